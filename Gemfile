@@ -1,0 +1,26 @@
+# frozen_string_literal: true
+
+# Whatever gem source this machine is set up with; bin/setup writes Gemfile.lock to match.
+source Gem.sources.first.uri.to_s
+
+# The core: the rules of the job.
+gem "json_schemer", "~> 2.4"
+gem "numo-narray", "~> 0.9.2"
+
+# The server.
+gem "pg", "~> 1.5"
+gem "puma", "~> 6.6"
+gem "sequel", "~> 5.90"
+gem "sequel_pg", "~> 1.17"
+gem "sinatra", "~> 4.1"
+gem "zeitwerk", "~> 2.6"
+
+group :test do
+  gem "capybara", "~> 3.40"
+  gem "rack-test", "~> 2.2"
+  gem "rspec", "~> 3.13"
+  gem "rubocop", "~> 1.75", require: false
+  gem "selenium-webdriver", "~> 4.30"
+  # selenium-webdriver resolves to an ancient release beside rubyzip 3.
+  gem "rubyzip", "< 3"
+end

@@ -1,0 +1,24 @@
+# frozen_string_literal: true
+
+require "json"
+require "yaml"
+require "numo/narray"
+
+# The rules of the job: pure computation on one blank. No I/O but its own data
+# files, no clock, no database, no web.
+module MossyAnvil
+  DATA_DIR = File.expand_path("../data", __dir__)
+end
+
+%w[
+  errors figure table clock
+  blank/disc blank/block blank/outline blank/material blank/body_defect blank/path_defect blank/defects blank/lathe blank/blank
+  form/profile form/form form/walls form/skin_area form/defect_share
+  solid/grid solid/body_cover solid/path_cover solid/painter solid/running_sums solid/stage solid/mass_properties
+  turn/balance turn/half_pulls turn/section turn/burst turn/crack_run turn/wall_force turn/loose_piece turn/rim turn/stage_limit turn/ladder
+  mend/moisture mend/drying mend/filling mend/triage
+  finish/grit_sequence
+  formats/json_text formats/blank_file
+  reckon/workings reckon/stage_report reckon/defect_report reckon/form_report reckon/shop_climate reckon/drying_report reckon/finish_report
+  reckon/geometry reckon/findings reckon/next_move reckon/assessment
+].each { |file| require_relative "mossy_anvil/#{file}" }

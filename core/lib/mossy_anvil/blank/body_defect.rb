@@ -1,0 +1,84 @@
+# frozen_string_literal: true
+
+module MossyAnvil
+  # A defect that fills an ellipsoid: void, soft zone, galleries, loose piece, hard inclusion, resin body.
+  class BodyDefect
+    attr_reader :id, :type, :clock_deg, :radius_mm, :z_mm, :size_mm, :detail
+
+    # size_mm: full extents [radial, tangential, axial]. detail: what the type adds (grade, contents ...).
+    def initialize(id:, type:, centre:, size_mm:, detail:)
+      @id = id
+      @type = type
+      @clock_deg = Clock.fold(centre[:clock_deg])
+      @radius_mm = centre[:r_mm].to_f
+      @z_mm = centre[:z_mm].to_f
+      @size_mm = size_mm.map(&:to_f).freeze
+      @detail = detail.freeze
+      freeze
+    end
+
+    def path? = false
+    def mended? = false
+
+    # mm3 of the whole ellipsoid, inside the wood or not.
+    def volume_mm3
+      Math::PI / 6 * size_mm.inject(:*)
+    end
+
+    # :void, :hard or :lowered - who wins where several meet.
+    def rank
+      type == "galleries" ? :lowered : row["rank"].to_sym
+    end
+
+    # kg/m3 in the middle of it, given the wood's own density.
+    def density_kg_m3(wood_kg_m3)
+      return detail[:density_kg_m3].to_f if type == "resin_body"
+      return wood_kg_m3 * (1 - hole_share) if type == "galleries"
+
+      row["density"]["kg_m3"]&.to_f || (wood_kg_m3 * row["density"]["factor"])
+    end
+
+    # Share of the wood's own strength left, 0 to 1. A resin body has none of the wood's; see #own_strength_mpa.
+    def strength_factor
+      case type
+      when "galleries" then [1 - (2 * hole_share), 0.1].max
+      when "resin_body" then 0.0
+      else row["strength"]
+      end
+    end
+
+    # MPa it brings of its own, whatever the wood.
+    def own_strength_mpa
+      type == "resin_body" ? row["strength_mpa"].to_f : 0.0
+    end
+
+    # Does it leave an opening to fill?
+    def open? = %w[void galleries].include?(type)
+
+    # Share of the ellipsoid that is open.
+    def open_share
+      case type
+      when "void" then 1.0
+      when "galleries" then hole_share
+      else 0.0
+      end
+    end
+
+    # Does it make the piece fragile where it remains?
+    def fragile?
+      type == "loose_piece" || (type == "soft_zone" && detail[:grade] == "spongy")
+    end
+
+    # Share of a section taken by insect holes: pi/4 d2 times count.
+    def hole_share
+      [Math::PI / 4 * (detail[:hole_diameter_mm]**2) * detail[:holes_per_cm2] / 100.0, 0.95].min
+    end
+
+    private
+
+    def row
+      kind = detail[:grade] || detail[:contents] || detail[:of] || { "loose_piece" => "held", "resin_body" => "cured" }[type]
+      Table["local_factors"].fetch(type).fetch(kind)
+    end
+  end
+end

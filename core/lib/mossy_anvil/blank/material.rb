@@ -1,0 +1,74 @@
+# frozen_string_literal: true
+
+module MossyAnvil
+  # What the blank is made of, and how strong sound stock of it is.
+  class Material
+    attr_reader :kind, :species, :character, :density_kg_m3, :moisture_pct, :grain, :grain_clock_deg
+
+    def initialize(kind:, species:, density_kg_m3:, moisture_pct:, grain:, grain_clock_deg: nil, character: [])
+      @kind = kind
+      @species = species
+      @character = character.dup.freeze
+      @density_kg_m3 = density_kg_m3.to_f
+      @moisture_pct = moisture_pct.to_f
+      @grain = grain
+      @grain_clock_deg = grain_clock_deg&.to_f
+      freeze
+    end
+
+    def wooden? = %w[wood hybrid].include?(kind)
+
+    # kg/m3 with all water gone; density as it stands over (1 + moisture). Volume is taken as unchanged.
+    def dry_density_kg_m3
+      density_kg_m3 / (1 + (moisture_pct / 100))
+    end
+
+    # MPa across the fibres (the weak way).
+    def strength_across_mpa
+      return Table["strength"]["resin"]["tension_mpa"] if kind == "resin"
+
+      Table["strength"]["wood"]["across_mpa"] * against_standard
+    end
+
+    # MPa along the fibres.
+    def strength_along_mpa
+      return strength_across_mpa unless wooden?
+
+      Table["strength"]["wood"]["along_mpa"] * against_standard
+    end
+
+    # MPa root m, for a crack that follows the fibres.
+    def toughness_mpa_sqrt_m
+      return Table["strength"]["resin"]["toughness_mpa_sqrt_m"] if kind == "resin"
+
+      Table["strength"]["wood"]["toughness_mpa_sqrt_m"] * against_standard
+    end
+
+    # MPa against a pull at that clock angle, square to the axis.
+    # Face grain by Hankinson; end grain, burl and stock without fibres: across, all round.
+    def strength_mpa(pull_clock_deg)
+      return strength_across_mpa unless grain == "face"
+
+      Material.hankinson(strength_along_mpa, strength_across_mpa, pull_clock_deg - grain_clock_deg)
+    end
+
+    # Hankinson: strength at an angle (degrees) between pull and fibres. Source: Wood Handbook.
+    def self.hankinson(along, across, angle_deg)
+      sine = Math.sin(angle_deg * Clock::RADIANS)**2
+      along * across / ((along * sine) + (across * (1 - sine)))
+    end
+
+    private
+
+    # Dry density against the standard, less what water takes away.
+    def against_standard
+      share = dry_density_kg_m3 / Table["strength"]["wood"]["at_dry_density_kg_m3"]
+      wooden? ? share * wetness_factor : share
+    end
+
+    def wetness_factor
+      row = Table["strength"]["moisture"]
+      1 - (row["loss"] * ((moisture_pct - row["from_pct"]) / row["over_pct"]).clamp(0, 1))
+    end
+  end
+end

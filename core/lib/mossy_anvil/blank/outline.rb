@@ -1,0 +1,90 @@
+# frozen_string_literal: true
+
+module MossyAnvil
+  # A lump measured by radii at equal clock steps, at several stations along z.
+  # Between stations, and between steps, the radius is taken in a straight line.
+  # Radii are about the shape's own centre, which `centre_offset_mm` moves off the lathe axis.
+  class Outline
+    FINE_STEPS = 720
+
+    attr_reader :stations_mm
+
+    # stations: [{ z_mm:, radii_mm: }] in order of z, first at 0.
+    def initialize(stations:, centre_offset_mm: [0, 0])
+      @stations_mm = stations.map { |station| station[:z_mm].to_f }.freeze
+      @rings = stations.map { |station| ring_about_axis(station[:radii_mm], centre_offset_mm) }.freeze
+      freeze
+    end
+
+    def length_mm = @stations_mm.last
+    def axis_inside? = @rings.all? { |ring| ring && ring.min.positive? }
+    def max_radius_mm = @rings.map(&:max).max
+    def min_radius_mm = @rings.map(&:min).min
+    def across_mm = 2 * min_radius_mm
+    def least_extent_mm = [across_mm, length_mm].min
+
+    # Distance from the axis to the surface, mm. clock_deg and z_mm: arrays that broadcast together.
+    def radius_mm(clock_deg, z_mm)
+      angles = Numo::DFloat.cast(clock_deg)
+      height = Numo::DFloat.cast(z_mm)
+      total = nil
+      @rings.each_with_index do |ring, index|
+        part = on_ring(ring, angles) * station_weight(index, height)
+        total = total ? total + part : part
+      end
+      total
+    end
+
+    private
+
+    # Share of station `index` in a straight-line blend at z: 1 at its own, 0 at its neighbours'.
+    def station_weight(index, z_mm)
+      here = @stations_mm[index]
+      below = index.zero? ? nil : @stations_mm[index - 1]
+      above = @stations_mm[index + 1]
+      rising = below ? (z_mm - below) / (here - below) : z_mm * 0 + 1
+      falling = above ? (above - z_mm) / (above - here) : z_mm * 0 + 1
+      Numo::DFloat.minimum(rising, falling).clip(0, 1)
+    end
+
+    def on_ring(ring, clock_deg)
+      place = (clock_deg % 360.0) * (ring.size / 360.0)
+      low = Numo::Int32.cast(place.floor) % ring.size
+      share = place - place.floor
+      (ring[low] * (share * -1 + 1)) + (ring[(low + 1) % ring.size] * share)
+    end
+
+    # Radii seen from the lathe axis, FINE_STEPS of them, from radii about the shape's own centre;
+    # nil where the axis lies outside the outline.
+    def ring_about_axis(radii_mm, offset_mm)
+      ring = Numo::DFloat.cast(radii_mm)
+      angles = Numo::DFloat.new(FINE_STEPS).seq * (360.0 / FINE_STEPS)
+      radii = on_ring(ring, angles)
+      return radii if offset_mm.all?(&:zero?)
+
+      points = angles.to_a.zip(radii.to_a).map do |clock_deg, radius_mm|
+        x_mm, y_mm = Clock.point(clock_deg, radius_mm)
+        x_mm += offset_mm[0]
+        y_mm += offset_mm[1]
+        [Clock.of_point(x_mm, y_mm), Math.hypot(x_mm, y_mm)]
+      end
+      resample(points)
+    end
+
+    def resample(points)
+      turned = points.each_cons(2).sum { |(from, _), (to, _)| Clock.turn(from, to) }
+      return nil if turned < 180
+
+      sorted = points.sort
+      padded = [[sorted.last[0] - 360, sorted.last[1]], *sorted, [sorted.first[0] + 360, sorted.first[1]]]
+      Numo::DFloat.cast(Array.new(FINE_STEPS) { |step| between(padded, step * 360.0 / FINE_STEPS) })
+    end
+
+    def between(points, clock_deg)
+      after = points.bsearch_index { |(angle, _)| angle > clock_deg } || (points.size - 1)
+      (low, at_low), (high, at_high) = points[after - 1], points[after]
+      share = high > low ? (clock_deg - low) / (high - low) : 0.0
+      at_low + ((at_high - at_low) * share)
+    end
+  end
+end

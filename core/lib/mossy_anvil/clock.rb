@@ -1,0 +1,32 @@
+# frozen_string_literal: true
+
+module MossyAnvil
+  # Clock angles: degrees clockwise from 12 o'clock, seen from the tail end.
+  # x points to 3 o'clock, y to 12.
+  module Clock
+    RADIANS = Math::PI / 180
+
+    module_function
+
+    # Angle folded into 0...360.
+    def fold(clock_deg)
+      clock_deg.to_f % 360.0
+    end
+
+    # Signed turn from one angle to another, -180...180.
+    def turn(from_deg, to_deg)
+      ((to_deg - from_deg + 180.0) % 360.0) - 180.0
+    end
+
+    # [x, y] in mm of a point at that angle and radius.
+    def point(clock_deg, radius_mm)
+      angle = clock_deg * RADIANS
+      [radius_mm * Math.sin(angle), radius_mm * Math.cos(angle)]
+    end
+
+    # Clock angle in degrees (0...360) of a point; 0 at the axis itself.
+    def of_point(x_mm, y_mm)
+      fold(Math.atan2(x_mm, y_mm) / RADIANS)
+    end
+  end
+end

@@ -1,0 +1,152 @@
+# frozen_string_literal: true
+
+module MossyAnvil
+  # What the form does to one defect: how much of it is turned away, how much is left to fill,
+  # whether it shows, whether it goes through the wall.
+  # The defect is cut into small lumps, each with its place and open volume.
+  class DefectShare
+    FILL_PROUD_MM = 2.0
+    TOUCH_MM = 0.25
+    BALL_STEPS = 14
+    DEPTH_STEPS = 16
+
+    # hollow: false looks at the form with its outside turned and nothing hollowed.
+    def initialize(defect, blank, hollow: true)
+      @defect = defect
+      @shape = blank.shape
+      @form = blank.form
+      @hollow = hollow && !@form.nil? && @form.hollow?
+      sample
+      @within = @inside_wood * (@form ? kept(0.0) : 1)
+    end
+
+    # mm3 open before anything is turned: what is in the wood, not what lies outside it.
+    def open_mm3 = (@lumps * @inside_wood).sum * @open_share
+
+    # mm3 it takes up in the wood, open or not.
+    def occupied_mm3 = (@lumps * @inside_wood).sum
+
+    # Share of it that the form turns away, 0 to 1; 0 without a form.
+    def removed_share
+      @removed_share ||= begin
+        total = occupied_mm3
+        total.zero? ? 1.0 : (1 - ((@lumps * @within).sum / total)).clamp(0.0, 1.0)
+      end
+    end
+
+    # mm3 to fill: what the form leaves, and FILL_PROUD_MM beyond each finished surface to be turned back.
+    def fill_mm3
+      return 0.0 unless @defect.open? && !removed?
+
+      (@lumps * @inside_wood * (@form ? kept(FILL_PROUD_MM) : 1)).sum * @open_share
+    end
+
+    def removed? = removed_share > 0.999
+
+    # Does it open on a finished surface (on the blank as it stands, without a form)?
+    def reaches_surface?
+      return false if removed?
+      return @defect.path? || @inside_wood.lt(1).any? unless @form
+
+      (@inside_wood * kept(TOUCH_MM)).sum > (@inside_wood * kept(-TOUCH_MM)).sum
+    end
+
+    # Does one opening (bark counts: it falls out) reach both the hollow and the outside?
+    def breaks_through?
+      return false unless @hollow && opening? && !removed?
+
+      beyond_outside? && inside_hollow?
+    end
+
+    # Where it is deepest in the finished wood counted from the outside, mm.
+    def remaining_depth_mm
+      return 0.0 if removed?
+
+      ((@outer - @radius) * @within).max
+    end
+
+    private
+
+    def sample
+      @defect.path? ? sample_path : sample_body
+      @inside_wood = Numo::DFloat.cast(@radius.le(@surface + 1e-9)) * @z.ge(0) * @z.le(@shape.length_mm)
+      @outer = @surface
+      return unless @form
+
+      @outer = Numo::DFloat.minimum(along(@form.outside), @surface)
+      @inner = @hollow ? along(@form.inside) : Numo::DFloat.zeros(@z.size)
+    end
+
+    def sample_body
+      unit = DefectShare.ball
+      half = @defect.size_mm.map { |extent| extent / 2 }
+      radial = (unit[true, 0] * half[0]) + @defect.radius_mm
+      tangential = unit[true, 1] * half[1]
+      @radius = Numo::NMath.hypot(radial, tangential)
+      clock_deg = (Numo::NMath.atan2(tangential, radial) / Clock::RADIANS) + @defect.clock_deg
+      @z = (unit[true, 2] * half[2]) + @defect.z_mm
+      @surface = @shape.radius_mm(clock_deg, @z)
+      @lumps = Numo::DFloat.zeros(@z.size) + (@defect.volume_mm3 / @z.size)
+      @open_share = @defect.open_share
+    end
+
+    # Wedge: full mouth at the surface, nothing at the tip; parallel where it goes through.
+    def sample_path
+      samples = @defect.samples(@shape)
+      share = ((Numo::DFloat.new(1, DEPTH_STEPS).seq + 0.5) / DEPTH_STEPS) + Numo::DFloat.zeros(samples.size, 1)
+      depth = share * @defect.depth_mm
+      column = ->(name) { Numo::DFloat.cast(samples.map(&name)).reshape(samples.size, 1) + (share * 0) }
+      inward = { "side" => 0, "head_face" => 1, "tail_face" => -1 }.fetch(@defect.enters)
+      @radius = (inward.zero? ? column.call(:radius_mm) - depth : column.call(:radius_mm)).flatten
+      @z = (column.call(:z_mm) + (depth * inward)).flatten
+      @surface = @shape.radius_mm(column.call(:clock_deg).flatten, @z) * 1.0
+      mouth = @defect.through? || !@defect.crack? ? share * 0 + 1 : share * -1 + 1
+      @lumps = (column.call(:length_mm) * mouth * @defect.width_mm * (@defect.depth_mm / DEPTH_STEPS)).flatten
+      @radius = Numo::DFloat.maximum(@radius, 0)
+      @open_share = @defect.open? ? 1.0 : 0.0
+    end
+
+    # 1 where a lump lies in the finished wood grown by `proud` mm on every surface, else 0.
+    def kept(proud)
+      low, high = @form.z_span_mm
+      wood = Numo::DFloat.cast(@radius.le(@outer + proud)) * @z.ge(low - proud) * @z.le(high + proud)
+      return wood unless @hollow
+
+      in_wall = @radius.ge(@inner - proud)
+      past_floor = @form.opens == "tail" ? @z.le(@form.floor_z_mm + proud) : @z.ge(@form.floor_z_mm - proud)
+      wood * Numo::DFloat.cast(in_wall | past_floor)
+    end
+
+    def beyond_outside?
+      low, high = @form.z_span_mm
+      closed_end = @form.opens == "tail" ? @z.lt(low + TOUCH_MM) : @z.gt(high - TOUCH_MM)
+      in_span = @z.ge(low) & @z.le(high)
+      past_skin = @radius.gt(@outer - TOUCH_MM - depth_step_mm) & in_span
+      past_skin.any? || closed_end.any?
+    end
+
+    def inside_hollow?
+      past_floor = @form.opens == "tail" ? @z.gt(@form.floor_z_mm) : @z.lt(@form.floor_z_mm)
+      low, high = @form.z_span_mm
+      (@radius.lt(@inner) & past_floor & @z.ge(low) & @z.le(high)).any?
+    end
+
+    # The first lump of a crack lies half a step under the surface.
+    def depth_step_mm = @defect.path? ? @defect.depth_mm / DEPTH_STEPS / 2 : 0.0
+
+    def along(profile)
+      table = Hash.new { |known, z_mm| known[z_mm] = profile.radius_mm(z_mm) }
+      Numo::DFloat.cast(@z.to_a.map { |z_mm| table[z_mm] })
+    end
+
+    def opening? = @defect.open? || @defect.type == "bark_inclusion"
+
+    # Even points in a ball of radius 1.
+    def self.ball
+      @ball ||= begin
+        line = Array.new(BALL_STEPS) { |step| ((2 * step) + 1.0) / BALL_STEPS - 1 }
+        Numo::DFloat.cast(line.product(line, line).select { |point| point.sum { |part| part**2 } <= 1 })
+      end
+    end
+  end
+end

@@ -1,0 +1,150 @@
+# frozen_string_literal: true
+
+module MossyAnvil
+  # What must hold between the values of one blank, once each is well formed by itself.
+  class BlankRules
+    SLACK_MM = 0.5
+    LONGEST_RATIO = 100
+
+    # data: symbol-keyed, passed by the schema.
+    def initialize(data)
+      @data = data
+      @faults = []
+    end
+
+    # List of Fault, empty where all is well.
+    def faults
+      check_shape
+      return @faults if @faults.any?
+
+      check_defects
+      check_form if @data[:form]
+      check_lathe if @data[:lathe]
+      @faults
+    end
+
+    private
+
+    def fault(path, problem, allowed)
+      @faults << Fault.new(path: path, problem: problem, allowed: allowed)
+    end
+
+    def check_shape
+      kind, measures = @data[:shape][:type], @data[:shape].reject { |key, _| key == :type }
+      return if kind == "outline" && !stations_in_order?(measures[:stations])
+
+      @shape = Blank::SHAPES.fetch(kind).new(**measures)
+      return fault("/shape/centre_offset_mm", "leaves the lathe axis outside the wood", "the axis must pass through the blank") unless @shape.axis_inside?
+
+      extents = [@shape.max_radius_mm * 2, @shape.length_mm]
+      fault("/shape", "is #{LONGEST_RATIO} times longer one way than the other", "check the units") if extents.max > extents.min * LONGEST_RATIO
+    end
+
+    def stations_in_order?(stations)
+      fault("/shape/stations/0/z_mm", "is #{stations[0][:z_mm]}", "the first station is at the head-end face, 0") unless stations[0][:z_mm].zero?
+      stations.each_cons(2).with_index(1) do |(before, here), index|
+        next if here[:z_mm] > before[:z_mm]
+
+        fault("/shape/stations/#{index}/z_mm", "is #{here[:z_mm]}", "more than the station before, #{before[:z_mm]}")
+      end
+      @faults.empty?
+    end
+
+    def check_defects
+      seen = {}
+      @data[:defects].each_with_index do |defect, index|
+        path = "/defects/#{index}"
+        fault("#{path}/id", "is used twice (#{defect[:id]})", "each defect its own") if seen[defect[:id]]
+        seen[defect[:id]] = true
+        defect[:centre] ? check_body(defect, path) : check_path(defect, path)
+      end
+    end
+
+    def check_body(defect, path)
+      centre = defect[:centre]
+      return if outside_length?(centre[:z_mm], "#{path}/centre/z_mm")
+
+      reach = surface_at(centre)
+      # A pocket may be centred a little outside, if part of it is in the wood.
+      limit = reach + (defect[:size_mm][0] / 2.0)
+      fault("#{path}/centre/r_mm", "is #{centre[:r_mm]}", "in the wood, at most #{limit.round(1)} mm from the axis there") if centre[:r_mm] >= limit
+      defect[:size_mm].each_with_index do |extent, axis|
+        widest = axis == 2 ? @shape.length_mm * 2 : @shape.max_radius_mm * 4
+        fault("#{path}/size_mm/#{axis}", "is #{extent}", "at most #{widest.round(1)} mm, twice the blank") if extent > widest
+      end
+    end
+
+    def check_path(defect, path)
+      defect[:path].each_with_index do |point, index|
+        at = "#{path}/path/#{index}"
+        next if outside_length?(point[:z_mm], "#{at}/z_mm")
+        next if defect[:enters] == "side"
+
+        check_face_point(point, at)
+      end
+      deepest = defect[:enters] == "side" ? @shape.max_radius_mm * 2 : @shape.length_mm
+      fault("#{path}/depth_mm", "is #{defect[:depth_mm]}", "at most #{deepest.round(1)} mm, right through") if defect[:depth_mm] > deepest + SLACK_MM
+    end
+
+    def check_face_point(point, at)
+      return fault("#{at}/r_mm", "is missing", "on a face every point needs its distance from the axis") unless point[:r_mm]
+
+      reach = surface_at(point)
+      fault("#{at}/r_mm", "is #{point[:r_mm]}", "on the face, at most #{reach.round(1)} mm from the axis there") if point[:r_mm] > reach + SLACK_MM
+    end
+
+    def outside_length?(z_mm, path)
+      return false if z_mm <= @shape.length_mm + 1e-9
+
+      fault(path, "is #{z_mm}", "within the blank, 0 to #{@shape.length_mm} mm from the head-end face")
+      true
+    end
+
+    def surface_at(place)
+      @shape.radius_mm(Numo::DFloat[place[:clock_deg]], Numo::DFloat[place[:z_mm]])[0]
+    end
+
+    def check_form
+      form = @data[:form]
+      rising = %i[outside inside].map { |side| form[side].nil? || rises?(form[side], "/form/#{side}") }.all?
+      return unless rising
+
+      check_inside(form) if form[:inside]
+    end
+
+    def rises?(points, path)
+      points.each_cons(2).with_index(1) do |(before, here), index|
+        next if here[0] > before[0]
+
+        fault("#{path}/#{index}", "z is #{here[0]}", "more than the point before, #{before[0]}")
+        return false
+      end
+      last = points.size - 1
+      return false if outside_length?(points[last][0], "#{path}/#{last}")
+
+      return true if points.any? { |_, radius| radius.positive? }
+
+      fault(path, "has no radius anywhere", "at least one point off the axis")
+      false
+    end
+
+    def check_inside(form)
+      made = Form.new(**form)
+      low, high = made.z_span_mm
+      rim_z, own_rim = made.opens == "tail" ? [high, made.inside.last_z_mm] : [low, made.inside.first_z_mm]
+      index = made.opens == "tail" ? form[:inside].size - 1 : 0
+      fault("/form/inside/#{index}", "ends at z #{own_rim}", "at the rim, z #{rim_z}, on the side that opens") if (own_rim - rim_z).abs > SLACK_MM
+      fault("/form/inside", "goes past the outside at the closed end", "between z #{low} and #{high}") if made.inside.first_z_mm < low - 1e-9 || made.inside.last_z_mm > high + 1e-9
+      crossing = made.inside.polyline.find { |z_mm, radius| radius >= made.outside.radius_mm(z_mm) }
+      fault("/form/inside", "meets the outside at z #{crossing[0].round(1)}", "less than the outside radius, #{made.outside.radius_mm(crossing[0]).round(1)} mm there") if crossing
+    end
+
+    def check_lathe
+      @data[:lathe][:belts].each_with_index do |belt, index|
+        next if belt[:max_rpm] > belt[:min_rpm]
+
+        fault("/lathe/belts/#{index}/max_rpm", "is #{belt[:max_rpm]}", "more than min_rpm, #{belt[:min_rpm]}")
+      end
+    end
+  end
+end

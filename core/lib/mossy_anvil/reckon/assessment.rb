@@ -1,0 +1,100 @@
+# frozen_string_literal: true
+
+module MossyAnvil
+  # The painted solid and what all stages share of it, worked out once.
+  class SolidWork
+    attr_reader :blank, :grid, :climate, :density_sums
+
+    def initialize(blank, climate, fineness)
+      @blank = blank
+      @climate = climate
+      @grid = Grid.new(blank.shape, fineness: fineness)
+      painter = Painter.new(@grid, blank)
+      @density_sums = RunningSums.new(@grid, painter.density, [1, 2, 3])
+      prepare_sections(painter)
+      # The pull is square to the plane: the strength of the plane at each grid angle.
+      @strengths = Numo::DFloat.cast(@grid.angles_deg.to_a.map { |plane_deg| blank.material.strength_mpa(plane_deg + 90) })
+    end
+
+    # Burst of a stage with those mass properties.
+    def burst(stage, mass)
+      sound = Section.new(@grid, stage, @sound)
+      cracked = @paths.transform_values { |cells| sound.with(cells) }
+      Burst.new(@grid, HalfPulls.new(@grid, mass.moments), { own: sound, through: sound, sound: sound }.merge(cracked), @strengths)
+    end
+
+    # [[defect, DefectShare], ...] against the finished form.
+    def shares
+      @shares ||= blank.defects.map { |defect| [defect, DefectShare.new(defect, blank)] }
+    end
+
+    # Defects of which something is left at a stage. Rounding is taken to remove none of them.
+    def left_at(stage_name)
+      return blank.defects if %i[blank rounded].include?(stage_name) || blank.form.nil?
+      return shares.reject { |_, share| share.removed? }.map(&:first) if stage_name == :hollowed || !blank.form.hollow?
+
+      @left_outside ||= blank.defects.reject { |defect| DefectShare.new(defect, blank, hollow: false).removed? }
+    end
+
+    def open_cracks = blank.defects.select { |defect| defect.path? && defect.open? }
+
+    def least_wall
+      return @least_wall if defined?(@least_wall)
+
+      @least_wall = blank.form && Walls.new(blank.form, blank.shape).least
+    end
+
+    # Lowest local share of strength that a defect leaves in the finished piece; 1 where none does.
+    def weakest_left
+      left_at(:hollowed).reject(&:path?).map(&:strength_factor).select(&:positive?).push(1.0).min
+    end
+
+    private
+
+    def prepare_sections(painter)
+      wood, own = painter.strength, painter.own_strength
+      @sound = Section.prepare(@grid, (0...@grid.angular).to_a, wood, own)
+      @paths = {}
+      return if blank.defects.none?(&:path?)
+
+      %i[own through].each do |depth|
+        columns, kept = painter.kept_by_paths(depth)
+        @paths[depth] = Section.prepare(@grid, columns, wood[columns, true, true] * kept, own && (own[columns, true, true] * kept))
+      end
+    end
+  end
+
+  # A blank in, everything the job wants to know of it out.
+  class Assessment
+    # climate: ShopClimate. now: Time, or nil to count waits from the last reading. fineness: :default or :fine.
+    def initialize(blank, climate: ShopClimate.new, now: nil, fineness: :default)
+      @blank = blank
+      @climate = climate
+      @now = now
+      @fineness = fineness
+    end
+
+    # Plain data, numbers at full precision: stages by name, defects in the order of the survey, form, drying, finish,
+    # findings by station, next_move, geometry for drawing, and workings by JSON Pointer.
+    def to_h
+      @to_h ||= begin
+        workings = Workings.new
+        report = reckon(SolidWork.new(@blank, @climate, @fineness), workings)
+        findings = Findings.new(@blank, report)
+        report.merge(verdict: findings.verdict.to_s, findings: findings.to_h, next_move: NextMove.new(report).to_h,
+                     geometry: Geometry.new(@blank).to_h, workings: workings.to_h)
+      end
+    end
+
+    private
+
+    def reckon(solid, workings)
+      stages = Stage.names_for(@blank).to_h { |name| [name, StageReport.new(name, solid, workings).to_h] }
+      { name: @blank.name, number: @blank.number, stages: stages,
+        defects: solid.shares.each_with_index.map { |(defect, share), index| DefectReport.new(defect, index, share, @blank, workings).to_h },
+        form: FormReport.new(solid, workings).to_h,
+        drying: DryingReport.new(@blank, @climate, workings, now: @now).to_h,
+        finish: FinishReport.new(solid, stages.values.last[:swing_mm], workings).to_h }
+    end
+  end
+end

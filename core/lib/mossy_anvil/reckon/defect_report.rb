@@ -1,0 +1,75 @@
+# frozen_string_literal: true
+
+module MossyAnvil
+  # Everything reckoned of one defect, as plain data.
+  class DefectReport
+    def initialize(defect, index, share, blank, workings)
+      @defect = defect
+      @pointer = "/defects/#{index}"
+      @share = share
+      @blank = blank
+      @workings = workings
+    end
+
+    def to_h
+      answer = Triage.new(@defect, @share, @blank).answer
+      { id: @defect.id, type: @defect.type, open_volume_mm3: open_volume, occupied_mm3: @share.occupied_mm3,
+        removed_share: @share.removed_share, remaining_depth_mm: @blank.form ? @share.remaining_depth_mm : nil,
+        reaches_surface: @share.reaches_surface?, breaks_through: @share.breaks_through?,
+        fill_volume_mm3: fill_volume, filler: filler, verdict: answer.verdict.to_s, reason: plain(answer), reason_text: answer.reason,
+        reason_values: answer.values.map { |name, (value, unit)| { name: name.to_s, value: value, unit: unit } } }
+    end
+
+    private
+
+    def open_volume
+      return 0.0 unless @defect.open?
+
+      formula, inputs = @defect.path? ? path_working : body_working
+      @workings.put("#{@pointer}/open_volume_mm3", value: @share.open_mm3, unit: "mm3", formula: formula, inputs: inputs,
+                                                   source: "Geometry of the survey", certainty: :derived)
+    end
+
+    def path_working
+      [@defect.through? ? "run times depth times mouth, parallel where it goes through" : "half of run times depth times mouth, a wedge",
+       { "run" => [@defect.run_mm(@blank.shape), "mm"], "depth" => [@defect.depth_mm, "mm"], "mouth" => [@defect.width_mm, "mm"] }]
+    end
+
+    def body_working
+      ["pi/6 of its three extents, less what lies outside the wood",
+       %w[radial tangential axial].zip(@defect.size_mm).to_h { |name, extent| [name, [extent, "mm"]] }.merge("open share" => [@defect.open_share, ""])]
+    end
+
+    def fill_volume
+      return 0.0 unless @defect.open?
+
+      @workings.put("#{@pointer}/fill_volume_mm3", value: @share.fill_mm3, unit: "mm3", certainty: :derived, source: "Geometry of the survey and the form",
+                                                   formula: "what the form leaves of the opening, and #{DefectShare::FILL_PROUD_MM.to_i} mm beyond each finished surface to be turned back",
+                                                   inputs: { "open volume" => [@share.open_mm3, "mm3"], "share turned away" => [@share.removed_share * 100, "%"] })
+    end
+
+    def filler
+      return unless @defect.open? && @share.fill_mm3.positive?
+
+      mouth = @defect.path? ? @defect.width_mm : @defect.detail[:hole_diameter_mm] || @defect.size_mm.min
+      row = Filling.filler_for(mouth)
+      row.slice("key", "name", "working_min", "ready_min", "cure_h", "dry_to_pct").transform_keys(&:to_sym)
+    end
+
+    # The reason as one plain sentence, numbers rounded for reading.
+    def plain(answer)
+      answer.values.inject(answer.reason) { |text, (name, (value, unit))| text.gsub("{#{name}}", Sentence.amount(value, unit)) }
+    end
+  end
+
+  # Amounts written into a sentence where there is no screen to do it.
+  module Sentence
+    module_function
+
+    def amount(value, unit)
+      digits = value.abs < 10 ? 1 : 0
+      number = format("%.#{digits}f", value)
+      unit == "%" ? "#{number} %" : "#{number} #{unit}".strip
+    end
+  end
+end

@@ -1,0 +1,154 @@
+# frozen_string_literal: true
+
+require "time"
+
+module MossyAnvil
+  # Where the wood stands with its water and when it will be dry enough for what.
+  class DryingReport
+    DAY_S = 86_400.0
+    # How far the rule of thumb for tau may be out, either way.
+    RULE_BAND = [0.7, 1.5].freeze
+    SAME_DAY = 1.5
+
+    # now: a Time, or nil to count from the last reading.
+    def initialize(blank, climate, workings, now: nil)
+      @blank = blank
+      @climate = climate
+      @workings = workings
+      @masses, @moistures = %w[mass moisture].map { |kind| timed(kind) }
+      @now = now || [@masses.last, @moistures.last].compact.map(&:first).max
+    end
+
+    # nil for stock that holds no water.
+    def to_h
+      return unless @blank.material.wooden?
+
+      { emc_pct: emc, moisture_pct: moisture_now, moisture_basis: @basis.to_s, oven_dry_mass_g: oven_dry,
+        thickness_mm: @blank.shape.least_extent_mm, tau_days: tau, tau_from_records: !refit.nil?,
+        free_water_days: drying.free_water_days(moisture_now), targets: targets }
+    end
+
+    private
+
+    def timed(kind)
+      @blank.readings.select { |reading| reading[:kind] == kind }.map { |reading| [Time.parse(reading[:taken_at]), reading] }.sort_by(&:first)
+    end
+
+    def put(key, value, unit, formula, **about)
+      @workings.put("/drying/#{key}", value: value, unit: unit, formula: formula, **about)
+    end
+
+    def emc
+      @emc ||= put("emc_pct", @climate.emc_pct, "%", "moisture that wood comes to in this air", certainty: :derived,
+                                                                                              source: "Hailwood and Horrobin, Wood Handbook eq. 4-5",
+                                                                                              inputs: { "temperature" => [@climate.temperature_c, "C"], "humidity" => [@climate.humidity * 100, "%"] })
+    end
+
+    # Oven-dry mass from a weight and moisture readings of about the same day; nil without such a pair.
+    def oven_dry
+      return @oven_dry if defined?(@oven_dry)
+
+      pair = @masses.filter_map { |time, mass| (near = moistures_near(time)).any? && [mass, near] }.last
+      @oven_dry = pair && begin
+        mean = pair[1].sum { |reading| reading[:value] } / pair[1].size
+        put("oven_dry_mass_g", Moisture.oven_dry_mass_g(pair[0][:value], mean), "g", "weight over one plus moisture of the same day",
+            certainty: :measured, source: "Your readings", inputs: { "weight" => [pair[0][:value], "g"], "moisture, mean of #{pair[1].size}" => [mean, "%"] })
+      end
+    end
+
+    def moistures_near(time)
+      @moistures.select { |at, _| (at - time).abs <= SAME_DAY * DAY_S }.map(&:last)
+    end
+
+    # [days since the first weight, moisture] from every weight.
+    def series
+      return [] unless oven_dry
+
+      @masses.map { |time, mass| [(time - @masses.first[0]) / DAY_S, ((mass[:value] / oven_dry) - 1) * 100] }
+    end
+
+    # Three weights or more say more of this piece than the rule does.
+    def refit
+      return @refit if defined?(@refit)
+
+      points = series.select { |_, moisture| moisture <= Moisture::FIBRE_SATURATION_PCT }
+      @refit = points.size >= 3 ? Drying.refit(points, @climate.emc_pct) : nil
+    end
+
+    def tau
+      @tau ||= refit ? tau_from_weights : tau_by_rule
+    end
+
+    def tau_from_weights
+      put("tau_days", refit[0], "days", "least squares of ln(moisture - EMC) over your weights", certainty: :measured, source: "Your #{@masses.size} weights",
+                                                                                                inputs: { "standard error" => [refit[1] || 0.0, "days"] })
+    end
+
+    def tau_by_rule
+      gravity = @blank.material.dry_density_kg_m3 / 1000
+      put("tau_days", fastest_tau(gravity), "days", "thickness squared over pi squared times diffusion, by the quickest way out", certainty: :rule_of_thumb,
+                                                                                                                                source: "Heat-conduction form of drying, diffusion fitted as a rule of thumb",
+                                                                                                                                inputs: { "thickness" => [@blank.shape.least_extent_mm, "mm"], "dry specific gravity" => [gravity, ""] })
+    end
+
+    # Across the grain by the least extent, or along it by the extent the fibres run in.
+    def fastest_tau(gravity)
+      along = { "end" => @blank.shape.length_mm, "face" => @blank.shape.across_mm }[@blank.material.grain]
+      [Drying.tau_days(@blank.shape.least_extent_mm, gravity), along && Drying.tau_days(along, gravity, along_grain: true)].compact.min
+    end
+
+    def drying = @drying ||= Drying.new(emc_pct: emc, tau_days: tau)
+
+    def moisture_now
+      @moisture_now ||= begin
+        time, value, @basis = last_known
+        days = time && @now ? [(@now - time) / DAY_S, 0].max : 0.0
+        put("moisture_pct", forward(value, days), "%", days > 0.5 ? "last reading carried on by the drying curve" : "last reading",
+            certainty: days > 0.5 ? :derived : :measured, source: "Your readings", inputs: { "last known" => [value, "%"], "days since" => [days, "days"] })
+      end
+    end
+
+    def last_known
+      mass, moisture = @masses.last, @moistures.last
+      return [mass[0], ((mass[1][:value] / oven_dry) - 1) * 100, :weight] if mass && oven_dry && (moisture.nil? || mass[0] >= moisture[0])
+      return [moisture[0], wettest_of(moisture[0]), :meter] if moisture
+
+      [nil, @blank.material.moisture_pct, :taken_in]
+    end
+
+    # The wettest of the readings of that day: a dry skin must not hide a wet heart.
+    def wettest_of(time) = moistures_near(time).map { |reading| reading[:value] }.max
+
+    def forward(value, days)
+      return value if value <= emc || days.zero?
+
+      free = drying.free_water_days(value)
+      return value - ((value - Moisture::FIBRE_SATURATION_PCT) * days / free) if days < free
+
+      start = [value, Moisture::FIBRE_SATURATION_PCT].min
+      emc + ((start - emc) * Math.exp(-(days - free) / tau))
+    end
+
+    def targets
+      Table["gates"]["rows"].map do |row|
+        days = drying.days(moisture_now, row["at_most_pct"])
+        low, high = days ? band(days) : nil
+        { key: row["key"], name: row["name"], at_most_pct: row["at_most_pct"], ready: days&.zero? || false,
+          days: target_days(row, days), days_early: low, days_late: high, out_of_reach: days.nil? }
+      end
+    end
+
+    def target_days(row, days)
+      put("targets/#{row['key']}/days", days, "days", days ? "drying curve from now to the gate" : "the air here is too damp: it never gets that dry on the shelf",
+          certainty: refit ? :derived : :rule_of_thumb, source: Table["gates"]["source"],
+          inputs: { "now" => [moisture_now, "%"], "gate" => [row["at_most_pct"], "%"], "EMC" => [emc, "%"], "tau" => [tau, "days"] })
+    end
+
+    def band(days)
+      return RULE_BAND.map { |share| days * share } unless refit
+
+      spread = 2 * (refit[1] || (0.3 * tau)) / tau
+      [days * [1 - spread, 0].max, days * (1 + spread)]
+    end
+  end
+end

@@ -1,0 +1,160 @@
+# frozen_string_literal: true
+
+module MossyAnvil
+  # The sentences an old hand would say, station by station, made from the numbers of an assessment.
+  # Each carries its amounts apart from its words, so that a screen can show them in mm or inches,
+  # and points at the number whose working it rests on.
+  class Findings
+    STAGE_WORDS = { blank: "As it stands", rounded: "Rounded", outside: "With the outside turned", hollowed: "Hollowed" }.freeze
+    STAND_ASIDE = "Stand out of the line of throw, full face shield on, at every rung."
+
+    # report: the assessment as plain data so far (stages, defects, form, drying, finish).
+    def initialize(blank, report)
+      @blank = blank
+      @report = report
+      # The stage to speak of: the first that cannot be run at all, else the last.
+      @last_name = report[:stages].find { |_, stage| stage[:not_like_this] }&.first || report[:stages].keys.last
+      @last = report[:stages][@last_name]
+    end
+
+    # { survey: [finding], form: ..., mend: ..., turn: ..., finish: ... }; the first of each is its headline.
+    def to_h
+      { survey: [headline, *survey], form: form, mend: mend, turn: turn, finish: finish }
+    end
+
+    # :stop, :mend, :care or :go.
+    def verdict
+      return :stop if @last[:not_like_this] || @report[:defects].any? { |defect| defect[:verdict] == "stop" }
+      return :mend if to_mend.any?
+
+      @last[:fragile] ? :care : :go
+    end
+
+    private
+
+    def say(tone, text, figure: nil, **values)
+      { tone: tone.to_s, text: text, figure: figure, values: values.map { |name, (value, unit)| { name: name.to_s, value: value, unit: unit } } }
+    end
+
+    def to_mend = @report[:defects].select { |defect| %w[fill soak hold].include?(defect[:verdict]) }
+
+    def headline
+      opening = { stop: "Not like this.", mend: "Mend first.", care: "Go with care.", go: "Go." }.fetch(verdict)
+      stage = STAGE_WORDS.fetch(@last_name)
+      limit = [@last[:limit_rpm], "rpm"]
+      figure = "/stages/#{@last_name}/limit_rpm"
+      return say(:stop, "#{opening} #{stage}, it must stay below {limit}, slower than the lathe goes. #{@last[:lifts_it]}", figure: figure, limit: limit) if @last[:not_like_this]
+      return say(:go, "#{opening} #{stage}, work below {limit}.", figure: figure, limit: limit) unless @last[:burst_rpm]
+
+      say(verdict == :mend ? :care : verdict, "#{opening} #{stage}, it splits along {plane} at about {burst}; work below {limit}.",
+          figure: figure, plane: [@last[:weak_plane_clock_deg], "plane"], burst: [@last[:burst_rpm], "rpm"], limit: limit)
+    end
+
+    def survey
+      first = @report[:stages][:blank]
+      found = [say(:plain, "Weighs {mass} by its measures.", figure: "/stages/blank/mass_g", mass: [first[:mass_g], "g"])]
+      return found << say(:plain, "It balances on this axis.", figure: "/stages/blank/imbalance_g_mm") unless first[:heavy_clock_deg]
+
+      found << say(:care, "Heavy towards {side} by {imbalance}: hang {weight} at {radius} opposite, or start slow.",
+                   figure: "/stages/blank/counterweight/mass_g", side: [first[:heavy_clock_deg], "clock"], imbalance: [first[:imbalance_g_mm], "g mm"],
+                   weight: [first[:counterweight][:mass_g], "g"], radius: [first[:counterweight][:radius_mm], "mm"])
+    end
+
+    def form
+      made = @report[:form]
+      return [say(:plain, "No form drawn yet: the numbers are of the blank as it stands.")] unless made
+
+      [wall_finding(made), floor_finding(made), through_finding(made), cuts_finding].compact
+    end
+
+    def wall_finding(made)
+      return say(:plain, "Solid: nothing is hollowed.") unless made[:least_wall_mm]
+
+      say(made[:least_wall_mm] < 3 ? :care : :plain, "Thinnest wood {wall}, {z} from the head and {r} from the axis.", figure: "/form/least_wall_mm",
+                                                                                                                   wall: [made[:least_wall_mm], "mm"], z: [made[:least_wall_at][:z_mm], "mm"], r: [made[:least_wall_at][:r_mm], "mm"])
+    end
+
+    def floor_finding(made)
+      return unless made[:floor_mm]
+
+      say(made[:floor_mm] < 6 ? :care : :plain, "Floor {floor} on the axis.", figure: "/form/floor_mm", floor: [made[:floor_mm], "mm"])
+    end
+
+    def through_finding(made)
+      return if made[:breaks_through].empty?
+
+      say(:care, "#{made[:breaks_through].join(', ')} #{made[:breaks_through].one? ? 'goes' : 'go'} through the finished wall.")
+    end
+
+    def cuts_finding
+      force = @report.dig(:stages, :hollowed, :allowed_side_force_n)
+      return unless force
+
+      cuts = @report.dig(:stages, :hollowed, :cuts_taken)
+      taken = cuts.empty? ? "not even a light scrape: leave it thicker" : "#{cuts.last} at most"
+      say(cuts.size < 2 ? :care : :plain, "At the end the rim takes {force} from the side: #{taken}.", figure: "/stages/hollowed/allowed_side_force_n", force: [force, "N"])
+    end
+
+    def mend
+      filled = @report[:defects].sum { |defect| defect[:fill_volume_mm3] }
+      first = filled.positive? ? say(:care, "{fill} to fill in all.", fill: [filled / 1000, "ml"]) : say(:go, "Nothing left to fill.")
+      [first, *drying]
+    end
+
+    def drying
+      water = @report[:drying]
+      return [] unless water
+
+      gate = needed_gate(water)
+      [say(:plain, "About {now} inside now; this air takes it to {emc}.", figure: "/drying/moisture_pct", now: [water[:moisture_pct], "%"], emc: [water[:emc_pct], "%"]),
+       gate && dry_enough(gate)].compact
+    end
+
+    # The driest gate that a filler chosen here asks for; the film finish where nothing is to be filled.
+    def needed_gate(water)
+      driest = to_mend.filter_map { |defect| defect.dig(:filler, :dry_to_pct) }.min || 12
+      water[:targets].select { |target| target[:at_most_pct] >= driest }.min_by { |target| target[:at_most_pct] }
+    end
+
+    def dry_enough(gate)
+      figure = "/drying/targets/#{gate[:key]}/days"
+      limit = [gate[:at_most_pct], "%"]
+      return say(:go, "Dry enough for #{gate[:name]} ({limit}).", figure: figure, limit: limit) if gate[:ready]
+      return say(:stop, "Never dry enough for #{gate[:name]} ({limit}) in this air: warm it or bag it.", figure: figure, limit: limit) if gate[:out_of_reach]
+
+      say(:care, "Dry enough for #{gate[:name]} ({limit}) in {early} to {late}.", figure: figure, limit: limit,
+                                                                              early: [gate[:days_early], "days"], late: [gate[:days_late], "days"])
+    end
+
+    def turn
+      @report[:stages].map { |name, stage| turn_stage(name, stage) }.push(say(:care, STAND_ASIDE))
+    end
+
+    def turn_stage(name, stage)
+      figure = "/stages/#{name}/limit_rpm"
+      word = STAGE_WORDS.fetch(name)
+      limit = [stage[:limit_rpm], "rpm"]
+      return say(:stop, "#{word}: not like this. It must stay below {limit}, slower than the lathe goes. #{stage[:lifts_it]}", figure: figure, limit: limit) if stage[:not_like_this]
+
+      say(:plain, "#{word}: up to {limit}, held down by #{CAP_WORDS.fetch(stage[:governed_by])}.", figure: figure, limit: limit)
+    end
+
+    CAP_WORDS = { "lathe" => "the lathe's own top speed", "rim" => "rim speed", "imbalance" => "shaking", "burst" => "splitting",
+                  "crack" => "a crack that would run", "loose_piece" => "a loose piece" }.freeze
+    private_constant :CAP_WORDS
+
+    def finish
+      papers = @report[:finish]
+      [say(:plain, "Sand P#{papers[:grits].join(' · P')} for #{papers[:finish]}.", figure: "/finish/deepest_mark_mm"),
+       say(:care, "Keep it below {speed} under the paper, and keep the paper moving. No hand can rest on it: stop.",
+           figure: "/finish/sanding_rpm", speed: [papers[:sanding_rpm], "rpm"]),
+       *dust]
+    end
+
+    def dust
+      return [] unless @blank.material.character.include?("spalted")
+
+      [say(:care, "Spalted wood carries spores: respirator and extraction at source, from the first cut to the last paper.")]
+    end
+  end
+end

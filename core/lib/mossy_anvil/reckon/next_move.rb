@@ -1,0 +1,55 @@
+# frozen_string_literal: true
+
+module MossyAnvil
+  # The one thing to do now, or what the piece waits for.
+  class NextMove
+    WEIGH_EVERY_DAYS = 7
+
+    # report: assessment as plain data with stages, defects, drying.
+    def initialize(report)
+      @report = report
+    end
+
+    # station: where it is done; action: "weigh", "mend", "log_cut", "draw_form" or "survey"; ready: can be done now.
+    def to_h
+      if stops.any? then move("survey", "survey", "Take out #{stops.join(', ')} before anything else.")
+      elsif @report[:form].nil? then move("form", "draw_form", "Decide what it can become, and where in the blank.")
+      elsif wet? then weigh
+      elsif mends.any? then move("mend", "mend", "Mend #{mends.map { |defect| defect[:id] }.join(', ')} before hollowing.")
+      else turn
+      end
+    end
+
+    private
+
+    def move(station, action, text, ready: true, **values)
+      { station: station, action: action, text: text, ready: ready, values: values.map { |name, (value, unit)| { name: name.to_s, value: value, unit: unit } } }
+    end
+
+    def stops = @report[:defects].select { |defect| defect[:verdict] == "stop" }.map { |defect| defect[:id] }
+    def mends = @report[:defects].select { |defect| %w[fill hold soak].include?(defect[:verdict]) }
+
+    # The driest gate the mend asks for; nothing to mend waits for the film finish only if it is well above.
+    def gate_pct = mends.filter_map { |defect| defect.dig(:filler, :dry_to_pct) }.min || 15
+    def wet? = @report[:drying] && @report[:drying][:moisture_pct] > gate_pct
+
+    def weigh
+      target = @report[:drying][:targets].select { |row| row[:at_most_pct] >= gate_pct }.min_by { |row| row[:at_most_pct] }
+      if target.nil? || target[:out_of_reach]
+        return move("mend", "weigh", "It will not get to {gate} in this air: move it somewhere drier and weigh it.", ready: false, gate: [gate_pct, "%"])
+      end
+
+      wait = [target[:days] / 2, WEIGH_EVERY_DAYS].min.ceil
+      move("mend", "weigh", "Put it back to dry: {left} to go to {gate}. Weigh it again in {wait}.", ready: false,
+                                                                                             left: [target[:days], "days"], gate: [gate_pct, "%"], wait: [wait, "days"])
+    end
+
+    def turn
+      name, stage = @report[:stages].first
+      return move("turn", "survey", "Not like this: #{stage[:lifts_it]}") if stage[:not_like_this]
+
+      start = stage[:ladder_rpm].first || stage[:limit_rpm]
+      move("turn", "log_cut", "Mount it, tailstock up, and start at {start}; stay below {limit}.", start: [start, "rpm"], limit: [@report[:stages][name][:limit_rpm], "rpm"])
+    end
+  end
+end

@@ -1,0 +1,22 @@
+# frozen_string_literal: true
+
+module MossyAnvil
+  # Keeps the figure behind each number of an assessment, by the number's JSON Pointer.
+  class Workings
+    def initialize
+      @figures = {}
+    end
+
+    # Keeps the figure under its place and returns its value.
+    def put(pointer, **figure)
+      made = Figure.new(**figure)
+      @figures[pointer] = made
+      made.value
+    end
+
+    def [](pointer) = @figures[pointer]
+
+    # pointer => working, as plain data.
+    def to_h = @figures.transform_values(&:to_h)
+  end
+end

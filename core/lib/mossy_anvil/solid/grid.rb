@@ -1,0 +1,55 @@
+# frozen_string_literal: true
+
+module MossyAnvil
+  # Cylindrical cells over a blank: angle x z x radius, in that order in every array.
+  # A column is one (angle, z). Cells are exact in r by their bounds; angle and z are taken at their middle,
+  # except that a column's surface is the root mean square over its own arc, so that areas come out right.
+  class Grid
+    STEPS = { default: [48, 96, 64], fine: [96, 192, 128] }.freeze
+    ARC_SAMPLES = 8
+
+    attr_reader :radial, :angular, :axial, :radial_step_mm, :axial_step_mm, :length_mm,
+                :angles_deg, :heights_mm, :inner_edges_mm, :outer_edges_mm, :surface_mm, :reach_mm
+
+    # fineness: :default or :fine.
+    def initialize(shape, fineness: :default)
+      @radial, @angular, @axial = STEPS.fetch(fineness)
+      @length_mm = shape.length_mm
+      @radial_step_mm = shape.max_radius_mm / @radial
+      @axial_step_mm = @length_mm / @axial
+      @angles_deg = Numo::DFloat.new(@angular).seq * angular_step_deg
+      @heights_mm = (Numo::DFloat.new(@axial).seq + 0.5) * @axial_step_mm
+      @inner_edges_mm = Numo::DFloat.new(@radial).seq * @radial_step_mm
+      @outer_edges_mm = @inner_edges_mm + @radial_step_mm
+      @surface_mm = mean_surface(shape)
+      @reach_mm = spread(shape.radius_mm(@angles_deg.reshape(@angular, 1), @heights_mm.reshape(1, @axial)))
+      freeze
+    end
+
+    def angular_step_deg = 360.0 / angular
+    def angular_step_rad = angular_step_deg * Clock::RADIANS
+    def shape = [angular, axial, radial]
+    def column_count = angular * axial
+
+    # Nearest column to a clock angle.
+    def column_at(clock_deg) = (Clock.fold(clock_deg) / angular_step_deg).round % angular
+
+    # Axial cell that holds z.
+    def layer_at(z_mm) = (z_mm / axial_step_mm).floor.clamp(0, axial - 1)
+
+    private
+
+    # Root mean square of the surface over each column's arc, mm.
+    def mean_surface(shape)
+      offsets = ((Numo::DFloat.new(ARC_SAMPLES).seq + 0.5) / ARC_SAMPLES - 0.5) * angular_step_deg
+      angles = @angles_deg.reshape(@angular, 1, 1) + offsets.reshape(1, ARC_SAMPLES, 1)
+      squares = shape.radius_mm(angles, @heights_mm.reshape(1, 1, @axial))**2
+      spread(Numo::NMath.sqrt(squares.mean(axis: 1)))
+    end
+
+    # To angle x z, whether or not the shape varies along z.
+    def spread(radii)
+      radii.reshape(@angular, radii.size / @angular) + Numo::DFloat.zeros(@angular, @axial)
+    end
+  end
+end

@@ -1,0 +1,65 @@
+# frozen_string_literal: true
+
+module MossyAnvil
+  # Volume, mass, centre of mass and imbalance of a stage, from running sums of density.
+  class MassProperties
+    KG_MM3 = 1e-9
+    G_MM3 = 1e-6
+
+    # moments: per angle, the integrals of density * r^n (n = 1, 2, 3) dr dz, and the second and first with z.
+    attr_reader :volume_mm3, :mass_g, :centre_of_mass_mm, :imbalance_vector_g_mm, :moments
+
+    # density_sums: RunningSums of kg/m3 with powers 1, 2 and 3.
+    def initialize(grid, density_sums, stage)
+      @grid = grid
+      @sums = density_sums
+      collect(stage)
+      weigh
+      freeze
+    end
+
+    # g mm, size of the imbalance vector.
+    def imbalance_g_mm = Math.hypot(*imbalance_vector_g_mm)
+
+    # Clock angle the heavy side points to; nil where it is balanced (under a millionth of mass times radius).
+    def heavy_clock_deg(swing_mm)
+      return if mass_g.zero? || imbalance_g_mm < 1e-6 * mass_g * swing_mm
+
+      Clock.of_point(*imbalance_vector_g_mm)
+    end
+
+    private
+
+    def collect(stage)
+      parts = [[stage.outer.radii_mm, stage.outer, 1]]
+      parts << [stage.inner_within(stage.outer), stage.inner, -1] if stage.hollow?
+      totals = Hash.new(0.0)
+      parts.each { |radii, layers, sign| add(totals, radii, layers, sign) }
+      @volume_mm3 = totals[:area].sum * @grid.angular_step_rad
+      @moments = totals.freeze
+    end
+
+    def add(totals, radii, layers, sign)
+      cut = Cut.new(@grid, radii)
+      thickness = layers.thickness_mm * sign
+      with_z = thickness * layers.middle_mm
+      totals[:area] += ((radii**2) / 2).dot(thickness)
+      { r1: 1, r2: 2, r3: 3 }.each do |name, power|
+        up_to = @sums.up_to(cut, power)
+        totals[name] += up_to.dot(thickness)
+        totals[:"#{name}_z"] += up_to.dot(with_z) unless power == 3
+      end
+    end
+
+    def weigh
+      step = @grid.angular_step_rad
+      @mass_g = moments[:r1].sum * step * G_MM3
+      angles = @grid.angles_deg * Clock::RADIANS
+      @imbalance_vector_g_mm = [Numo::NMath.sin(angles), Numo::NMath.cos(angles)].map do |share|
+        (moments[:r2] * share).sum * step * G_MM3
+      end.freeze
+      centre_z = @mass_g.zero? ? 0.0 : moments[:r1_z].sum * step * G_MM3 / @mass_g
+      @centre_of_mass_mm = [*@imbalance_vector_g_mm.map { |part| @mass_g.zero? ? 0.0 : part / @mass_g }, centre_z].freeze
+    end
+  end
+end

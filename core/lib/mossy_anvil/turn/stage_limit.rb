@@ -1,0 +1,35 @@
+# frozen_string_literal: true
+
+module MossyAnvil
+  # The lowest of all that caps a stage's speed, and what would lift it.
+  class StageLimit
+    LIFTS = {
+      "lathe" => "The lathe goes no faster.",
+      "rim" => "A piece that runs true and has its cracks mended may run faster.",
+      "imbalance" => "Re-centre it, hang a counterweight opposite, add ballast, or turn it true first.",
+      "burst" => "Fill and glue what crosses the weakest plane, soak what is soft, or leave the wall thicker.",
+      "crack" => "Fill and glue the crack before this stage.",
+      "loose_piece" => "Pry it off, or glue it down, before the lathe is switched on."
+    }.freeze
+
+    Cap = Struct.new(:key, :rpm, keyword_init: true) do
+      def lift = LIFTS.fetch(key)
+    end
+
+    attr_reader :caps, :lowest
+
+    # caps: { key => rpm or nil }, nil where that does not cap it. At least one must.
+    def initialize(caps, lathe)
+      @caps = caps.compact.map { |key, rpm| Cap.new(key: key, rpm: rpm.to_f) }.freeze
+      @lowest = @caps.min_by(&:rpm)
+      @lathe = lathe
+      freeze
+    end
+
+    def rpm = lowest.rpm
+    def governed_by = lowest.key
+
+    # Below the lathe's slowest speed there is no safe way to run it as it is.
+    def not_like_this? = !@lathe.nil? && rpm < @lathe.min_rpm
+  end
+end

@@ -1,0 +1,40 @@
+# frozen_string_literal: true
+
+module MossyAnvil
+  # The side force at the rim that a wall takes before the tool breaks it.
+  # The rim is a ring pushed by a side force F: moment M = c F R, stress = 6 M / (b t2). Textbook curved bar:
+  # c = 1/pi = 0.318 for a whole ring, 1.0 where a crack goes through the wall.
+  module WallForce
+    WHOLE = 0.318
+    CRACKED_THROUGH = 1.0
+    RESERVE = 2.0
+
+    module_function
+
+    # MPa at the wall under a side force (N); lengths in mm.
+    def stress_mpa(force_n, radius_mm:, wall_mm:, height_mm:, cracked_through: false)
+      lever = cracked_through ? CRACKED_THROUGH : WHOLE
+      6 * lever * force_n * radius_mm / (height_mm * (wall_mm**2))
+    end
+
+    # N allowed at half the local strength (MPa).
+    def allowed_n(strength_mpa, radius_mm:, wall_mm:, height_mm:, cracked_through: false)
+      one_newton = stress_mpa(1.0, radius_mm: radius_mm, wall_mm: wall_mm, height_mm: height_mm, cracked_through: cracked_through)
+      strength_mpa / RESERVE / one_newton
+    end
+
+    # What the form's own wall takes: its least thickness, the rim's radius, the lesser of wall height and R/2,
+    # and the weakest wood that a defect leaves in the wall.
+    def for_form(blank, least_wall_mm, cracked_through:, local_factor:)
+      form = blank.form
+      radius = form.outside.largest_mm
+      allowed_n(blank.material.strength_across_mpa * local_factor, radius_mm: radius, wall_mm: least_wall_mm,
+                                                                   height_mm: [form.wall_depth_mm, radius / 2].min, cracked_through: cracked_through)
+    end
+
+    # The cuts of the trade the wall still takes, lightest first.
+    def cuts_taken(allowed_n)
+      Table["side_forces"]["cuts"].select { |cut| cut["force_n"] <= allowed_n }
+    end
+  end
+end
