@@ -34,9 +34,9 @@ module MossyAnvil
       end
     end
 
-    # mm3 to fill: what the form leaves, and FILL_PROUD_MM beyond each finished surface to be turned back.
+    # mm3 to fill, 0 where no opening reaches a finished surface: what the form leaves, and FILL_PROUD_MM beyond each finished surface to be turned back.
     def fill_mm3
-      return 0.0 unless @defect.open? && !removed?
+      return 0.0 unless @defect.open? && reaches_surface?
 
       (@lumps * @inside_wood * (@form ? kept(FILL_PROUD_MM) : 1)).sum * @open_share
     end

@@ -136,12 +136,8 @@ module MossyAnvil
       limit = [stage[:limit_rpm], "rpm"]
       return say(:stop, "#{word}: not like this. It must stay below {limit}, slower than the lathe goes. #{stage[:lifts_it]}", figure: figure, limit: limit) if stage[:not_like_this]
 
-      say(:plain, "#{word}: up to {limit}, held down by #{CAP_WORDS.fetch(stage[:governed_by])}.", figure: figure, limit: limit)
+      say(:plain, "#{word}: up to {limit}, held down by #{StageLimit::NAMES.fetch(stage[:governed_by])}.", figure: figure, limit: limit)
     end
-
-    CAP_WORDS = { "lathe" => "the lathe's own top speed", "rim" => "rim speed", "imbalance" => "shaking", "burst" => "splitting",
-                  "crack" => "a crack that would run", "loose_piece" => "a loose piece" }.freeze
-    private_constant :CAP_WORDS
 
     def finish
       papers = @report[:finish]

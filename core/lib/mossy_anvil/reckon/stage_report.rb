@@ -91,7 +91,7 @@ module MossyAnvil
       rpm = put("limit_rpm", limit.rpm, "rpm", "the lowest of all caps on this stage; here: #{limit.governed_by}",
                 certainty: :rule_of_thumb, source: "Each cap shows its own", inputs: limit.caps.to_h { |cap| [cap.key, [cap.rpm, "rpm"]] })
       { limit_rpm: rpm, governed_by: limit.governed_by, lifts_it: limit.lowest.lift, not_like_this: limit.not_like_this?,
-        caps: limit.caps.map { |cap| { key: cap.key, rpm: cap.rpm, lifts_it: cap.lift } },
+        caps: limit.caps.map { |cap| { key: cap.key, name: cap.name, rpm: cap.rpm, lifts_it: cap.lift } },
         ladder_rpm: @lathe ? Ladder.rungs(rpm, @lathe.min_rpm) : [], belt: @lathe&.belt_for(rpm) }
     end
 

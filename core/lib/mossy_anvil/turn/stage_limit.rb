@@ -12,8 +12,12 @@ module MossyAnvil
       "loose_piece" => "Pry it off, or glue it down, before the lathe is switched on."
     }.freeze
 
+    NAMES = { "lathe" => "the lathe's own top speed", "rim" => "rim speed", "imbalance" => "shaking", "burst" => "splitting",
+              "crack" => "a crack that would run", "loose_piece" => "a loose piece" }.freeze
+
     Cap = Struct.new(:key, :rpm, keyword_init: true) do
       def lift = LIFTS.fetch(key)
+      def name = NAMES.fetch(key)
     end
 
     attr_reader :caps, :lowest

@@ -1,0 +1,92 @@
+# frozen_string_literal: true
+
+require "sinatra/base"
+
+module Loft
+  # The web application: the API and, beside it, the built web face.
+  class App < Sinatra::Base
+    MAX_BODY_BYTES = MossyAnvil::JsonText::MAX_BYTES
+    LOCAL_HOSTS = %w[localhost 127.0.0.1 ::1].freeze
+    POLICY = "default-src 'self'; style-src 'self' 'unsafe-inline'; img-src 'self' data:; base-uri 'none'; form-action 'self'; frame-ancestors 'none'"
+
+    # db: Sequel::Database. clock: anything that answers #now with a Time.
+    def self.serve(db:, clock: Time)
+      Class.new(self) do
+        set :db, db
+        set :clock, clock
+      end
+    end
+
+    set :environment, :production
+    set :show_exceptions, false
+    set :raise_errors, false
+    set :dump_errors, false
+    set :logging, false
+    set :public_folder, File.join(ROOT, "web", "dist")
+    set :static_cache_control, [:public, { max_age: 31_536_000 }]
+    set :host_authorization, { permitted_hosts: LOCAL_HOSTS }
+    set :contract, Contract.new
+    set :log, Logger.new($stdout, progname: "loft")
+
+    register Routes::Shop
+    register Routes::Blanks
+    register Routes::Reckon
+    register Routes::Health
+
+    before do
+      headers "Content-Security-Policy" => POLICY, "X-Content-Type-Options" => "nosniff", "Referrer-Policy" => "no-referrer"
+      cache_control :no_store if request.path.start_with?("/api")
+    end
+
+    # Every page of the web face is the same document.
+    get(/(?!\/api|\/assets).*/) do
+      cache_control :no_cache
+      send_file File.join(settings.public_folder, "index.html")
+    end
+
+    not_found { problem(Problems.missing("there is nothing at #{request.path}")) unless response.content_type == Problems::TYPE }
+
+    error(MossyAnvil::InvalidInput) { |fault| problem(Problems.invalid(fault)) }
+    error(NotFound) { |fault| problem(Problems.missing(fault.message)) }
+    error(Stale) { |fault| problem(Problems.stale(fault)) }
+    error(Sequel::UniqueConstraintViolation) { problem(Problems.taken("that number is on another blank already", "/document/number")) }
+    error(Sequel::DatabaseConnectionError, Sequel::DatabaseDisconnectError) do |fault|
+      settings.log.error("database away: #{fault.class}")
+      problem(Problems.database_away)
+    end
+    error(Exception) do |fault|
+      settings.log.error("#{request.request_method} #{request.path}: #{fault.class}: #{fault.message}\n  #{fault.backtrace.first(8).join("\n  ")}")
+      problem(Problems.broken)
+    end
+
+    helpers do
+      def problem(document)
+        status document[:status]
+        content_type Problems::TYPE
+        halt JSON.generate(document)
+      end
+
+      def answer(data, code = 200)
+        status code
+        content_type :json
+        JSON.generate(data)
+      end
+
+      # The request's JSON, fit for the named schema; raises InvalidInput.
+      def body_as(schema)
+        text = request.body.read(MAX_BODY_BYTES + 1).to_s
+        settings.contract.check(schema, MossyAnvil::JsonText.parse(text))
+      end
+
+      def blanks = Store::Blanks.new(settings.db)
+      def shops = Store::Shops.new(settings.db)
+      def now = settings.clock.now.utc
+      def reckoner = Reckoner.new(shops.climate, now: now)
+
+      # The whole number in the path; anything else is not a blank.
+      def blank_id
+        Integer(params["id"], 10, exception: false)&.then { |id| id if id.between?(1, 2**62) } or raise NotFound, "there is no blank #{params['id'].to_s[0, 20]}"
+      end
+    end
+  end
+end

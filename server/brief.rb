@@ -1,0 +1,29 @@
+# frozen_string_literal: true
+
+module Loft
+  # What the rack shows of a blank, taken from an assessment: is it ready for a hand, what is next, and how long it waits.
+  class Brief
+    DAY_S = 86_400
+
+    # assessment: the core's plain data. now: Time. started_at: when the present wait began, nil for now.
+    def initialize(assessment, now:, started_at: nil)
+      @move = assessment[:next_move]
+      @now = now
+      @started_at = started_at || now
+    end
+
+    # Columns of the blanks table.
+    def to_h
+      { ready: @move[:ready], note: @move[:station], wait_started_at: ends_at && [@started_at, @now].min, wait_ends_at: ends_at }
+    end
+
+    private
+
+    def ends_at
+      return if @move[:ready]
+
+      days = @move[:values].find { |value| value[:name] == "left" }&.fetch(:value) or return
+      @now + (days * DAY_S)
+    end
+  end
+end

@@ -1,0 +1,50 @@
+# frozen_string_literal: true
+
+require "digest"
+
+module Loft
+  # The invented demo shop, Tern Quay: put into an empty database with its dates moved so that the day
+  # it was written for is today.
+  class Demo
+    FOLDER = File.join(ROOT, "demo")
+    DAY_S = 86_400
+
+    # now: Time.
+    def initialize(db, now:)
+      @db = db
+      @shops = Store::Shops.new(db)
+      @blanks = Store::Blanks.new(db)
+      @shop = YAML.safe_load_file(File.join(FOLDER, "shop.yaml"))
+      @now = now
+      @shift_s = (now.to_date - Date.parse(@shop["written_for"])).to_i * DAY_S
+    end
+
+    # Number of blanks put in; raises InvalidInput where a demo file is wrong. All or nothing.
+    def load
+      @db.transaction do
+        @shops.set_up(**@shop["shop"].transform_keys(&:to_sym))
+        @shop["lathes"].each { |name, lathe| @shops.keep_lathe(name, lathe) }
+        Dir[File.join(FOLDER, "*.anvil.json")].sort.each { |path| take_in(MossyAnvil::JsonText.parse(File.read(path))) }.size
+      end
+    end
+
+    private
+
+    def take_in(document)
+      readings = (document["readings"] || []).map { |reading| reading.merge("taken_at" => moved(reading["taken_at"]).iso8601) }
+      document = document.merge("readings" => readings) if readings.any?
+      assessed = Reckoner.new(@shops.climate, now: @now).assess(document)
+      first = readings.first && Time.parse(readings.first["taken_at"])
+      id = @blanks.take_in(document, Brief.new(assessed, now: @now, started_at: first).to_h)[:id]
+      (@shop["journal"][document["number"]] || []).each_with_index { |entry, index| log(id, document["number"], entry, index) }
+    end
+
+    def log(id, number, entry, index)
+      key = Digest::MD5.hexdigest("#{number}-#{index}").unpack("a8a4a4a4a12").join("-")
+      @db[:journal].insert(blank_id: id, key: key, logged_at: moved(entry["at"]), **entry.slice("kind", "stage", "speed_rpm", "note").transform_keys(&:to_sym))
+    end
+
+    # A time of the demo, as many days from today as it is from the day it was written for; never ahead of now.
+    def moved(text) = [Time.parse(text).utc + @shift_s, @now].min
+  end
+end

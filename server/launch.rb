@@ -1,0 +1,126 @@
+# frozen_string_literal: true
+
+# Starts everything: the database, the tables, the demo, the web server; and stops it all again.
+# Called by bin/start, which has installed and built what is needed.
+
+$stdout.sync = true
+Encoding.default_external = Encoding::UTF_8
+require "optparse"
+require "English"
+require "socket"
+require_relative "loft"
+
+module Loft
+  # One run of the application on this machine.
+  class Launch
+    DEFAULT_PORT = 4380
+
+    def initialize(arguments)
+      @fresh = false
+      OptionParser.new("usage: bin/start [--fresh]") { |parser| parser.on("--fresh", "throw the data away and load the demo again") { @fresh = true } }.parse!(arguments)
+    rescue OptionParser::ParseError => e
+      abort("#{e.message}\nusage: bin/start [--fresh]")
+    end
+
+    def call
+      port = choose_port
+      take_lock unless ENV["DATABASE_URL"]
+      url = ENV["DATABASE_URL"] || start_postgres
+      prepare(url)
+      serve(port, url)
+    rescue LocalPostgres::Failed, Sequel::DatabaseConnectionError => e
+      abort("Cannot start: #{e.message}")
+    ensure
+      if @postgres
+        say "Stopping the database"
+        @postgres.stop
+        say "Stopped"
+      end
+    end
+
+    private
+
+    def say(text) = puts("  #{text}")
+
+    def state = File.join(ROOT, ".state")
+
+    # Two runs on one folder would fight over the database.
+    def take_lock
+      FileUtils.mkdir_p(state)
+      @lock = File.open(File.join(state, "lock"), File::RDWR | File::CREAT)
+      abort("Mossy Anvil is running from this folder already: #{@lock.read.strip}") unless @lock.flock(File::LOCK_EX | File::LOCK_NB)
+    end
+
+    def choose_port
+      wanted = ENV["PORT"]
+      return first_free(DEFAULT_PORT) unless wanted
+
+      port = Integer(wanted, 10, exception: false)
+      abort("PORT is #{wanted.inspect}: a whole number from 1 to 65535 is needed") unless port&.between?(1, 65_535)
+      abort("Port #{port} is taken. Choose another with PORT=, or leave PORT out to get a free one.") unless free?(port)
+      port
+    end
+
+    def first_free(port)
+      found = (port..port + 50).find { |candidate| free?(candidate) } or abort("No free port from #{port} to #{port + 50}. Choose one with PORT=.")
+      say("Port #{port} is taken; using #{found}") if found != port
+      found
+    end
+
+    def free?(port)
+      TCPServer.open("127.0.0.1", port).close
+      true
+    rescue Errno::EADDRINUSE, Errno::EACCES
+      false
+    end
+
+    def start_postgres
+      say "Starting the database (PostgreSQL, in .state/postgres)"
+      @postgres = LocalPostgres.new(File.join(state, "postgres"))
+      @postgres.start
+    end
+
+    def prepare(url)
+      db = Store::Connection.open(url)
+      say "Bringing the tables up to date"
+      Store::Connection.migrate(db)
+      shops = Store::Shops.new(db)
+      clear(shops) if @fresh
+      load_demo(db) if shops.empty?
+      db.disconnect
+    end
+
+    def clear(shops)
+      return if shops.empty?
+
+      lost = shops.counts.map { |name, count| "#{count} #{name}" }.join(", ")
+      say "--fresh throws away what is kept here: #{lost}."
+      if $stdin.tty?
+        print "  Type yes to go on: "
+        abort("  Nothing was thrown away.") unless $stdin.gets.to_s.strip == "yes"
+      end
+      shops.clear
+    end
+
+    def load_demo(db)
+      say "The shop is empty: loading the demo, Tern Quay Turnery"
+      say "#{Demo.new(db, now: Time.now.utc).load} blanks on the rack"
+    end
+
+    def serve(port, url)
+      ENV["DATABASE_URL"] = url
+      ENV["PORT"] = port.to_s
+      address = "http://127.0.0.1:#{port}"
+      @lock&.then { |file| file.rewind && file.truncate(0) && file.write(address) && file.flush }
+      require "puma"
+      require "puma/launcher"
+      launcher = Puma::Launcher.new(Puma::Configuration.new(config_files: [File.join(ROOT, "server", "puma.rb")]), log_writer: Puma::LogWriter.new(quiet_writer, $stderr))
+      launcher.events.on_booted { puts "\nMossy Anvil is ready: #{address}\n(Ctrl-C stops it and its database)" }
+      launcher.run
+    end
+
+    def quiet_writer = File.open(File.join(FileUtils.mkdir_p(state).first, "puma.log"), "a").tap { |file| file.sync = true }
+  end
+end
+
+Loft::Launch.new(ARGV).call

@@ -1,0 +1,33 @@
+# frozen_string_literal: true
+
+require "fileutils"
+require "json"
+require "logger"
+require "securerandom"
+require "sequel"
+require "time"
+require "zeitwerk"
+require_relative "../core/lib/mossy_anvil"
+
+# The server: keeps blanks and serves the core's answers. It computes no rule of the job itself.
+module Loft
+  ROOT = File.expand_path("..", __dir__)
+
+  # What was asked for is not there.
+  class NotFound < MossyAnvil::Error; end
+
+  # Somebody saved in between; #current is what is kept now.
+  class Stale < MossyAnvil::Error
+    attr_reader :current
+
+    def initialize(message, current)
+      @current = current
+      super(message)
+    end
+  end
+end
+
+loader = Zeitwerk::Loader.new
+loader.push_dir(__dir__, namespace: Loft)
+loader.ignore(__FILE__, "#{__dir__}/migrations", "#{__dir__}/spec", "#{__dir__}/launch.rb", "#{__dir__}/puma.rb")
+loader.setup

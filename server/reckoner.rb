@@ -1,0 +1,24 @@
+# frozen_string_literal: true
+
+module Loft
+  # Asks the core: a document in, an assessment out, in the shop's own air.
+  class Reckoner
+    def initialize(climate, now:)
+      @climate = climate
+      @now = now
+    end
+
+    # Assessment as plain data. Raises InvalidInput with pointers under `at`.
+    def assess(document, at: "")
+      MossyAnvil::Assessment.new(blank(document, at), climate: @climate, now: @now).to_h
+    end
+
+    private
+
+    def blank(document, at)
+      MossyAnvil::BlankFile.from_data(document)
+    rescue MossyAnvil::InvalidInput => e
+      raise MossyAnvil::InvalidInput.new(e.faults.map { |fault| MossyAnvil::Fault.new(**fault.to_h, path: "#{at}#{fault.path}") })
+    end
+  end
+end

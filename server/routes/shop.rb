@@ -1,0 +1,16 @@
+# frozen_string_literal: true
+
+module Loft
+  module Routes
+    # The shop and its rack.
+    module Shop
+      def self.registered(app)
+        app.get("/api/shop") do
+          shop = shops.current
+          answer(name: shop[:name], currency: shop[:currency], climate: shop.slice(:temperature_c, :humidity),
+                 rack: blanks.rack.map { |row| RackPlace.new(row, now).to_h })
+        end
+      end
+    end
+  end
+end

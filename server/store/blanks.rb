@@ -1,0 +1,92 @@
+# frozen_string_literal: true
+
+module Loft
+  module Store
+    # Keeps blanks. Every change is one transaction; a save over another's save is refused.
+    class Blanks
+      def initialize(db)
+        @db = db
+      end
+
+      # Rows for the rack, by number.
+      def rack = @db[:blanks].order(Sequel.asc(:number, nulls: :last), :id).all
+
+      # { id:, version:, saved_at:, document:, journal: }; raises NotFound.
+      def find(id)
+        row = @db[:blanks][id: id] or raise NotFound, "there is no blank #{id}"
+        kept(row)
+      end
+
+      # Takes a new blank in. document has passed the core; brief is what the rack shows of it. Returns as #find.
+      def take_in(document, brief)
+        @db.transaction do
+          id = @db[:blanks].insert(**Rows.blank(document), **brief, lathe_id: lathe_id(document))
+          put_parts(id, document)
+          (document["readings"] || []).each { |reading| @db[:readings].insert(blank_id: id, **Rows.reading(reading)) }
+          find(id)
+        end
+      end
+
+      # Saves over `version`; raises Stale with what is kept now where that is no longer the version kept.
+      def save(id, version, document, brief)
+        @db.transaction do
+          changed = @db[:blanks].where(id: id, version: version)
+                                .update(**Rows.blank(document), **brief, lathe_id: lathe_id(document), version: version + 1, updated_at: Sequel.function(:now))
+          raise Stale.new("this blank was saved elsewhere since you opened it", find(id)) if changed.zero?
+
+          @db[:defects].where(blank_id: id).delete
+          @db[:forms].where(blank_id: id).delete
+          put_parts(id, document)
+          find(id)
+        end
+      end
+
+      # Adds a reading; the rack's brief follows it. Returns as #find.
+      def add_reading(id, reading, brief)
+        @db.transaction do
+          @db[:readings].insert(blank_id: id, **Rows.reading(reading))
+          @db[:blanks].where(id: id).update(brief)
+          find(id)
+        end
+      end
+
+      # Adds a journal entry; sending the same key twice adds it once. Returns the entry.
+      def log(id, entry)
+        row = { stage: nil, speed_rpm: nil, note: "" }.merge(entry.transform_keys(&:to_sym))
+        @db[:blanks].where(id: id).get(:id) or raise NotFound, "there is no blank #{id}"
+        @db[:journal].insert_conflict(target: %i[blank_id key]).insert(blank_id: id, **row)
+        entry_of(@db[:journal][blank_id: id, key: row[:key]])
+      end
+
+      private
+
+      def put_parts(id, document)
+        @db[:defects].multi_insert(Rows.defects(document).map { |row| row.merge(blank_id: id) })
+        form = Rows.form(document)
+        @db[:forms].insert(blank_id: id, **form) if form
+      end
+
+      # The shop's lathe with those measures; a lathe nobody knows yet is kept under the blank's name.
+      def lathe_id(document)
+        row = Rows.lathe(document) or return
+        known = @db[:lathes].where(row).get(:id)
+        return known if known
+
+        @db[:lathes].insert_conflict.insert(**row, name: "Lathe of #{document['name']} #{SecureRandom.hex(3)}"[0, 120])
+        @db[:lathes].where(row).get(:id)
+      end
+
+      def kept(row)
+        own = ->(table) { @db[table].where(blank_id: row[:id]) }
+        document = Rows.document(row, defects: own[:defects].order(:position).all, form: own[:forms].first,
+                                      readings: own[:readings].order(:taken_at, :id).all, lathe: row[:lathe_id] && @db[:lathes][id: row[:lathe_id]])
+        { id: row[:id], version: row[:version], saved_at: row[:updated_at].utc.iso8601, document: document,
+          journal: own[:journal].order(:logged_at, :id).map { |entry| entry_of(entry) } }
+      end
+
+      def entry_of(row)
+        row.slice(:id, :key, :kind, :stage, :speed_rpm, :note).merge(logged_at: row[:logged_at].utc.iso8601)
+      end
+    end
+  end
+end

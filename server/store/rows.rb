@@ -1,0 +1,92 @@
+# frozen_string_literal: true
+
+module Loft
+  module Store
+    # Between a blank document and the rows it is kept in. Nothing is lost either way: a key left out stays out.
+    module Rows
+      BODY = { clock_deg: %w[centre clock_deg], r_mm: %w[centre r_mm], z_mm: %w[centre z_mm] }.freeze
+      EXTENTS = %i[radial_mm tangential_mm axial_mm].freeze
+      SAME = %i[type enters depth_mm width_mm through mend contents grade hole_diameter_mm holes_per_cm2 bonded_share density_kg_m3].freeze
+      MATERIAL = %i[kind species density_kg_m3 moisture_pct grain grain_clock_deg].freeze
+      MEASURES = %i[diameter_mm width_mm height_mm length_mm].freeze
+      LATHE = %i[mass_kg ballast_kg stand swing_mm between_centres_mm].freeze
+
+      module_function
+
+      # Columns of the blanks table.
+      def blank(document)
+        material, shape = document.values_at("material", "shape")
+        offset = shape["centre_offset_mm"]
+        { number: document["number"], name: document["name"],
+          character: material["character"] && Sequel.pg_array(material["character"], :text),
+          shape_type: shape["type"], stations: json(shape["stations"]),
+          offset_x_mm: offset&.first, offset_y_mm: offset&.last,
+          **MATERIAL.to_h { |key| [key, material[key.to_s]] },
+          **MEASURES.to_h { |key| [key, shape[key.to_s]] } }
+      end
+
+      # Rows of the defects table, in the order of the survey.
+      def defects(document)
+        document["defects"].each_with_index.map do |defect, position|
+          { position: position, ref: defect["id"], path: json(defect["path"]), made_of: defect["of"],
+            **SAME.to_h { |key| [key, defect[key.to_s]] },
+            **BODY.transform_values { |path| defect.dig(*path) },
+            **EXTENTS.each_with_index.to_h { |key, axis| [key, defect.dig("size_mm", axis)] } }
+        end
+      end
+
+      def form(document)
+        form = document["form"] or return
+        { kind: form["kind"], opens: form["opens"], curve: form["curve"], outside: json(form["outside"]), inside: json(form["inside"]) }
+      end
+
+      def reading(reading)
+        { kind: reading["kind"], value: reading["value"], clock_deg: reading.dig("at", "clock_deg"), z_mm: reading.dig("at", "z_mm"),
+          r_mm: reading.dig("at", "r_mm"), depth_mm: reading["depth_mm"], taken_at: Time.parse(reading["taken_at"]) }
+      end
+
+      def lathe(document)
+        lathe = document["lathe"] or return
+        LATHE.to_h { |key| [key, lathe[key.to_s]] }.merge(ballast_kg: lathe["ballast_kg"] || 0, belts: json(lathe["belts"]))
+      end
+
+      # The document back, from a blank's row and the rows that belong to it.
+      def document(row, defects:, form:, readings:, lathe:)
+        { "format" => "mossy-anvil/blank", "version" => 1, "name" => row[:name], "number" => row[:number],
+          "material" => compact(MATERIAL.to_h { |key| [key.to_s, row[key]] }.merge("character" => row[:character]&.to_a)),
+          "shape" => shape_of(row), "defects" => defects.map { |defect| defect_of(defect) },
+          "readings" => readings.map { |reading| reading_of(reading) },
+          "form" => form && compact(form.slice(:kind, :opens, :curve).transform_keys(&:to_s).merge("outside" => plain(form[:outside]), "inside" => plain(form[:inside]))),
+          "lathe" => lathe && lathe_of(lathe) }.then { |whole| compact(whole) }
+      end
+
+      def shape_of(row)
+        offset = row[:offset_x_mm] && [row[:offset_x_mm], row[:offset_y_mm]]
+        compact({ "type" => row[:shape_type], **MEASURES.to_h { |key| [key.to_s, row[key]] },
+                  "stations" => plain(row[:stations]), "centre_offset_mm" => offset })
+      end
+
+      def defect_of(row)
+        size = EXTENTS.map { |key| row[key] }
+        centre = BODY.keys.to_h { |key| [key.to_s, row[key]] }
+        compact({ "id" => row[:ref], **SAME.to_h { |key| [key.to_s, row[key]] }, "path" => plain(row[:path]), "of" => row[:made_of],
+                  "centre" => size.first && centre, "size_mm" => size.first && size })
+      end
+
+      def reading_of(row)
+        at = { "clock_deg" => row[:clock_deg], "z_mm" => row[:z_mm], "r_mm" => row[:r_mm] }
+        compact({ "kind" => row[:kind], "value" => row[:value], "taken_at" => row[:taken_at].utc.iso8601,
+                  "at" => row[:z_mm] && compact(at), "depth_mm" => row[:depth_mm] })
+      end
+
+      def lathe_of(row)
+        { **LATHE.to_h { |key| [key.to_s, row[key]] }, "belts" => plain(row[:belts]) }
+      end
+
+      def compact(hash) = hash.compact
+      def json(value) = value && Sequel.pg_jsonb_wrap(value)
+      def plain(value) = value && JSON.parse(JSON.generate(value))
+      private_class_method :compact, :json, :plain, :shape_of, :defect_of, :reading_of, :lathe_of
+    end
+  end
+end

@@ -1,0 +1,40 @@
+# frozen_string_literal: true
+
+module Loft
+  module Store
+    # The one shop this database belongs to.
+    class Shops
+      UNNAMED = { name: "Your shop", currency: "EUR", temperature_c: 20.0, humidity: 0.55 }.freeze
+
+      def initialize(db)
+        @db = db
+      end
+
+      # { name:, currency:, temperature_c:, humidity: }
+      def current = @db[:shop].first&.slice(:name, :currency, :temperature_c, :humidity) || UNNAMED
+
+      def climate = MossyAnvil::ShopClimate.new(**current.slice(:temperature_c, :humidity))
+
+      def set_up(name:, currency:, temperature_c:, humidity:)
+        row = { id: 1, name: name, currency: currency, temperature_c: temperature_c, humidity: humidity }
+        @db[:shop].insert_conflict(target: :id, update: row).insert(row)
+      end
+
+      def keep_lathe(name, lathe)
+        @db[:lathes].insert(**Rows.lathe("lathe" => lathe), name: name)
+      end
+
+      def empty? = @db[:blanks].empty?
+
+      # What is kept, by what it is called.
+      def counts
+        { "blanks" => :blanks, "readings" => :readings, "journal entries" => :journal }.transform_values { |table| @db[table].count }
+      end
+
+      # Throws everything away.
+      def clear
+        @db.run("TRUNCATE journal, readings, forms, defects, blanks, lathes, shop RESTART IDENTITY")
+      end
+    end
+  end
+end
