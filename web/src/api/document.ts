@@ -1,0 +1,36 @@
+// The blank document, put together from the types generated from the contract:
+// the generator cannot follow the schema's if/then, so each shape and defect is joined to its `type` here.
+import type { components } from "./schema";
+
+type Schemas = components["schemas"];
+type Of<Name extends keyof Schemas> = Omit<Schemas[Name], "id" | "type"> & { type: Name };
+
+export type PathType = "crack" | "bark_inclusion";
+export type BodyType = "void" | "soft_zone" | "galleries" | "loose_piece" | "hard_inclusion" | "resin_body";
+export type DefectType = PathType | BodyType;
+
+export type PathDefect = { [Name in PathType]: Of<Name> & { id: string } }[PathType];
+export type BodyDefect = { [Name in BodyType]: Of<Name> & { id: string } }[BodyType];
+export type Defect = PathDefect | BodyDefect;
+export type Crack = Extract<Defect, { type: "crack" }>;
+export type Form = Schemas["form"];
+export type Shape = Of<"disc"> | Of<"block"> | Of<"outline">;
+
+export type Document = Omit<Schemas["blank-1.schema"], "$defs" | "shape" | "defects"> & { shape: Shape; defects: Defect[] };
+
+export type Assessment = Schemas["Assessment"];
+export type Stage = Schemas["Stage"];
+export type StageName = keyof Assessment["stages"];
+export type DefectReport = Schemas["DefectReport"];
+export type Finding = Schemas["Finding"];
+export type Amount = Schemas["Amount"];
+export type Working = Schemas["Working"];
+export type Geometry = Schemas["Geometry"];
+export type Shop = Schemas["Shop"];
+export type RackPlace = Schemas["RackPlace"];
+export type Entry = Schemas["Entry"];
+export type NewEntry = Schemas["NewEntry"];
+export type Problem = Omit<Schemas["Problem"], "current"> & { current?: Kept };
+export type Kept = Omit<Schemas["KeptBlank"], "document"> & { document: Document };
+
+export const isPath = (defect: Defect): defect is PathDefect => "path" in defect;

@@ -1,0 +1,169 @@
+import { useQueryClient } from "@tanstack/react-query";
+import { useCallback, useEffect, useState } from "react";
+import styled from "styled-components";
+import { api, Refused } from "../api/client";
+import type { Defect, Kept } from "../api/document";
+import { Button } from "../kit/Button";
+import { amountText } from "../kit/measure";
+import { ink } from "../kit/theme";
+import { useUnit } from "../kit/Units";
+import { freeId, makeDefect, type Tool } from "../piece/edit";
+import { surfaceMm } from "../piece/geometry";
+import { Piece } from "../piece/Piece";
+import { NextMove } from "../shop/NextMove";
+import { Docket, type Station } from "../stations/Docket";
+import { useDraft } from "./useDraft";
+import { useKeys } from "./useKeys";
+import { useReckon } from "./useReckon";
+
+const Frame = styled.main`
+  display: grid;
+  grid-template: "piece docket" minmax(0, 1fr) "next next" auto / minmax(0, 3fr) minmax(440px, 2fr);
+  min-height: 0;
+  > .piece { grid-area: piece; padding: 12px 22px 8px; min-height: 0; display: grid; grid-template-rows: auto minmax(0, 1fr); gap: 6px; }
+  > .docket { grid-area: docket; border-left: 2px solid ${ink.ink}; min-height: 0; }
+  > footer { grid-area: next; }
+  @media (max-width: 900px) {
+    grid-template: "piece" auto "docket" auto "next" auto / minmax(0, 1fr);
+    > .piece { height: 720px; }
+    > .docket { border-left: 0; border-top: 2px solid ${ink.ink}; }
+  }
+`;
+
+const Title = styled.div`
+  display: flex;
+  align-items: center;
+  gap: 4px 14px;
+  flex-wrap: wrap;
+  min-height: 44px;
+  h2 { font-size: 22px; font-weight: 750; }
+  .facts { color: ${ink.quiet}; flex: 1; }
+  .settling { opacity: 0.6; }
+`;
+
+const Notice = styled.div`
+  grid-column: 1 / -1;
+  border: 2px solid ${ink.rust};
+  padding: 8px 12px;
+  display: flex;
+  gap: 12px;
+  align-items: center;
+  flex-wrap: wrap;
+  p { flex: 1 1 300px; }
+`;
+
+/** One blank on the bench: the piece in view, the docket beside it, the next move below. */
+export function Bench({ kept, station, onStation }: { kept: Kept; station: Station; onStation: (station: Station) => void }) {
+  const draft = useDraft(kept);
+  const { document } = draft;
+  const { assessment, settled, problem } = useReckon(document);
+  const [chosen, choose] = useState<string>();
+  const [tool, take] = useState<Tool>();
+  const [clockDeg, setClock] = useState(60);
+  const [zMm, setZ] = useState<number>();
+  const [peelMm, setPeel] = useState(0);
+  const [refused, setRefused] = useState<Refused>();
+  const client = useQueryClient();
+
+  const save = useCallback(async () => {
+    try {
+      const now = await api.save(kept.id, draft.version, document);
+      client.setQueryData(["blank", kept.id], now);
+      draft.keep(now, document);
+      setRefused(undefined);
+      await client.invalidateQueries({ queryKey: ["shop"] });
+    } catch (fault) {
+      if (!(fault instanceof Refused)) throw fault;
+      setRefused(fault);
+    }
+  }, [client, document, draft, kept.id]);
+
+  const put = useCallback((defect: Defect, holding: boolean) => draft.change({ ...document, defects: document.defects.map((old) => (old.id === defect.id ? defect : old)) }, holding), [document, draft]);
+  const add = useCallback((defect: Defect) => {
+    draft.change({ ...document, defects: [...document.defects, defect] });
+    take(undefined);
+    choose(defect.id);
+    onStation("survey");
+  }, [document, draft, onStation]);
+  const remove = useCallback((id: string) => {
+    draft.change({ ...document, defects: document.defects.filter((defect) => defect.id !== id) });
+    choose(undefined);
+  }, [document, draft]);
+  const flip = { undo: draft.undo, redo: draft.redo, save: () => void save(), drop: () => take(undefined), remove: () => chosen && remove(chosen) };
+  useKeys(flip);
+
+  useEffect(() => {
+    window.document.title = `${document.number ?? ""} ${document.name} · Mossy Anvil`;
+  }, [document.number, document.name]);
+
+  if (!assessment) return <Waiting problem={problem?.detail} />;
+  const { geometry } = assessment;
+  const z = Math.min(zMm ?? geometry.length_mm * 0.6, geometry.length_mm);
+  const placeHere = (which: Tool) => {
+    const here = { clockDeg, zMm: z, rMm: surfaceMm(geometry, clockDeg, z) * 0.8 };
+    add(makeDefect(which, freeId(document.defects), here, here, "skin", geometry));
+  };
+  const look = { document, assessment, geometry, clockDeg, setClock, zMm: z, setZ, peelMm, chosen, choose, tool, put, add };
+  const at = { id: kept.id, draft, document, assessment, problem, chosen, choose, tool, take, put, remove, placeHere };
+  const badInput = problem && problem.status > 0 && problem.status < 500;
+
+  return (
+    <Frame>
+      <section className="piece" aria-label="Piece">
+        <div>
+          <TitleBar {...{ draft, settled, assessment, document }} onSave={() => void save()} />
+          {refused && <Unsaved refused={refused} onReload={() => { if (refused.problem.current) { draft.keep(refused.problem.current); setRefused(undefined); } }} onClose={() => setRefused(undefined)} />}
+          {problem && <Notice role="alert"><p>{badInput ? <>Not reckoned: {problem.errors?.[0]?.detail ?? problem.detail}. The numbers are of the last draft that could be.</> : problem.detail}</p></Notice>}
+        </div>
+        <Piece look={look} setPeel={setPeel} />
+      </section>
+      <div className="docket"><Docket station={station} onStation={onStation} at={at} /></div>
+      <NextMove move={assessment.next_move} onGo={onStation} />
+    </Frame>
+  );
+}
+
+type TitleProps = Pick<Parameters<typeof useTitle>[0], "document" | "assessment"> & { draft: ReturnType<typeof useDraft>; settled: boolean; onSave: () => void };
+
+const useTitle = ({ document, assessment }: { document: Kept["document"]; assessment: NonNullable<ReturnType<typeof useReckon>["assessment"]> }) => {
+  const unit = useUnit();
+  const mm = (value: number) => amountText(value, "mm", unit).replace(" mm", "");
+  const { shape } = document;
+  const size = shape.type === "disc" ? `⌀${mm(shape.diameter_mm)} × ${mm(shape.length_mm)}` : shape.type === "block" ? `${mm(shape.width_mm)} × ${mm(shape.height_mm)} × ${mm(shape.length_mm)}` : `${mm(assessment.geometry.length_mm)} long`;
+  const water = assessment.drying ? ` · ${amountText(assessment.drying.moisture_pct, "%", unit)}` : "";
+  return `${document.material.species} · ${size} · ${amountText(assessment.stages.blank.mass_g, "g", unit)}${water}`;
+};
+
+function TitleBar({ draft, settled, assessment, document, onSave }: TitleProps) {
+  const facts = useTitle({ document, assessment });
+  return (
+    <Title>
+      <h2>{document.number} {document.name}</h2>
+      <span className={settled ? "facts" : "facts settling"}>{facts}</span>
+      {draft.canUndo && <Button $kind="quiet" onPress={draft.undo}>Undo</Button>}
+      {draft.canRedo && <Button $kind="quiet" onPress={draft.redo}>Redo</Button>}
+      {draft.dirty ? <Button $kind="go" onPress={onSave}>Save</Button> : <span style={{ color: ink.quiet, padding: "0 6px" }}>saved</span>}
+    </Title>
+  );
+}
+
+function Unsaved({ refused, onReload, onClose }: { refused: Refused; onReload: () => void; onClose: () => void }) {
+  const { problem } = refused;
+  return (
+    <Notice role="alert">
+      <p><strong>Not saved.</strong> {problem.errors?.[0]?.detail ?? problem.detail} Your draft is kept on this screen.</p>
+      {problem.status === 409 && problem.current && <Button onPress={onReload}>Put my draft on the newer version</Button>}
+      <Button $kind="quiet" onPress={onClose}>Close</Button>
+    </Notice>
+  );
+}
+
+const Centred = styled.div`
+  display: grid;
+  place-items: center;
+  padding: 40px;
+  color: ${ink.quiet};
+  font-size: 18px;
+`;
+
+export const Waiting = ({ problem }: { problem?: string | undefined }) => <Centred role="status">{problem ?? "Putting it on the bench …"}</Centred>;

@@ -1,0 +1,77 @@
+import { useCallback, useEffect, useReducer } from "react";
+import type { Document, Entry, Kept } from "../api/document";
+
+/** A blank as it is being changed: what is kept, what is on screen, and the steps between. */
+type Draft = { kept: Kept; past: Document[]; present: Document; future: Document[]; held: Document | undefined };
+
+type Step =
+  | { do: "change"; document: Document; holding: boolean }
+  | { do: "undo" | "redo" | "drop" }
+  | { do: "log"; entry: Entry }
+  | { do: "keep"; kept: Kept; sent: Document | undefined };
+
+const MOST_STEPS = 200;
+
+function step(draft: Draft, action: Step): Draft {
+  switch (action.do) {
+    case "change": {
+      // While something is held (a drag), the steps between are one step: from where it was picked up.
+      const from = draft.held ?? draft.present;
+      if (action.holding) return { ...draft, present: action.document, held: from };
+      return { ...draft, past: [...draft.past, from].slice(-MOST_STEPS), present: action.document, future: [], held: undefined };
+    }
+    case "undo": {
+      const back = draft.past.at(-1);
+      return back ? { ...draft, past: draft.past.slice(0, -1), present: back, future: [draft.present, ...draft.future], held: undefined } : draft;
+    }
+    case "redo": {
+      const [next, ...rest] = draft.future;
+      return next ? { ...draft, past: [...draft.past, draft.present], present: next, future: rest, held: undefined } : draft;
+    }
+    case "drop":
+      return { ...draft, past: [...draft.past, draft.present], present: draft.kept.document, future: [], held: undefined };
+    case "log":
+      return { ...draft, kept: { ...draft.kept, journal: [...draft.kept.journal, action.entry] } };
+    case "keep":
+      // What was changed while the save was on its way stays changed.
+      return { ...draft, kept: action.kept, present: action.sent === undefined || draft.present === action.sent ? action.kept.document : draft.present };
+  }
+}
+
+const place = (id: number) => `draft-of-${id}`;
+
+function open(kept: Kept): Draft {
+  const fresh: Draft = { kept, past: [], present: kept.document, future: [], held: undefined };
+  const stored = localStorage.getItem(place(kept.id));
+  if (!stored) return fresh;
+  const { version, document } = JSON.parse(stored) as { version: number; document: Document };
+  // A draft of an older version still shows; saving it says what has changed meanwhile.
+  return { ...fresh, kept: { ...kept, version }, past: [kept.document], present: { ...document, ...(kept.document.readings && { readings: kept.document.readings }) } };
+}
+
+/** The draft of one blank, with undo; unsaved changes outlive a reload. */
+export function useDraft(kept: Kept) {
+  const [draft, send] = useReducer(step, kept, open);
+  const dirty = draft.present !== draft.kept.document;
+
+  useEffect(() => {
+    if (dirty) localStorage.setItem(place(kept.id), JSON.stringify({ version: draft.kept.version, document: draft.present }));
+    else localStorage.removeItem(place(kept.id));
+  }, [dirty, draft.present, draft.kept.version, kept.id]);
+
+  return {
+    document: draft.present,
+    version: draft.kept.version,
+    journal: draft.kept.journal,
+    dirty,
+    canUndo: draft.past.length > 0,
+    canRedo: draft.future.length > 0,
+    change: useCallback((document: Document, holding = false) => send({ do: "change", document, holding }), []),
+    undo: useCallback(() => send({ do: "undo" }), []),
+    redo: useCallback(() => send({ do: "redo" }), []),
+    drop: useCallback(() => send({ do: "drop" }), []),
+    addEntry: useCallback((entry: Entry) => send({ do: "log", entry }), []),
+    keep: useCallback((now: Kept, sent?: Document) => send({ do: "keep", kept: now, sent }), []),
+  };
+}
+export type DraftHandle = ReturnType<typeof useDraft>;

@@ -1,0 +1,46 @@
+import { Label, Radio, RadioGroup } from "react-aria-components";
+import styled from "styled-components";
+import { focusRing, ink } from "./theme";
+
+const Group = styled(RadioGroup)`
+  display: grid;
+  gap: 2px;
+`;
+
+const Row = styled.div`
+  display: flex;
+  flex-wrap: wrap;
+`;
+
+const Option = styled(Radio)`
+  min-height: 44px;
+  padding: 0 12px;
+  display: flex;
+  align-items: center;
+  cursor: pointer;
+  border: 1px solid ${ink.slate};
+  margin: 0 -1px -1px 0;
+  ${focusRing}
+  &[data-selected] {
+    background: ${ink.moss};
+    border-color: ${ink.moss};
+    color: ${ink.onMoss};
+    font-weight: 650;
+  }
+`;
+
+type Props<Value extends string> = { label: string; value: Value; options: Record<Value, string>; onChange: (value: Value) => void };
+
+/** One of a few, all in sight. */
+export function Choice<Value extends string>({ label, value, options, onChange }: Props<Value>) {
+  return (
+    <Group value={value} onChange={(chosen) => onChange(chosen as Value)}>
+      <Label style={{ fontSize: 14, color: ink.quiet }}>{label}</Label>
+      <Row>
+        {(Object.keys(options) as Value[]).map((key) => (
+          <Option key={key} value={key}>{options[key]}</Option>
+        ))}
+      </Row>
+    </Group>
+  );
+}

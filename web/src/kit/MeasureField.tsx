@@ -1,0 +1,92 @@
+import { useState } from "react";
+import { FieldError, Input, Label, TextField } from "react-aria-components";
+import styled from "styled-components";
+import { lengthText, parseLength } from "./measure";
+import { focusRing, ink } from "./theme";
+import { useUnit } from "./Units";
+
+const Frame = styled(TextField)`
+  display: grid;
+  gap: 2px;
+  align-content: start;
+`;
+
+export const FieldLabel = styled(Label)`
+  font-size: 14px;
+  color: ${ink.quiet};
+`;
+
+export const FieldInput = styled(Input)`
+  min-height: 44px;
+  width: 100%;
+  padding: 0 10px;
+  border: 1px solid ${ink.slate};
+  background: ${ink.paper};
+  ${focusRing}
+  &[data-invalid] {
+    border: 2px solid ${ink.rust};
+  }
+`;
+
+export const FieldFault = styled(FieldError)`
+  font-size: 14px;
+  color: ${ink.rust};
+`;
+
+type Reading = { parse: (text: string) => number | undefined; show: (value: number) => string; hint: string };
+type Props = { label: string; value: number; onChange: (value: number) => void; fault?: string | undefined; isDisabled?: boolean };
+
+/** A number typed as people say it. Nothing is snapped or clamped: what cannot be read is said, and stays as typed. */
+function TypedField({ label, value, onChange, fault, isDisabled = false, reading }: Props & { reading: Reading }) {
+  const [typed, setTyped] = useState<string>();
+  const parsed = typed === undefined ? value : reading.parse(typed);
+  const wrong = parsed === undefined ? reading.hint : fault;
+  const take = () => {
+    if (typed === undefined || parsed === undefined) return;
+    setTyped(undefined);
+    if (parsed !== value) onChange(parsed);
+  };
+  return (
+    <Frame isInvalid={wrong !== undefined} isDisabled={isDisabled} value={typed ?? reading.show(value)} onChange={setTyped} onBlur={take}
+      onKeyDown={(event) => {
+        if (event.key === "Enter") take();
+        if (event.key === "Escape") setTyped(undefined);
+      }}>
+      <FieldLabel>{label}</FieldLabel>
+      <FieldInput />
+      {wrong !== undefined && <FieldFault>{wrong}</FieldFault>}
+    </Frame>
+  );
+}
+
+/** A length, in the shown units or with its own. */
+export function LengthField(props: Props) {
+  const unit = useUnit();
+  const hint = unit === "in" ? "A length: 2 3/8, 2.375 or 60 mm" : "A length: 60, 6 cm or 2 3/8″";
+  return <TypedField {...props} label={`${props.label}, ${unit}`} reading={{ parse: (text) => parseLength(text, unit), show: (mm) => lengthText(mm, unit), hint }} />;
+}
+
+const plainNumber = (text: string) => {
+  const value = Number(text.trim().replace(",", "."));
+  return text.trim() !== "" && Number.isFinite(value) ? value : undefined;
+};
+
+/** An hour on the clock, to the minute: 2:30 is half past two; 75° is degrees. */
+export function ClockField(props: Props) {
+  const parse = (text: string) => {
+    const time = /^\s*(\d{1,2})(?::([0-5]\d))?\s*$/.exec(text);
+    if (time) return Number(time[1]) <= 12 ? (Number(time[1]) % 12) * 30 + Number(time[2] ?? 0) / 2 : undefined;
+    const degrees = /^\s*(\d+(?:[.,]\d+)?)\s*°\s*$/.exec(text);
+    return degrees?.[1] ? plainNumber(degrees[1]) : undefined;
+  };
+  const show = (deg: number) => {
+    const minutes = Math.round((((deg % 360) + 360) % 360) * 2) % 720;
+    return `${Math.floor(minutes / 60) || 12}:${String(minutes % 60).padStart(2, "0")}`;
+  };
+  return <TypedField {...props} label={`${props.label}, o’clock`} reading={{ parse, show, hint: "An hour: 2, 2:30 or 75°" }} />;
+}
+
+/** A plain number with its unit in the label. */
+export function NumberField(props: Props) {
+  return <TypedField {...props} reading={{ parse: plainNumber, show: (value) => String(Math.round(value * 1000) / 1000), hint: "A number" }} />;
+}

@@ -1,0 +1,122 @@
+import { Fragment, useId, useState } from "react";
+import { Button } from "react-aria-components";
+import styled from "styled-components";
+import type { Amount, Finding, Working } from "../api/document";
+import { amountText, sentenceText } from "./measure";
+import { focusRing, ink, toneInk } from "./theme";
+import { useUnit } from "./Units";
+
+const SURE = { measured: "measured", derived: "derived", rule_of_thumb: "rule of thumb" } as const;
+const SURE_MARK = { measured: "●", derived: "◐", rule_of_thumb: "○" } as const;
+
+const Unfold = styled(Button)`
+  border: 0;
+  background: none;
+  padding: 0 4px;
+  margin-left: 4px;
+  min-height: 28px;
+  font-size: 14px;
+  font-weight: 400;
+  cursor: pointer;
+  color: ${ink.quiet};
+  white-space: nowrap;
+  border-bottom: 1px dotted ${ink.quiet};
+  ${focusRing}
+`;
+
+const Sheet = styled.div`
+  margin: 8px 0 2px;
+  padding: 10px 14px;
+  background: ${ink.ground};
+  border-left: 3px solid ${ink.rule};
+  font-size: 15px;
+  font-weight: 400;
+  line-height: 1.35;
+  dl { display: grid; grid-template-columns: auto 1fr; gap: 0 14px; margin: 6px 0; }
+  dd { margin: 0; }
+  dt, .source { color: ${ink.quiet}; }
+`;
+
+function WorkingSheet({ working, id }: { working: Working; id: string }) {
+  const unit = useUnit();
+  return (
+    <Sheet id={id}>
+      <strong>{amountText(working.value, working.unit, unit)}</strong> = {working.formula}
+      {working.inputs.length > 0 && (
+        <dl>
+          {working.inputs.map((input) => (
+            <Fragment key={input.name}>
+              <dt>{input.name}</dt>
+              <dd>{amountText(input.value, input.unit, unit)}</dd>
+            </Fragment>
+          ))}
+        </dl>
+      )}
+      <div className="source">{SURE_MARK[working.certainty]} {SURE[working.certainty]} · {working.source}</div>
+    </Sheet>
+  );
+}
+
+/** Words or a number with the working behind it, folded. */
+export function Worked({ children, working }: { children: React.ReactNode; working: Working | undefined }) {
+  const [open, setOpen] = useState(false);
+  const id = useId();
+  if (!working) return <>{children}</>;
+  return (
+    <>
+      {children}
+      <Unfold aria-expanded={open} aria-controls={id} onPress={() => setOpen(!open)}>
+        {SURE_MARK[working.certainty]} {open ? "fold" : SURE[working.certainty]}
+      </Unfold>
+      {open && <WorkingSheet working={working} id={id} />}
+    </>
+  );
+}
+
+/** A sentence of the core, its amounts in bold. */
+export function Sentence({ text, values }: { text: string; values: Amount[] }) {
+  const unit = useUnit();
+  return (
+    <>
+      {text.split(/(\{\w+\})/).map((part, index) => {
+        const amount = values.find(({ name }) => part === `{${name}}`);
+        return amount ? <strong key={index}>{sentenceText(part, [amount], unit)}</strong> : <Fragment key={index}>{part}</Fragment>;
+      })}
+    </>
+  );
+}
+
+const Line = styled.li<{ $tone: Finding["tone"]; $lead: boolean }>`
+  padding: ${({ $lead }) => ($lead ? "2px 0 2px 14px" : "9px 0 9px 14px")};
+  margin-bottom: ${({ $lead }) => ($lead ? "10px" : "0")};
+  border-left: 5px solid ${({ $tone }) => ($tone === "plain" ? "transparent" : toneInk[$tone])};
+  font-size: ${({ $lead }) => ($lead ? "20px" : "16px")};
+  font-weight: ${({ $lead }) => ($lead ? 650 : 400)};
+  line-height: 1.3;
+  & + & { border-top: ${({ $lead }) => ($lead ? "0" : `1px solid ${ink.rule}`)}; }
+`;
+
+const TONE_WORD = { plain: "", go: "Go: ", care: "Care: ", stop: "Stop: " } as const;
+const Unseen = styled.span`
+  position: absolute;
+  width: 1px;
+  height: 1px;
+  overflow: hidden;
+  clip-path: inset(50%);
+`;
+
+/** Findings, the first of them the headline where `lead` is set. */
+export function Findings({ findings, workings, lead = false }: { findings: Finding[]; workings: Record<string, Working>; lead?: boolean }) {
+  return (
+    <ul>
+      {findings.map((finding, index) => (
+        <Line key={finding.text} $tone={finding.tone} $lead={lead && index === 0}>
+          <Unseen>{TONE_WORD[finding.tone]}</Unseen>
+          <Worked working={finding.figure ? workings[finding.figure] : undefined}>
+            <Sentence text={finding.text} values={finding.values} />
+          </Worked>
+        </Line>
+      ))}
+    </ul>
+  );
+}

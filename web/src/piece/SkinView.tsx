@@ -1,0 +1,130 @@
+import type { PointerEvent } from "react";
+import styled from "styled-components";
+import { isPath, type BodyDefect, type PathDefect } from "../api/document";
+import { ink } from "../kit/theme";
+import { DefectTag, Handle } from "./Defect";
+import { follow, placeOf } from "./drag";
+import { freeId, makeDefect } from "./edit";
+import { bodyOnSkin, fold, pathPoints, surfaceMm } from "./geometry";
+import { barbed, edgeOf, groundOf, outlinePath } from "./Ground";
+import type { Look } from "./types";
+import { defectHandle } from "./useDefectHandle";
+import { useSize } from "./useSize";
+
+const LEFT = 44;
+const RIGHT = 14;
+const FOOT = 24;
+
+const Frame = styled.svg`
+  width: 100%;
+  height: 100%;
+  display: block;
+  touch-action: none;
+  user-select: none;
+`;
+
+/** The surface unrolled: 12 to 12 o'clock from left to right, tail above, head below, as it is after peeling so deep. */
+export function SkinView({ look }: { look: Look }) {
+  const [frame, { width, height }] = useSize<SVGSVGElement>();
+  const { geometry, document } = look;
+  const wide = width - LEFT - RIGHT;
+  const tall = height - FOOT - 4;
+  const at = (clockDeg: number, zMm: number): [number, number] => [LEFT + (clockDeg / 360) * wide, 4 + (1 - zMm / geometry.length_mm) * tall];
+  const back = (x: number, y: number) => ({ clockDeg: ((x - LEFT) / wide) * 360, zMm: Math.min(geometry.length_mm, Math.max(0, (1 - (y - 4) / tall) * geometry.length_mm)) });
+  const peeled = (clockDeg: number) => Math.max(1, surfaceMm(geometry, clockDeg, look.zMm) - look.peelMm);
+  const toBy = (from: [number, number], to: [number, number]) => {
+    const [a, b] = [back(...from), back(...to)];
+    return { clockDeg: b.clockDeg - a.clockDeg, zMm: b.zMm - a.zMm };
+  };
+  const point = (event: PointerEvent) => {
+    if (!look.tool) return;
+    const tool = look.tool;
+    const place = (x: number, y: number) => {
+      const { clockDeg, zMm } = back(x, y);
+      return { clockDeg: fold(clockDeg), zMm, rMm: Math.max(1, peeled(clockDeg) - 8) };
+    };
+    const from = place(...placeOf(event));
+    follow(event, () => undefined, (x, y) => look.add(makeDefect(tool, freeId(document.defects), from, place(x, y), "skin", geometry)));
+  };
+
+  return (
+    <Frame ref={frame} role="group" aria-label={`Skin unrolled, 12 o’clock to 12 o’clock, tail above. ${document.defects.length} defects on the map.`}>
+      {wide > 0 && (
+        <>
+          <clipPath id="skin-clip"><rect x={LEFT} y={4} width={wide} height={tall} /></clipPath>
+          <rect data-skin x={LEFT} y={4} width={wide} height={tall} fill={ink.wood} stroke={ink.slate} onPointerDown={point} style={{ cursor: look.tool ? "crosshair" : "default" }} />
+          <text x={LEFT - 8} y={16} fontSize="14" textAnchor="end" fill={ink.quiet}>tail</text>
+          <text x={LEFT - 8} y={tall} fontSize="14" textAnchor="end" fill={ink.quiet}>head</text>
+          <g clipPath="url(#skin-clip)">
+            {document.defects.map((defect) =>
+              [-360, 0, 360].map((lap) =>
+                isPath(defect)
+                  ? <PathOnSkin key={`${defect.id}${lap}`} {...{ look, defect, at, lap, toBy }} />
+                  : <BodyOnSkin key={`${defect.id}${lap}`} {...{ look, defect, at, lap, toBy, peeled }} />,
+              ),
+            )}
+          </g>
+          <path d={`M${LEFT} ${at(0, look.zMm)[1]}H${LEFT + wide}`} stroke={ink.moss} strokeDasharray="7 4" pointerEvents="none" />
+          {[look.clockDeg, fold(look.clockDeg + 180)].map((clockDeg, index) => (
+            <path key={index} d={`M${at(clockDeg, 0)[0]} 4V${tall + 4}`} stroke={ink.moss} strokeWidth={index === 0 ? 2 : 1} strokeDasharray="7 4" pointerEvents="none" />
+          ))}
+          {Array.from({ length: 13 }, (_, hour) => (
+            <g key={hour} pointerEvents="none">
+              <path d={`M${at(hour * 30, 0)[0]} ${tall + 4}v5`} stroke={ink.slate} />
+              <text x={at(hour * 30, 0)[0]} y={height - 3} fontSize="14" textAnchor="middle" fill={ink.quiet} fontWeight={hour % 3 === 0 ? 700 : 400}>{hour % 12 || 12}</text>
+            </g>
+          ))}
+        </>
+      )}
+    </Frame>
+  );
+}
+
+type At = (clockDeg: number, zMm: number) => [number, number];
+type OnSkin<Kind> = { look: Look; defect: Kind; at: At; lap: number; toBy: (from: [number, number], to: [number, number]) => { clockDeg: number; zMm: number } };
+
+/** Inked where this depth cuts the body; dashed where it lies under (or over) the surface. */
+function BodyOnSkin({ look, defect, at, lap, toBy, peeled }: OnSkin<BodyDefect> & { peeled: (clockDeg: number) => number }) {
+  const centre = { ...defect, centre: { ...defect.centre, clock_deg: fold(defect.centre.clock_deg) + lap } };
+  const met = bodyOnSkin(centre, peeled);
+  const outline = (met.length > 0 ? met : bodyOnSkin(centre, () => Math.max(1, defect.centre.r_mm))).map(([clockDeg, z]) => at(clockDeg, z));
+  const [x, y] = at(centre.centre.clock_deg, centre.centre.z_mm);
+  if (x < -60 || x > 4000) return null;
+  return (
+    <Handle {...defectHandle(look, defect, toBy)} {...(lap !== 0 && { tabIndex: -1, "aria-hidden": true })}>
+      <path className="halo" d={outlinePath(outline)} />
+      <path d={outlinePath(outline)} fill={met.length > 0 ? groundOf(defect) : "transparent"} stroke={met.length > 0 ? ink.ink : ink.quiet} strokeWidth="1.4"
+        strokeDasharray={met.length > 0 ? edgeOf(defect) : "2 4"} />
+      <DefectTag x={x} y={y} id={defect.id} />
+    </Handle>
+  );
+}
+
+/** On the side, its own line as deep as it goes; on a face, where it comes to the edge of the map. */
+function PathOnSkin({ look, defect, at, lap, toBy }: OnSkin<PathDefect>) {
+  const side = defect.enters === "side";
+  const gone = side && look.peelMm >= defect.depth_mm;
+  const places = pathPoints(defect, look.geometry);
+  const base = fold(places[0]?.clockDeg ?? 0) - (places[0]?.clockDeg ?? 0) + lap;
+  const line = side
+    ? places.map(({ clockDeg, zMm }) => at(clockDeg + base, zMm))
+    : [...new Set(places.map(({ clockDeg }) => Math.round(fold(clockDeg))))].sort((a, b) => a - b).map((clockDeg) => at(clockDeg + lap, look.geometry.length_mm * (defect.enters === "head_face" ? 0.02 : 0.98)));
+  const middle = line[Math.floor(line.length / 2)] ?? [0, 0];
+  const mended = "mend" in defect && defect.mend !== undefined && defect.mend !== "none";
+  if (!side) {
+    return (
+      <g pointerEvents="none">
+        {line.map(([x, y]) => <path key={x} d={`M${x} ${y}v${defect.enters === "head_face" ? -5 : 5}`} stroke={ink.rust} strokeWidth="1.6" />)}
+      </g>
+    );
+  }
+  return (
+    <Handle {...defectHandle(look, defect, toBy)} {...(lap !== 0 && { tabIndex: -1, "aria-hidden": true })}>
+      <path className="halo" d={outlinePath(line, false)} />
+      {defect.type === "bark_inclusion" && <path d={outlinePath(line, false)} fill="none" stroke="url(#ground-bark)" strokeWidth="12" />}
+      <path d={gone ? outlinePath(line, false) : barbed(line, 1)} fill="none" stroke={gone ? ink.quiet : ink.rust} strokeWidth={gone || mended ? 1.4 : 2.6} strokeDasharray={gone ? "2 4" : "none"} strokeLinecap="round" />
+      <path d={outlinePath(line, false)} stroke="transparent" strokeWidth="24" fill="none" />
+      <DefectTag x={middle[0] + 15} y={middle[1]} id={defect.id} />
+    </Handle>
+  );
+}

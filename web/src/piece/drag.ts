@@ -1,0 +1,34 @@
+import type { PointerEvent as ReactPointerEvent } from "react";
+
+/** The drawing a pressed mark belongs to. */
+const drawingOf = (event: ReactPointerEvent): SVGSVGElement => {
+  const mark = event.currentTarget as SVGElement;
+  return mark.ownerSVGElement ?? (mark as SVGSVGElement);
+};
+
+/** Follows one pointer from press to release over a drawing; places are in the drawing's own pixels. */
+export function follow(event: ReactPointerEvent, onMove: (x: number, y: number) => void, onEnd: (x: number, y: number) => void) {
+  const svg = drawingOf(event);
+  event.preventDefault();
+  svg.setPointerCapture(event.pointerId);
+  const place = (at: { clientX: number; clientY: number }): [number, number] => {
+    const box = svg.getBoundingClientRect();
+    return [at.clientX - box.left, at.clientY - box.top];
+  };
+  const stop = new AbortController();
+  const listen = (type: "pointermove" | "pointerup" | "pointercancel", act: (moved: PointerEvent) => void) =>
+    svg.addEventListener(type, (moved) => moved.pointerId === event.pointerId && act(moved), { signal: stop.signal });
+  listen("pointermove", (moved) => onMove(...place(moved)));
+  const end = (moved: PointerEvent) => {
+    stop.abort();
+    onEnd(...place(moved));
+  };
+  listen("pointerup", end);
+  listen("pointercancel", end);
+}
+
+/** Where on its drawing the pointer is. */
+export const placeOf = (event: ReactPointerEvent): [number, number] => {
+  const box = drawingOf(event).getBoundingClientRect();
+  return [event.clientX - box.left, event.clientY - box.top];
+};

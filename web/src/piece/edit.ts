@@ -1,0 +1,66 @@
+// Making and moving defects by pointing. Places stay on the blank; whether they make sense the core says.
+import type { Defect, Geometry } from "../api/document";
+import { isPath } from "../api/document";
+import { fold, surfaceMm, turn, type Place } from "./geometry";
+
+export type Tool = "crack" | "void" | "soft_zone";
+
+const round = (value: number, to: number) => Math.round(value / to) * to;
+const within = (value: number, low: number, high: number) => Math.min(high, Math.max(low, value));
+
+/** A letter nobody uses yet: A, B … Z, A2 … */
+export function freeId(defects: Defect[]): string {
+  const used = new Set(defects.map(({ id }) => id));
+  for (let round = 1; ; round++) {
+    for (const letter of "ABCDEFGHIJKLMNOPQRSTUVWXYZ") {
+      const id = round === 1 ? letter : `${letter}${round}`;
+      if (!used.has(id)) return id;
+    }
+  }
+}
+
+/** A new defect from where the pointer went down and came up; on the skin, or on the tail face. */
+export function makeDefect(tool: Tool, id: string, from: Place, to: Place, on: "skin" | "end", geometry: Geometry): Defect {
+  if (tool === "crack") return on === "skin" ? sideCrack(id, from, to, geometry) : faceCrack(id, from, to, geometry);
+  const centre = { clock_deg: round(from.clockDeg, 1), r_mm: round(from.rMm, 1), z_mm: round(from.zMm, 1) };
+  const size = (share: number) => Math.max(6, round(within(geometry.max_radius_mm * share, 6, geometry.length_mm), 1));
+  if (tool === "void") return { id, type: "void", centre, size_mm: [size(0.18), size(0.2), size(0.16)], contents: "air" };
+  return { id, type: "soft_zone", centre, size_mm: [size(0.45), size(0.6), size(0.45)], grade: "soft" };
+}
+
+function sideCrack(id: string, from: Place, to: Place, geometry: Geometry): Defect {
+  const still = Math.abs(turn(from.clockDeg, to.clockDeg)) < 2 && Math.abs(to.zMm - from.zMm) < geometry.length_mm * 0.04;
+  const reach = geometry.length_mm * 0.3;
+  const ends = still ? [{ ...from, zMm: from.zMm - reach }, { ...from, zMm: from.zMm + reach }] : [from, to];
+  const path = ends.map(({ clockDeg, zMm }) => ({ clock_deg: round(fold(clockDeg), 1), z_mm: round(within(zMm, 0, geometry.length_mm), 1) }));
+  return { id, type: "crack", enters: "side", path, depth_mm: round(geometry.max_radius_mm * 0.2, 1), width_mm: 1, through: false, mend: "none" };
+}
+
+function faceCrack(id: string, from: Place, to: Place, geometry: Geometry): Defect {
+  const still = Math.abs(turn(from.clockDeg, to.clockDeg)) < 2 && Math.abs(to.rMm - from.rMm) < 3;
+  const ends = still ? [{ ...from, rMm: from.rMm - 12 }, { ...from, rMm: from.rMm + 12 }] : [from, to];
+  const path = ends.map(({ clockDeg, rMm }) => ({
+    clock_deg: round(fold(clockDeg), 1), z_mm: geometry.length_mm, r_mm: Math.floor(within(rMm, 0, surfaceMm(geometry, clockDeg, geometry.length_mm))),
+  }));
+  return { id, type: "crack", enters: "tail_face", path, depth_mm: round(geometry.length_mm * 0.25, 1), width_mm: 1, through: false, mend: "none" };
+}
+
+/** The defect turned, slid along the axis, and drawn out from it by so much. */
+export function moveDefect(defect: Defect, by: { clockDeg?: number; zMm?: number; rMm?: number }, geometry: Geometry): Defect {
+  const { clockDeg = 0, zMm = 0, rMm = 0 } = by;
+  const z = (value: number) => round(within(value, 0, geometry.length_mm), 0.5);
+  const clock = (value: number) => round(fold(value + clockDeg), 0.5);
+  if (!isPath(defect)) {
+    const centre = { clock_deg: clock(defect.centre.clock_deg), z_mm: z(defect.centre.z_mm + zMm), r_mm: 0 };
+    centre.r_mm = round(within(defect.centre.r_mm + rMm, 0, surfaceMm(geometry, centre.clock_deg, centre.z_mm)), 0.5);
+    return { ...defect, centre };
+  }
+  // A path keeps its shape: it slides only as far as its own ends allow.
+  const zs = defect.path.map((point) => point.z_mm);
+  const slide = defect.enters === "side" ? within(zMm, -Math.min(...zs), geometry.length_mm - Math.max(...zs)) : 0;
+  const path = defect.path.map((point) => ({
+    ...point, clock_deg: clock(point.clock_deg), z_mm: z(point.z_mm + slide),
+    ...(point.r_mm !== undefined && { r_mm: round(within(point.r_mm + rMm, 0, surfaceMm(geometry, point.clock_deg + clockDeg, point.z_mm)), 0.5) }),
+  }));
+  return { ...defect, path };
+}

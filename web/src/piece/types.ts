@@ -1,0 +1,21 @@
+import type { Assessment, Defect, Document, Geometry } from "../api/document";
+import type { Tool } from "./edit";
+
+/** What the three drawings share: one piece, one hand, one z, one chosen defect. */
+export type Look = {
+  document: Document;
+  assessment: Assessment;
+  geometry: Geometry;
+  clockDeg: number;
+  setClock: (deg: number) => void;
+  zMm: number;
+  setZ: (mm: number) => void;
+  peelMm: number;
+  chosen: string | undefined;
+  choose: (id: string | undefined) => void;
+  tool: Tool | undefined;
+  /** Puts a defect in place of the one with its id; `holding` while it is still being dragged. */
+  put: (defect: Defect, holding: boolean) => void;
+  /** A new defect from a stroke of the pointer. */
+  add: (defect: Defect) => void;
+};

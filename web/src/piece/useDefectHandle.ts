@@ -1,0 +1,44 @@
+import type { KeyboardEvent, PointerEvent } from "react";
+import type { Defect } from "../api/document";
+import { follow, placeOf } from "./drag";
+import { moveDefect } from "./edit";
+import { defectLabel } from "./Defect";
+import type { Look } from "./types";
+
+type By = { clockDeg?: number; zMm?: number; rMm?: number };
+const STILL_PX = 3;
+
+/** What makes a drawn defect a handle: press to choose, drag to move, arrows to nudge. `toBy` turns two places on the drawing into a move. */
+export function defectHandle(look: Look, defect: Defect, toBy: (from: [number, number], to: [number, number]) => By) {
+  const nudge: Record<string, By> = { ArrowLeft: { clockDeg: -3 }, ArrowRight: { clockDeg: 3 }, ArrowUp: { zMm: 1 }, ArrowDown: { zMm: -1 } };
+  return {
+    tabIndex: 0,
+    role: "button",
+    "aria-label": `${defectLabel(defect, look.geometry)}. Arrow keys move it.`,
+    "aria-pressed": look.chosen === defect.id,
+    "data-chosen": look.chosen === defect.id,
+    "data-defect": defect.id,
+    onKeyDown: (event: KeyboardEvent) => {
+      if (event.key === "Enter" || event.key === " ") look.choose(defect.id);
+      const by = nudge[event.key];
+      if (by) look.put(moveDefect(defect, by, look.geometry), false);
+      if (by || event.key === " ") event.preventDefault();
+    },
+    onPointerDown: (event: PointerEvent) => {
+      if (look.tool) return;
+      event.stopPropagation();
+      look.choose(defect.id);
+      const from = placeOf(event);
+      const moved = (x: number, y: number) => (Math.hypot(x - from[0], y - from[1]) < STILL_PX ? undefined : moveDefect(defect, toBy(from, [x, y]), look.geometry));
+      let held = false;
+      follow(event,
+        (x, y) => {
+          const there = moved(x, y);
+          if (!there) return;
+          held = true;
+          look.put(there, true);
+        },
+        (x, y) => held && look.put(moved(x, y) ?? defect, false));
+    },
+  };
+}

@@ -1,0 +1,97 @@
+import { useEffect, useRef } from "react";
+import { NavLink } from "react-router";
+import styled from "styled-components";
+import type { RackPlace, Shop } from "../api/document";
+import { ink } from "../kit/theme";
+
+const Strip = styled.header`
+  display: grid;
+  grid-template-columns: auto minmax(0, 1fr) auto;
+  border-bottom: 2px solid ${ink.ink};
+  min-height: 0;
+`;
+
+const House = styled.div`
+  padding: 12px 26px 10px 22px;
+  display: grid;
+  align-content: center;
+  h1 { font-size: 19px; font-weight: 750; line-height: 1.1; }
+  p { font-size: 14px; color: ${ink.quiet}; }
+`;
+
+const Places = styled.nav`
+  display: flex;
+  overflow-x: auto;
+  scrollbar-width: thin;
+  border-left: 1px solid ${ink.rule};
+`;
+
+const Place = styled(NavLink)`
+  flex: none;
+  width: 104px;
+  display: grid;
+  grid-template: "number shape" 44px "state state" 26px / 34px 1fr;
+  align-content: center;
+  padding: 0 10px;
+  gap: 2px 6px;
+  text-decoration: none;
+  color: inherit;
+  border-right: 1px solid ${ink.rule};
+  .number { grid-area: number; align-self: center; font-size: 18px; font-weight: 700; }
+  .shape { grid-area: shape; width: 100%; height: 44px; }
+  .state { grid-area: state; display: flex; align-items: center; gap: 6px; font-size: 14px; white-space: nowrap; }
+  &.active { background: ${ink.moss}; color: ${ink.onMoss}; }
+  &:focus-visible { outline: 3px solid ${ink.ochre}; outline-offset: -3px; }
+`;
+
+/** Every blank as its own silhouette, with its wait as a ring that closes or a notch when it is ready for a hand. */
+export function Rack({ shop, current, children }: { shop: Shop; current: number | undefined; children: React.ReactNode }) {
+  const here = useRef<HTMLAnchorElement>(null);
+  useEffect(() => here.current?.scrollIntoView({ block: "nearest", inline: "nearest" }), [current]);
+  return (
+    <Strip>
+      <House>
+        <h1>Mossy<br />Anvil</h1>
+        <p>{shop.name}</p>
+      </House>
+      <Places aria-label="Rack">
+        {shop.rack.map((place) => (
+          <Place key={place.id} to={`/blanks/${place.id}`} ref={place.id === current ? here : undefined} aria-label={`${place.number ?? ""} ${place.name}, ${stateText(place)}`} title={place.name}>
+            <span className="number">{place.number ?? "–"}</span>
+            <Silhouette place={place} />
+            <span className="state">{place.wait ? <Ring share={place.wait.share_done} /> : place.ready ? <Notch /> : null}{stateText(place)}</span>
+          </Place>
+        ))}
+      </Places>
+      {children}
+    </Strip>
+  );
+}
+
+const stateText = ({ wait, note }: RackPlace) => {
+  if (!wait) return note;
+  return wait.days_left < 1 ? `${Math.max(1, Math.round(wait.days_left * 24))} h` : `${Math.round(wait.days_left)} d`;
+};
+
+function Silhouette({ place }: { place: RackPlace }) {
+  const [wide, tall] = [46, 38];
+  const length = Math.max(...place.silhouette.map(([z = 0]) => z), 1);
+  const reach = Math.max(...place.silhouette.map(([, r = 0]) => r), 1);
+  const scale = Math.min(wide / length, tall / (2 * reach));
+  const at = (z: number, r: number) => `${(23 + (z - length / 2) * scale).toFixed(1)} ${(22 - r * scale).toFixed(1)}`;
+  const upper = place.silhouette.map(([z = 0, r = 0]) => at(z, r));
+  const lower = [...place.silhouette].reverse().map(([z = 0, r = 0]) => at(z, -r));
+  return <svg className="shape" viewBox="0 0 46 44" aria-hidden><path d={`M${[...upper, ...lower].join("L")}Z`} fill="var(--waste)" stroke="currentColor" strokeWidth="1.6" /></svg>;
+}
+
+const Notch = () => <svg width="12" height="14" aria-hidden><path d="M0 0h12v8l-6 6l-6-6z" fill="currentColor" /></svg>;
+
+function Ring({ share }: { share: number }) {
+  const around = 2 * Math.PI * 5.5;
+  return (
+    <svg width="16" height="16" aria-hidden>
+      <circle cx="8" cy="8" r="5.5" fill="none" stroke="currentColor" strokeOpacity="0.25" strokeWidth="4" />
+      <circle cx="8" cy="8" r="5.5" fill="none" stroke={ink.ochre} strokeWidth="4" strokeDasharray={`${share * around} ${around}`} transform="rotate(-90 8 8)" />
+    </svg>
+  );
+}

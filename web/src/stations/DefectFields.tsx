@@ -1,0 +1,79 @@
+import type { BodyDefect, Crack, Defect, PathDefect } from "../api/document";
+import { isPath } from "../api/document";
+import { Button } from "../kit/Button";
+import { Choice } from "../kit/Choice";
+import { ClockField, LengthField, NumberField } from "../kit/MeasureField";
+import { Fields, Row } from "./parts";
+import type { AtStation } from "./types";
+
+const MENDS: Record<NonNullable<Crack["mend"]>, string> = {
+  none: "Open", thin_ca: "Thin CA", packed_dust: "CA on dust", thick_ca: "Thick CA", epoxy: "Epoxy", resin: "Resin",
+};
+
+/** Everything of one defect that can be typed. Faults of the core stand at their field. */
+export function DefectFields({ at, defect }: { at: AtStation; defect: Defect }) {
+  const index = at.document.defects.findIndex(({ id }) => id === defect.id);
+  const put = (changed: Defect) => at.put(changed, false);
+  const fault = (path: string) => at.problem?.errors?.find(({ pointer }) => pointer.startsWith(`/document/defects/${index}/${path}`))?.detail;
+  return (
+    <>
+      {isPath(defect) ? <PathFields {...{ defect, put, fault }} /> : <BodyFields {...{ defect, put, fault }} />}
+      <Row>
+        <Button onPress={() => at.remove(defect.id)}>Delete {defect.id}</Button>
+        <Button $kind="quiet" onPress={() => at.choose(undefined)}>Done</Button>
+      </Row>
+    </>
+  );
+}
+
+type Part<Kind extends Defect> = { defect: Kind; put: (changed: Defect) => void; fault: (path: string) => string | undefined };
+
+function PathFields({ defect, put, fault }: Part<PathDefect>) {
+  const setPoint = (index: number, change: object) => put({ ...defect, path: defect.path.map((point, other) => (other === index ? { ...point, ...change } : point)) });
+  const ends: [number, string][] = [[0, "From"], [defect.path.length - 1, "To"]];
+  return (
+    <>
+      <Fields>
+        <LengthField label="Depth" value={defect.depth_mm} onChange={(depth_mm) => put({ ...defect, depth_mm })} fault={fault("depth_mm")} />
+        <LengthField label={defect.type === "crack" ? "Mouth" : "Thickness"} value={defect.width_mm} onChange={(width_mm) => put({ ...defect, width_mm })} fault={fault("width_mm")} />
+        {ends.map(([index, name]) => {
+          const point = defect.path[index];
+          return point && [
+            <ClockField key={`${name}clock`} label={name} value={point.clock_deg} onChange={(clock_deg) => setPoint(index, { clock_deg })} fault={fault(`path/${index}/clock_deg`)} />,
+            defect.enters === "side"
+              ? <LengthField key={`${name}z`} label={`${name}, off the head`} value={point.z_mm} onChange={(z_mm) => setPoint(index, { z_mm })} fault={fault(`path/${index}/z_mm`)} />
+              : <LengthField key={`${name}r`} label={`${name}, off the axis`} value={point.r_mm ?? 0} onChange={(r_mm) => setPoint(index, { r_mm })} fault={fault(`path/${index}/r_mm`)} />,
+          ];
+        })}
+      </Fields>
+      {defect.type === "crack" && (
+        <div style={{ display: "grid", gap: 10, marginBottom: 12 }}>
+          <Choice label="Mended with" value={defect.mend ?? "none"} options={MENDS} onChange={(mend) => put({ ...defect, mend })} />
+          <Choice label="Goes" value={defect.through ? "through" : "in"} options={{ in: "in", through: "right through" }} onChange={(way) => put({ ...defect, through: way === "through" })} />
+        </div>
+      )}
+    </>
+  );
+}
+
+function BodyFields({ defect, put, fault }: Part<BodyDefect>) {
+  const setCentre = (change: object) => put({ ...defect, centre: { ...defect.centre, ...change } });
+  const setSize = (axis: number, size: number) => put({ ...defect, size_mm: defect.size_mm.map((old, other) => (other === axis ? size : old)) });
+  return (
+    <>
+      <Fields>
+        <ClockField label="Middle" value={defect.centre.clock_deg} onChange={(clock_deg) => setCentre({ clock_deg })} fault={fault("centre/clock_deg")} />
+        <LengthField label="Off the axis" value={defect.centre.r_mm} onChange={(r_mm) => setCentre({ r_mm })} fault={fault("centre/r_mm")} />
+        <LengthField label="Off the head" value={defect.centre.z_mm} onChange={(z_mm) => setCentre({ z_mm })} fault={fault("centre/z_mm")} />
+        {["In and out", "Round", "Along"].map((name, axis) => (
+          <LengthField key={name} label={name} value={defect.size_mm[axis] ?? 0} onChange={(size) => setSize(axis, size)} fault={fault(`size_mm/${axis}`)} />
+        ))}
+        {defect.type === "resin_body" && <NumberField label="Density, kg/m³" value={defect.density_kg_m3} onChange={(density_kg_m3) => put({ ...defect, density_kg_m3 })} fault={fault("density_kg_m3")} />}
+      </Fields>
+      <div style={{ marginBottom: 12 }}>
+        {defect.type === "soft_zone" && <Choice label="How far gone" value={defect.grade} options={{ firm: "Firm", soft: "Soft", spongy: "Spongy" }} onChange={(grade) => put({ ...defect, grade })} />}
+        {defect.type === "void" && <Choice label="What is in it" value={defect.contents} options={{ air: "Air", dirt: "Dirt", bark: "Bark", stone: "Stone" }} onChange={(contents) => put({ ...defect, contents })} />}
+      </div>
+    </>
+  );
+}

@@ -1,0 +1,67 @@
+import { Tab, TabList, TabPanel, Tabs } from "react-aria-components";
+import styled from "styled-components";
+import { focusRing, ink } from "../kit/theme";
+import { Finish } from "./Finish";
+import { FormStation } from "./FormStation";
+import { Log } from "./Log";
+import { Mend } from "./Mend";
+import { Survey } from "./Survey";
+import { Turn } from "./Turn";
+import type { AtStation } from "./types";
+
+export const STATIONS = { survey: "Survey", form: "Form", mend: "Mend", turn: "Turn", finish: "Finish", log: "Log" } as const;
+export type Station = keyof typeof STATIONS;
+const ROOMS = { survey: Survey, form: FormStation, mend: Mend, turn: Turn, finish: Finish, log: Log };
+
+const Frame = styled(Tabs)`
+  display: grid;
+  grid-template-rows: auto minmax(0, 1fr);
+  min-height: 0;
+  height: 100%;
+  background: ${ink.paper};
+`;
+
+const Names = styled(TabList)`
+  display: grid;
+  grid-template-columns: repeat(6, 1fr);
+  border-bottom: 1px solid ${ink.rule};
+`;
+
+const Name = styled(Tab)`
+  min-height: 46px;
+  display: grid;
+  place-items: center;
+  cursor: pointer;
+  color: ${ink.quiet};
+  border-top: 4px solid transparent;
+  border-left: 1px solid ${ink.rule};
+  &:first-child { border-left: 0; }
+  ${focusRing}
+  &[data-selected] {
+    color: ${ink.ink};
+    font-weight: 700;
+    border-top-color: ${ink.moss};
+    background: ${ink.ground};
+  }
+`;
+
+const Room = styled(TabPanel)`
+  overflow-y: auto;
+  padding: 16px 22px 26px;
+  ${focusRing}
+`;
+
+/** The job ticket of this blank, station by station in the order of the work. */
+export function Docket({ station, onStation, at }: { station: Station; onStation: (station: Station) => void; at: AtStation }) {
+  return (
+    <Frame selectedKey={station} onSelectionChange={(key) => onStation(key as Station)}>
+      <Names aria-label="Stations">
+        {(Object.keys(STATIONS) as Station[]).map((key) => <Name key={key} id={key}>{STATIONS[key]}</Name>)}
+      </Names>
+      {(Object.keys(STATIONS) as Station[]).map((key) => {
+        const Own = ROOMS[key];
+        return <Room key={key} id={key}><Own {...at} /></Room>;
+      })}
+    </Frame>
+  );
+}

@@ -1,0 +1,75 @@
+import type { Form } from "../api/document";
+import { Button } from "../kit/Button";
+import { LengthField } from "../kit/MeasureField";
+import { Findings } from "../kit/Says";
+import { amountText } from "../kit/measure";
+import { useUnit } from "../kit/Units";
+import { Fault, Fields, Heading, Quiet, Row, Ticket } from "./parts";
+import type { AtStation } from "./types";
+
+/** A plain disc inside the blank, to start from. */
+const plainForm = (reachMm: number, lengthMm: number): Form => {
+  const radius = Math.floor(reachMm * 0.9);
+  return { kind: "disc", opens: "tail", curve: "straight", outside: [[Math.ceil(lengthMm * 0.05), radius], [Math.floor(lengthMm * 0.95), radius]] };
+};
+
+/** What it becomes, and what of the trouble that leaves. */
+export function FormStation(at: AtStation) {
+  const { assessment, document, draft } = at;
+  const unit = useUnit();
+  const put = (form: Form | undefined) => {
+    const changed = { ...document };
+    delete changed.form;
+    draft.change(form ? { ...changed, form } : changed);
+  };
+  const form = document.form;
+  const least = Math.min(...(assessment.geometry.surface.radii_mm.flat()));
+  return (
+    <>
+      <Findings findings={assessment.findings.form} workings={assessment.workings} />
+      {!form && <Button $kind="go" onPress={() => put(plainForm(least, assessment.geometry.length_mm))}>Start from a plain disc</Button>}
+      {form && (
+        <>
+          <Heading>What it does to the trouble</Heading>
+          <Ticket>
+            <tbody>
+              {assessment.defects.map((defect) => (
+                <tr key={defect.id}>
+                  <th scope="row">{defect.id}</th>
+                  <td>{amountText(defect.removed_share * 100, "%", unit)} turned away</td>
+                  <td>{defect.breaks_through ? "goes through the wall" : defect.reaches_surface ? "shows" : defect.removed_share > 0.999 ? "gone" : "closed inside"}</td>
+                </tr>
+              ))}
+            </tbody>
+          </Ticket>
+          <Curve title="Outside" points={form.outside} name="outside" at={at} onChange={(outside) => put({ ...form, outside })} />
+          {form.inside && <Curve title="Inside" points={form.inside} name="inside" at={at} onChange={(inside) => put({ ...form, inside })} />}
+          <Row style={{ marginTop: 14 }}>
+            <Button onPress={() => put(undefined)}>Take the form away</Button>
+          </Row>
+          <Quiet>Points run from the head to the tail. Undo brings anything back.</Quiet>
+        </>
+      )}
+    </>
+  );
+}
+
+type Points = Form["outside"];
+
+function Curve({ title, points, name, at, onChange }: { title: string; points: Points; name: string; at: AtStation; onChange: (points: Points) => void }) {
+  const faults = at.problem?.errors?.filter(({ pointer }) => pointer.startsWith(`/document/form/${name}`)) ?? [];
+  const set = (index: number, axis: 0 | 1, value: number) => onChange(points.map((point, other) => (other === index ? point.map((old, part) => (part === axis ? value : old)) : point)));
+  const ownFault = (index: number) => faults.find(({ pointer }) => pointer.startsWith(`/document/form/${name}/${index}`))?.detail;
+  return (
+    <>
+      <Heading>{title}</Heading>
+      {faults.filter(({ pointer }) => pointer === `/document/form/${name}`).map(({ detail }) => <Fault key={detail} role="alert">{detail}</Fault>)}
+      {points.map((point, index) => (
+        <Fields key={index} style={{ margin: "4px 0", gridTemplateColumns: "1fr 1fr" }}>
+          <LengthField label={`${title} ${index + 1}, off the head`} value={point[0] ?? 0} onChange={(value) => set(index, 0, value)} fault={ownFault(index)} />
+          <LengthField label={`${title} ${index + 1}, radius`} value={point[1] ?? 0} onChange={(value) => set(index, 1, value)} />
+        </Fields>
+      ))}
+    </>
+  );
+}

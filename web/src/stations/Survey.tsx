@@ -1,0 +1,124 @@
+import styled from "styled-components";
+import type { Defect, DefectReport } from "../api/document";
+import { isPath } from "../api/document";
+import { Button } from "../kit/Button";
+import { amountText, clockText } from "../kit/measure";
+import { Findings, Sentence } from "../kit/Says";
+import { focusRing, ink } from "../kit/theme";
+import { useUnit } from "../kit/Units";
+import { NAMES } from "../piece/Defect";
+import { middleOf } from "../piece/geometry";
+import { DefectFields } from "./DefectFields";
+import { Quiet, Row } from "./parts";
+import type { AtStation } from "./types";
+import { Button as AriaButton } from "react-aria-components";
+
+const TOOLS = { crack: "Crack", void: "Void", soft_zone: "Soft zone" } as const;
+export const VERDICTS: Record<DefectReport["verdict"], string> = {
+  cut_away: "Cut away", leave: "Leave", fill: "Fill", hold: "Hold", soak: "Soak", stop: "Stop",
+};
+
+const Item = styled.li<{ $chosen: boolean }>`
+  border-top: 1px solid ${ink.rule};
+  display: grid;
+  grid-template-columns: 40px 1fr;
+  background: ${({ $chosen }) => ($chosen ? ink.ground : "transparent")};
+`;
+
+const Pick = styled(AriaButton)`
+  grid-column: 1 / -1;
+  display: grid;
+  grid-template-columns: subgrid;
+  text-align: left;
+  border: 0;
+  background: none;
+  padding: 9px 0 2px 14px;
+  cursor: pointer;
+  ${focusRing}
+  .letter { font-weight: 700; color: ${ink.rust}; }
+`;
+
+const Verdict = styled.p`
+  grid-column: 2;
+  padding: 0 10px 9px 0;
+  font-size: 15px;
+  color: ${ink.quiet};
+  strong { color: ${ink.ink}; }
+`;
+
+const Pointing = styled.div`
+  border: 2px solid ${ink.moss};
+  padding: 10px 12px;
+  margin: 10px 0;
+`;
+
+/** What was found, and what it means. */
+export function Survey(at: AtStation) {
+  const { assessment, document } = at;
+  return (
+    <>
+      <Findings lead findings={assessment.findings.survey} workings={assessment.workings} />
+      <ul aria-label="What was found" style={{ marginTop: 10 }}>
+        {document.defects.map((defect) => (
+          <Found key={defect.id} at={at} defect={defect} report={assessment.defects.find(({ id }) => id === defect.id)} />
+        ))}
+      </ul>
+      {document.defects.length === 0 && <Quiet>Nothing found yet. Go round it with pencil, feeler, awl and meter, and point at what you find.</Quiet>}
+      <AddFound at={at} />
+    </>
+  );
+}
+
+function AddFound({ at }: { at: AtStation }) {
+  if (at.tool) {
+    const tool = at.tool;
+    return (
+      <Pointing role="status">
+        <p>
+          <strong>{TOOLS[tool]}:</strong> {tool === "crack" ? "draw along it on the skin or the end, or point at its middle." : "point at its middle, on the skin or the end."}
+        </p>
+        <Row style={{ marginTop: 8 }}>
+          <Button onPress={() => at.placeHere(tool)}>Put it at the hand</Button>
+          <Button $kind="quiet" onPress={() => at.take(undefined)}>Never mind</Button>
+        </Row>
+      </Pointing>
+    );
+  }
+  return (
+    <Row style={{ marginTop: 16 }}>
+      <span style={{ alignSelf: "center", fontWeight: 650 }}>Found something?</span>
+      {(Object.keys(TOOLS) as (keyof typeof TOOLS)[]).map((tool) => (
+        <Button key={tool} onPress={() => at.take(tool)}>{TOOLS[tool]}</Button>
+      ))}
+    </Row>
+  );
+}
+
+/** "25 mm deep, 52 mm of run" and the like, from what was surveyed. */
+function extent(defect: Defect, unit: ReturnType<typeof useUnit>): string {
+  const mm = (value: number) => amountText(value, "mm", unit);
+  if (isPath(defect)) return `${mm(defect.depth_mm)} deep, mouth ${mm(defect.width_mm)}`;
+  return defect.size_mm.map((size) => amountText(size, "mm", unit).replace(/ mm$/, "")).join(" × ") + (unit === "mm" ? " mm" : "");
+}
+
+const graded = (defect: Defect) => (defect.type === "soft_zone" ? `${{ firm: "Firm", soft: "Soft", spongy: "Spongy" }[defect.grade]} zone` : NAMES[defect.type]);
+
+function Found({ at, defect, report }: { at: AtStation; defect: Defect; report: DefectReport | undefined }) {
+  const unit = useUnit();
+  const chosen = at.chosen === defect.id;
+  const middle = middleOf(defect, at.assessment.geometry);
+  return (
+    <Item $chosen={chosen}>
+      <Pick aria-expanded={chosen} onPress={() => at.choose(chosen ? undefined : defect.id)}>
+        <span className="letter">{defect.id}</span>
+        <span><strong>{graded(defect)}</strong> at {clockText(middle.clockDeg)}, {extent(defect, unit)}</span>
+      </Pick>
+      {report && (
+        <Verdict>
+          <strong>{VERDICTS[report.verdict]}.</strong> <Sentence text={report.reason_text} values={report.reason_values} />
+        </Verdict>
+      )}
+      {chosen && <div style={{ gridColumn: "1 / -1", padding: "0 14px 12px" }}><DefectFields at={at} defect={defect} /></div>}
+    </Item>
+  );
+}

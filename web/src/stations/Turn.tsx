@@ -1,0 +1,82 @@
+import styled from "styled-components";
+import type { Stage, StageName } from "../api/document";
+import { amountText, clockText, planeText } from "../kit/measure";
+import { Findings, Worked } from "../kit/Says";
+import { ink } from "../kit/theme";
+import { useUnit } from "../kit/Units";
+import { Quiet } from "./parts";
+import type { AtStation } from "./types";
+
+export const STAGES: Record<StageName, string> = { blank: "As it stands", rounded: "Rounded", outside: "Outside turned", hollowed: "Hollowed" };
+
+const Card = styled.section<{ $stop: boolean }>`
+  border-top: 2px solid ${({ $stop }) => ($stop ? ink.rust : ink.ink)};
+  padding: 10px 0 14px;
+  h3 { display: flex; justify-content: space-between; align-items: baseline; font-size: 18px; }
+  h3 span { font-size: 26px; font-weight: 700; }
+  .why { color: ${ink.quiet}; }
+`;
+
+const Rungs = styled.ol`
+  display: flex;
+  flex-wrap: wrap;
+  margin: 8px 0 6px;
+  li { border: 1px solid ${ink.slate}; padding: 4px 10px; margin-right: -1px; font-weight: 650; }
+  li:last-child { background: ${ink.moss}; color: ${ink.onMoss}; border-color: ${ink.moss}; }
+`;
+
+/** How fast at each stage, what holds it down, and the speeds to climb by. */
+export function Turn({ assessment }: AtStation) {
+  const { stages, workings, findings } = assessment;
+  const names = (Object.keys(STAGES) as StageName[]).filter((name) => stages[name]);
+  return (
+    <>
+      <Findings findings={findings.turn.slice(names.length)} workings={workings} />
+      {names.map((name) => {
+        const stage = stages[name];
+        return stage && <StageCard key={name} name={name} stage={stage} workings={workings} />;
+      })}
+    </>
+  );
+}
+
+function StageCard({ name, stage, workings }: { name: StageName; stage: Stage; workings: AtStation["assessment"]["workings"] }) {
+  const unit = useUnit();
+  const shown = (value: number | null, of: string) => amountText(value, of, unit);
+  const cap = stage.caps.find(({ key }) => key === stage.governed_by);
+  const working = (key: string) => workings[`/stages/${name}/${key}`];
+  return (
+    <Card $stop={stage.not_like_this} aria-label={STAGES[name]}>
+      <h3>{STAGES[name]}<span>{stage.not_like_this ? "not like this" : `≤ ${shown(stage.limit_rpm, "rpm")}`}</span></h3>
+      <p className="why">
+        <Worked working={working("limit_rpm")}>Held down by {cap?.name}. {stage.lifts_it}</Worked>
+      </p>
+      {stage.ladder_rpm.length > 0 && (
+        <>
+          <Rungs aria-label="Speeds to climb by">
+            {stage.ladder_rpm.map((rung) => <li key={rung}>{shown(rung, "rpm").replace(" rpm", "")}</li>)}
+          </Rungs>
+          <Quiet>{stage.belt ? `Belt ${stage.belt}. ` : ""}Stop and listen at each; feel the headstock; only then go on.</Quiet>
+        </>
+      )}
+      <p>
+        <Worked working={working("mass_g")}>Weighs <strong>{shown(stage.mass_g, "g")}</strong>, swings <strong>{shown(stage.swing_mm, "mm")}</strong>.</Worked>
+      </p>
+      <p>
+        <Worked working={working("burst_rpm")}>
+          {stage.burst_rpm === null ? "Nothing pulls it apart." : <>Splits along <strong>{planeText(stage.weak_plane_clock_deg)}</strong> at about <strong>{shown(stage.burst_rpm, "rpm")}</strong>.</>}
+        </Worked>
+      </p>
+      {stage.crack_runs_rpm !== null && (
+        <p><Worked working={working("crack_runs_rpm")}>An open crack runs on by itself at <strong>{shown(stage.crack_runs_rpm, "rpm")}</strong>.</Worked></p>
+      )}
+      {stage.counterweight && (
+        <p>
+          <Worked working={working("counterweight/mass_g")}>
+            Balanced by <strong>{shown(stage.counterweight.mass_g, "g")}</strong> at {clockText(stage.counterweight.clock_deg)}, {shown(stage.counterweight.radius_mm, "mm")} out.
+          </Worked>
+        </p>
+      )}
+    </Card>
+  );
+}

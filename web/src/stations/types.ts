@@ -1,0 +1,19 @@
+import type { Assessment, Defect, Document, Problem } from "../api/document";
+import type { DraftHandle } from "../bench/useDraft";
+import type { Tool } from "../piece/edit";
+
+/** What every station gets: the draft, the core's answer to it, and what is chosen. */
+export type AtStation = {
+  id: number;
+  draft: DraftHandle;
+  document: Document;
+  assessment: Assessment;
+  problem: Problem | undefined;
+  chosen: string | undefined;
+  choose: (id: string | undefined) => void;
+  tool: Tool | undefined;
+  take: (tool: Tool | undefined) => void;
+  put: (defect: Defect, holding: boolean) => void;
+  remove: (id: string) => void;
+  placeHere: (tool: Tool) => void;
+};
