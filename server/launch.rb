@@ -23,8 +23,8 @@ module Loft
     end
 
     def call
-      port = choose_port
       take_lock unless ENV["DATABASE_URL"]
+      port = choose_port
       url = ENV["DATABASE_URL"] || start_postgres
       prepare(url)
       serve(port, url)

@@ -13,7 +13,7 @@ module Loft
 
     def to_h
       { id: @row[:id], number: @row[:number], name: @row[:name], version: @row[:version],
-        silhouette: silhouette, ready: @row[:ready] || wait_over?, note: @row[:note], wait: wait }
+        silhouette: silhouette, becomes: becomes, ready: @row[:ready] || wait_over?, note: @row[:note], wait: wait }
     end
 
     private
@@ -27,6 +27,11 @@ module Loft
       whole = ends - started
       { started_at: started.utc.iso8601, likely_end_at: ends.utc.iso8601, days_left: (ends - @now) / DAY_S,
         share_done: whole.zero? ? 1.0 : ((@now - started) / whole).clamp(0, 1) }
+    end
+
+    # Outside of the form, drawn fine.
+    def becomes
+      @row[:outside] && MossyAnvil::Profile.new(@row[:outside].map(&:to_a), curve: @row[:curve]).polyline(steps: 6)
     end
 
     # Outline seen from the side, as [z, half height].

@@ -9,7 +9,10 @@ module Loft
       end
 
       # Rows for the rack, by number.
-      def rack = @db[:blanks].order(Sequel.asc(:number, nulls: :last), :id).all
+      def rack
+        @db[:blanks].left_join(:forms, blank_id: :id).select_all(:blanks).select_append(:outside, :curve)
+                    .order(Sequel.asc(:number, nulls: :last), :id).all
+      end
 
       # { id:, version:, saved_at:, document:, journal: }; raises NotFound.
       def find(id)

@@ -65,7 +65,7 @@ function Room({ shop, current, children }: { shop: Shop; current?: number; child
   return (
     <Frame>
       <Rack shop={shop} current={current}>
-        <Corner><Units.Consumer>{({ unit, toggle }) => <Button $kind="quiet" onPress={toggle} aria-label={`Lengths in ${unit === "mm" ? "millimetres" : "inches"}; change`}>{unit === "mm" ? "mm" : "inches"}</Button>}</Units.Consumer></Corner>
+        <Corner><Units.Consumer>{({ unit, toggle }) => <Button $kind="quiet" onPress={toggle} aria-label={`Lengths in ${unit === "mm" ? "millimetres" : "inches"}; change`}><span style={{ opacity: unit === "mm" ? 1 : 0.5 }}>mm</span>&ensp;|&ensp;<span style={{ opacity: unit === "in" ? 1 : 0.5 }}>in</span></Button>}</Units.Consumer></Corner>
       </Rack>
       {children}
     </Frame>

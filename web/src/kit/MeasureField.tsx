@@ -34,10 +34,10 @@ export const FieldFault = styled(FieldError)`
 `;
 
 type Reading = { parse: (text: string) => number | undefined; show: (value: number) => string; hint: string };
-type Props = { label: string; value: number; onChange: (value: number) => void; fault?: string | undefined; isDisabled?: boolean };
+type Props = { label: string; value: number; onChange: (value: number) => void; fault?: string | undefined; isDisabled?: boolean; /** The label is said, not shown: a heading beside it says it already. */ bare?: boolean };
 
 /** A number typed as people say it. Nothing is snapped or clamped: what cannot be read is said, and stays as typed. */
-function TypedField({ label, value, onChange, fault, isDisabled = false, reading }: Props & { reading: Reading }) {
+function TypedField({ label, value, onChange, fault, isDisabled = false, bare = false, reading }: Props & { reading: Reading }) {
   const [typed, setTyped] = useState<string>();
   const parsed = typed === undefined ? value : reading.parse(typed);
   const wrong = parsed === undefined ? reading.hint : fault;
@@ -47,12 +47,12 @@ function TypedField({ label, value, onChange, fault, isDisabled = false, reading
     if (parsed !== value) onChange(parsed);
   };
   return (
-    <Frame isInvalid={wrong !== undefined} isDisabled={isDisabled} value={typed ?? reading.show(value)} onChange={setTyped} onBlur={take}
+    <Frame {...(bare && { "aria-label": label })} isInvalid={wrong !== undefined} isDisabled={isDisabled} value={typed ?? reading.show(value)} onChange={setTyped} onBlur={take}
       onKeyDown={(event) => {
         if (event.key === "Enter") take();
         if (event.key === "Escape") setTyped(undefined);
       }}>
-      <FieldLabel>{label}</FieldLabel>
+      {!bare && <FieldLabel>{label}</FieldLabel>}
       <FieldInput />
       {wrong !== undefined && <FieldFault>{wrong}</FieldFault>}
     </Frame>

@@ -14,13 +14,16 @@ const Unfold = styled(Button)`
   background: none;
   padding: 0 4px;
   margin-left: 4px;
-  min-height: 28px;
   font-size: 14px;
+  line-height: 1.2;
   font-weight: 400;
   cursor: pointer;
   color: ${ink.quiet};
   white-space: nowrap;
-  border-bottom: 1px dotted ${ink.quiet};
+  text-decoration: underline dotted;
+  text-underline-offset: 4px;
+  position: relative;
+  &::after { content: ""; position: absolute; inset: -12px -4px; }
   ${focusRing}
 `;
 

@@ -38,11 +38,13 @@ export function parseLength(text: string, unit: LengthUnit): number | undefined 
   return Number.isFinite(mm) ? mm : undefined;
 }
 
+const HOURS = ["one", "two", "three", "four", "five", "six", "seven", "eight", "nine", "ten", "eleven", "twelve"];
+
 /** An hour as people say it: 2 o'clock, half past four. */
 export function clockText(clockDeg: number): string {
   const halves = Math.round((((clockDeg % 360) + 360) % 360) / 15) % 24;
   const hour = Math.floor(halves / 2) || 12;
-  return halves % 2 === 0 ? `${hour} o’clock` : `half past ${hour}`;
+  return halves % 2 === 0 ? `${hour} o’clock` : `half past ${HOURS[hour - 1]}`;
 }
 
 const hourOf = (clockDeg: number) => Math.round((((clockDeg % 360) + 360) % 360) / 30) % 12 || 12;

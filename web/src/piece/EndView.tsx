@@ -8,7 +8,7 @@ import { freeId, makeDefect } from "./edit";
 import { clockOf, onEnd, pathPoints, profileMm, surfaceMm, turn } from "./geometry";
 import { barbed, edgeOf, groundOf, outlinePath } from "./Ground";
 import type { Look } from "./types";
-import { defectHandle } from "./useDefectHandle";
+import { defectHandle } from "./defectHandle";
 
 type Props = { look: Look; scale: number; cx: number; cy: number };
 
@@ -45,6 +45,7 @@ export function EndView({ look, scale, cx, cy }: Props) {
       )}
       <Grain look={look} at={at} scale={scale} />
       {inner !== undefined && inner > 0 && <circle cx={cx} cy={cy} r={inner * scale} fill={ink.waste} stroke={ink.ink} strokeWidth="1.5" pointerEvents="none" />}
+      <clipPath id="end-clip"><path d={outlinePath(outline)} /></clipPath>
       {document.defects.map((defect) =>
         isPath(defect) ? <PathOnEnd key={defect.id} {...{ look, defect, at, toBy }} /> : <BodyOnEnd key={defect.id} {...{ look, defect, at, scale, toBy }} />,
       )}
@@ -85,7 +86,7 @@ function BodyOnEnd({ look, defect, at, scale, toBy }: OnEnd<BodyDefect> & { scal
   return (
     <Handle {...defectHandle(look, defect, toBy)}>
       <ellipse className="halo" {...shape} />
-      <ellipse {...shape} fill={groundOf(defect)} stroke={ink.ink} strokeWidth="1.4" strokeDasharray={edgeOf(defect)} />
+      <g clipPath="url(#end-clip)"><ellipse {...shape} fill={groundOf(defect)} stroke={ink.ink} strokeWidth="1.4" strokeDasharray={edgeOf(defect)} /></g>
       <DefectTag x={x} y={y} id={defect.id} />
     </Handle>
   );

@@ -1,20 +1,26 @@
 import type { Defect } from "../api/document";
 import { ink } from "../kit/theme";
 
+const TILE_PX = 64;
+const PLASTIC = 1.32471795724474602596;
+
+/** Even but unruled places in a unit square: the R2 sequence, steps of 1/p and 1/p² with p the plastic number. */
+const scattered = (count: number): [number, number][] =>
+  Array.from({ length: count }, (_, index): [number, number] => [(0.5 + index / PLASTIC) % 1, (0.5 + index / PLASTIC ** 2) % 1]);
+
 /** How each kind of trouble is mapped: a pattern of ink, so that colour is never the only sign. */
 export function GroundPatterns() {
-  const dots = (id: string, spacing: number, size: number, colour: string) => (
-    <pattern id={id} width={spacing} height={spacing} patternUnits="userSpaceOnUse" patternTransform="rotate(18)">
-      <circle cx={spacing * 0.28} cy={spacing * 0.3} r={size} fill={colour} />
-      <circle cx={spacing * 0.78} cy={spacing * 0.72} r={size} fill={colour} />
+  const dots = (id: string, count: number, size: number) => (
+    <pattern id={id} width={TILE_PX} height={TILE_PX} patternUnits="userSpaceOnUse">
+      {scattered(count).map(([x, y]) => <circle key={`${x} ${y}`} cx={x * TILE_PX} cy={y * TILE_PX} r={size} fill={ink.ink} />)}
     </pattern>
   );
   return (
     <defs>
-      {dots("ground-firm", 11, 0.9, ink.ink)}
-      {dots("ground-soft", 7, 1, ink.ink)}
-      {dots("ground-spongy", 4.6, 1.1, ink.ink)}
-      {dots("ground-galleries", 8, 1.8, ink.ink)}
+      {dots("ground-firm", 34, 0.9)}
+      {dots("ground-soft", 80, 1)}
+      {dots("ground-spongy", 190, 1.15)}
+      {dots("ground-galleries", 60, 1.9)}
       <pattern id="ground-void" width="6" height="6" patternUnits="userSpaceOnUse"><rect width="6" height="6" fill={ink.ground} /></pattern>
       <pattern id="ground-bark" width="8" height="6" patternUnits="userSpaceOnUse"><path d="M0 2h5M4 5h4" stroke={ink.ink} strokeWidth="1.6" /></pattern>
       <pattern id="ground-loose" width="10" height="7" patternUnits="userSpaceOnUse"><path d="M0 6l5-5 5 5" fill="none" stroke={ink.rust} strokeWidth="1.4" /></pattern>

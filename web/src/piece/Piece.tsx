@@ -10,16 +10,16 @@ import { SkinView } from "./SkinView";
 import type { Look } from "./types";
 import { useSize } from "./useSize";
 
-const DIAL_PX = 36;
+const DIAL_PX = 38;
+const HEAD_PX = 18;
 const SPINDLE_PX = 52;
 const TAIL_PX = 56;
 const GAP_PX = 8;
-const UNDER_PX = 34;
 const LARGEST_SCALE = 5;
 
 const Frame = styled.div`
   display: grid;
-  grid-template-rows: auto minmax(0, 1fr) auto clamp(110px, 18vh, 170px);
+  grid-template-rows: minmax(0, 1fr) auto clamp(110px, 18vh, 170px);
   min-height: 0;
   height: 100%;
   gap: 2px;
@@ -33,10 +33,9 @@ const Turned = styled.svg`
   user-select: none;
 `;
 
-const Titles = styled.div`
-  display: flex;
-  justify-content: space-between;
+const Title = styled.text`
   font-weight: 650;
+  fill: ${ink.ink};
 `;
 
 const Peel = styled(Slider)`
@@ -75,23 +74,21 @@ export function Piece({ look, setPeel }: { look: Look; setPeel: (mm: number) => 
   const { geometry } = look;
   const reach = geometry.max_radius_mm;
   const across = width - 2 * DIAL_PX - SPINDLE_PX - TAIL_PX - GAP_PX;
-  const scale = Math.min((height - 2 * DIAL_PX - UNDER_PX) / (2 * reach), across / (2 * reach + geometry.length_mm), LARGEST_SCALE);
+  const scale = Math.min((height - HEAD_PX - 2 * DIAL_PX) / (2 * reach), across / (2 * reach + geometry.length_mm), LARGEST_SCALE);
   const used = (2 * reach + geometry.length_mm) * scale;
   const spare = Math.max(0, across - used) / 3;
   const cx = spare + DIAL_PX + reach * scale;
-  const cy = DIAL_PX + reach * scale + Math.max(0, height - UNDER_PX - 2 * DIAL_PX - 2 * reach * scale) / 2;
+  const cy = HEAD_PX + (height - HEAD_PX) / 2;
   const x0 = cx + reach * scale + DIAL_PX + GAP_PX + SPINDLE_PX + spare;
 
   return (
     <Frame>
-      <Titles>
-        <h2>End, seen from the tail</h2>
-        <h2>Section, {clockText(look.clockDeg)} above</h2>
-      </Titles>
       <Turned ref={frame} role="group" aria-label={`End and section of ${look.document.name}, cut at ${clockText(look.clockDeg)}`}>
         <GroundPatterns />
         {scale > 0 && width > 0 && (
           <>
+            <Title x={0} y={15}>End, seen from the tail</Title>
+            <Title x={x0 - SPINDLE_PX} y={15}>Section, {clockText(look.clockDeg)} above</Title>
             <EndView {...{ look, scale, cx, cy }} />
             <SectionView {...{ look, scale, x0, cy }} />
           </>

@@ -7,7 +7,7 @@ import { follow } from "./drag";
 import { bodyInPlane, pathPoints, surfaceMm, turn } from "./geometry";
 import { barbed, edgeOf, groundOf, outlinePath } from "./Ground";
 import type { Look } from "./types";
-import { defectHandle } from "./useDefectHandle";
+import { defectHandle } from "./defectHandle";
 
 const FOOTPRINT_DEG = 12;
 type Props = { look: Look; scale: number; x0: number; cy: number };
@@ -29,6 +29,7 @@ export function SectionView({ look, scale, x0, cy }: Props) {
     <g>
       <Spindle x={x0} cy={cy} end={x0 + geometry.length_mm * scale} />
       <path d={outlinePath(blank)} fill={ink.waste} stroke={ink.slate} strokeDasharray="5 4" />
+      <clipPath id="section-clip"><path d={outlinePath(blank)} /></clipPath>
       <Finished look={look} at={at} />
       {look.document.defects.map((defect) =>
         isPath(defect)
@@ -39,7 +40,7 @@ export function SectionView({ look, scale, x0, cy }: Props) {
               return (
                 <Handle key={defect.id} {...defectHandle(look, defect, toBy)}>
                   <path className="halo" d={outlinePath(drawn)} />
-                  <path d={outlinePath(drawn)} fill={groundOf(defect)} stroke={ink.ink} strokeWidth="1.4" strokeDasharray={edgeOf(defect)} />
+                  <path d={outlinePath(drawn)} clipPath="url(#section-clip)" fill={groundOf(defect)} stroke={ink.ink} strokeWidth="1.4" strokeDasharray={edgeOf(defect)} />
                   <DefectTag x={x} y={y} id={defect.id} />
                 </Handle>
               );
@@ -115,13 +116,14 @@ function CrackInSection({ look, defect, at, hand }: { look: Look; defect: PathDe
   const inward = { side: 0, head_face: 1, tail_face: -1 }[defect.enters];
   const mouth = places.map(({ zMm, rMm }) => at(zMm, hand * rMm));
   const tip = places.map(({ zMm, rMm }) => at(zMm + inward * defect.depth_mm, hand * (inward === 0 ? Math.max(0, rMm - defect.depth_mm) : rMm)));
-  const middle = mouth[Math.floor(mouth.length / 2)] ?? [0, 0];
+  const first: [number, number] = tip[0] ?? [0, 0];
+  const last: [number, number] = tip.at(-1) ?? [0, 0];
   return (
     <g pointerEvents="none">
       <path d={outlinePath([...mouth, ...[...tip].reverse()])} fill={defect.type === "crack" ? ink.rust : "url(#ground-bark)"} fillOpacity={defect.type === "crack" ? 0.22 : 1} stroke="none" />
       <path d={barbed(tip, 1, 9, 4)} fill="none" stroke={ink.rust} strokeWidth="1.2" />
       <path d={outlinePath(mouth, false)} fill="none" stroke={ink.rust} strokeWidth="3" />
-      <DefectTag x={middle[0]} y={middle[1] - hand * 13} id={defect.id} />
+      <DefectTag x={inward === 0 ? Math.min(first[0], last[0]) - 11 : (first[0] + last[0]) / 2} y={(first[1] + last[1]) / 2 - hand * 2} id={defect.id} />
     </g>
   );
 }

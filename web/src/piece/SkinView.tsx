@@ -8,7 +8,7 @@ import { freeId, makeDefect } from "./edit";
 import { bodyOnSkin, fold, pathPoints, surfaceMm } from "./geometry";
 import { barbed, edgeOf, groundOf, outlinePath } from "./Ground";
 import type { Look } from "./types";
-import { defectHandle } from "./useDefectHandle";
+import { defectHandle } from "./defectHandle";
 import { useSize } from "./useSize";
 
 const LEFT = 44;

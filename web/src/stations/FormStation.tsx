@@ -4,7 +4,7 @@ import { LengthField } from "../kit/MeasureField";
 import { Findings } from "../kit/Says";
 import { amountText } from "../kit/measure";
 import { useUnit } from "../kit/Units";
-import { Fault, Fields, Heading, Quiet, Row, Ticket } from "./parts";
+import { Fault, Heading, Quiet, Row, Ticket } from "./parts";
 import type { AtStation } from "./types";
 
 /** A plain disc inside the blank, to start from. */
@@ -57,6 +57,7 @@ export function FormStation(at: AtStation) {
 type Points = Form["outside"];
 
 function Curve({ title, points, name, at, onChange }: { title: string; points: Points; name: string; at: AtStation; onChange: (points: Points) => void }) {
+  const unit = useUnit();
   const faults = at.problem?.errors?.filter(({ pointer }) => pointer.startsWith(`/document/form/${name}`)) ?? [];
   const set = (index: number, axis: 0 | 1, value: number) => onChange(points.map((point, other) => (other === index ? point.map((old, part) => (part === axis ? value : old)) : point)));
   const ownFault = (index: number) => faults.find(({ pointer }) => pointer.startsWith(`/document/form/${name}/${index}`))?.detail;
@@ -64,12 +65,22 @@ function Curve({ title, points, name, at, onChange }: { title: string; points: P
     <>
       <Heading>{title}</Heading>
       {faults.filter(({ pointer }) => pointer === `/document/form/${name}`).map(({ detail }) => <Fault key={detail} role="alert">{detail}</Fault>)}
-      {points.map((point, index) => (
-        <Fields key={index} style={{ margin: "4px 0", gridTemplateColumns: "1fr 1fr" }}>
-          <LengthField label={`${title} ${index + 1}, off the head`} value={point[0] ?? 0} onChange={(value) => set(index, 0, value)} fault={ownFault(index)} />
-          <LengthField label={`${title} ${index + 1}, radius`} value={point[1] ?? 0} onChange={(value) => set(index, 1, value)} />
-        </Fields>
-      ))}
+      <Ticket>
+        <thead><tr><th /><th>off the head, {unit}</th><th>radius, {unit}</th></tr></thead>
+        <tbody>
+          {points.map((point, index) => (
+            <tr key={index}>
+              <th scope="row">{index + 1}</th>
+              {([0, 1] as const).map((axis) => (
+                <td key={axis}>
+                  <LengthField bare label={`${title} point ${index + 1}, ${axis === 0 ? "off the head" : "radius"}`} value={point[axis] ?? 0} onChange={(value) => set(index, axis, value)}
+                    {...(axis === 0 && { fault: ownFault(index) })} />
+                </td>
+              ))}
+            </tr>
+          ))}
+        </tbody>
+      </Ticket>
     </>
   );
 }

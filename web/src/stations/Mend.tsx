@@ -64,7 +64,7 @@ function Water({ drying, at }: { drying: NonNullable<Assessment["drying"]>; at: 
               <td className="number">{target.at_most_pct} %</td>
               <td>
                 {target.ready ? "now" : target.out_of_reach ? "not in this air" : (
-                  <Worked working={at.assessment.workings[`/drying/targets/${target.key}/days`]}>{days(target.days_early)} to {days(target.days_late)}</Worked>
+                  <Worked working={at.assessment.workings[`/drying/targets/${target.key}/days`]}>{target.days_late === null ? `${days(target.days_early)} at the earliest, or never` : `${days(target.days_early)} to ${days(target.days_late)}`}</Worked>
                 )}
               </td>
             </tr>

@@ -6,8 +6,9 @@ module MossyAnvil
   # Where the wood stands with its water and when it will be dry enough for what.
   class DryingReport
     DAY_S = 86_400.0
-    # How far the rule of thumb for tau may be out, either way.
+    # How far the rule of thumb for tau may be out, either way, and how far the shop's humidity wanders.
     RULE_BAND = [0.7, 1.5].freeze
+    HUMIDITY_WANDERS = 0.04
     SAME_DAY = 1.5
 
     # now: a Time, or nil to count from the last reading.
@@ -132,7 +133,7 @@ module MossyAnvil
     def targets
       Table["gates"]["rows"].map do |row|
         days = drying.days(moisture_now, row["at_most_pct"])
-        low, high = days ? band(days) : nil
+        low, high = days ? band(row["at_most_pct"]) : nil
         { key: row["key"], name: row["name"], at_most_pct: row["at_most_pct"], ready: days&.zero? || false,
           days: target_days(row, days), days_early: low, days_late: high, out_of_reach: days.nil? }
       end
@@ -144,11 +145,19 @@ module MossyAnvil
           inputs: { "now" => [moisture_now, "%"], "gate" => [row["at_most_pct"], "%"], "EMC" => [emc, "%"], "tau" => [tau, "days"] })
     end
 
-    def band(days)
-      return RULE_BAND.map { |share| days * share } unless refit
+    # Earliest and latest day: a quicker piece in drier air, a slower one in damper air; latest nil where that air never gets it there.
+    def band(gate_pct)
+      shares = refit ? refit_band : RULE_BAND
+      shares.zip([-HUMIDITY_WANDERS, HUMIDITY_WANDERS]).map do |share, wander|
+        air = Moisture.emc_pct(@climate.temperature_c, (@climate.humidity + wander).clamp(0.01, 0.99))
+        Drying.new(emc_pct: air, tau_days: tau * share).days(moisture_now, gate_pct)
+      end
+    end
 
-      spread = 2 * (refit[1] || (0.3 * tau)) / tau
-      [days * [1 - spread, 0].max, days * (1 + spread)]
+    # Two standard errors of the fit either way, never tighter than a tenth.
+    def refit_band
+      spread = (2 * (refit[1] || (0.15 * tau)) / tau).clamp(0.1, 0.9)
+      [1 - spread, 1 + spread]
     end
   end
 end

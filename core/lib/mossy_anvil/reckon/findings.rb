@@ -6,6 +6,7 @@ module MossyAnvil
   # and points at the number whose working it rests on.
   class Findings
     STAGE_WORDS = { blank: "As it stands", rounded: "Rounded", outside: "With the outside turned", hollowed: "Hollowed" }.freeze
+    HELD_BY_TROUBLE = %w[imbalance burst crack loose_piece].freeze
     STAND_ASIDE = "Stand out of the line of throw, full face shield on, at every rung."
 
     # report: the assessment as plain data so far (stages, defects, form, drying, finish).
@@ -27,7 +28,7 @@ module MossyAnvil
       return :stop if @last[:not_like_this] || @report[:defects].any? { |defect| defect[:verdict] == "stop" }
       return :mend if to_mend.any?
 
-      @last[:fragile] ? :care : :go
+      @last[:fragile] || @report[:stages].any? { |_, stage| HELD_BY_TROUBLE.include?(stage[:governed_by]) } ? :care : :go
     end
 
     private
@@ -46,7 +47,7 @@ module MossyAnvil
       return say(:stop, "#{opening} #{stage}, it must stay below {limit}, slower than the lathe goes. #{@last[:lifts_it]}", figure: figure, limit: limit) if @last[:not_like_this]
       return say(:go, "#{opening} #{stage}, work below {limit}.", figure: figure, limit: limit) unless @last[:burst_rpm]
 
-      say(verdict == :mend ? :care : verdict, "#{opening} #{stage}, it splits along {plane} at about {burst}; work below {limit}.",
+      say(verdict == :go ? :go : :care, "#{opening} #{stage}, it splits along {plane} at about {burst}; work below {limit}.",
           figure: figure, plane: [@last[:weak_plane_clock_deg], "plane"], burst: [@last[:burst_rpm], "rpm"], limit: limit)
     end
 
@@ -122,8 +123,10 @@ module MossyAnvil
       return say(:go, "Dry enough for #{gate[:name]} ({limit}).", figure: figure, limit: limit) if gate[:ready]
       return say(:stop, "Never dry enough for #{gate[:name]} ({limit}) in this air: warm it or bag it.", figure: figure, limit: limit) if gate[:out_of_reach]
 
-      say(:care, "Dry enough for #{gate[:name]} ({limit}) in {early} to {late}.", figure: figure, limit: limit,
-                                                                              early: [gate[:days_early], "days"], late: [gate[:days_late], "days"])
+      early = [gate[:days_early], "days"]
+      return say(:care, "Dry enough for #{gate[:name]} ({limit}) in {early} at the earliest; in damper air never.", figure: figure, limit: limit, early: early) unless gate[:days_late]
+
+      say(:care, "Dry enough for #{gate[:name]} ({limit}) in {early} to {late}.", figure: figure, limit: limit, early: early, late: [gate[:days_late], "days"])
     end
 
     def turn

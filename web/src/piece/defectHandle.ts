@@ -18,6 +18,8 @@ export function defectHandle(look: Look, defect: Defect, toBy: (from: [number, n
     "aria-pressed": look.chosen === defect.id,
     "data-chosen": look.chosen === defect.id,
     "data-defect": defect.id,
+    // While something new is being pointed at, what is there already does not catch the pointer.
+    style: look.tool ? { pointerEvents: "none" as const } : {},
     onKeyDown: (event: KeyboardEvent) => {
       if (event.key === "Enter" || event.key === " ") look.choose(defect.id);
       const by = nudge[event.key];
@@ -25,7 +27,6 @@ export function defectHandle(look: Look, defect: Defect, toBy: (from: [number, n
       if (by || event.key === " ") event.preventDefault();
     },
     onPointerDown: (event: PointerEvent) => {
-      if (look.tool) return;
       event.stopPropagation();
       look.choose(defect.id);
       const from = placeOf(event);
