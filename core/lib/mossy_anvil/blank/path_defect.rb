@@ -29,23 +29,21 @@ module MossyAnvil
     def open? = crack? && !mended?
     def fragile? = open?
 
-    # The path cut into SAMPLES even pieces, each with its place and the length (mm) it stands for.
+    # The path cut into about SAMPLES even pieces, each with its place and the length (mm) it stands for.
     # On the side the angle turns evenly the short way; on a face the path is straight.
     def samples(shape)
-      places = legs(shape)
-      lengths = places.map { |from, to| leg_length(from, to, shape) }
+      lengths = legs.map { |from, to| leg_length(from, to, shape) }
       total = lengths.sum
-      counts = lengths.map { |length| total.zero? ? 1 : [(SAMPLES * length / total).round, 1].max }
-      places.each_with_index.flat_map do |(from, to), index|
-        Array.new(counts[index]) do |step|
-          along(from, to, (step + 0.5) / counts[index], shape, lengths[index] / counts[index])
-        end
+      cuts = legs.zip(lengths).flat_map do |(from, to), length|
+        count = total.zero? ? 1 : [(SAMPLES * length / total).round, 1].max
+        Array.new(count) { |step| [from, to, (step + 0.5) / count, length / count] }
       end
+      side? ? on_side(cuts, shape) : on_face(cuts, shape)
     end
 
     # mm along the surface.
     def run_mm(shape)
-      legs(shape).sum { |from, to| leg_length(from, to, shape) }
+      legs.sum { |from, to| leg_length(from, to, shape) }
     end
 
     # Lowest and highest z the path reaches, mm.
@@ -58,19 +56,26 @@ module MossyAnvil
 
     private
 
-    def legs(_shape) = path.each_cons(2).to_a
+    def legs = path.each_cons(2).to_a
 
-    def along(from, to, share, shape, length_mm)
-      if side?
-        clock_deg = Clock.fold(from[:clock_deg] + (Clock.turn(from[:clock_deg], to[:clock_deg]) * share))
-        z_mm = from[:z_mm] + ((to[:z_mm] - from[:z_mm]) * share)
-        return Sample.new(clock_deg: clock_deg, radius_mm: surface_mm(clock_deg, z_mm, shape), z_mm: z_mm.to_f, length_mm: length_mm)
+    # cuts: [from, to, share of the leg, length] each.
+    def on_side(cuts, shape)
+      places = cuts.map do |from, to, share, _|
+        [Clock.fold(from[:clock_deg] + (Clock.turn(from[:clock_deg], to[:clock_deg]) * share)), (from[:z_mm] + ((to[:z_mm] - from[:z_mm]) * share)).to_f]
       end
+      table = Numo::DFloat.cast(places)
+      radii = shape.radius_mm(table[true, 0], table[true, 1])
+      cuts.each_index.map do |index|
+        Sample.new(clock_deg: places[index][0], radius_mm: radii[index], z_mm: places[index][1], length_mm: cuts[index][3])
+      end
+    end
 
-      (x1, y1), (x2, y2) = flat(from), flat(to)
-      x_mm, y_mm = x1 + ((x2 - x1) * share), y1 + ((y2 - y1) * share)
-      Sample.new(clock_deg: Clock.of_point(x_mm, y_mm), radius_mm: Math.hypot(x_mm, y_mm),
-                 z_mm: face_z_mm(shape), length_mm: length_mm)
+    def on_face(cuts, shape)
+      cuts.map do |from, to, share, length_mm|
+        (x1, y1), (x2, y2) = flat(from), flat(to)
+        x_mm, y_mm = x1 + ((x2 - x1) * share), y1 + ((y2 - y1) * share)
+        Sample.new(clock_deg: Clock.of_point(x_mm, y_mm), radius_mm: Math.hypot(x_mm, y_mm), z_mm: face_z_mm(shape), length_mm: length_mm)
+      end
     end
 
     def leg_length(from, to, shape)

@@ -36,7 +36,18 @@ module MossyAnvil
       @left_outside ||= blank.defects.reject { |defect| DefectShare.new(defect, blank, hollow: false).removed? }
     end
 
-    def open_cracks = blank.defects.select { |defect| defect.path? && defect.open? }
+    # rpm at which the worst open crack runs at a stage; nil where none is left.
+    def crack_runs_rpm(stage, burst)
+      open_cracks = blank.defects.select { |defect| defect.path? && defect.open? }
+      open_cracks.filter_map { |crack| CrackAtStage.new(crack, blank, stage, grid, method(:local_strength)).runs_rpm(burst) }.min
+    end
+
+    # Share of strength of the wood at a place, cracks apart.
+    def local_strength(clock_deg, radius_mm, z_mm)
+      at = [grid.column_at(clock_deg), grid.layer_at(z_mm), (radius_mm / grid.radial_step_mm).floor.clamp(0, grid.radial - 1)]
+      # Resin there has a toughness of its own, no lower than the wood's.
+      @own_strength && @own_strength[*at].positive? ? 1.0 : @wood_strength[*at]
+    end
 
     def least_wall
       return @least_wall if defined?(@least_wall)
@@ -52,7 +63,8 @@ module MossyAnvil
     private
 
     def prepare_sections(painter)
-      wood, own = painter.strength, painter.own_strength
+      @wood_strength = wood = painter.strength
+      @own_strength = own = painter.own_strength
       @sound = Section.prepare(@grid, (0...@grid.angular).to_a, wood, own)
       @paths = {}
       return if blank.defects.none?(&:path?)

@@ -66,7 +66,13 @@ module MossyAnvil
     end
 
     def crack_runs
-      rpm = @solid.open_cracks.filter_map { |crack| CrackRun.runs_rpm(crack, @blank, @stage, @solid.grid, @burst) }.min
+      return @crack_runs if defined?(@crack_runs)
+
+      @crack_runs = reckon_crack_runs
+    end
+
+    def reckon_crack_runs
+      rpm = @solid.crack_runs_rpm(@stage, @burst)
       return unless rpm
 
       put("crack_runs_rpm", rpm, "rpm", "speed at which the stress at the tip of the worst open crack reaches the toughness of the wood",

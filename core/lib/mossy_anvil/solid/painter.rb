@@ -14,14 +14,14 @@ module MossyAnvil
       @wood_kg_m3 = blank.material.density_kg_m3
       bodies = blank.defects.reject(&:path?).sort_by { |body| standing(body) }
       @patches = bodies.map { |body| [body, BodyCover.new(grid, body).patch] }.select(&:last)
-      @paths = blank.defects.select(&:path?)
+      @paths = blank.defects.select(&:path?).map { |path| [path, PathCover.new(grid, blank.shape, path)] }
     end
 
     # kg/m3 in every cell.
     def density
       @density ||= begin
         field = Numo::DFloat.new(*grid.shape).fill(@wood_kg_m3)
-        @paths.reject(&:crack?).each { |bark| lay_bark(field, bark) }
+        @paths.each { |path, cover| lay_bark(field, path, cover) unless path.crack? }
         @patches.each { |body, patch| blend(field, patch, body.density_kg_m3(@wood_kg_m3)) }
         field
       end
@@ -50,7 +50,7 @@ module MossyAnvil
     # with the paths taken as deep as they are (:own) or right through (:through).
     # An open path takes all; a glued one leaves the glue line's strength.
     def kept_by_paths(depth)
-      covers = @paths.map { |path| [path, PathCover.new(grid, @blank.shape, path, depth_mm: depth_of(path, depth)).patch] }
+      covers = @paths.map { |path, cover| [path, cover.patch(depth_of(path, depth))] }
       columns = covers.flat_map { |_, patch| patch.columns }.uniq.sort
       kept = Numo::DFloat.ones(columns.size, grid.axial, grid.radial)
       row_of = columns.each_with_index.to_h
@@ -88,9 +88,9 @@ module MossyAnvil
     end
 
     # Bark has a thickness but is narrower than a column: its share of the column's arc counts.
-    def lay_bark(field, bark)
+    def lay_bark(field, bark, cover)
       kg_m3 = Table["local_factors"]["bark_inclusion"]["bark"]["density"]["kg_m3"]
-      patch = PathCover.new(grid, @blank.shape, bark).patch
+      patch = cover.patch(bark.depth_mm)
       arc = ((grid.inner_edges_mm + (grid.radial_step_mm / 2)) * (2 * PathCover::REACH_DEG * Clock::RADIANS)).reshape(1, 1, grid.radial)
       thin = ((arc**-1) * bark.width_mm).clip(0, 1)[true, true, patch.cells]
       blend(field, PathCover::Patch.new(patch.columns, patch.layers, patch.cells, patch.cover * thin), kg_m3)

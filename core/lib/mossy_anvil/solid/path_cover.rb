@@ -8,17 +8,16 @@ module MossyAnvil
 
     Patch = BodyCover::Patch
 
-    # depth_mm: how deep to take it (its own depth, or right through).
-    def initialize(grid, shape, defect, depth_mm: defect.depth_mm)
+    def initialize(grid, shape, defect)
       @grid = grid
       @defect = defect
       @samples = defect.samples(shape)
-      @depth_mm = depth_mm
+      @columns, @span, @weights = weigh { |sample| @defect.side? ? layer_of(sample) : cell_of(sample) }
     end
 
-    # A Patch whose cover is the share of strength taken out, 0 to 1.
-    def patch
-      @defect.side? ? side_patch : face_patch
+    # A Patch whose cover is the share of strength taken out, 0 to 1, by a crack that goes so deep.
+    def patch(depth_mm)
+      @defect.side? ? side_patch(depth_mm) : face_patch(depth_mm)
     end
 
     private
@@ -36,64 +35,56 @@ module MossyAnvil
       end
     end
 
-    # The largest weight at each (column, key), as { column => { key => weight } }.
-    def strongest
+    # Columns touched, the range of layers (or cells) the path runs over, and the largest weight at each.
+    def weigh
       table = Hash.new { |columns, column| columns[column] = Hash.new(0.0) }
       each_weakened do |column, weight, sample|
         key = yield(sample)
         table[column][key] = weight if weight > table[column][key]
       end
-      table
+      low, high = @samples.map { |sample| yield(sample) }.minmax
+      weights = Numo::DFloat.zeros(table.size, high - low + 1)
+      table.each_value.with_index { |by_key, row| fill(weights, row, by_key, low) }
+      [table.keys, low..high, weights]
     end
 
-    def side_patch
-      table = strongest { |sample| @grid.layer_at(sample.z_mm) }
-      columns = table.keys
-      low, high = layer_span
-      weights = Numo::DFloat.zeros(columns.size, high - low + 1)
-      columns.each_with_index { |column, row| fill(weights, row, table[column], low, high) }
-      cover = radial_share(@grid.reach_mm[columns, low..high]) * weights.reshape(columns.size, high - low + 1, 1)
-      Patch.new(columns, low..high, 0..(@grid.radial - 1), cover)
-    end
-
-    # Share of the wood in each cell that lies within the depth from the surface.
-    def radial_share(reach)
-      surface = reach.reshape(*reach.shape, 1)
-      inner, outer = [@grid.inner_edges_mm, @grid.outer_edges_mm].map { |edges| edges.reshape(1, 1, @grid.radial) }
-      wood_end = Numo::DFloat.minimum(surface, outer)
-      taken = wood_end - Numo::DFloat.maximum(surface - @depth_mm, inner)
-      (taken / Numo::DFloat.maximum(wood_end - inner, 1e-9)).clip(0, 1)
-    end
-
-    def layer_span
-      @samples.map { |sample| @grid.layer_at(sample.z_mm) }.minmax
-    end
-
-    # Layers between two samples of one column get the weight of the nearer one, so that a steep path leaves no gaps.
-    def fill(weights, row, by_layer, low, high)
-      keys = by_layer.keys.sort
-      (keys.first..keys.last).each do |layer|
-        nearest = keys.min_by { |key| (key - layer).abs }
-        weights[row, layer - low] = by_layer[nearest] if layer.between?(low, high)
+    # What lies between two samples of one column gets the weight of the nearer one, so that a steep path leaves no gaps.
+    def fill(weights, row, by_key, low)
+      keys = by_key.keys.sort
+      keys.each { |key| weights[row, key - low] = by_key[key] }
+      keys.each_cons(2) do |before, after|
+        (before + 1...after).each { |key| weights[row, key - low] = by_key[key - before <= after - key ? before : after] }
       end
     end
 
-    def face_patch
-      table = strongest { |sample| (sample.radius_mm / @grid.radial_step_mm).floor.clamp(0, @grid.radial - 1) }
-      columns = table.keys
-      low, high = @samples.map { |sample| (sample.radius_mm / @grid.radial_step_mm).floor.clamp(0, @grid.radial - 1) }.minmax
-      weights = Numo::DFloat.zeros(columns.size, high - low + 1)
-      columns.each_with_index { |column, row| fill(weights, row, table[column], low, high) }
-      depth = axial_share
+    def layer_of(sample) = @grid.layer_at(sample.z_mm)
+    def cell_of(sample) = (sample.radius_mm / @grid.radial_step_mm).floor.clamp(0, @grid.radial - 1)
+
+    def side_patch(depth_mm)
+      cover = radial_share(@grid.reach_mm[@columns, @span], depth_mm) * @weights.reshape(*@weights.shape, 1)
+      Patch.new(@columns, @span, 0..(@grid.radial - 1), cover)
+    end
+
+    # Share of the wood in each cell that lies within the depth from the surface.
+    def radial_share(reach, depth_mm)
+      surface = reach.reshape(*reach.shape, 1)
+      inner, outer = [@grid.inner_edges_mm, @grid.outer_edges_mm].map { |edges| edges.reshape(1, 1, @grid.radial) }
+      wood_end = Numo::DFloat.minimum(surface, outer)
+      taken = wood_end - Numo::DFloat.maximum(surface - depth_mm, inner)
+      (taken / Numo::DFloat.maximum(wood_end - inner, 1e-9)).clip(0, 1)
+    end
+
+    def face_patch(depth_mm)
+      depth = axial_share(depth_mm)
       layers = depth.gt(0).where.to_a
-      cover = weights.reshape(columns.size, 1, high - low + 1) * depth[layers].reshape(1, layers.size, 1)
-      Patch.new(columns, layers.first..layers.last, low..high, cover)
+      cover = @weights.reshape(@columns.size, 1, @weights.shape[1]) * depth[layers].reshape(1, layers.size, 1)
+      Patch.new(@columns, layers.first..layers.last, @span, cover)
     end
 
     # Share of each layer's thickness that lies within the depth from the face.
-    def axial_share
+    def axial_share(depth_mm)
       from_face = @defect.enters == "head_face" ? @grid.heights_mm : (@grid.heights_mm * -1) + @grid.length_mm
-      ((from_face * -1) + @depth_mm + (@grid.axial_step_mm / 2)).clip(0, @grid.axial_step_mm) / @grid.axial_step_mm
+      ((from_face * -1) + depth_mm + (@grid.axial_step_mm / 2)).clip(0, @grid.axial_step_mm) / @grid.axial_step_mm
     end
   end
 end

@@ -29,69 +29,87 @@ module MossyAnvil
       least = [depth_mm, half_run].min
       stress_mpa * Math.sqrt(Math::PI * least / 1000.0 / shape_factor(depth_mm.to_f, half_run)) * factor
     end
+  end
 
-    # rpm at which the crack runs at this stage, or nil where none of it is left or nothing pulls on it.
-    # burst: Burst of the stage (for the plane's stress); toughness in MPa root m.
-    def runs_rpm(crack, blank, stage, grid, burst)
-      left = remaining(crack, blank.shape, stage, grid)
-      return if left.nil?
+  # One open crack at one stage: what is left of it, and the speed at which it runs.
+  class CrackAtStage
+    TINY_MM = 0.1
 
-      stress_mpa_per_w2 = burst.at(left[:clock_deg]).mean_stress_pa_per_w2 * 1e-6
+    # local_strength: callable of clock, radius and z, the share of strength of the wood there.
+    def initialize(crack, blank, stage, grid, local_strength)
+      @crack = crack
+      @blank = blank
+      @shape = blank.shape
+      @stage = stage
+      @grid = grid
+      @local_strength = local_strength
+    end
+
+    # rpm, or nil where none of it is left or nothing pulls on it. burst: Burst of the stage, for the plane's stress.
+    def runs_rpm(burst)
+      pieces = @crack.samples(@shape).filter_map { |sample| left_of(sample) }
+      return if pieces.empty?
+
+      worst = pieces.max_by { |piece| piece[:depth_mm] / piece[:width_mm] }
+      stress_mpa_per_w2 = burst.at(worst[:clock_deg]).mean_stress_pa_per_w2 * 1e-6
       return unless stress_mpa_per_w2.positive?
 
-      intensity = intensity_mpa_sqrt_m(stress_mpa_per_w2, depth_mm: left[:depth_mm], width_mm: left[:width_mm], run_mm: left[:run_mm])
-      Balance::RPM * Math.sqrt(blank.material.toughness_mpa_sqrt_m / intensity)
+      intensity = CrackRun.intensity_mpa_sqrt_m(stress_mpa_per_w2, depth_mm: worst[:depth_mm], width_mm: worst[:width_mm], run_mm: run_mm(pieces))
+      toughness = @blank.material.toughness_mpa_sqrt_m * pieces.map { |piece| piece[:strength] }.min
+      Balance::RPM * Math.sqrt(toughness / intensity)
     end
 
-    # What the stage leaves of the crack: deepest depth, wood in line with it, run (nil for end to end), middle angle.
-    def remaining(crack, shape, stage, grid)
-      kept = crack.samples(shape).filter_map { |sample| sample_left(crack, sample, shape, stage, grid) }
-      return if kept.empty?
+    private
 
-      deepest = kept.max_by { |piece| piece[:depth_mm] / piece[:width_mm] }
-      run_mm = kept.sum { |piece| piece[:length_mm] }
-      whole = whole_run_mm(crack, stage)
-      deepest.merge(run_mm: whole && run_mm >= whole * WHOLE_RUN_SHARE ? nil : run_mm)
+    # mm of run that is left; nil where it goes from end to end (which only a crack from the side can).
+    def run_mm(pieces)
+      left = pieces.sum { |piece| piece[:length_mm] }
+      @crack.side? && left >= @stage.reach.thickness_mm.sum * CrackRun::WHOLE_RUN_SHARE ? nil : left
     end
 
-    def sample_left(crack, sample, shape, stage, grid)
-      column, layer = grid.column_at(sample.clock_deg), grid.layer_at(sample.z_mm)
-      left = crack.side? ? side_left(crack, sample, shape, stage, column, layer) : face_left(crack, sample, shape, stage, column)
-      return unless left && left[:depth_mm] > 0.1
+    # What the stage leaves at one sample: depth, wood in line with it, strength at the tip; nil where nothing is left.
+    def left_of(sample)
+      column = @grid.column_at(sample.clock_deg)
+      left = @crack.side? ? side_left(sample, column) : face_left(sample, column)
+      return unless left && left[:depth_mm] > TINY_MM
 
-      left.merge(clock_deg: sample.clock_deg, length_mm: sample.length_mm)
+      left.merge(clock_deg: sample.clock_deg, length_mm: sample.length_mm, strength: [@local_strength.call(sample.clock_deg, *left.delete(:tip)), Section::LIVE_SHARE].max)
     end
 
-    def side_left(crack, sample, shape, stage, column, layer)
-      return unless stage.reach.thickness_mm[layer].positive?
+    # Radially inward: in line with it lies the wall or, where it is solid, the whole chord.
+    def side_left(sample, column)
+      layer = @grid.layer_at(sample.z_mm)
+      return unless @stage.reach.thickness_mm[layer].positive?
 
-      outer = stage.reach.radii_mm[column, layer]
-      open_layer = stage.hollow? && stage.inner.thickness_mm[layer].positive?
-      inner = open_layer ? stage.inner_reach_mm[column, layer] : 0.0
-      width = open_layer ? outer - inner : outer + stage.reach.radii_mm[(column + (stage.reach.radii_mm.shape[0] / 2)) % stage.reach.radii_mm.shape[0], layer]
-      return unless width > 0.1
+      outer = @stage.reach.radii_mm[column, layer]
+      hollow = @stage.hollow? && @stage.inner.thickness_mm[layer].positive?
+      inner = hollow ? @stage.inner_reach_mm[column, layer] : 0.0
+      width = hollow ? outer - inner : outer + @stage.reach.radii_mm[(column + (@grid.angular / 2)) % @grid.angular, layer]
+      return unless width > TINY_MM
 
-      tip = sample.radius_mm - (crack.through? ? crack.through_depth_mm(shape) : crack.depth_mm)
-      { depth_mm: [outer - [tip, inner].max, 0].max.clamp(0, width), width_mm: width }
+      tip = [sample.radius_mm - (@crack.through? ? @crack.through_depth_mm(@shape) : @crack.depth_mm), inner].max
+      { depth_mm: (outer - tip).clamp(0, width), width_mm: width, tip: [tip, sample.z_mm] }
     end
 
-    # From a face the crack goes along the axis; in line with it lies the wood of that column.
-    def face_left(crack, sample, shape, stage, column)
-      held = stage.reach.thickness_mm.gt(0) & stage.reach.radii_mm[column, true].ge(sample.radius_mm)
-      held &= (stage.inner.thickness_mm.le(0) | stage.inner_reach_mm[column, true].le(sample.radius_mm)) if stage.hollow?
-      layers = held.where.to_a
+    # Along the axis from a face: in line with it lies the wood of that column.
+    def face_left(sample, column)
+      layers = layers_at(column, sample.radius_mm)
       return if layers.empty?
 
-      step = stage.reach.middle_mm.size > 1 ? shape.length_mm / stage.reach.middle_mm.size : shape.length_mm
-      from_face = crack.enters == "head_face" ? layers.first * step : shape.length_mm - ((layers.last + 1) * step)
-      depth = crack.through? ? shape.length_mm : crack.depth_mm
+      step = @grid.axial_step_mm
+      low, high = layers.first * step, (layers.last + 1) * step
+      depth = @crack.through? ? @shape.length_mm : @crack.depth_mm
+      from_head = @crack.enters == "head_face"
+      gone = from_head ? low : @shape.length_mm - high
       width = layers.size * step
-      { depth_mm: (depth - from_face).clamp(0, width), width_mm: width }
+      { depth_mm: (depth - gone).clamp(0, width), width_mm: width, tip: [sample.radius_mm, from_head ? [depth, high].min : [@shape.length_mm - depth, low].max] }
     end
 
-    # mm of run that would be from end to end; nil on a face, where none is.
-    def whole_run_mm(crack, stage)
-      crack.side? ? stage.reach.thickness_mm.sum : nil
+    # Layers that hold wood at that radius of a column.
+    def layers_at(column, radius_mm)
+      held = @stage.reach.thickness_mm.gt(0) & @stage.reach.radii_mm[column, true].ge(radius_mm)
+      held &= (@stage.inner.thickness_mm.le(0) | @stage.inner_reach_mm[column, true].le(radius_mm)) if @stage.hollow?
+      held.where.to_a
     end
   end
 end
