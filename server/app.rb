@@ -74,6 +74,7 @@ module Loft
 
       # The request's JSON, fit for the named schema; raises InvalidInput.
       def body_as(schema)
+        problem(Problems.not_json) unless request.media_type == "application/json"
         text = request.body.read(MAX_BODY_BYTES + 1).to_s
         settings.contract.check(schema, MossyAnvil::JsonText.parse(text))
       end

@@ -20,6 +20,7 @@ module Loft
       body(409, "Already taken", detail, errors: [{ pointer: pointer, detail: detail }])
     end
 
+    def not_json = body(415, "JSON is needed", "send the body as application/json")
     def missing(detail) = body(404, "Not here", detail)
     def database_away = body(503, "The database does not answer", "Nothing was saved. It is tried again as soon as the database is back.")
     def broken = body(500, "Something broke in the server", "Nothing was saved. The server's log says more.")

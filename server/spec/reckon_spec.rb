@@ -1,0 +1,95 @@
+# frozen_string_literal: true
+
+require_relative "server_helper"
+
+RSpec.describe "Reckoning a draft", :server do
+  it "answers as the core does, by the contract, and keeps nothing" do
+    document = JSON.parse(JSON.generate(blank_data(defects: [crack, body("void", contents: "air")], form: BlankHelper::BOWL)))
+    ask("POST", "/api/reckon", { document: document })
+    reckoned = answer_as("Assessment")
+    expect(reckoned["stages"].keys).to eq(%w[blank rounded outside hollowed])
+    expect(reckoned["stages"]["blank"]["mass_g"]).to be_within(1e-6).of(assess(defects: [crack, body("void", contents: "air")])[:stages][:blank][:mass_g])
+    expect(db[:blanks].count).to eq(0)
+  end
+
+  it "shows the working of every number it points at" do
+    ask("POST", "/api/reckon", { document: JSON.parse(JSON.generate(blank_data(defects: [crack], form: BlankHelper::BOWL))) })
+    reckoned = answer
+    pointed = reckoned["findings"].values.flatten.filter_map { |finding| finding["figure"] }
+    expect(pointed).not_to be_empty
+    expect(reckoned["workings"].keys).to include(*pointed)
+    reckoned["workings"].each do |pointer, working|
+      found = pointer.split("/").drop(1).inject(reckoned) { |at, key| at.is_a?(Array) ? (at[Integer(key, exception: false) || at.index { |row| row["key"] == key }]) : at&.fetch(key, :absent) }
+      expect([working["value"], :absent]).to include(found), pointer
+    end
+  end
+
+  it "answers for every kind of piece in the demo" do
+    Dir[File.join(Loft::Demo::FOLDER, "*.anvil.json")].each do |path|
+      ask("POST", "/api/reckon", { document: JSON.parse(File.read(path)) })
+      expect(last_response.status).to eq(200)
+      answer_as("Assessment")
+    end
+  end
+
+  {
+    "no JSON" => "{", "a bare word" => "null", "broken UTF-8" => "{\"document\": \"\xff\"}", "a number out of range" => '{"document": 1e400}',
+    "nesting without end" => "[" * 5000, "nothing" => ""
+  }.each do |name, body|
+    it "refuses #{name} with a reason" do
+      ask("POST", "/api/reckon", body)
+      expect(problem(422)["errors"].first["detail"]).not_to be_empty
+    end
+  end
+
+  it "refuses a huge body without reading it all" do
+    ask("POST", "/api/reckon", "x" * 3_000_000)
+    expect(problem(422)["detail"]).to include("at most 2000000 bytes")
+  end
+
+  it "asks for JSON" do
+    header "Host", "localhost"
+    post "/api/reckon", { document: "x" }
+    problem(415)
+  end
+end
+
+RSpec.describe "The server", :server do
+  it "answers only to its own names" do
+    header "Host", "elsewhere.test"
+    get "/api/shop"
+    expect(last_response.status).to eq(403)
+  end
+
+  it "says what is not there as a problem, and serves the face for every page" do
+    ask("GET", "/api/nothing")
+    problem(404)
+    ask("GET", "/healthz")
+    answer_as("Health")
+    ask("GET", "/blanks/3/turn")
+    expect(last_response.headers["content-security-policy"]).to include("default-src 'self'")
+  end
+
+  it "says 503 when the database is away, and comes back by itself" do
+    away = Loft::Store::Connection.open(ServerHelper.url)
+    allow(away).to receive(:get).and_raise(Sequel::DatabaseDisconnectError)
+    @app = Loft::App.serve(db: away, clock: clock)
+    app.settings.log.level = Logger::FATAL
+    ask("GET", "/readyz")
+    expect(problem(503)["detail"]).to include("Nothing was saved")
+    app.settings.log.level = Logger::INFO
+    allow(away).to receive(:get).and_call_original
+    ask("GET", "/readyz")
+    answer_as("Health")
+  end
+end
+
+RSpec.describe Loft::Demo, :server do
+  it "fills an empty shop with its dates moved to today" do
+    expect(described_class.new(db, now: clock.now).load).to eq(Dir[File.join(described_class::FOLDER, "*.anvil.json")].size)
+    newest = db[:readings].max(:taken_at)
+    expect(clock.now - newest).to be_between(0, 4 * 86_400)
+    expect(db[:journal].max(:logged_at)).to be <= clock.now
+    expect(Loft::Store::Shops.new(db).current[:name]).to eq("Tern Quay Turnery")
+  end
+end

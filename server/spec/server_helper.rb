@@ -1,0 +1,70 @@
+# frozen_string_literal: true
+
+require "English"
+require "rack/test"
+require_relative "../../core/spec/core_helper"
+require_relative "../loft"
+
+# One PostgreSQL of the tests' own for the whole run; every example starts with empty tables.
+module ServerHelper
+  include Rack::Test::Methods
+
+  # Moves only when told to.
+  class Clock
+    attr_accessor :now
+
+    def initialize(now) = @now = now
+  end
+
+  def self.url
+    @url ||= begin
+      postgres = Loft::LocalPostgres.new(File.join(Loft::ROOT, ".state", "test-postgres"))
+      at_exit { postgres.stop }
+      postgres.start(database: "mossy_anvil_test")
+    end
+  end
+
+  def self.db
+    @db ||= Loft::Store::Connection.open(url).tap do |db|
+      Sequel.extension(:migration)
+      db.run("DROP SCHEMA public CASCADE; CREATE SCHEMA public")
+      Loft::Store::Connection.migrate(db)
+    end
+  end
+
+  def self.contract = @contract ||= Loft::Contract.new(documents: :inline)
+
+  def db = ServerHelper.db
+  def clock = @clock ||= Clock.new(Time.utc(2030, 5, 1, 12))
+  def app = @app ||= Loft::App.serve(db: db, clock: clock)
+  def answer = JSON.parse(last_response.body)
+
+  def ask(method, path, body = nil)
+    header "Host", "localhost"
+    custom_request(method, path, {}, { :input => body.is_a?(String) ? body : JSON.generate(body), "CONTENT_TYPE" => "application/json" })
+    last_response
+  end
+
+  # The answer, which must fit the contract's schema of that name.
+  def answer_as(schema)
+    expect(ServerHelper.contract.faults(schema, answer).map(&:to_s)).to eq([])
+    answer
+  end
+
+  def problem(status)
+    expect(last_response.status).to eq(status)
+    expect(last_response.content_type).to start_with("application/problem+json")
+    answer_as("Problem")
+  end
+
+  def take_in(**changes)
+    ask("POST", "/api/blanks", { document: JSON.parse(JSON.generate(blank_data(**changes))) })
+    expect(last_response.status).to eq(201), last_response.body
+    answer_as("KeptBlank")
+  end
+end
+
+RSpec.configure do |config|
+  config.include ServerHelper, :server
+  config.before(:each, :server) { Loft::Store::Shops.new(db).clear }
+end
