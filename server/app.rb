@@ -39,7 +39,7 @@ module Loft
     end
 
     # Every page of the web face is the same document.
-    get(/(?!\/api|\/assets).*/) do
+    get(%r{(?!/api|/assets).*}) do
       cache_control :no_cache
       send_file File.join(settings.public_folder, "index.html")
     end
@@ -86,7 +86,9 @@ module Loft
 
       # The whole number in the path; anything else is not a blank.
       def blank_id
-        Integer(params["id"], 10, exception: false)&.then { |id| id if id.between?(1, 2**62) } or raise NotFound, "there is no blank #{params['id'].to_s[0, 20]}"
+        Integer(params["id"], 10, exception: false)&.then do |id|
+          id if id.between?(1, 2**62)
+        end or raise NotFound, "there is no blank #{params['id'].to_s[0, 20]}"
       end
     end
   end

@@ -26,7 +26,7 @@ module Loft
     # Raises InvalidInput unless the body fits.
     def check(name, body)
       found = faults(name, body)
-      raise MossyAnvil::InvalidInput.new(found) if found.any?
+      raise MossyAnvil::InvalidInput, found if found.any?
 
       body
     end

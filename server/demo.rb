@@ -24,7 +24,7 @@ module Loft
       @db.transaction do
         @shops.set_up(**@shop["shop"].transform_keys(&:to_sym))
         @shop["lathes"].each { |name, lathe| @shops.keep_lathe(name, lathe) }
-        Dir[File.join(FOLDER, "*.anvil.json")].sort.each { |path| take_in(MossyAnvil::JsonText.parse(File.read(path))) }.size
+        Dir[File.join(FOLDER, "*.anvil.json")].each { |path| take_in(MossyAnvil::JsonText.parse(File.read(path))) }.size
       end
     end
 

@@ -17,7 +17,11 @@ module Loft
 
     def initialize(arguments)
       @fresh = false
-      OptionParser.new("usage: bin/start [--fresh]") { |parser| parser.on("--fresh", "throw the data away and load the demo again") { @fresh = true } }.parse!(arguments)
+      OptionParser.new("usage: bin/start [--fresh]") do |parser|
+        parser.on("--fresh", "throw the data away and load the demo again") do
+          @fresh = true
+        end
+      end.parse!(arguments)
     rescue OptionParser::ParseError => e
       abort("#{e.message}\nusage: bin/start [--fresh]")
     end
@@ -52,7 +56,7 @@ module Loft
     end
 
     def choose_port
-      wanted = ENV["PORT"]
+      wanted = ENV.fetch("PORT", nil)
       return first_free(DEFAULT_PORT) unless wanted
 
       port = Integer(wanted, 10, exception: false)
@@ -62,7 +66,7 @@ module Loft
     end
 
     def first_free(port)
-      found = (port..port + 50).find { |candidate| free?(candidate) } or abort("No free port from #{port} to #{port + 50}. Choose one with PORT=.")
+      found = (port..(port + 50)).find { |candidate| free?(candidate) } or abort("No free port from #{port} to #{port + 50}. Choose one with PORT=.")
       say("Port #{port} is taken; using #{found}") if found != port
       found
     end
@@ -114,7 +118,8 @@ module Loft
       @lock&.then { |file| file.rewind && file.truncate(0) && file.write(address) && file.flush }
       require "puma"
       require "puma/launcher"
-      launcher = Puma::Launcher.new(Puma::Configuration.new(config_files: [File.join(ROOT, "server", "puma.rb")]), log_writer: Puma::LogWriter.new(quiet_writer, $stderr))
+      launcher = Puma::Launcher.new(Puma::Configuration.new(config_files: [File.join(ROOT, "server", "puma.rb")]),
+        log_writer: Puma::LogWriter.new(quiet_writer, $stderr))
       launcher.events.on_booted { puts "\nMossy Anvil is ready: #{address}\n(Ctrl-C stops it and its database)" }
       launcher.run
     end

@@ -96,8 +96,8 @@ module Loft
 
     def launch
       Process.spawn(*as_owner(pdeathsig: true), File.join(programs, "postgres"), "-D", @data, "-c", "listen_addresses=127.0.0.1",
-                    "-c", "port=#{port}", "-c", "unix_socket_directories=", "-c", "shared_buffers=64MB",
-                    out: [@log, "a"], err: [@log, "a"], in: File::NULL, pgroup: true, chdir: "/")
+        "-c", "port=#{port}", "-c", "unix_socket_directories=", "-c", "shared_buffers=64MB",
+        out: [@log, "a"], err: [@log, "a"], in: File::NULL, pgroup: true, chdir: "/")
     end
 
     def wait_until_ready

@@ -9,7 +9,7 @@ module Loft
 
     def invalid(error)
       body(422, "Some of this cannot be used", error.faults.first.to_s,
-           errors: error.faults.map { |fault| { pointer: fault.path, detail: [fault.problem, fault.allowed].compact.join(": ") } })
+        errors: error.faults.map { |fault| { pointer: fault.path, detail: [fault.problem, fault.allowed].compact.join(": ") } })
     end
 
     def stale(error)

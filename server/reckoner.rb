@@ -18,7 +18,7 @@ module Loft
     def blank(document, at)
       MossyAnvil::BlankFile.from_data(document)
     rescue MossyAnvil::InvalidInput => e
-      raise MossyAnvil::InvalidInput.new(e.faults.map { |fault| MossyAnvil::Fault.new(**fault.to_h, path: "#{at}#{fault.path}") })
+      raise(MossyAnvil::InvalidInput, e.faults.map { |fault| MossyAnvil::Fault.new(**fault.to_h, path: "#{at}#{fault.path}") })
     end
   end
 end

@@ -45,8 +45,8 @@ module Loft
       def self.refuse_changed_readings(document, kept)
         return unless document.key?("readings") && document["readings"] != kept[:document]["readings"]
 
-        raise MossyAnvil::InvalidInput.new([MossyAnvil::Fault.new(path: "/document/readings", problem: "differ from what was read",
-                                                                  allowed: "readings are added one by one and never changed; leave them out of a save")])
+        raise MossyAnvil::InvalidInput, [MossyAnvil::Fault.new(path: "/document/readings", problem: "differ from what was read",
+          allowed: "readings are added one by one and never changed; leave them out of a save")]
       end
 
       # A wait for drying is counted from the first reading.

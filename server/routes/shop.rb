@@ -8,7 +8,7 @@ module Loft
         app.get("/api/shop") do
           shop = shops.current
           answer(name: shop[:name], currency: shop[:currency], climate: shop.slice(:temperature_c, :humidity),
-                 rack: blanks.rack.map { |row| RackPlace.new(row, now).to_h })
+            rack: blanks.rack.map { |row| RackPlace.new(row, now).to_h })
         end
       end
     end

@@ -82,7 +82,7 @@ module Loft
       def kept(row)
         own = ->(table) { @db[table].where(blank_id: row[:id]) }
         document = Rows.document(row, defects: own[:defects].order(:position).all, form: own[:forms].first,
-                                      readings: own[:readings].order(:taken_at, :id).all, lathe: row[:lathe_id] && @db[:lathes][id: row[:lathe_id]])
+          readings: own[:readings].order(:taken_at, :id).all, lathe: row[:lathe_id] && @db[:lathes][id: row[:lathe_id]])
         { id: row[:id], version: row[:version], saved_at: row[:updated_at].utc.iso8601, document: document,
           journal: own[:journal].order(:logged_at, :id).map { |entry| entry_of(entry) } }
       end

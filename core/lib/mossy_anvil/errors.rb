@@ -17,7 +17,7 @@ module MossyAnvil
 
     def initialize(faults)
       @faults = faults.freeze
-      super(faults.map(&:to_s).join("\n"))
+      super(faults.join("\n"))
     end
   end
 

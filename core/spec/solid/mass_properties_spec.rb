@@ -70,7 +70,8 @@ RSpec.describe MossyAnvil::MassProperties do
 
   it "lets void win over resin, resin over lowered wood" do
     here = { size_mm: [30, 30, 30] }
-    layers = [body("soft_zone", id: "s", grade: "spongy", **here), body("resin_body", id: "r", density_kg_m3: 1800, **here), body("void", contents: "air", **here)]
+    layers = [body("soft_zone", id: "s", grade: "spongy", **here), body("resin_body", id: "r", density_kg_m3: 1800, **here),
+              body("void", contents: "air", **here)]
     masses = [1, 2, 3].map { |count| assess(defects: layers.first(count))[:stages][:blank][:mass_g] }
     expect(masses[1]).to be > masses[0]
     expect(masses[2]).to be < masses[0]

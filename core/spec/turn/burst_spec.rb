@@ -46,7 +46,9 @@ RSpec.describe MossyAnvil::Burst do
     end
 
     it "bursts at 514 rpm when all of it is soft as well" do
-      pieces = [[0, "p"], [120, "q"], [240, "r"]].map { |clock_deg, id| body("soft_zone", id: id, clock_deg: clock_deg, r_mm: 0, z_mm: 20, size_mm: [400, 400, 80], grade: "soft") }
+      pieces = [[0, "p"], [120, "q"], [240, "r"]].map do |clock_deg, id|
+        body("soft_zone", id: id, clock_deg: clock_deg, r_mm: 0, z_mm: 20, size_mm: [400, 400, 80], grade: "soft")
+      end
       soft = solid(**ring_blank, defects: [cracked(through: true), pieces.first])
       # The zone lightens the wood to 0.7 as well; take that out of the pull.
       expect(burst_of(soft, :hollowed).weakest.burst_rpm * strength_share * Math.sqrt(0.7)).to be_within(4).of(514)
@@ -66,8 +68,8 @@ RSpec.describe MossyAnvil::Burst do
   it "turns with the blank and changes nothing else" do
     turned = lambda do |by|
       assess(material: material_data(grain: "face", grain_clock_deg: 20 + by), form: BlankHelper::BOWL,
-             shape: { type: "disc", diameter_mm: 240, length_mm: 60, centre_offset_mm: MossyAnvil::Clock.point(110 + by, 3) },
-             defects: [crack(clock_deg: 60 + by), body("void", clock_deg: 200 + by, contents: "air")])[:stages]
+        shape: { type: "disc", diameter_mm: 240, length_mm: 60, centre_offset_mm: MossyAnvil::Clock.point(110 + by, 3) },
+        defects: [crack(clock_deg: 60 + by), body("void", clock_deg: 200 + by, contents: "air")])[:stages]
     end
     still = turned.call(0)
     [15, 30, 97.5, 52.3].each do |by|

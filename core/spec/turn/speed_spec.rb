@@ -27,7 +27,8 @@ RSpec.describe MossyAnvil::StageLimit do
     caps = [[false, true], [false, false], [true, true], [true, false]].map { |fragile, true_running| MossyAnvil::Rim.cap_m_s(fragile: fragile, true_running: true_running) }
     expect(caps).to eq([12, 8, 8, 6])
     expect(assess(defects: [crack])[:stages][:blank]).to include(fragile: true, runs_true: true)
-    expect(assess(shape: { type: "block", width_mm: 100, height_mm: 100, length_mm: 60 })[:stages][:blank]).to include(fragile: false, runs_true: false, swing_mm: be_within(0.01).of(141.42))
+    expect(assess(shape: { type: "block", width_mm: 100, height_mm: 100,
+                           length_mm: 60 })[:stages][:blank]).to include(fragile: false, runs_true: false, swing_mm: be_within(0.01).of(141.42))
   end
 
   it "works a loose piece by its bond" do

@@ -21,14 +21,14 @@ module MossyAnvil
 
     # From symbol-keyed data that has passed the schema.
     def self.from(data)
-      kind, measures = data[:shape][:type], data[:shape].reject { |key, _| key == :type }
+      kind, measures = data[:shape][:type], data[:shape].except(:type)
       new(name: data[:name], number: data[:number],
-          material: Material.new(**data[:material]),
-          shape: SHAPES.fetch(kind).new(**measures),
-          defects: data[:defects].map { |defect| Defects.from(defect) },
-          readings: data[:readings] || [],
-          form: data[:form] && Form.new(**data[:form]),
-          lathe: data[:lathe] && Lathe.new(**data[:lathe]))
+        material: Material.new(**data[:material]),
+        shape: SHAPES.fetch(kind).new(**measures),
+        defects: data[:defects].map { |defect| Defects.from(defect) },
+        readings: data[:readings] || [],
+        form: data[:form] && Form.new(**data[:form]),
+        lathe: data[:lathe] && Lathe.new(**data[:lathe]))
     end
   end
 end

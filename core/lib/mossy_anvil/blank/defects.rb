@@ -10,7 +10,7 @@ module MossyAnvil
     def self.from(data)
       return PathDefect.new(**data) if PATHS.include?(data[:type])
 
-      BodyDefect.new(**data.slice(*COMMON), detail: data.reject { |key, _| COMMON.include?(key) })
+      BodyDefect.new(**data.slice(*COMMON), detail: data.except(*COMMON))
     end
   end
 end

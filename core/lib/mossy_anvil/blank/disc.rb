@@ -22,7 +22,7 @@ module MossyAnvil
     # Solves |r u - c| = R for r, with c the centre and u the direction.
     def radius_mm(clock_deg, _z_mm)
       turn = (clock_deg - @offset_clock_deg) * Clock::RADIANS
-      cosine, sine = [:cos, :sin].map { |name| Numo::NMath.public_send(name, Numo::DFloat.cast(turn)) }
+      cosine, sine = %i[cos sin].map { |name| Numo::NMath.public_send(name, Numo::DFloat.cast(turn)) }
       (cosine * @offset_mm) + Numo::NMath.sqrt(((@diameter_mm / 2)**2) - ((sine * @offset_mm)**2))
     end
 

@@ -17,7 +17,7 @@ module MossyAnvil
     end
 
     def length_mm = @stations_mm.last
-    def axis_inside? = @rings.all? { |ring| ring && ring.min.positive? }
+    def axis_inside? = @rings.all? { |ring| ring&.min&.positive? }
     def max_radius_mm = @rings.map(&:max).max
     def min_radius_mm = @rings.map(&:min).min
     def across_mm = 2 * min_radius_mm

@@ -10,6 +10,14 @@ module MossyAnvil
     BALL_STEPS = 14
     DEPTH_STEPS = 16
 
+    # Even points in a ball of radius 1.
+    def self.ball
+      @ball ||= begin
+        line = Array.new(BALL_STEPS) { |step| ((2 * step) + 1.0) / BALL_STEPS - 1 }
+        Numo::DFloat.cast(line.product(line, line).select { |point| point.sum { |part| part**2 } <= 1 })
+      end
+    end
+
     # hollow: false looks at the form with its outside turned and nothing hollowed.
     def initialize(defect, blank, hollow: true)
       @defect = defect
@@ -128,7 +136,8 @@ module MossyAnvil
     def inside_hollow?
       past_floor = @form.opens == "tail" ? @z.gt(@form.floor_z_mm) : @z.lt(@form.floor_z_mm)
       low, high = @form.z_span_mm
-      (@radius.lt(@inner) & past_floor & @z.ge(low) & @z.le(high)).any?
+      within = @radius.lt(@inner) & past_floor & @z.ge(low) & @z.le(high)
+      within.any?
     end
 
     # The first lump of a crack lies half a step under the surface.
@@ -140,13 +149,5 @@ module MossyAnvil
     end
 
     def opening? = @defect.open? || @defect.type == "bark_inclusion"
-
-    # Even points in a ball of radius 1.
-    def self.ball
-      @ball ||= begin
-        line = Array.new(BALL_STEPS) { |step| ((2 * step) + 1.0) / BALL_STEPS - 1 }
-        Numo::DFloat.cast(line.product(line, line).select { |point| point.sum { |part| part**2 } <= 1 })
-      end
-    end
   end
 end

@@ -18,7 +18,7 @@ module MossyAnvil
     # String-keyed data to Blank; raises InvalidInput.
     def from_data(data)
       faults = schema_faults(data)
-      raise InvalidInput.new(faults) if faults.any?
+      raise InvalidInput, faults if faults.any?
 
       blank = JSON.parse(JSON.generate(data), symbolize_names: true).then { |known| consistent(known) }
       Blank.from(blank)
@@ -34,7 +34,7 @@ module MossyAnvil
 
     def consistent(known)
       faults = BlankRules.new(known).faults
-      raise InvalidInput.new(faults.first(MAX_FAULTS)) if faults.any?
+      raise InvalidInput, faults.first(MAX_FAULTS) if faults.any?
 
       known
     end

@@ -30,7 +30,7 @@ module MossyAnvil
     end
 
     def check_shape
-      kind, measures = @data[:shape][:type], @data[:shape].reject { |key, _| key == :type }
+      kind, measures = @data[:shape][:type], @data[:shape].except(:type)
       return if kind == "outline" && !stations_in_order?(measures[:stations])
 
       @shape = Blank::SHAPES.fetch(kind).new(**measures)
@@ -134,9 +134,15 @@ module MossyAnvil
       rim_z, own_rim = made.opens == "tail" ? [high, made.inside.last_z_mm] : [low, made.inside.first_z_mm]
       index = made.opens == "tail" ? form[:inside].size - 1 : 0
       fault("/form/inside/#{index}", "ends at z #{own_rim}", "at the rim, z #{rim_z}, on the side that opens") if (own_rim - rim_z).abs > SLACK_MM
-      fault("/form/inside", "goes past the outside at the closed end", "between z #{low} and #{high}") if made.inside.first_z_mm < low - 1e-9 || made.inside.last_z_mm > high + 1e-9
+      if made.inside.first_z_mm < low - 1e-9 || made.inside.last_z_mm > high + 1e-9
+        fault("/form/inside", "goes past the outside at the closed end",
+          "between z #{low} and #{high}")
+      end
       crossing = made.inside.polyline.find { |z_mm, radius| radius >= made.outside.radius_mm(z_mm) }
-      fault("/form/inside", "meets the outside at z #{crossing[0].round(1)}", "less than the outside radius, #{made.outside.radius_mm(crossing[0]).round(1)} mm there") if crossing
+      return unless crossing
+
+      fault("/form/inside", "meets the outside at z #{crossing[0].round(1)}",
+        "less than the outside radius, #{made.outside.radius_mm(crossing[0]).round(1)} mm there")
     end
 
     def check_lathe

@@ -21,7 +21,7 @@ module MossyAnvil
     end
 
     def refuse(problem, allowed)
-      raise InvalidInput.new([Fault.new(path: "", problem: problem, allowed: allowed)])
+      raise InvalidInput, [Fault.new(path: "", problem: problem, allowed: allowed)]
     end
     private_class_method :refuse
   end

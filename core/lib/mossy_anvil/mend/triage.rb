@@ -4,7 +4,7 @@ module MossyAnvil
   # What to do about one defect, from where it is and what the form leaves of it.
   # Verdict: :cut_away, :leave, :fill, :hold, :soak or :stop.
   class Triage
-    Answer = Struct.new(:verdict, :reason, :values, keyword_init: true)
+    Answer = Struct.new(:verdict, :reason, :amounts, keyword_init: true)
 
     # share: DefectShare of the defect.
     def initialize(defect, share, blank)
@@ -13,7 +13,7 @@ module MossyAnvil
       @blank = blank
     end
 
-    # reason: a sentence with {names} for the amounts in values, [value, unit] each.
+    # reason: a sentence with {names} for the amounts, [value, unit] each.
     def answer
       return say(:cut_away, "The form turns all of it away.") if @share.removed?
 
@@ -23,7 +23,8 @@ module MossyAnvil
       when "void" then opening("pocket")
       when "galleries" then opening("field of holes")
       when "soft_zone" then soft
-      when "loose_piece" then say(:hold, "Only {bonded} of its back holds. Pry it off or glue it down before the lathe turns.", bonded: [@defect.detail[:bonded_share] * 100, "%"])
+      when "loose_piece" then say(:hold, "Only {bonded} of its back holds. Pry it off or glue it down before the lathe turns.",
+        bonded: [@defect.detail[:bonded_share] * 100, "%"])
       when "hard_inclusion" then hard
       else say(:leave, "Part of the piece: {kept} of it stays.", kept: kept)
       end
@@ -31,8 +32,8 @@ module MossyAnvil
 
     private
 
-    def say(verdict, reason, values = {})
-      Answer.new(verdict: verdict, reason: reason, values: values)
+    def say(verdict, reason, amounts = {})
+      Answer.new(verdict: verdict, reason: reason, amounts: amounts)
     end
 
     def kept = [(1 - @share.removed_share) * 100, "%"]

@@ -94,7 +94,7 @@ module MossyAnvil
         report = reckon(SolidWork.new(@blank, @climate, @fineness), workings)
         findings = Findings.new(@blank, report)
         report.merge(verdict: findings.verdict.to_s, findings: findings.to_h, next_move: NextMove.new(report).to_h,
-                     geometry: Geometry.new(@blank).to_h, workings: workings.to_h)
+          geometry: Geometry.new(@blank).to_h, workings: workings.to_h)
       end
     end
 

@@ -17,7 +17,7 @@ module MossyAnvil
         removed_share: @share.removed_share, remaining_depth_mm: @blank.form ? @share.remaining_depth_mm : nil,
         reaches_surface: @share.reaches_surface?, breaks_through: @share.breaks_through?,
         fill_volume_mm3: fill_volume, filler: filler, verdict: answer.verdict.to_s, reason: plain(answer), reason_text: answer.reason,
-        reason_values: answer.values.map { |name, (value, unit)| { name: name.to_s, value: value, unit: unit } } }
+        reason_values: answer.amounts.map { |name, (value, unit)| { name: name.to_s, value: value, unit: unit } } }
     end
 
     private
@@ -27,7 +27,7 @@ module MossyAnvil
 
       formula, inputs = @defect.path? ? path_working : body_working
       @workings.put("#{@pointer}/open_volume_mm3", value: @share.open_mm3, unit: "mm3", formula: formula, inputs: inputs,
-                                                   source: "Geometry of the survey", certainty: :derived)
+        source: "Geometry of the survey", certainty: :derived)
     end
 
     def path_working
@@ -44,8 +44,8 @@ module MossyAnvil
       return 0.0 unless @defect.open?
 
       @workings.put("#{@pointer}/fill_volume_mm3", value: @share.fill_mm3, unit: "mm3", certainty: :derived, source: "Geometry of the survey and the form",
-                                                   formula: "what the form leaves of the opening, and #{DefectShare::FILL_PROUD_MM.to_i} mm beyond each finished surface to be turned back",
-                                                   inputs: { "open volume" => [@share.open_mm3, "mm3"], "share turned away" => [@share.removed_share * 100, "%"] })
+        formula: "what the form leaves of the opening, and #{DefectShare::FILL_PROUD_MM.to_i} mm beyond each finished surface to be turned back",
+        inputs: { "open volume" => [@share.open_mm3, "mm3"], "share turned away" => [@share.removed_share * 100, "%"] })
     end
 
     def filler
@@ -58,7 +58,7 @@ module MossyAnvil
 
     # The reason as one plain sentence, numbers rounded for reading.
     def plain(answer)
-      answer.values.inject(answer.reason) { |text, (name, (value, unit))| text.gsub("{#{name}}", Sentence.amount(value, unit)) }
+      answer.amounts.inject(answer.reason) { |text, (name, (value, unit))| text.gsub("{#{name}}", Sentence.amount(value, unit)) }
     end
   end
 

@@ -41,8 +41,8 @@ module MossyAnvil
 
     def emc
       @emc ||= put("emc_pct", @climate.emc_pct, "%", "moisture that wood comes to in this air", certainty: :derived,
-                                                                                              source: "Hailwood and Horrobin, Wood Handbook eq. 4-5",
-                                                                                              inputs: { "temperature" => [@climate.temperature_c, "C"], "humidity" => [@climate.humidity * 100, "%"] })
+        source: "Hailwood and Horrobin, Wood Handbook eq. 4-5",
+        inputs: { "temperature" => [@climate.temperature_c, "C"], "humidity" => [@climate.humidity * 100, "%"] })
     end
 
     # Oven-dry mass from a weight and moisture readings of about the same day; nil without such a pair.
@@ -53,7 +53,7 @@ module MossyAnvil
       @oven_dry = pair && begin
         mean = pair[1].sum { |reading| reading[:value] } / pair[1].size
         put("oven_dry_mass_g", Moisture.oven_dry_mass_g(pair[0][:value], mean), "g", "weight over one plus moisture of the same day",
-            certainty: :measured, source: "Your readings", inputs: { "weight" => [pair[0][:value], "g"], "moisture, mean of #{pair[1].size}" => [mean, "%"] })
+          certainty: :measured, source: "Your readings", inputs: { "weight" => [pair[0][:value], "g"], "moisture, mean of #{pair[1].size}" => [mean, "%"] })
       end
     end
 
@@ -82,14 +82,14 @@ module MossyAnvil
 
     def tau_from_weights
       put("tau_days", refit[0], "days", "least squares of ln(moisture - EMC) over your weights", certainty: :measured, source: "Your #{@masses.size} weights",
-                                                                                                inputs: { "standard error" => [refit[1] || 0.0, "days"] })
+        inputs: { "standard error" => [refit[1] || 0.0, "days"] })
     end
 
     def tau_by_rule
       gravity = @blank.material.dry_density_kg_m3 / 1000
       put("tau_days", fastest_tau(gravity), "days", "thickness squared over pi squared times diffusion, by the quickest way out", certainty: :rule_of_thumb,
-                                                                                                                                source: "Heat-conduction form of drying, diffusion fitted as a rule of thumb",
-                                                                                                                                inputs: { "thickness" => [@blank.shape.least_extent_mm, "mm"], "dry specific gravity" => [gravity, ""] })
+        source: "Heat-conduction form of drying, diffusion fitted as a rule of thumb",
+        inputs: { "thickness" => [@blank.shape.least_extent_mm, "mm"], "dry specific gravity" => [gravity, ""] })
     end
 
     # Across the grain by the least extent, or along it by the extent the fibres run in.
@@ -105,7 +105,7 @@ module MossyAnvil
         time, value, @basis = last_known
         days = time && @now ? [(@now - time) / DAY_S, 0].max : 0.0
         put("moisture_pct", forward(value, days), "%", days > 0.5 ? "last reading carried on by the drying curve" : "last reading",
-            certainty: days > 0.5 ? :derived : :measured, source: "Your readings", inputs: { "last known" => [value, "%"], "days since" => [days, "days"] })
+          certainty: days > 0.5 ? :derived : :measured, source: "Your readings", inputs: { "last known" => [value, "%"], "days since" => [days, "days"] })
       end
     end
 
@@ -141,8 +141,8 @@ module MossyAnvil
 
     def target_days(row, days)
       put("targets/#{row['key']}/days", days, "days", days ? "drying curve from now to the gate" : "the air here is too damp: it never gets that dry on the shelf",
-          certainty: refit ? :derived : :rule_of_thumb, source: Table["gates"]["source"],
-          inputs: { "now" => [moisture_now, "%"], "gate" => [row["at_most_pct"], "%"], "EMC" => [emc, "%"], "tau" => [tau, "days"] })
+        certainty: refit ? :derived : :rule_of_thumb, source: Table["gates"]["source"],
+        inputs: { "now" => [moisture_now, "%"], "gate" => [row["at_most_pct"], "%"], "EMC" => [emc, "%"], "tau" => [tau, "days"] })
     end
 
     # Earliest and latest day: a quicker piece in drier air, a slower one in damper air; latest nil where that air never gets it there.

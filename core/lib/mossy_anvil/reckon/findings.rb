@@ -44,11 +44,14 @@ module MossyAnvil
       stage = STAGE_WORDS.fetch(@last_name)
       limit = [@last[:limit_rpm], "rpm"]
       figure = "/stages/#{@last_name}/limit_rpm"
-      return say(:stop, "#{opening} #{stage}, it must stay below {limit}, slower than the lathe goes. #{@last[:lifts_it]}", figure: figure, limit: limit) if @last[:not_like_this]
+      if @last[:not_like_this]
+        return say(:stop, "#{opening} #{stage}, it must stay below {limit}, slower than the lathe goes. #{@last[:lifts_it]}", figure: figure,
+          limit: limit)
+      end
       return say(:go, "#{opening} #{stage}, work below {limit}.", figure: figure, limit: limit) unless @last[:burst_rpm]
 
       say(verdict == :go ? :go : :care, "#{opening} #{stage}, it splits along {plane} at about {burst}; work below {limit}.",
-          figure: figure, plane: [@last[:weak_plane_clock_deg], "plane"], burst: [@last[:burst_rpm], "rpm"], limit: limit)
+        figure: figure, plane: [@last[:weak_plane_clock_deg], "plane"], burst: [@last[:burst_rpm], "rpm"], limit: limit)
     end
 
     def survey
@@ -57,8 +60,8 @@ module MossyAnvil
       return found << say(:plain, "It balances on this axis.", figure: "/stages/blank/imbalance_g_mm") unless first[:heavy_clock_deg]
 
       found << say(:care, "Heavy towards {side} by {imbalance}: hang {weight} at {radius} opposite, or start slow.",
-                   figure: "/stages/blank/counterweight/mass_g", side: [first[:heavy_clock_deg], "clock"], imbalance: [first[:imbalance_g_mm], "g mm"],
-                   weight: [first[:counterweight][:mass_g], "g"], radius: [first[:counterweight][:radius_mm], "mm"])
+        figure: "/stages/blank/counterweight/mass_g", side: [first[:heavy_clock_deg], "clock"], imbalance: [first[:imbalance_g_mm], "g mm"],
+        weight: [first[:counterweight][:mass_g], "g"], radius: [first[:counterweight][:radius_mm], "mm"])
     end
 
     def form
@@ -72,7 +75,7 @@ module MossyAnvil
       return say(:plain, "Solid: nothing is hollowed.") unless made[:least_wall_mm]
 
       say(made[:least_wall_mm] < 3 ? :care : :plain, "Thinnest wood {wall}, {z} from the head and {r} from the axis.", figure: "/form/least_wall_mm",
-                                                                                                                   wall: [made[:least_wall_mm], "mm"], z: [made[:least_wall_at][:z_mm], "mm"], r: [made[:least_wall_at][:r_mm], "mm"])
+        wall: [made[:least_wall_mm], "mm"], z: [made[:least_wall_at][:z_mm], "mm"], r: [made[:least_wall_at][:r_mm], "mm"])
     end
 
     def floor_finding(made)
@@ -93,7 +96,8 @@ module MossyAnvil
 
       cuts = @report.dig(:stages, :hollowed, :cuts_taken)
       taken = cuts.empty? ? "not even a light scrape: leave it thicker" : "#{cuts.last} at most"
-      say(cuts.size < 2 ? :care : :plain, "At the end the rim takes {force} from the side: #{taken}.", figure: "/stages/hollowed/allowed_side_force_n", force: [force, "N"])
+      say(cuts.size < 2 ? :care : :plain, "At the end the rim takes {force} from the side: #{taken}.", figure: "/stages/hollowed/allowed_side_force_n",
+        force: [force, "N"])
     end
 
     def mend
@@ -124,7 +128,10 @@ module MossyAnvil
       return say(:stop, "Never dry enough for #{gate[:name]} ({limit}) in this air: warm it or bag it.", figure: figure, limit: limit) if gate[:out_of_reach]
 
       early = [gate[:days_early], "days"]
-      return say(:care, "Dry enough for #{gate[:name]} ({limit}) in {early} at the earliest; in damper air never.", figure: figure, limit: limit, early: early) unless gate[:days_late]
+      unless gate[:days_late]
+        return say(:care, "Dry enough for #{gate[:name]} ({limit}) in {early} at the earliest; in damper air never.", figure: figure, limit: limit,
+          early: early)
+      end
 
       say(:care, "Dry enough for #{gate[:name]} ({limit}) in {early} to {late}.", figure: figure, limit: limit, early: early, late: [gate[:days_late], "days"])
     end
@@ -137,7 +144,10 @@ module MossyAnvil
       figure = "/stages/#{name}/limit_rpm"
       word = STAGE_WORDS.fetch(name)
       limit = [stage[:limit_rpm], "rpm"]
-      return say(:stop, "#{word}: not like this. It must stay below {limit}, slower than the lathe goes. #{stage[:lifts_it]}", figure: figure, limit: limit) if stage[:not_like_this]
+      if stage[:not_like_this]
+        return say(:stop, "#{word}: not like this. It must stay below {limit}, slower than the lathe goes. #{stage[:lifts_it]}", figure: figure,
+          limit: limit)
+      end
 
       say(:plain, "#{word}: up to {limit}, held down by #{StageLimit::NAMES.fetch(stage[:governed_by])}.", figure: figure, limit: limit)
     end
@@ -146,7 +156,7 @@ module MossyAnvil
       papers = @report[:finish]
       [say(:plain, "Sand P#{papers[:grits].join(' · P')} for #{papers[:finish]}.", figure: "/finish/deepest_mark_mm"),
        say(:care, "Keep it below {speed} under the paper, and keep the paper moving. No hand can rest on it: stop.",
-           figure: "/finish/sanding_rpm", speed: [papers[:sanding_rpm], "rpm"]),
+         figure: "/finish/sanding_rpm", speed: [papers[:sanding_rpm], "rpm"]),
        *dust]
     end
 

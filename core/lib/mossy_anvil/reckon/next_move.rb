@@ -41,7 +41,7 @@ module MossyAnvil
 
       wait = [target[:days] / 2, WEIGH_EVERY_DAYS].min.ceil
       move("mend", "weigh", "Put it back to dry: {left} to go to {gate}. Weigh it again in {wait}.", ready: false,
-                                                                                             left: [target[:days], "days"], gate: [gate_pct, "%"], wait: [wait, "days"])
+        left: [target[:days], "days"], gate: [gate_pct, "%"], wait: [wait, "days"])
     end
 
     def turn
@@ -49,7 +49,8 @@ module MossyAnvil
       return move("turn", "survey", "Not like this: #{stage[:lifts_it]}") if stage[:not_like_this]
 
       start = stage[:ladder_rpm].first || stage[:limit_rpm]
-      move("turn", "log_cut", "Mount it, tailstock up, and start at {start}; stay below {limit}.", start: [start, "rpm"], limit: [@report[:stages][name][:limit_rpm], "rpm"])
+      move("turn", "log_cut", "Mount it, tailstock up, and start at {start}; stay below {limit}.", start: [start, "rpm"],
+        limit: [@report[:stages][name][:limit_rpm], "rpm"])
     end
   end
 end

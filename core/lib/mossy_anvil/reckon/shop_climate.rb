@@ -11,7 +11,7 @@ module MossyAnvil
     def initialize(temperature_c: 20.0, humidity: 0.55, burst_reserve: Table["strength"]["burst_reserve"]["default"], at: "/shop")
       given = { temperature_c: temperature_c, humidity: humidity, burst_reserve: burst_reserve }
       faults = given.filter_map { |key, value| fault(at, key, value) }
-      raise InvalidInput.new(faults) if faults.any?
+      raise InvalidInput, faults if faults.any?
 
       @temperature_c, @humidity, @burst_reserve = given.values.map(&:to_f)
       freeze

@@ -30,10 +30,10 @@ module MossyAnvil
     def body
       { volume_mm3: put("volume_mm3", @mass.volume_mm3, "mm3", "wood within the stage, summed over the grid, exact in radius"),
         mass_g: put("mass_g", @mass.mass_g, "g", "density times volume, defects at their own density",
-                    inputs: { "density as it stands" => [@blank.material.density_kg_m3, "kg/m3"], "volume" => [@mass.volume_mm3, "mm3"] }),
+          inputs: { "density as it stands" => [@blank.material.density_kg_m3, "kg/m3"], "volume" => [@mass.volume_mm3, "mm3"] }),
         centre_of_mass_mm: @mass.centre_of_mass_mm,
         imbalance_g_mm: put("imbalance_g_mm", @mass.imbalance_g_mm, "g mm", "sum of mass times radius, as a vector; its length",
-                            source: "Textbook mechanics, on the cylindrical grid", inputs: { "mass" => [@mass.mass_g, "g"] }),
+          source: "Textbook mechanics, on the cylindrical grid", inputs: { "mass" => [@mass.mass_g, "g"] }),
         heavy_clock_deg: @mass.heavy_clock_deg(@stage.swing_mm),
         swing_mm: put("swing_mm", @stage.swing_mm, "mm", "twice the farthest wood from the axis, corners and wings included"),
         runs_true: @stage.true_running?, fragile: fragile?, counterweight: counterweight }
@@ -45,23 +45,23 @@ module MossyAnvil
       radius = Table["speed"]["counterweight_at_share_of_radius"] * @stage.swing_mm / 2
       { radius_mm: radius, clock_deg: Clock.fold(@mass.heavy_clock_deg(@stage.swing_mm) + 180),
         mass_g: put("counterweight/mass_g", Balance.counterweight_g(@mass.imbalance_g_mm, radius), "g",
-                    "imbalance over the radius it hangs at", source: "Textbook mechanics",
-                                                             inputs: { "imbalance" => [@mass.imbalance_g_mm, "g mm"], "radius" => [radius, "mm"] }) }
+          "imbalance over the radius it hangs at", source: "Textbook mechanics",
+          inputs: { "imbalance" => [@mass.imbalance_g_mm, "g mm"], "radius" => [radius, "mm"] }) }
     end
 
     def holding
       weakest = @burst.weakest
       { burst_rpm: put("burst_rpm", weakest.burst_rpm, "rpm",
-                       "speed at which the pull of the heavier half uses up the wood of the weakest plane through the axis: eccentric tension on the strength-weighted section",
-                       source: "Textbook bending with axial load; #{Table['strength']['wood']['source']}", certainty: :rule_of_thumb,
-                       inputs: { "strength across the fibres" => [@blank.material.strength_across_mpa, "MPa"],
-                                 "strength against this pull" => [@blank.material.strength_mpa(weakest.clock_deg + 90), "MPa"],
-                                 "mass" => [@mass.mass_g, "g"] }),
+        "speed at which the pull of the heavier half uses up the wood of the weakest plane through the axis: eccentric tension on the strength-weighted section",
+        source: "Textbook bending with axial load; #{Table['strength']['wood']['source']}", certainty: :rule_of_thumb,
+        inputs: { "strength across the fibres" => [@blank.material.strength_across_mpa, "MPa"],
+                  "strength against this pull" => [@blank.material.strength_mpa(weakest.clock_deg + 90), "MPa"],
+                  "mass" => [@mass.mass_g, "g"] }),
         weak_plane_clock_deg: weakest.clock_deg,
         burst_work_rpm: weakest.burst_rpm && put("burst_work_rpm", weakest.burst_rpm / Math.sqrt(@solid.climate.burst_reserve), "rpm",
-                                                 "burst speed over the square root of the reserve", certainty: :rule_of_thumb,
-                                                                                                   source: Table["strength"]["burst_reserve"]["source"],
-                                                                                                   inputs: { "burst speed" => [weakest.burst_rpm, "rpm"], "reserve on load" => [@solid.climate.burst_reserve, ""] }),
+          "burst speed over the square root of the reserve", certainty: :rule_of_thumb,
+          source: Table["strength"]["burst_reserve"]["source"],
+          inputs: { "burst speed" => [weakest.burst_rpm, "rpm"], "reserve on load" => [@solid.climate.burst_reserve, ""] }),
         crack_runs_rpm: crack_runs, allowed_side_force_n: nil }.merge(side_force)
     end
 
@@ -76,8 +76,8 @@ module MossyAnvil
       return unless rpm
 
       put("crack_runs_rpm", rpm, "rpm", "speed at which the stress at the tip of the worst open crack reaches the toughness of the wood",
-          source: "Edge crack after Tada, short crack after Newman and Raju; toughness from the Wood Handbook", certainty: :rule_of_thumb,
-          inputs: { "toughness along the fibres" => [@blank.material.toughness_mpa_sqrt_m, "MPa m^1/2"] })
+        source: "Edge crack after Tada, short crack after Newman and Raju; toughness from the Wood Handbook", certainty: :rule_of_thumb,
+        inputs: { "toughness along the fibres" => [@blank.material.toughness_mpa_sqrt_m, "MPa m^1/2"] })
     end
 
     def side_force
@@ -86,16 +86,16 @@ module MossyAnvil
       through = @solid.shares.any? { |defect, share| defect.path? && !defect.mended? && share.breaks_through? }
       allowed = WallForce.for_form(@blank, @solid.least_wall.thickness_mm, cracked_through: through, local_factor: @solid.weakest_left)
       { allowed_side_force_n: put("allowed_side_force_n", allowed, "N", "side force that brings the rim, as a ring, to half of its local strength",
-                                  source: "Textbook curved bar", certainty: :rule_of_thumb,
-                                  inputs: { "least wall" => [@solid.least_wall.thickness_mm, "mm"], "radius" => [@blank.form.outside.largest_mm, "mm"],
-                                            "local share of strength" => [@solid.weakest_left, ""], "lever" => [through ? 1.0 : WallForce::WHOLE, ""] }),
+        source: "Textbook curved bar", certainty: :rule_of_thumb,
+        inputs: { "least wall" => [@solid.least_wall.thickness_mm, "mm"], "radius" => [@blank.form.outside.largest_mm, "mm"],
+                  "local share of strength" => [@solid.weakest_left, ""], "lever" => [through ? 1.0 : WallForce::WHOLE, ""] }),
         cuts_taken: WallForce.cuts_taken(allowed).map { |cut| cut["name"] } }
     end
 
     def speeds
       limit = StageLimit.new(caps, @lathe)
       rpm = put("limit_rpm", limit.rpm, "rpm", "the lowest of all caps on this stage; here: #{limit.governed_by}",
-                certainty: :rule_of_thumb, source: "Each cap shows its own", inputs: limit.caps.to_h { |cap| [cap.key, [cap.rpm, "rpm"]] })
+        certainty: :rule_of_thumb, source: "Each cap shows its own", inputs: limit.caps.to_h { |cap| [cap.key, [cap.rpm, "rpm"]] })
       { limit_rpm: rpm, governed_by: limit.governed_by, lifts_it: limit.lowest.lift, not_like_this: limit.not_like_this?,
         caps: limit.caps.map { |cap| { key: cap.key, name: cap.name, rpm: cap.rpm, lifts_it: cap.lift } },
         ladder_rpm: @lathe ? Ladder.rungs(rpm, @lathe.min_rpm) : [], belt: @lathe&.belt_for(rpm) }
@@ -110,8 +110,8 @@ module MossyAnvil
     def rim_rpm
       cap = Rim.cap_m_s(fragile: fragile?, true_running: @stage.true_running?)
       put("rim_rpm", Rim.rpm(cap, @stage.swing_mm), "rpm", "rim speed allowed over pi times the swing", certainty: :rule_of_thumb,
-                                                                                                      source: Table["speed"]["rim_source"],
-                                                                                                      inputs: { "rim speed" => [cap, "m/s"], "swing" => [@stage.swing_mm, "mm"] })
+        source: Table["speed"]["rim_source"],
+        inputs: { "rim speed" => [cap, "m/s"], "swing" => [@stage.swing_mm, "mm"] })
     end
 
     def imbalance_rpm
@@ -120,9 +120,9 @@ module MossyAnvil
       rpm = Balance.limit_rpm(@mass.imbalance_g_mm, @lathe)
       rpm = nil if rpm && rpm > 1e6
       put("imbalance_rpm", rpm, "rpm", "speed at which shaking reaches the share of weight the stand takes", certainty: :rule_of_thumb,
-                                                                                                          source: Table["speed"]["shaking_source"],
-                                                                                                          inputs: { "imbalance" => [@mass.imbalance_g_mm, "g mm"], "lathe, stand and ballast" => [@lathe.total_kg, "kg"],
-                                                                                                                    "share of weight" => [Table["speed"]["shaking_share"].fetch(@lathe.stand), ""] })
+        source: Table["speed"]["shaking_source"],
+        inputs: { "imbalance" => [@mass.imbalance_g_mm, "g mm"], "lathe, stand and ballast" => [@lathe.total_kg, "kg"],
+                  "share of weight" => [Table["speed"]["shaking_share"].fetch(@lathe.stand), ""] })
     end
 
     def loose_rpm

@@ -9,7 +9,7 @@ module MossyAnvil
     ARC_SAMPLES = 8
 
     attr_reader :radial, :angular, :axial, :radial_step_mm, :axial_step_mm, :length_mm,
-                :angles_deg, :heights_mm, :inner_edges_mm, :outer_edges_mm, :surface_mm, :reach_mm
+      :angles_deg, :heights_mm, :inner_edges_mm, :outer_edges_mm, :surface_mm, :reach_mm
 
     # fineness: :default or :fine.
     def initialize(shape, fineness: :default)

@@ -36,13 +36,13 @@ module MossyAnvil
     end
 
     # Columns touched, the range of layers (or cells) the path runs over, and the largest weight at each.
-    def weigh
+    def weigh(&)
       table = Hash.new { |columns, column| columns[column] = Hash.new(0.0) }
       each_weakened do |column, weight, sample|
         key = yield(sample)
         table[column][key] = weight if weight > table[column][key]
       end
-      low, high = @samples.map { |sample| yield(sample) }.minmax
+      low, high = @samples.map(&).minmax
       weights = Numo::DFloat.zeros(table.size, high - low + 1)
       table.each_value.with_index { |by_key, row| fill(weights, row, by_key, low) }
       [table.keys, low..high, weights]
@@ -53,7 +53,7 @@ module MossyAnvil
       keys = by_key.keys.sort
       keys.each { |key| weights[row, key - low] = by_key[key] }
       keys.each_cons(2) do |before, after|
-        (before + 1...after).each { |key| weights[row, key - low] = by_key[key - before <= after - key ? before : after] }
+        ((before + 1)...after).each { |key| weights[row, key - low] = by_key[key - before <= after - key ? before : after] }
       end
     end
 

@@ -102,7 +102,8 @@ module MossyAnvil
       from_head = @crack.enters == "head_face"
       gone = from_head ? low : @shape.length_mm - high
       width = layers.size * step
-      { depth_mm: (depth - gone).clamp(0, width), width_mm: width, tip: [sample.radius_mm, from_head ? [depth, high].min : [@shape.length_mm - depth, low].max] }
+      { depth_mm: (depth - gone).clamp(0, width), width_mm: width,
+        tip: [sample.radius_mm, from_head ? [depth, high].min : [@shape.length_mm - depth, low].max] }
     end
 
     # Layers that hold wood at that radius of a column.

@@ -18,9 +18,9 @@ module MossyAnvil
     def self.prepare(grid, columns, wood, own)
       live = wood.gt(LIVE_SHARE)
       live |= own.gt(LIVE_SHARE) if own
-      dead = columns.each_index.select { |row| !live[row, true, true].all? }
+      dead = columns.each_index.reject { |row| live[row, true, true].all? }
       Cells.new(columns: columns, wood: wood, own: own, sums: RunningSums.new(grid, wood, [0, 1, 2]),
-                own_sums: own && RunningSums.new(grid, own, [0, 1, 2]), dead: [dead, live[dead, true, true]])
+        own_sums: own && RunningSums.new(grid, own, [0, 1, 2]), dead: [dead, live[dead, true, true]])
     end
 
     # cells: for all columns.

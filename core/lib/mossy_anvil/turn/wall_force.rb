@@ -29,7 +29,7 @@ module MossyAnvil
       form = blank.form
       radius = form.outside.largest_mm
       allowed_n(blank.material.strength_across_mpa * local_factor, radius_mm: radius, wall_mm: least_wall_mm,
-                                                                   height_mm: [form.wall_depth_mm, radius / 2].min, cracked_through: cracked_through)
+        height_mm: [form.wall_depth_mm, radius / 2].min, cracked_through: cracked_through)
     end
 
     # The cuts of the trade the wall still takes, lightest first.

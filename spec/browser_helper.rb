@@ -1,0 +1,53 @@
+# frozen_string_literal: true
+
+require "capybara/rspec"
+require "selenium-webdriver"
+require "tmpdir"
+require_relative "../server/spec/server_helper"
+
+# The real application, driven in Debian's headless Chromium, with the demo shop in it.
+module BrowserHelper
+  FLAGS = %w[--headless=new --no-sandbox --disable-gpu --disable-quic --no-first-run --disable-background-networking
+             --disable-component-update --disable-sync --disable-dev-shm-usage --window-size=1280,800].freeze
+
+  def self.driver(app)
+    options = Selenium::WebDriver::Chrome::Options.new(binary: "/usr/bin/chromium")
+    [*FLAGS, "--user-data-dir=#{Dir.mktmpdir('chromium')}"].each { |flag| options.add_argument(flag) }
+    service = Selenium::WebDriver::Service.chrome(path: "/usr/bin/chromedriver")
+    Capybara::Selenium::Driver.new(app, browser: :chrome, options: options, service: service)
+  end
+
+  # Draws a stroke over an element, from and to given as shares of its width and height from its middle.
+  def stroke(element, from, to)
+    size = element.native.rect
+    places = [from, to].map { |x, y| [(x * size.width).round, (y * size.height).round] }
+    middle = places.transpose.map { |pair| pair.sum / 2 }
+    page.driver.browser.action.move_to(element.native, *places[0]).pointer_down(:left)
+        .move_to(element.native, *middle).move_to(element.native, *places[1]).pointer_up(:left).perform
+  end
+
+  # The limit of a stage at the Turn station, rpm as shown.
+  def shown_limit(stage)
+    find("section[aria-label='#{stage}'] h3 span").text.delete("^0-9").to_i
+  end
+
+  def station(name) = find("[role=tab]", text: name).click
+end
+
+Capybara.register_driver(:chromium) { |app| BrowserHelper.driver(app) }
+Capybara.default_driver = :chromium
+Capybara.server = :puma, { Silent: true, Threads: "1:4" }
+Capybara.default_max_wait_time = 20
+Capybara.disable_animation = true
+Capybara.enable_aria_label = true
+
+RSpec.configure do |config|
+  config.include Capybara::DSL, :browser
+  config.include BrowserHelper, :browser
+  config.include ServerHelper, :browser
+  config.before(:each, :browser) do
+    Loft::Store::Shops.new(db).clear
+    Loft::Demo.new(db, now: Time.now.utc).load
+    Capybara.app = Loft::App.serve(db: db)
+  end
+end

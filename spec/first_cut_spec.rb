@@ -1,0 +1,84 @@
+# frozen_string_literal: true
+
+require_relative "browser_helper"
+
+RSpec.describe "A turner with No. 32", :browser do
+  it "adds a check by pointing, sees what it does, saves, logs the first cut, and finds it all again" do
+    visit "/"
+    click_on "32 Donation bowl", match: :first
+    expect(page).to have_css("h2", text: "32 Donation bowl")
+
+    station "Turn"
+    before = shown_limit("Hollowed")
+    station "Survey"
+    expect(page).to have_no_css("[data-defect=C]")
+
+    # A second check, drawn down the skin from the tail at half past ten.
+    click_on "Crack"
+    stroke(find("[data-skin]"), [0.375, -0.42], [0.375, 0.2])
+    expect(page).to have_css("[data-defect=C]")
+    expect(page).to have_field("Depth, mm")
+    fill_in "Depth, mm", with: "1 3/4\"\n"
+    expect(page).to have_field("Depth, mm", with: "44")
+    fill_in "Mouth, mm", with: "4\n"
+
+    # The fill appears beside it, and the limit falls.
+    expect(page).to have_css("li", text: /C\s*Crack at half past ten.*Goes through the finished wall.*ml/m)
+    station "Turn"
+    expect(page).to have_css("section[aria-label='Hollowed']", text: "a crack that would run")
+    expect(shown_limit("Hollowed")).to be < before
+
+    # A working unfolds.
+    within("section[aria-label='Hollowed']") do
+      click_on "rule of thumb", match: :first
+      expect(page).to have_text("the lowest of all caps on this stage")
+      expect(page).to have_text("Each cap shows its own")
+    end
+
+    click_on "Save"
+    expect(page).to have_text("saved")
+
+    station "Log"
+    choose_label "Rounded"
+    fill_in "Speed, rpm", with: "260"
+    fill_in "Note", with: "Trued the rim. Check C is there all right."
+    click_on "Log it"
+    expect(page).to have_css("[aria-label=Journal] li", text: "Trued the rim")
+
+    visit page.current_path
+    expect(page).to have_css("[data-defect=C]")
+    expect(page).to have_css("[aria-label=Journal] li", text: /Cut · rounded · 260 rpm\s*Trued the rim/)
+    expect(db[:journal].where(speed_rpm: 260).count).to eq(1)
+    expect(db[:defects].first(ref: "C",
+      blank_id: db[:blanks].where(number: 32).get(:id))).to include(type: "crack", width_mm: 4.0, depth_mm: be_within(0.01).of(44.45))
+  end
+
+  it "undoes, keeps what was typed wrongly at its field, and keeps the draft over a reload" do
+    visit "/blanks/#{db[:blanks].first(number: 32)[:id]}"
+    find("button", text: "Spongy zone").click
+    fill_in "Off the axis, mm", with: "a lot\n"
+    expect(page).to have_css("[slot=errorMessage]", text: "A length")
+    fill_in "Off the axis, mm", with: "900\n"
+    expect(page).to have_css("[slot=errorMessage]", text: "in the wood, at most")
+    expect(page).to have_css("[role=alert]", text: "Not reckoned")
+    click_on "Undo"
+    expect(page).to have_field("Off the axis, mm", with: "88")
+    find_field("Off the axis, mm").send_keys(:end, :backspace, "2", :enter)
+    expect(page).to have_button("Save")
+    visit page.current_path
+    expect(page).to have_button("Save")
+    find("button", text: "Spongy zone").click
+    expect(page).to have_field("Off the axis, mm", with: "82")
+  end
+
+  it "drags a defect on the end and everything follows" do
+    visit "/blanks/#{db[:blanks].first(number: 36)[:id]}"
+    expect(page).to have_text("half past two")
+    body = find("[data-defect=A] ellipse.halo", match: :first)
+    stroke(body, [0.2, 0.2], [0.2, 0.45])
+    expect(page).to have_css("li", text: /Resin body at (?!half past two)/)
+    expect(page).to have_button("Undo")
+  end
+
+  def choose_label(text) = find("label", text: text, exact_text: true).click
+end
