@@ -12,7 +12,8 @@ RSpec.describe "Blanks", :server do
       defects: [crack(through: true, mend: "epoxy"), body("void", contents: "dirt"), body("soft_zone", id: "s", grade: "soft"),
                 body("galleries", id: "g", hole_diameter_mm: 2, holes_per_cm2: 3), body("loose_piece", id: "l", bonded_share: 0.3),
                 body("hard_inclusion", id: "h", of: "knot"), body("resin_body", id: "r", density_kg_m3: 1100),
-                { id: "k", type: "bark_inclusion", enters: "tail_face", path: [{ clock_deg: 0, z_mm: 60, r_mm: 20 }, { clock_deg: 9, z_mm: 60, r_mm: 80 }], depth_mm: 9, width_mm: 4 }] }
+                { id: "k", type: "bark_inclusion", enters: "tail_face", depth_mm: 9, width_mm: 4,
+                  path: [{ clock_deg: 0, z_mm: 60, r_mm: 20 }, { clock_deg: 9, z_mm: 60, r_mm: 80 }] }] }
   end
 
   it "keeps every key of a document and gives it back the same" do

@@ -18,6 +18,13 @@ RSpec.describe MossyAnvil::StageLimit do
     expect(report[:next_move][:text]).to include("Not like this")
   end
 
+  it "gives no speed to what does not clear the bed or does not go between the centres" do
+    small = BlankHelper::LATHE.merge("swing_mm" => 230)
+    expect(assess(lathe: small)[:stages][:blank]).to include(limit_rpm: 0.0, governed_by: "swing", not_like_this: true)
+    short = BlankHelper::LATHE.merge("between_centres_mm" => 50)
+    expect(assess(lathe: short)[:stages][:blank]).to include(governed_by: "length", not_like_this: true)
+  end
+
   it "climbs by quarters from 40 % of the limit" do
     expect(MossyAnvil::Ladder.rungs(1000, 60)).to eq([400, 500, 625, 781.25, 976.5625, 1000])
     expect(MossyAnvil::Ladder.rungs(1000, 900)).to eq([900, 1000])

@@ -19,9 +19,11 @@ module MossyAnvil
         least_wall_at: least && { z_mm: least.z_mm, r_mm: least.r_mm },
         floor_mm: put("floor_mm", @blank.form.floor_mm, "mm", "floor on the axis, from the closed end to the hollow"),
         breaks_through: @solid.shares.select { |_, share| share.breaks_through? }.map { |defect, _| defect.id },
-        skin_area_mm2: { outside: put("skin_area_mm2/outside", area.outside_mm2, "mm2", "profile swept round the axis where there is wood, with the end faces", source: "Pappus"),
-                         inside: put("skin_area_mm2/inside", area.inside_mm2, "mm2", "inside profile swept round the axis, with the floor",
-                           source: "Pappus") } }
+        skin_area_mm2: {
+          outside: put("skin_area_mm2/outside", area.outside_mm2, "mm2", "profile swept round the axis where there is wood, with the end faces", source: "Pappus"),
+          inside: put("skin_area_mm2/inside", area.inside_mm2, "mm2", "inside profile swept round the axis, with the floor",
+            source: "Pappus")
+        } }
     end
 
     private

@@ -102,10 +102,14 @@ module MossyAnvil
     end
 
     def caps
-      { "lathe" => @lathe&.max_rpm, "rim" => rim_rpm, "imbalance" => imbalance_rpm,
+      { "swing" => too_much(@stage.swing_mm, @lathe&.swing_mm), "length" => too_much(@blank.shape.length_mm, @lathe&.between_centres_mm),
+        "lathe" => @lathe&.max_rpm, "rim" => rim_rpm, "imbalance" => imbalance_rpm,
         "burst" => @burst.weakest.burst_rpm && (@burst.weakest.burst_rpm / Math.sqrt(@solid.climate.burst_reserve)),
         "crack" => crack_runs&.*(0.5), "loose_piece" => loose_rpm }
     end
+
+    # No speed at all for what does not fit the lathe.
+    def too_much(size_mm, room_mm) = room_mm && size_mm > room_mm ? 0.0 : nil
 
     def rim_rpm
       cap = Rim.cap_m_s(fragile: fragile?, true_running: @stage.true_running?)

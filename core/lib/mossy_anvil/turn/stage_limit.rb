@@ -4,6 +4,8 @@ module MossyAnvil
   # The lowest of all that caps a stage's speed, and what would lift it.
   class StageLimit
     LIFTS = {
+      "swing" => "It does not clear the bed: cut its corners off, re-centre it, or use a larger lathe.",
+      "length" => "It is longer than this lathe takes between centres.",
       "lathe" => "The lathe goes no faster.",
       "rim" => "A piece that runs true and has its cracks mended may run faster.",
       "imbalance" => "Re-centre it, hang a counterweight opposite, add ballast, or turn it true first.",
@@ -12,7 +14,7 @@ module MossyAnvil
       "loose_piece" => "Pry it off, or glue it down, before the lathe is switched on."
     }.freeze
 
-    NAMES = { "lathe" => "the lathe's own top speed", "rim" => "rim speed", "imbalance" => "shaking", "burst" => "splitting",
+    NAMES = { "swing" => "the lathe's swing", "length" => "the lathe's length", "lathe" => "the lathe's own top speed", "rim" => "rim speed", "imbalance" => "shaking", "burst" => "splitting",
               "crack" => "a crack that would run", "loose_piece" => "a loose piece" }.freeze
 
     Cap = Struct.new(:key, :rpm, keyword_init: true) do
