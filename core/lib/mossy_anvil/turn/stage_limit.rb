@@ -14,8 +14,10 @@ module MossyAnvil
       "loose_piece" => "Pry it off, or glue it down, before the lathe is switched on."
     }.freeze
 
-    NAMES = { "swing" => "the lathe's swing", "length" => "the lathe's length", "lathe" => "the lathe's own top speed", "rim" => "rim speed", "imbalance" => "shaking", "burst" => "splitting",
-              "crack" => "a crack that would run", "loose_piece" => "a loose piece" }.freeze
+    NAMES = {
+      "swing" => "the lathe's swing", "length" => "the lathe's length", "lathe" => "the lathe's own top speed", "rim" => "rim speed",
+      "imbalance" => "shaking", "burst" => "splitting", "crack" => "a crack that would run", "loose_piece" => "a loose piece"
+    }.freeze
 
     Cap = Struct.new(:key, :rpm, keyword_init: true) do
       def lift = LIFTS.fetch(key)
