@@ -116,7 +116,7 @@ function PathOnEnd({ look, defect, at, toBy }: OnEnd<PathDefect>) {
 function Heavy({ look, at }: { look: Look; at: At }) {
   const { heavy_clock_deg: clockDeg } = look.assessment.stages.blank;
   if (clockDeg === null) return null;
-  const [x, y] = at(clockDeg, look.geometry.max_radius_mm * 0.5);
+  const [x, y] = at(clockDeg, look.geometry.max_radius_mm * 0.68);
   const [ox, oy] = at(0, 0);
   return (
     <g pointerEvents="none">

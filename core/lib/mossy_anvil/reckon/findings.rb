@@ -39,29 +39,45 @@ module MossyAnvil
 
     def to_mend = @report[:defects].select { |defect| %w[fill soak hold].include?(defect[:verdict]) }
 
+    # What governs the last stage, or the first stage that cannot be run at all.
     def headline
       opening = { stop: "Not like this.", mend: "Mend first.", care: "Go with care.", go: "Go." }.fetch(verdict)
       stage = STAGE_WORDS.fetch(@last_name)
       limit = [@last[:limit_rpm], "rpm"]
       figure = "/stages/#{@last_name}/limit_rpm"
       if @last[:not_like_this]
-        return say(:stop, "#{opening} #{stage}, it must stay below {limit}, slower than the lathe goes. #{@last[:lifts_it]}", figure: figure,
-          limit: limit)
+        return say(:stop, "#{opening} #{stage}, it must stay below {limit}, slower than the lathe goes. #{@last[:lifts_it]}", figure: figure, limit: limit)
       end
-      return say(:go, "#{opening} #{stage}, work below {limit}.", figure: figure, limit: limit) unless @last[:burst_rpm]
 
-      say(verdict == :go ? :go : :care, "#{opening} #{stage}, it splits along {plane} at about {burst}; work below {limit}.",
-        figure: figure, plane: [@last[:weak_plane_clock_deg], "plane"], burst: [@last[:burst_rpm], "rpm"], limit: limit)
+      why, values = governs
+      say(verdict == :go ? :go : :care, "#{opening} #{stage}, #{why}; work below {limit}.", figure: figure, limit: limit, **values)
+    end
+
+    def governs
+      at = ->(key) { [@last[key], "rpm"] }
+      case @last[:governed_by]
+      when "burst" then ["it splits along {plane} at about {burst}", { plane: [@last[:weak_plane_clock_deg], "plane"], burst: at[:burst_rpm] }]
+      when "crack" then ["an open crack runs on by itself at about {runs}", { runs: at[:crack_runs_rpm] }]
+      else ["it is held down by #{StageLimit::NAMES.fetch(@last[:governed_by])}", {}]
+      end
     end
 
     def survey
       first = @report[:stages][:blank]
-      found = [say(:plain, "Weighs {mass} by its measures.", figure: "/stages/blank/mass_g", mass: [first[:mass_g], "g"])]
+      found = [splits, say(:plain, "Weighs {mass} by its measures.", figure: "/stages/blank/mass_g", mass: [first[:mass_g], "g"])].compact
       return found << say(:plain, "It balances on this axis.", figure: "/stages/blank/imbalance_g_mm") unless first[:heavy_clock_deg]
 
       found << say(:care, "Heavy towards {side} by {imbalance}: hang {weight} at {radius} opposite, or start slow.",
         figure: "/stages/blank/counterweight/mass_g", side: [first[:heavy_clock_deg], "clock"], imbalance: [first[:imbalance_g_mm], "g mm"],
         weight: [first[:counterweight][:mass_g], "g"], radius: [first[:counterweight][:radius_mm], "mm"])
+    end
+
+    # Where it would come apart, unless the headline says so already.
+    def splits
+      return if @last[:burst_rpm].nil? || @last[:governed_by] == "burst"
+
+      say(:plain, "#{STAGE_WORDS.fetch(@last_name)}, its weakest plane is {plane}: it splits there at about {burst}.", figure: "/stages/#{@last_name}/burst_rpm",
+        plane: [@last[:weak_plane_clock_deg], "plane"], burst: [@last[:burst_rpm], "rpm"])
     end
 
     def form
