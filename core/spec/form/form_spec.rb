@@ -49,6 +49,18 @@ RSpec.describe MossyAnvil::Form do
       expect(report[:fill_volume_mm3]).to be_within(1e-6).of(report[:open_volume_mm3])
     end
 
+    it "fills a deep crack that the hollow cuts off half way" do
+      deep = crack(enters: "tail_face", depth_mm: 55, path: [{ clock_deg: 0, z_mm: 60, r_mm: 5 }, { clock_deg: 0, z_mm: 60, r_mm: 30 }])
+      report = defect_of(deep)
+      expect(report).to include(reaches_surface: true, verdict: "fill")
+      expect(report[:fill_volume_mm3]).to be_between(1, report[:open_volume_mm3])
+    end
+
+    it "knows that a crack in a skin the form leaves alone still opens there" do
+      full = { kind: "disc", opens: "tail", outside: [[0, 130], [60, 130]], curve: "straight" }
+      expect(defect_of(crack(depth_mm: 9), form: full)).to include(removed_share: 0.0, reaches_surface: true, verdict: "fill")
+    end
+
     it "counts only the part of a pocket that lies in the wood" do
       report = assess(defects: [body("void", r_mm: 120, size_mm: [30, 30, 30], contents: "air")])[:defects].first
       expect(report[:open_volume_mm3]).to be_within(0.06 * 14_137).of(14_137 / 2)

@@ -116,13 +116,13 @@ function PathOnEnd({ look, defect, at, toBy }: OnEnd<PathDefect>) {
 function Heavy({ look, at }: { look: Look; at: At }) {
   const { heavy_clock_deg: clockDeg } = look.assessment.stages.blank;
   if (clockDeg === null) return null;
-  const [x, y] = at(clockDeg, look.geometry.max_radius_mm * 0.68);
+  const [x, y] = at(clockDeg, look.geometry.max_radius_mm * 0.6);
   const [ox, oy] = at(0, 0);
   return (
     <g pointerEvents="none">
       <path d={`M${ox} ${oy}L${x} ${y}`} stroke={ink.ink} strokeWidth="1" />
       <rect x={x - 6} y={y - 6} width="12" height="12" fill={ink.ink} />
-      <text x={x + (x >= ox ? 11 : -11)} y={y} fontSize="14" textAnchor={x >= ox ? "start" : "end"} dominantBaseline="central" fill={ink.ink} style={{ paintOrder: "stroke", stroke: ink.ground, strokeWidth: 4 }}>heavy</text>
+      <text x={x + (x >= ox ? -11 : 11)} y={y + (y <= oy ? -9 : 9)} fontSize="14" textAnchor={x >= ox ? "end" : "start"} dominantBaseline="central" fill={ink.ink} style={{ paintOrder: "stroke", stroke: ink.ground, strokeWidth: 4 }}>heavy</text>
     </g>
   );
 }

@@ -47,6 +47,8 @@ const Name = styled(Tab)`
 
 const Room = styled(TabPanel)`
   overflow-y: auto;
+  scrollbar-width: thin;
+  position: relative;
   padding: 16px 22px 26px;
   ${focusRing}
 `;

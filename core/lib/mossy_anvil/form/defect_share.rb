@@ -56,7 +56,8 @@ module MossyAnvil
       return false if removed?
       return @defect.path? || @inside_wood.lt(1).any? unless @form
 
-      (@inside_wood * kept(TOUCH_MM)).sum > (@inside_wood * kept(-TOUCH_MM)).sum
+      # Partly kept and partly turned away, it is cut by a finished surface.
+      (@inside_wood - @within).gt(0).any? || opens_on_kept_skin?
     end
 
     # Does one opening (bark counts: it falls out) reach both the hollow and the outside?
@@ -146,6 +147,14 @@ module MossyAnvil
     def along(profile)
       table = Hash.new { |known, z_mm| known[z_mm] = profile.radius_mm(z_mm) }
       Numo::DFloat.cast(@z.to_a.map { |z_mm| table[z_mm] })
+    end
+
+    # Does it open on the wood's own surface, where the form leaves that surface as it is?
+    def opens_on_kept_skin?
+      pokes_out = @defect.path? || @inside_wood.lt(1).any?
+      grain_mm = @defect.path? ? 2 * depth_step_mm : @defect.size_mm.max / BALL_STEPS
+      at_skin = @within.gt(0) & @outer.ge(@surface - TOUCH_MM) & @radius.ge(@surface - grain_mm)
+      pokes_out && at_skin.any?
     end
 
     def opening? = @defect.open? || @defect.type == "bark_inclusion"
