@@ -120,7 +120,11 @@ module Loft
       require "puma/launcher"
       launcher = Puma::Launcher.new(Puma::Configuration.new(config_files: [File.join(ROOT, "server", "puma.rb")]),
         log_writer: Puma::LogWriter.new(quiet_writer, $stderr))
-      launcher.events.on_booted { puts "\nMossy Anvil is ready: #{address}\n(Ctrl-C stops it and its database)" }
+      launcher.events.on_booted do
+        # In cluster mode Puma's own answer to Ctrl-C stops its workers and then waits for nothing; TERM stops it whole.
+        Signal.trap("INT") { Process.kill("TERM", Process.pid) }
+        puts "\nMossy Anvil is ready: #{address}\n(Ctrl-C stops it and its database)"
+      end
       launcher.run
     end
 

@@ -2,7 +2,7 @@ import type { Defect } from "../api/document";
 import { ink } from "../kit/theme";
 
 const TILE_PX = 64;
-const PLASTIC = 1.32471795724474602596;
+const PLASTIC = 1.324717957244746;
 
 /** Even but unruled places in a unit square: the R2 sequence, steps of 1/p and 1/p² with p the plastic number. */
 const scattered = (count: number): [number, number][] =>
