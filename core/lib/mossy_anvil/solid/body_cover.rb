@@ -20,7 +20,7 @@ module MossyAnvil
       columns, layers, cells = touched
       return if columns.empty? || layers.nil? || cells.nil?
 
-      rays = (RAYS_WANTED.to_f / columns.size).ceil.clamp(1, RAYS_WANTED)
+      rays = (RAYS_WANTED / columns_wide).ceil.clamp(1, 2 * RAYS_WANTED)
       cover = Array.new(rays) { |ray| cover_by_ray(columns, layers, cells, ((ray + 0.5) / rays) - 0.5) }.inject(:+) / rays
       Patch.new(columns, layers, cells, cover)
     end
@@ -32,11 +32,16 @@ module MossyAnvil
        range(@body.radius_mm, @half.first(2).max, @grid.radial_step_mm, @grid.radial)]
     end
 
-    def touched_columns
+    # How many columns the body is wide, seen from the axis.
+    def columns_wide
       reach = @half.first(2).max
-      return (0...@grid.angular).to_a if reach >= @body.radius_mm
+      return @grid.angular if reach >= @body.radius_mm
 
-      spread = (Math.asin(reach / @body.radius_mm) / @grid.angular_step_rad).ceil + 1
+      2 * Math.asin(reach / @body.radius_mm) / @grid.angular_step_rad
+    end
+
+    def touched_columns
+      spread = (columns_wide / 2).ceil + 1
       return (0...@grid.angular).to_a if (2 * spread) + 1 >= @grid.angular
 
       middle = @grid.column_at(@body.clock_deg)

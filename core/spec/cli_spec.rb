@@ -1,0 +1,45 @@
+# frozen_string_literal: true
+
+require "open3"
+
+RSpec.describe "bin/anvil" do
+  root = File.expand_path("../..", __dir__)
+
+  def anvil(*arguments, input: "")
+    Bundler.with_unbundled_env { Open3.capture3(File.expand_path("../../bin/anvil", __dir__), *arguments, stdin_data: input) }
+  end
+
+  it "prints the assessment of a file, of standard input the same" do
+    path = File.join(root, "demo", "32-donation-bowl.anvil.json")
+    from_file, faults, status = anvil("assess", path)
+    expect([status.exitstatus, faults]).to eq([0, ""])
+    expect(JSON.parse(from_file)["stages"].keys).to eq(%w[blank rounded outside hollowed])
+    expect(anvil("assess", "-", input: File.read(path))[0]).to eq(from_file)
+  end
+
+  it "refuses a bad file with one line per fault and exit 2" do
+    out, faults, status = anvil("assess", "-", input: JSON.generate(blank_data(colour: 1, shape: { type: "disc", diameter_mm: -1, length_mm: 4 })))
+    expect([status.exitstatus, out]).to eq([2, ""])
+    expect(faults.lines.map(&:chomp)).to contain_exactly(a_string_starting_with("/colour: is not a known key"), "/shape/diameter_mm: is -1: more than 0")
+  end
+
+  it "says how it is used, what it cannot read, and what option is off" do
+    [[[], /usage/], [%w[weigh x], /usage/], [%w[assess /not/there], /cannot be read/], [%w[assess - --humidity 7], %r{/options/humidity: is 7.0: 0.02 to 0.98}],
+     [%w[assess - --colour], /invalid option/]].each do |arguments, message|
+      out, faults, status = anvil(*arguments, input: JSON.generate(blank_data))
+      expect([status.exitstatus, out]).to eq([2, ""])
+      expect(faults).to match(message)
+    end
+  end
+
+  it "loads nothing of the server" do
+    Bundler.with_unbundled_env do
+      loaded, = Open3.capture2("ruby", "-e", <<~RUBY, stdin_data: "")
+        require "#{root}/vendor/bundle/bundler/setup"
+        require "#{root}/core/lib/mossy_anvil"
+        puts $LOADED_FEATURES.grep(%r{gems/(sinatra|sequel|rack|puma|pg)})
+      RUBY
+      expect(loaded).to eq("")
+    end
+  end
+end

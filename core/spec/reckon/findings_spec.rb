@@ -1,0 +1,101 @@
+# frozen_string_literal: true
+
+RSpec.describe MossyAnvil::Findings do
+  def texts(station, **changes) = assess(**changes)[:findings][station].map { |finding| finding[:text] }
+  def headline(**changes) = assess(**changes)[:findings][:survey].first
+
+  let(:deep_crack) { crack(z_mm: [30, 60], depth_mm: 35) }
+
+  it "says go for a sound centred disc" do
+    report = assess
+    expect(report[:verdict]).to eq("go")
+    expect(report[:findings][:survey].first).to include(tone: "go", text: start_with("Go. Rounded, it is held down by rim speed"))
+    expect(texts(:survey)).to include("It balances on this axis.")
+  end
+
+  it "says mend first while something is to be filled, held or soaked" do
+    [deep_crack, body("soft_zone", r_mm: 100, z_mm: 40, grade: "spongy"), body("loose_piece", r_mm: 105, z_mm: 40, bonded_share: 0.9)].each do |defect|
+      expect(assess(defects: [defect], form: BlankHelper::BOWL)[:verdict]).to eq("mend")
+    end
+  end
+
+  it "says care where trouble holds the speed down though nothing is to mend" do
+    heavy = { type: "disc", diameter_mm: 240, length_mm: 60, centre_offset_mm: [14, 0] }
+    bench = BlankHelper::LATHE.merge("mass_kg" => 40, "stand" => "light")
+    expect(assess(shape: heavy, lathe: bench)[:verdict]).to eq("care")
+    expect(texts(:survey, shape: heavy)).to include(start_with("Heavy towards {side}"))
+  end
+
+  it "names what governs: a crack that runs, or splitting" do
+    expect(headline(defects: [deep_crack], form: BlankHelper::BOWL)[:text]).to include("an open crack runs on by itself at about {runs}")
+    thin = BlankHelper::BOWL.merge(inside: [[10, 0], [18, 70], [56, 109]])
+    spongy = body("soft_zone", r_mm: 0, z_mm: 30, size_mm: [400, 400, 120], grade: "spongy")
+    fast = BlankHelper::LATHE.merge("mass_kg" => 900, "stand" => "bolted")
+    found = headline(defects: [spongy], form: thin, lathe: fast)
+    expect(found[:text]).to include("splits along {plane}").or include("rim speed")
+  end
+
+  it "points every figure at a working that is there" do
+    report = assess(defects: [deep_crack, body("void", contents: "air")], form: BlankHelper::BOWL)
+    figures = report[:findings].values.flatten.filter_map { |finding| finding[:figure] }
+    expect(figures.size).to be > 8
+    expect(report[:workings].keys).to include(*figures)
+  end
+
+  it "leaves no amount of a sentence without its value" do
+    report = assess(defects: [deep_crack, body("void", r_mm: 108, z_mm: 40, contents: "air")], form: BlankHelper::BOWL)
+    report[:findings].each_value do |station|
+      station.each { |finding| expect(finding[:values].map { |value| value[:name] }).to match_array(finding[:text].scan(/\{(\w+)\}/).flatten.uniq) }
+    end
+    report[:defects].each { |defect| expect(defect[:reason]).not_to match(/[{}]/) }
+  end
+
+  it "warns of thin walls, of what goes through, and of the side force" do
+    form = texts(:form, defects: [deep_crack], form: BlankHelper::BOWL)
+    expect(form).to include(start_with("Thinnest wood"), "Floor {floor} on the axis.", "b goes through the finished wall.", a_string_matching(/the rim takes \{force\}/))
+    expect(texts(:form)).to eq(["No form drawn yet: the numbers are of the blank as it stands."])
+    expect(texts(:form, form: BlankHelper::BOWL.except(:inside))).to include("Solid: nothing is hollowed.")
+  end
+
+  it "has the shield beside the speeds, and the respirator beside spalted dust" do
+    expect(texts(:turn).last).to include("full face shield")
+    expect(texts(:finish, material: material_data(character: ["spalted"])).last).to include("respirator")
+    expect(texts(:finish).join).not_to include("respirator")
+  end
+end
+
+RSpec.describe MossyAnvil::NextMove do
+  def move(**changes) = assess(**changes)[:next_move]
+
+  let(:check) { crack(z_mm: [30, 60], depth_mm: 35) }
+
+  it "asks for a form first" do
+    expect(move).to include(action: "draw_form", station: "form", ready: true)
+  end
+
+  it "takes out what would break an edge before anything else" do
+    stone = body("hard_inclusion", r_mm: 100, z_mm: 40, of: "stone")
+    expect(move(defects: [stone], form: BlankHelper::BOWL)).to include(action: "survey", text: start_with("Take out v"))
+  end
+
+  it "waits for wet wood to dry to what its mend asks, and says when to weigh" do
+    wet = move(material: material_data(moisture_pct: 22), defects: [check], form: BlankHelper::BOWL)
+    expect(wet).to include(action: "weigh", ready: false)
+    amounts = wet[:values].to_h { |value| [value[:name], value[:value]] }
+    expect(amounts["gate"]).to eq(15)
+    expect(amounts["wait"]).to be_between(1, 7)
+    expect(amounts["left"]).to be > amounts["wait"]
+  end
+
+  it "says so where this air will never get it there" do
+    climate = MossyAnvil::ShopClimate.new(temperature_c: 12, humidity: 0.85)
+    piece = blank(material: material_data(moisture_pct: 24), defects: [check], form: BlankHelper::BOWL)
+    expect(MossyAnvil::Assessment.new(piece, climate: climate).to_h[:next_move][:text]).to include("somewhere drier")
+  end
+
+  it "mends dry wood before hollowing, then turns it" do
+    expect(move(defects: [check], form: BlankHelper::BOWL)).to include(action: "mend", text: "Mend b before hollowing.")
+    mended = move(defects: [check.merge(mend: "thick_ca")], form: BlankHelper::BOWL)
+    expect(mended).to include(action: "log_cut", station: "turn", text: start_with("Mount it, tailstock up"))
+  end
+end

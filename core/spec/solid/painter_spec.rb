@@ -1,0 +1,79 @@
+# frozen_string_literal: true
+
+RSpec.describe MossyAnvil::Painter do
+  def painted(*defects, **changes)
+    piece = blank(defects: defects, **changes)
+    [MossyAnvil::Grid.new(piece.shape), piece].then { |grid, made| described_class.new(grid, made) }
+  end
+
+  # Volume of each cell, mm3.
+  def cell_volumes(grid)
+    ring = ((grid.outer_edges_mm**2) - (grid.inner_edges_mm**2)) / 2 * grid.angular_step_rad * grid.axial_step_mm
+    ring.reshape(1, 1, grid.radial) + Numo::DFloat.zeros(*grid.shape)
+  end
+
+  def missing_mm3(painter)
+    ((painter.density * -1 + 600) / 600 * cell_volumes(painter.grid)).sum
+  end
+
+  [[60, [30, 22, 18]], [95, [12, 8, 10]], [110, [6, 4, 6]], [10, [50, 50, 40]], [0, [40, 40, 40]], [70, [90, 160, 50]]].each do |r_mm, size_mm|
+    it "takes out the volume of a void of #{size_mm.join(' x ')} at #{r_mm} mm" do
+      volume = Math::PI / 6 * size_mm.inject(:*)
+      painter = painted(body("void", r_mm: r_mm, clock_deg: 47, size_mm: size_mm, contents: "air"))
+      expect(missing_mm3(painter)).to be_within(0.06 * volume).of(volume)
+    end
+  end
+
+  it "moves with a void round the clock, over twelve o'clock too" do
+    volumes = [0, 1.9, 90, 181, 359].map { |clock_deg| missing_mm3(painted(body("void", clock_deg: clock_deg, contents: "air"))) }
+    expect(volumes.max - volumes.min).to be < 0.05 * volumes.max
+  end
+
+  it "leaves wood alone where nothing was found" do
+    painter = painted
+    expect([painter.density.minmax, painter.strength.minmax]).to eq([[600, 600], [1, 1]])
+    expect(painter.own_strength).to be_nil
+    expect(painter.kept_by_paths(:own)[0]).to eq([])
+  end
+
+  it "takes a crack out of the planes within twelve degrees, by the square of the cosine" do
+    painter = painted(crack(clock_deg: 90, z_mm: [0, 60], depth_mm: 30))
+    columns, kept = painter.kept_by_paths(:own)
+    angles = columns.map { |column| column * painter.grid.angular_step_deg }
+    expect(angles.minmax).to eq([78.75, 101.25])
+    middle, edge = [columns.index(24), columns.index(21)]
+    expect(kept[middle, 30, -1]).to be_within(1e-9).of(0)
+    expect(kept[edge, 30, -1]).to be_within(1e-9).of(1 - (Math.cos(11.25 * Math::PI / 180)**2))
+    expect(kept[middle, 30, (80 / painter.grid.radial_step_mm).floor]).to eq(1)
+  end
+
+  it "follows a crack right through to the axis when asked" do
+    columns, kept = painted(crack(clock_deg: 90, z_mm: [0, 60], depth_mm: 30)).kept_by_paths(:through)
+    expect(kept[columns.index(24), 30, 0]).to be_within(1e-9).of(0)
+  end
+
+  it "leaves a glued crack the strength of the glue, and never takes it further" do
+    painter = painted(crack(clock_deg: 90, z_mm: [0, 60], depth_mm: 30, mend: "epoxy"), material: material_data(density_kg_m3: 580 * 1.12))
+    columns, kept = painter.kept_by_paths(:through)
+    expect(kept[columns.index(24), 30, -1]).to be_within(1e-6).of(0.5)
+    expect(kept[columns.index(24), 30, 0]).to eq(1)
+  end
+
+  it "goes in from a face only as deep as the crack" do
+    face = crack(depth_mm: 20).merge(enters: "head_face", path: [{ clock_deg: 90, z_mm: 0, r_mm: 20 }, { clock_deg: 90, z_mm: 0, r_mm: 90 }])
+    painter = painted(face)
+    columns, kept = painter.kept_by_paths(:own)
+    row = columns.index(24)
+    cell = (60 / painter.grid.radial_step_mm).floor
+    expect(kept[row, true, cell].eq(0).count_true).to be_within(1).of(20 / painter.grid.axial_step_mm)
+    expect(kept[row, -1, cell]).to eq(1)
+    expect(kept[row, 0, -1]).to eq(1)
+  end
+
+  it "gives resin a strength of its own" do
+    painter = painted(body("resin_body", size_mm: [60, 60, 50], density_kg_m3: 1100))
+    expect(painter.own_strength.max).to eq(25)
+    at = [0, 32, (60 / painter.grid.radial_step_mm).floor]
+    expect([painter.strength[*at], painter.own_strength[*at]]).to eq([0, 25])
+  end
+end
