@@ -29,9 +29,7 @@ module Loft
     def start(database: USER)
       prepare unless File.exist?(File.join(@data, "PG_VERSION"))
       stop_orphan
-      @port = free_port
-      @pid = launch
-      wait_until_ready
+      bring_up
       url(create(database))
     end
 
@@ -60,6 +58,18 @@ module Loft
       words += ["--reuid=postgres", "--regid=postgres", "--init-groups"] if Process.uid.zero?
       words += ["--pdeathsig=INT"] if pdeathsig
       words.size == 1 ? [] : words
+    end
+
+    # After a crash the last of the old server's helpers may still hold its memory for a moment.
+    def bring_up(tries: 3)
+      @port ||= free_port
+      @pid = launch
+      wait_until_ready
+    rescue Failed
+      raise if (tries -= 1).zero?
+
+      sleep 1
+      retry
     end
 
     def prepare

@@ -1,0 +1,113 @@
+# frozen_string_literal: true
+
+require_relative "server_helper"
+
+RSpec.describe Loft::Brief do
+  let(:now) { Time.utc(2030, 5, 1) }
+
+  def brief(move, **more) = described_class.new({ next_move: move }, now: now, **more).to_h
+
+  it "has no wait where a hand can go on" do
+    expect(brief({ ready: true, station: "turn", values: [] })).to eq(ready: true, note: "turn", wait_started_at: nil, wait_ends_at: nil)
+  end
+
+  it "waits from the first reading to the likely day" do
+    move = { ready: false, station: "mend", values: [{ name: "left", value: 10.0, unit: "days" }] }
+    expect(brief(move, started_at: now - (20 * 86_400))).to include(wait_started_at: Time.utc(2030, 4, 11), wait_ends_at: Time.utc(2030, 5, 11))
+    expect(brief(move)).to include(wait_started_at: now)
+  end
+
+  it "is not ready, and has no end, where nobody knows when" do
+    expect(brief({ ready: false, station: "mend", values: [] })).to include(ready: false, wait_ends_at: nil)
+  end
+end
+
+RSpec.describe Loft::RackPlace do
+  let(:row) do
+    { id: 1, number: 7, name: "Bowl", version: 1, ready: false, note: "mend", shape_type: "disc", diameter_mm: 200.0, length_mm: 60.0,
+      wait_started_at: Time.utc(2030, 5, 1), wait_ends_at: Time.utc(2030, 5, 11), outside: nil }
+  end
+
+  def place(now, **changes) = described_class.new(row.merge(changes), now).to_h
+
+  it "closes its ring as the wait runs out, and is ready when it has" do
+    expect(place(Time.utc(2030, 5, 4))[:wait]).to include(days_left: 7.0, share_done: 0.3)
+    expect(place(Time.utc(2030, 5, 11))).to include(ready: true, wait: nil)
+  end
+
+  it "draws each shape as it lies between the centres" do
+    expect(place(Time.utc(2030, 5, 1))[:silhouette]).to eq([[0, 100], [60, 100]])
+    block = place(Time.utc(2030, 5, 1), shape_type: "block", diameter_mm: nil, height_mm: 80.0)
+    expect(block[:silhouette]).to eq([[0, 40], [60, 40]])
+    stations = [{ "z_mm" => 0, "radii_mm" => [30, 50] }, { "z_mm" => 90, "radii_mm" => [20, 25] }]
+    expect(place(Time.utc(2030, 5, 1), shape_type: "outline", stations: stations)[:silhouette]).to eq([[0, 50], [90, 25]])
+  end
+
+  it "draws the form it is to become" do
+    expect(place(Time.utc(2030, 5, 1), outside: [[0, 30], [60, 90]], curve: "straight")[:becomes]).to include([0, 30], [30, 60], [60, 90])
+  end
+end
+
+RSpec.describe Loft::Contract do
+  let(:contract) { described_class.new }
+
+  it "names what is missing, unknown, or out of range" do
+    expect(contract.faults("NewEntry", { "kind" => "dance", "colour" => 1 }).map(&:path)).to contain_exactly("/key", "/kind", "/colour")
+    expect(contract.faults("SavedBlank", { "version" => 0, "document" => {} }).map(&:to_s)).to eq(["/version: is 0: at least 1"])
+  end
+
+  it "has an operation and a problem for every route the server answers" do
+    paths = YAML.safe_load_file(described_class::PATH)["paths"]
+    served = Loft::App.routes.slice("POST", "PUT").flat_map { |method, routes| routes.map { |pattern, *| [method.downcase, pattern.to_s.gsub(/:(\w+)/, '{\1}')] } }
+    expect(served).not_to be_empty
+    served.each { |method, path| expect(paths.dig(path, method, "responses").keys).to include("422") }
+  end
+
+  it "holds the demo's blank files" do
+    inline = described_class.new(documents: :inline)
+    Dir[File.join(Loft::Demo::FOLDER, "*.anvil.json")].each { |path| expect(inline.faults("Document", JSON.parse(File.read(path)))).to eq([]) }
+  end
+end
+
+RSpec.describe Loft::Store::Blanks, :server do
+  let(:store) { described_class.new(db) }
+  let(:brief) { { ready: true, note: "form", wait_started_at: nil, wait_ends_at: nil } }
+
+  def document(**changes) = JSON.parse(JSON.generate(blank_data(**changes)))
+
+  it "keeps one lathe for all the blanks that go on it" do
+    2.times { store.take_in(document, brief) }
+    store.take_in(document(lathe: BlankHelper::LATHE.merge("mass_kg" => 90)), brief)
+    expect(db[:lathes].count).to eq(2)
+  end
+
+  it "stores nothing of a blank where any part of it fails" do
+    twice = document(defects: [crack, crack])
+    expect { store.take_in(twice, brief) }.to raise_error(Sequel::UniqueConstraintViolation)
+    expect(db[:blanks].count + db[:defects].count).to eq(0)
+  end
+
+  it "leaves a blank whole where a save fails half way" do
+    kept = store.take_in(document(defects: [crack], form: BlankHelper::BOWL), brief)
+    expect { store.save(kept[:id], 1, document(defects: [crack, crack]), brief) }.to raise_error(Sequel::UniqueConstraintViolation)
+    expect(store.find(kept[:id])).to eq(kept)
+  end
+
+  it "lets one of two savers win and tells the other" do
+    kept = store.take_in(document, brief)
+    results = %w[one other].map do |name|
+      Thread.new do
+        store.save(kept[:id], 1, document(name: name), brief)[:document]["name"]
+      rescue Loft::Stale => e
+        e.current[:document]["name"]
+      end
+    end.map(&:value)
+    expect(results.uniq.size).to eq(1)
+    expect(db[:blanks].get(:version)).to eq(2)
+  end
+
+  it "sorts the rack by number, the unnumbered last" do
+    [nil, 9, 2].each { |number| store.take_in(document(**(number ? { number: number } : {})), brief) }
+    expect(store.rack.map { |row| row[:number] }).to eq([2, 9, nil])
+  end
+end

@@ -1,0 +1,153 @@
+# frozen_string_literal: true
+
+require_relative "server_helper"
+require "net/http"
+require "tmpdir"
+
+# One run of server/launch.rb on a port of its own.
+class LaunchRun
+  attr_reader :port, :pid
+
+  def initialize(*arguments, **environment)
+    @port = TCPServer.open("127.0.0.1", 0) { |server| server.addr[1] }
+    @log = File.join(Dir.mktmpdir("launch"), "log")
+    clean = { "PORT" => @port.to_s, "WORKERS" => "1" }.merge(environment.transform_keys(&:to_s))
+    @pid = Bundler.with_unbundled_env do
+      Process.spawn(clean, "ruby", "-r#{Loft::ROOT}/vendor/bundle/bundler/setup", "#{Loft::ROOT}/server/launch.rb", *arguments,
+        out: @log, err: @log, in: File::NULL, pgroup: true)
+    end
+  end
+
+  def said = File.read(@log)
+
+  def ready!
+    200.times do
+      return self if said.include?("is ready")
+      raise "stopped: #{said}" if Process.waitpid(@pid, Process::WNOHANG)
+
+      sleep 0.1
+    end
+    raise "not ready: #{said}"
+  end
+
+  def stop(signal)
+    Process.kill(signal, @pid)
+    _, status = Process.wait2(@pid)
+    status
+  end
+
+  def get(path) = Net::HTTP.get_response("127.0.0.1", path, @port)
+end
+
+# The real start command's second half (set-up has been done), started and stopped and killed for real.
+RSpec.describe "Starting the application", :server do
+  let(:url) { ServerHelper.url.sub(%r{/[^/]+\z}, "/launch_test") }
+
+  before do
+    admin = Sequel.connect(ServerHelper.url)
+    admin.run("DROP DATABASE IF EXISTS launch_test WITH (FORCE)")
+    admin.run("CREATE DATABASE launch_test")
+    admin.disconnect
+  end
+
+  def started(*arguments, **environment) = LaunchRun.new(*arguments, DATABASE_URL: url, **environment).ready!
+  def rack(run) = JSON.parse(run.get("/api/shop").body)["rack"]
+
+  it "serves somebody else's database, loads the demo once, and stops on TERM and on Ctrl-C" do
+    %w[TERM INT].each do |signal|
+      run = started
+      expect(rack(run).map { |place| place["number"] }).to include(32, 33, 36, 39)
+      expect(run.said.include?("The shop is empty")).to be(signal == "TERM")
+      expect(run.stop(signal)).to be_success
+    end
+  end
+
+  it "throws data away only when told to, and says what is lost" do
+    run = started
+    Net::HTTP.post(URI("http://127.0.0.1:#{run.port}/api/blanks/1/journal"),
+      JSON.generate(key: "0b5c2c4e-3f60-4a52-9d52-1d6a5c1f0a11", kind: "note", note: "mine"), "Content-Type" => "application/json")
+    run.stop("TERM")
+    again = started
+    expect(JSON.parse(again.get("/api/blanks/1").body)["journal"].map { |entry| entry["note"] }).to include("mine")
+    again.stop("TERM")
+    fresh = started("--fresh")
+    expect(fresh.said).to match(/throws away what is kept here: 4 blanks, \d+ readings, 10 journal entries/)
+    expect(JSON.parse(fresh.get("/api/blanks/1").body)["journal"].map { |entry| entry["note"] }).not_to include("mine")
+    fresh.stop("TERM")
+  end
+
+  it "has lost nothing that it acknowledged when it is killed while saving" do
+    run = started
+    kept = JSON.parse(run.get("/api/blanks/1").body)
+    document = kept["document"].except("readings")
+    acknowledged = kept["version"]
+    saver = Thread.new do
+      loop do
+        answer = Net::HTTP.start("127.0.0.1", run.port) do |http|
+          body = JSON.generate(version: acknowledged, document: document.merge("name" => "Save #{acknowledged + 1}"))
+          http.send_request("PUT", "/api/blanks/1", body, "Content-Type" => "application/json")
+        end
+        break unless answer.is_a?(Net::HTTPOK)
+
+        acknowledged = JSON.parse(answer.body)["version"]
+      end
+    rescue SystemCallError, IOError
+      nil # killed in the middle: what was acknowledged counts
+    end
+    sleep 1.5
+    Process.kill("KILL", -Process.getpgid(run.pid))
+    Process.wait(run.pid)
+    saver.join
+    expect(acknowledged).to be > 1
+    again = started
+    now = JSON.parse(again.get("/api/blanks/1").body)
+    expect(now["version"]).to be_between(acknowledged, acknowledged + 1)
+    expect(now["document"]["name"]).to eq("Save #{now['version']}")
+    expect(now["document"]["defects"].size).to eq(kept["document"]["defects"].size)
+    again.stop("TERM")
+  end
+
+  {
+    "a port that is none" => [{ PORT: "abc" }, "a whole number from 1 to 65535"],
+    "a database that does not answer" => [{ DATABASE_URL: "postgres://nobody@127.0.0.1:1/none" }, "Cannot start"]
+  }.each do |name, (environment, message)|
+    it "says what is wrong with #{name}" do
+      run = LaunchRun.new(DATABASE_URL: url, **environment)
+      _, status = Process.wait2(run.pid)
+      expect([status.success?, run.said]).to match([false, a_string_including(message)])
+    end
+  end
+
+  it "says so when the port is taken" do
+    TCPServer.open("127.0.0.1", 0) do |taken|
+      run = LaunchRun.new(DATABASE_URL: url, PORT: taken.addr[1].to_s)
+      Process.wait(run.pid)
+      expect(run.said).to include("is taken. Choose another with PORT=")
+    end
+  end
+end
+
+RSpec.describe Loft::LocalPostgres do
+  it "makes its own cluster, keeps what was committed over a kill, and stops" do
+    Dir.mktmpdir("cluster") do |folder|
+      File.chmod(0o755, folder)
+      own = described_class.new(File.join(folder, "postgres"))
+      db = Sequel.connect(own.start(database: "mine"))
+      db.run("CREATE TABLE kept (n integer); INSERT INTO kept VALUES (7)")
+      db.disconnect
+      pid = Integer(File.foreach(File.join(folder, "postgres", "data", "postmaster.pid")).first)
+      Process.kill("KILL", pid)
+      Process.wait(pid)
+      again = described_class.new(File.join(folder, "postgres"))
+      expect(Sequel.connect(again.start(database: "mine")) { |other| other[:kept].get(:n) }).to eq(7)
+      again.stop
+      expect(File).not_to exist(File.join(folder, "postgres", "data", "postmaster.pid"))
+      own.stop
+    end
+  end
+
+  it "lets nobody in without the password" do
+    open_url = ServerHelper.url.sub(%r{//mossy_anvil:[^@]+@}, "//mossy_anvil:wrong@")
+    expect { Sequel.connect(open_url) { |db| db.get(1) } }.to raise_error(Sequel::DatabaseConnectionError, /password/)
+  end
+end
