@@ -12,7 +12,8 @@ type Step =
 
 const MOST_STEPS = 200;
 
-function step(draft: Draft, action: Step): Draft {
+/** The draft after one step; pure. */
+export function step(draft: Draft, action: Step): Draft {
   switch (action.do) {
     case "change": {
       // While something is held (a drag), the steps between are one step: from where it was picked up.

@@ -1,0 +1,56 @@
+import { describe, expect, it } from "vitest";
+import type { Document, Kept } from "../api/document";
+import { step } from "./useDraft";
+
+const named = (name: string) => ({ name }) as Document;
+const kept = (name: string, version = 1): Kept => ({ id: 1, version, saved_at: "", document: named(name), journal: [] });
+const fresh = () => ({ kept: kept("a"), past: [], present: named("a"), future: [], held: undefined });
+const run = (...steps: Parameters<typeof step>[1][]) => steps.reduce(step, fresh() as Parameters<typeof step>[0]);
+const change = (name: string, holding = false) => ({ do: "change" as const, document: named(name), holding });
+
+describe("a draft", () => {
+  it("goes back and forth through what was done", () => {
+    const done = run(change("b"), change("c"), { do: "undo" });
+    expect(done.present.name).toBe("b");
+    expect(step(done, { do: "redo" }).present.name).toBe("c");
+    expect(step(step(done, { do: "undo" }), { do: "undo" }).present.name).toBe("a");
+  });
+
+  it("forgets what was undone once something else is done", () => {
+    const done = run(change("b"), { do: "undo" }, change("d"), { do: "redo" });
+    expect(done.present.name).toBe("d");
+    expect(done.future).toEqual([]);
+  });
+
+  it("takes a whole drag as one step", () => {
+    const done = run(change("1", true), change("2", true), change("3", true), change("4"));
+    expect(done.present.name).toBe("4");
+    expect(step(done, { do: "undo" }).present.name).toBe("a");
+  });
+
+  it("becomes what the server kept, unless it was changed while the save was on its way", () => {
+    const sent = named("b");
+    const saving = { ...run(change("b")), present: sent };
+    expect(step(saving, { do: "keep", kept: kept("b", 2), sent })).toMatchObject({ present: { name: "b" }, kept: { version: 2 } });
+    const meanwhile = step(saving, change("c"));
+    const after = step(meanwhile, { do: "keep", kept: kept("b", 2), sent });
+    expect(after).toMatchObject({ present: { name: "c" }, kept: { version: 2, document: { name: "b" } } });
+  });
+
+  it("drops to what is kept, and can bring the draft back", () => {
+    const dropped = run(change("b"), { do: "drop" });
+    expect(dropped.present.name).toBe("a");
+    expect(step(dropped, { do: "undo" }).present.name).toBe("b");
+  });
+
+  it("adds an entry without touching the draft", () => {
+    const entry = { id: 5, key: "k", kind: "note", stage: null, speed_rpm: null, note: "", logged_at: "" };
+    const logged = run(change("b"), { do: "log", entry });
+    expect(logged).toMatchObject({ present: { name: "b" }, kept: { journal: [entry] } });
+  });
+
+  it("remembers two hundred steps and no more", () => {
+    const long = run(...Array.from({ length: 260 }, (_, index) => change(String(index))));
+    expect(long.past).toHaveLength(200);
+  });
+});

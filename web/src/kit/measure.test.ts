@@ -1,0 +1,62 @@
+import { describe, expect, it } from "vitest";
+import { amountText, clockText, inchesText, lengthText, parseLength, planeText, sentenceText } from "./measure";
+
+describe("lengths as people type them", () => {
+  it.each([
+    ["60", 60], ["60 mm", 60], ["6 cm", 60], ["6,5", 6.5], ["2.375\"", 60.325], ["2 3/8\"", 60.325], ["2 3/8 in", 60.325], ["3/8”", 9.525], [" 12 ", 12],
+  ])("in millimetres: %s", (text, mm) => expect(parseLength(text, "mm")).toBeCloseTo(mm, 9));
+
+  it.each([["2", 50.8], ["2 3/8", 60.325], ["3/8", 9.525], ["60 mm", 60], ["6 cm", 60], ["2.375", 60.325]])("in inches: %s", (text, mm) =>
+    expect(parseLength(text, "in")).toBeCloseTo(mm, 9));
+
+  it.each(["", "a lot", "-4", "1e400", "NaN", "2 3/", "3/0", "6 km", "1.2.3", "∞"])("refuses %s", (text) => {
+    expect(parseLength(text, "mm")).toBeUndefined();
+    expect(parseLength(text, "in")).toBeUndefined();
+  });
+
+  it("comes back the same through inches to the nearest 1/64", () => {
+    for (let sixtyFourths = 1; sixtyFourths < 640; sixtyFourths += 7) {
+      const mm = (sixtyFourths / 64) * 25.4;
+      expect(parseLength(inchesText(mm), "in")).toBeCloseTo(mm, 9);
+    }
+  });
+});
+
+describe("amounts as they are shown", () => {
+  it("reduces fractions", () => {
+    expect([25.4, 12.7, 9.525, 60.325, 0, 0.1].map(inchesText)).toEqual(["1", "1/2", "3/8", "2 3/8", "0", "0"]);
+  });
+
+  it("never shows a speed higher than it is", () => {
+    expect(amountText(429.9, "rpm", "mm")).toBe("420 rpm");
+    expect(amountText(99.4, "rpm", "mm")).toBe("99 rpm");
+    for (let rpm = 1; rpm < 4000; rpm += 13.7) {
+      const shown = Number(amountText(rpm, "rpm", "mm").replace(/[^0-9]/g, ""));
+      expect(shown).toBeLessThanOrEqual(Math.round(rpm));
+    }
+  });
+
+  it("names hours and planes", () => {
+    expect([0, 60, 135, 352, 360, -30].map(clockText)).toEqual(["12 o’clock", "2 o’clock", "half past four", "half past eleven", "12 o’clock", "11 o’clock"]);
+    expect([60, 0, 172].map(planeText)).toEqual(["2–8 o’clock", "12–6 o’clock", "6–12 o’clock"]);
+  });
+
+  it("shows each unit in its own way", () => {
+    expect(amountText(2185, "g", "mm")).toBe("2.19 kg");
+    expect(amountText(174.2, "g", "mm")).toBe("174 g");
+    expect(amountText(371, "mm3", "mm")).toBe("0.4 ml");
+    expect(amountText(6.08, "mm", "mm")).toBe("6.1 mm");
+    expect(amountText(60.325, "mm", "in")).toBe("2 3/8″");
+    expect(amountText(0.4, "days", "mm")).toBe("10 hours");
+    expect(amountText(1, "days", "mm")).toBe("1 day");
+    expect(amountText(null, "rpm", "mm")).toBe("none");
+    expect(amountText(1.234567, "parsec", "mm")).toBe("1.235 parsec");
+  });
+
+  it("keeps a field's length readable", () => expect([244.6, 6.08, 0.5].map((mm) => lengthText(mm, "mm"))).toEqual(["245", "6.1", "0.5"]));
+
+  it("puts amounts into a sentence, each as often as it is named", () => {
+    const values = [{ name: "a", value: 12, unit: "mm" }, { name: "b", value: 50, unit: "%" }];
+    expect(sentenceText("{a} of {b}, {a} again, {c}", values, "mm")).toBe("12 mm of 50 %, 12 mm again, {c}");
+  });
+});

@@ -1,0 +1,60 @@
+import { describe, expect, it } from "vitest";
+import type { BodyDefect, Crack, Defect, Geometry } from "../api/document";
+import { freeId, makeDefect, moveDefect } from "./edit";
+
+const disc: Geometry = { length_mm: 60, max_radius_mm: 100, surface: { z_mm: [0, 60], radii_mm: [Array(120).fill(100), Array(120).fill(100)] }, form: null };
+const at = (clockDeg: number, zMm: number, rMm = 92) => ({ clockDeg, zMm, rMm });
+const made = (...args: [Parameters<typeof makeDefect>[0], ReturnType<typeof at>, ReturnType<typeof at>, "skin" | "end"]) => makeDefect(args[0], "N", args[1], args[2], args[3], disc);
+
+describe("pointing", () => {
+  it("draws a crack along a stroke on the skin", () => {
+    expect(made("crack", at(300, 58), at(306, 20), "skin")).toMatchObject({ enters: "side", path: [{ clock_deg: 300, z_mm: 58 }, { clock_deg: 306, z_mm: 20 }], depth_mm: 20 });
+  });
+
+  it("makes a plain touch a crack along the axis, within the blank", () => {
+    const crack = made("crack", at(10, 55), at(10, 55), "skin") as Crack;
+    expect(crack.path.map(({ z_mm }) => z_mm)).toEqual([37, 60]);
+    expect(crack.path.map(({ clock_deg }) => clock_deg)).toEqual([10, 10]);
+  });
+
+  it("draws a crack on the tail face, never past the rim", () => {
+    const crack = made("crack", at(30, 40, 20), at(40, 40, 130), "end") as Crack;
+    expect(crack).toMatchObject({ enters: "tail_face" });
+    expect(crack.path.map(({ r_mm, z_mm }) => [r_mm, z_mm])).toEqual([[20, 60], [100, 60]]);
+  });
+
+  it("puts a void and a soft zone where it points, in sizes that fit the blank", () => {
+    const pocket = made("void", at(45, 30, 70), at(45, 30, 70), "end") as BodyDefect;
+    expect(pocket).toMatchObject({ type: "void", contents: "air", centre: { clock_deg: 45, r_mm: 70, z_mm: 30 } });
+    expect(Math.max(...pocket.size_mm)).toBeLessThanOrEqual(60);
+    expect(made("soft_zone", at(0, 30), at(0, 30), "skin")).toMatchObject({ type: "soft_zone", grade: "soft" });
+  });
+});
+
+describe("moving", () => {
+  const pocket = made("void", at(350, 30, 70), at(350, 30, 70), "end") as BodyDefect;
+
+  it("turns past 12, slides, and keeps to the wood", () => {
+    expect(moveDefect(pocket, { clockDeg: 20, zMm: -5, rMm: 4 }, disc)).toMatchObject({ centre: { clock_deg: 10, z_mm: 25, r_mm: 74 } });
+    expect(moveDefect(pocket, { zMm: 500, rMm: 500 }, disc)).toMatchObject({ centre: { z_mm: 60, r_mm: 100 } });
+    expect(moveDefect(pocket, { zMm: -500, rMm: -500 }, disc)).toMatchObject({ centre: { z_mm: 0, r_mm: 0 } });
+  });
+
+  it("keeps a path's shape when it comes to the end of the blank", () => {
+    const crack = made("crack", at(300, 20), at(306, 50), "skin");
+    const moved = moveDefect(crack, { zMm: 40, clockDeg: 10 }, disc) as Crack;
+    expect(moved.path).toEqual([{ clock_deg: 310, z_mm: 30 }, { clock_deg: 316, z_mm: 60 }]);
+  });
+
+  it("leaves the defect it was given alone", () => {
+    const before = structuredClone(pocket);
+    moveDefect(pocket, { clockDeg: 90 }, disc);
+    expect(pocket).toEqual(before);
+  });
+});
+
+it("finds a letter nobody uses", () => {
+  const named = (...ids: string[]) => ids.map((id) => ({ id }) as Defect);
+  expect([freeId([]), freeId(named("A", "B")), freeId(named("B"))]).toEqual(["A", "C", "A"]);
+  expect(freeId(named(..."ABCDEFGHIJKLMNOPQRSTUVWXYZ"))).toBe("A2");
+});
