@@ -25,7 +25,7 @@ const Frame = styled.main`
   > footer { grid-area: next; }
   @media (max-width: 900px) {
     grid-template: "piece" auto "docket" auto "next" auto / minmax(0, 1fr);
-    > .piece { height: 720px; }
+    > .piece { height: max(720px, 92vh); }
     > .docket { border-left: 0; border-top: 2px solid ${ink.ink}; }
   }
 `;
@@ -112,7 +112,11 @@ export function Bench({ kept, station, onStation }: { kept: Kept; station: Stati
       <section className="piece" aria-label="Piece">
         <div>
           <TitleBar {...{ draft, settled, assessment, document }} onSave={() => void save()} />
-          {refused && <Unsaved refused={refused} onReload={() => { if (refused.problem.current) { draft.keep(refused.problem.current); setRefused(undefined); } }} onClose={() => setRefused(undefined)} />}
+          {refused && <Unsaved refused={refused} onClose={() => setRefused(undefined)} onChoose={(current, mine) => {
+            draft.keep(current);
+            if (!mine) draft.drop();
+            setRefused(undefined);
+          }} />}
           {problem && <Notice role="alert"><p>{badInput ? <>Not reckoned: {problem.errors?.[0]?.detail ?? problem.detail}. The numbers are of the last draft that could be.</> : problem.detail}</p></Notice>}
         </div>
         <Piece look={look} setPeel={setPeel} />
@@ -147,12 +151,15 @@ function TitleBar({ draft, settled, assessment, document, onSave }: TitleProps) 
   );
 }
 
-function Unsaved({ refused, onReload, onClose }: { refused: Refused; onReload: () => void; onClose: () => void }) {
+/** Why it was not saved; where somebody else saved meanwhile, whose version goes on. Either way undo brings the other back. */
+function Unsaved({ refused, onChoose, onClose }: { refused: Refused; onChoose: (current: Kept, mine: boolean) => void; onClose: () => void }) {
   const { problem } = refused;
+  const { current } = problem;
   return (
     <Notice role="alert">
       <p><strong>Not saved.</strong> {problem.errors?.[0]?.detail ?? problem.detail} Your draft is kept on this screen.</p>
-      {problem.status === 409 && problem.current && <Button onPress={onReload}>Put my draft on the newer version</Button>}
+      {current && <Button onPress={() => onChoose(current, true)}>Go on with mine</Button>}
+      {current && <Button onPress={() => onChoose(current, false)}>Take theirs</Button>}
       <Button $kind="quiet" onPress={onClose}>Close</Button>
     </Notice>
   );

@@ -37,6 +37,11 @@ describe("a draft", () => {
     expect(after).toMatchObject({ present: { name: "c" }, kept: { version: 2, document: { name: "b" } } });
   });
 
+  it("goes on with what is on screen where somebody else saved meanwhile", () => {
+    const rebased = step(run(change("mine")), { do: "keep", kept: kept("theirs", 5), sent: undefined });
+    expect(rebased).toMatchObject({ present: { name: "mine" }, kept: { version: 5, document: { name: "theirs" } } });
+  });
+
   it("drops to what is kept, and can bring the draft back", () => {
     const dropped = run(change("b"), { do: "drop" });
     expect(dropped.present.name).toBe("a");

@@ -34,8 +34,8 @@ export function step(draft: Draft, action: Step): Draft {
     case "log":
       return { ...draft, kept: { ...draft.kept, journal: [...draft.kept.journal, action.entry] } };
     case "keep":
-      // What was changed while the save was on its way stays changed.
-      return { ...draft, kept: action.kept, present: action.sent === undefined || draft.present === action.sent ? action.kept.document : draft.present };
+      // What is on screen stays, unless it is the very thing that was sent: then it is what is kept.
+      return { ...draft, kept: action.kept, present: draft.present === action.sent ? action.kept.document : draft.present };
   }
 }
 
@@ -72,6 +72,7 @@ export function useDraft(kept: Kept) {
     redo: useCallback(() => send({ do: "redo" }), []),
     drop: useCallback(() => send({ do: "drop" }), []),
     addEntry: useCallback((entry: Entry) => send({ do: "log", entry }), []),
+    /** What the server keeps now; `sent` is the draft it came of, if any. */
     keep: useCallback((now: Kept, sent?: Document) => send({ do: "keep", kept: now, sent }), []),
   };
 }

@@ -27,7 +27,7 @@ export const GlobalStyle = createGlobalStyle`
   @media (prefers-color-scheme: dark) {
     :root {
       --ground: #1b1f1c; --paper: #232824; --ink: #eceae0; --quiet: #b3bab4; --rule: #454c46; --slate: #93a3ad;
-      --moss: #9cc489; --moss-pale: #33472c; --ochre: #e0aa4a; --rust: #ef8b70; --waste: #343a34; --wood: #2a2f29;
+      --moss: #9cc489; --moss-pale: #33472c; --ochre: #e0aa4a; --rust: #ef8b70; --waste: #272d28; --wood: #4d4c3c;
       --strip: #0f1210; --on-strip: #eceae0; --on-moss: #10160d;
       color-scheme: dark;
     }

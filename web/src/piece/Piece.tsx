@@ -16,6 +16,7 @@ const SPINDLE_PX = 52;
 const TAIL_PX = 56;
 const GAP_PX = 8;
 const LARGEST_SCALE = 5;
+const STACKED_UNDER_PX = 520;
 
 const Frame = styled.div`
   display: grid;
@@ -67,19 +68,30 @@ const Thumb = styled(SliderThumb)`
   ${focusRing}
 `;
 
+/**
+ * Where end and section go, at one true scale: side by side on one axis line or, where it is narrow, one above the other.
+ */
+function place(reachMm: number, lengthMm: number, width: number, height: number) {
+  const fit = (px: number, mm: number) => px / mm;
+  if (width < STACKED_UNDER_PX) {
+    const scale = Math.min(fit(height - 2 * HEAD_PX - 4 * DIAL_PX, 4 * reachMm), fit(width - 2 * DIAL_PX, 2 * reachMm), fit(width - SPINDLE_PX - TAIL_PX, lengthMm), LARGEST_SCALE);
+    const row = HEAD_PX + 2 * DIAL_PX + 2 * reachMm * scale;
+    return { scale, cx: width / 2, cy: HEAD_PX + DIAL_PX + reachMm * scale, x0: SPINDLE_PX + (width - SPINDLE_PX - TAIL_PX - lengthMm * scale) / 2, sectionY: row + HEAD_PX + DIAL_PX + reachMm * scale, titleY: row + 15 };
+  }
+  const across = width - 2 * DIAL_PX - SPINDLE_PX - TAIL_PX - GAP_PX;
+  const scale = Math.min(fit(height - HEAD_PX - 2 * DIAL_PX, 2 * reachMm), fit(across, 2 * reachMm + lengthMm), LARGEST_SCALE);
+  const spare = Math.max(0, across - (2 * reachMm + lengthMm) * scale) / 3;
+  const cx = spare + DIAL_PX + reachMm * scale;
+  const cy = HEAD_PX + (height - HEAD_PX) / 2;
+  return { scale, cx, cy, x0: cx + reachMm * scale + DIAL_PX + GAP_PX + SPINDLE_PX + spare, sectionY: cy, titleY: 15 };
+}
+
 /** Three drawings of the one solid, locked together. */
 export function Piece({ look, setPeel }: { look: Look; setPeel: (mm: number) => void }) {
   const [frame, { width, height }] = useSize<SVGSVGElement>();
   const unit = useUnit();
   const { geometry } = look;
-  const reach = geometry.max_radius_mm;
-  const across = width - 2 * DIAL_PX - SPINDLE_PX - TAIL_PX - GAP_PX;
-  const scale = Math.min((height - HEAD_PX - 2 * DIAL_PX) / (2 * reach), across / (2 * reach + geometry.length_mm), LARGEST_SCALE);
-  const used = (2 * reach + geometry.length_mm) * scale;
-  const spare = Math.max(0, across - used) / 3;
-  const cx = spare + DIAL_PX + reach * scale;
-  const cy = HEAD_PX + (height - HEAD_PX) / 2;
-  const x0 = cx + reach * scale + DIAL_PX + GAP_PX + SPINDLE_PX + spare;
+  const { scale, cx, cy, x0, sectionY, titleY } = place(geometry.max_radius_mm, geometry.length_mm, width, height);
 
   return (
     <Frame>
@@ -88,13 +100,13 @@ export function Piece({ look, setPeel }: { look: Look; setPeel: (mm: number) => 
         {scale > 0 && width > 0 && (
           <>
             <Title x={0} y={15}>End, seen from the tail</Title>
-            <Title x={x0 - SPINDLE_PX} y={15}>Section, {clockText(look.clockDeg)} above</Title>
+            <Title x={Math.max(0, x0 - SPINDLE_PX)} y={titleY}>Section, {clockText(look.clockDeg)} above</Title>
             <EndView {...{ look, scale, cx, cy }} />
-            <SectionView {...{ look, scale, x0, cy }} />
+            <SectionView {...{ look, scale, x0 }} cy={sectionY} />
           </>
         )}
       </Turned>
-      <Peel value={look.peelMm} onChange={(value) => setPeel(value as number)} minValue={0} maxValue={Math.max(1, Math.floor(reach * 0.6))} step={1}>
+      <Peel value={look.peelMm} onChange={(value) => setPeel(value as number)} minValue={0} maxValue={Math.max(1, Math.floor(geometry.max_radius_mm * 0.6))} step={1}>
         <Label>Skin{look.peelMm > 0 ? ", peeled" : ""}</Label>
         <SliderOutput style={{ minWidth: 64 }}>{look.peelMm > 0 ? amountText(look.peelMm, "mm", unit) : "as it is"}</SliderOutput>
         <Track><Thumb aria-label="Depth peeled off the skin" /></Track>

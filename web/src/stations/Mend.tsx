@@ -83,7 +83,7 @@ function Weigh({ at }: { at: AtStation }) {
   const [fault, setFault] = useState<string>();
   const send = async () => {
     try {
-      at.draft.keep(await api.read(at.id, { kind: "mass", value: grams ?? last }));
+      at.draft.keep(await api.read(at.id, { kind: "mass", value: grams ?? last }), at.document);
       setGrams(undefined);
       setFault(undefined);
     } catch (refused) {

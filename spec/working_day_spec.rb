@@ -1,0 +1,144 @@
+# frozen_string_literal: true
+
+require_relative "browser_helper"
+
+RSpec.describe "A day in the shop", :browser do
+  def blank_id(number) = db[:blanks].where(number: number).get(:id)
+
+  def open_blank(number, station = "survey")
+    visit "/blanks/#{blank_id(number)}/#{station}"
+    expect(page).to have_css("[data-skin]")
+  end
+
+  it "two people with the same blank: the second save is refused, explained, and nothing of it is lost" do
+    open_blank 32
+    other = Capybara::Session.new(:chromium, Capybara.app)
+    other.visit "/blanks/#{blank_id(32)}/survey"
+    other.find("button", text: "Crack at 2").click
+    other.fill_in "Depth, mm", with: "31\n"
+    other.click_on "Save"
+    expect(other).to have_text("saved")
+    other.quit
+
+    find("button", text: "Spongy zone").click
+    choose_option "Soft"
+    click_on "Save"
+    expect(page).to have_css("[role=alert]", text: "saved elsewhere since you opened it")
+    expect(db[:defects].where(blank_id: blank_id(32), ref: "A").get(:grade)).to eq("spongy")
+    expect(page).to have_css("li", text: "Soft zone at half past seven")
+    click_on "Take theirs"
+    expect(page).to have_css("li", text: "Spongy zone at half past seven")
+    expect(page).to have_css("li", text: "31 mm deep")
+    click_on "Undo"
+    expect(page).to have_css("li", text: "Soft zone at half past seven")
+    click_on "Save"
+    expect(page).to have_text("saved")
+    expect(db[:defects].where(blank_id: blank_id(32), ref: "A").get(:grade)).to eq("soft")
+    expect(db[:blanks].where(number: 32).get(:version)).to eq(3)
+  end
+
+  it "hands on the keyboard alone: from station to station, a crack put at the hand, moved, saved, logged" do
+    open_blank 36
+    keys = ->(*pressed) { page.driver.browser.action.send_keys(*pressed).perform }
+    find("[role=tab][aria-selected=true]").send_keys(:arrow_right)
+    %w[Form Mend Turn Finish Log].each do |name|
+      expect(page).to have_css("[role=tab][aria-selected=true]", text: name)
+      keys.call(:arrow_right)
+    end
+    expect(page).to have_css("[role=tab][aria-selected=true]", text: "Survey")
+
+    find("button", exact_text: "Crack").send_keys(:enter)
+    find("button", text: "Put it at the hand").send_keys(:enter)
+    expect(page).to have_css("li", text: "Crack at 2 o’clock")
+    find("[data-defect=D][tabindex='0']", match: :first).send_keys(*([:arrow_right] * 10))
+    expect(page).to have_css("li", text: "Crack at 3 o’clock")
+    find("[role=slider][aria-label='Hour of the section']").send_keys(*([:arrow_right] * 6))
+    expect(page).to have_text("Section, 3 o’clock above")
+    find("h2", text: "36 Turntable").native.location
+    find("body").send_keys("s")
+    expect(page).to have_text("saved")
+    expect(db[:defects].where(blank_id: blank_id(36), ref: "D").count).to eq(1)
+
+    station "Log"
+    find("[role=radiogroup] label", exact_text: "Note").find("input", visible: :all).send_keys(:space)
+    fill_in "Note", with: "Keyboard all the way."
+    find("button", text: "Log it").send_keys(:enter)
+    expect(page).to have_css("[aria-label=Journal] li", text: "Keyboard all the way.")
+  end
+
+  it "an inch user types and reads fractions; the record stays in millimetres" do
+    open_blank 32
+    find("body").send_keys("u")
+    expect(page).to have_text(%r{⌀9 41/64″ × 3 5/64″})
+    find("button", text: "Crack at 2").click
+    fill_in "Depth, in", with: "1 1/8\n"
+    expect(page).to have_field("Depth, in", with: "1 1/8")
+    fill_in "Mouth, in", with: "3 mm\n"
+    expect(page).to have_field("Mouth, in", with: "1/8")
+    click_on "Save"
+    expect(page).to have_text("saved")
+    expect(db[:defects].first(blank_id: blank_id(32), ref: "B")).to include(depth_mm: be_within(1e-9).of(28.575), width_mm: 3.0)
+  end
+
+  it "a weight goes into the record and the wait follows it" do
+    open_blank 39, "mend"
+    wait_before = find("footer p").text
+    fill_in "Weight, g", with: "2660"
+    click_on "Add the weight"
+    expect(page).to have_no_css("footer p", exact_text: wait_before)
+    expect(db[:readings].where(blank_id: blank_id(39), value: 2660.0).count).to eq(1)
+    visit page.current_path
+    expect(page).to have_field("Weight, g", with: "2660")
+  end
+
+  it "an impossible speed or a weight of nothing is refused where it was typed" do
+    open_blank 36, "log"
+    fill_in "Speed, rpm", with: "-20"
+    expect(page).to have_no_css("[role=alert]")
+    click_on "Log it"
+    expect(page).to have_css("[slot=errorMessage]", text: "more than 0")
+    fill_in "Speed, rpm", with: "900\n"
+    expect(page).to have_css("[role=alert]", text: "Above the limit")
+    expect(db[:journal].where(blank_id: blank_id(36), kind: "cut").count).to eq(1)
+    station "Mend"
+    fill_in "Weight, g", with: "0"
+    click_on "Add the weight"
+    expect(page).to have_css("[role=alert]", text: "more than 0")
+  end
+
+  it "a form is drawn from nothing, changed by a point, and the walls answer" do
+    db[:forms].where(blank_id: blank_id(36)).delete
+    open_blank 36, "form"
+    expect(page).to have_text("No form drawn yet")
+    click_on "Start from a plain disc"
+    expect(page).to have_text("Solid: nothing is hollowed.")
+    fill_in "Outside point 1, radius", with: "60\n"
+    expect(page).to have_field("Outside point 1, radius", with: "60")
+    fill_in "Outside point 2, off the head", with: "1\n"
+    expect(page).to have_css("[slot=errorMessage], [role=alert]", text: "more than the point before")
+    find("body").send_keys("z")
+    expect(page).to have_no_css("[role=alert]")
+    click_on "Take the form away"
+    expect(page).to have_text("No form drawn yet")
+    click_on "Undo"
+    expect(page).to have_field("Outside point 1, radius", with: "60")
+  end
+
+  it "an outage in the middle: the screen says so, keeps the draft, and saves when the database is back" do
+    open_blank 32
+    find("button", text: "Spongy zone").click
+    choose_option "Soft"
+    allow_any_instance_of(Sequel::Database).to receive(:transaction).and_raise(Sequel::DatabaseDisconnectError)
+    allow_any_instance_of(Loft::Store::Blanks).to receive(:find).and_raise(Sequel::DatabaseConnectionError)
+    Loft::App.settings.log.level = Logger::FATAL
+    click_on "Save"
+    expect(page).to have_css("[role=alert]", text: /Not saved.*Nothing was saved.*Your draft is kept/m)
+    RSpec::Mocks.space.reset_all
+    Loft::App.settings.log.level = Logger::INFO
+    click_on "Save"
+    expect(page).to have_text("saved")
+    expect(db[:defects].where(blank_id: blank_id(32), ref: "A").get(:grade)).to eq("soft")
+  end
+
+  def choose_option(text) = find("label", text: text, exact_text: true).click
+end
