@@ -25,7 +25,7 @@ const Frame = styled.main`
   > footer { grid-area: next; }
   @media (max-width: 900px) {
     grid-template: "piece" auto "docket" auto "next" auto / minmax(0, 1fr);
-    > .piece { height: max(720px, 92vh); }
+    > .piece { height: 720px; }
     > .docket { border-left: 0; border-top: 2px solid ${ink.ink}; }
   }
 `;

@@ -1,0 +1,56 @@
+# frozen_string_literal: true
+
+RSpec.describe MossyAnvil::Triage do
+  def answer(defect, form: BlankHelper::BOWL)
+    assess(defects: [defect], form: form)[:defects].first
+  end
+
+  let(:thick) { { kind: "disc", opens: "tail", outside: [[2, 118], [58, 118]], curve: "straight" } }
+
+  it "follows the place, not the type: the same crack is cut away, filled, or goes through" do
+    low, mid, deep = [[0, 3, 6], [30, 55, 16], [30, 55, 40]].map { |from, to, depth_mm| answer(crack(z_mm: [from, to], depth_mm: depth_mm)) }
+    expect([low, mid, deep].map { |report| report[:verdict] }).to eq(%w[cut_away fill fill])
+    expect(mid[:reason]).to match(/\d mm of its depth stays/)
+    expect(deep[:reason]).to include("through the finished wall")
+  end
+
+  it "tells how much to fill with what, working time and ready time apart" do
+    filler = answer(crack(z_mm: [30, 55], depth_mm: 40, width_mm: 4))[:filler]
+    expect(filler).to include(key: "epoxy", working_min: 30, ready_min: 1440, dry_to_pct: 12)
+    expect(answer(crack(z_mm: [30, 55], depth_mm: 40, width_mm: 0.2))[:filler]).to include(key: "thin_ca")
+    expect(answer(crack(z_mm: [30, 55], depth_mm: 40, mend: "epoxy"))).to include(filler: nil, fill_volume_mm3: 0.0, verdict: "leave")
+  end
+
+  it "leaves a closed pocket, fills one that opens, and says which goes both ways" do
+    expect(answer(body("void", r_mm: 60, size_mm: [20, 20, 20], contents: "air"), form: thick)).to include(verdict: "leave", fill_volume_mm3: 0.0)
+    opened = answer(body("void", r_mm: 116, size_mm: [20, 20, 20], contents: "air"), form: thick)
+    expect(opened).to include(verdict: "fill", breaks_through: false)
+    through = answer(body("void", r_mm: 96, z_mm: 40, size_mm: [60, 20, 20], contents: "dirt"))
+    expect(through).to include(verdict: "fill", breaks_through: true, reason: a_string_including("both ways"))
+  end
+
+  it "fills galleries by their holes alone" do
+    field = body("galleries", r_mm: 112, size_mm: [20, 40, 40], hole_diameter_mm: 2, holes_per_cm2: 3)
+    report = answer(field, form: thick)
+    share = Math::PI / 4 * 4 * 3 / 100
+    expect(report[:verdict]).to eq("fill")
+    expect(report[:open_volume_mm3]).to be_within(1e-6).of(report[:occupied_mm3] * share)
+  end
+
+  it "holds bark and loose pieces, soaks soft wood, stops for stone and metal, lets knots be" do
+    answers = { "hold" => [body("loose_piece", r_mm: 105, z_mm: 45, bonded_share: 0.3),
+                           { id: "k", type: "bark_inclusion", enters: "side", path: [{ clock_deg: 9, z_mm: 30 }, { clock_deg: 9, z_mm: 55 }], depth_mm: 40,
+                             width_mm: 4 }],
+                "soak" => [body("soft_zone", r_mm: 100, z_mm: 40, grade: "soft")],
+                "stop" => %w[stone metal].map { |of| body("hard_inclusion", r_mm: 100, z_mm: 45, of: of) },
+                "leave" => [body("hard_inclusion", r_mm: 100, z_mm: 45, of: "knot"), body("resin_body", r_mm: 100, z_mm: 45, density_kg_m3: 1100)] }
+    answers.each { |verdict, defects| expect(defects.map { |defect| answer(defect)[:verdict] }).to all(eq(verdict)) }
+  end
+
+  it "counts a bark inclusion that crosses the wall as a way through" do
+    bark = { id: "k", type: "bark_inclusion", enters: "side", path: [{ clock_deg: 9, z_mm: 30 }, { clock_deg: 9, z_mm: 55 }], depth_mm: 60, width_mm: 4 }
+    expect(assess(defects: [bark], form: BlankHelper::BOWL)[:form][:breaks_through]).to eq(["k"])
+    spongy = body("soft_zone", r_mm: 96, z_mm: 40, size_mm: [60, 60, 30], grade: "spongy")
+    expect(assess(defects: [spongy], form: BlankHelper::BOWL)[:form][:breaks_through]).to eq([])
+  end
+end
