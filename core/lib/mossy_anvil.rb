@@ -14,7 +14,7 @@ end
   errors figure table clock
   blank/disc blank/block blank/outline blank/material blank/body_defect blank/path_defect blank/defects blank/lathe blank/blank
   form/profile form/form form/walls form/skin_area form/defect_share
-  solid/grid solid/body_cover solid/path_cover solid/painter solid/running_sums solid/stage solid/mass_properties
+  solid/grid solid/field solid/body_cover solid/path_cover solid/painter solid/running_sums solid/stage solid/mass_properties
   turn/balance turn/half_pulls turn/section turn/burst turn/crack_run turn/wall_force turn/loose_piece turn/rim turn/stage_limit turn/ladder
   mend/moisture mend/drying mend/filling mend/triage
   finish/grit_sequence

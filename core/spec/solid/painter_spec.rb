@@ -13,7 +13,7 @@ RSpec.describe MossyAnvil::Painter do
   end
 
   def missing_mm3(painter)
-    ((painter.density * -1 + 600) / 600 * cell_volumes(painter.grid)).sum
+    ((painter.density.dense * -1 + 600) / 600 * cell_volumes(painter.grid)).sum
   end
 
   [[60, [30, 22, 18]], [95, [12, 8, 10]], [110, [6, 4, 6]], [10, [50, 50, 40]], [0, [40, 40, 40]], [70, [90, 160, 50]]].each do |r_mm, size_mm|
@@ -31,14 +31,15 @@ RSpec.describe MossyAnvil::Painter do
 
   it "leaves wood alone where nothing was found" do
     painter = painted
-    expect([painter.density.minmax, painter.strength.minmax]).to eq([[600, 600], [1, 1]])
+    expect([painter.density.dense.minmax, painter.strength.dense.minmax]).to eq([[600, 600], [1, 1]])
     expect(painter.own_strength).to be_nil
-    expect(painter.kept_by_paths(:own)[0]).to eq([])
+    expect(painter.cracked(:own)[0].columns).to eq([])
   end
 
   it "takes a crack out of the planes within twelve degrees, by the square of the cosine" do
     painter = painted(crack(clock_deg: 90, z_mm: [0, 60], depth_mm: 30))
-    columns, kept = painter.kept_by_paths(:own)
+    field, = painter.cracked(:own)
+    columns, kept = field.columns, field.cells
     angles = columns.map { |column| column * painter.grid.angular_step_deg }
     expect(angles.minmax).to eq([78.75, 101.25])
     middle, edge = [columns.index(24), columns.index(21)]
@@ -48,13 +49,15 @@ RSpec.describe MossyAnvil::Painter do
   end
 
   it "follows a crack right through to the axis when asked" do
-    columns, kept = painted(crack(clock_deg: 90, z_mm: [0, 60], depth_mm: 30)).kept_by_paths(:through)
+    field, = painted(crack(clock_deg: 90, z_mm: [0, 60], depth_mm: 30)).cracked(:through)
+    columns, kept = field.columns, field.cells
     expect(kept[columns.index(24), 30, 0]).to be_within(1e-9).of(0)
   end
 
   it "leaves a glued crack the strength of the glue, and never takes it further" do
     painter = painted(crack(clock_deg: 90, z_mm: [0, 60], depth_mm: 30, mend: "epoxy"), material: material_data(density_kg_m3: 580 * 1.12))
-    columns, kept = painter.kept_by_paths(:through)
+    field, = painter.cracked(:through)
+    columns, kept = field.columns, field.cells
     expect(kept[columns.index(24), 30, -1]).to be_within(1e-6).of(0.5)
     expect(kept[columns.index(24), 30, 0]).to eq(1)
   end
@@ -62,7 +65,8 @@ RSpec.describe MossyAnvil::Painter do
   it "goes in from a face only as deep as the crack" do
     face = crack(depth_mm: 20).merge(enters: "head_face", path: [{ clock_deg: 90, z_mm: 0, r_mm: 20 }, { clock_deg: 90, z_mm: 0, r_mm: 90 }])
     painter = painted(face)
-    columns, kept = painter.kept_by_paths(:own)
+    field, = painter.cracked(:own)
+    columns, kept = field.columns, field.cells
     row = columns.index(24)
     cell = (60 / painter.grid.radial_step_mm).floor
     expect(kept[row, true, cell].eq(0).count_true).to be_within(1).of(20 / painter.grid.axial_step_mm)
@@ -72,7 +76,7 @@ RSpec.describe MossyAnvil::Painter do
 
   it "gives resin a strength of its own" do
     painter = painted(body("resin_body", size_mm: [60, 60, 50], density_kg_m3: 1100))
-    expect(painter.own_strength.max).to eq(25)
+    expect(painter.own_strength.dense.max).to eq(25)
     at = [0, 32, (60 / painter.grid.radial_step_mm).floor]
     expect([painter.strength[*at], painter.own_strength[*at]]).to eq([0, 25])
   end

@@ -10,7 +10,7 @@ module MossyAnvil
       @climate = climate
       @grid = Grid.new(blank.shape, fineness: fineness)
       painter = Painter.new(@grid, blank)
-      @density_sums = RunningSums.new(@grid, painter.density, [1, 2, 3])
+      @density_sums = RunningSums.new(painter.density, [1, 2, 3])
       prepare_sections(painter)
       # The pull is square to the plane: the strength of the plane at each grid angle.
       @strengths = Numo::DFloat.cast(@grid.angles_deg.to_a.map { |plane_deg| blank.material.strength_mpa(plane_deg + 90) })
@@ -63,16 +63,12 @@ module MossyAnvil
     private
 
     def prepare_sections(painter)
-      @wood_strength = wood = painter.strength
-      @own_strength = own = painter.own_strength
-      @sound = Section.prepare(@grid, (0...@grid.angular).to_a, wood, own)
+      @wood_strength, @own_strength = painter.strength, painter.own_strength
+      @sound = Section.prepare(@wood_strength, @own_strength)
       @paths = {}
       return if blank.defects.none?(&:path?)
 
-      %i[own through].each do |depth|
-        columns, kept = painter.kept_by_paths(depth)
-        @paths[depth] = Section.prepare(@grid, columns, wood[columns, true, true] * kept, own && (own[columns, true, true] * kept))
-      end
+      %i[own through].each { |depth| @paths[depth] = Section.prepare(*painter.cracked(depth)) }
     end
   end
 

@@ -43,7 +43,7 @@ module MossyAnvil
       cut = Cut.new(@grid, radii)
       thickness = layers.thickness_mm * sign
       with_z = thickness * layers.middle_mm
-      totals[:area] += ((radii**2) / 2).dot(thickness)
+      totals[:area] += (cut.raised(2) / 2).dot(thickness)
       { r1: 1, r2: 2, r3: 3 }.each do |name, power|
         up_to = @sums.up_to(cut, power)
         totals[name] += up_to.dot(thickness)

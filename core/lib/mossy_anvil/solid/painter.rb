@@ -17,45 +17,38 @@ module MossyAnvil
       @paths = blank.defects.select(&:path?).map { |path| [path, PathCover.new(grid, blank.shape, path)] }
     end
 
-    # kg/m3 in every cell.
+    # Field of kg/m3.
     def density
       @density ||= begin
-        field = Numo::DFloat.new(*grid.shape).fill(@wood_kg_m3)
-        @paths.each { |path, cover| lay_bark(field, path, cover) unless path.crack? }
-        @patches.each { |body, patch| blend(field, patch, body.density_kg_m3(@wood_kg_m3)) }
+        bark = @paths.reject { |path, _| path.crack? }.map { |path, cover| [path, thinned(path, cover.patch(path.depth_mm))] }
+        field = Field.new(grid, @wood_kg_m3, columns_of(bark.map(&:last) + @patches.map(&:last)))
+        bark.each { |_, patch| field.blend(patch, bark_kg_m3) }
+        @patches.each { |body, patch| field.blend(patch, body.density_kg_m3(@wood_kg_m3)) }
         field
       end
     end
 
-    # Share of the wood's own strength in every cell, bodies only, no cracks.
+    # Field of the share of the wood's own strength: bodies only, no cracks.
     def strength
-      @strength ||= begin
-        field = Numo::DFloat.ones(*grid.shape)
-        @patches.each { |body, patch| blend(field, patch, body.strength_factor) }
-        field
-      end
+      @strength ||= painted(1.0, &:strength_factor)
     end
 
-    # MPa that resin brings of its own, or nil where there is none.
+    # Field of the MPa that resin brings of its own, or nil where there is none.
     def own_strength
-      resin = @patches.select { |body, _| body.own_strength_mpa.positive? }
-      return if resin.empty?
+      return @own_strength if defined?(@own_strength)
 
-      field = Numo::DFloat.zeros(*grid.shape)
-      @patches.each { |body, patch| blend(field, patch, body.own_strength_mpa) }
-      field
+      resin = @patches.any? { |body, _| body.own_strength_mpa.positive? }
+      @own_strength = resin ? painted(0.0, &:own_strength_mpa) : nil
     end
 
-    # Columns that a crack or bark weakens, and what share of the strength stays in their cells
-    # with the paths taken as deep as they are (:own) or right through (:through).
-    # An open path takes all; a glued one leaves the glue line's strength.
-    def kept_by_paths(depth)
-      covers = @paths.map { |path, cover| [path, cover.patch(depth_of(path, depth))] }
-      columns = covers.flat_map { |_, patch| patch.columns }.uniq.sort
-      kept = Numo::DFloat.ones(columns.size, grid.axial, grid.radial)
-      row_of = columns.each_with_index.to_h
-      covers.each { |path, patch| take_out(kept, path, patch, patch.columns.map { |column| row_of[column] }) }
-      [columns, kept]
+    # Strength and own strength (or nil) in the columns that a crack or bark weakens, with the paths taken out
+    # as deep as they are (:own) or right through (:through). An open path takes all; a glued one leaves the glue line's strength.
+    def cracked(depth)
+      patches = @paths.map { |path, cover| [path, cover.patch(depth_of(path, depth))] }
+      columns = columns_of(patches.map(&:last))
+      [strength, own_strength].map do |field|
+        field&.over(columns)&.tap { |weakened| patches.each { |path, patch| weakened.take_out(patch, share_lost(path)) } }
+      end
     end
 
     private
@@ -71,14 +64,13 @@ module MossyAnvil
       open_through ? path.through_depth_mm(@blank.shape) : path.depth_mm
     end
 
-    def blend(field, patch, value)
-      at = [patch.columns, patch.layers, patch.cells]
-      field[*at] = (field[*at] * ((patch.cover * -1) + 1)) + (patch.cover * value)
-    end
+    def bark_kg_m3 = Table["local_factors"]["bark_inclusion"]["bark"]["density"]["kg_m3"]
+    def columns_of(patches) = patches.flat_map(&:columns).uniq.sort
 
-    def take_out(field, path, patch, rows)
-      at = [rows, patch.layers, patch.cells]
-      field[*at] = field[*at] * ((patch.cover * -share_lost(path)) + 1)
+    def painted(ground)
+      field = Field.new(grid, ground, columns_of(@patches.map(&:last)))
+      @patches.each { |body, patch| field.blend(patch, yield(body)) }
+      field
     end
 
     def share_lost(path)
@@ -88,12 +80,10 @@ module MossyAnvil
     end
 
     # Bark has a thickness but is narrower than a column: its share of the column's arc counts.
-    def lay_bark(field, bark, cover)
-      kg_m3 = Table["local_factors"]["bark_inclusion"]["bark"]["density"]["kg_m3"]
-      patch = cover.patch(bark.depth_mm)
+    def thinned(bark, patch)
       arc = ((grid.inner_edges_mm + (grid.radial_step_mm / 2)) * (2 * PathCover::REACH_DEG * Clock::RADIANS)).reshape(1, 1, grid.radial)
       thin = ((arc**-1) * bark.width_mm).clip(0, 1)[true, true, patch.cells]
-      blend(field, PathCover::Patch.new(patch.columns, patch.layers, patch.cells, patch.cover * thin), kg_m3)
+      PathCover::Patch.new(patch.columns, patch.layers, patch.cells, patch.cover * thin)
     end
   end
 end

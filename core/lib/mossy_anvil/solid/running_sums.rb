@@ -1,46 +1,84 @@
 # frozen_string_literal: true
 
 module MossyAnvil
-  # Integrals of one cell field from the axis outwards, in powers of r:
-  # sum(power) up to any radius of any column is a look-up.
+  # Integrals of a Field from the axis outwards, in powers of r. In the columns where the field is its plain ground they are a
+  # formula, elsewhere a look-up in sums run up along r.
   class RunningSums
-    # field: columns x layers x cells. powers: the n of the integrals of field * r^n dr that are wanted.
-    def initialize(grid, field, powers)
-      @field = field.flatten
-      @sums = powers.to_h { |power| [power, cumulate(grid, field, power)] }
+    attr_reader :columns
+
+    # powers: the n of the integrals of field * r^n dr that are wanted.
+    def initialize(field, powers)
+      @ground = field.ground
+      @columns = field.columns
+      return if @columns.empty?
+
+      @cells = field.cells.flatten
+      @sums = powers.to_h { |power| [power, cumulate(field, power + 1)] }
     end
 
-    # Integral of field * r^power dr from 0 to the radii of a Cut, one for each column.
+    # Integral of field * r^power dr from 0 to the radii of a Cut, one for each column of the grid.
     def up_to(cut, power)
-      rise = power + 1
-      @sums[power][cut.cells] - (@field[cut.cells] * cut.beyond(rise))
+      whole = cut.raised(power + 1) * (@ground / (power + 1))
+      whole[@columns, true] = held(cut, power) if @columns.any?
+      whole
+    end
+
+    # The same for the field's own columns alone.
+    def held(cut, power)
+      place = cut.in_columns(@columns)
+      @sums[power][place.cells] - (@cells[place.cells] * place.beyond(power + 1))
     end
 
     private
 
-    def cumulate(grid, field, power)
-      rise = power + 1
+    def cumulate(field, rise)
+      grid = field.grid
       weights = ((grid.outer_edges_mm**rise) - (grid.inner_edges_mm**rise)) / rise
-      (field * weights.reshape(1, 1, grid.radial)).cumsum(axis: 2).flatten
+      (field.cells * weights.reshape(1, 1, grid.radial)).cumsum(axis: 2).flatten
     end
   end
 
-  # A radius in every column, and the cell it falls in.
+  # A radius in every column of a grid.
   class Cut
-    attr_reader :cells, :radii_mm
+    # The cells that the radii of some columns fall in, and what of each lies beyond.
+    Place = Struct.new(:cells, :edges, :radii) do
+      # (R^n - r^n) / n, R the outer edge of the cell.
+      def beyond(rise)
+        (@beyond ||= {})[rise] ||= (Cut.power(edges, rise) - Cut.power(radii, rise)) / rise
+      end
+    end
+
+    attr_reader :radii_mm
 
     # radii_mm: columns x layers.
     def initialize(grid, radii_mm)
+      @grid = grid
       @radii_mm = radii_mm
-      place = Numo::Int32.cast((radii_mm / grid.radial_step_mm).floor).clip(0, grid.radial - 1)
-      @cells = place + (Numo::Int32.new(*radii_mm.shape).seq * grid.radial)
-      @edges = grid.outer_edges_mm[place]
-      @beyond = {}
+      @raised = {}
+      @places = {}
     end
 
-    # (R^n - r^n) / n: what of the cell lies beyond the cut, R its outer edge.
-    def beyond(rise)
-      @beyond[rise] ||= ((@edges**rise) - (@radii_mm**rise)) / rise
+    # radii^n
+    def raised(exponent) = @raised[exponent] ||= Cut.power(@radii_mm, exponent)
+
+    def in_columns(columns) = @places[columns] ||= place_in(columns)
+
+    # By multiplication, which is many times quicker than the general power.
+    def self.power(base, exponent)
+      case exponent
+      when 1 then base
+      when 2 then base * base
+      when 3 then base * base * base
+      else (base * base).then { |square| square * square }
+      end
+    end
+
+    private
+
+    def place_in(columns)
+      radii = @radii_mm[columns, true]
+      cell = Numo::Int32.cast((radii / @grid.radial_step_mm).floor).clip(0, @grid.radial - 1)
+      Place.new(cell + (Numo::Int32.new(*radii.shape).seq * @grid.radial), @grid.outer_edges_mm[cell], radii)
     end
   end
 end
