@@ -18,12 +18,11 @@ module MossyAnvil
       end
     end
 
-    # hollow: false looks at the form with its outside turned and nothing hollowed.
-    def initialize(defect, blank, hollow: true)
+    def initialize(defect, blank)
       @defect = defect
       @shape = blank.shape
       @form = blank.form
-      @hollow = hollow && !@form.nil? && @form.hollow?
+      @hollow = !@form.nil? && @form.hollow?
       sample
       @within = @inside_wood * (@form ? kept(0.0) : 1)
     end
@@ -50,6 +49,13 @@ module MossyAnvil
     end
 
     def removed? = removed_share > 0.999
+
+    # Is it gone already when the outside is turned and nothing is hollowed?
+    def removed_outside?
+      return removed? unless @hollow
+
+      (@lumps * @inside_wood * kept(0.0, hollow: false)).sum <= 0.001 * occupied_mm3
+    end
 
     # Does it open on a finished surface (on the blank as it stands, without a form)?
     def reaches_surface?
@@ -82,8 +88,8 @@ module MossyAnvil
       @outer = @surface
       return unless @form
 
-      @outer = Numo::DFloat.minimum(along(@form.outside), @surface)
-      @inner = @hollow ? along(@form.inside) : Numo::DFloat.zeros(@z.size)
+      @outer = Numo::DFloat.minimum(@form.outside.radii_mm(@z), @surface)
+      @inner = @hollow ? @form.inside.radii_mm(@z) : Numo::DFloat.zeros(@z.size)
     end
 
     def sample_body
@@ -116,10 +122,10 @@ module MossyAnvil
     end
 
     # 1 where a lump lies in the finished wood grown by `proud` mm on every surface, else 0.
-    def kept(proud)
+    def kept(proud, hollow: @hollow)
       low, high = @form.z_span_mm
       wood = Numo::DFloat.cast(@radius.le(@outer + proud)) * @z.ge(low - proud) * @z.le(high + proud)
-      return wood unless @hollow
+      return wood unless hollow
 
       in_wall = @radius.ge(@inner - proud)
       past_floor = @form.opens == "tail" ? @z.le(@form.floor_z_mm + proud) : @z.ge(@form.floor_z_mm - proud)
@@ -144,11 +150,6 @@ module MossyAnvil
     # The first lump of a crack lies half a step under the surface.
     def depth_step_mm = @defect.path? ? @defect.depth_mm / DEPTH_STEPS / 2 : 0.0
 
-    def along(profile)
-      table = Hash.new { |known, z_mm| known[z_mm] = profile.radius_mm(z_mm) }
-      Numo::DFloat.cast(@z.to_a.map { |z_mm| table[z_mm] })
-    end
-
     # Does it open on the wood's own surface, where the form leaves that surface as it is?
     def opens_on_kept_skin?
       pokes_out = @defect.path? || @inside_wood.lt(1).any?
@@ -157,6 +158,7 @@ module MossyAnvil
       pokes_out && at_skin.any?
     end
 
+    # Bark counts as an opening: it falls out.
     def opening? = @defect.open? || @defect.type == "bark_inclusion"
   end
 end

@@ -22,11 +22,18 @@ module MossyAnvil
     def radius_mm(z_mm)
       z_mm = z_mm.clamp(first_z_mm, last_z_mm)
       index = (points.bsearch_index { |(z, _)| z > z_mm } || (points.size - 1)) - 1
-      (z0, r0), (z1, r1) = points[index], points[index + 1]
-      share = (z_mm - z0) / (z1 - z0)
-      return r0 + ((r1 - r0) * share) unless @tangents
+      low, high = points[index], points[index + 1]
+      leg((z_mm - low[0]) / (high[0] - low[0]), low, high, index)
+    end
 
-      hermite(share, z1 - z0, r0, r1, @tangents[index], @tangents[index + 1])
+    # Radii in mm at an array of z (mm), of the same shape.
+    def radii_mm(z_mm)
+      points.each_cons(2).with_index.inject(Numo::DFloat.zeros(*z_mm.shape) + points.last[1]) do |found, ((low, high), index)|
+        reached = index.zero? ? z_mm.lt(high[0]) : z_mm.ge(low[0]) & z_mm.lt(high[0])
+        on_leg = Numo::DFloat.cast(reached)
+        share = ((z_mm - low[0]) / (high[0] - low[0])).clip(0, 1)
+        found + ((leg(share, low, high, index) - found) * on_leg)
+      end
     end
 
     # [[z_mm, r_mm], ...], `steps` even pieces to each leg, ends included.
@@ -38,10 +45,19 @@ module MossyAnvil
 
     private
 
+    # Radius (or radii) at a share of the way along one leg.
+    def leg(share, low, high, index)
+      (z0, r0), (z1, r1) = low, high
+      return (share * (r1 - r0)) + r0 unless @tangents
+
+      hermite(share, z1 - z0, r0, r1, @tangents[index], @tangents[index + 1])
+    end
+
     def hermite(share, width, r0, r1, t0, t1)
-      cubed, squared = share**3, share**2
-      (r0 * ((2 * cubed) - (3 * squared) + 1)) + (t0 * width * (cubed - (2 * squared) + share)) +
-        (r1 * ((3 * squared) - (2 * cubed))) + (t1 * width * (cubed - squared))
+      squared = share * share
+      cubed = squared * share
+      (((cubed * 2) - (squared * 3) + 1) * r0) + ((cubed - (squared * 2) + share) * (t0 * width)) +
+        (((squared * 3) - (cubed * 2)) * r1) + ((cubed - squared) * (t1 * width))
     end
 
     def monotone_tangents

@@ -20,7 +20,8 @@ module MossyAnvil
     def burst(stage, mass)
       sound = Section.new(@grid, stage, @sound)
       cracked = @paths.transform_values { |cells| sound.with(cells) }
-      Burst.new(@grid, HalfPulls.new(@grid, mass.moments), { own: sound, through: sound, sound: sound }.merge(cracked), @strengths)
+      touched = @paths.values.flat_map(&:columns)
+      Burst.new(@grid, HalfPulls.new(@grid, mass.moments), { sound: sound, **cracked }, @strengths, touched: touched)
     end
 
     # [[defect, DefectShare], ...] against the finished form.
@@ -33,7 +34,7 @@ module MossyAnvil
       return blank.defects if %i[blank rounded].include?(stage_name) || blank.form.nil?
       return shares.reject { |_, share| share.removed? }.map(&:first) if stage_name == :hollowed || !blank.form.hollow?
 
-      @left_outside ||= blank.defects.reject { |defect| DefectShare.new(defect, blank, hollow: false).removed? }
+      @left_outside ||= shares.reject { |_, share| share.removed_outside? }.map(&:first)
     end
 
     # rpm at which the worst open crack runs at a stage; nil where none is left.

@@ -20,9 +20,9 @@ module MossyAnvil
     # Field of kg/m3.
     def density
       @density ||= begin
-        bark = @paths.reject { |path, _| path.crack? }.map { |path, cover| [path, thinned(path, cover.patch(path.depth_mm))] }
-        field = Field.new(grid, @wood_kg_m3, columns_of(bark.map(&:last) + @patches.map(&:last)))
-        bark.each { |_, patch| field.blend(patch, bark_kg_m3) }
+        bark = @paths.reject { |path, _| path.crack? }.map { |path, cover| thinned(path, cover.patch(path.depth_mm)) }
+        field = Field.new(grid, @wood_kg_m3, columns_of(bark + @patches.map(&:last)))
+        bark.each { |patch| field.blend(patch, bark_kg_m3) }
         @patches.each { |body, patch| field.blend(patch, body.density_kg_m3(@wood_kg_m3)) }
         field
       end

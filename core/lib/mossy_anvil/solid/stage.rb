@@ -77,7 +77,7 @@ module MossyAnvil
     end
 
     def profile_radii(profile, middle)
-      Numo::DFloat.cast(middle.to_a.map { |z_mm| profile.radius_mm(z_mm) }).reshape(1, @grid.axial)
+      profile.radii_mm(middle).reshape(1, @grid.axial)
     end
 
     # Diameter of the largest circle any of it can describe, mm; never under the true one.

@@ -14,16 +14,16 @@ module MossyAnvil
   class Burst
     Plane = Struct.new(:clock_deg, :burst_rpm, :mean_stress_pa_per_w2, keyword_init: true)
 
-    # sections: { own:, through:, sound: } of Section. strengths_mpa: the wood's strength square to each plane (per grid angle).
-    def initialize(grid, pulls, sections, strengths_mpa)
+    # sections: { sound: } and, where something is cracked, { own:, through: } of Section.
+    # touched: the columns that cracks touch; only their planes differ. strengths_mpa: the wood's strength square to each plane (per grid angle).
+    def initialize(grid, pulls, sections, strengths_mpa, touched: [])
       @grid = grid
       @half = grid.angular / 2
       @pulls = pulls
       @strengths = strengths_mpa[0...@half]
-      found = {}.compare_by_identity
-      own, through, sound = sections.values_at(:own, :through, :sound).map { |section| found[section] ||= uses(section) }
-      torn = Numo::DFloat.minimum(own, through)
-      @uses = Numo::DFloat.maximum(torn, sound)
+      @touched = touched.map { |column| column % @half }.uniq.sort
+      @uses = uses(sections[:sound], (0...@half).to_a)
+      weigh_cracks(sections) if @touched.any?
       @plain = mean_stresses(sections[:sound])
       freeze
     end
@@ -59,35 +59,39 @@ module MossyAnvil
       Numo::DFloat.maximum(@pulls.pull_kg_m[0...@half], @pulls.pull_kg_m[@half..])
     end
 
-    # Largest use of strength at w = 1 rad/s for each plane, over both halves.
-    def uses(section)
-      moments = plane_moments(section)
+    def weigh_cracks(sections)
+      own, through = sections.values_at(:own, :through).map { |section| uses(section, @touched) }
+      @uses[@touched] = Numo::DFloat.maximum(Numo::DFloat.minimum(own, through), @uses[@touched])
+    end
+
+    # Largest use of strength at w = 1 rad/s for each of some planes, over both halves.
+    def uses(section, planes)
+      moments = plane_moments(section, planes)
       # The half on the far side sees u the other way round.
-      [[0...@half, 1], [@half.., -1]].map do |range, hand|
-        use(section, moments, @pulls.pull_kg_m[range], @pulls.u_mm[range] * hand, @pulls.z_mm[range])
+      [[planes, 1], [planes.map { |plane| plane + @half }, -1]].map do |halves, hand|
+        use(section, planes, moments, @pulls.pull_kg_m[halves], @pulls.u_mm[halves] * hand, @pulls.z_mm[halves])
       end.inject { |one, other| Numo::DFloat.maximum(one, other) }
     end
 
     # Both sides of the axis together, u positive on the side of the plane's own angle.
-    def plane_moments(section)
+    def plane_moments(section, planes)
+      opposite = planes.map { |plane| plane + @half }
       Section::MOMENTS.to_h do |name|
-        wood, own = [section.wood[name], section.own[name]].map do |column|
-          hand = %i[u uz].include?(name) ? -1 : 1
-          column[0...@half] + (column[@half..] * hand)
-        end
-        [name, (wood * @strengths) + own]
+        hand = %i[u uz].include?(name) ? -1 : 1
+        wood, own = [section.wood[name], section.own[name]].map { |column| column[planes] + (column[opposite] * hand) }
+        [name, (wood * @strengths[planes]) + own]
       end
     end
 
-    def use(section, m, pull, pull_u, pull_z)
+    def use(section, planes, m, pull, pull_u, pull_z)
       area = Numo::DFloat.maximum(m[:a], 1e-12)
       uc, zc = m[:u] / area, m[:z] / area
-      iuu, izz, iuz = m[:uu] - (area * uc**2), m[:zz] - (area * zc**2), m[:uz] - (area * uc * zc)
-      determinant = Numo::DFloat.maximum((iuu * izz) - (iuz**2), 1e-12)
+      iuu, izz, iuz = m[:uu] - (area * uc * uc), m[:zz] - (area * zc * zc), m[:uz] - (area * uc * zc)
+      determinant = Numo::DFloat.maximum((iuu * izz) - (iuz * iuz), 1e-12)
       eu, ez = pull_u - uc, pull_z - zc
       p = ((izz * eu) - (iuz * ez)) / determinant
       q = ((iuu * ez) - (iuz * eu)) / determinant
-      worst = worst_point(section, p, q)
+      worst = worst_point(section, planes, p, q)
       found = ((area**-1) + worst - (p * uc) - (q * zc)) * pull
       found[m[:a].le(1e-9)] = 1e12
       found[pull.le(0)] = 0
@@ -95,12 +99,12 @@ module MossyAnvil
     end
 
     # Largest p u + q z over the live wood of each plane.
-    def worst_point(section, p, q)
-      p, q = p.reshape(@half, 1), q.reshape(@half, 1)
+    def worst_point(section, planes, p, q)
+      p, q = p.reshape(planes.size, 1), q.reshape(planes.size, 1)
       along = (q * @grid.heights_mm.reshape(1, @grid.axial)) + (q.abs * (@grid.axial_step_mm / 2))
-      sides = [[0...@half, 1], [@half.., -1]].flat_map do |range, hand|
-        dead = (section.live[range, true] * -1 + 1) * 1e30
-        [section.far_mm, section.near_mm].map { |radii| (radii[range, true] * p * hand) + along - dead }
+      sides = [[planes, 1], [planes.map { |plane| plane + @half }, -1]].flat_map do |columns, hand|
+        dead = ((section.live[columns, true] * -1) + 1) * 1e30
+        [section.far_mm, section.near_mm].map { |radii| (radii[columns, true] * p * hand) + along - dead }
       end
       sides.inject { |one, other| Numo::DFloat.maximum(one, other) }.max(axis: 1)
     end
