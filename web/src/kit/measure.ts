@@ -63,6 +63,7 @@ const ways: Record<string, (value: number, unit: LengthUnit) => string> = {
   clock: clockText,
   plane: planeText,
   "%": (value) => `${fixed(value, value < 30 ? 1 : 0)} %`,
+  share: (value) => `${fixed(value * 100, value < 0.3 ? 1 : 0)} %`,
   days: (value) => (value < 1 ? `${whole(value * 24)} hours` : `${whole(value)} ${Math.round(value) === 1 ? "day" : "days"}`),
   C: (value) => `${fixed(value, 1)} °C`,
   N: (value) => `${fixed(value, value < 10 ? 1 : 0)} N`,

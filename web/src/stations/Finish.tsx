@@ -23,16 +23,16 @@ export function Finish({ assessment }: AtStation) {
       <Findings findings={findings.finish.slice(1)} workings={workings} />
       <Heading>Papers for {finish.finish}, in this order</Heading>
       <Papers>{finish.grits.map((grit) => <li key={grit}>P{grit}</li>)}</Papers>
-      <p>
+      <div>
         <Worked working={workings["/finish/deepest_mark_mm"]}>Starts from marks of <strong>{amountText(finish.deepest_mark_mm, "mm", unit)}</strong>.</Worked>
-      </p>
+      </div>
       <Quiet>Look across a lamp before each next paper: a mark left by the last one stays for good.</Quiet>
       {form && (
         <>
           <Heading>Skin to finish</Heading>
-          <p><Worked working={workings["/form/skin_area_mm2/outside"]}>Outside <strong>{amountText(form.skin_area_mm2.outside, "mm2", unit)}</strong></Worked></p>
+          <div><Worked working={workings["/form/skin_area_mm2/outside"]}>Outside <strong>{amountText(form.skin_area_mm2.outside, "mm2", unit)}</strong></Worked></div>
           {form.skin_area_mm2.inside > 0 && (
-            <p><Worked working={workings["/form/skin_area_mm2/inside"]}>Inside <strong>{amountText(form.skin_area_mm2.inside, "mm2", unit)}</strong></Worked></p>
+            <div><Worked working={workings["/form/skin_area_mm2/inside"]}>Inside <strong>{amountText(form.skin_area_mm2.inside, "mm2", unit)}</strong></Worked></div>
           )}
         </>
       )}

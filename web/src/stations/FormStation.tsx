@@ -1,7 +1,7 @@
 import type { Form } from "../api/document";
 import { Button } from "../kit/Button";
 import { LengthField } from "../kit/MeasureField";
-import { Findings } from "../kit/Says";
+import { Findings, Worked } from "../kit/Says";
 import { amountText } from "../kit/measure";
 import { useUnit } from "../kit/Units";
 import { Fault, Heading, Quiet, Row, Ticket } from "./parts";
@@ -33,10 +33,10 @@ export function FormStation(at: AtStation) {
           <Heading>What it does to the trouble</Heading>
           <Ticket>
             <tbody>
-              {assessment.defects.map((defect) => (
+              {assessment.defects.map((defect, index) => (
                 <tr key={defect.id}>
                   <th scope="row">{defect.id}</th>
-                  <td>{amountText(defect.removed_share * 100, "%", unit)} turned away</td>
+                  <td><Worked working={assessment.workings[`/defects/${index}/removed_share`]}>{amountText(defect.removed_share, "share", unit)} turned away</Worked></td>
                   <td>{defect.breaks_through ? "goes through the wall" : defect.reaches_surface ? "shows" : defect.removed_share > 0.999 ? "gone" : "closed inside"}</td>
                 </tr>
               ))}

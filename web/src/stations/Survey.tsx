@@ -3,7 +3,7 @@ import type { Defect, DefectReport } from "../api/document";
 import { isPath } from "../api/document";
 import { Button } from "../kit/Button";
 import { amountText, clockText } from "../kit/measure";
-import { Findings, Sentence } from "../kit/Says";
+import { Findings, Sentence, Worked } from "../kit/Says";
 import { focusRing, ink } from "../kit/theme";
 import { useUnit } from "../kit/Units";
 import { NAMES } from "../piece/Defect";
@@ -38,7 +38,7 @@ const Pick = styled(AriaButton)`
   .letter { font-weight: 700; color: ${ink.rust}; }
 `;
 
-const Verdict = styled.p`
+const Verdict = styled.div`
   grid-column: 2;
   padding: 0 10px 9px 0;
   font-size: 15px;
@@ -106,6 +106,8 @@ const graded = (defect: Defect) => (defect.type === "soft_zone" ? `${{ firm: "Fi
 function Found({ at, defect, report }: { at: AtStation; defect: Defect; report: DefectReport | undefined }) {
   const unit = useUnit();
   const chosen = at.chosen === defect.id;
+  const { workings } = at.assessment;
+  const place = at.assessment.defects.findIndex(({ id }) => id === defect.id);
   const middle = middleOf(defect, at.assessment.geometry);
   return (
     <Item $chosen={chosen}>
@@ -115,7 +117,9 @@ function Found({ at, defect, report }: { at: AtStation; defect: Defect; report: 
       </Pick>
       {report && (
         <Verdict>
-          <strong>{VERDICTS[report.verdict]}.</strong> <Sentence text={report.reason_text} values={report.reason_values} />
+          <Worked working={workings[`/defects/${place}/fill_volume_mm3`] ?? workings[`/defects/${place}/removed_share`]}>
+            <strong>{VERDICTS[report.verdict]}.</strong> <Sentence text={report.reason_text} values={report.reason_values} />
+          </Worked>
         </Verdict>
       )}
       {chosen && <div style={{ gridColumn: "1 / -1", padding: "0 14px 12px" }}><DefectFields at={at} defect={defect} /></div>}

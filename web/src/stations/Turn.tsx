@@ -48,34 +48,36 @@ function StageCard({ name, stage, workings }: { name: StageName; stage: Stage; w
   return (
     <Card $stop={stage.not_like_this} aria-label={STAGES[name]}>
       <h3>{STAGES[name]}<span>{stage.not_like_this ? "not like this" : `≤ ${shown(stage.limit_rpm, "rpm")}`}</span></h3>
-      <p className="why">
+      <div className="why">
         <Worked working={working("limit_rpm")}>Held down by {cap?.name}. {stage.lifts_it}</Worked>
-      </p>
+      </div>
       {stage.ladder_rpm.length > 0 && (
         <>
           <Rungs aria-label="Speeds to climb by">
             {stage.ladder_rpm.map((rung) => <li key={rung}>{shown(rung, "rpm").replace(" rpm", "")}</li>)}
           </Rungs>
-          <Quiet>{stage.belt ? `Belt ${stage.belt}. ` : ""}Stop and listen at each; feel the headstock; only then go on.</Quiet>
+          <Quiet as="div">
+            <Worked working={working("ladder_rpm/0")}>{stage.belt ? `Belt ${stage.belt}. ` : ""}Stop and listen at each; feel the headstock; only then go on.</Worked>
+          </Quiet>
         </>
       )}
-      <p>
+      <div>
         <Worked working={working("mass_g")}>Weighs <strong>{shown(stage.mass_g, "g")}</strong>, swings <strong>{shown(stage.swing_mm, "mm")}</strong>.</Worked>
-      </p>
-      <p>
+      </div>
+      <div>
         <Worked working={working("burst_rpm")}>
           {stage.burst_rpm === null ? "Nothing pulls it apart." : <>Splits along <strong>{planeText(stage.weak_plane_clock_deg)}</strong> at about <strong>{shown(stage.burst_rpm, "rpm")}</strong>.</>}
         </Worked>
-      </p>
+      </div>
       {stage.crack_runs_rpm !== null && (
-        <p><Worked working={working("crack_runs_rpm")}>An open crack runs on by itself at <strong>{shown(stage.crack_runs_rpm, "rpm")}</strong>.</Worked></p>
+        <div><Worked working={working("crack_runs_rpm")}>An open crack runs on by itself at <strong>{shown(stage.crack_runs_rpm, "rpm")}</strong>.</Worked></div>
       )}
       {stage.counterweight && (
-        <p>
+        <div>
           <Worked working={working("counterweight/mass_g")}>
             Balanced by <strong>{shown(stage.counterweight.mass_g, "g")}</strong> at {clockText(stage.counterweight.clock_deg)}, {shown(stage.counterweight.radius_mm, "mm")} out.
           </Worked>
-        </p>
+        </div>
       )}
     </Card>
   );

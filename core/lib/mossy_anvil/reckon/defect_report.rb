@@ -14,7 +14,7 @@ module MossyAnvil
     def to_h
       answer = Triage.new(@defect, @share, @blank).answer
       { id: @defect.id, type: @defect.type, open_volume_mm3: open_volume, occupied_mm3: @share.occupied_mm3,
-        removed_share: @share.removed_share, remaining_depth_mm: @blank.form ? @share.remaining_depth_mm : nil,
+        removed_share: removed_share, remaining_depth_mm: @blank.form ? @share.remaining_depth_mm : nil,
         reaches_surface: @share.reaches_surface?, breaks_through: @share.breaks_through?,
         fill_volume_mm3: fill_volume, filler: filler, verdict: answer.verdict.to_s, reason: plain(answer), reason_text: answer.reason,
         reason_values: answer.amounts.map { |name, (value, unit)| { name: name.to_s, value: value, unit: unit } } }
@@ -38,6 +38,12 @@ module MossyAnvil
     def body_working
       ["pi/6 of its three extents, less what lies outside the wood",
        %w[radial tangential axial].zip(@defect.size_mm).to_h { |name, extent| [name, [extent, "mm"]] }.merge("open share" => [@defect.open_share, ""])]
+    end
+
+    def removed_share
+      @workings.put("#{@pointer}/removed_share", value: @share.removed_share, unit: "share", certainty: :derived, source: "Geometry of the survey and the form",
+        formula: "how much of it lies outside the finished piece, lump by lump",
+        inputs: { "takes up, in the wood" => [@share.occupied_mm3, "mm3"], "stays" => [@share.occupied_mm3 * (1 - @share.removed_share), "mm3"] })
     end
 
     def fill_volume

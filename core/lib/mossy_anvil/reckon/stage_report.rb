@@ -34,9 +34,14 @@ module MossyAnvil
         centre_of_mass_mm: @mass.centre_of_mass_mm,
         imbalance_g_mm: put("imbalance_g_mm", @mass.imbalance_g_mm, "g mm", "sum of mass times radius, as a vector; its length",
           source: "Textbook mechanics, on the cylindrical grid", inputs: { "mass" => [@mass.mass_g, "g"] }),
-        heavy_clock_deg: @mass.heavy_clock_deg(@stage.swing_mm),
+        heavy_clock_deg: heavy_side,
         swing_mm: put("swing_mm", @stage.swing_mm, "mm", "twice the farthest wood from the axis, corners and wings included"),
         runs_true: @stage.true_running?, fragile: fragile?, counterweight: counterweight }
+    end
+
+    def heavy_side
+      put("heavy_clock_deg", @mass.heavy_clock_deg(@stage.swing_mm), "clock", "the hour the imbalance vector points to; none where it balances",
+        source: "Textbook mechanics, on the cylindrical grid", inputs: { "imbalance" => [@mass.imbalance_g_mm, "g mm"] })
     end
 
     def counterweight
@@ -57,7 +62,8 @@ module MossyAnvil
         inputs: { "strength across the fibres" => [@blank.material.strength_across_mpa, "MPa"],
                   "strength against this pull" => [@blank.material.strength_mpa(weakest.clock_deg + 90), "MPa"],
                   "mass" => [@mass.mass_g, "g"] }),
-        weak_plane_clock_deg: weakest.clock_deg,
+        weak_plane_clock_deg: put("weak_plane_clock_deg", weakest.clock_deg, "plane", "the plane through the axis that splits at the lowest speed",
+          certainty: :rule_of_thumb, source: "Every angle of the grid tried", inputs: { "splits at" => [weakest.burst_rpm, "rpm"] }),
         burst_work_rpm: weakest.burst_rpm && put("burst_work_rpm", weakest.burst_rpm / Math.sqrt(@solid.climate.burst_reserve), "rpm",
           "burst speed over the square root of the reserve", certainty: :rule_of_thumb,
           source: Table["strength"]["burst_reserve"]["source"],
@@ -98,7 +104,17 @@ module MossyAnvil
         certainty: :rule_of_thumb, source: "Each cap shows its own", inputs: limit.caps.to_h { |cap| [cap.key, [cap.rpm, "rpm"]] })
       { limit_rpm: rpm, governed_by: limit.governed_by, lifts_it: limit.lowest.lift, not_like_this: limit.not_like_this?,
         caps: limit.caps.map { |cap| { key: cap.key, name: cap.name, rpm: cap.rpm, lifts_it: cap.lift } },
-        ladder_rpm: @lathe ? Ladder.rungs(rpm, @lathe.min_rpm) : [], belt: @lathe&.belt_for(rpm) }
+        ladder_rpm: ladder(rpm), belt: @lathe&.belt_for(rpm) }
+    end
+
+    def ladder(limit_rpm)
+      rungs = @lathe ? Ladder.rungs(limit_rpm, @lathe.min_rpm) : []
+      row = Table["speed"]["ladder"]
+      rungs.each_with_index do |rung, index|
+        put("ladder_rpm/#{index}", rung, "rpm",
+          "from the higher of the lathe's slowest and #{(row['starts_at_share'] * 100).round} % of the limit, up by quarters to the limit",
+          certainty: :rule_of_thumb, source: row["source"], inputs: { "limit" => [limit_rpm, "rpm"], "lathe's slowest" => [@lathe.min_rpm, "rpm"] })
+      end
     end
 
     def caps
