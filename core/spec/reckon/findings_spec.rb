@@ -50,6 +50,15 @@ RSpec.describe MossyAnvil::Findings do
     report[:defects].each { |defect| expect(defect[:reason]).not_to match(/[{}]/) }
   end
 
+  it "holds the scale against the measures, water counted" do
+    dry_g = assess[:stages][:blank][:mass_g] / 1.12
+    weighed = lambda do |grams|
+      texts(:survey, readings: [{ kind: "mass", value: grams, taken_at: "2030-05-01T09:00:00Z" }]).find { |text| text.match?(/scale/) }
+    end
+    expect(weighed.call(dry_g * 1.12)).to eq("Weighs {scale} on the scale, as its measures say.")
+    expect(weighed.call(dry_g * 0.9)).to start_with("The scale says {scale}, its measures {mass}")
+  end
+
   it "warns of thin walls, of what goes through, and of the side force" do
     form = texts(:form, defects: [deep_crack], form: BlankHelper::BOWL)
     expect(form).to include(start_with("Thinnest wood"), "Floor {floor} on the axis.", "b goes through the finished wall.", a_string_matching(/the rim takes \{force\}/))

@@ -7,6 +7,7 @@ module MossyAnvil
   class Findings
     STAGE_WORDS = { blank: "As it stands", rounded: "Rounded", outside: "With the outside turned", hollowed: "Hollowed" }.freeze
     HELD_BY_TROUBLE = %w[imbalance burst crack loose_piece].freeze
+    SCALE_AGREES = 0.06
     STAND_ASIDE = "Stand out of the line of throw, full face shield on, at every rung."
 
     # report: the assessment as plain data so far (stages, defects, form, drying, finish).
@@ -64,12 +65,34 @@ module MossyAnvil
 
     def survey
       first = @report[:stages][:blank]
-      found = [splits, say(:plain, "Weighs {mass} by its measures.", figure: "/stages/blank/mass_g", mass: [first[:mass_g], "g"])].compact
+      found = [splits, weight(first)].compact
       return found << say(:plain, "It balances on this axis.", figure: "/stages/blank/imbalance_g_mm") unless first[:heavy_clock_deg]
 
       found << say(:care, "Heavy towards {side} by {imbalance}: hang {weight} at {radius} opposite, or start slow.",
         figure: "/stages/blank/counterweight/mass_g", side: [first[:heavy_clock_deg], "clock"], imbalance: [first[:imbalance_g_mm], "g mm"],
         weight: [first[:counterweight][:mass_g], "g"], radius: [first[:counterweight][:radius_mm], "mm"])
+    end
+
+    # By its measures and, where it has been on the scale, by that: far apart, one of them is wrong.
+    def weight(first)
+      mass = [first[:mass_g], "g"]
+      scale_g = @blank.readings.select { |reading| reading[:kind] == "mass" }.max_by { |reading| Time.parse(reading[:taken_at]) }&.fetch(:value)
+      return say(:plain, "Weighs {mass} by its measures.", figure: "/stages/blank/mass_g", mass: mass) unless scale_g
+
+      expected_g = first[:mass_g] * at_present_moisture
+      if (scale_g / expected_g - 1).abs <= SCALE_AGREES
+        return say(:plain, "Weighs {scale} on the scale, as its measures say.", figure: "/stages/blank/mass_g",
+          scale: [scale_g, "g"])
+      end
+
+      say(:care, "The scale says {scale}, its measures {mass}: check the density, the sizes, or what is hidden inside.",
+        figure: "/stages/blank/mass_g", scale: [scale_g, "g"], mass: [expected_g, "g"])
+    end
+
+    # What the drying since the density was taken does to the mass.
+    def at_present_moisture
+      water = @report[:drying] or return 1.0
+      (1 + (water[:moisture_pct] / 100)) / (1 + (@blank.material.moisture_pct / 100))
     end
 
     # Where it would come apart, unless the headline says so already.
