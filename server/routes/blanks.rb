@@ -24,7 +24,7 @@ module Loft
           document = body["document"]
           kept = blanks.find(blank_id)
           Blanks.refuse_changed_readings(document, kept)
-          whole = document.merge("readings" => kept[:document]["readings"])
+          whole = document.merge(kept[:document].slice("readings"))
           brief = Brief.new(reckoner.assess(whole, at: "/document"), now: now, started_at: Blanks.wait_start(kept))
           answer(blanks.save(blank_id, body["version"], document, brief.to_h))
         end
@@ -43,7 +43,7 @@ module Loft
 
       # A save carries no readings, or the very ones that are kept.
       def self.refuse_changed_readings(document, kept)
-        return unless document.key?("readings") && document["readings"] != kept[:document]["readings"]
+        return unless document.key?("readings") && document["readings"] != (kept[:document]["readings"] || [])
 
         raise MossyAnvil::InvalidInput, [MossyAnvil::Fault.new(path: "/document/readings", problem: "differ from what was read",
           allowed: "readings are added one by one and never changed; leave them out of a save")]

@@ -111,3 +111,20 @@ RSpec.describe Loft::Store::Blanks, :server do
     expect(store.rack.map { |row| row[:number] }).to eq([2, 9, nil])
   end
 end
+
+RSpec.describe "The demo's blank files", :server do
+  Dir[File.join(Loft::Demo::FOLDER, "*.anvil.json")].each do |path|
+    it "#{File.basename(path)} goes in and comes out the same, and can be reckoned" do
+      document = JSON.parse(File.read(path))
+      kept = Loft::Store::Blanks.new(db).take_in(document, { ready: true, note: "form", wait_started_at: nil, wait_ends_at: nil })
+      expect(JSON.parse(JSON.generate(kept[:document]))).to eq(document)
+      stages = MossyAnvil::Assessment.new(MossyAnvil::BlankFile.read(File.read(path))).to_h[:stages]
+      expect(stages.values.map { |stage| stage[:mass_g] }).to all(be_positive)
+    end
+  end
+
+  it "are twelve, each with a number of its own" do
+    numbers = Dir[File.join(Loft::Demo::FOLDER, "*.anvil.json")].map { |path| JSON.parse(File.read(path))["number"] }
+    expect(numbers.sort).to eq((31..42).to_a)
+  end
+end

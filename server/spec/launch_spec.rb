@@ -56,7 +56,7 @@ RSpec.describe "Starting the application", :server do
   it "serves somebody else's database, loads the demo once, and stops on TERM and on Ctrl-C" do
     %w[TERM INT].each do |signal|
       run = started
-      expect(rack(run).map { |place| place["number"] }).to include(32, 33, 36, 39)
+      expect(rack(run).map { |place| place["number"] }).to eq((31..42).to_a)
       expect(run.said.include?("The shop is empty")).to be(signal == "TERM")
       expect(run.stop(signal)).to be_success
     end
@@ -71,7 +71,7 @@ RSpec.describe "Starting the application", :server do
     expect(JSON.parse(again.get("/api/blanks/1").body)["journal"].map { |entry| entry["note"] }).to include("mine")
     again.stop("TERM")
     fresh = started("--fresh")
-    expect(fresh.said).to match(/throws away what is kept here: 4 blanks, \d+ readings, 10 journal entries/)
+    expect(fresh.said).to match(/throws away what is kept here: \d+ blanks, \d+ readings, \d+ journal entries/)
     expect(JSON.parse(fresh.get("/api/blanks/1").body)["journal"].map { |entry| entry["note"] }).not_to include("mine")
     fresh.stop("TERM")
   end

@@ -55,7 +55,7 @@ module Loft
         { "format" => "mossy-anvil/blank", "version" => 1, "name" => row[:name], "number" => row[:number],
           "material" => compact(MATERIAL.to_h { |key| [key.to_s, row[key]] }.merge("character" => row[:character]&.to_a)),
           "shape" => shape_of(row), "defects" => defects.map { |defect| defect_of(defect) },
-          "readings" => readings.map { |reading| reading_of(reading) },
+          "readings" => readings.empty? ? nil : readings.map { |reading| reading_of(reading) },
           "form" => form && compact(form.slice(:kind, :opens, :curve).transform_keys(&:to_s).merge("outside" => plain(form[:outside]), "inside" => plain(form[:inside]))),
           "lathe" => lathe && lathe_of(lathe) }.then { |whole| compact(whole) }
       end

@@ -22,7 +22,7 @@ const Frame = styled.div`
 const Corner = styled.div`
   display: grid;
   align-content: center;
-  padding: 0 16px;
+  padding: 0 6px;
 `;
 
 const UNIT_PLACE = "length-unit";

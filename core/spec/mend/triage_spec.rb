@@ -47,6 +47,12 @@ RSpec.describe MossyAnvil::Triage do
     answers.each { |verdict, defects| expect(defects.map { |defect| answer(defect)[:verdict] }).to all(eq(verdict)) }
   end
 
+  it "says of a blank without a form only what can be known" do
+    reports = assess(defects: [body("void", r_mm: 60, size_mm: [20, 20, 20], contents: "air"), crack(id: "k", type: "bark_inclusion").except(:through)])[:defects]
+    expect(reports.map { |report| report[:verdict] }).to eq(%w[leave hold])
+    expect(reports.map { |report| report[:reason] }).to match([a_string_including("the form will tell"), a_string_including("Take it off")])
+  end
+
   it "counts a bark inclusion that crosses the wall as a way through" do
     bark = { id: "k", type: "bark_inclusion", enters: "side", path: [{ clock_deg: 9, z_mm: 30 }, { clock_deg: 9, z_mm: 55 }], depth_mm: 60, width_mm: 4 }
     expect(assess(defects: [bark], form: BlankHelper::BOWL)[:form][:breaks_through]).to eq(["k"])

@@ -9,7 +9,7 @@ RSpec.describe MossyAnvil::Findings do
   it "says go for a sound centred disc" do
     report = assess
     expect(report[:verdict]).to eq("go")
-    expect(report[:findings][:survey].first).to include(tone: "go", text: start_with("Go. Rounded, it is held down by rim speed"))
+    expect(report[:findings][:survey].first).to include(tone: "go", text: start_with("Go. As it stands, it is held down by rim speed"))
     expect(texts(:survey)).to include("It balances on this axis.")
   end
 
@@ -68,6 +68,7 @@ RSpec.describe MossyAnvil::Findings do
 
   it "has the shield beside the speeds, and the respirator beside spalted dust" do
     expect(texts(:turn).last).to include("full face shield")
+    expect(texts(:turn, material: material_data(kind: "non_wood", grain: "none", moisture_pct: 0)).last).to include("Heat is not counted")
     expect(texts(:finish, material: material_data(character: ["spalted"])).last).to include("respirator")
     expect(texts(:finish).join).not_to include("respirator")
   end

@@ -20,7 +20,9 @@ export function EndView({ look, scale, cx, cy }: Props) {
     return [cx + x * scale, cy - y * scale];
   };
   const back = (x: number, y: number) => ({ clockDeg: clockOf(x - cx, cy - y), rMm: Math.hypot(x - cx, cy - y) / scale });
-  const outline = Array.from({ length: 120 }, (_, step) => at(step * 3, surfaceMm(geometry, step * 3, look.zMm)));
+  // A circle at the z line, as far as there is wood.
+  const round = (rMm: number) => Array.from({ length: 120 }, (_, step) => at(step * 3, Math.min(rMm, surfaceMm(geometry, step * 3, look.zMm))));
+  const outline = round(Infinity);
   const outer = geometry.form ? profileMm(geometry.form.outside, look.zMm) : undefined;
   const inner = geometry.form?.inside ? profileMm(geometry.form.inside, look.zMm) : undefined;
   const toBy = (from: [number, number], to: [number, number]) => {
@@ -40,11 +42,10 @@ export function EndView({ look, scale, cx, cy }: Props) {
       <path data-end d={outlinePath(outline)} fill={ink.waste} stroke={ink.slate} strokeDasharray="5 4"
         onPointerDown={point} style={{ cursor: look.tool ? "crosshair" : "default" }} />
       {outer !== undefined && (
-        <path d={outlinePath(Array.from({ length: 120 }, (_, step) => at(step * 3, Math.min(outer, surfaceMm(geometry, step * 3, look.zMm)))))}
-          fill={ink.wood} stroke={ink.ink} strokeWidth="2" pointerEvents="none" />
+        <path d={outlinePath(round(outer))} fill={ink.wood} stroke={ink.ink} strokeWidth="2" pointerEvents="none" />
       )}
       <Grain look={look} at={at} scale={scale} />
-      {inner !== undefined && inner > 0 && <circle cx={cx} cy={cy} r={inner * scale} fill={ink.waste} stroke={ink.ink} strokeWidth="1.5" pointerEvents="none" />}
+      {inner !== undefined && inner > 0 && <path d={outlinePath(round(inner))} fill={ink.waste} stroke={ink.ink} strokeWidth="1.5" pointerEvents="none" />}
       <clipPath id="end-clip"><path d={outlinePath(outline)} /></clipPath>
       {document.defects.map((defect) =>
         isPath(defect) ? <PathOnEnd key={defect.id} {...{ look, defect, at, toBy }} /> : <BodyOnEnd key={defect.id} {...{ look, defect, at, scale, toBy }} />,

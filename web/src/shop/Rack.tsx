@@ -27,12 +27,12 @@ const Places = styled.nav`
 `;
 
 const Place = styled(NavLink)`
-  flex: none;
-  width: 104px;
+  flex: 1 0 80px;
+  max-width: 104px;
   display: grid;
-  grid-template: "number shape" 44px "state state" 26px / 34px 1fr;
+  grid-template: "number shape" 44px "state state" 26px / 26px 1fr;
   align-content: center;
-  padding: 0 10px;
+  padding: 0 8px;
   gap: 2px 6px;
   text-decoration: none;
   color: inherit;

@@ -97,7 +97,7 @@ function AddFound({ at }: { at: AtStation }) {
 /** "25 mm deep, 52 mm of run" and the like, from what was surveyed. */
 function extent(defect: Defect, unit: ReturnType<typeof useUnit>): string {
   const mm = (value: number) => amountText(value, "mm", unit);
-  if (isPath(defect)) return `${mm(defect.depth_mm)} deep, mouth ${mm(defect.width_mm)}`;
+  if (isPath(defect)) return `${mm(defect.depth_mm)} deep, ${defect.type === "crack" ? "mouth" : "thickness"} ${mm(defect.width_mm)}`;
   return defect.size_mm.map((size) => amountText(size, "mm", unit).replace(/ mm$/, "")).join(" × ") + (unit === "mm" ? " mm" : "");
 }
 

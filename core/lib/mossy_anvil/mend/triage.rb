@@ -19,7 +19,7 @@ module MossyAnvil
 
       case @defect.type
       when "crack" then crack
-      when "bark_inclusion" then say(:hold, "Bark holds nothing: {kept} of it stays, so pack or glue it before the wall gets thin.", kept: kept)
+      when "bark_inclusion" then say(:hold, bark, @blank.form ? { kept: kept } : {})
       when "void" then opening("pocket")
       when "galleries" then opening("field of holes")
       when "soft_zone" then soft
@@ -49,8 +49,16 @@ module MossyAnvil
       end
     end
 
+    def bark
+      return "Bark holds nothing. Take it off, or pack and glue it, before it comes off by itself." if @blank.form.nil?
+
+      "Bark holds nothing: {kept} of it stays, so pack or glue it before the wall gets thin."
+    end
+
     def opening(name)
-      if @share.breaks_through?
+      if @blank.form.nil? && !@share.reaches_surface?
+        say(:leave, "The #{name} is closed, as far as was found. What becomes of it the form will tell.")
+      elsif @share.breaks_through?
         say(:fill, "The #{name} opens both ways through the wall. Fill it before hollowing: {fill}.", fill: fill)
       elsif @share.reaches_surface?
         say(:fill, "The #{name} opens on a finished surface: {fill} to fill, or leave it open with its edges hardened.", fill: fill)

@@ -6,16 +6,18 @@ module MossyAnvil
   # and points at the number whose working it rests on.
   class Findings
     STAGE_WORDS = { blank: "As it stands", rounded: "Rounded", outside: "With the outside turned", hollowed: "Hollowed" }.freeze
+    OPENINGS = { stop: "Not like this.", mend: "Mend first.", care: "Go with care.", go: "Go." }.freeze
     HELD_BY_TROUBLE = %w[imbalance burst crack loose_piece].freeze
     SCALE_AGREES = 0.06
+    HEAT_APART = "Heat is not counted in these speeds: resin, plastic and horn soften and grab. Short cuts, sharp edges, let it cool; the maker's sheet comes first."
     STAND_ASIDE = "Stand out of the line of throw, full face shield on, at every rung."
 
     # report: the assessment as plain data so far (stages, defects, form, drying, finish).
     def initialize(blank, report)
       @blank = blank
       @report = report
-      # The stage to speak of: the first that cannot be run at all, else the last.
-      @last_name = report[:stages].find { |_, stage| stage[:not_like_this] }&.first || report[:stages].keys.last
+      # The stage to speak of: the first that cannot be run at all, else the last; as it stands where there is no form yet.
+      @last_name = report[:stages].find { |_, stage| stage[:not_like_this] }&.first || (report[:form] ? report[:stages].keys.last : :blank)
       @last = report[:stages][@last_name]
     end
 
@@ -42,7 +44,7 @@ module MossyAnvil
 
     # What governs the last stage, or the first stage that cannot be run at all.
     def headline
-      opening = { stop: "Not like this.", mend: "Mend first.", care: "Go with care.", go: "Go." }.fetch(verdict)
+      opening = OPENINGS.fetch(verdict)
       stage = STAGE_WORDS.fetch(@last_name)
       limit = [@last[:limit_rpm], "rpm"]
       figure = "/stages/#{@last_name}/limit_rpm"
@@ -51,7 +53,7 @@ module MossyAnvil
       end
 
       why, values = governs
-      say(verdict == :go ? :go : :care, "#{opening} #{stage}, #{why}; work below {limit}.", figure: figure, limit: limit, **values)
+      say({ go: :go, stop: :stop }.fetch(verdict, :care), "#{opening} #{stage}, #{why}; work below {limit}.", figure: figure, limit: limit, **values)
     end
 
     def governs
@@ -176,7 +178,8 @@ module MossyAnvil
     end
 
     def turn
-      @report[:stages].map { |name, stage| turn_stage(name, stage) }.push(say(:care, STAND_ASIDE))
+      found = @report[:stages].map { |name, stage| turn_stage(name, stage) }.push(say(:care, STAND_ASIDE))
+      @blank.material.kind == "wood" ? found : found.push(say(:care, HEAT_APART))
     end
 
     def turn_stage(name, stage)
