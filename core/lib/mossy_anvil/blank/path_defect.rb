@@ -29,14 +29,14 @@ module MossyAnvil
     def open? = crack? && !mended?
     def fragile? = open?
 
-    # The path cut into about SAMPLES even pieces, each with its place and the length (mm) it stands for.
+    # The path cut into about `count` even pieces, each with its place and the length (mm) it stands for.
     # On the side the angle turns evenly the short way; on a face the path is straight.
-    def samples(shape)
+    def samples(shape, count: SAMPLES)
       lengths = legs.map { |from, to| leg_length(from, to, shape) }
       total = lengths.sum
       cuts = legs.zip(lengths).flat_map do |(from, to), length|
-        count = total.zero? ? 1 : [(SAMPLES * length / total).round, 1].max
-        Array.new(count) { |step| [from, to, (step + 0.5) / count, length / count] }
+        pieces = total.zero? ? 1 : [(count * length / total).round, 1].max
+        Array.new(pieces) { |step| [from, to, (step + 0.5) / pieces, length / pieces] }
       end
       side? ? on_side(cuts, shape) : on_face(cuts, shape)
     end

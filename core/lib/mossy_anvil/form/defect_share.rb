@@ -8,15 +8,23 @@ module MossyAnvil
     FILL_PROUD_MM = 2.0
     TOUCH_MM = 0.25
     BALL_STEPS = 14
+    BALL_LINE = Array.new(BALL_STEPS) { |step| (((2 * step) + 1.0) / BALL_STEPS) - 1 }.freeze
     DEPTH_STEPS = 16
 
-    # Even points in a ball of radius 1.
+    # Even points in a ball of radius 1, and which of BALL_LINE each has for its z.
     def self.ball
-      @ball ||= begin
-        line = Array.new(BALL_STEPS) { |step| ((2 * step) + 1.0) / BALL_STEPS - 1 }
-        Numo::DFloat.cast(line.product(line, line).select { |point| point.sum { |part| part**2 } <= 1 })
-      end
+      @ball ||= Numo::DFloat.cast(ball_places.map { |place| place.map { |index| BALL_LINE[index] } })
     end
+
+    def self.ball_levels
+      @ball_levels ||= Numo::Int32.cast(ball_places.map(&:last))
+    end
+
+    def self.ball_places
+      steps = (0...BALL_STEPS).to_a
+      steps.product(steps, steps).select { |place| place.sum { |index| BALL_LINE[index]**2 } <= 1 }
+    end
+    private_class_method :ball_places
 
     def initialize(defect, blank)
       @defect = defect
@@ -88,8 +96,8 @@ module MossyAnvil
       @outer = @surface
       return unless @form
 
-      @outer = Numo::DFloat.minimum(@form.outside.radii_mm(@z), @surface)
-      @inner = @hollow ? @form.inside.radii_mm(@z) : Numo::DFloat.zeros(@z.size)
+      @outer = Numo::DFloat.minimum(along(@form.outside), @surface)
+      @inner = @hollow ? along(@form.inside) : Numo::DFloat.zeros(@z.size)
     end
 
     def sample_body
@@ -99,11 +107,16 @@ module MossyAnvil
       tangential = unit[true, 1] * half[1]
       @radius = Numo::NMath.hypot(radial, tangential)
       clock_deg = (Numo::NMath.atan2(tangential, radial) / Clock::RADIANS) + @defect.clock_deg
-      @z = (unit[true, 2] * half[2]) + @defect.z_mm
+      @levels = (Numo::DFloat.cast(BALL_LINE) * half[2]) + @defect.z_mm
+      @level_of = DefectShare.ball_levels
+      @z = @levels[@level_of]
       @surface = @shape.radius_mm(clock_deg, @z)
       @lumps = Numo::DFloat.zeros(@z.size) + (@defect.volume_mm3 / @z.size)
       @open_share = @defect.open_share
     end
+
+    # A profile at every lump: worked out once for each z there is, then spread.
+    def along(profile) = profile.radii_mm(@levels)[@level_of]
 
     # Wedge: full mouth at the surface, nothing at the tip; parallel where it goes through.
     def sample_path
@@ -113,12 +126,25 @@ module MossyAnvil
       column = ->(name) { Numo::DFloat.cast(samples.map(&name)).reshape(samples.size, 1) + (share * 0) }
       inward = { "side" => 0, "head_face" => 1, "tail_face" => -1 }.fetch(@defect.enters)
       @radius = (inward.zero? ? column.call(:radius_mm) - depth : column.call(:radius_mm)).flatten
-      @z = (column.call(:z_mm) + (depth * inward)).flatten
+      level_the(samples, inward)
+      @z = @levels[@level_of]
       @surface = @shape.radius_mm(column.call(:clock_deg).flatten, @z) * 1.0
       mouth = @defect.through? || !@defect.crack? ? share * 0 + 1 : share * -1 + 1
       @lumps = (column.call(:length_mm) * mouth * @defect.width_mm * (@defect.depth_mm / DEPTH_STEPS)).flatten
       @radius = Numo::DFloat.maximum(@radius, 0)
       @open_share = @defect.open? ? 1.0 : 0.0
+    end
+
+    # On the side every sample has a z of its own; on a face every step of depth.
+    def level_the(samples, inward)
+      row = Numo::Int32.new(samples.size, DEPTH_STEPS).seq
+      if inward.zero?
+        @levels = Numo::DFloat.cast(samples.map(&:z_mm))
+        @level_of = (row / DEPTH_STEPS).flatten
+      else
+        @levels = ((Numo::DFloat.new(DEPTH_STEPS).seq + 0.5) * (inward * @defect.depth_mm / DEPTH_STEPS)) + samples.first.z_mm
+        @level_of = (row % DEPTH_STEPS).flatten
+      end
     end
 
     # 1 where a lump lies in the finished wood grown by `proud` mm on every surface, else 0.

@@ -34,6 +34,7 @@ module MossyAnvil
   # One open crack at one stage: what is left of it, and the speed at which it runs.
   class CrackAtStage
     TINY_MM = 0.1
+    SAMPLES = 32
 
     # local_strength: callable of clock, radius and z, the share of strength of the wood there.
     def initialize(crack, blank, stage, grid, local_strength)
@@ -47,7 +48,7 @@ module MossyAnvil
 
     # rpm, or nil where none of it is left or nothing pulls on it. burst: Burst of the stage, for the plane's stress.
     def runs_rpm(burst)
-      pieces = @crack.samples(@shape).filter_map { |sample| left_of(sample) }
+      pieces = @crack.samples(@shape, count: SAMPLES).filter_map { |sample| left_of(sample) }
       return if pieces.empty?
 
       worst = pieces.max_by { |piece| piece[:depth_mm] / piece[:width_mm] }
