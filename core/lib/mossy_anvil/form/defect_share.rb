@@ -7,9 +7,10 @@ module MossyAnvil
   class DefectShare
     FILL_PROUD_MM = 2.0
     TOUCH_MM = 0.25
-    BALL_STEPS = 14
+    BALL_STEPS = 12
     BALL_LINE = Array.new(BALL_STEPS) { |step| (((2 * step) + 1.0) / BALL_STEPS) - 1 }.freeze
-    DEPTH_STEPS = 16
+    DEPTH_STEPS = 12
+    PATH_STEPS = 64
 
     # Even points in a ball of radius 1, and which of BALL_LINE each has for its z.
     def self.ball
@@ -120,7 +121,7 @@ module MossyAnvil
 
     # Wedge: full mouth at the surface, nothing at the tip; parallel where it goes through.
     def sample_path
-      samples = @defect.samples(@shape)
+      samples = @defect.samples(@shape, count: PATH_STEPS)
       share = ((Numo::DFloat.new(1, DEPTH_STEPS).seq + 0.5) / DEPTH_STEPS) + Numo::DFloat.zeros(samples.size, 1)
       depth = share * @defect.depth_mm
       column = ->(name) { Numo::DFloat.cast(samples.map(&name)).reshape(samples.size, 1) + (share * 0) }

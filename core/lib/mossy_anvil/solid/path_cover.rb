@@ -12,6 +12,7 @@ module MossyAnvil
       @grid = grid
       @defect = defect
       @samples = defect.samples(shape)
+      @weakened = {}
       @columns, @span, @weights = weigh { |sample| @defect.side? ? layer_of(sample) : cell_of(sample) }
     end
 
@@ -22,25 +23,23 @@ module MossyAnvil
 
     private
 
-    # Each sample with the columns it weakens: yields column, weight, sample.
-    def each_weakened
-      reach = (REACH_DEG / @grid.angular_step_deg).ceil
-      @samples.each do |sample|
-        middle = @grid.column_at(sample.clock_deg)
-        (-reach..reach).each do |step|
-          column = (middle + step) % @grid.angular
-          between = Clock.turn(sample.clock_deg, column * @grid.angular_step_deg)
-          yield column, Math.cos(between * Clock::RADIANS)**2, sample if between.abs <= REACH_DEG + 1e-9
-        end
+    # The columns that a crack at an hour weakens, and by how much: [[column, weight], ...].
+    def weakened_at(clock_deg)
+      @weakened[clock_deg] ||= begin
+        reach = (REACH_DEG / @grid.angular_step_deg).ceil
+        middle = @grid.column_at(clock_deg)
+        columns = (-reach..reach).map { |step| (middle + step) % @grid.angular }
+        turns = columns.map { |column| Clock.turn(clock_deg, column * @grid.angular_step_deg) }
+        columns.zip(turns).select { |_, turn| turn.abs <= REACH_DEG + 1e-9 }.map { |column, turn| [column, Math.cos(turn * Clock::RADIANS)**2] }
       end
     end
 
     # Columns touched, the range of layers (or cells) the path runs over, and the largest weight at each.
     def weigh(&)
       table = Hash.new { |columns, column| columns[column] = Hash.new(0.0) }
-      each_weakened do |column, weight, sample|
+      @samples.each do |sample|
         key = yield(sample)
-        table[column][key] = weight if weight > table[column][key]
+        weakened_at(sample.clock_deg).each { |column, weight| table[column][key] = weight if weight > table[column][key] }
       end
       low, high = @samples.map(&).minmax
       weights = Numo::DFloat.zeros(table.size, high - low + 1)
