@@ -81,3 +81,23 @@ RSpec.describe MossyAnvil::Painter do
     expect([painter.strength[*at], painter.own_strength[*at]]).to eq([0, 25])
   end
 end
+
+RSpec.describe MossyAnvil::PathCover do
+  let(:shape) { MossyAnvil::Disc.new(diameter_mm: 240, length_mm: 60) }
+  let(:grid) { MossyAnvil::Grid.new(shape) }
+
+  def patch_of(data, depth_mm) = described_class.new(grid, shape, MossyAnvil::Defects.from(data)).patch(depth_mm)
+
+  it "leaves no layer out along a steep path" do
+    steep = crack(path: [{ clock_deg: 80, z_mm: 2 }, { clock_deg: 100, z_mm: 58 }])
+    patch = patch_of(steep, 20)
+    middle = patch.columns.index(24)
+    expect(patch.cover[middle, true, -1].gt(0).count_true).to be >= 50
+  end
+
+  it "takes the deeper crack out of all that the shallower one takes" do
+    shallow, deep = [10, 25].map { |depth_mm| patch_of(crack, depth_mm).cover }
+    expect((deep - shallow).min).to be >= 0
+    expect(deep.sum).to be > shallow.sum
+  end
+end
