@@ -54,3 +54,12 @@ RSpec.describe MossyAnvil::StageLimit do
     expect { MossyAnvil::ShopClimate.new(burst_reserve: 5) }.to raise_error(MossyAnvil::InvalidInput, %r{/shop/burst_reserve})
   end
 end
+
+RSpec.describe MossyAnvil::Lathe do
+  let(:lathe) { described_class.new(**JSON.parse(JSON.generate(BlankHelper::LATHE), symbolize_names: true), ballast_kg: 25) }
+
+  it "knows its range, its weight, and the slowest belt that reaches a speed" do
+    expect(lathe).to have_attributes(min_rpm: 60, max_rpm: 3200, total_kg: 165)
+    expect([60, 1000, 1200, 1201, 3200, 59, 3201].map { |rpm| lathe.belt_for(rpm) }).to eq([1, 1, 1, 2, 2, nil, nil])
+  end
+end
