@@ -80,6 +80,16 @@ RSpec.describe "A day in the shop", :browser do
     expect(db[:defects].first(blank_id: blank_id(32), ref: "B")).to include(depth_mm: be_within(1e-9).of(28.575), width_mm: 3.0)
   end
 
+  it "goes along the rack, blank by blank and back" do
+    open_blank 31
+    find("body").send_keys("]")
+    expect(page).to have_css("h2", text: "32 Donation bowl")
+    find("body").send_keys("[", "[")
+    expect(page).to have_css("h2", text: "42 Pull-cord end")
+    click_on "36 Turntable", match: :first
+    expect(page).to have_css("h2", text: "36 Turntable")
+  end
+
   it "a weight goes into the record and the wait follows it" do
     open_blank 39, "mend"
     wait_before = find("footer p").text

@@ -31,7 +31,9 @@ const UNIT_PLACE = "length-unit";
 export function App() {
   const [unit, setUnit] = useState<LengthUnit>(() => (localStorage.getItem(UNIT_PLACE) === "in" ? "in" : "mm"));
   const units = useMemo(() => ({ unit, toggle: () => setUnit((was) => (was === "mm" ? "in" : "mm")) }), [unit]);
-  useEffect(() => localStorage.setItem(UNIT_PLACE, unit), [unit]);
+  useEffect(() => {
+    localStorage.setItem(UNIT_PLACE, unit);
+  }, [unit]);
   useEffect(() => {
     const press = (event: KeyboardEvent) => {
       const typing = event.target instanceof HTMLElement && event.target.closest("input, textarea") !== null;

@@ -48,7 +48,10 @@ const Place = styled(NavLink)`
 /** Every blank as its own silhouette, with its wait as a ring that closes or a notch when it is ready for a hand. */
 export function Rack({ shop, current, children }: { shop: Shop; current: number | undefined; children: React.ReactNode }) {
   const here = useRef<HTMLAnchorElement>(null);
-  useEffect(() => here.current?.scrollIntoView({ block: "nearest", inline: "nearest" }), [current]);
+  useEffect(() => {
+    // Newer browsers answer with a promise, which must not become the effect's clean-up.
+    void here.current?.scrollIntoView({ block: "nearest", inline: "nearest" });
+  }, [current]);
   return (
     <Strip>
       <House>
