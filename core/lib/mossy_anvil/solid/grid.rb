@@ -29,7 +29,6 @@ module MossyAnvil
     def angular_step_deg = 360.0 / angular
     def angular_step_rad = angular_step_deg * Clock::RADIANS
     def shape = [angular, axial, radial]
-    def column_count = angular * axial
 
     # Nearest column to a clock angle.
     def column_at(clock_deg) = (Clock.fold(clock_deg) / angular_step_deg).round % angular
