@@ -47,6 +47,17 @@ RSpec.describe MossyAnvil::Triage do
     answers.each { |verdict, defects| expect(defects.map { |defect| answer(defect)[:verdict] }).to all(eq(verdict)) }
   end
 
+  it "stops for stone that an edge would strike, though the form turns it all away, and lets be what lies whole inside" do
+    on_the_way, hidden = [body("hard_inclusion", r_mm: 114, z_mm: 8, size_mm: [8, 8, 8], of: "stone"), body("hard_inclusion", r_mm: 60, size_mm: [12, 12, 12], of: "metal")]
+    expect(answer(on_the_way)).to include(verdict: "stop", removed_share: 1.0, reason: a_string_including("An edge would strike stone 118 mm from the axis, 8.0 mm from the head"))
+    expect(answer(hidden, form: thick)).to include(verdict: "leave", reason: a_string_including("no edge comes"))
+    expect(answer(body("void", r_mm: 105, z_mm: 45, size_mm: [20, 20, 20], contents: "stone"))).to include(verdict: "stop")
+  end
+
+  it "holds a loose piece even where the form would turn it away: it flies off before" do
+    expect(answer(body("loose_piece", r_mm: 116, z_mm: 4, size_mm: [6, 10, 4], bonded_share: 0.2))).to include(verdict: "hold", removed_share: 1.0)
+  end
+
   it "says of a blank without a form only what can be known" do
     reports = assess(defects: [body("void", r_mm: 60, size_mm: [20, 20, 20], contents: "air"), crack(id: "k", type: "bark_inclusion").except(:through)])[:defects]
     expect(reports.map { |report| report[:verdict] }).to eq(%w[leave hold])

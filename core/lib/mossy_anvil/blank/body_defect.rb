@@ -25,6 +25,16 @@ module MossyAnvil
       Math::PI / 6 * size_mm.inject(:*)
     end
 
+    # Which places lie in it: a bit for each of three arrays of one shape (degrees, mm, mm).
+    def hold?(clock_deg, radius_mm, z_mm)
+      turn = (clock_deg - @clock_deg) * Clock::RADIANS
+      half = size_mm.map { |extent| extent / 2 }
+      radial = ((radius_mm * Numo::NMath.cos(turn)) - @radius_mm) / half[0]
+      tangential = (radius_mm * Numo::NMath.sin(turn)) / half[1]
+      axial = (z_mm - @z_mm) / half[2]
+      ((radial * radial) + (tangential * tangential) + (axial * axial)).le(1)
+    end
+
     # :void, :hard or :lowered - who wins where several meet.
     def rank
       type == "galleries" ? :lowered : row["rank"].to_sym

@@ -18,6 +18,9 @@ module MossyAnvil
 
     def wooden? = %w[wood hybrid].include?(kind)
 
+    # What the tables know of it; nil for a name of one's own.
+    def stock = Stock.of(species)
+
     # kg/m3 with all water gone; density as it stands over (1 + moisture). Volume is taken as unchanged.
     def dry_density_kg_m3
       density_kg_m3 / (1 + (moisture_pct / 100))

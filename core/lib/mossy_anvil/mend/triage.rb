@@ -15,6 +15,8 @@ module MossyAnvil
 
     # reason: a sentence with {names} for the amounts, [value, unit] each.
     def answer
+      return loose if @defect.type == "loose_piece"
+      return hard if hard_on_the_edge?
       return say(:cut_away, "The form turns all of it away.") if @share.removed?
 
       case @defect.type
@@ -23,9 +25,7 @@ module MossyAnvil
       when "void" then opening("pocket")
       when "galleries" then opening("field of holes")
       when "soft_zone" then soft
-      when "loose_piece" then say(:hold, "Only {bonded} of its back holds. Pry it off or glue it down before the lathe turns.",
-        bonded: [@defect.detail[:bonded_share] * 100, "%"])
-      when "hard_inclusion" then hard
+      when "hard_inclusion" then hidden
       else say(:leave, "Part of the piece: {kept} of it stays.", kept: kept)
       end
     end
@@ -76,10 +76,29 @@ module MossyAnvil
       end
     end
 
-    def hard
-      return say(:leave, "A knot: harder to cut, and the fibres turn round it.") if @defect.detail[:of] == "knot"
+    # It flies off long before the form would have turned it away.
+    def loose
+      say(:hold, "Only {bonded} of its back holds. Pry it off or glue it down before the lathe turns.", bonded: [@defect.detail[:bonded_share] * 100, "%"])
+    end
 
-      say(:stop, "{kept} of it stays in the piece. Dig it out before an edge meets it.", kept: kept)
+    def hidden
+      return say(:leave, "A knot: harder to cut, and the fibres turn round it.") if hard_stuff == "knot"
+
+      say(:leave, "Whole inside the finished wood, where no edge comes. Keep drills clear of it.")
+    end
+
+    def hard_stuff = @defect.path? ? nil : @defect.detail[:of] || @defect.detail[:contents]
+
+    # Stone and metal break the edge and are thrown, whether they stay in the piece or are in the way of it.
+    def hard_on_the_edge? = %w[stone metal].include?(hard_stuff) && (@blank.form.nil? || edge_meets?)
+
+    # Whole inside the finished wood, nothing is cut there.
+    def edge_meets? = @share.removed_share > 0.001 || @share.reaches_surface?
+
+    def hard
+      from = [@defect.radius_mm + (@defect.size_mm[0] / 2), @blank.shape.max_radius_mm].min
+      say(:stop, "An edge would strike #{hard_stuff} {from} from the axis, {z} from the head: it chips the edge and is thrown. Dig it out first.",
+        from: [from, "mm"], z: [@defect.z_mm, "mm"])
     end
   end
 end

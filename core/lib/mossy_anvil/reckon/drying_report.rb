@@ -26,7 +26,7 @@ module MossyAnvil
 
       { emc_pct: emc, moisture_pct: moisture_now, moisture_basis: @basis.to_s, oven_dry_mass_g: oven_dry,
         thickness_mm: @blank.shape.least_extent_mm, tau_days: tau, tau_from_records: !refit.nil?,
-        free_water_days: drying.free_water_days(moisture_now), targets: targets }
+        free_water_days: drying.free_water_days(moisture_now), targets: targets, shrinkage: shrinkage }
     end
 
     private
@@ -143,6 +143,20 @@ module MossyAnvil
       put("targets/#{row['key']}/days", days, "days", days ? "drying curve from now to the gate" : "the air here is too damp: it never gets that dry on the shelf",
         certainty: refit ? :derived : :rule_of_thumb, source: Table["gates"]["source"],
         inputs: { "now" => [moisture_now, "%"], "gate" => [row["at_most_pct"], "%"], "EMC" => [emc, "%"], "tau" => [tau, "days"] })
+    end
+
+    # What a round of it comes to, across and along the rings, once it is as dry as this air; nil where the wood is not in the table or done shrinking.
+    def shrinkage
+      stock = @blank.material.stock
+      return unless stock&.wood? && moisture_now > emc + 1
+
+      across = @blank.shape.across_mm
+      sizes = { along_rings_mm: stock.tangential_pct, across_rings_mm: stock.radial_pct }.to_h do |key, total_pct|
+        [key, put("shrinkage/#{key}", Shrinkage.size_mm(across, total_pct, emc, from_pct: moisture_now), "mm", "its size now, less what this wood shrinks on the way down to the moisture of this air",
+          certainty: :rule_of_thumb, source: stock.source,
+          inputs: { "across now" => [across, "mm"], "moisture now" => [moisture_now, "%"], "moisture then" => [emc, "%"], "from green to oven-dry" => [total_pct, "%"] })]
+      end
+      { from_mm: across, **sizes }
     end
 
     # Earliest and latest day: a quicker piece in drier air, a slower one in damper air; latest nil where that air never gets it there.

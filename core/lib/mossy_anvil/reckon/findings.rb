@@ -10,6 +10,8 @@ module MossyAnvil
     HELD_BY_TROUBLE = %w[imbalance burst crack loose_piece].freeze
     SCALE_AGREES = 0.06
     HEAT_APART = "Heat is not counted in these speeds: resin, plastic and horn soften and grab. Short cuts, sharp edges, let it cool; the maker's sheet comes first."
+    SPORES = "Spalted wood carries spores: respirator and extraction at source, from the first cut to the last paper."
+    LIGHTER_THAN_TABLE = 0.8
     STAND_ASIDE = "Stand out of the line of throw, full face shield on, at every rung."
 
     # report: the assessment as plain data so far (stages, defects, form, drying, finish).
@@ -67,7 +69,7 @@ module MossyAnvil
 
     def survey
       first = @report[:stages][:blank]
-      found = [splits, weight(first)].compact
+      found = [splits, weight(first), density].compact
       return found << say(:plain, "It balances on this axis.", figure: "/stages/blank/imbalance_g_mm") unless first[:heavy_clock_deg]
 
       found << say(:care, "Heavy towards {side} by {imbalance}: hang {weight} at {radius} opposite, or start slow.",
@@ -89,6 +91,18 @@ module MossyAnvil
 
       say(:care, "The scale says {scale}, its measures {mass}: check the density, the sizes, or what is hidden inside.",
         figure: "/stages/blank/mass_g", scale: [scale_g, "g"], mass: [expected_g, "g"])
+    end
+
+    # Wood a good deal lighter than its kind has gone: rot, or the figure is wrong.
+    def density
+      stock = @blank.material.stock
+      return unless stock&.wood? && @blank.material.kind == "wood"
+
+      usual = stock.density_kg_m3 / 1.12 * (1 + (@blank.material.moisture_pct / 100))
+      return if @blank.material.density_kg_m3 >= usual * LIGHTER_THAN_TABLE
+
+      say(:care, "{own} is light for #{stock.name}, which is about {usual}: look for rot, or check the weight.",
+        own: [@blank.material.density_kg_m3, "kg/m3"], usual: [usual, "kg/m3"])
     end
 
     # What the drying since the density was taken does to the mass.
@@ -153,7 +167,14 @@ module MossyAnvil
 
       gate = needed_gate(water)
       [say(:plain, "About {now} inside now; this air takes it to {emc}.", figure: "/drying/moisture_pct", now: [water[:moisture_pct], "%"], emc: [water[:emc_pct], "%"]),
-       gate && dry_enough(gate)].compact
+       gate && dry_enough(gate), shrinks(water[:shrinkage])].compact
+    end
+
+    def shrinks(sizes)
+      return unless sizes
+
+      say(:plain, "By then {from} across has become {along} along the rings and {across} across them: a round goes oval.", figure: "/drying/shrinkage/along_rings_mm",
+        from: [sizes[:from_mm], "mm"], along: [sizes[:along_rings_mm], "mm"], across: [sizes[:across_rings_mm], "mm"])
     end
 
     # The driest gate that a filler chosen here asks for; the film finish where nothing is to be filled.
@@ -178,8 +199,27 @@ module MossyAnvil
     end
 
     def turn
-      found = @report[:stages].map { |name, stage| turn_stage(name, stage) }.push(say(:care, STAND_ASIDE))
+      found = @report[:stages].map { |name, stage| turn_stage(name, stage) }.push(say(:care, STAND_ASIDE), *knocks, *throws)
       @blank.material.kind == "wood" ? found : found.push(say(:care, HEAT_APART))
+    end
+
+    # The first stage whose cut is out of the wood for a part of each turn.
+    def knocks
+      name, stage = @report[:stages].find { |_, candidate| candidate[:interrupted_cut] }
+      return [] unless name
+
+      cut = stage[:interrupted_cut]
+      [say(cut[:air_share] > CuttingCircle::LIGHT_OVER ? :care : :plain,
+        "#{STAGE_WORDS.fetch(name)}, {z} from the head and {r} from the axis the edge is in the air for {air} of the turn, {knocks} knocks a second at that limit: #{cut[:advice]}.",
+        figure: "/stages/#{name}/interrupted_cut/air_share", z: [cut[:z_mm], "mm"], r: [cut[:radius_mm], "mm"], air: [cut[:air_share] * 100, "%"], knocks: [cut[:knocks_per_s], ""])]
+    end
+
+    # Half-held pieces as the lathe would first throw them.
+    def throws
+      @report[:stages][:blank][:loose_pieces].each_with_index.map do |piece, index|
+        say(:care, "Loose piece #{piece[:id]} weighs {mass} and would fly off with {energy}.", figure: "/stages/blank/loose_pieces/#{index}/throw_energy_j",
+          mass: [piece[:mass_g], "g"], energy: [piece[:throw_energy_j], "J"])
+      end
     end
 
     def turn_stage(name, stage)
@@ -202,10 +242,12 @@ module MossyAnvil
        *dust]
     end
 
+    # What its dust and its heat do; spores on top of that.
     def dust
-      return [] unless @blank.material.character.include?("spalted")
-
-      [say(:care, "Spalted wood carries spores: respirator and extraction at source, from the first cut to the last paper.")]
+      stock = @blank.material.stock
+      found = stock ? [say(:care, "#{stock.name[0].upcase}#{stock.name[1..]}: #{stock.caution}.")] : []
+      found << say(:care, SPORES) if @blank.material.character.include?("spalted")
+      found
     end
   end
 end

@@ -18,7 +18,7 @@ module MossyAnvil
     end
 
     def to_h
-      body.merge(holding).merge(speeds)
+      body.merge(holding).merge(speeds).then { |report| report.merge(meeting(report[:limit_rpm])) }
     end
 
     private
@@ -150,6 +150,34 @@ module MossyAnvil
         mass_g = @blank.material.density_kg_m3 * piece.volume_mm3 * 1e-6
         LoosePiece.limit_rpm(mass_g: mass_g, radius_mm: piece.radius_mm, size_mm: piece.size_mm, bonded_share: piece.detail[:bonded_share])
       end.min
+    end
+
+    # What this stage's speed means for an edge that is knocked and for a piece that lets go.
+    def meeting(limit_rpm)
+      { interrupted_cut: interrupted_cut(limit_rpm), loose_pieces: loose_pieces(limit_rpm) }
+    end
+
+    # The circle of this stage's skin that is most in the air as it is cut; nil where the edge never leaves the wood.
+    def interrupted_cut(limit_rpm)
+      circle = MostAir.new(@blank, @solid.grid, @stage).circle or return
+      share = put("interrupted_cut/air_share", circle.air_share, "share", "share of one turn, at the circle most in the air, that the edge is out of the wood",
+        inputs: { "radius" => [circle.radius_mm, "mm"], "off the head" => [circle.z_mm, "mm"] })
+      knocks = put("interrupted_cut/knocks_per_s", circle.knocks_per_s(limit_rpm), "a second", "gaps in a turn times turns a second",
+        inputs: { "gaps" => [circle.gaps, ""], "speed" => [limit_rpm, "rpm"] })
+      { radius_mm: circle.radius_mm, z_mm: circle.z_mm, air_share: share, gaps: circle.gaps, knocks_per_s: knocks,
+        advice: CuttingCircle.advice(circle.air_share)["advice"] }
+    end
+
+    # Every half-held piece still there, with the energy it would fly off with at this stage's limit.
+    def loose_pieces(limit_rpm)
+      left_at_stage.select { |defect| defect.type == "loose_piece" }.each_with_index.map do |piece, index|
+        mass_g = piece.volume_mm3 * @blank.material.density_kg_m3 * 1e-6
+        rpm = [limit_rpm, @lathe&.min_rpm || 0].max
+        { id: piece.id, mass_g: mass_g,
+          throw_energy_j: put("loose_pieces/#{index}/throw_energy_j", LoosePiece.throw_energy_j(mass_g, piece.radius_mm, rpm), "J",
+            "half its mass times its speed squared, where it lets go", source: "Textbook mechanics",
+            inputs: { "mass" => [mass_g, "g"], "radius" => [piece.radius_mm, "mm"], "speed" => [rpm, "rpm"] }) }
+      end
     end
 
     def fragile? = left_at_stage.any?(&:fragile?)

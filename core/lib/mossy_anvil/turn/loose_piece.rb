@@ -13,6 +13,11 @@ module MossyAnvil
       mass_g * 1e-3 * radius_mm * 1e-3 * ((rpm / Balance::RPM)**2)
     end
 
+    # J it flies off with at a speed: m v2 / 2.
+    def throw_energy_j(mass_g, radius_mm, rpm)
+      mass_g * 1e-3 * ((radius_mm * 1e-3 * rpm / Balance::RPM)**2) / 2
+    end
+
     # rpm at which it still holds with the reserve; 0 where nothing holds it.
     # size_mm: [radial, tangential, axial] of the box; it is held on its back, tangential by axial.
     def limit_rpm(mass_g:, radius_mm:, size_mm:, bonded_share:, bond_mpa: BOND_MPA)

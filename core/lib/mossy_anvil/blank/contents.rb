@@ -1,0 +1,95 @@
+# frozen_string_literal: true
+
+module MossyAnvil
+  # What lies at a place in a blank: nothing, sound stock, or one of its defects.
+  # Where several meet the order is the Painter's: an opening, then what is hard or cast, then the lowest strength; the survey's order does not matter.
+  class Contents
+    SOUND = -1
+    AIR = -2
+
+    # narrowest_mm: a crack or bark seam is met at least this wide, so that a hair crack does not fall between two places.
+    def initialize(blank, narrowest_mm: 0.0)
+      @shape = blank.shape
+      @defects = blank.defects
+      @wood_kg_m3 = blank.material.density_kg_m3
+      @narrowest_mm = narrowest_mm
+    end
+
+    # Who has each place: the defect's index in the survey, or SOUND, or AIR. Arrays of one shape: clock degrees, mm, mm.
+    def owners(clock_deg, radius_mm, z_mm)
+      found = Numo::Int32.new(*radius_mm.shape).fill(SOUND)
+      in_order.each do |defect, index|
+        held = defect.path? ? in_seam(defect, clock_deg, radius_mm, z_mm) : defect.hold?(clock_deg, radius_mm, z_mm)
+        found[held] = index
+      end
+      found[radius_mm.gt(@shape.radius_mm(clock_deg, z_mm)) | z_mm.lt(0) | z_mm.gt(@shape.length_mm)] = AIR
+      found
+    end
+
+    # What a turner calls it: "sound", "air", or the kind of trouble.
+    def kind(owner)
+      return owner == SOUND ? "sound" : "air" if owner.negative?
+
+      defect = @defects[owner]
+      case defect.type
+      when "void" then defect.detail[:contents]
+      when "soft_zone" then defect.detail[:grade]
+      when "hard_inclusion" then defect.detail[:of]
+      when "crack" then defect.mended? ? "glue line" : "crack"
+      else { "galleries" => "galleries", "bark_inclusion" => "bark", "loose_piece" => "loose", "resin_body" => "resin" }.fetch(defect.type)
+      end
+    end
+
+    private
+
+    # Later in the order lies over earlier; a crack parts whatever it runs through.
+    def in_order
+      @in_order ||= @defects.each_with_index.sort_by do |defect, index|
+        [defect.path? ? path_rank(defect) : Painter::RANKS.fetch(defect.rank) * 2, defect.path? ? 0 : -defect.strength_factor, index]
+      end
+    end
+
+    def path_rank(defect) = defect.crack? ? 3 : 1
+
+    def in_seam(path, clock_deg, radius_mm, z_mm)
+      depth, apart = path.side? ? side_measures(path, clock_deg, radius_mm, z_mm) : face_measures(path, clock_deg, radius_mm, z_mm)
+      deepest = path.through? ? path.through_depth_mm(@shape) : path.depth_mm
+      # A wedge: its full mouth at the surface, nothing at the tip.
+      open_share = path.through? || !path.crack? ? 1.0 : (1 - (depth / deepest)).clip(0, 1)
+      half_mm = Numo::DFloat.maximum(Numo::DFloat.cast((depth * 0) + (open_share * (path.width_mm / 2))), @narrowest_mm / 2)
+      apart.le(half_mm) & depth.le(deepest) & depth.ge(-@narrowest_mm)
+    end
+
+    # Depth below the surface, and distance from the nearest leg in the surface unrolled at that radius, mm.
+    def side_measures(path, clock_deg, radius_mm, z_mm)
+      apart = nearest(path) do |from, to|
+        across = short_turn(clock_deg - from[:clock_deg]) * Clock::RADIANS * radius_mm
+        leg_across = radius_mm * (Clock.turn(from[:clock_deg], to[:clock_deg]) * Clock::RADIANS)
+        to_leg(across, z_mm - from[:z_mm], leg_across, (to[:z_mm] - from[:z_mm]).to_f)
+      end
+      [@shape.radius_mm(clock_deg, z_mm) - radius_mm, apart]
+    end
+
+    def face_measures(path, clock_deg, radius_mm, z_mm)
+      x_mm, y_mm = radius_mm * Numo::NMath.sin(clock_deg * Clock::RADIANS), radius_mm * Numo::NMath.cos(clock_deg * Clock::RADIANS)
+      apart = nearest(path) do |from, to|
+        (x0, y0), (x1, y1) = [from, to].map { |point| Clock.point(point[:clock_deg], point[:r_mm].to_f) }
+        to_leg(x_mm - x0, y_mm - y0, (radius_mm * 0) + (x1 - x0), y1 - y0)
+      end
+      [path.enters == "head_face" ? z_mm : (z_mm * -1) + @shape.length_mm, apart]
+    end
+
+    def nearest(path, &)
+      path.path.each_cons(2).map(&).inject { |one, other| Numo::DFloat.minimum(one, other) }
+    end
+
+    # Distance of (u, v) from the stretch between the origin and (leg_u, leg_v).
+    def to_leg(across, along, leg_across, leg_along)
+      length2 = Numo::DFloat.maximum((leg_across * leg_across) + (leg_along * leg_along), 1e-12)
+      share = (((across * leg_across) + (along * leg_along)) / length2).clip(0, 1)
+      Numo::NMath.hypot(across - (share * leg_across), along - (share * leg_along))
+    end
+
+    def short_turn(degrees) = ((degrees + 180) % 360) - 180
+  end
+end

@@ -1,0 +1,50 @@
+# frozen_string_literal: true
+
+module MossyAnvil
+  # A two-part resin: how its parts go together by the scale, and what the mix weighs.
+  # Source: the parts' own densities, as on a data sheet.
+  class Resin
+    PARTS = %w[mass volume].freeze
+
+    attr_reader :key, :name, :row
+
+    # The row of the resins table of that key; raises InvalidInput naming those there are.
+    def self.of(key, at: "/resin")
+      row = Table["resins"]["rows"].find { |candidate| candidate["key"] == key }
+      return new(row) if row
+
+      known = Table["resins"]["rows"].map { |candidate| candidate["key"] }.join(", ")
+      raise InvalidInput, [Fault.new(path: at, problem: "is #{SchemaFault.shown(key)}", allowed: "one of #{known}")]
+    end
+
+    # row: "key", "name", "mix_by" (mass or volume), "parts" [A, B], "density_g_ml" [A, B], "working_min" ...
+    def initialize(row)
+      @row = row
+      @key = row["key"]
+      @name = row["name"]
+      freeze
+    end
+
+    # Part B for every 100 of part A, by mass.
+    def hardener_per_hundred
+      a, b = row["parts"]
+      return 100.0 * b / a if row["mix_by"] == "mass"
+
+      density_a, density_b = row["density_g_ml"]
+      100.0 * (b * density_b) / (a * density_a)
+    end
+
+    # g/ml of the mix, volumes taken as adding up.
+    def density_g_ml
+      density_a, density_b = row["density_g_ml"]
+      mass_b = hardener_per_hundred
+      (100 + mass_b) / ((100 / density_a) + (mass_b / density_b))
+    end
+
+    # [g of A, g of B] for a mass to mix.
+    def split_g(mass_g)
+      part_a = mass_g * 100 / (100 + hardener_per_hundred)
+      [part_a, mass_g - part_a]
+    end
+  end
+end

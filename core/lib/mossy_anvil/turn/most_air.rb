@@ -1,0 +1,54 @@
+# frozen_string_literal: true
+
+module MossyAnvil
+  # Looks along the skin that a stage is cut to for the circle that is most in the air.
+  # The blank as it stands is looked at where rounding will cut it first true: at the radius it is rounded to.
+  class MostAir
+    UNDER_MM = 0.05
+    LEAST_SHARE = 1.0 / 360
+
+    def initialize(blank, grid, stage)
+      @blank = blank
+      @grid = grid
+      @stage = stage
+    end
+
+    # The CuttingCircle, or nil where the edge never leaves the wood.
+    def circle
+      radii = skin_radii
+      out_share = out_of_wood(radii).mean(axis: 0)
+      # A layer that is all air is not cut at all.
+      share = out_share * Numo::DFloat.cast(out_share.lt(1))
+      layer = share.max_index
+      return if share[layer] < LEAST_SHARE
+
+      found = CuttingCircle.new(@blank, [radii[layer] - UNDER_MM, UNDER_MM].max, @grid.heights_mm[layer])
+      found.air_share < LEAST_SHARE ? nil : found
+    end
+
+    private
+
+    # Radius of the cut at every layer; 0 where the stage leaves nothing to cut.
+    def skin_radii
+      return (@grid.heights_mm * 0) + @stage.round_radius_mm unless form_stage?
+
+      profile = @stage.hollow? ? @blank.form.inside : @blank.form.outside
+      span = [profile.first_z_mm, profile.last_z_mm]
+      profile.radii_mm(@grid.heights_mm) * Numo::DFloat.cast(@grid.heights_mm.ge(span[0]) & @grid.heights_mm.le(span[1]))
+    end
+
+    def form_stage? = %i[outside hollowed].include?(@stage.name)
+
+    # Columns x layers, 1 where the cut is in the air: beyond the wood, or in an empty void.
+    def out_of_wood(radii)
+      cut = (Numo::DFloat.zeros(@grid.angular, @grid.axial) + radii.reshape(1, @grid.axial)) - UNDER_MM
+      out = Numo::DFloat.cast(@grid.reach_mm.lt(cut))
+      angles = Numo::DFloat.zeros(@grid.angular, @grid.axial) + @grid.angles_deg.reshape(@grid.angular, 1)
+      heights = Numo::DFloat.zeros(@grid.angular, @grid.axial) + @grid.heights_mm.reshape(1, @grid.axial)
+      empty_voids.each { |void| out[void.hold?(angles, cut, heights)] = 1 }
+      out * Numo::DFloat.cast(cut.gt(0))
+    end
+
+    def empty_voids = @blank.defects.select { |defect| defect.type == "void" && defect.detail[:contents] == "air" }
+  end
+end

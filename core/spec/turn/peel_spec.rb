@@ -1,0 +1,38 @@
+# frozen_string_literal: true
+
+RSpec.describe MossyAnvil::Peel do
+  let(:square) { { type: "block", width_mm: 150, height_mm: 150, length_mm: 60 } }
+
+  def peel(depth_mm, rpm: 300, **changes) = described_class.new(blank(**changes), depth_mm).to_h(rpm)
+
+  it "on a round blank lies that deep under the skin and meets what is there" do
+    void = body("void", r_mm: 100, size_mm: [20, 40, 30], contents: "air")
+    expect(peel(5, defects: [void])[:shares]).to match("sound" => be_within(1e-9).of(1))
+    met = peel(20, defects: [void])
+    expect(met[:rows].map { |row| row[:radius_mm] }).to all(be_within(1e-9).of(100))
+    # in its own middle the ellipse is 40 x 30: area pi/4 a b, bent a little by the circle
+    expect(met[:shares]["air"] * 2 * Math::PI * 100 * 60).to be_within(50).of(Math::PI / 4 * 40 * 30)
+    expect(met[:rows].flat_map { |row| row[:stretches] }.map { |stretch| stretch[:id] }.uniq).to eq(["v"])
+    expect(met[:worst]).to include(z_mm: be_within(2).of(30), knocks_per_s: 5.0)
+  end
+
+  it "on flats is in the air until it is down to them" do
+    corner = Math.hypot(75, 75)
+    at_corners = peel(corner - 90, shape: square)
+    expect(at_corners[:shares]["air"]).to be_within(0.01).of(4 * 2 * Math.acos(75 / 90.0) / (2 * Math::PI))
+    expect(at_corners[:worst][:knocks_per_s]).to be_within(1e-9).of(20)
+    expect(peel(corner - 74, shape: square)).to include(shares: match("sound" => be_within(1e-9).of(1)), worst: nil)
+  end
+
+  it "adds up, turns with the blank, and says when it has come down to the form" do
+    soft = ->(clock_deg) { [body("soft_zone", clock_deg: clock_deg, r_mm: 100, size_mm: [40, 60, 40], grade: "soft"), crack(clock_deg: clock_deg + 90)] }
+    here, turned = [0, 33].map { |clock_deg| peel(8, defects: soft[clock_deg])[:shares] }
+    expect(here.values.sum).to be_within(1e-9).of(1)
+    here.each { |kind, share| expect(turned[kind]).to be_within(0.003).of(share) }
+    expect([4, 12].map { |depth| peel(depth, form: BlankHelper::BOWL)[:reaches_form] }).to eq([false, true])
+  end
+
+  it "refuses a depth that is none" do
+    [-1, 120, Float::INFINITY, Float::NAN, nil, "4"].each { |depth| expect { peel(depth) }.to raise_error(MossyAnvil::InvalidInput, /depth_mm/) }
+  end
+end
