@@ -13,6 +13,12 @@ module MossyAnvil
       clock_deg.to_f % 360.0
     end
 
+    # The same for an array of angles; the array's own % keeps the sign of what it divides.
+    def fold_all(clock_deg) = clock_deg - ((clock_deg / 360.0).floor * 360.0)
+
+    # Signed turns -180...180 for an array of differences.
+    def short_turns(degrees) = fold_all(degrees + 180.0) - 180.0
+
     # Signed turn from one angle to another, -180...180.
     def turn(from_deg, to_deg)
       ((to_deg - from_deg + 180.0) % 360.0) - 180.0

@@ -48,8 +48,10 @@ RSpec.describe MossyAnvil::Triage do
   end
 
   it "stops for stone that an edge would strike, though the form turns it all away, and lets be what lies whole inside" do
-    on_the_way, hidden = [body("hard_inclusion", r_mm: 114, z_mm: 8, size_mm: [8, 8, 8], of: "stone"), body("hard_inclusion", r_mm: 60, size_mm: [12, 12, 12], of: "metal")]
-    expect(answer(on_the_way)).to include(verdict: "stop", removed_share: 1.0, reason: a_string_including("An edge would strike stone 118 mm from the axis, 8.0 mm from the head"))
+    on_the_way = body("hard_inclusion", r_mm: 114, z_mm: 8, size_mm: [8, 8, 8], of: "stone")
+    hidden = body("hard_inclusion", r_mm: 60, size_mm: [12, 12, 12], of: "metal")
+    expect(answer(on_the_way)).to include(verdict: "stop", removed_share: 1.0,
+      reason: a_string_including("An edge would strike stone 118 mm from the axis, 8.0 mm from the head"))
     expect(answer(hidden, form: thick)).to include(verdict: "leave", reason: a_string_including("no edge comes"))
     expect(answer(body("void", r_mm: 105, z_mm: 45, size_mm: [20, 20, 20], contents: "stone"))).to include(verdict: "stop")
   end

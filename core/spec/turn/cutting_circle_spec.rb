@@ -44,8 +44,15 @@ RSpec.describe MossyAnvil::CuttingCircle do
   end
 
   it "meets a crack in a face across its own line only" do
-    check = { id: "f", type: "crack", enters: "tail_face", path: [{ clock_deg: 30, z_mm: 60, r_mm: 20 }, { clock_deg: 30, z_mm: 60, r_mm: 100 }], depth_mm: 15, width_mm: 2 }
+    check = { id: "f", type: "crack", enters: "tail_face", depth_mm: 15, width_mm: 2,
+              path: [{ clock_deg: 30, z_mm: 60, r_mm: 20 }, { clock_deg: 30, z_mm: 60, r_mm: 100 }] }
     expect([circle(60, 55, defects: [check]), circle(60, 40, defects: [check]), circle(110, 55, defects: [check])].map(&:cracks_met)).to eq([1, 0, 0])
+  end
+
+  it "meets a crack that runs over 12 o'clock on both sides of it" do
+    over = { id: "o", type: "crack", enters: "side", path: [{ clock_deg: 350, z_mm: 30 }, { clock_deg: 370, z_mm: 30 }], depth_mm: 25, width_mm: 2 }
+    stretch = circle(118, defects: [over]).stretches.first
+    expect(stretch.first(3)).to match([be_within(1).of(349.5), be_within(1).of(370.5), "crack"])
   end
 
   it "gives an opening what lies in it, whatever the order of the survey" do

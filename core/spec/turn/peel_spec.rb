@@ -13,7 +13,7 @@ RSpec.describe MossyAnvil::Peel do
     # in its own middle the ellipse is 40 x 30: area pi/4 a b, bent a little by the circle
     expect(met[:shares]["air"] * 2 * Math::PI * 100 * 60).to be_within(50).of(Math::PI / 4 * 40 * 30)
     expect(met[:rows].flat_map { |row| row[:stretches] }.map { |stretch| stretch[:id] }.uniq).to eq(["v"])
-    expect(met[:worst]).to include(z_mm: be_within(2).of(30), knocks_per_s: 5.0)
+    expect(met[:worst]).to include(z_mm: be_within(4).of(30), knocks_per_s: 5.0)
   end
 
   it "on flats is in the air until it is down to them" do

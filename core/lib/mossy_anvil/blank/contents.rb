@@ -63,7 +63,7 @@ module MossyAnvil
     # Depth below the surface, and distance from the nearest leg in the surface unrolled at that radius, mm.
     def side_measures(path, clock_deg, radius_mm, z_mm)
       apart = nearest(path) do |from, to|
-        across = short_turn(clock_deg - from[:clock_deg]) * Clock::RADIANS * radius_mm
+        across = Clock.short_turns(clock_deg - from[:clock_deg]) * Clock::RADIANS * radius_mm
         leg_across = radius_mm * (Clock.turn(from[:clock_deg], to[:clock_deg]) * Clock::RADIANS)
         to_leg(across, z_mm - from[:z_mm], leg_across, (to[:z_mm] - from[:z_mm]).to_f)
       end
@@ -89,7 +89,5 @@ module MossyAnvil
       share = (((across * leg_across) + (along * leg_along)) / length2).clip(0, 1)
       Numo::NMath.hypot(across - (share * leg_across), along - (share * leg_along))
     end
-
-    def short_turn(degrees) = ((degrees + 180) % 360) - 180
   end
 end

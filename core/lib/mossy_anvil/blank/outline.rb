@@ -48,7 +48,7 @@ module MossyAnvil
     end
 
     def on_ring(ring, clock_deg)
-      place = (clock_deg % 360.0) * (ring.size / 360.0)
+      place = Clock.fold_all(clock_deg) * (ring.size / 360.0)
       low = Numo::Int32.cast(place.floor) % ring.size
       share = place - place.floor
       (ring[low] * (share * -1 + 1)) + (ring[(low + 1) % ring.size] * share)

@@ -3,7 +3,10 @@
 module MossyAnvil
   # A defect that runs along a path on a surface and goes in from it: a crack or a bark inclusion.
   class PathDefect
-    Sample = Struct.new(:clock_deg, :radius_mm, :z_mm, :length_mm, keyword_init: true)
+    # Places along a path and the length each stands for: arrays of one size.
+    Samples = Struct.new(:clock_deg, :radius_mm, :z_mm, :length_mm, keyword_init: true) do
+      def size = clock_deg.size
+    end
     SAMPLES = 96
 
     attr_reader :id, :type, :enters, :path, :depth_mm, :width_mm, :mend
@@ -18,6 +21,7 @@ module MossyAnvil
       @width_mm = width_mm.to_f
       @through = through
       @mend = mend || "none"
+      @samples = {}
       freeze
     end
 
@@ -29,17 +33,9 @@ module MossyAnvil
     def open? = crack? && !mended?
     def fragile? = open?
 
-    # The path cut into about `count` even pieces, each with its place and the length (mm) it stands for.
+    # The path cut into about `count` even pieces, as Samples; worked out once for a shape.
     # On the side the angle turns evenly the short way; on a face the path is straight.
-    def samples(shape, count: SAMPLES)
-      lengths = legs.map { |from, to| leg_length(from, to, shape) }
-      total = lengths.sum
-      cuts = legs.zip(lengths).flat_map do |(from, to), length|
-        pieces = total.zero? ? 1 : [(count * length / total).round, 1].max
-        Array.new(pieces) { |step| [from, to, (step + 0.5) / pieces, length / pieces] }
-      end
-      side? ? on_side(cuts, shape) : on_face(cuts, shape)
-    end
+    def samples(shape, count: SAMPLES) = @samples[[shape, count]] ||= even_pieces(shape, count)
 
     # mm along the surface.
     def run_mm(shape)
@@ -56,26 +52,29 @@ module MossyAnvil
 
     private
 
-    def legs = path.each_cons(2).to_a
-
-    # cuts: [from, to, share of the leg, length] each.
-    def on_side(cuts, shape)
-      places = cuts.map do |from, to, share, _|
-        [Clock.fold(from[:clock_deg] + (Clock.turn(from[:clock_deg], to[:clock_deg]) * share)), (from[:z_mm] + ((to[:z_mm] - from[:z_mm]) * share)).to_f]
-      end
-      table = Numo::DFloat.cast(places)
-      radii = shape.radius_mm(table[true, 0], table[true, 1])
-      cuts.each_index.map do |index|
-        Sample.new(clock_deg: places[index][0], radius_mm: radii[index], z_mm: places[index][1], length_mm: cuts[index][3])
-      end
+    def even_pieces(shape, count)
+      lengths = legs.map { |from, to| leg_length(from, to, shape) }
+      total = lengths.sum
+      legs.zip(lengths).map do |(from, to), length|
+        pieces = total.zero? ? 1 : [(count * length / total).round, 1].max
+        on_leg(from, to, (Numo::DFloat.new(pieces).seq + 0.5) / pieces, shape).push(Numo::DFloat.zeros(pieces) + (length / pieces))
+      end.transpose.map { |parts| Numo::DFloat.hstack(parts) }.then { |columns| Samples.new(**Samples.members.zip(columns).to_h) }
     end
 
-    def on_face(cuts, shape)
-      cuts.map do |from, to, share, length_mm|
-        (x1, y1), (x2, y2) = flat(from), flat(to)
-        x_mm, y_mm = x1 + ((x2 - x1) * share), y1 + ((y2 - y1) * share)
-        Sample.new(clock_deg: Clock.of_point(x_mm, y_mm), radius_mm: Math.hypot(x_mm, y_mm), z_mm: face_z_mm(shape), length_mm: length_mm)
-      end
+    def legs = path.each_cons(2).to_a
+
+    # [clock_deg, radius_mm, z_mm] at shares of the way along one leg.
+    def on_leg(from, to, share, shape)
+      return across_face(from, to, share, shape) unless side?
+
+      clock_deg = Clock.fold_all((share * Clock.turn(from[:clock_deg], to[:clock_deg])) + from[:clock_deg])
+      z_mm = (share * (to[:z_mm] - from[:z_mm])) + from[:z_mm]
+      [clock_deg, shape.radius_mm(clock_deg, z_mm) + (z_mm * 0), z_mm]
+    end
+
+    def across_face(from, to, share, shape)
+      x_mm, y_mm = flat(from).zip(flat(to)).map { |here, there| (share * (there - here)) + here }
+      [Clock.fold_all(Numo::NMath.atan2(x_mm, y_mm) / Clock::RADIANS), Numo::NMath.hypot(x_mm, y_mm), (share * 0) + face_z_mm(shape)]
     end
 
     def leg_length(from, to, shape)

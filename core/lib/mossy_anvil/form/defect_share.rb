@@ -124,7 +124,7 @@ module MossyAnvil
       samples = @defect.samples(@shape, count: PATH_STEPS)
       share = ((Numo::DFloat.new(1, DEPTH_STEPS).seq + 0.5) / DEPTH_STEPS) + Numo::DFloat.zeros(samples.size, 1)
       depth = share * @defect.depth_mm
-      column = ->(name) { Numo::DFloat.cast(samples.map(&name)).reshape(samples.size, 1) + (share * 0) }
+      column = ->(name) { samples[name].reshape(samples.size, 1) + (share * 0) }
       inward = { "side" => 0, "head_face" => 1, "tail_face" => -1 }.fetch(@defect.enters)
       @radius = (inward.zero? ? column.call(:radius_mm) - depth : column.call(:radius_mm)).flatten
       level_the(samples, inward)
@@ -140,10 +140,10 @@ module MossyAnvil
     def level_the(samples, inward)
       row = Numo::Int32.new(samples.size, DEPTH_STEPS).seq
       if inward.zero?
-        @levels = Numo::DFloat.cast(samples.map(&:z_mm))
+        @levels = samples.z_mm
         @level_of = (row / DEPTH_STEPS).flatten
       else
-        @levels = ((Numo::DFloat.new(DEPTH_STEPS).seq + 0.5) * (inward * @defect.depth_mm / DEPTH_STEPS)) + samples.first.z_mm
+        @levels = ((Numo::DFloat.new(DEPTH_STEPS).seq + 0.5) * (inward * @defect.depth_mm / DEPTH_STEPS)) + samples.z_mm[0]
         @level_of = (row % DEPTH_STEPS).flatten
       end
     end

@@ -10,7 +10,8 @@ module MossyAnvil
     def initialize(points, curve:)
       @points = points.map { |z_mm, r_mm| [z_mm.to_f, r_mm.to_f].freeze }.freeze
       @curve = curve
-      @tangents = curve == "smooth" ? monotone_tangents : nil
+      @legs = legs(curve == "smooth" ? monotone_tangents : nil)
+      @table = @legs.transpose.map { |column| Numo::DFloat.cast(column) }.freeze
       freeze
     end
 
@@ -22,43 +23,39 @@ module MossyAnvil
     def radius_mm(z_mm)
       z_mm = z_mm.clamp(first_z_mm, last_z_mm)
       index = (points.bsearch_index { |(z, _)| z > z_mm } || (points.size - 1)) - 1
-      low, high = points[index], points[index + 1]
-      leg((z_mm - low[0]) / (high[0] - low[0]), low, high, index)
+      z0, width, *leg = @legs[index]
+      at_share((z_mm - z0) / width, *leg)
     end
 
     # Radii in mm at an array of z (mm), of the same shape.
     def radii_mm(z_mm)
-      points.each_cons(2).with_index.inject(Numo::DFloat.zeros(*z_mm.shape) + points.last[1]) do |found, ((low, high), index)|
-        reached = index.zero? ? z_mm.lt(high[0]) : z_mm.ge(low[0]) & z_mm.lt(high[0])
-        on_leg = Numo::DFloat.cast(reached)
-        share = ((z_mm - low[0]) / (high[0] - low[0])).clip(0, 1)
-        found + ((leg(share, low, high, index) - found) * on_leg)
-      end
+      # The leg each z lies on: how many of the points within it has passed.
+      leg = points[1...-1].inject(Numo::Int32.zeros(*z_mm.shape)) { |passed, (z, _)| passed + z_mm.ge(z) }
+      z0, width, *rest = @table.map { |column| column[leg] }
+      at_share(((z_mm - z0) / width).clip(0, 1), *rest)
     end
 
     # [[z_mm, r_mm], ...], `steps` even pieces to each leg, ends included.
     def polyline(steps: 12)
       points.each_cons(2).flat_map do |(z0, _), (z1, _)|
         Array.new(steps) { |step| z0 + ((z1 - z0) * step / steps) }
-      end.push(last_z_mm).map { |z_mm| [z_mm, radius_mm(z_mm)] }
+      end.push(last_z_mm).then { |line| line.zip(radii_mm(Numo::DFloat.cast(line)).to_a) }
     end
 
     private
 
-    # Radius (or radii) at a share of the way along one leg.
-    def leg(share, low, high, index)
-      (z0, r0), (z1, r1) = low, high
-      return (share * (r1 - r0)) + r0 unless @tangents
-
-      hermite(share, z1 - z0, r0, r1, @tangents[index], @tangents[index + 1])
+    # For each leg: z it starts at, its width, and the cubic of its radius by the share of the way along it (constant term first).
+    # From radii and tangents at both ends (Hermite); without tangents a straight line.
+    def legs(tangents)
+      points.each_cons(2).with_index.map do |((z0, r0), (z1, r1)), index|
+        width = z1 - z0
+        rise = r1 - r0
+        t0, t1 = tangents ? [tangents[index] * width, tangents[index + 1] * width] : [rise, rise]
+        [z0, width, r0, t0, (3 * rise) - (2 * t0) - t1, t0 + t1 - (2 * rise)].freeze
+      end.freeze
     end
 
-    def hermite(share, width, r0, r1, t0, t1)
-      squared = share * share
-      cubed = squared * share
-      (((cubed * 2) - (squared * 3) + 1) * r0) + ((cubed - (squared * 2) + share) * (t0 * width)) +
-        (((squared * 3) - (cubed * 2)) * r1) + ((cubed - squared) * (t1 * width))
-    end
+    def at_share(share, constant, linear, square, cube) = (((((share * cube) + square) * share) + linear) * share) + constant
 
     def monotone_tangents
       slopes = points.each_cons(2).map { |(z0, r0), (z1, r1)| (r1 - r0) / (z1 - z0) }

@@ -5,6 +5,7 @@ module MossyAnvil
   # only over that share of the turn where there is wood to sweep.
   class SkinArea
     STEPS = 400
+    ANGLES = 192
 
     def initialize(form, shape)
       @form = form
@@ -40,19 +41,22 @@ module MossyAnvil
 
     def swept(profile)
       low, high = profile.first_z_mm, profile.last_z_mm
-      line = Array.new(STEPS + 1) { |step| low + ((high - low) * step / STEPS) }.map { |z_mm| [z_mm, profile.radius_mm(z_mm)] }
-      line.each_cons(2).sum do |(z0, r0), (z1, r1)|
-        Math::PI * (r0 + r1) * Math.hypot(z1 - z0, r1 - r0) * wood_share((z0 + z1) / 2, profile)
-      end
+      edges = (Numo::DFloat.new(STEPS + 1).seq * ((high - low) / STEPS)) + low
+      radii = profile.radii_mm(edges)
+      step = Numo::NMath.sqrt(((radii[1..] - radii[0...-1])**2) + (((high - low) / STEPS)**2))
+      middle = (edges[1..] + edges[0...-1]) / 2
+      ((radii[1..] + radii[0...-1]) * step * wood_shares(middle, profile.radii_mm(middle))).sum * Math::PI
     end
 
-    # Share of the turn at z where the wood reaches out to the profile.
-    def wood_share(z_mm, profile)
-      radius = profile.radius_mm(z_mm)
-      return 1.0 if @shape.min_radius_mm >= radius
+    def wood_share(z_mm, profile) = wood_shares(Numo::DFloat[z_mm], Numo::DFloat[profile.radius_mm(z_mm)])[0]
 
-      angles = Numo::DFloat.new(192).seq * (360.0 / 192)
-      @shape.radius_mm(angles, Numo::DFloat.zeros(192) + z_mm).ge(radius).count_true / 192.0
+    # Share of the turn at each z where the wood reaches out to a radius.
+    def wood_shares(z_mm, radii_mm)
+      return 1.0 + (z_mm * 0) if @shape.min_radius_mm >= radii_mm.max
+
+      angles = Numo::DFloat.new(ANGLES, 1).seq * (360.0 / ANGLES)
+      reach = @shape.radius_mm(angles, z_mm.reshape(1, z_mm.size))
+      Numo::DFloat.cast(reach.ge(radii_mm.reshape(1, radii_mm.size))).mean(axis: 0)
     end
   end
 end

@@ -6,6 +6,7 @@ module MossyAnvil
   class Walls
     Least = Struct.new(:thickness_mm, :z_mm, :r_mm, keyword_init: true)
     STEPS = 240
+    ANGLES = 96
 
     def initialize(form, shape)
       @form = form
@@ -25,29 +26,29 @@ module MossyAnvil
 
     private
 
-    # From the axis over the closed end and along the outside to the rim.
+    # From the axis over the closed end and along the outside to the rim, [z, r].
     def outside_line
       low, high = @form.z_span_mm
-      reach = surface_radii(low, high)
-      line = even(low, high).map { |z_mm| [z_mm, [@form.outside.radius_mm(z_mm), reach.call(z_mm)].min] }
+      heights = even(low, high)
+      radii = Numo::DFloat.minimum(@form.outside.radii_mm(heights), nearest_surface(heights))
+      line = [heights.to_a, radii.to_a].transpose
       return line if @form.open_both_ends?
 
       @form.opens == "tail" ? [[low, 0.0], *line] : [*line, [high, 0.0]]
     end
 
     def inside_line
-      even(@form.inside.first_z_mm, @form.inside.last_z_mm).map { |z_mm| [z_mm, @form.inside.radius_mm(z_mm)] }
+      heights = even(@form.inside.first_z_mm, @form.inside.last_z_mm)
+      [heights.to_a, @form.inside.radii_mm(heights).to_a].transpose
     end
 
-    def even(low, high) = Array.new(STEPS + 1) { |step| low + ((high - low) * step / STEPS) }
+    def even(low, high) = (Numo::DFloat.new(STEPS + 1).seq * ((high - low) / STEPS)) + low
 
-    # The wood's nearest surface at z, over the whole turn.
-    def surface_radii(low, high)
-      heights = even(low, high)
-      angles = Numo::DFloat.new(96, 1).seq * (360.0 / 96)
-      radii = @shape.radius_mm(angles, Numo::DFloat.cast(heights).reshape(1, heights.size))
-      least = radii.shape[1] == 1 ? Array.new(heights.size, radii.min) : radii.min(axis: 0).to_a
-      ->(z_mm) { least[((z_mm - low) / (high - low) * STEPS).round.clamp(0, STEPS)] }
+    # The wood's nearest surface at each z, over the whole turn.
+    def nearest_surface(heights)
+      angles = Numo::DFloat.new(ANGLES, 1).seq * (360.0 / ANGLES)
+      radii = @shape.radius_mm(angles, heights.reshape(1, heights.size))
+      radii.shape[1] == 1 ? radii.min : radii.min(axis: 0)
     end
 
     # Shortest distance from each point to any piece of the line.

@@ -15,10 +15,19 @@ module MossyAnvil
 
     # reason: a sentence with {names} for the amounts, [value, unit] each.
     def answer
-      return loose if @defect.type == "loose_piece"
-      return hard if hard_on_the_edge?
-      return say(:cut_away, "The form turns all of it away.") if @share.removed?
+      danger_on_the_way || (@share.removed? ? say(:cut_away, "The form turns all of it away.") : by_type)
+    end
 
+    private
+
+    # What hurts before the form could have turned it away.
+    def danger_on_the_way
+      return loose if @defect.type == "loose_piece"
+
+      hard if hard_on_the_edge?
+    end
+
+    def by_type
       case @defect.type
       when "crack" then crack
       when "bark_inclusion" then say(:hold, bark, @blank.form ? { kept: kept } : {})
@@ -29,8 +38,6 @@ module MossyAnvil
       else say(:leave, "Part of the piece: {kept} of it stays.", kept: kept)
       end
     end
-
-    private
 
     def say(verdict, reason, amounts = {})
       Answer.new(verdict: verdict, reason: reason, amounts: amounts)

@@ -10,7 +10,7 @@ module MossyAnvil
       @climate = climate
       @grid = Grid.new(blank.shape, fineness: fineness)
       painter = Painter.new(@grid, blank)
-      @density_sums = RunningSums.new(painter.density, [1, 2, 3])
+      @density_sums = RunningSums.new(painter.density, 1..3)
       prepare_sections(painter)
       # The pull is square to the plane: the strength of the plane at each grid angle.
       @strengths = Numo::DFloat.cast(@grid.angles_deg.to_a.map { |plane_deg| blank.material.strength_mpa(plane_deg + 90) })

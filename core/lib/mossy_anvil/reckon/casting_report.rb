@@ -28,9 +28,12 @@ module MossyAnvil
     private
 
     def check_sizes
-      wanted = SIZES.fetch(@mould[:type])
-      faults = (wanted - @mould.keys).map { |size| Fault.new(path: "#{@at}/mould/#{size}", problem: "is missing", allowed: "a #{@mould[:type]} needs #{wanted.join(', ')}") }
-      faults += (@mould.keys - wanted - [:type]).map { |size| Fault.new(path: "#{@at}/mould/#{size}", problem: "is no size of a #{@mould[:type]}", allowed: wanted.join(", ")) }
+      kind = @mould[:type]
+      wanted = SIZES.fetch(kind)
+      missing, unknown = wanted - @mould.keys, @mould.keys - wanted - [:type]
+      faults = [*missing.map { |size| [size, "is missing"] }, *unknown.map { |size| [size, "is no size of a #{kind}"] }].map do |size, problem|
+        Fault.new(path: "#{@at}/mould/#{size}", problem: problem, allowed: "a #{kind} needs #{wanted.join(', ')}")
+      end
       raise InvalidInput, faults if faults.any?
     end
 
@@ -39,7 +42,7 @@ module MossyAnvil
       @wood_mm3 ||= begin
         grid = Grid.new(@blank.shape)
         stage = Stage.new(:blank, grid, @blank)
-        sums = RunningSums.new(Field.new(grid, 1.0, []), [1, 2, 3])
+        sums = RunningSums.new(Field.new(grid, 1.0, []), 1..3)
         MassProperties.new(grid, sums, stage).volume_mm3 - open_mm3
       end
     end
@@ -67,7 +70,8 @@ module MossyAnvil
 
     def mix_g
       @mix_g ||= put("mix_g", @cast.mix_g, "g", "net volume times density of the mix, loss on top, and what stays in the cup", source: Table["resins"]["source"],
-        inputs: { "net" => [@cast.net_mm3, "mm3"], "density of the mix" => [@resin.density_g_ml, "g/ml"], "loss" => [@cast.loss_share * 100, "%"], "cup" => [@cast.cup_g, "g"] })
+        inputs: { "net" => [@cast.net_mm3, "mm3"], "density of the mix" => [@resin.density_g_ml, "g/ml"], "loss" => [@cast.loss_share * 100, "%"],
+                  "cup" => [@cast.cup_g, "g"] })
     end
 
     def part(key, grams)

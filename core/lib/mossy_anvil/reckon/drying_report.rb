@@ -150,13 +150,14 @@ module MossyAnvil
       stock = @blank.material.stock
       return unless stock&.wood? && moisture_now > emc + 1
 
+      { from_mm: @blank.shape.across_mm, along_rings_mm: shrunk("along_rings_mm", stock.tangential_pct), across_rings_mm: shrunk("across_rings_mm", stock.radial_pct) }
+    end
+
+    def shrunk(key, total_pct)
       across = @blank.shape.across_mm
-      sizes = { along_rings_mm: stock.tangential_pct, across_rings_mm: stock.radial_pct }.to_h do |key, total_pct|
-        [key, put("shrinkage/#{key}", Shrinkage.size_mm(across, total_pct, emc, from_pct: moisture_now), "mm", "its size now, less what this wood shrinks on the way down to the moisture of this air",
-          certainty: :rule_of_thumb, source: stock.source,
-          inputs: { "across now" => [across, "mm"], "moisture now" => [moisture_now, "%"], "moisture then" => [emc, "%"], "from green to oven-dry" => [total_pct, "%"] })]
-      end
-      { from_mm: across, **sizes }
+      put("shrinkage/#{key}", Shrinkage.size_mm(across, total_pct, emc, from_pct: moisture_now), "mm",
+        "its size now, less what this wood shrinks on the way down to the moisture of this air", certainty: :rule_of_thumb, source: @blank.material.stock.source,
+        inputs: { "across now" => [across, "mm"], "moisture now" => [moisture_now, "%"], "moisture then" => [emc, "%"], "from green to oven-dry" => [total_pct, "%"] })
     end
 
     # Earliest and latest day: a quicker piece in drier air, a slower one in damper air; latest nil where that air never gets it there.

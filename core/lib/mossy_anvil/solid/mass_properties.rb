@@ -44,10 +44,9 @@ module MossyAnvil
       thickness = layers.thickness_mm * sign
       with_z = thickness * layers.middle_mm
       totals[:area] += (cut.raised(2) / 2).dot(thickness)
-      { r1: 1, r2: 2, r3: 3 }.each do |name, power|
-        up_to = @sums.up_to(cut, power)
+      %i[r1 r2 r3].zip(@sums.up_to(cut)) do |name, up_to|
         totals[name] += up_to.dot(thickness)
-        totals[:"#{name}_z"] += up_to.dot(with_z) unless power == 3
+        totals[:"#{name}_z"] += up_to.dot(with_z) unless name == :r3
       end
     end
 

@@ -5,15 +5,15 @@ module MossyAnvil
   # depth x run, taken out of every plane within 12 degrees, weighted by cos2 of the angle between.
   class PathCover
     REACH_DEG = 12.0
+    LEAST_COSINE = Math.cos((REACH_DEG + 1e-6) * Clock::RADIANS)
 
     Patch = BodyCover::Patch
 
     def initialize(grid, shape, defect)
       @grid = grid
       @defect = defect
-      @samples = defect.samples(shape)
-      @weakened = {}
-      @columns, @span, @weights = weigh { |sample| @defect.side? ? layer_of(sample) : cell_of(sample) }
+      samples = defect.samples(shape)
+      @columns, @span, @weights = weigh(samples.clock_deg, @defect.side? ? layers_of(samples) : cells_of(samples))
     end
 
     # A Patch whose cover is the share of strength taken out, 0 to 1, by a crack that goes so deep.
@@ -23,41 +23,27 @@ module MossyAnvil
 
     private
 
-    # The columns that a crack at an hour weakens, and by how much: [[column, weight], ...].
-    def weakened_at(clock_deg)
-      @weakened[clock_deg] ||= begin
-        reach = (REACH_DEG / @grid.angular_step_deg).ceil
-        middle = @grid.column_at(clock_deg)
-        columns = (-reach..reach).map { |step| (middle + step) % @grid.angular }
-        turns = columns.map { |column| Clock.turn(clock_deg, column * @grid.angular_step_deg) }
-        columns.zip(turns).select { |_, turn| turn.abs <= REACH_DEG + 1e-9 }.map { |column, turn| [column, Math.cos(turn * Clock::RADIANS)**2] }
-      end
+    # Columns touched, the range of layers (or cells) the path runs over, and the largest weight of any sample at each (columns x keys).
+    def weigh(clock_deg, keys)
+      by_sample = weights_of(clock_deg)
+      rows = keys.to_a.each_index.group_by { |sample| keys[sample] }
+      span = Range.new(*rows.keys.minmax)
+      # A layer that no sample falls in, on a steep path, gets the weights of the nearest that one does.
+      table = Numo::DFloat.vstack(span.map { |key| by_sample[rows[key] || rows[rows.keys.min_by { |other| (other - key).abs }], true].max(axis: 0) })
+      columns = table.max(axis: 0).gt(0).where.to_a
+      [columns, span, table[true, columns].transpose.dup]
     end
 
-    # Columns touched, the range of layers (or cells) the path runs over, and the largest weight at each.
-    def weigh(&)
-      table = Hash.new { |columns, column| columns[column] = Hash.new(0.0) }
-      @samples.each do |sample|
-        key = yield(sample)
-        weakened_at(sample.clock_deg).each { |column, weight| table[column][key] = weight if weight > table[column][key] }
-      end
-      low, high = @samples.map(&).minmax
-      weights = Numo::DFloat.zeros(table.size, high - low + 1)
-      table.each_value.with_index { |by_key, row| fill(weights, row, by_key, low) }
-      [table.keys, low..high, weights]
+    # cos2 of the turn between each sample and each column (samples x columns), 0 beyond REACH_DEG.
+    def weights_of(clock_deg)
+      from, to = clock_deg.reshape(clock_deg.size, 1) * Clock::RADIANS, @grid.angles_deg.reshape(1, @grid.angular) * Clock::RADIANS
+      cosine = (Numo::NMath.cos(from) * Numo::NMath.cos(to)) + (Numo::NMath.sin(from) * Numo::NMath.sin(to))
+      cosine[cosine.lt(LEAST_COSINE)] = 0
+      cosine * cosine
     end
 
-    # What lies between two samples of one column gets the weight of the nearer one, so that a steep path leaves no gaps.
-    def fill(weights, row, by_key, low)
-      keys = by_key.keys.sort
-      keys.each { |key| weights[row, key - low] = by_key[key] }
-      keys.each_cons(2) do |before, after|
-        ((before + 1)...after).each { |key| weights[row, key - low] = by_key[key - before <= after - key ? before : after] }
-      end
-    end
-
-    def layer_of(sample) = @grid.layer_at(sample.z_mm)
-    def cell_of(sample) = (sample.radius_mm / @grid.radial_step_mm).floor.clamp(0, @grid.radial - 1)
+    def layers_of(samples) = Numo::Int32.cast((samples.z_mm / @grid.axial_step_mm).floor.clip(0, @grid.axial - 1))
+    def cells_of(samples) = Numo::Int32.cast((samples.radius_mm / @grid.radial_step_mm).floor.clip(0, @grid.radial - 1))
 
     def side_patch(depth_mm)
       cover = radial_share(@grid.reach_mm[@columns, @span], depth_mm) * @weights.reshape(*@weights.shape, 1)

@@ -6,27 +6,29 @@ module MossyAnvil
   class RunningSums
     attr_reader :columns
 
-    # powers: the n of the integrals of field * r^n dr that are wanted.
+    # powers: the n of the integrals of field * r^n dr that are wanted, one after another.
     def initialize(field, powers)
       @ground = field.ground
       @columns = field.columns
+      @rises = (powers.first + 1)..(powers.last + 1)
       return if @columns.empty?
 
-      @cells = field.cells.flatten
-      @sums = powers.to_h { |power| [power, cumulate(field, power + 1)] }
+      @cells = field.cells
+      @sums = @rises.map { |rise| cumulate(field, rise) }
     end
 
-    # Integral of field * r^power dr from 0 to the radii of a Cut, one for each column of the grid.
-    def up_to(cut, power)
-      whole = cut.raised(power + 1) * (@ground / (power + 1))
-      whole[@columns, true] = held(cut, power) if @columns.any?
+    # Integrals of field * r^n dr from 0 to the radii of a Cut: for each power an array of columns x layers, for every column of the grid.
+    def up_to(cut)
+      whole = @rises.map { |rise| cut.raised(rise) * (@ground / rise) }
+      held(cut).zip(whole).each { |part, power| power[@columns, true] = part } if @columns.any?
       whole
     end
 
     # The same for the field's own columns alone.
-    def held(cut, power)
+    def held(cut)
       place = cut.in_columns(@columns)
-      @sums[power][place.cells] - (@cells[place.cells] * place.beyond(power + 1))
+      value = @cells[place.cells].dup
+      @rises.zip(@sums).map { |rise, sums| sums[place.cells] - (value * place.beyond(rise)) }
     end
 
     private
@@ -34,7 +36,7 @@ module MossyAnvil
     def cumulate(field, rise)
       grid = field.grid
       weights = ((grid.outer_edges_mm**rise) - (grid.inner_edges_mm**rise)) / rise
-      (field.cells * weights.reshape(1, 1, grid.radial)).cumsum(axis: 2).flatten
+      (field.cells * weights.reshape(1, 1, grid.radial)).cumsum(axis: 2)
     end
   end
 
@@ -76,9 +78,9 @@ module MossyAnvil
     private
 
     def place_in(columns)
-      radii = @radii_mm[columns, true]
-      cell = Numo::Int32.cast((radii / @grid.radial_step_mm).floor).clip(0, @grid.radial - 1)
-      Place.new(cell + (Numo::Int32.new(*radii.shape).seq * @grid.radial), @grid.outer_edges_mm[cell], radii)
+      radii = @radii_mm[columns, true].dup
+      cell = Numo::Int32.cast(radii / @grid.radial_step_mm).clip(0, @grid.radial - 1)
+      Place.new(cell + (Numo::Int32.new(*radii.shape).seq * @grid.radial), @grid.outer_edges_mm[cell].dup, radii)
     end
   end
 end

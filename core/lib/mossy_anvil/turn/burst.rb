@@ -12,6 +12,9 @@ module MossyAnvil
   # A last strip beside a crack may tear before the piece parts, so the larger of the first two counts,
   # and never more than the third: a deeper crack cannot make the answer better.
   class Burst
+    # Moments with an odd power of u change their sign on the far side of the axis.
+    HANDS = Numo::DFloat.cast(Section::MOMENTS.map { |name| %i[u uz].include?(name) ? -1 : 1 }).reshape(Section::MOMENTS.size, 1).freeze
+
     Plane = Struct.new(:clock_deg, :burst_rpm, :mean_stress_pa_per_w2, keyword_init: true)
 
     # sections: { sound: } and, where something is cracked, { own:, through: } of Section.
@@ -20,10 +23,9 @@ module MossyAnvil
       @grid = grid
       @half = grid.angular / 2
       @pulls = pulls
-      @strengths = strengths_mpa[0...@half]
-      @touched = touched.map { |column| column % @half }.uniq.sort
-      @uses = uses(sections[:sound], (0...@half).to_a)
-      weigh_cracks(sections) if @touched.any?
+      @strengths = strengths_mpa
+      @uses = uses(sections[:sound], 0...@half, @half...grid.angular)
+      weigh_cracks(sections, touched.map { |column| column % @half }.uniq.sort) if touched.any?
       @plain = mean_stresses(sections[:sound])
       freeze
     end
@@ -59,54 +61,51 @@ module MossyAnvil
       Numo::DFloat.maximum(@pulls.pull_kg_m[0...@half], @pulls.pull_kg_m[@half..])
     end
 
-    def weigh_cracks(sections)
-      own, through = sections.values_at(:own, :through).map { |section| uses(section, @touched) }
-      @uses[@touched] = Numo::DFloat.maximum(Numo::DFloat.minimum(own, through), @uses[@touched])
+    def weigh_cracks(sections, touched)
+      planes = Numo::Int32.cast(touched)
+      own, through = sections.values_at(:own, :through).map { |section| uses(section, planes, planes + @half) }
+      @uses[planes] = Numo::DFloat.maximum(Numo::DFloat.minimum(own, through), @uses[planes])
     end
 
-    # Largest use of strength at w = 1 rad/s for each of some planes, over both halves.
-    def uses(section, planes)
-      moments = plane_moments(section, planes)
+    # Largest use of strength at w = 1 rad/s for each of some planes, over both halves. opposite: the columns on the far side of each plane.
+    def uses(section, planes, opposite)
+      moments = plane_moments(section, planes, opposite)
+      sides = [planes, opposite].map { |columns| [section.far_mm, section.near_mm, section.dead].map { |edges| edges[columns, true].dup } }
       # The half on the far side sees u the other way round.
-      [[planes, 1], [planes.map { |plane| plane + @half }, -1]].map do |halves, hand|
-        use(section, planes, moments, @pulls.pull_kg_m[halves], @pulls.u_mm[halves] * hand, @pulls.z_mm[halves])
+      [[planes, 1], [opposite, -1]].map do |half, hand|
+        use(moments, sides, @pulls.pull_kg_m[half].dup, @pulls.u_mm[half] * hand, @pulls.z_mm[half].dup)
       end.inject { |one, other| Numo::DFloat.maximum(one, other) }
     end
 
-    # Both sides of the axis together, u positive on the side of the plane's own angle.
-    def plane_moments(section, planes)
-      opposite = planes.map { |plane| plane + @half }
-      Section::MOMENTS.to_h do |name|
-        hand = %i[u uz].include?(name) ? -1 : 1
-        wood, own = [section.wood[name], section.own[name]].map { |column| column[planes] + (column[opposite] * hand) }
-        [name, (wood * @strengths[planes]) + own]
-      end
+    # Both sides of the axis together, u positive on the side of the plane's own angle; as MOMENTS x planes.
+    def plane_moments(section, planes, opposite)
+      both = ->(moments) { moments[true, planes] + (moments[true, opposite] * HANDS) }
+      wood = both[section.wood] * @strengths[planes]
+      section.own ? wood + both[section.own] : wood
     end
 
-    def use(section, planes, m, pull, pull_u, pull_z)
-      area = Numo::DFloat.maximum(m[:a], 1e-12)
-      uc, zc = m[:u] / area, m[:z] / area
-      iuu, izz, iuz = m[:uu] - (area * uc * uc), m[:zz] - (area * zc * zc), m[:uz] - (area * uc * zc)
+    def use(moments, sides, pull, pull_u, pull_z)
+      first_a, first_u, uu, first_z, zz, uz = Array.new(Section::MOMENTS.size) { |row| moments[row, true] }
+      area = Numo::DFloat.maximum(first_a, 1e-12)
+      uc, zc = first_u / area, first_z / area
+      iuu, izz, iuz = uu - (first_u * uc), zz - (first_z * zc), uz - (first_u * zc)
       determinant = Numo::DFloat.maximum((iuu * izz) - (iuz * iuz), 1e-12)
       eu, ez = pull_u - uc, pull_z - zc
       p = ((izz * eu) - (iuz * ez)) / determinant
       q = ((iuu * ez) - (iuz * eu)) / determinant
-      worst = worst_point(section, planes, p, q)
-      found = ((area**-1) + worst - (p * uc) - (q * zc)) * pull
-      found[m[:a].le(1e-9)] = 1e12
+      found = ((area**-1) + worst_point(sides, p, q) - (p * uc) - (q * zc)) * pull
+      found[first_a.le(1e-9)] = 1e12
       found[pull.le(0)] = 0
       found.clip(0, 1e12)
     end
 
-    # Largest p u + q z over the live wood of each plane.
-    def worst_point(section, planes, p, q)
-      p, q = p.reshape(planes.size, 1), q.reshape(planes.size, 1)
+    # Largest p u + q z over the live wood of each plane: at the outermost or the innermost of every layer, on either side of the axis.
+    def worst_point(sides, p, q)
+      p, q = p.reshape(p.size, 1), q.reshape(q.size, 1)
       along = (q * @grid.heights_mm.reshape(1, @grid.axial)) + (q.abs * (@grid.axial_step_mm / 2))
-      sides = [[planes, 1], [planes.map { |plane| plane + @half }, -1]].flat_map do |columns, hand|
-        dead = ((section.live[columns, true] * -1) + 1) * 1e30
-        [section.far_mm, section.near_mm].map { |radii| (radii[columns, true] * p * hand) + along - dead }
-      end
-      sides.inject { |one, other| Numo::DFloat.maximum(one, other) }.max(axis: 1)
+      sides.zip([p, p * -1]).map do |(far, near, dead), slope|
+        Numo::DFloat.maximum(far * slope, near * slope) - dead
+      end.inject { |one, other| Numo::DFloat.maximum(one, other) }.then { |across| (across + along).max(axis: 1) }
     end
   end
 end

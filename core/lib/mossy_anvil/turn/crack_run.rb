@@ -35,6 +35,7 @@ module MossyAnvil
   class CrackAtStage
     TINY_MM = 0.1
     SAMPLES = 32
+    Place = Struct.new(*PathDefect::Samples.members)
 
     # local_strength: callable of clock, radius and z, the share of strength of the wood there.
     def initialize(crack, blank, stage, grid, local_strength)
@@ -48,7 +49,8 @@ module MossyAnvil
 
     # rpm, or nil where none of it is left or nothing pulls on it. burst: Burst of the stage, for the plane's stress.
     def runs_rpm(burst)
-      pieces = @crack.samples(@shape, count: SAMPLES).filter_map { |sample| left_of(sample) }
+      samples = @crack.samples(@shape, count: SAMPLES)
+      pieces = samples.to_a.map(&:to_a).transpose.filter_map { |place| left_of(Place.new(*place)) }
       return if pieces.empty?
 
       worst = pieces.max_by { |piece| piece[:depth_mm] / piece[:width_mm] }

@@ -38,7 +38,7 @@ module MossyAnvil
     # Stretches that are not sound, [[from_deg, to_deg, kind, defect index or nil], ...]; one over 12 o'clock ends beyond 360.
     def stretches
       step = 360.0 / ANGLES
-      edges = (0...ANGLES).select { |place| owners[place] != owners[place - 1] }
+      edges = (0...ANGLES).reject { |place| owners[place] == owners[place - 1] }
       return owners.first == Contents::SOUND ? [] : [[0.0, 360.0, @contents.kind(owners.first), index_of(owners.first)]] if edges.empty?
 
       edges.each_with_index.filter_map do |from, at|

@@ -12,35 +12,33 @@ module MossyAnvil
 
     # moments: as MassProperties#moments, density in kg/m3 and lengths in mm.
     def initialize(grid, moments)
-      @angular = grid.angular
-      @step = grid.angular_step_rad
-      sine, sine_cosine = weights
-      pull = turn_over(sine, moments[:r2])
+      sine, sine_cosine = HalfPulls.weights(grid.angular)
+      pull = sine.dot(moments[:r2])
       safe = Numo::DFloat.maximum(pull, 1e-30)
-      @u_mm = turn_over(sine_cosine, moments[:r3]) / safe
-      @z_mm = turn_over(sine, moments[:r2_z]) / safe
+      @u_mm = sine_cosine.dot(moments[:r3]) / safe
+      @z_mm = sine.dot(moments[:r2_z]) / safe
       @pull_kg_m = pull * 1e-12
       freeze
     end
 
-    private
+    # For every half (row) the integrals of sin and of sin cos over the part of each cell (column) that lies in it.
+    def self.weights(angular)
+      (@weights ||= {})[angular] ||= ahead(angular).map do |row|
+        # The weight of a cell depends only on how far ahead of the half's start it lies.
+        places = (Numo::Int32.new(1, angular).seq - Numo::Int32.new(angular, 1).seq + angular) % angular
+        Numo::DFloat.cast(row)[places].freeze
+      end.freeze
+    end
 
-    # Integrals of sin and sin cos over the part of each cell that lies in the half, by cells ahead of its start.
-    def weights
-      bounds = Array.new(@angular) do |ahead|
-        centre = ahead * @step
-        # The last cell straddles the start and reaches into the half from behind.
-        centre -= 2 * Math::PI if ahead == @angular - 1 && centre + (@step / 2) > 2 * Math::PI
-        [centre - (@step / 2), centre + (@step / 2)].map { |edge| edge.clamp(0, Math::PI) }
+    # The same for the half that starts at 0, by cells ahead of its start.
+    def self.ahead(angular)
+      step = 2 * Math::PI / angular
+      bounds = Array.new(angular) do |ahead|
+        [-0.5, 0.5].map { |edge| ((ahead + edge) * step).clamp(0, Math::PI) }
       end
-      [Numo::DFloat.cast(bounds.map { |low, high| Math.cos(low) - Math.cos(high) }),
-       Numo::DFloat.cast(bounds.map { |low, high| ((Math.sin(high)**2) - (Math.sin(low)**2)) / 2 })]
+      [bounds.map { |low, high| Math.cos(low) - Math.cos(high) },
+       bounds.map { |low, high| ((Math.sin(high)**2) - (Math.sin(low)**2)) / 2 }]
     end
-
-    # sum over ahead of weight[ahead] * moment[k + ahead], for every k.
-    def turn_over(weight, moment)
-      index = Numo::Int32.new(@angular, 1).seq + Numo::Int32.new(1, @angular).seq
-      (moment[index % @angular] * weight.reshape(1, @angular)).sum(axis: 1)
-    end
+    private_class_method :ahead
   end
 end

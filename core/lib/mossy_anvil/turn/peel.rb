@@ -24,13 +24,15 @@ module MossyAnvil
     # Plain data. rows: for each z of the cut its radius and the stretches that are not sound wood ([from_deg, to_deg, kind, defect id or nil]);
     # shares of the whole surface by kind, adding up to 1; the row most in the air with its knocks a second at a speed.
     def to_h(rpm)
-      worst = circles.reject { |circle| circle.air_share == 1 }.max_by(&:air_share)
-      { depth_mm: depth_mm, shares: shares, rows: circles.map { |circle| row(circle) },
-        worst: worst && worst.air_share.positive? ? { z_mm: worst.z_mm, radius_mm: worst.radius_mm, air_share: worst.air_share, knocks_per_s: worst.knocks_per_s(rpm) } : nil,
-        reaches_form: reaches_form? }
+      { depth_mm: depth_mm, shares: shares, rows: circles.map { |circle| row(circle) }, worst: worst(rpm), reaches_form: reaches_form? }
     end
 
     private
+
+    def worst(rpm)
+      found = circles.select { |circle| circle.air_share.positive? && circle.air_share < 1 }.max_by(&:air_share)
+      found && { z_mm: found.z_mm, radius_mm: found.radius_mm, air_share: found.air_share, knocks_per_s: found.knocks_per_s(rpm) }
+    end
 
     def circles
       @circles ||= Array.new(ROWS) do |index|

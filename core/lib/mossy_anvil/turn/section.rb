@@ -5,38 +5,47 @@ module MossyAnvil
   # and how far out and in the live wood reaches, where stress is greatest.
   class Section
     LIVE_SHARE = 0.05
+    # Rows of the moments: area, and its first and second moments by u (out from the axis) and z.
     MOMENTS = %i[a u uu z zz uz].freeze
     NOWHERE_MM = 1e6
 
     # Strength ready to be cut at any stage. first_mm, last_mm: innermost and outermost live edge in the columns that have cells.
     Cells = Struct.new(:sums, :own_sums, :columns, :first_mm, :last_mm, keyword_init: true)
 
-    # wood, own: per angle, moments of area (mm, mm2 ...) weighted by share of strength and by MPa.
+    # wood, own: MOMENTS x angle (mm, mm2 ...), weighted by share of strength and by MPa; own is nil where there is no resin.
     # far_mm, near_mm: columns x layers, outermost and innermost live radius; live: where there is any.
     attr_reader :wood, :own, :far_mm, :near_mm, :live, :area_mm2
 
     # wood: Field of shares of the wood's strength; own: Field of MPa of resin, or nil.
     def self.prepare(wood, own)
-      sums = { sums: RunningSums.new(wood, [0, 1, 2]), own_sums: own && RunningSums.new(own, [0, 1, 2]), columns: wood.columns }
+      sums = { sums: RunningSums.new(wood, 0..2), own_sums: own && RunningSums.new(own, 0..2), columns: wood.columns }
       return Cells.new(**sums) if wood.columns.empty?
 
       live = wood.cells.gt(LIVE_SHARE)
       live |= own.over(wood.columns).cells.gt(LIVE_SHARE) if own
-      held = Numo::DFloat.cast(live)
-      inner, outer = [wood.grid.inner_edges_mm, wood.grid.outer_edges_mm].map { |edges| edges.reshape(1, 1, wood.grid.radial) }
-      Cells.new(**sums, first_mm: (inner + ((held * -1 + 1) * NOWHERE_MM)).min(axis: 2), last_mm: (outer * held).max(axis: 2))
+      Cells.new(**sums, **live_edges(live, wood.grid))
     end
+
+    # Counted from either end, so that small whole numbers do: a live cell by how far it lies from the other end, a dead one nothing.
+    def self.live_edges(live, grid)
+      held = Numo::Int8.cast(live)
+      from_first = Numo::Int8.new(1, 1, grid.radial).seq + 1
+      last = (held * from_first).max(axis: 2)
+      first = (held * from_first.reverse).max(axis: 2) * -1 + grid.radial
+      { first_mm: (first * grid.radial_step_mm) + (Numo::DFloat.cast(last.eq(0)) * NOWHERE_MM), last_mm: last * grid.radial_step_mm }
+    end
+    private_class_method :live_edges
 
     # cells: of the sound wood.
     def initialize(grid, stage, cells)
       @grid = grid
       @stage = stage
-      @parts = [[Cut.new(grid, stage.reach.radii_mm), stage.reach, 1]]
-      @parts << [Cut.new(grid, stage.inner_reach_mm), stage.inner, -1] if stage.hollow?
+      @parts = [[Cut.new(grid, stage.reach.radii_mm), by_z(stage.reach, 1)]]
+      @parts << [Cut.new(grid, stage.inner_reach_mm), by_z(stage.inner, -1)] if stage.hollow?
       bound_window
       @area_mm2 = plain_area
-      @wood = collect { |cut, power| cells.sums.up_to(cut, power) }
-      @own = cells.own_sums ? collect { |cut, power| cells.own_sums.up_to(cut, power) } : MOMENTS.to_h { |name| [name, Numo::DFloat.zeros(grid.angular)] }
+      @wood = collect { |cut| cells.sums.up_to(cut) }
+      @own = cells.own_sums && collect { |cut| cells.own_sums.up_to(cut) }
       narrow(cells)
     end
 
@@ -47,9 +56,13 @@ module MossyAnvil
 
     def initialize_copy(original)
       super
-      @wood, @own = [original.wood, original.own].map { |moments| moments.transform_values(&:dup) }
+      @wood, @own = original.wood.dup, original.own&.dup
       @far_mm, @near_mm, @live = [original.far_mm, original.near_mm, original.live].map(&:dup)
+      @dead = nil
     end
+
+    # 0 where there is live wood, else so much that no stress counts there.
+    def dead = @dead ||= ((@live * -1) + 1) * 1e30
 
     protected
 
@@ -57,11 +70,8 @@ module MossyAnvil
     def lay(cells)
       return if cells.columns.empty?
 
-      { @wood => cells.sums, @own => cells.own_sums }.each do |moments, sums|
-        next unless sums
-
-        collect { |cut, power| sums.held(cut, power) }.each { |name, part| moments[name][cells.columns] = part }
-      end
+      @wood[true, cells.columns] = collect { |cut| cells.sums.held(cut) }
+      @own[true, cells.columns] = collect { |cut| cells.own_sums.held(cut) } if @own
       narrow(cells)
     end
 
@@ -78,18 +88,19 @@ module MossyAnvil
       @live = Numo::DFloat.cast(@far_mm.gt(@near_mm + 1e-9)) * @stage.reach.thickness_mm.gt(0).reshape(1, @grid.axial)
     end
 
-    # Moments of the parts, name => one value a column; the block looks a part's integral up.
-    def collect(&look_up)
-      @parts.map { |part| of_part(*part, &look_up) }.inject { |one, other| one.merge(other) { |_, a, b| a + b } }
-    end
-
-    # Summed over the layers by one product: columns x layers times layers.
-    def of_part(cut, layers, sign)
+    # What the layers' thickness and place weigh in by: for moments with z to the power of 0, 1 and 2.
+    def by_z(layers, sign)
       thick = layers.thickness_mm * sign
       middle = layers.middle_mm
-      zero, one, two = [0, 1, 2].map { |power| yield(cut, power) }
-      { a: zero.dot(thick), u: one.dot(thick), uu: two.dot(thick), z: zero.dot(thick * middle),
-        zz: zero.dot(thick * ((middle**2) + ((layers.thickness_mm**2) / 12))), uz: one.dot(thick * middle) }
+      [thick, thick * middle, thick * ((middle**2) + ((layers.thickness_mm**2) / 12))]
+    end
+
+    # Moments of the parts together; the block looks a part's integrals up.
+    def collect = @parts.map { |cut, by_z| of_part(yield(cut), by_z) }.inject(:+)
+
+    # integrals: of r to the power of 0, 1 and 2, each columns x layers. Summed over the layers by one product with each weight.
+    def of_part((zero, one, two), (plain, first, second))
+      Numo::DFloat.vstack([zero.dot(plain), one.dot(plain), two.dot(plain), zero.dot(first), zero.dot(second), one.dot(first)])
     end
 
     # Draw far and near in to the outermost and innermost live edge.

@@ -1,0 +1,54 @@
+# frozen_string_literal: true
+
+module MossyAnvil
+  # What there is to fill, and how far the water has gone.
+  class MendFindings
+    include Saying
+
+    # List of findings.
+    def to_a
+      filled = @report[:defects].sum { |defect| defect[:fill_volume_mm3] }
+      first = filled.positive? ? say(:care, "{fill} to fill in all.", fill: [filled / 1000, "ml"]) : say(:go, "Nothing left to fill.")
+      [first, *drying]
+    end
+
+    private
+
+    def drying
+      water = @report[:drying]
+      return [] unless water
+
+      gate = needed_gate(water)
+      [say(:plain, "About {now} inside now; this air takes it to {emc}.", figure: "/drying/moisture_pct", now: [water[:moisture_pct], "%"], emc: [water[:emc_pct], "%"]),
+       gate && dry_enough(gate), shrinks(water[:shrinkage])].compact
+    end
+
+    def shrinks(sizes)
+      return unless sizes
+
+      say(:plain, "By then {from} across has become {along} along the rings and {across} across them: a round goes oval.", figure: "/drying/shrinkage/along_rings_mm",
+        from: [sizes[:from_mm], "mm"], along: [sizes[:along_rings_mm], "mm"], across: [sizes[:across_rings_mm], "mm"])
+    end
+
+    # The driest gate that a filler chosen here asks for; the film finish where nothing is to be filled.
+    def needed_gate(water)
+      driest = to_mend.filter_map { |defect| defect.dig(:filler, :dry_to_pct) }.min || 12
+      water[:targets].select { |target| target[:at_most_pct] >= driest }.min_by { |target| target[:at_most_pct] }
+    end
+
+    def dry_enough(gate)
+      figure = "/drying/targets/#{gate[:key]}/days"
+      limit = [gate[:at_most_pct], "%"]
+      return say(:go, "Dry enough for #{gate[:name]} ({limit}).", figure: figure, limit: limit) if gate[:ready]
+      return say(:stop, "Never dry enough for #{gate[:name]} ({limit}) in this air: warm it or bag it.", figure: figure, limit: limit) if gate[:out_of_reach]
+
+      early = [gate[:days_early], "days"]
+      unless gate[:days_late]
+        return say(:care, "Dry enough for #{gate[:name]} ({limit}) in {early} at the earliest; in damper air never.", figure: figure, limit: limit,
+          early: early)
+      end
+
+      say(:care, "Dry enough for #{gate[:name]} ({limit}) in {early} to {late}.", figure: figure, limit: limit, early: early, late: [gate[:days_late], "days"])
+    end
+  end
+end

@@ -1,0 +1,51 @@
+# frozen_string_literal: true
+
+module MossyAnvil
+  # How fast at each stage, what knocks, what might fly.
+  class TurnFindings
+    include Saying
+
+    HEAT_APART = "Heat is not counted in these speeds: resin, plastic and horn soften and grab. Short cuts, sharp edges, let it cool; the maker's sheet comes first."
+    STAND_ASIDE = "Stand out of the line of throw, full face shield on, at every rung."
+
+    # List of findings, one for each stage first.
+    def to_a
+      found = @report[:stages].map { |name, stage| turn_stage(name, stage) }.push(say(:care, STAND_ASIDE), *knocks, *throws)
+      @blank.material.kind == "wood" ? found : found.push(say(:care, HEAT_APART))
+    end
+
+    private
+
+    # The first stage whose cut is out of the wood for a part of each turn.
+    def knocks
+      name, stage = @report[:stages].find { |_, candidate| candidate[:interrupted_cut] }
+      return [] unless name
+
+      cut = stage[:interrupted_cut]
+      [say(cut[:air_share] > CuttingCircle::LIGHT_OVER ? :care : :plain,
+        "#{STAGE_WORDS.fetch(name)}, {z} from the head and {r} from the axis the edge is in the air for {air} of the turn, knocking {knocks} at that limit: #{cut[:advice]}.",
+        figure: "/stages/#{name}/interrupted_cut/air_share", z: [cut[:z_mm], "mm"], r: [cut[:radius_mm], "mm"], air: [cut[:air_share] * 100, "%"],
+        knocks: [cut[:knocks_per_s], "a second"])]
+    end
+
+    # Half-held pieces as the lathe would first throw them.
+    def throws
+      @report[:stages][:blank][:loose_pieces].each_with_index.map do |piece, index|
+        say(:care, "Loose piece #{piece[:id]} weighs {mass} and would fly off with {energy}.", figure: "/stages/blank/loose_pieces/#{index}/throw_energy_j",
+          mass: [piece[:mass_g], "g"], energy: [piece[:throw_energy_j], "J"])
+      end
+    end
+
+    def turn_stage(name, stage)
+      figure = "/stages/#{name}/limit_rpm"
+      word = STAGE_WORDS.fetch(name)
+      limit = [stage[:limit_rpm], "rpm"]
+      if stage[:not_like_this]
+        return say(:stop, "#{word}: not like this. It must stay below {limit}, slower than the lathe goes. #{stage[:lifts_it]}", figure: figure,
+          limit: limit)
+      end
+
+      say(:plain, "#{word}: up to {limit}, held down by #{StageLimit::NAMES.fetch(stage[:governed_by])}.", figure: figure, limit: limit)
+    end
+  end
+end
