@@ -10,6 +10,8 @@ gem "numo-narray", "~> 0.9.2"
 # The server.
 gem "pg", "~> 1.5"
 gem "puma", "~> 6.6"
+# Shop archives; selenium-webdriver resolves to an ancient release beside rubyzip 3.
+gem "rubyzip", "~> 2.4"
 gem "sequel", "~> 5.90"
 gem "sequel_pg", "~> 1.17"
 gem "sinatra", "~> 4.1"
@@ -21,6 +23,4 @@ group :test do
   gem "rspec", "~> 3.13"
   gem "rubocop", "~> 1.75", require: false
   gem "selenium-webdriver", "~> 4.30"
-  # selenium-webdriver resolves to an ancient release beside rubyzip 3.
-  gem "rubyzip", "< 3"
 end

@@ -6,14 +6,18 @@ module Loft
   # The web application: the API and, beside it, the built web face.
   class App < Sinatra::Base
     MAX_BODY_BYTES = MossyAnvil::JsonText::MAX_BYTES
+    MAX_ARCHIVE_BYTES = 50_000_000
     LOCAL_HOSTS = %w[localhost 127.0.0.1 ::1].freeze
     POLICY = "default-src 'self'; style-src 'self' 'unsafe-inline'; img-src 'self' data:; base-uri 'none'; form-action 'self'; frame-ancestors 'none'"
 
-    # db: Sequel::Database. clock: anything that answers #now with a Time.
-    def self.serve(db:, clock: Time)
+    # db: Sequel::Database. clock: anything that answers #now with a Time. log: takes lines of JSON by #<<.
+    def self.serve(db:, clock: Time, log: $stdout)
       Class.new(self) do
         set :db, db
         set :clock, clock
+        set :log, log
+        use RequestLog, log: log, clock: clock
+        use OwnOrigin
       end
     end
 
@@ -26,11 +30,11 @@ module Loft
     set :static_cache_control, [:public, { max_age: 31_536_000 }]
     set :host_authorization, { permitted_hosts: LOCAL_HOSTS }
     set :contract, Contract.new
-    set :log, Logger.new($stdout, progname: "loft")
 
     register Routes::Shop
     register Routes::Blanks
     register Routes::Reckon
+    register Routes::Files
     register Routes::Health
 
     before do
@@ -50,12 +54,13 @@ module Loft
     error(NotFound) { |fault| problem(Problems.missing(fault.message)) }
     error(Stale) { |fault| problem(Problems.stale(fault)) }
     error(Sequel::UniqueConstraintViolation) { problem(Problems.taken("that number is on another blank already", "/document/number")) }
-    error(Sequel::DatabaseConnectionError, Sequel::DatabaseDisconnectError) do |fault|
-      settings.log.error("database away: #{fault.class}")
+    error(TooLarge) { |fault| problem(Problems.too_large(fault.message)) }
+    error(Sequel::DatabaseConnectionError, Sequel::DatabaseDisconnectError, Sequel::PoolTimeout) do |fault|
+      RequestLog.fault(settings.log, settings.clock, env, fault)
       problem(Problems.database_away)
     end
     error(Exception) do |fault|
-      settings.log.error("#{request.request_method} #{request.path}: #{fault.class}: #{fault.message}\n  #{fault.backtrace.first(8).join("\n  ")}")
+      RequestLog.fault(settings.log, settings.clock, env, fault)
       problem(Problems.broken)
     end
 
@@ -63,7 +68,7 @@ module Loft
       def problem(document)
         status document[:status]
         content_type Problems::TYPE
-        halt JSON.generate(document)
+        halt JSON.generate({ **document, request_id: env[RequestLog::ID] })
       end
 
       def answer(data, code = 200)
@@ -74,9 +79,21 @@ module Loft
 
       # The request's JSON, fit for the named schema; raises InvalidInput.
       def body_as(schema)
-        problem(Problems.not_json) unless request.media_type == "application/json"
-        text = request.body.read(MAX_BODY_BYTES + 1).to_s
-        settings.contract.check(schema, MossyAnvil::JsonText.parse(text))
+        settings.contract.check(schema, MossyAnvil::JsonText.parse(body_text(["application/json"], MAX_BODY_BYTES)))
+      end
+
+      # The request's body, one of those media types and no larger than that; else a problem.
+      def body_text(types, most_bytes)
+        problem(Problems.wrong_type(types)) unless types.include?(request.media_type)
+        text = request.body.read(most_bytes + 1).to_s
+        text.bytesize > most_bytes ? raise(TooLarge, "at most #{most_bytes} bytes are taken here") : text
+      end
+
+      # A file to keep.
+      def hand_over(name, type, bytes)
+        headers "Content-Disposition" => "attachment; filename=\"#{name}\""
+        content_type type
+        bytes
       end
 
       def blanks = Store::Blanks.new(settings.db)

@@ -1,12 +1,12 @@
 # frozen_string_literal: true
 
-# Starts everything: the database, the tables, the demo, the web server; and stops it all again.
+# Starts everything: the database, the tables, the demo, the web server; watches over both, and stops it all again.
 # Called by bin/start, which has installed and built what is needed.
+# TERM or Ctrl-C stops it; HUP puts new server processes in the place of the old without dropping a request.
 
 $stdout.sync = true
 Encoding.default_external = Encoding::UTF_8
 require "optparse"
-require "English"
 require "socket"
 require_relative "loft"
 
@@ -31,8 +31,11 @@ module Loft
       port = choose_port
       url = ENV["DATABASE_URL"] || start_postgres
       prepare(url)
-      serve(port, url)
-    rescue LocalPostgres::Failed, Sequel::DatabaseConnectionError => e
+      Overseer.new(port: port, url: url, log: File.join(state, "server.log"), postgres: @postgres).run do
+        @lock&.then { |file| file.rewind && file.truncate(0) && file.write(Overseer.address(port)) && file.flush }
+        puts "\nMossy Anvil is ready: #{Overseer.address(port)}\n(Ctrl-C stops it and its database)"
+      end
+    rescue LocalPostgres::Failed, Overseer::Failed, Sequel::DatabaseConnectionError => e
       abort("Cannot start: #{e.message}")
     ensure
       if @postgres
@@ -46,7 +49,8 @@ module Loft
 
     def say(text) = puts("  #{text}")
 
-    def state = File.join(ROOT, ".state")
+    # What a run keeps: the database, the lock, the log.
+    def state = @state ||= ENV.fetch("MOSSY_ANVIL_STATE", File.join(ROOT, ".state"))
 
     # Two runs on one folder would fight over the database.
     def take_lock
@@ -79,8 +83,9 @@ module Loft
     end
 
     def start_postgres
-      say "Starting the database (PostgreSQL, in .state/postgres)"
-      @postgres = LocalPostgres.new(File.join(state, "postgres"))
+      folder = File.join(state, "postgres")
+      say "Starting the database (PostgreSQL, in #{folder.delete_prefix("#{ROOT}/")})"
+      @postgres = LocalPostgres.new(folder)
       @postgres.start
     end
 
@@ -110,25 +115,6 @@ module Loft
       say "The shop is empty: loading the demo, Tern Quay Turnery"
       say "#{Demo.new(db, now: Time.now.utc).load} blanks on the rack"
     end
-
-    def serve(port, url)
-      ENV["DATABASE_URL"] = url
-      ENV["PORT"] = port.to_s
-      address = "http://127.0.0.1:#{port}"
-      @lock&.then { |file| file.rewind && file.truncate(0) && file.write(address) && file.flush }
-      require "puma"
-      require "puma/launcher"
-      launcher = Puma::Launcher.new(Puma::Configuration.new(config_files: [File.join(ROOT, "server", "puma.rb")]),
-        log_writer: Puma::LogWriter.new(quiet_writer, $stderr))
-      launcher.events.on_booted do
-        # In cluster mode Puma's own answer to Ctrl-C stops its workers and then waits for nothing; TERM stops it whole.
-        Signal.trap("INT") { Process.kill("TERM", Process.pid) }
-        puts "\nMossy Anvil is ready: #{address}\n(Ctrl-C stops it and its database)"
-      end
-      launcher.run
-    end
-
-    def quiet_writer = File.open(File.join(FileUtils.mkdir_p(state).first, "puma.log"), "a").tap { |file| file.sync = true }
   end
 end
 

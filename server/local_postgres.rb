@@ -15,7 +15,8 @@ module Loft
     START_SECONDS = 30
     STOP_SECONDS = 20
 
-    attr_reader :port
+    # pid: of the running server, nil where none was started.
+    attr_reader :port, :pid
 
     # folder: absolute; made if it is not there.
     def initialize(folder)
@@ -31,6 +32,12 @@ module Loft
       stop_orphan
       bring_up
       url(create(database))
+    end
+
+    # After it died by itself: the same cluster on the same port.
+    def start_again
+      stop_orphan
+      bring_up(tries: 10)
     end
 
     # Stops it cleanly: open transactions are rolled back, everything committed is on disk.

@@ -2,7 +2,6 @@
 
 require "fileutils"
 require "json"
-require "logger"
 require "securerandom"
 require "sequel"
 require "time"
@@ -16,6 +15,9 @@ module Loft
   # What was asked for is not there.
   class NotFound < MossyAnvil::Error; end
 
+  # More was sent than is taken.
+  class TooLarge < MossyAnvil::Error; end
+
   # Somebody saved in between; #current is what is kept now.
   class Stale < MossyAnvil::Error
     attr_reader :current
@@ -27,7 +29,12 @@ module Loft
   end
 end
 
+module Loft
+  # Everything at once, before the first request needs it.
+  def self.load_all = Zeitwerk::Loader.eager_load_all
+end
+
 loader = Zeitwerk::Loader.new
 loader.push_dir(__dir__, namespace: Loft)
-loader.ignore(__FILE__, "#{__dir__}/migrations", "#{__dir__}/spec", "#{__dir__}/launch.rb", "#{__dir__}/puma.rb")
+loader.ignore(__FILE__, "#{__dir__}/migrations", "#{__dir__}/spec", "#{__dir__}/launch.rb", "#{__dir__}/serve.rb", "#{__dir__}/puma.rb")
 loader.setup

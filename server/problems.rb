@@ -20,7 +20,9 @@ module Loft
       body(409, "Already taken", detail, errors: [{ pointer: pointer, detail: detail }])
     end
 
-    def not_json = body(415, "JSON is needed", "send the body as application/json")
+    def wrong_type(types) = body(415, "Another kind of file is needed", "send the body as #{types.join(' or ')}")
+    def too_large(detail) = body(413, "Too large", detail)
+    def elsewhere = body(403, "Not from here", "a page from elsewhere may not change anything in this shop")
     def missing(detail) = body(404, "Not here", detail)
     def database_away = body(503, "The database does not answer", "Nothing was saved. It is tried again as soon as the database is back.")
     def broken = body(500, "Something broke in the server", "Nothing was saved. The server's log says more.")

@@ -10,12 +10,11 @@ module Loft
 
     # Assessment as plain data. Raises InvalidInput with pointers under `at`.
     def assess(document, at: "")
-      MossyAnvil::Assessment.new(blank(document, at), climate: @climate, now: @now).to_h
+      MossyAnvil::Assessment.new(blank(document, at: at), climate: @climate, now: @now).to_h
     end
 
-    private
-
-    def blank(document, at)
+    # The Blank of a document; raises InvalidInput as #assess does.
+    def blank(document, at: "")
       MossyAnvil::BlankFile.from_data(document)
     rescue MossyAnvil::InvalidInput => e
       raise(MossyAnvil::InvalidInput, e.faults.map { |fault| MossyAnvil::Fault.new(**fault.to_h, path: "#{at}#{fault.path}") })

@@ -48,6 +48,6 @@ RSpec.configure do |config|
   config.before(:each, :browser) do
     Loft::Store::Shops.new(db).clear
     Loft::Demo.new(db, now: Time.now.utc).load
-    Capybara.app = Loft::App.serve(db: db)
+    Capybara.app = Loft::App.serve(db: db, log: StringIO.new)
   end
 end

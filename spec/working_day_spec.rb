@@ -142,11 +142,9 @@ RSpec.describe "A day in the shop", :browser do
     choose_option "Soft"
     allow_any_instance_of(Sequel::Database).to receive(:transaction).and_raise(Sequel::DatabaseDisconnectError)
     allow_any_instance_of(Loft::Store::Blanks).to receive(:find).and_raise(Sequel::DatabaseConnectionError)
-    Loft::App.settings.log.level = Logger::FATAL
     click_on "Save"
     expect(page).to have_css("[role=alert]", text: /Not saved.*Nothing was saved.*Your draft is kept/m)
     RSpec::Mocks.space.reset_all
-    Loft::App.settings.log.level = Logger::INFO
     click_on "Save"
     expect(page).to have_text("saved")
     expect(db[:defects].where(blank_id: blank_id(32), ref: "A").get(:grade)).to eq("soft")

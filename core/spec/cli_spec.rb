@@ -23,6 +23,29 @@ RSpec.describe "bin/anvil" do
     expect(faults.lines.map(&:chomp)).to contain_exactly(a_string_starting_with("/colour: is not a known key"), "/shape/diameter_mm: is -1: more than 0")
   end
 
+  it "validates many files at once and names each fault by its file" do
+    good, = Dir[File.join(root, "demo", "*.anvil.json")]
+    out, faults, status = anvil("validate", good, "-", good, input: "{}")
+    expect([status.exitstatus, out]).to eq([2, "#{good}: fits\n" * 2])
+    expect(faults.lines).to all(start_with("-: /"))
+    expect(anvil("validate", *Dir[File.join(root, "demo", "*.anvil.json")])[2].exitstatus).to eq(0)
+  end
+
+  it "converts a blank to the same blank in one settled layout, and its survey to a table" do
+    source = File.read(File.join(root, "demo", "33-lamp-base.anvil.json"))
+    once, = anvil("convert", "-", input: source)
+    shuffled = JSON.generate(JSON.parse(source).to_a.reverse.to_h)
+    expect(anvil("convert", "-", input: shuffled)[0]).to eq(once)
+    expect(JSON.parse(once)).to eq(JSON.parse(source))
+    table = CSV.parse(anvil("convert", "-", "--to", "csv", input: source)[0], headers: true)
+    defects = JSON.parse(source)["defects"]
+    expect(table.map { |row| row["id"] }.uniq).to eq(defects.map { |defect| defect["id"] })
+    expect(table.select { |row| row["id"] == defects.first["id"] }.map { |row| row["clock_deg"].to_f }).to eq(defects.first["path"].map { |point|
+      point["clock_deg"].to_f
+    })
+    expect(anvil("convert", "-", "--to", "paper", input: source)).to match(["", /invalid argument: --to paper/, have_attributes(exitstatus: 2)])
+  end
+
   it "says how it is used, what it cannot read, and what option is off" do
     [[[], /usage/], [%w[weigh x], /usage/], [%w[assess /not/there], /cannot be read/], [%w[assess - --humidity 7], %r{/options/humidity: is 7.0: 0.02 to 0.98}],
      [%w[assess - --colour], /invalid option/]].each do |arguments, message|

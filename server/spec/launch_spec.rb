@@ -98,6 +98,7 @@ RSpec.describe "Starting the application", :server do
     Process.kill("KILL", -Process.getpgid(run.pid))
     Process.wait(run.pid)
     saver.join
+    wait_until { !answers?(run) }
     expect(acknowledged).to be > 1
     again = started
     now = JSON.parse(again.get("/api/blanks/1").body)
@@ -105,6 +106,64 @@ RSpec.describe "Starting the application", :server do
     expect(now["document"]["name"]).to eq("Save #{now['version']}")
     expect(now["document"]["defects"].size).to eq(kept["document"]["defects"].size)
     again.stop("TERM")
+  end
+
+  it "replaces its processes one after another without dropping a request" do
+    run = started(WORKERS: "2")
+    answers = []
+    asking = true
+    asker = Thread.new { answers << run.get("/api/shop").code while asking }
+    old = workers(run)
+    Process.kill("HUP", run.pid)
+    wait_until { (workers(run) & old).empty? && workers(run).size == 2 }
+    asking = false
+    asker.join
+    expect(answers.size).to be > 5
+    expect(answers.uniq).to eq(["200"])
+    run.stop("TERM")
+  end
+
+  it "starts the server again when it is killed, and the screen's next question is answered" do
+    run = started
+    Process.kill("KILL", server(run))
+    wait_until { answers?(run) }
+    expect(run.said).to include("The server stopped by itself")
+    expect(rack(run).size).to eq(12)
+    run.stop("TERM")
+  end
+
+  def children(pid) = Dir["/proc/#{pid}/task/*/children"].flat_map { |file| File.read(file).split.map(&:to_i) }
+  def server(run) = children(run.pid).find { |pid| File.read("/proc/#{pid}/cmdline").match?(/puma|serve\.rb/) }
+  def workers(run) = children(server(run)).select { |pid| File.read("/proc/#{pid}/cmdline").include?("cluster worker") }
+
+  def answers?(run)
+    run.get("/readyz").is_a?(Net::HTTPOK)
+  rescue SystemCallError, IOError
+    false
+  end
+
+  def wait_until(seconds = 40)
+    deadline = Process.clock_gettime(Process::CLOCK_MONOTONIC) + seconds
+    sleep 0.1 until yield || Process.clock_gettime(Process::CLOCK_MONOTONIC) > deadline
+    expect(yield).to be_truthy
+  end
+
+  it "outlives its database: 503 while that is away, then as before, with all that was saved" do
+    Dir.mktmpdir("state") do |folder|
+      File.chmod(0o755, folder)
+      run = LaunchRun.new(MOSSY_ANVIL_STATE: folder).ready!
+      kept = JSON.parse(run.get("/api/blanks/1").body)
+      pid = Integer(File.foreach(File.join(folder, "postgres", "data", "postmaster.pid")).first)
+      Process.kill("STOP", Integer(File.read("/proc/#{pid}/stat").split[3])) # the overseer: nobody starts the database again
+      Process.kill("KILL", pid)
+      wait_until { run.get("/api/blanks/1").code == "503" }
+      expect(JSON.parse(run.get("/readyz").body)["detail"]).to include("Nothing was saved")
+      Process.kill("CONT", run.pid)
+      wait_until { answers?(run) }
+      expect(run.said).to include("The database stopped by itself")
+      expect(JSON.parse(run.get("/api/blanks/1").body)).to eq(kept)
+      expect(run.stop("TERM")).to be_success
+    end
   end
 
   {

@@ -12,6 +12,22 @@ RSpec.describe "Reckoning a draft", :server do
     expect(db[:blanks].count).to eq(0)
   end
 
+  it "unrolls a cut at a depth, and refuses one below the axis" do
+    asked = { document: blank_data(defects: [body("void", r_mm: 100, size_mm: [30, 40, 30], contents: "air")]), depth_mm: 20, rpm: 600 }
+    ask("POST", "/api/reckon/peel", asked)
+    expect(answer_as("Peel")["worst"]).to include("knocks_per_s" => 10.0)
+    ask("POST", "/api/reckon/peel", asked.merge(depth_mm: 130))
+    expect(problem(422)["errors"].first).to eq("pointer" => "/depth_mm", "detail" => "is 130: 0 up to 120.0 mm, the axis")
+  end
+
+  it "reckons one pour round it, and refuses a mould too small at its field" do
+    asked = ->(depth_mm) { { document: blank_data, pour: { resin: "casting_epoxy", mould: { type: "box", width_mm: 250, length_mm: 250, depth_mm: depth_mm } } } }
+    ask("POST", "/api/reckon/casting", asked[70])
+    expect(answer_as("Casting")["net_mm3"]).to be_within(2000).of(1_660_000)
+    ask("POST", "/api/reckon/casting", asked[20])
+    expect(problem(422)["errors"].map { |error| error["pointer"] }).to eq(["/pour/mould/width_mm"])
+  end
+
   it "shows the working of every number it points at" do
     ask("POST", "/api/reckon", { document: JSON.parse(JSON.generate(blank_data(defects: [crack], form: BlankHelper::BOWL))) })
     reckoned = answer
@@ -51,7 +67,7 @@ RSpec.describe "Reckoning a draft", :server do
 
   it "refuses a huge body without reading it all" do
     ask("POST", "/api/reckon", "x" * 3_000_000)
-    expect(problem(422)["detail"]).to include("at most 2000000 bytes")
+    expect(problem(413)["detail"]).to include("at most 2000000 bytes")
   end
 
   it "asks for JSON" do
@@ -80,11 +96,9 @@ RSpec.describe "The server", :server do
   it "says 503 when the database is away, and comes back by itself" do
     away = Loft::Store::Connection.open(ServerHelper.url)
     allow(away).to receive(:get).and_raise(Sequel::DatabaseDisconnectError)
-    @app = Loft::App.serve(db: away, clock: clock)
-    app.settings.log.level = Logger::FATAL
+    @app = Loft::App.serve(db: away, clock: clock, log: log)
     ask("GET", "/readyz")
     expect(problem(503)["detail"]).to include("Nothing was saved")
-    app.settings.log.level = Logger::INFO
     allow(away).to receive(:get).and_call_original
     ask("GET", "/readyz")
     answer_as("Health")

@@ -36,12 +36,14 @@ module ServerHelper
 
   def db = ServerHelper.db
   def clock = @clock ||= Clock.new(Time.utc(2030, 5, 1, 12))
-  def app = @app ||= Loft::App.serve(db: db, clock: clock)
+  def log = @log ||= StringIO.new
+  def app = @app ||= Loft::App.serve(db: db, clock: clock, log: log)
+  def logged = log.string.lines.map { |line| JSON.parse(line) }
   def answer = JSON.parse(last_response.body)
 
-  def ask(method, path, body = nil)
+  def ask(method, path, body = nil, type: "application/json")
     header "Host", "localhost"
-    custom_request(method, path, {}, { :input => body.is_a?(String) ? body : JSON.generate(body), "CONTENT_TYPE" => "application/json" })
+    custom_request(method, path, {}, { :input => body.is_a?(String) ? body : JSON.generate(body), "CONTENT_TYPE" => type })
     last_response
   end
 

@@ -14,6 +14,13 @@ module Loft
                     .order(Sequel.asc(:number, nulls: :last), :id).all
       end
 
+      def ids = @db[:blanks].order(Sequel.asc(:number, nulls: :last), :id).select_map(:id)
+      def number_taken?(number) = !@db[:blanks].where(number: number).empty?
+      def next_number = (@db[:blanks].max(:number) || 0) + 1
+
+      # Id of the blank with that number and name, nil where there is none.
+      def same_as(number, name) = @db[:blanks].where(number: number, name: name).get(:id)
+
       # { id:, version:, saved_at:, document:, journal: }; raises NotFound.
       def find(id)
         row = @db[:blanks][id: id] or raise NotFound, "there is no blank #{id}"
@@ -55,11 +62,13 @@ module Loft
 
       # Adds a journal entry; sending the same key twice adds it once. Returns the entry.
       def log(id, entry)
-        row = { stage: nil, speed_rpm: nil, note: "" }.merge(entry.transform_keys(&:to_sym))
         @db[:blanks].where(id: id).get(:id) or raise NotFound, "there is no blank #{id}"
-        @db[:journal].insert_conflict(target: %i[blank_id key]).insert(blank_id: id, **row)
-        entry_of(@db[:journal][blank_id: id, key: row[:key]])
+        keep_entry(id, { stage: nil, speed_rpm: nil, note: "" }.merge(entry.transform_keys(&:to_sym)))
+        entry_of(@db[:journal][blank_id: id, key: entry["key"]])
       end
+
+      # Puts an entry in as it is, with its own time where it has one, unless its key is there already.
+      def keep_entry(id, row) = @db[:journal].insert_conflict(target: %i[blank_id key]).insert(blank_id: id, **row)
 
       private
 

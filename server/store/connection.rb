@@ -10,9 +10,10 @@ module Loft
 
       # Sequel::Database with JSON and arrays; raises Sequel::DatabaseConnectionError.
       def open(url)
-        Sequel.connect(url, max_connections: 8, connect_timeout: 5).tap do |db|
+        Sequel.connect(url, max_connections: 8, connect_timeout: 5, connect_sqls: ["SET statement_timeout = '20s'"]).tap do |db|
           db.extension(:pg_json, :pg_array, :connection_validator)
-          db.pool.connection_validation_timeout = 30
+          # A connection is tried each time before it is lent: one that died with its server is never handed out.
+          db.pool.connection_validation_timeout = -1
           # Times are kept and handed out in UTC.
           Sequel.default_timezone = :utc
         end

@@ -79,6 +79,7 @@ module Loft
                   "at" => row[:z_mm] && compact(at), "depth_mm" => row[:depth_mm] })
       end
 
+      # A lathe as in a blank file, from its row.
       def lathe_of(row)
         { **LATHE.to_h { |key| [key.to_s, row[key]] }, "belts" => plain(row[:belts]) }
       end
@@ -86,7 +87,7 @@ module Loft
       def compact(hash) = hash.compact
       def json(value) = value && Sequel.pg_jsonb_wrap(value)
       def plain(value) = value && JSON.parse(JSON.generate(value))
-      private_class_method :compact, :json, :plain, :shape_of, :defect_of, :reading_of, :lathe_of
+      private_class_method :compact, :json, :plain, :shape_of, :defect_of, :reading_of
     end
   end
 end

@@ -21,8 +21,11 @@ module Loft
       end
 
       def keep_lathe(name, lathe)
-        @db[:lathes].insert(**Rows.lathe("lathe" => lathe), name: name)
+        @db[:lathes].insert_conflict(target: :name).insert(**Rows.lathe("lathe" => lathe), name: name)
       end
+
+      # Lathes by name, as in a blank file.
+      def lathes = @db[:lathes].order(:name).to_h { |row| [row[:name], Rows.lathe_of(row)] }
 
       def empty? = @db[:blanks].empty?
 

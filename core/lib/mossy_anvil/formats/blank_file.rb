@@ -15,6 +15,12 @@ module MossyAnvil
       from_data(JsonText.parse(text))
     end
 
+    # Text to the document it holds, string-keyed and checked like #read; what is written of it is the same blank.
+    def document(text) = JsonText.parse(text).tap { |data| from_data(data) }
+
+    # A checked document as the text of a blank file.
+    def write(document) = JsonLayout.text(document)
+
     # String-keyed data to Blank; raises InvalidInput.
     def from_data(data)
       faults = schema_faults(data)
@@ -42,5 +48,7 @@ module MossyAnvil
   end
 end
 
+require_relative "json_layout"
 require_relative "schema_fault"
+require_relative "survey_csv"
 require_relative "blank_rules"

@@ -1,0 +1,28 @@
+# frozen_string_literal: true
+
+require "csv"
+
+module MossyAnvil
+  # The survey as a table for a spreadsheet: one defect a row, one point of a path a row of its own. Units are in the headings.
+  module SurveyCsv
+    COLUMNS = %w[id type point clock_deg r_mm z_mm radial_mm tangential_mm axial_mm enters depth_mm width_mm through mend
+                 contents grade of hole_diameter_mm holes_per_cm2 bonded_share density_kg_m3].freeze
+    EXTENTS = %w[radial_mm tangential_mm axial_mm].freeze
+
+    module_function
+
+    # Text of a blank document's survey (string-keyed, as in the file).
+    def text(document)
+      CSV.generate do |csv|
+        csv << COLUMNS
+        document["defects"].each { |defect| rows(defect).each { |row| csv << COLUMNS.map { |column| row[column] } } }
+      end
+    end
+
+    def rows(defect)
+      places = defect["path"] || [defect["centre"]]
+      extents = EXTENTS.zip(defect["size_mm"] || []).to_h
+      places.each_with_index.map { |place, index| defect.merge(extents, place, "point" => index + 1) }
+    end
+  end
+end

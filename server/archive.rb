@@ -1,0 +1,114 @@
+# frozen_string_literal: true
+
+require "zip"
+
+module Loft
+  # The whole shop as one zip: shop.json, a blank file for every blank, and its journal beside it.
+  class Archive
+    FORMAT = { "format" => "mossy-anvil/shop", "version" => 1 }.freeze
+
+    # now: Time.
+    def initialize(db, now:)
+      @db = db
+      @shops = Store::Shops.new(db)
+      @blanks = Store::Blanks.new(db)
+      @now = now
+    end
+
+    # Bytes of the archive.
+    def write
+      Zip::OutputStream.write_buffer do |zip|
+        put(zip, "shop.json", MossyAnvil::JsonLayout.text(shop))
+        @blanks.ids.each do |id|
+          kept = @blanks.find(id)
+          stem = "#{Archive.stem(kept[:document])}-#{id}"
+          put(zip, "blanks/#{stem}.anvil.json", MossyAnvil::BlankFile.write(kept[:document]))
+          put(zip, "journals/#{stem}.json", MossyAnvil::JsonLayout.text("entries" => kept[:journal].map { |entry| entry.except(:id).transform_keys(&:to_s) }))
+        end
+      end.string
+    end
+
+    # Takes in what the archive has and this shop has not, all or nothing. A blank of the same number and name is the same blank:
+    # it stays as it is here, gets the journal entries and readings it lacks, and is named where it differs; with `copies` its other version is
+    # taken in as a blank of its own. A number that another blank has is replaced by the next free one.
+    # Returns { taken_in:, already_here:, differ: [names], renumbered: [{ name:, from:, to: }] }; raises InvalidInput with the entry's name in the path.
+    def take_in(bytes, copies: false)
+      entries = ArchiveReader.new(bytes).entries
+      report = { taken_in: 0, already_here: 0, differ: [], renumbered: [] }
+      @db.transaction do
+        set_up(entries.fetch("shop.json")) if @shops.empty?
+        entries.keys.grep(%r{\Ablanks/}).sort.each { |name| add(name, entries, report, copies) }
+      end
+      report
+    end
+
+    # "31-clock-surround" of a blank document.
+    def self.stem(document) = [document["number"], slug(document["name"])].compact.join("-")
+    def self.slug(text) = text.downcase.gsub(/[^a-z0-9]+/, "-").gsub(/\A-|-\z/, "").then { |slug| slug.empty? ? "blank" : slug[0, 60] }
+
+    private
+
+    def put(zip, name, text)
+      zip.put_next_entry(name)
+      zip.write(text)
+    end
+
+    def shop
+      shop = @shops.current
+      FORMAT.merge("name" => shop[:name], "currency" => shop[:currency], "climate" => { "temperature_c" => shop[:temperature_c], "humidity" => shop[:humidity] },
+        "lathes" => @shops.lathes)
+    end
+
+    def set_up(shop)
+      @shops.set_up(**shop.slice("name", "currency").transform_keys(&:to_sym), **shop["climate"].transform_keys(&:to_sym))
+      shop["lathes"].each { |name, lathe| @shops.keep_lathe(name, lathe) }
+    end
+
+    def add(name, entries, report, copies)
+      document = entries[name]
+      journal = entries[name.sub("blanks/", "journals/").sub(".anvil.json", ".json")]&.fetch("entries") || []
+      same = @blanks.same_as(document["number"], document["name"])
+      return take(document, journal, report) unless same
+
+      report[:already_here] += 1
+      complete(same, document, journal)
+      return if alike?(@blanks.find(same)[:document], document)
+
+      copies ? take(document, [], report) : report[:differ] << document["name"]
+    end
+
+    def take(document, journal, report)
+      own = document["number"]
+      if own && @blanks.number_taken?(own)
+        document = document.merge("number" => @blanks.next_number)
+        report[:renumbered] << { name: document["name"], from: own, to: document["number"] }
+      end
+      id = @blanks.take_in(document, brief(document))[:id]
+      keep_journal(id, journal)
+      report[:taken_in] += 1
+    end
+
+    def complete(id, document, journal)
+      keep_journal(id, journal)
+      known = @blanks.find(id)[:document]["readings"] || []
+      # As they are written: 60 and 60.0 are one reading.
+      written = known.map { |reading| MossyAnvil::JsonLayout.one_line(reading) }
+      missing = (document["readings"] || []).reject { |reading| written.include?(MossyAnvil::JsonLayout.one_line(reading)) }
+      return if missing.empty?
+
+      whole = document.merge("readings" => known + missing)
+      missing.each { |reading| @blanks.add_reading(id, reading, brief(whole)) }
+    end
+
+    def keep_journal(id, journal)
+      journal.each { |entry| @blanks.keep_entry(id, entry.transform_keys(&:to_sym)) }
+    end
+
+    def alike?(one, other) = MossyAnvil::BlankFile.write(one.except("readings")) == MossyAnvil::BlankFile.write(other.except("readings"))
+
+    def brief(document)
+      first = document["readings"]&.first
+      Brief.new(Reckoner.new(@shops.climate, now: @now).assess(document), now: @now, started_at: first && Time.parse(first["taken_at"])).to_h
+    end
+  end
+end

@@ -1,0 +1,61 @@
+# frozen_string_literal: true
+
+module Loft
+  # Reads a shop archive with limits: what it may hold, how many, how large, and that each part is what its name says.
+  class ArchiveReader
+    PARTS = { "shop.json" => "ArchivedShop", %r{\Ablanks/[\w.-]+\.anvil\.json\z} => nil, %r{\Ajournals/[\w.-]+\.json\z} => "ArchivedJournal" }.freeze
+    MOST_ENTRIES = 4000
+    CONTRACT = Contract.new
+
+    def initialize(bytes)
+      @bytes = bytes
+    end
+
+    # Name => string-keyed data of every part; raises InvalidInput with the part's name first in the path.
+    def entries
+      found = unpacked.to_h { |name, text| [name, under(name) { checked(name, MossyAnvil::JsonText.parse(text)) }] }
+      refuse("", "has no shop.json", "an archive that this program wrote") unless found.key?("shop.json")
+      found
+    end
+
+    private
+
+    def unpacked
+      files = Zip::File.open_buffer(StringIO.new(@bytes)).entries.select(&:file?)
+      refuse("", "holds #{files.size} files", "at most #{MOST_ENTRIES}") if files.size > MOST_ENTRIES
+      files.to_h { |entry| [known(entry.name), inflated(entry)] }
+    rescue Zip::Error, Zlib::Error => e
+      refuse("", "is no zip that can be read (#{e.class.name.split('::').last})", "a zip archive")
+    end
+
+    def known(name)
+      return name if PARTS.any? { |pattern, _| pattern === name }
+
+      refuse("", "holds #{MossyAnvil::SchemaFault.shown(name)}", "shop.json, blanks/….anvil.json and journals/….json only")
+    end
+
+    # Never more than one blank file may be, whatever the zip says of its size.
+    def inflated(entry)
+      limit = MossyAnvil::JsonText::MAX_BYTES
+      entry.get_input_stream.read(limit + 1).to_s.tap do |text|
+        refuse("/#{entry.name}", "is larger than #{limit} bytes", "one blank or journal") if text.bytesize > limit
+      end
+    end
+
+    def checked(name, data)
+      schema = PARTS.find { |pattern, _| pattern === name }.last
+      schema ? CONTRACT.check(schema, data) : MossyAnvil::BlankFile.from_data(data)
+      data
+    end
+
+    def under(name)
+      yield
+    rescue MossyAnvil::InvalidInput => e
+      raise(MossyAnvil::InvalidInput, e.faults.map { |fault| MossyAnvil::Fault.new(**fault.to_h, path: "/#{name}#{fault.path}") })
+    end
+
+    def refuse(path, problem, allowed)
+      raise MossyAnvil::InvalidInput, [MossyAnvil::Fault.new(path: path, problem: problem, allowed: allowed)]
+    end
+  end
+end

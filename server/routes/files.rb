@@ -1,0 +1,32 @@
+# frozen_string_literal: true
+
+module Loft
+  module Routes
+    # Blank files and the whole shop as an archive, out and in.
+    module Files
+      BLANK_TYPE = "application/vnd.mossy-anvil.blank+json"
+      ARCHIVE_TYPE = "application/zip"
+
+      def self.registered(app)
+        app.get("/api/blanks/:id/export") do
+          kept = blanks.find(blank_id)
+          hand_over("#{Archive.stem(kept[:document])}.anvil.json", BLANK_TYPE, MossyAnvil::BlankFile.write(kept[:document]))
+        end
+        app.post("/api/blanks/import") do
+          document = MossyAnvil::JsonText.parse(body_text([BLANK_TYPE, "application/json"], App::MAX_BODY_BYTES))
+          document = document.merge("number" => blanks.next_number) if params["number"] == "next" && document.is_a?(Hash)
+          answer(blanks.take_in(document, Brief.new(reckoner.assess(document), now: now).to_h), 201)
+        end
+        archives(app)
+      end
+
+      def self.archives(app)
+        app.get("/api/shop/archive") { hand_over("#{Archive.slug(shops.current[:name])}.zip", ARCHIVE_TYPE, Archive.new(settings.db, now: now).write) }
+        app.post("/api/shop/archive") do
+          bytes = body_text([ARCHIVE_TYPE], App::MAX_ARCHIVE_BYTES)
+          answer(Archive.new(settings.db, now: now).take_in(bytes, copies: params["differs"] == "copy"))
+        end
+      end
+    end
+  end
+end

@@ -1,0 +1,15 @@
+# frozen_string_literal: true
+
+# The web server by itself: one master that holds the port, and the workers of server/puma.rb. Started by server/launch.rb.
+# TERM stops it once what is in hand is answered; USR1 puts new workers in the place of the old, one after another.
+
+$stdout.sync = true
+Encoding.default_external = Encoding::UTF_8
+require "puma"
+require "puma/launcher"
+
+launcher = Puma::Launcher.new(Puma::Configuration.new(config_files: [File.join(__dir__, "puma.rb")]),
+  log_writer: Puma::LogWriter.new($stderr, $stderr))
+# Ctrl-C reaches the whole group; the launcher answers it with TERM. Puma's own answer in cluster mode waits for nothing.
+launcher.events.on_booted { Signal.trap("INT", "IGNORE") }
+launcher.run

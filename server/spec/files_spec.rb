@@ -1,0 +1,139 @@
+# frozen_string_literal: true
+
+require_relative "server_helper"
+
+RSpec.describe "Blank files", :server do
+  let(:type) { Loft::Routes::Files::BLANK_TYPE }
+  let(:file) { File.read(Dir[File.join(Loft::Demo::FOLDER, "33-*.anvil.json")].first) }
+
+  it "go in as they are and come out as they went in, under a name of their own" do
+    ask("POST", "/api/blanks/import", file, type: type)
+    expect(last_response.status).to eq(201)
+    ask("GET", "/api/blanks/#{answer_as('KeptBlank')['id']}/export")
+    expect(last_response.headers).to include("content-type" => type, "content-disposition" => 'attachment; filename="33-lamp-base.anvil.json"')
+    expect(last_response.body).to eq(MossyAnvil::BlankFile.write(JSON.parse(file)))
+  end
+
+  it "whose number is taken are refused, or get the next one if asked" do
+    ask("POST", "/api/blanks/import", file, type: type)
+    ask("POST", "/api/blanks/import", file, type: type)
+    expect(problem(409)["errors"].first["pointer"]).to eq("/document/number")
+    ask("POST", "/api/blanks/import?number=next", file, type: type)
+    expect(answer_as("KeptBlank")["document"]["number"]).to eq(34)
+  end
+
+  {
+    "no JSON" => ["{", "", 422], "a list" => ["[]", "", 422], "a fault in a field" => ['{"format":"mossy-anvil/blank","version":7}', "/version", 422],
+    "broken UTF-8" => ["\xff", "", 422], "an infinite number" => ['{"number":1e400}', "/number", 422], "far too much" => ["x" * 2_000_001, nil, 413]
+  }.each do |name, (text, pointer, status)|
+    it "that hold #{name} are refused with the place, and nothing is kept" do
+      ask("POST", "/api/blanks/import", text, type: type)
+      found = problem(status)
+      expect(found["errors"].map { |error| error["pointer"] }).to include(a_string_starting_with(pointer)) if pointer
+      expect(db[:blanks].count).to eq(0)
+    end
+  end
+
+  it "are not what a form or a picture is" do
+    ask("POST", "/api/blanks/import", file, type: "text/plain")
+    expect(problem(415)["detail"]).to include("vnd.mossy-anvil.blank+json")
+    ask("GET", "/api/blanks/5/export")
+    problem(404)
+  end
+
+  it "of ten thousand defects, or nested without end, are refused at once" do
+    many = JSON.parse(file).merge("defects" => Array.new(10_000) { |index| crack(id: "c#{index}") })
+    ask("POST", "/api/blanks/import", JSON.generate(many), type: type)
+    expect(problem(422)["errors"].first).to eq("pointer" => "/defects", "detail" => "is a list of 10000: at most 200 entries")
+    ask("POST", "/api/blanks/import", "{\"a\":" * 400, type: type)
+    expect(problem(422)["errors"].first["detail"]).to include("nested too deep")
+  end
+end
+
+RSpec.describe Loft::Archive, :server do
+  before { Loft::Demo.new(db, now: clock.now).load }
+
+  def out
+    ask("GET", "/api/shop/archive")
+    expect(last_response.headers).to include("content-type" => "application/zip", "content-disposition" => 'attachment; filename="tern-quay-turnery.zip"')
+    last_response.body
+  end
+
+  def take_back(bytes, query = "")
+    ask("POST", "/api/shop/archive#{query}", bytes, type: "application/zip")
+    expect(last_response.status).to eq(200), last_response.body
+    answer_as("TakenIn")
+  end
+
+  # All that is kept, whatever ids it has.
+  def everything
+    journals = db[:journal].join(:blanks, id: :blank_id).select_map([:number, :key, *%i[kind stage speed_rpm note logged_at].map do |name|
+      Sequel[:journal][name]
+    end]).sort_by(&:to_s)
+    documents = Loft::Store::Blanks.new(db).then { |blanks| blanks.ids.map { |id| blanks.find(id)[:document] } }
+    shops = Loft::Store::Shops.new(db)
+    [documents, journals, shops.current, shops.lathes]
+  end
+
+  def repacked(bytes)
+    entries = Zip::File.open_buffer(StringIO.new(bytes)).entries.to_h { |entry| [entry.name, entry.get_input_stream.read] }
+    yield entries
+    Zip::OutputStream.write_buffer { |zip| entries.each { |name, text| zip.put_next_entry(name) && zip.write(text) } }.string
+  end
+
+  it "carries the whole shop out and back into an empty one" do
+    before = everything
+    bytes = out
+    Loft::Store::Shops.new(db).clear
+    expect(take_back(bytes)).to eq("taken_in" => 12, "already_here" => 0, "differ" => [], "renumbered" => [])
+    expect(everything).to eq(before)
+  end
+
+  it "adds to a running shop only what it has not, however often" do
+    bytes = out
+    before = everything
+    2.times { expect(take_back(bytes)).to include("taken_in" => 0, "already_here" => 12, "differ" => []) }
+    expect(everything).to eq(before)
+  end
+
+  it "leaves a blank that changed since as it is, says so, and takes the other version in as a copy if asked" do
+    bytes = out
+    db[:blanks].where(number: 36).update(moisture_pct: 7.5)
+    expect(take_back(bytes)).to include("differ" => ["Turntable"], "taken_in" => 0)
+    expect(db[:blanks].where(number: 36).get(:moisture_pct)).to eq(7.5)
+    expect(take_back(bytes, "?differs=copy")).to include("differ" => [], "taken_in" => 1, "renumbered" => [{ "name" => "Turntable", "from" => 36, "to" => 43 }])
+  end
+
+  it "gives a stranger with a number that is taken the next free one, and the blank its readings and journal back" do
+    bytes = out
+    db.run("TRUNCATE journal, readings")
+    db[:blanks].where(number: 40).update(name: "Something else")
+    expect(take_back(bytes)).to include("taken_in" => 1, "renumbered" => [{ "name" => "Latch knob", "from" => 40, "to" => 43 }])
+    expect(db[:readings].join(:blanks, id: :blank_id).where(number: 39).count).to be > 8
+    expect(db[:journal].count).to be > 20
+  end
+
+  it "takes in all or nothing: one bad blank, and it is named by its file" do
+    bad = repacked(out) { |entries| entries.transform_values! { |text| text.sub('"hornbeam"', '""') } }
+    Loft::Store::Shops.new(db).clear
+    ask("POST", "/api/shop/archive", bad, type: "application/zip")
+    expect(problem(422)["errors"].first["pointer"]).to match(%r{\A/blanks/32-donation-bowl-\d+\.anvil\.json/material/species\z})
+    expect(db[:blanks].count + db[:lathes].count).to eq(0)
+  end
+
+  {
+    "is no zip" => ["nothing", /no zip/], "holds something else" => [->(entries) { entries["evil.rb"] = "puts 1" }, /holds "evil.rb"/],
+    "climbs out of its folder" => [->(entries) { entries["blanks/../../x.anvil.json"] = "{}" }, /holds "blanks/],
+    "has no shop" => [->(entries) { entries.delete("shop.json") }, /no shop.json/],
+    "swells when unpacked" => [->(entries) { entries["blanks/x.anvil.json"] = " " * 9_000_000 }, /larger than/],
+    "has a lathe of no weight" => [->(entries) { entries["shop.json"].sub!('"mass_kg": 210', '"mass_kg": 0') }, /at least 1/],
+    "has an entry of no time" => [->(entries) { entries.each { |name, text| text.gsub!(/"logged_at": "\w+/, '"logged_at": "x') if name.start_with?("journals") } }, /logged_at|pattern|text/]
+  }.each do |name, (change, message)|
+    it "that #{name} is refused" do
+      bytes = change.is_a?(String) ? change : repacked(out, &change)
+      ask("POST", "/api/shop/archive", bytes, type: "application/zip")
+      expect(problem(422)["errors"].first.values.join(" ")).to match(message)
+      expect(db[:blanks].count).to eq(12)
+    end
+  end
+end
