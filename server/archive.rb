@@ -36,7 +36,7 @@ module Loft
       entries = ArchiveReader.new(bytes).entries
       report = { taken_in: 0, already_here: 0, differ: [], renumbered: [] }
       @db.transaction do
-        set_up(entries.fetch("shop.json")) if @shops.empty?
+        furnish(entries.fetch("shop.json")) if @shops.empty?
         entries.keys.grep(%r{\Ablanks/}).sort.each { |name| add(name, entries, report, copies) }
       end
       report
@@ -59,7 +59,7 @@ module Loft
         "lathes" => @shops.lathes)
     end
 
-    def set_up(shop)
+    def furnish(shop)
       @shops.set_up(**shop.slice("name", "currency").transform_keys(&:to_sym), **shop["climate"].transform_keys(&:to_sym))
       shop["lathes"].each { |name, lathe| @shops.keep_lathe(name, lathe) }
     end

@@ -3,7 +3,7 @@
 module Loft
   # Reads a shop archive with limits: what it may hold, how many, how large, and that each part is what its name says.
   class ArchiveReader
-    PARTS = { "shop.json" => "ArchivedShop", %r{\Ablanks/[\w.-]+\.anvil\.json\z} => nil, %r{\Ajournals/[\w.-]+\.json\z} => "ArchivedJournal" }.freeze
+    PARTS = { /\Ashop\.json\z/ => "ArchivedShop", %r{\Ablanks/[\w.-]+\.anvil\.json\z} => nil, %r{\Ajournals/[\w.-]+\.json\z} => "ArchivedJournal" }.freeze
     MOST_ENTRIES = 4000
     CONTRACT = Contract.new
 
@@ -29,7 +29,7 @@ module Loft
     end
 
     def known(name)
-      return name if PARTS.any? { |pattern, _| pattern === name }
+      return name if PARTS.any? { |pattern, _| pattern.match?(name) }
 
       refuse("", "holds #{MossyAnvil::SchemaFault.shown(name)}", "shop.json, blanks/….anvil.json and journals/….json only")
     end
@@ -37,13 +37,12 @@ module Loft
     # Never more than one blank file may be, whatever the zip says of its size.
     def inflated(entry)
       limit = MossyAnvil::JsonText::MAX_BYTES
-      entry.get_input_stream.read(limit + 1).to_s.tap do |text|
-        refuse("/#{entry.name}", "is larger than #{limit} bytes", "one blank or journal") if text.bytesize > limit
-      end
+      text = entry.get_input_stream.read(limit + 1).to_s
+      text.bytesize > limit ? refuse("/#{entry.name}", "is larger than #{limit} bytes", "one blank or journal") : text
     end
 
     def checked(name, data)
-      schema = PARTS.find { |pattern, _| pattern === name }.last
+      schema = PARTS.find { |pattern, _| pattern.match?(name) }.last
       schema ? CONTRACT.check(schema, data) : MossyAnvil::BlankFile.from_data(data)
       data
     end

@@ -12,6 +12,9 @@ require_relative "../core/lib/mossy_anvil"
 module Loft
   ROOT = File.expand_path("..", __dir__)
 
+  # Everything at once, before the first request needs it.
+  def self.load_all = Zeitwerk::Loader.eager_load_all
+
   # What was asked for is not there.
   class NotFound < MossyAnvil::Error; end
 
@@ -27,11 +30,6 @@ module Loft
       super(message)
     end
   end
-end
-
-module Loft
-  # Everything at once, before the first request needs it.
-  def self.load_all = Zeitwerk::Loader.eager_load_all
 end
 
 loader = Zeitwerk::Loader.new

@@ -40,9 +40,8 @@ RSpec.describe "bin/anvil" do
     table = CSV.parse(anvil("convert", "-", "--to", "csv", input: source)[0], headers: true)
     defects = JSON.parse(source)["defects"]
     expect(table.map { |row| row["id"] }.uniq).to eq(defects.map { |defect| defect["id"] })
-    expect(table.select { |row| row["id"] == defects.first["id"] }.map { |row| row["clock_deg"].to_f }).to eq(defects.first["path"].map { |point|
-      point["clock_deg"].to_f
-    })
+    first = table.select { |row| row["id"] == defects.first["id"] }
+    expect(first.map { |row| row["clock_deg"].to_f }).to eq(defects.first["path"].map { |point| point["clock_deg"].to_f })
     expect(anvil("convert", "-", "--to", "paper", input: source)).to match(["", /invalid argument: --to paper/, have_attributes(exitstatus: 2)])
   end
 

@@ -67,9 +67,8 @@ RSpec.describe Loft::Archive, :server do
 
   # All that is kept, whatever ids it has.
   def everything
-    journals = db[:journal].join(:blanks, id: :blank_id).select_map([:number, :key, *%i[kind stage speed_rpm note logged_at].map do |name|
-      Sequel[:journal][name]
-    end]).sort_by(&:to_s)
+    columns = %i[key kind stage speed_rpm note logged_at].map { |name| Sequel[:journal][name] }
+    journals = db[:journal].join(:blanks, id: :blank_id).select_map([:number, *columns]).sort_by(&:to_s)
     documents = Loft::Store::Blanks.new(db).then { |blanks| blanks.ids.map { |id| blanks.find(id)[:document] } }
     shops = Loft::Store::Shops.new(db)
     [documents, journals, shops.current, shops.lathes]

@@ -13,8 +13,8 @@ RSpec.describe Loft::OwnOrigin, :server do
     expect([post_from, post_from(Origin: "http://localhost", Sec_Fetch_Site: "same-origin")]).to eq([201, 201])
   end
 
-  [{ Origin: "http://elsewhere.test" }, { Origin: "null" }, { Origin: "http://localhost:9999" }, { Sec_Fetch_Site: "cross-site" },
-   { Sec_Fetch_Site: "same-site" }].each do |headers|
+  [{ Origin: "http://elsewhere.test" }, { Origin: "null" }, { Origin: "http://localhost:9999" },
+   { Sec_Fetch_Site: "cross-site" }, { Sec_Fetch_Site: "same-site" }].each do |headers|
     it "refuses a page with #{headers}" do
       expect(post_from(**headers)).to eq(403)
       problem(403)
