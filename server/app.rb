@@ -35,6 +35,7 @@ module Loft
     register Routes::Blanks
     register Routes::Reckon
     register Routes::Files
+    register Routes::Tables
     register Routes::Health
 
     before do

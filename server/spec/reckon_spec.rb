@@ -77,6 +77,19 @@ RSpec.describe "Reckoning a draft", :server do
   end
 end
 
+RSpec.describe "The tables", :server do
+  it "are handed out with their source, each row by name" do
+    Loft::Routes::Tables::SHOWN.each do |name|
+      ask("GET", "/api/tables/#{name}")
+      table = answer_as("Table")
+      expect(table["source"]).not_to be_empty
+      expect(table["rows"]).to all(include(name == "grits" ? "median_um" : "name"))
+    end
+    ask("GET", "/api/tables/strength")
+    problem(404)
+  end
+end
+
 RSpec.describe "The server", :server do
   it "answers only to its own names" do
     header "Host", "elsewhere.test"

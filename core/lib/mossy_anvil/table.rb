@@ -13,6 +13,14 @@ module MossyAnvil
       end
     end
 
+    # The rows of a table as named values, whichever way it is written: as such, under column names, or as a list of pairs.
+    def self.rows(name)
+      table = self[name]
+      return table["median_um"].map { |grit, median_um| { "grit" => grit, "median_um" => median_um } } if table["median_um"]
+
+      table["columns"] ? table["rows"].map { |row| table["columns"].zip(row).to_h } : table["rows"]
+    end
+
     def self.deep_freeze(node)
       case node
       when Hash then node.each_value { |child| deep_freeze(child) }

@@ -1,5 +1,5 @@
 import createClient from "openapi-fetch";
-import type { Assessment, Document, Entry, Kept, NewEntry, Problem, Shop } from "./document";
+import type { Assessment, Casting, CastingQuestion, Document, Entry, Kept, NewEntry, Peel, PeelQuestion, Problem, Shop, Table, TableName, TakenIn } from "./document";
 import type { components, paths } from "./schema";
 
 const http = createClient<paths>({ baseUrl: "" });
@@ -22,6 +22,14 @@ async function expect<T>(asked: Promise<{ data?: unknown; error?: unknown }>): P
   return answer.data as T;
 }
 
+/** Sends a file's own bytes: what is in it is the server's to read. */
+async function send<T>(path: string, type: string, file: File): Promise<T> {
+  return expect<T>(fetch(path, { method: "POST", headers: { "Content-Type": type }, body: file }).then(async (answer) => {
+    const said: unknown = await answer.json();
+    return answer.ok ? { data: said } : { error: said };
+  }));
+}
+
 // The generated Document type is looser than ours in one way and stricter in none: see document.ts.
 const wire = (document: Document) => document as unknown as components["schemas"]["Document"];
 
@@ -34,7 +42,13 @@ export const api = {
     delete rest.readings;
     return expect<Kept>(http.PUT("/api/blanks/{id}", { params: { path: { id } }, body: { version, document: wire(rest) } }));
   },
-  reckon: (document: Document, signal: AbortSignal) => expect<Assessment>(http.POST("/api/reckon", { body: { document: wire(document) }, signal })),
+  reckon: (document: Document) => expect<Assessment>(http.POST("/api/reckon", { body: { document: wire(document) } })),
+  peel: ({ document, depthMm, rpm }: PeelQuestion) => expect<Peel>(http.POST("/api/reckon/peel", { body: { document: wire(document), depth_mm: depthMm, rpm } })),
+  casting: ({ document, pour }: CastingQuestion) => expect<Casting>(http.POST("/api/reckon/casting", { body: { document: wire(document), pour } })),
+  table: (name: TableName) => expect<Table>(http.GET("/api/tables/{name}", { params: { path: { name } } })),
+  /** A blank file as it is: the server says what is wrong with it. */
+  importBlank: (file: File, number: "own" | "next") => send<Kept>(`/api/blanks/import?number=${number}`, "application/vnd.mossy-anvil.blank+json", file),
+  importShop: (file: File, differs: "keep" | "copy") => send<TakenIn>(`/api/shop/archive?differs=${differs}`, "application/zip", file),
   log: (id: number, entry: NewEntry) => expect<Entry>(http.POST("/api/blanks/{id}/journal", { params: { path: { id } }, body: entry })),
   read: (id: number, reading: components["schemas"]["NewReading"]["reading"]) =>
     expect<Kept>(http.POST("/api/blanks/{id}/readings", { params: { path: { id } }, body: { reading } })),

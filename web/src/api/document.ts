@@ -30,6 +30,14 @@ export type Shop = Schemas["Shop"];
 export type RackPlace = Schemas["RackPlace"];
 export type Entry = Schemas["Entry"];
 export type NewEntry = Schemas["NewEntry"];
+export type Peel = Schemas["Peel"];
+export type PeelQuestion = { document: Document; depthMm: number; rpm: number };
+export type Casting = Schemas["Casting"];
+export type Pour = Schemas["CastingAsked"]["pour"];
+export type CastingQuestion = { document: Document; pour: Pour };
+export type Table = Schemas["Table"];
+export type TableName = "woods" | "other_stock" | "resins" | "fillers" | "mounts" | "grits" | "gates";
+export type TakenIn = Schemas["TakenIn"];
 export type Problem = Omit<Schemas["Problem"], "current"> & { current?: Kept };
 export type Kept = Omit<Schemas["KeptBlank"], "document"> & { document: Document };
 

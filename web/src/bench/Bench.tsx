@@ -1,5 +1,5 @@
 import { useQueryClient } from "@tanstack/react-query";
-import { useCallback, useEffect, useState } from "react";
+import { useCallback, useEffect, useMemo, useState } from "react";
 import styled from "styled-components";
 import { api, Refused } from "../api/client";
 import type { Defect, Kept } from "../api/document";
@@ -7,6 +7,7 @@ import { Button } from "../kit/Button";
 import { amountText } from "../kit/measure";
 import { ink } from "../kit/theme";
 import { useUnit } from "../kit/Units";
+import { Waiting } from "../kit/Waiting";
 import { freeId, makeDefect, type Tool } from "../piece/edit";
 import { surfaceMm } from "../piece/geometry";
 import { Piece } from "../piece/Piece";
@@ -14,6 +15,8 @@ import { NextMove } from "../shop/NextMove";
 import { Docket, type Station } from "../stations/Docket";
 import { useDraft } from "./useDraft";
 import { useKeys } from "./useKeys";
+import { Notice, Unsaved } from "./Unsaved";
+import { useNewest } from "./useNewest";
 import { useReckon } from "./useReckon";
 
 const Frame = styled.main`
@@ -39,17 +42,6 @@ const Title = styled.div`
   h2 { font-size: 22px; font-weight: 750; }
   .facts { color: ${ink.quiet}; flex: 1; }
   .settling { opacity: 0.6; }
-`;
-
-const Notice = styled.div`
-  grid-column: 1 / -1;
-  border: 2px solid ${ink.rust};
-  padding: 8px 12px;
-  display: flex;
-  gap: 12px;
-  align-items: center;
-  flex-wrap: wrap;
-  p { flex: 1 1 300px; }
 `;
 
 /** One blank on the bench: the piece in view, the docket beside it, the next move below. */
@@ -96,14 +88,18 @@ export function Bench({ kept, station, onStation }: { kept: Kept; station: Stati
     window.document.title = `${document.number ?? ""} ${document.name} · Mossy Anvil`;
   }, [document.number, document.name]);
 
-  if (!assessment) return <Waiting problem={problem?.detail} />;
+  const rpm = assessment?.stages.blank.limit_rpm ?? 0;
+  const asked = useMemo(() => (peelMm > 0 ? { document, depthMm: peelMm, rpm } : undefined), [document, peelMm, rpm]);
+  const { answer: peel } = useNewest(asked, api.peel);
+
+  if (!assessment) return <Waiting what="Reckoning it …" problem={problem?.detail} />;
   const { geometry } = assessment;
   const z = Math.min(zMm ?? geometry.length_mm * 0.6, geometry.length_mm);
   const placeHere = (which: Tool) => {
     const here = { clockDeg, zMm: z, rMm: surfaceMm(geometry, clockDeg, z) * 0.8 };
     add(makeDefect(which, freeId(document.defects), here, here, "skin", geometry));
   };
-  const look = { document, assessment, geometry, clockDeg, setClock, zMm: z, setZ, peelMm, chosen, choose, tool, put, add };
+  const look = { document, assessment, geometry, clockDeg, setClock, zMm: z, setZ, peelMm, peel: peelMm > 0 ? peel : undefined, chosen, choose, tool, put, add };
   const at = { id: kept.id, draft, document, assessment, problem, chosen, choose, tool, take, put, remove, placeHere };
   const badInput = problem && problem.status > 0 && problem.status < 500;
 
@@ -112,7 +108,7 @@ export function Bench({ kept, station, onStation }: { kept: Kept; station: Stati
       <section className="piece" aria-label="Piece">
         <div>
           <TitleBar {...{ draft, settled, assessment, document }} onSave={() => void save()} />
-          {refused && <Unsaved refused={refused} onClose={() => setRefused(undefined)} onChoose={(current, mine) => {
+          {refused && <Unsaved refused={refused} mine={document} onClose={() => setRefused(undefined)} onChoose={(current, mine) => {
             draft.keep(current);
             if (!mine) draft.drop();
             setRefused(undefined);
@@ -150,27 +146,3 @@ function TitleBar({ draft, settled, assessment, document, onSave }: TitleProps) 
     </Title>
   );
 }
-
-/** Why it was not saved; where somebody else saved meanwhile, whose version goes on. Either way undo brings the other back. */
-function Unsaved({ refused, onChoose, onClose }: { refused: Refused; onChoose: (current: Kept, mine: boolean) => void; onClose: () => void }) {
-  const { problem } = refused;
-  const { current } = problem;
-  return (
-    <Notice role="alert">
-      <p><strong>Not saved.</strong> {problem.errors?.[0]?.detail ?? problem.detail} Your draft is kept on this screen.</p>
-      {current && <Button onPress={() => onChoose(current, true)}>Go on with mine</Button>}
-      {current && <Button onPress={() => onChoose(current, false)}>Take theirs</Button>}
-      <Button $kind="quiet" onPress={onClose}>Close</Button>
-    </Notice>
-  );
-}
-
-const Centred = styled.div`
-  display: grid;
-  place-items: center;
-  padding: 40px;
-  color: ${ink.quiet};
-  font-size: 18px;
-`;
-
-export const Waiting = ({ problem }: { problem?: string | undefined }) => <Centred role="status">{problem ?? "Putting it on the bench …"}</Centred>;

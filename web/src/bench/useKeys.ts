@@ -1,21 +1,23 @@
 import { useEffect, useRef } from "react";
+import { isTyping } from "../kit/typing";
+import { useKey } from "../kit/useKey";
 
 type Acts = { undo: () => void; redo: () => void; save: () => void; drop: () => void; remove: () => void };
 
-/** Keys of the bench; single keys act only outside text fields. */
+/** Keys of the bench. With Ctrl or Command saving works in fields too; undo and redo there are the field's own. */
 export function useKeys(acts: Acts) {
+  useKey({ Escape: acts.drop, Delete: acts.remove, s: acts.save, z: acts.undo });
   const newest = useRef(acts);
   useEffect(() => {
     newest.current = acts;
   });
   useEffect(() => {
     const press = (event: KeyboardEvent) => {
-      const command = event.ctrlKey || event.metaKey;
-      const typing = event.target instanceof HTMLElement && event.target.closest("input, textarea") !== null;
-      const act = command ? { s: "save", z: event.shiftKey ? "redo" : "undo", y: "redo" }[event.key.toLowerCase()] : typing ? undefined : { Escape: "drop", Delete: "remove", s: "save", z: "undo" }[event.key];
-      if (!act || (command && typing && act !== "save")) return;
+      if (!event.ctrlKey && !event.metaKey) return;
+      const act = ({ s: "save", z: event.shiftKey ? "redo" : "undo", y: "redo" } as const)[event.key.toLowerCase()];
+      if (!act || (isTyping(event) && act !== "save")) return;
       event.preventDefault();
-      newest.current[act as keyof Acts]();
+      newest.current[act]();
     };
     window.addEventListener("keydown", press);
     return () => window.removeEventListener("keydown", press);

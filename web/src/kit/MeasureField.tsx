@@ -1,7 +1,7 @@
 import { useState } from "react";
 import { FieldError, Input, Label, TextField } from "react-aria-components";
 import styled from "styled-components";
-import { lengthText, parseLength } from "./measure";
+import { clockFieldText, lengthText, parseClock, parseLength } from "./measure";
 import { focusRing, ink } from "./theme";
 import { useUnit } from "./Units";
 
@@ -71,19 +71,9 @@ const plainNumber = (text: string) => {
   return text.trim() !== "" && Number.isFinite(value) ? value : undefined;
 };
 
-/** An hour on the clock, to the minute: 2:30 is half past two; 75° is degrees. */
+/** An hour on the clock: 2:30 and half past two are the same; 75° is degrees. */
 export function ClockField(props: Props) {
-  const parse = (text: string) => {
-    const time = /^\s*(\d{1,2})(?::([0-5]\d))?\s*$/.exec(text);
-    if (time) return Number(time[1]) <= 12 ? (Number(time[1]) % 12) * 30 + Number(time[2] ?? 0) / 2 : undefined;
-    const degrees = /^\s*(\d+(?:[.,]\d+)?)\s*°\s*$/.exec(text);
-    return degrees?.[1] ? plainNumber(degrees[1]) : undefined;
-  };
-  const show = (deg: number) => {
-    const minutes = Math.round((((deg % 360) + 360) % 360) * 2) % 720;
-    return `${Math.floor(minutes / 60) || 12}:${String(minutes % 60).padStart(2, "0")}`;
-  };
-  return <TypedField {...props} label={`${props.label}, o’clock`} reading={{ parse, show, hint: "An hour: 2, 2:30 or 75°" }} />;
+  return <TypedField {...props} label={`${props.label}, o’clock`} reading={{ parse: parseClock, show: clockFieldText, hint: "An hour: 2, 2:30, half past two or 75°" }} />;
 }
 
 /** A plain number with its unit in the label. */

@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import { amountText, clockText, inchesText, lengthText, parseLength, planeText, sentenceText } from "./measure";
+import { amountText, clockFieldText, clockText, inchesText, lengthText, parseClock, parseLength, planeText, sentenceText } from "./measure";
 
 describe("lengths as people type them", () => {
   it.each([
@@ -58,5 +58,18 @@ describe("amounts as they are shown", () => {
   it("puts amounts into a sentence, each as often as it is named", () => {
     const values = [{ name: "a", value: 12, unit: "mm" }, { name: "b", value: 50, unit: "%" }];
     expect(sentenceText("{a} of {b}, {a} again, {c}", values, "mm")).toBe("12 mm of 50 %, 12 mm again, {c}");
+  });
+});
+
+describe("hours as people type them", () => {
+  it.each([
+    ["2", 60], ["2:30", 75], ["12", 0], ["0:15", 7.5], ["half past four", 135], ["Half past 4", 135], ["quarter to three", 82.5], ["quarter past 12", 7.5],
+    ["quarter to 12", 352.5], ["four o’clock", 120], ["4 o'clock", 120], ["75°", 75], ["75.5 deg", 75.5], ["360°", 360],
+  ])("%s", (text, deg) => expect(parseClock(text)).toBeCloseTo(deg, 9));
+
+  it.each(["", "13", "25:00", "2:75", "noon", "half past", "half past thirteen", "-3", "400°", "1e3"])("refuses %s", (text) => expect(parseClock(text)).toBeUndefined());
+
+  it("stands in a field so that it reads back the same", () => {
+    for (let half = 0; half < 720; half += 7) expect(parseClock(clockFieldText(half / 2))).toBeCloseTo(half / 2, 9);
   });
 });

@@ -47,6 +47,29 @@ export function clockText(clockDeg: number): string {
   return halves % 2 === 0 ? `${hour} o’clock` : `half past ${HOURS[hour - 1]}`;
 }
 
+const QUARTERS: Record<string, number> = { "quarter past": 15, "half past": 30, "quarter to": -15 };
+
+/** A clock angle as people type it, in degrees; undefined where it is none. Takes 2, 2:30, half past four, quarter to 3, 4 o'clock, 75°. */
+export function parseClock(text: string): number | undefined {
+  const said = text.trim().toLowerCase();
+  const degrees = /^(\d+(?:[.,]\d+)?)\s*(?:°|deg|degrees)$/.exec(said)?.[1];
+  if (degrees) return within(Number(degrees.replace(",", ".")), 360);
+  const [, hour, minute] = /^(\d{1,2})(?::([0-5]\d))?(?:\s*o['’]?clock)?$/.exec(said) ?? [];
+  if (hour) return onDial(Number(hour), Number(minute ?? 0));
+  const [, part = "", name = ""] = /^(?:(quarter past|half past|quarter to)\s+)?([a-z]+|\d{1,2})(?:\s*o['’]?clock)?$/.exec(said) ?? [];
+  const spoken = HOURS.indexOf(name) + 1 || Number(name);
+  return Number.isInteger(spoken) && name !== "" ? onDial(spoken, QUARTERS[part] ?? 0) : undefined;
+}
+
+const within = (value: number, most: number) => (value <= most ? value : undefined);
+const onDial = (hour: number, minute: number) => (hour >= 0 && hour <= 12 ? (hour * 30 + minute / 2 + 360) % 360 : undefined);
+
+/** A clock angle as it stands in a field, to the minute: 2:30. */
+export function clockFieldText(clockDeg: number): string {
+  const minutes = Math.round((((clockDeg % 360) + 360) % 360) * 2) % 720;
+  return `${Math.floor(minutes / 60) || 12}:${String(minutes % 60).padStart(2, "0")}`;
+}
+
 const hourOf = (clockDeg: number) => Math.round((((clockDeg % 360) + 360) % 360) / 30) % 12 || 12;
 
 /** A plane through the axis by the two hours it runs through. */

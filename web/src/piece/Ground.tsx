@@ -26,6 +26,7 @@ export function GroundPatterns() {
       <pattern id="ground-loose" width="10" height="7" patternUnits="userSpaceOnUse"><path d="M0 6l5-5 5 5" fill="none" stroke={ink.rust} strokeWidth="1.4" /></pattern>
       <pattern id="ground-hard" width="9" height="9" patternUnits="userSpaceOnUse"><path d="M0 9l9-9v9z" fill={ink.slate} /></pattern>
       <pattern id="ground-resin" width="16" height="8" patternUnits="userSpaceOnUse"><path d="M0 4q4-5 8 0t8 0" fill="none" stroke={ink.slate} strokeWidth="1.3" /></pattern>
+      <pattern id="ground-air" width="9" height="9" patternUnits="userSpaceOnUse" patternTransform="rotate(45)"><rect width="9" height="9" fill={ink.waste} /><path d="M0 0V9" stroke={ink.slate} strokeWidth="1" strokeOpacity="0.55" /></pattern>
       <pattern id="ground-waste" width="7" height="7" patternUnits="userSpaceOnUse" patternTransform="rotate(45)"><rect width="7" height="7" fill={ink.waste} /></pattern>
     </defs>
   );

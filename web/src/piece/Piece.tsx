@@ -1,5 +1,6 @@
 import { Label, Slider, SliderOutput, SliderThumb, SliderTrack } from "react-aria-components";
 import styled from "styled-components";
+import type { Peel } from "../api/document";
 import { amountText, clockText } from "../kit/measure";
 import { focusRing, ink } from "../kit/theme";
 import { useUnit } from "../kit/Units";
@@ -39,7 +40,7 @@ const Title = styled.text`
   fill: ${ink.ink};
 `;
 
-const Peel = styled(Slider)`
+const PeelSlider = styled(Slider)`
   display: flex;
   align-items: center;
   gap: 14px;
@@ -86,6 +87,26 @@ function place(reachMm: number, lengthMm: number, width: number, height: number)
   return { scale, cx, cy, x0: cx + reachMm * scale + DIAL_PX + GAP_PX + SPINDLE_PX + spare, sectionY: cy, titleY: 15 };
 }
 
+const Met = styled.span`
+  font-weight: 400;
+  font-size: 15px;
+  line-height: 1.2;
+  min-width: 0;
+`;
+
+/** What the edge meets at the depth peeled to. */
+function OnThisCut({ look, peel }: { look: Look; peel: Peel }) {
+  const unit = useUnit();
+  const met = Object.entries(peel.shares).filter(([kind, share]) => kind !== "sound" && share > 0.0005).sort(([, a], [, b]) => b - a).slice(0, 3);
+  return (
+    <Met role="status">
+      {peel.reaches_form && "At the form. "}
+      {met.length === 0 ? "Sound wood all round." : met.map(([kind, share], index) => <span key={kind}>{index > 0 && " · "}{kind} <strong>{amountText(share, "share", unit)}</strong></span>)}
+      {peel.worst && <> · knocks <strong>{amountText(peel.worst.knocks_per_s, "a second", unit)}</strong> at {amountText(look.assessment.stages.blank.limit_rpm, "rpm", unit)}</>}
+    </Met>
+  );
+}
+
 /** Three drawings of the one solid, locked together. */
 export function Piece({ look, setPeel }: { look: Look; setPeel: (mm: number) => void }) {
   const [frame, { width, height }] = useSize<SVGSVGElement>();
@@ -106,11 +127,12 @@ export function Piece({ look, setPeel }: { look: Look; setPeel: (mm: number) => 
           </>
         )}
       </Turned>
-      <Peel value={look.peelMm} onChange={(value) => setPeel(value as number)} minValue={0} maxValue={Math.max(1, Math.floor(geometry.max_radius_mm * 0.6))} step={1}>
+      <PeelSlider value={look.peelMm} onChange={(value) => setPeel(value as number)} minValue={0} maxValue={Math.max(1, Math.floor(geometry.max_radius_mm * 0.6))} step={1}>
         <Label>Skin{look.peelMm > 0 ? ", peeled" : ""}</Label>
         <SliderOutput style={{ minWidth: 64 }}>{look.peelMm > 0 ? amountText(look.peelMm, "mm", unit) : "as it is"}</SliderOutput>
         <Track><Thumb aria-label="Depth peeled off the skin" /></Track>
-      </Peel>
+        {look.peel && <OnThisCut look={look} peel={look.peel} />}
+      </PeelSlider>
       <SkinView look={look} />
     </Frame>
   );

@@ -1,11 +1,11 @@
 import type { PointerEvent } from "react";
 import styled from "styled-components";
-import { isPath, type BodyDefect, type PathDefect } from "../api/document";
+import { isPath, type BodyDefect, type Geometry, type PathDefect, type Peel } from "../api/document";
 import { ink } from "../kit/theme";
 import { DefectTag, Handle } from "./Defect";
 import { follow, placeOf } from "./drag";
 import { freeId, makeDefect } from "./edit";
-import { bodyOnSkin, fold, pathPoints, surfaceMm } from "./geometry";
+import { bodyOnSkin, fold, pathPoints, profileMm, surfaceMm } from "./geometry";
 import { barbed, edgeOf, groundOf, outlinePath } from "./Ground";
 import type { Look } from "./types";
 import { defectHandle } from "./defectHandle";
@@ -31,7 +31,8 @@ export function SkinView({ look }: { look: Look }) {
   const tall = height - FOOT - 4;
   const at = (clockDeg: number, zMm: number): [number, number] => [LEFT + (clockDeg / 360) * wide, 4 + (1 - zMm / geometry.length_mm) * tall];
   const back = (x: number, y: number) => ({ clockDeg: ((x - LEFT) / wide) * 360, zMm: Math.min(geometry.length_mm, Math.max(0, (1 - (y - 4) / tall) * geometry.length_mm)) });
-  const peeled = (clockDeg: number) => Math.max(1, surfaceMm(geometry, clockDeg, look.zMm) - look.peelMm);
+  // The skin itself or, peeled, the round cut that the core has worked out for each z.
+  const peeled = (clockDeg: number, zMm: number) => (look.peel ? cutRadiusMm(look.peel, zMm) : surfaceMm(geometry, clockDeg, zMm));
   const toBy = (from: [number, number], to: [number, number]) => {
     const [a, b] = [back(...from), back(...to)];
     return { clockDeg: b.clockDeg - a.clockDeg, zMm: b.zMm - a.zMm };
@@ -41,7 +42,7 @@ export function SkinView({ look }: { look: Look }) {
     const tool = look.tool;
     const place = (x: number, y: number) => {
       const { clockDeg, zMm } = back(x, y);
-      return { clockDeg: fold(clockDeg), zMm, rMm: Math.max(1, peeled(clockDeg) - 8) };
+      return { clockDeg: fold(clockDeg), zMm, rMm: Math.max(1, peeled(clockDeg, zMm) - 8) };
     };
     const from = place(...placeOf(event));
     follow(event, () => undefined, (x, y) => look.add(makeDefect(tool, freeId(document.defects), from, place(x, y), "skin", geometry)));
@@ -56,6 +57,7 @@ export function SkinView({ look }: { look: Look }) {
           <text x={LEFT - 8} y={16} fontSize="14" textAnchor="end" fill={ink.quiet}>tail</text>
           <text x={LEFT - 8} y={tall} fontSize="14" textAnchor="end" fill={ink.quiet}>head</text>
           <g clipPath="url(#skin-clip)">
+            {look.peel && <Air peel={look.peel} at={at} geometry={geometry} />}
             {document.defects.map((defect) =>
               [-360, 0, 360].map((lap) =>
                 isPath(defect)
@@ -83,10 +85,24 @@ export function SkinView({ look }: { look: Look }) {
 type At = (clockDeg: number, zMm: number) => [number, number];
 type OnSkin<Kind> = { look: Look; defect: Kind; at: At; lap: number; toBy: (from: [number, number], to: [number, number]) => { clockDeg: number; zMm: number } };
 
+/** Radius of the cut at z, between the rows the core gave. */
+const cutRadiusMm = ({ rows }: Peel, zMm: number) => profileMm(rows.map((row) => [row.z_mm, row.radius_mm]), zMm) ?? (zMm < (rows[0]?.z_mm ?? 0) ? rows[0] : rows.at(-1))?.radius_mm ?? 1;
+
+/** Where the cut is beyond the wood. */
+function Air({ peel, at, geometry }: { peel: Peel; at: At; geometry: Geometry }) {
+  const half = geometry.length_mm / peel.rows.length / 2;
+  const d = peel.rows.flatMap(({ z_mm, stretches }) => stretches.filter(({ kind, id }) => kind === "air" && id === null).flatMap(({ from_deg, to_deg }) =>
+    [-360, 0].map((lap) => {
+      const [[x0, y0], [x1, y1]] = [at(from_deg + lap, z_mm + half), at(to_deg + lap, z_mm - half)];
+      return `M${x0.toFixed(1)} ${y0.toFixed(1)}H${x1.toFixed(1)}V${y1.toFixed(1)}H${x0.toFixed(1)}Z`;
+    })));
+  return <path d={d.join("")} fill="url(#ground-air)" stroke="none" pointerEvents="none" />;
+}
+
 /** Inked where this depth cuts the body; dashed where it lies under (or over) the surface. */
-function BodyOnSkin({ look, defect, at, lap, toBy, peeled }: OnSkin<BodyDefect> & { peeled: (clockDeg: number) => number }) {
+function BodyOnSkin({ look, defect, at, lap, toBy, peeled }: OnSkin<BodyDefect> & { peeled: (clockDeg: number, zMm: number) => number }) {
   const centre = { ...defect, centre: { ...defect.centre, clock_deg: fold(defect.centre.clock_deg) + lap } };
-  const met = bodyOnSkin(centre, peeled);
+  const met = bodyOnSkin(centre, (clockDeg) => peeled(clockDeg, defect.centre.z_mm));
   const outline = (met.length > 0 ? met : bodyOnSkin(centre, () => Math.max(1, defect.centre.r_mm))).map(([clockDeg, z]) => at(clockDeg, z));
   const [x, y] = at(centre.centre.clock_deg, centre.centre.z_mm);
   if (x < -60 || x > 4000) return null;
@@ -103,7 +119,7 @@ function BodyOnSkin({ look, defect, at, lap, toBy, peeled }: OnSkin<BodyDefect> 
 /** On the side, its own line as deep as it goes; on a face, where it comes to the edge of the map. */
 function PathOnSkin({ look, defect, at, lap, toBy }: OnSkin<PathDefect>) {
   const side = defect.enters === "side";
-  const gone = side && look.peelMm >= defect.depth_mm;
+  const gone = side && look.peel !== undefined && !look.peel.rows.some(({ stretches }) => stretches.some(({ id }) => id === defect.id));
   const places = pathPoints(defect, look.geometry);
   const base = fold(places[0]?.clockDeg ?? 0) - (places[0]?.clockDeg ?? 0) + lap;
   const line = side

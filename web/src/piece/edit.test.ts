@@ -31,6 +31,19 @@ describe("pointing", () => {
   });
 });
 
+describe("every kind of trouble", () => {
+  it.each(["galleries", "loose_piece", "hard_inclusion", "resin_body"] as const)("%s lies where it was pointed at, whole in its own measures", (tool) => {
+    const body = made(tool, at(45, 30, 70), at(45, 30, 70), "end") as BodyDefect;
+    expect(body).toMatchObject({ id: "N", type: tool, centre: { clock_deg: 45, r_mm: 70, z_mm: 30 } });
+    expect(Math.min(...body.size_mm)).toBeGreaterThanOrEqual(6);
+  });
+
+  it("draws bark along a stroke, with a thickness and nothing that only cracks have", () => {
+    const bark = made("bark_inclusion", at(300, 58), at(306, 20), "skin");
+    expect(bark).toEqual({ id: "N", type: "bark_inclusion", enters: "side", path: [{ clock_deg: 300, z_mm: 58 }, { clock_deg: 306, z_mm: 20 }], depth_mm: 20, width_mm: 5 });
+  });
+});
+
 describe("moving", () => {
   const pocket = made("void", at(350, 30, 70), at(350, 30, 70), "end") as BodyDefect;
 

@@ -1,9 +1,9 @@
 // Making and moving defects by pointing. Places stay on the blank; whether they make sense the core says.
-import type { Defect, Geometry } from "../api/document";
+import type { BodyType, Crack, Defect, Geometry } from "../api/document";
 import { isPath } from "../api/document";
 import { fold, surfaceMm, turn, type Place } from "./geometry";
 
-export type Tool = "crack" | "void" | "soft_zone";
+export type Tool = Defect["type"];
 
 const round = (value: number, to: number) => Math.round(value / to) * to;
 const within = (value: number, low: number, high: number) => Math.min(high, Math.max(low, value));
@@ -19,16 +19,32 @@ export function freeId(defects: Defect[]): string {
   }
 }
 
+const BODIES: Record<BodyType, { of: [number, number, number]; detail: object }> = {
+  void: { of: [0.18, 0.2, 0.16], detail: { contents: "air" } },
+  soft_zone: { of: [0.45, 0.6, 0.45], detail: { grade: "soft" } },
+  galleries: { of: [0.3, 0.5, 0.4], detail: { hole_diameter_mm: 2, holes_per_cm2: 2 } },
+  loose_piece: { of: [0.12, 0.3, 0.2], detail: { bonded_share: 0.3 } },
+  hard_inclusion: { of: [0.1, 0.1, 0.1], detail: { of: "stone" } },
+  resin_body: { of: [0.4, 0.5, 0.4], detail: { density_kg_m3: 1100 } },
+};
+
 /** A new defect from where the pointer went down and came up; on the skin, or on the tail face. */
 export function makeDefect(tool: Tool, id: string, from: Place, to: Place, on: "skin" | "end", geometry: Geometry): Defect {
-  if (tool === "crack") return on === "skin" ? sideCrack(id, from, to, geometry) : faceCrack(id, from, to, geometry);
+  if (tool === "crack" || tool === "bark_inclusion") return onPath(tool, on === "skin" ? sideCrack(id, from, to, geometry) : faceCrack(id, from, to, geometry));
   const centre = { clock_deg: round(from.clockDeg, 1), r_mm: round(from.rMm, 1), z_mm: round(from.zMm, 1) };
   const size = (share: number) => Math.max(6, round(within(geometry.max_radius_mm * share, 6, geometry.length_mm), 1));
-  if (tool === "void") return { id, type: "void", centre, size_mm: [size(0.18), size(0.2), size(0.16)], contents: "air" };
-  return { id, type: "soft_zone", centre, size_mm: [size(0.45), size(0.6), size(0.45)], grade: "soft" };
+  const { of, detail } = BODIES[tool];
+  return { id, type: tool, centre, size_mm: of.map(size), ...detail } as Defect;
 }
 
-function sideCrack(id: string, from: Place, to: Place, geometry: Geometry): Defect {
+/** Bark runs as a crack does, but fills its seam and cannot be glued shut. */
+function onPath(tool: "crack" | "bark_inclusion", crack: Crack): Defect {
+  if (tool === "crack") return crack;
+  const { id, enters, path, depth_mm } = crack;
+  return { id, type: "bark_inclusion", enters, path, depth_mm, width_mm: 5 };
+}
+
+function sideCrack(id: string, from: Place, to: Place, geometry: Geometry): Crack {
   const still = Math.abs(turn(from.clockDeg, to.clockDeg)) < 2 && Math.abs(to.zMm - from.zMm) < geometry.length_mm * 0.04;
   const reach = geometry.length_mm * 0.3;
   const ends = still ? [{ ...from, zMm: from.zMm - reach }, { ...from, zMm: from.zMm + reach }] : [from, to];
@@ -36,7 +52,7 @@ function sideCrack(id: string, from: Place, to: Place, geometry: Geometry): Defe
   return { id, type: "crack", enters: "side", path, depth_mm: round(geometry.max_radius_mm * 0.2, 1), width_mm: 1, through: false, mend: "none" };
 }
 
-function faceCrack(id: string, from: Place, to: Place, geometry: Geometry): Defect {
+function faceCrack(id: string, from: Place, to: Place, geometry: Geometry): Crack {
   const still = Math.abs(turn(from.clockDeg, to.clockDeg)) < 2 && Math.abs(to.rMm - from.rMm) < 3;
   const ends = still ? [{ ...from, rMm: from.rMm - 12 }, { ...from, rMm: from.rMm + 12 }] : [from, to];
   const path = ends.map(({ clockDeg, rMm }) => ({

@@ -1,4 +1,4 @@
-import type { Assessment, Defect, Document, Geometry } from "../api/document";
+import type { Assessment, Defect, Document, Geometry, Peel } from "../api/document";
 import type { Tool } from "./edit";
 
 /** What the three drawings share: one piece, one hand, one z, one chosen defect. */
@@ -11,6 +11,8 @@ export type Look = {
   zMm: number;
   setZ: (mm: number) => void;
   peelMm: number;
+  /** What the cut at that depth meets, once the core has said; nothing while the skin is whole. */
+  peel: Peel | undefined;
   chosen: string | undefined;
   choose: (id: string | undefined) => void;
   tool: Tool | undefined;

@@ -45,8 +45,14 @@ const Place = styled(NavLink)`
   &:focus-visible { outline: 3px solid ${ink.ochre}; outline-offset: -3px; }
 `;
 
+const Bare = styled.p`
+  align-self: center;
+  padding: 0 22px;
+  color: ${ink.quiet};
+`;
+
 /** Every blank as its own silhouette, with its wait as a ring that closes or a notch when it is ready for a hand. */
-export function Rack({ shop, current, children }: { shop: Shop; current: number | undefined; children: React.ReactNode }) {
+export function Rack({ shop, current, seeking, children }: { shop: Shop; current: number | undefined; /** Digits typed so far on the way to a number. */ seeking: string; children: React.ReactNode }) {
   const here = useRef<HTMLAnchorElement>(null);
   useEffect(() => {
     // Newer browsers answer with a promise, which must not become the effect's clean-up.
@@ -56,9 +62,10 @@ export function Rack({ shop, current, children }: { shop: Shop; current: number 
     <Strip>
       <House>
         <h1>Mossy<br />Anvil</h1>
-        <p>{shop.name}</p>
+        <p role={seeking ? "status" : undefined}>{seeking ? <strong>to No. {seeking} …</strong> : shop.name}</p>
       </House>
       <Places aria-label="Rack">
+        {shop.rack.length === 0 && <Bare>Nothing on the rack yet.</Bare>}
         {shop.rack.map((place) => (
           <Place key={place.id} to={`/blanks/${place.id}`} ref={place.id === current ? here : undefined} aria-label={`${place.number ?? ""} ${place.name}, ${stateText(place)}`} title={place.name}>
             <span className="number">{place.number ?? "–"}</span>

@@ -68,10 +68,18 @@ function BodyFields({ defect, put, fault }: Part<BodyDefect>) {
         {["In and out", "Round", "Along"].map((name, axis) => (
           <LengthField key={name} label={name} value={defect.size_mm[axis] ?? 0} onChange={(size) => setSize(axis, size)} fault={fault(`size_mm/${axis}`)} />
         ))}
+        {defect.type === "galleries" && (
+          <>
+            <LengthField label="Hole across" value={defect.hole_diameter_mm} onChange={(hole_diameter_mm) => put({ ...defect, hole_diameter_mm })} fault={fault("hole_diameter_mm")} />
+            <NumberField label="Holes to the cm²" value={defect.holes_per_cm2} onChange={(holes_per_cm2) => put({ ...defect, holes_per_cm2 })} fault={fault("holes_per_cm2")} />
+          </>
+        )}
+        {defect.type === "loose_piece" && <NumberField label="Of its back held, %" value={Math.round(defect.bonded_share * 1000) / 10} onChange={(percent) => put({ ...defect, bonded_share: percent / 100 })} fault={fault("bonded_share")} />}
         {defect.type === "resin_body" && <NumberField label="Density, kg/m³" value={defect.density_kg_m3} onChange={(density_kg_m3) => put({ ...defect, density_kg_m3 })} fault={fault("density_kg_m3")} />}
       </Fields>
       <div style={{ marginBottom: 12 }}>
         {defect.type === "soft_zone" && <Choice label="How far gone" value={defect.grade} options={{ firm: "Firm", soft: "Soft", spongy: "Spongy" }} onChange={(grade) => put({ ...defect, grade })} />}
+        {defect.type === "hard_inclusion" && <Choice label="What it is" value={defect.of} options={{ stone: "Stone", metal: "Metal", knot: "Knot" }} onChange={(of) => put({ ...defect, of })} />}
         {defect.type === "void" && <Choice label="What is in it" value={defect.contents} options={{ air: "Air", dirt: "Dirt", bark: "Bark", stone: "Stone" }} onChange={(contents) => put({ ...defect, contents })} />}
       </div>
     </>

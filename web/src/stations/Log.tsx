@@ -10,7 +10,7 @@ import { NumberField } from "../kit/MeasureField";
 import { amountText } from "../kit/measure";
 import { focusRing, ink } from "../kit/theme";
 import { useUnit } from "../kit/Units";
-import { Fault, Heading, Quiet, Row } from "./parts";
+import { Carry, Fault, Heading, Quiet, Row } from "./parts";
 import { STAGES } from "./Turn";
 import type { AtStation } from "./types";
 
@@ -43,6 +43,9 @@ export function Log(at: AtStation) {
       <Heading>So far</Heading>
       <ul aria-label="Journal">{[...at.draft.journal].reverse().map((entry) => <Written key={entry.id} entry={entry} />)}</ul>
       {at.draft.journal.length === 0 && <Quiet>Nothing logged yet.</Quiet>}
+      <Heading>To keep or hand on</Heading>
+      <Carry href={`/api/blanks/${at.id}/export`} download>This blank as a file</Carry>
+      {at.draft.dirty && <Quiet>As it was last saved: your draft is not in it.</Quiet>}
     </>
   );
 }

@@ -7,6 +7,7 @@ import { amountText } from "../kit/measure";
 import { Findings, Worked } from "../kit/Says";
 import { useUnit } from "../kit/Units";
 import { Fault, Heading, Quiet, Row, Ticket } from "./parts";
+import { Casting } from "./Casting";
 import { VERDICTS } from "./Survey";
 import type { AtStation } from "./types";
 
@@ -46,6 +47,7 @@ export function Mend(at: AtStation) {
         </>
       )}
       {assessment.drying && <Water drying={assessment.drying} at={at} />}
+      <Casting at={at} />
     </>
   );
 }

@@ -7,13 +7,17 @@ import { Findings, Sentence, Worked } from "../kit/Says";
 import { focusRing, ink } from "../kit/theme";
 import { useUnit } from "../kit/Units";
 import { NAMES } from "../piece/Defect";
+import type { Tool } from "../piece/edit";
 import { middleOf } from "../piece/geometry";
 import { DefectFields } from "./DefectFields";
 import { Quiet, Row } from "./parts";
 import type { AtStation } from "./types";
 import { Button as AriaButton } from "react-aria-components";
 
-const TOOLS = { crack: "Crack", void: "Void", soft_zone: "Soft zone" } as const;
+const TOOLS: Record<Tool, string> = {
+  crack: "Crack", void: "Void", soft_zone: "Soft zone", galleries: "Galleries", bark_inclusion: "Bark", loose_piece: "Loose piece", hard_inclusion: "Stone or knot", resin_body: "Resin",
+};
+const drawnAlong = (tool: Tool) => tool === "crack" || tool === "bark_inclusion";
 export const VERDICTS: Record<DefectReport["verdict"], string> = {
   cut_away: "Cut away", leave: "Leave", fill: "Fill", hold: "Hold", soak: "Soak", stop: "Stop",
 };
@@ -75,7 +79,7 @@ function AddFound({ at }: { at: AtStation }) {
     return (
       <Pointing role="status">
         <p>
-          <strong>{TOOLS[tool]}:</strong> {tool === "crack" ? "draw along it on the skin or the end, or point at its middle." : "point at its middle, on the skin or the end."}
+          <strong>{TOOLS[tool]}:</strong> {drawnAlong(tool) ? "draw along it on the skin or the end, or point at its middle." : "point at its middle, on the skin or the end."}
         </p>
         <Row style={{ marginTop: 8 }}>
           <Button onPress={() => at.placeHere(tool)}>Put it at the hand</Button>
@@ -86,8 +90,8 @@ function AddFound({ at }: { at: AtStation }) {
   }
   return (
     <Row style={{ marginTop: 16 }}>
-      <span style={{ alignSelf: "center", fontWeight: 650 }}>Found something?</span>
-      {(Object.keys(TOOLS) as (keyof typeof TOOLS)[]).map((tool) => (
+      <span style={{ flex: "1 0 100%", fontWeight: 650 }}>Found something?</span>
+      {(Object.keys(TOOLS) as Tool[]).map((tool) => (
         <Button key={tool} onPress={() => at.take(tool)}>{TOOLS[tool]}</Button>
       ))}
     </Row>

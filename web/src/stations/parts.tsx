@@ -32,6 +32,20 @@ export const Ticket = styled.table`
   tbody th { font-weight: 650; }
 `;
 
+/** A link that hands over a file, looking like a button. */
+export const Carry = styled.a`
+  display: inline-grid;
+  align-items: center;
+  min-height: 44px;
+  padding: 0 16px;
+  border: 1px solid ${ink.ink};
+  color: ${ink.ink};
+  font-weight: 650;
+  text-decoration: none;
+  &:hover { text-decoration: underline; text-underline-offset: 3px; }
+  &:focus-visible { outline: 3px solid ${ink.ochre}; outline-offset: 1px; }
+`;
+
 export const Quiet = styled.p`
   color: ${ink.quiet};
   font-size: 15px;

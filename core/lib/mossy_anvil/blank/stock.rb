@@ -12,11 +12,8 @@ module MossyAnvil
 
     # Rows by key and by name, in lower case.
     def self.rows(table)
-      (@rows ||= {})[table] ||= begin
-        keys = Table[table]["columns"]
-        rows = Table[table]["rows"].map { |row| keys.zip(row).to_h.freeze }
-        rows.flat_map { |row| [row["key"], row["name"]].map { |name| [name.downcase, row] } }.to_h.freeze
-      end
+      (@rows ||= {})[table] ||=
+        Table.rows(table).flat_map { |row| [row["key"], row["name"]].map { |name| [name.downcase, row] } }.to_h.freeze
     end
 
     attr_reader :row

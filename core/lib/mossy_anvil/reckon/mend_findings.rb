@@ -26,8 +26,9 @@ module MossyAnvil
     def shrinks(sizes)
       return unless sizes
 
-      say(:plain, "By then {from} across has become {along} along the rings and {across} across them: a round goes oval.", figure: "/drying/shrinkage/along_rings_mm",
-        from: [sizes[:from_mm], "mm"], along: [sizes[:along_rings_mm], "mm"], across: [sizes[:across_rings_mm], "mm"])
+      along, across = %i[along_rings_mm across_rings_mm].map { |way| [sizes[:from_mm] - sizes[way], "mm"] }
+      say(:plain, "By then {from} across loses {along} along the rings and {across} across them: a round goes oval.", figure: "/drying/shrinkage/along_rings_mm",
+        from: [sizes[:from_mm], "mm"], along: along, across: across)
     end
 
     # The driest gate that a filler chosen here asks for; the film finish where nothing is to be filled.

@@ -1,0 +1,50 @@
+// What differs between two versions of a blank, in words. Nothing is judged here.
+import { isPath, type Defect, type Document } from "../api/document";
+import { amountText, type LengthUnit } from "../kit/measure";
+
+export type Difference = { what: string; mine: string; theirs: string };
+const NONE = "—";
+
+const WORDS: Record<string, string> = {
+  depth_mm: "depth", width_mm: "mouth", clock_deg: "hour", r_mm: "off the axis", z_mm: "off the head", diameter_mm: "across", length_mm: "length", height_mm: "height",
+  density_kg_m3: "density", moisture_pct: "moisture", centre_offset_mm: "centre shifted", size_mm: "size", bonded_share: "held", hole_diameter_mm: "holes", holes_per_cm2: "holes to the cm²",
+  grain_clock_deg: "grain runs", mass_kg: "weight", ballast_kg: "ballast", swing_mm: "swing", between_centres_mm: "between centres",
+};
+const word = (key: string) => WORDS[key] ?? (/^\d+$/.test(key) ? String(Number(key) + 1) : key.replaceAll("_", " "));
+
+function shown(key: string, value: unknown, unit: LengthUnit): string {
+  if (value === undefined || value === null) return NONE;
+  if (typeof value !== "number") return String(value);
+  const of = { mm: "mm", deg: "clock", pct: "%", m3: "kg/m3", kg: "kg" }[/_(mm|deg|pct|m3|kg)$/.exec(key)?.[1] ?? ""];
+  return of ? amountText(value, of, unit) : String(value);
+}
+
+/** Each value of a tree under its way there. */
+function leaves(node: unknown, way: string[] = []): Map<string, { way: string[]; value: unknown }> {
+  if (typeof node !== "object" || node === null) return new Map([[way.join("/"), { way, value: node }]]);
+  return new Map(Object.entries(node).flatMap(([key, child]) => [...leaves(child, [...way, key])]));
+}
+
+function between(what: string, mine: unknown, theirs: unknown, unit: LengthUnit): Difference[] {
+  const [here, there] = [leaves(mine ?? {}), leaves(theirs ?? {})];
+  return [...new Set([...here.keys(), ...there.keys()])].flatMap((at) => {
+    const [a, b] = [here.get(at), there.get(at)];
+    if (a?.value === b?.value) return [];
+    const way = a?.way ?? b?.way ?? [];
+    const key = [...way].reverse().find((part) => /[a-z]/.test(part)) ?? "";
+    return [{ what: [what, ...way.map(word)].filter(Boolean).join(" · "), mine: shown(key, a?.value, unit), theirs: shown(key, b?.value, unit) }];
+  });
+}
+
+const summary = (defect: Defect | undefined) => (defect ? `${defect.type.replaceAll("_", " ")}${isPath(defect) ? `, ${defect.path.length} points` : ""}` : NONE);
+
+/** Differences of the same blank as it is here and as somebody else saved it; readings are added, not saved, and left out. */
+export function differences(mine: Document, theirs: Document, unit: LengthUnit): Difference[] {
+  const ids = [...new Set([...mine.defects, ...theirs.defects].map(({ id }) => id))];
+  const found = ids.flatMap((id) => {
+    const [a, b] = [mine, theirs].map(({ defects }) => defects.find((defect) => defect.id === id));
+    return a && b ? between(id, a, b, unit) : [{ what: id, mine: summary(a), theirs: summary(b) }];
+  });
+  const rest = (["name", "number", "material", "shape", "form", "lathe"] as const).flatMap((part) => between(part, mine[part], theirs[part], unit));
+  return [...found, ...rest];
+}

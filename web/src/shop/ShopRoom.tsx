@@ -1,0 +1,147 @@
+import { useQueryClient } from "@tanstack/react-query";
+import { useState } from "react";
+import { DropZone, FileTrigger, type FileDropItem } from "react-aria-components";
+import { Link } from "react-router";
+import styled from "styled-components";
+import { api, Refused } from "../api/client";
+import type { Problem, Shop, TakenIn } from "../api/document";
+import { Button } from "../kit/Button";
+import { ink } from "../kit/theme";
+import { Carry, Fault, Heading, Quiet, Row } from "../stations/parts";
+
+const Frame = styled.main`
+  overflow-y: auto;
+  padding: 22px 30px 40px;
+  display: grid;
+  grid-template-columns: minmax(0, 3fr) minmax(320px, 2fr);
+  gap: 10px 44px;
+  align-content: start;
+  @media (max-width: 900px) { grid-template-columns: minmax(0, 1fr); padding: 16px; }
+  h2 { grid-column: 1 / -1; font-size: 22px; }
+`;
+
+const Drop = styled(DropZone)`
+  border: 2px dashed ${ink.slate};
+  padding: 18px 20px;
+  display: grid;
+  gap: 12px;
+  justify-items: start;
+  &[data-drop-target] { border-color: ${ink.moss}; background: ${ink.mossPale}; }
+`;
+
+const Pieces = styled.ul`
+  columns: 2 220px;
+  li { break-inside: avoid; border-top: 1px solid ${ink.rule}; display: flex; align-items: center; gap: 10px; }
+  li a { color: inherit; min-height: 44px; display: flex; align-items: center; }
+  li a:first-child { flex: 1; min-width: 0; text-decoration: none; gap: 8px; }
+  li a:focus-visible { outline: 3px solid ${ink.ochre}; outline-offset: -2px; }
+`;
+
+const Outcome = styled.li`
+  border-top: 1px solid ${ink.rule};
+  padding: 9px 0;
+`;
+
+/** What became of one file: where it went, or what is wrong with it. */
+type Brought = { key: number; file: File; done?: { id: number; text: string } | { shop: TakenIn }; problem?: Problem };
+
+const isArchive = (file: File) => file.name.toLowerCase().endsWith(".zip");
+
+/** What is not about one blank: bringing in and carrying out. */
+export function ShopRoom({ shop }: { shop: Shop }) {
+  return (
+    <Frame>
+      <h2>{shop.name}</h2>
+      <section aria-label="Bring in"><BringIn /></section>
+      <section aria-label="Carry out">
+        <Heading as="h3">Carry out</Heading>
+        <Carry href="/api/shop/archive" download>The whole shop, one archive</Carry>
+        <Quiet>Every blank as a file of its own, with its journal, in one zip. It goes back in here or into another shop.</Quiet>
+        {shop.rack.length > 0 && <Heading as="h3">One blank, as a file</Heading>}
+        <Pieces>
+          {shop.rack.map((place) => (
+            <li key={place.id}>
+              <Link to={`/blanks/${place.id}`}><strong>{place.number ?? "–"}</strong> {place.name}</Link>
+              <a href={`/api/blanks/${place.id}/export`} download aria-label={`File of ${place.number ?? ""} ${place.name}`}>file</a>
+            </li>
+          ))}
+        </Pieces>
+      </section>
+    </Frame>
+  );
+}
+
+function BringIn() {
+  const [brought, setBrought] = useState<Brought[]>([]);
+  const [busy, setBusy] = useState<string>();
+  const client = useQueryClient();
+
+  const take = async (entry: Brought, way: "plain" | "other") => {
+    const { file } = entry;
+    setBusy(file.name);
+    let after: Brought;
+    try {
+      if (isArchive(file)) after = { ...entry, done: { shop: await api.importShop(file, way === "plain" ? "keep" : "copy") } };
+      else {
+        const { id, document } = await api.importBlank(file, way === "plain" ? "own" : "next");
+        after = { ...entry, done: { id, text: `${document.number ?? ""} ${document.name}` } };
+      }
+    } catch (fault) {
+      if (!(fault instanceof Refused)) throw fault;
+      after = { ...entry, problem: fault.problem };
+    }
+    setBrought((was) => [after, ...was.filter(({ key }) => key !== entry.key)]);
+    setBusy(undefined);
+    await client.invalidateQueries();
+  };
+  // One after another: each gets its number before the next is read.
+  const takeAll = async (files: File[]) => {
+    for (const [index, file] of files.entries()) await take({ key: Date.now() + index, file }, "plain");
+  };
+
+  return (
+    <>
+      <Heading as="h3">Bring in</Heading>
+      <Drop getDropOperation={() => "copy"} onDrop={(event) => {
+        const items = event.items.filter((item): item is FileDropItem => item.kind === "file");
+        void Promise.all(items.map((item) => item.getFile())).then(takeAll);
+      }}>
+        <p>Blank files (<code>.anvil.json</code>) or a whole shop (<code>.zip</code>): drop them here, or choose them.</p>
+        <FileTrigger allowsMultiple acceptedFileTypes={[".json", ".zip"]} onSelect={(files) => void takeAll([...(files ?? [])])}>
+          <Button $kind="go">Choose files</Button>
+        </FileTrigger>
+      </Drop>
+      {busy && <Quiet role="status">Taking in {busy} …</Quiet>}
+      <ul aria-label="Brought in">{brought.map((entry) => <Result key={entry.key} entry={entry} onOther={() => void take(entry, "other")} />)}</ul>
+    </>
+  );
+}
+
+function Result({ entry, onOther }: { entry: Brought; onOther: () => void }) {
+  const { file, done, problem } = entry;
+  if (done && "id" in done) return <Outcome>{file.name}: taken in as <Link to={`/blanks/${done.id}`} style={{ color: ink.moss, fontWeight: 650 }}>{done.text}</Link></Outcome>;
+  if (done) {
+    const { taken_in, already_here, differ, renumbered } = done.shop;
+    return (
+      <Outcome>
+        {file.name}: {taken_in} taken in, {already_here} here already.
+        {renumbered.map(({ name, from, to }) => <Quiet key={name}>{name} had No. {from}, which is taken: it is No. {to} now.</Quiet>)}
+        {differ.length > 0 && (
+          <>
+            <Quiet>{differ.join(", ")}: changed since, and left as here.</Quiet>
+            <Row><Button onPress={onOther}>Take the archive’s in as copies</Button></Row>
+          </>
+        )}
+      </Outcome>
+    );
+  }
+  const taken = problem?.status === 409;
+  return (
+    <Outcome>
+      <Fault role="alert">{file.name} was not taken in.</Fault>
+      <ul>{(problem?.errors ?? []).map(({ pointer, detail }) => <li key={pointer + detail}><code>{pointer || "the file"}</code> {detail}</li>)}</ul>
+      {!problem?.errors?.length && <p>{problem?.detail}</p>}
+      {taken && <Row><Button onPress={onOther}>Take it in under the next number</Button></Row>}
+    </Outcome>
+  );
+}
