@@ -24,6 +24,8 @@ RSpec.describe "A day in the shop", :browser do
     choose_option "Soft"
     click_on "Save"
     expect(page).to have_css("[role=alert]", text: "saved elsewhere since you opened it")
+    rows = all("[role=group][aria-label='What differs'] tbody tr").map(&:text)
+    expect(rows).to contain_exactly(/A · grade\s*soft\s*spongy/, /B · depth\s*25 mm\s*31 mm/)
     expect(db[:defects].where(blank_id: blank_id(32), ref: "A").get(:grade)).to eq("spongy")
     expect(page).to have_css("li", text: "Soft zone at half past seven")
     click_on "Take theirs"
@@ -78,6 +80,39 @@ RSpec.describe "A day in the shop", :browser do
     click_on "Save"
     expect(page).to have_text("saved")
     expect(db[:defects].first(blank_id: blank_id(32), ref: "B")).to include(depth_mm: be_within(1e-9).of(28.575), width_mm: 3.0)
+  end
+
+  it "looks under the skin before it is cut: the peel says what the edge will meet" do
+    open_blank 38
+    find("input[type=range]", visible: :all).send_keys(*([:arrow_right] * 12))
+    expect(page).to have_text("Skin, peeled")
+    expect(page).to have_css("[role=status]", text: /air 7\d % · knocks \d+ a second at/)
+    find("input[type=range]", visible: :all).send_keys(*([:arrow_right] * 14))
+    expect(page).to have_css("[role=status]", text: "At the form")
+  end
+
+  it "reckons a pour round the piece, and says at its field when the mould is too small" do
+    open_blank 35, "mend"
+    click_on "Reckon a pour"
+    expect(page).to have_css("tr", text: /Into the mould\s*\d+ ml/)
+    find("label", text: "deep-pour casting epoxy").click
+    expect(page).to have_css("tr", text: /Working time\s*720 min/)
+    fill_in "Width, mm", with: "2 in\n"
+    fill_in "Length, mm", with: "40\n"
+    expect(page).to have_css("[slot=errorMessage]", text: "more than the wood in it")
+  end
+
+  it "finds the keys, turns the light down, and goes to a number by typing it" do
+    open_blank 31
+    find("body").send_keys("?")
+    expect(page).to have_css("aside[aria-label=Keys]", text: "straight to that number")
+    click_on "Close"
+    find("body").send_keys("n", "n")
+    expect(page).to have_css("html[data-light=night]")
+    visit page.current_path
+    expect(page).to have_css("html[data-light=night]")
+    find("body").send_keys("4", "0")
+    expect(page).to have_css("h2", text: "40 Latch knob")
   end
 
   it "goes along the rack, blank by blank and back" do

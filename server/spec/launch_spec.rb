@@ -1,46 +1,12 @@
 # frozen_string_literal: true
 
 require_relative "server_helper"
-require "net/http"
-require "tmpdir"
-
-# One run of server/launch.rb on a port of its own.
-class LaunchRun
-  attr_reader :port, :pid
-
-  def initialize(*arguments, **environment)
-    @port = TCPServer.open("127.0.0.1", 0) { |server| server.addr[1] }
-    @log = File.join(Dir.mktmpdir("launch"), "log")
-    clean = { "PORT" => @port.to_s, "WORKERS" => "1" }.merge(environment.transform_keys(&:to_s))
-    @pid = Bundler.with_unbundled_env do
-      Process.spawn(clean, "ruby", "-r#{Loft::ROOT}/vendor/bundle/bundler/setup", "#{Loft::ROOT}/server/launch.rb", *arguments,
-        out: @log, err: @log, in: File::NULL, pgroup: true)
-    end
-  end
-
-  def said = File.read(@log)
-
-  def ready!
-    200.times do
-      return self if said.include?("is ready")
-      raise "stopped: #{said}" if Process.waitpid(@pid, Process::WNOHANG)
-
-      sleep 0.1
-    end
-    raise "not ready: #{said}"
-  end
-
-  def stop(signal)
-    Process.kill(signal, @pid)
-    _, status = Process.wait2(@pid)
-    status
-  end
-
-  def get(path) = Net::HTTP.get_response("127.0.0.1", path, @port)
-end
+require_relative "launch_run"
 
 # The real start command's second half (set-up has been done), started and stopped and killed for real.
 RSpec.describe "Starting the application", :server do
+  include Patience
+
   let(:url) { ServerHelper.url.sub(%r{/[^/]+\z}, "/launch_test") }
 
   before do
@@ -98,7 +64,7 @@ RSpec.describe "Starting the application", :server do
     Process.kill("KILL", -Process.getpgid(run.pid))
     Process.wait(run.pid)
     saver.join
-    wait_until { !answers?(run) }
+    wait_until { !run.answers? }
     expect(acknowledged).to be > 1
     again = started
     now = JSON.parse(again.get("/api/blanks/1").body)
@@ -113,9 +79,9 @@ RSpec.describe "Starting the application", :server do
     answers = []
     asking = true
     asker = Thread.new { answers << run.get("/api/shop").code while asking }
-    old = workers(run)
+    old = run.workers
     Process.kill("HUP", run.pid)
-    wait_until { (workers(run) & old).empty? && workers(run).size == 2 }
+    wait_until { (run.workers & old).empty? && run.workers.size == 2 }
     asking = false
     asker.join
     expect(answers.size).to be > 5
@@ -125,27 +91,11 @@ RSpec.describe "Starting the application", :server do
 
   it "starts the server again when it is killed, and the screen's next question is answered" do
     run = started
-    Process.kill("KILL", server(run))
-    wait_until { answers?(run) }
+    Process.kill("KILL", run.server)
+    wait_until { run.answers? }
     expect(run.said).to include("The server stopped by itself")
     expect(rack(run).size).to eq(12)
     run.stop("TERM")
-  end
-
-  def children(pid) = Dir["/proc/#{pid}/task/*/children"].flat_map { |file| File.read(file).split.map(&:to_i) }
-  def server(run) = children(run.pid).find { |pid| File.read("/proc/#{pid}/cmdline").match?(/puma|serve\.rb/) }
-  def workers(run) = children(server(run)).select { |pid| File.read("/proc/#{pid}/cmdline").include?("cluster worker") }
-
-  def answers?(run)
-    run.get("/readyz").is_a?(Net::HTTPOK)
-  rescue SystemCallError, IOError
-    false
-  end
-
-  def wait_until(seconds = 40)
-    deadline = Process.clock_gettime(Process::CLOCK_MONOTONIC) + seconds
-    sleep 0.1 until yield || Process.clock_gettime(Process::CLOCK_MONOTONIC) > deadline
-    expect(yield).to be_truthy
   end
 
   it "outlives its database: 503 while that is away, then as before, with all that was saved" do
@@ -153,13 +103,11 @@ RSpec.describe "Starting the application", :server do
       File.chmod(0o755, folder)
       run = LaunchRun.new(MOSSY_ANVIL_STATE: folder).ready!
       kept = JSON.parse(run.get("/api/blanks/1").body)
-      pid = Integer(File.foreach(File.join(folder, "postgres", "data", "postmaster.pid")).first)
-      Process.kill("STOP", Integer(File.read("/proc/#{pid}/stat").split[3])) # the overseer: nobody starts the database again
-      Process.kill("KILL", pid)
+      run.take_database_away
       wait_until { run.get("/api/blanks/1").code == "503" }
       expect(JSON.parse(run.get("/readyz").body)["detail"]).to include("Nothing was saved")
-      Process.kill("CONT", run.pid)
-      wait_until { answers?(run) }
+      run.let_database_come_back
+      wait_until { run.answers? }
       expect(run.said).to include("The database stopped by itself")
       expect(JSON.parse(run.get("/api/blanks/1").body)).to eq(kept)
       expect(run.stop("TERM")).to be_success

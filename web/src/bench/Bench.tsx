@@ -42,6 +42,7 @@ const Title = styled.div`
   h2 { font-size: 22px; font-weight: 750; }
   .facts { color: ${ink.quiet}; flex: 1; }
   .settling { opacity: 0.6; }
+  @media (max-width: 600px) { h2 { flex: 1; } .facts { flex: 1 0 100%; order: 9; } }
 `;
 
 /** One blank on the bench: the piece in view, the docket beside it, the next move below. */

@@ -9,6 +9,12 @@ const Strip = styled.header`
   grid-template-columns: auto minmax(0, 1fr) auto;
   border-bottom: 2px solid ${ink.ink};
   min-height: 0;
+  @media (max-width: 600px) {
+    grid-template: "house corner" 88px "places places" 88px / 1fr auto;
+    > div:first-child { grid-area: house; }
+    > nav { grid-area: places; border-left: 0; border-top: 1px solid ${ink.rule}; }
+    > div:last-child { grid-area: corner; }
+  }
 `;
 
 const House = styled.div`
@@ -27,13 +33,13 @@ const Places = styled.nav`
 `;
 
 const Place = styled(NavLink)`
-  flex: 1 0 80px;
+  flex: 1 0 76px;
   max-width: 104px;
   display: grid;
   grid-template: "number shape" 44px "state state" 26px / 26px 1fr;
   align-content: center;
-  padding: 0 8px;
-  gap: 2px 6px;
+  padding: 0 6px 0 8px;
+  gap: 2px 4px;
   text-decoration: none;
   color: inherit;
   border-right: 1px solid ${ink.rule};

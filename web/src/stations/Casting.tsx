@@ -17,10 +17,13 @@ const MARGIN_MM = 10;
 const SIZES = { box: [["width_mm", "Width"], ["length_mm", "Length"], ["depth_mm", "Depth of the pour"]], tube: [["diameter_mm", "Inside across"], ["depth_mm", "Depth of the pour"]] } as const;
 
 /** A mould with a finger's breadth round the blank, standing on its head end. */
-function roomy(kind: Mould["type"], reachMm: number, lengthMm: number): Mould {
-  const across = Math.ceil(2 * reachMm) + 2 * MARGIN_MM;
-  const depth_mm = Math.ceil(lengthMm) + MARGIN_MM;
-  return kind === "box" ? { type: "box", width_mm: across, length_mm: across, depth_mm } : { type: "tube", diameter_mm: across, depth_mm };
+function roomy(kind: Mould["type"], { document, assessment }: AtStation): Mould {
+  const { max_radius_mm, length_mm } = assessment.geometry;
+  const round = (mm: number) => Math.ceil(mm) + 2 * MARGIN_MM;
+  const depth_mm = Math.ceil(length_mm) + MARGIN_MM;
+  if (kind === "tube") return { type: "tube", diameter_mm: round(2 * max_radius_mm), depth_mm };
+  const [width, length] = document.shape.type === "block" ? [document.shape.width_mm, document.shape.height_mm] : [2 * max_radius_mm, 2 * max_radius_mm];
+  return { type: "box", width_mm: round(width), length_mm: round(length), depth_mm };
 }
 
 /** One pour round the blank as it stands: how much to mix, and what it lifts. */
@@ -35,8 +38,7 @@ export function Casting({ at }: { at: AtStation }) {
 }
 
 function Poured({ at }: { at: AtStation }) {
-  const { geometry } = at.assessment;
-  const [mould, setMould] = useState<Mould>(() => roomy("box", geometry.max_radius_mm, geometry.length_mm));
+  const [mould, setMould] = useState<Mould>(() => roomy("box", at));
   const [resin, setResin] = useState("casting_epoxy");
   const table = useQuery({ queryKey: ["table", "resins"], queryFn: () => api.table("resins"), staleTime: Infinity });
   const names = Object.fromEntries((table.data?.rows ?? []).map((row) => [String(row["key"]), String(row["name"])]));
@@ -46,7 +48,7 @@ function Poured({ at }: { at: AtStation }) {
   const fault = (size: string) => problem?.errors?.find(({ pointer }) => pointer === `/pour/mould/${size}`)?.detail;
   return (
     <div style={{ display: "grid", gap: 10 }}>
-      <Choice label="Mould" value={mould.type} options={{ box: "Box", tube: "Tube" }} onChange={(kind) => setMould(roomy(kind, geometry.max_radius_mm, geometry.length_mm))} />
+      <Choice label="Mould" value={mould.type} options={{ box: "Box", tube: "Tube" }} onChange={(kind) => setMould(roomy(kind, at))} />
       <Fields>
         {SIZES[mould.type].map(([size, name]) => (
           <LengthField key={size} label={name} value={mould[size] ?? 0} onChange={(value) => setMould({ ...mould, [size]: value })} fault={fault(size)} />

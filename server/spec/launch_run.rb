@@ -1,0 +1,71 @@
+# frozen_string_literal: true
+
+require "net/http"
+require "tmpdir"
+
+# Waiting for what other processes do.
+module Patience
+  def wait_until(seconds = 40)
+    deadline = Process.clock_gettime(Process::CLOCK_MONOTONIC) + seconds
+    sleep 0.1 until yield || Process.clock_gettime(Process::CLOCK_MONOTONIC) > deadline
+    expect(yield).to be_truthy
+  end
+end
+
+# One run of server/launch.rb on a port of its own.
+class LaunchRun
+  attr_reader :port, :pid
+
+  def initialize(*arguments, **environment)
+    @port = TCPServer.open("127.0.0.1", 0) { |server| server.addr[1] }
+    @log = File.join(Dir.mktmpdir("launch"), "log")
+    @state = environment[:MOSSY_ANVIL_STATE]
+    clean = { "PORT" => @port.to_s, "WORKERS" => "1" }.merge(environment.transform_keys(&:to_s))
+    @pid = Bundler.with_unbundled_env do
+      Process.spawn(clean, "ruby", "-r#{Loft::ROOT}/vendor/bundle/bundler/setup", "#{Loft::ROOT}/server/launch.rb", *arguments,
+        out: @log, err: @log, in: File::NULL, pgroup: true)
+    end
+  end
+
+  def said = File.read(@log)
+
+  def ready!
+    200.times do
+      return self if said.include?("is ready")
+      raise "stopped: #{said}" if Process.waitpid(@pid, Process::WNOHANG)
+
+      sleep 0.1
+    end
+    raise "not ready: #{said}"
+  end
+
+  def stop(signal)
+    Process.kill(signal, @pid)
+    _, status = Process.wait2(@pid)
+    status
+  end
+
+  def get(path) = Net::HTTP.get_response("127.0.0.1", path, @port)
+
+  def answers?
+    get("/readyz").is_a?(Net::HTTPOK)
+  rescue SystemCallError, IOError
+    false
+  end
+
+  # Process ids of the web server and of its workers.
+  def server = children(@pid).find { |pid| File.read("/proc/#{pid}/cmdline").match?(/puma|serve\.rb/) }
+  def workers = children(server).select { |pid| File.read("/proc/#{pid}/cmdline").include?("cluster worker") }
+
+  # Kills the run's own database and keeps the overseer from starting it again. Only for a run with a state folder of its own.
+  def take_database_away
+    Process.kill("STOP", @pid)
+    Process.kill("KILL", Integer(File.foreach(File.join(@state, "postgres", "data", "postmaster.pid")).first))
+  end
+
+  def let_database_come_back = Process.kill("CONT", @pid)
+
+  private
+
+  def children(pid) = Dir["/proc/#{pid}/task/*/children"].flat_map { |file| File.read(file).split.map(&:to_i) }
+end

@@ -1,0 +1,59 @@
+# frozen_string_literal: true
+
+require_relative "browser_helper"
+require_relative "../server/spec/launch_run"
+
+# The application as bin/start runs it, with a database of its own that is really killed.
+RSpec.describe "An outage in the middle of an edit", :browser do
+  include Patience
+
+  around do |example|
+    Dir.mktmpdir("state") do |folder|
+      File.chmod(0o755, folder)
+      @run = LaunchRun.new(MOSSY_ANVIL_STATE: folder).ready!
+      @screen = Capybara::Session.new(:chromium)
+      example.run
+      @screen.quit
+      @run.stop("TERM")
+    end
+  end
+
+  def open_bowl = @screen.visit("http://127.0.0.1:#{@run.port}/blanks/2/survey")
+  def grade = JSON.parse(@run.get("/api/blanks/2").body)["document"]["defects"].find { |defect| defect["id"] == "A" }["grade"]
+
+  it "the database goes: the screen says so and keeps the draft, over a reload too, and saves when it is back" do
+    open_bowl
+    @screen.find("button", text: "Spongy zone").click
+    @run.take_database_away
+    wait_until { @run.get("/readyz").code == "503" }
+    @screen.find("label", text: "Soft", exact_text: true).click
+    expect(@screen).to have_css("[role=alert]", text: "Nothing was saved")
+    @screen.click_on "Save"
+    expect(@screen).to have_css("[role=alert]", text: /Not saved.*Your draft is kept/m)
+    open_bowl
+    expect(@screen).to have_css("[role=status]", text: "Nothing was saved")
+    @run.let_database_come_back
+    wait_until { @run.answers? }
+    @screen.click_on "Try again" if @screen.has_button?("Try again", wait: 5)
+    expect(@screen).to have_css("li", text: "Soft zone at half past seven")
+    expect(grade).to eq("spongy")
+    @screen.click_on "Save"
+    expect(@screen).to have_text("saved")
+    expect(grade).to eq("soft")
+  end
+
+  it "the server goes: the screen goes on asking, and has its answer when it is back" do
+    open_bowl
+    @screen.find("button", text: "Spongy zone").click
+    Process.kill("STOP", @run.pid)
+    Process.kill("KILL", @run.server)
+    @screen.find("label", text: "Soft", exact_text: true).click
+    expect(@screen).to have_css("[role=alert]", text: "The server does not answer")
+    Process.kill("CONT", @run.pid)
+    expect(@screen).to have_css("li", text: "Soft zone at half past seven", wait: 40)
+    expect(@screen).to have_no_css("[role=alert]", wait: 40)
+    @screen.click_on "Save"
+    expect(@screen).to have_text("saved")
+    expect(grade).to eq("soft")
+  end
+end
