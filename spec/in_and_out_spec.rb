@@ -47,8 +47,9 @@ RSpec.describe "Files in and out", :browser do
 
   it "what cannot be used is named by its place, and nothing of it is kept" do
     visit "/shop"
+    bold = lamp.merge("number" => 91, "name" => "<b onclick=alert(1)>Bold</b>")
     bring written("a.anvil.json", JSON.generate(lamp.merge("number" => 90, "shape" => { "type" => "disc", "diameter_mm" => -5, "length_mm" => 60 }))),
-      written("b.anvil.json", "{"), written("c.zip", "no zip"), written("d.anvil.json", JSON.generate(lamp.merge("number" => 91, "name" => "<b onclick=alert(1)>Bold</b>")))
+      written("b.anvil.json", "{"), written("c.zip", "no zip"), written("d.anvil.json", JSON.generate(bold))
     expect(page).to have_css("[aria-label='Brought in'] li", text: %r{/shape/diameter_mm\s*is -5: more than 0})
     expect(page).to have_css("[aria-label='Brought in'] li", text: /the file\s*is not JSON/)
     expect(page).to have_css("[aria-label='Brought in'] li", text: /c\.zip was not taken in.*no zip/m)

@@ -5,8 +5,6 @@ require_relative "../server/spec/launch_run"
 
 # The application as bin/start runs it, with a database of its own that is really killed.
 RSpec.describe "An outage in the middle of an edit", :browser do
-  include Patience
-
   around do |example|
     Dir.mktmpdir("state") do |folder|
       File.chmod(0o755, folder)

@@ -3,15 +3,6 @@
 require "net/http"
 require "tmpdir"
 
-# Waiting for what other processes do.
-module Patience
-  def wait_until(seconds = 40)
-    deadline = Process.clock_gettime(Process::CLOCK_MONOTONIC) + seconds
-    sleep 0.1 until yield || Process.clock_gettime(Process::CLOCK_MONOTONIC) > deadline
-    expect(yield).to be_truthy
-  end
-end
-
 # One run of server/launch.rb on a port of its own.
 class LaunchRun
   attr_reader :port, :pid

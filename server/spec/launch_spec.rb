@@ -5,8 +5,6 @@ require_relative "launch_run"
 
 # The real start command's second half (set-up has been done), started and stopped and killed for real.
 RSpec.describe "Starting the application", :server do
-  include Patience
-
   let(:url) { ServerHelper.url.sub(%r{/[^/]+\z}, "/launch_test") }
 
   before do

@@ -16,6 +16,12 @@ module ServerHelper
     def initialize(now) = @now = now
   end
 
+  def wait_until(seconds = 40)
+    deadline = Process.clock_gettime(Process::CLOCK_MONOTONIC) + seconds
+    sleep 0.1 until yield || Process.clock_gettime(Process::CLOCK_MONOTONIC) > deadline
+    expect(yield).to be_truthy
+  end
+
   def self.url
     @url ||= begin
       postgres = Loft::LocalPostgres.new(File.join(Loft::ROOT, ".state", "test-postgres"))

@@ -2,7 +2,7 @@
 
 RSpec.describe MossyAnvil::Field do
   let(:grid) { MossyAnvil::Grid.new(MossyAnvil::Disc.new(diameter_mm: 200, length_mm: 50)) }
-  let(:field) { described_class.new(grid, 600, [3, 7]) }
+  let(:field) { described_class.new(grid, 600, grid.rods_at([3, 7], 0...64)) }
   let(:patch) { MossyAnvil::BodyCover::Patch.new([7], 10..11, 20..22, Numo::DFloat.new(1, 2, 3).fill(0.25)) }
 
   it "is its ground wherever nothing was laid" do
@@ -21,17 +21,17 @@ RSpec.describe MossyAnvil::Field do
     expect(field[7, 11, 20]).to be_within(1e-9).of(600 * (0.875**2))
   end
 
-  it "goes over to other columns with what it holds, and leaves itself alone" do
+  it "goes over to other rods with what it holds, and leaves itself alone" do
     field.blend(patch, 200)
-    other = field.over([5, 7])
-    expect([other[7, 10, 21], other[5, 10, 21], other.columns]).to eq([500, 600, [5, 7]])
+    other = field.over(grid.rods_at([5, 7], 0...64))
+    expect([other[7, 10, 21], other[5, 10, 21], other.rods.size]).to eq([500, 600, 128])
     other.take_out(patch, 1)
     expect(field[7, 10, 21]).to eq(500)
   end
 
-  it "refuses a patch on columns it does not hold" do
+  it "refuses a patch on rods it does not hold" do
     astray = MossyAnvil::BodyCover::Patch.new([8], 0..0, 0..0, Numo::DFloat.ones(1, 1, 1))
-    expect { field.blend(astray, 1) }.to raise_error(KeyError)
+    expect { field.blend(astray, 1) }.to raise_error(MossyAnvil::ReckoningError, /outside the rods/)
   end
 end
 

@@ -9,7 +9,7 @@ RSpec.describe "Sums over the grid" do
   describe MossyAnvil::RunningSums do
     [[], [5], (0...96).to_a].each do |held|
       it "is exact in r up to any radius, for every power, with #{held.size} columns held cell by cell" do
-        sums = described_class.new(MossyAnvil::Field.new(grid, 1, held), 0..3)
+        sums = described_class.new(MossyAnvil::Field.new(grid, 1, grid.rods_at(held, 0...64)), 0..3)
         [0.0, 0.3, 37.7, 2.0833, 99.99, 100.0].each do |radius_mm|
           (0..3).each { |power| expect(sums.up_to(cut(radius_mm))[power][5, 9]).to be_within(1e-9 * (100**(power + 1))).of((radius_mm**(power + 1)) / (power + 1)) }
         end
@@ -17,8 +17,8 @@ RSpec.describe "Sums over the grid" do
     end
 
     it "adds up a field that changes along r" do
-      field = MossyAnvil::Field.new(grid, 0, [0, 1])
-      field.cells[true, true, 24..-1] = 3
+      field = MossyAnvil::Field.new(grid, 0, grid.rods_at([0, 1], 0...64))
+      field.cells[true, 24..-1] = 3
       sums = described_class.new(field, 1..1)
       expect(sums.up_to(cut(80))[0][2, 0]).to eq(0)
       expect(sums.up_to(cut(80))[0][0, 0]).to be_within(1e-9).of(3 * ((80**2) - (50**2)) / 2)

@@ -16,6 +16,9 @@ module MossyAnvil
       freeze
     end
 
+    # Never the same radius everywhere.
+    def centred? = false
+
     def axis_inside?
       sides.all?(&:positive?)
     end
@@ -23,8 +26,8 @@ module MossyAnvil
     # Distance from the axis to the surface, mm: the nearer of the two sides the ray meets.
     def radius_mm(clock_deg, _z_mm)
       angle = Numo::DFloat.cast(clock_deg) * Clock::RADIANS
-      across = to_side(Numo::NMath.sin(angle), @right, @left)
-      upright = to_side(Numo::NMath.cos(angle), @top, @bottom)
+      across = to_side(Numo::DFloat::Math.sin(angle), @right, @left)
+      upright = to_side(Numo::DFloat::Math.cos(angle), @top, @bottom)
       Numo::DFloat.minimum(across, upright)
     end
 

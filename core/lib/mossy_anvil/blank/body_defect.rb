@@ -29,8 +29,8 @@ module MossyAnvil
     def hold?(clock_deg, radius_mm, z_mm)
       turn = (clock_deg - @clock_deg) * Clock::RADIANS
       half = size_mm.map { |extent| extent / 2 }
-      radial = ((radius_mm * Numo::NMath.cos(turn)) - @radius_mm) / half[0]
-      tangential = (radius_mm * Numo::NMath.sin(turn)) / half[1]
+      radial = ((radius_mm * Numo::DFloat::Math.cos(turn)) - @radius_mm) / half[0]
+      tangential = (radius_mm * Numo::DFloat::Math.sin(turn)) / half[1]
       axial = (z_mm - @z_mm) / half[2]
       ((radial * radial) + (tangential * tangential) + (axial * axial)).le(1)
     end

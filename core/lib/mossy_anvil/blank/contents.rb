@@ -18,9 +18,14 @@ module MossyAnvil
     # Who has each place: the defect's index in the survey, or SOUND, or AIR. Arrays of one shape: clock degrees, mm, mm.
     def owners(clock_deg, radius_mm, z_mm)
       found = Numo::Int32.new(*radius_mm.shape).fill(SOUND)
+      spans = [radius_mm.minmax, z_mm.minmax]
       in_order.each do |defect, index|
-        held = defect.path? ? in_seam(defect, clock_deg, radius_mm, z_mm) : defect.hold?(clock_deg, radius_mm, z_mm)
-        found[held] = index
+        next unless near?(defect, *spans)
+
+        places = facing(defect, clock_deg, spans[0][0])
+        at = places ? [clock_deg, radius_mm, z_mm].map { |array| array[places] } : [clock_deg, radius_mm, z_mm]
+        held = defect.path? ? in_seam(defect, *at) : defect.hold?(*at)
+        found[places ? places[held.where] : held] = index if held.any?
       end
       found[radius_mm.gt(@shape.radius_mm(clock_deg, z_mm)) | z_mm.lt(0) | z_mm.gt(@shape.length_mm)] = AIR
       found
@@ -41,6 +46,37 @@ module MossyAnvil
     end
 
     private
+
+    # Indices of the places whose hour a path on the side can reach; nil where all must be looked at. An hour's margin costs little.
+    def facing(defect, clock_deg, least_radius_mm)
+      return unless defect.path? && defect.side? && defect.width_mm + @narrowest_mm < least_radius_mm / 4
+
+      hours = defect.path.map { |point| point[:clock_deg] }
+      turns = hours.map { |hour| Clock.turn(hours.first, hour) }
+      middle = hours.first + (turns.minmax.sum / 2.0)
+      half = ((turns.max - turns.min) / 2.0) + 30
+      half < 150 ? Clock.short_turns(clock_deg - middle).abs.le(half).where : nil
+    end
+
+    # Can it lie anywhere in these spans of radius and z? [least, most] each.
+    def near?(defect, radii_mm, heights_mm)
+      return near_path?(defect, radii_mm, heights_mm) if defect.path?
+
+      meets?(heights_mm, defect.z_mm, defect.size_mm[2] / 2) && meets?(radii_mm, defect.radius_mm, defect.size_mm.first(2).max / 2)
+    end
+
+    def near_path?(path, radii_mm, heights_mm)
+      reach = path.width_mm + @narrowest_mm
+      if path.side?
+        too_deep = !path.through? && radii_mm[1] < @shape.min_radius_mm - path.depth_mm - reach
+        return !too_deep && heights_mm[1] >= path.z_span_mm[0] - reach && heights_mm[0] <= path.z_span_mm[1] + reach
+      end
+
+      deepest = (path.through? ? @shape.length_mm : path.depth_mm) + @narrowest_mm
+      path.enters == "head_face" ? heights_mm[0] <= deepest : heights_mm[1] >= @shape.length_mm - deepest
+    end
+
+    def meets?(span, middle, half) = span[1] >= middle - half && span[0] <= middle + half
 
     # Later in the order lies over earlier; a crack parts whatever it runs through.
     def in_order
@@ -71,7 +107,7 @@ module MossyAnvil
     end
 
     def face_measures(path, clock_deg, radius_mm, z_mm)
-      x_mm, y_mm = radius_mm * Numo::NMath.sin(clock_deg * Clock::RADIANS), radius_mm * Numo::NMath.cos(clock_deg * Clock::RADIANS)
+      x_mm, y_mm = radius_mm * Numo::DFloat::Math.sin(clock_deg * Clock::RADIANS), radius_mm * Numo::DFloat::Math.cos(clock_deg * Clock::RADIANS)
       apart = nearest(path) do |from, to|
         (x0, y0), (x1, y1) = [from, to].map { |point| Clock.point(point[:clock_deg], point[:r_mm].to_f) }
         to_leg(x_mm - x0, y_mm - y0, (radius_mm * 0) + (x1 - x0), y1 - y0)
@@ -87,7 +123,7 @@ module MossyAnvil
     def to_leg(across, along, leg_across, leg_along)
       length2 = Numo::DFloat.maximum((leg_across * leg_across) + (leg_along * leg_along), 1e-12)
       share = (((across * leg_across) + (along * leg_along)) / length2).clip(0, 1)
-      Numo::NMath.hypot(across - (share * leg_across), along - (share * leg_along))
+      Numo::DFloat::Math.hypot(across - (share * leg_across), along - (share * leg_along))
     end
   end
 end

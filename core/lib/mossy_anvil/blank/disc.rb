@@ -21,10 +21,15 @@ module MossyAnvil
     # Distance from the axis to the surface, mm, at arrays (or numbers) of clock angle; the same all along z.
     # Solves |r u - c| = R for r, with c the centre and u the direction.
     def radius_mm(clock_deg, _z_mm)
+      return (Numo::DFloat.cast(clock_deg) * 0) + (@diameter_mm / 2) if centred?
+
       turn = (clock_deg - @offset_clock_deg) * Clock::RADIANS
-      cosine, sine = %i[cos sin].map { |name| Numo::NMath.public_send(name, Numo::DFloat.cast(turn)) }
-      (cosine * @offset_mm) + Numo::NMath.sqrt(((@diameter_mm / 2)**2) - ((sine * @offset_mm)**2))
+      cosine, sine = %i[cos sin].map { |name| Numo::DFloat::Math.public_send(name, Numo::DFloat.cast(turn)) }
+      (cosine * @offset_mm) + Numo::DFloat::Math.sqrt(((@diameter_mm / 2)**2) - ((sine * @offset_mm)**2))
     end
+
+    # Round about the lathe axis: the same radius everywhere.
+    def centred? = @offset_mm.zero?
 
     def max_radius_mm = (@diameter_mm / 2) + @offset_mm
     def min_radius_mm = (@diameter_mm / 2) - @offset_mm

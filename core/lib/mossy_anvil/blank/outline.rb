@@ -17,6 +17,9 @@ module MossyAnvil
     end
 
     def length_mm = @stations_mm.last
+    # Never the same radius everywhere.
+    def centred? = false
+
     def axis_inside? = @rings.all? { |ring| ring&.min&.positive? }
     def max_radius_mm = @rings.map(&:max).max
     def min_radius_mm = @rings.map(&:min).min

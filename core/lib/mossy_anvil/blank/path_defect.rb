@@ -74,7 +74,7 @@ module MossyAnvil
 
     def across_face(from, to, share, shape)
       x_mm, y_mm = flat(from).zip(flat(to)).map { |here, there| (share * (there - here)) + here }
-      [Clock.fold_all(Numo::NMath.atan2(x_mm, y_mm) / Clock::RADIANS), Numo::NMath.hypot(x_mm, y_mm), (share * 0) + face_z_mm(shape)]
+      [Clock.fold_all(Numo::DFloat::Math.atan2(x_mm, y_mm) / Clock::RADIANS), Numo::DFloat::Math.hypot(x_mm, y_mm), (share * 0) + face_z_mm(shape)]
     end
 
     def leg_length(from, to, shape)

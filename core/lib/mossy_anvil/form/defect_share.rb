@@ -37,10 +37,10 @@ module MossyAnvil
     end
 
     # mm3 open before anything is turned: what is in the wood, not what lies outside it.
-    def open_mm3 = (@lumps * @inside_wood).sum * @open_share
+    def open_mm3 = occupied_mm3 * @open_share
 
     # mm3 it takes up in the wood, open or not.
-    def occupied_mm3 = (@lumps * @inside_wood).sum
+    def occupied_mm3 = @occupied_mm3 ||= (@lumps * @inside_wood).sum
 
     # Share of it that the form turns away, 0 to 1; 0 without a form.
     def removed_share
@@ -54,7 +54,7 @@ module MossyAnvil
     def fill_mm3
       return 0.0 unless @defect.open? && reaches_surface?
 
-      (@lumps * @inside_wood * (@form ? kept(FILL_PROUD_MM) : 1)).sum * @open_share
+      @fill_mm3 ||= (@lumps * @inside_wood * (@form ? kept(FILL_PROUD_MM) : 1)).sum * @open_share
     end
 
     def removed? = removed_share > 0.999
@@ -68,18 +68,14 @@ module MossyAnvil
 
     # Does it open on a finished surface (on the blank as it stands, without a form)?
     def reaches_surface?
-      return false if removed?
-      return @defect.path? || @inside_wood.lt(1).any? unless @form
-
-      # Partly kept and partly turned away, it is cut by a finished surface.
-      (@inside_wood - @within).gt(0).any? || opens_on_kept_skin?
+      @reaches_surface = surfaces? if @reaches_surface.nil?
+      @reaches_surface
     end
 
     # Does one opening (bark counts: it falls out) reach both the hollow and the outside?
     def breaks_through?
-      return false unless @hollow && opening? && !removed?
-
-      beyond_outside? && inside_hollow?
+      @breaks_through = @hollow && opening? && !removed? && beyond_outside? && inside_hollow? if @breaks_through.nil?
+      @breaks_through
     end
 
     # Where it is deepest in the finished wood counted from the outside, mm.
@@ -90,6 +86,14 @@ module MossyAnvil
     end
 
     private
+
+    def surfaces?
+      return false if removed?
+      return @defect.path? || @inside_wood.lt(1).any? unless @form
+
+      # Partly kept and partly turned away, it is cut by a finished surface.
+      (@inside_wood - @within).gt(0).any? || opens_on_kept_skin?
+    end
 
     def sample
       @defect.path? ? sample_path : sample_body
@@ -106,14 +110,20 @@ module MossyAnvil
       half = @defect.size_mm.map { |extent| extent / 2 }
       radial = (unit[true, 0] * half[0]) + @defect.radius_mm
       tangential = unit[true, 1] * half[1]
-      @radius = Numo::NMath.hypot(radial, tangential)
-      clock_deg = (Numo::NMath.atan2(tangential, radial) / Clock::RADIANS) + @defect.clock_deg
+      @radius = Numo::DFloat::Math.hypot(radial, tangential)
       @levels = (Numo::DFloat.cast(BALL_LINE) * half[2]) + @defect.z_mm
       @level_of = DefectShare.ball_levels
       @z = @levels[@level_of]
-      @surface = @shape.radius_mm(clock_deg, @z)
+      @surface = surface_over(radial, tangential)
       @lumps = Numo::DFloat.zeros(@z.size) + (@defect.volume_mm3 / @z.size)
       @open_share = @defect.open_share
+    end
+
+    # The blank's surface at every lump; on a blank that runs true there is no need to know its hour.
+    def surface_over(radial, tangential)
+      return (@z * 0) + @shape.max_radius_mm if @shape.centred?
+
+      @shape.radius_mm((Numo::DFloat::Math.atan2(tangential, radial) / Clock::RADIANS) + @defect.clock_deg, @z)
     end
 
     # A profile at every lump: worked out once for each z there is, then spread.

@@ -43,7 +43,7 @@ module MossyAnvil
       low, high = profile.first_z_mm, profile.last_z_mm
       edges = (Numo::DFloat.new(STEPS + 1).seq * ((high - low) / STEPS)) + low
       radii = profile.radii_mm(edges)
-      step = Numo::NMath.sqrt(((radii[1..] - radii[0...-1])**2) + (((high - low) / STEPS)**2))
+      step = Numo::DFloat::Math.sqrt(((radii[1..] - radii[0...-1])**2) + (((high - low) / STEPS)**2))
       middle = (edges[1..] + edges[0...-1]) / 2
       ((radii[1..] + radii[0...-1]) * step * wood_shares(middle, profile.radii_mm(middle))).sum * Math::PI
     end

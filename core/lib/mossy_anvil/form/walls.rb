@@ -59,7 +59,7 @@ module MossyAnvil
       dz, dr = z1 - z0, r1 - r0
       share = (((z - z0) * dz) + ((r - r0) * dr)) / Numo::DFloat.maximum((dz**2) + (dr**2), 1e-18)
       share = share.clip(0, 1)
-      Numo::NMath.sqrt(((z - z0 - (share * dz))**2) + ((r - r0 - (share * dr))**2)).min(axis: 1)
+      Numo::DFloat::Math.sqrt(((z - z0 - (share * dz))**2) + ((r - r0 - (share * dr))**2)).min(axis: 1)
     end
 
     def by_axis(points)

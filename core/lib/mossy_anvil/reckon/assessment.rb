@@ -20,8 +20,7 @@ module MossyAnvil
     def burst(stage, mass)
       sound = Section.new(@grid, stage, @sound)
       cracked = @paths.transform_values { |cells| sound.with(cells) }
-      touched = @paths.values.flat_map(&:columns)
-      Burst.new(@grid, HalfPulls.new(@grid, mass.moments), { sound: sound, **cracked }, @strengths, touched: touched)
+      Burst.new(@grid, HalfPulls.new(@grid, mass.moments), { sound: sound, **cracked }, @strengths)
     end
 
     # [[defect, DefectShare], ...] against the finished form.
@@ -43,11 +42,12 @@ module MossyAnvil
       open_cracks.filter_map { |crack| CrackAtStage.new(crack, blank, stage, grid, method(:local_strength)).runs_rpm(burst) }.min
     end
 
-    # Share of strength of the wood at a place, cracks apart.
+    # Shares of strength of the wood at places (arrays), cracks apart. Resin there has a toughness of its own, no lower than the wood's.
     def local_strength(clock_deg, radius_mm, z_mm)
-      at = [grid.column_at(clock_deg), grid.layer_at(z_mm), (radius_mm / grid.radial_step_mm).floor.clamp(0, grid.radial - 1)]
-      # Resin there has a toughness of its own, no lower than the wood's.
-      @own_strength && @own_strength[*at].positive? ? 1.0 : @wood_strength[*at]
+      rods = (grid.columns_at(clock_deg) * grid.axial) + grid.layers_at(z_mm)
+      cells = grid.cells_at(radius_mm)
+      found = @wood_strength.at(rods, cells)
+      @own_strength ? Numo::DFloat.maximum(found, Numo::DFloat.cast(@own_strength.at(rods, cells).gt(0))) : found
     end
 
     def least_wall

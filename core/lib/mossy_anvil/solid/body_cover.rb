@@ -7,7 +7,10 @@ module MossyAnvil
     RAYS_WANTED = 12
 
     # cover: columns x layers x cells, 0 to 1, over the cells the body can touch.
-    Patch = Struct.new(:columns, :layers, :cells, :cover)
+    Patch = Struct.new(:columns, :layers, :cells, :cover) do
+      # Numbers of the rods it lies in, in the order of the cover.
+      def rods(grid) = grid.rods_at(columns, layers)
+    end
 
     def initialize(grid, body)
       @grid = grid
@@ -15,21 +18,22 @@ module MossyAnvil
       @half = body.size_mm.map { |extent| extent / 2 }
     end
 
+    # Columns (list) and layers (range) that the body can touch; layers nil where it misses the blank's length.
+    def reach = [touched_columns, range(@body.z_mm, @half[2], @grid.axial_step_mm, @grid.axial)]
+
     # A Patch, or nil where the body misses every cell.
     def patch
       columns, layers, cells = touched
       return if columns.empty? || layers.nil? || cells.nil?
 
       rays = (RAYS_WANTED / columns_wide).ceil.clamp(1, 2 * RAYS_WANTED)
-      cover = Array.new(rays) { |ray| cover_by_ray(columns, layers, cells, ((ray + 0.5) / rays) - 0.5) }.inject(:+) / rays
-      Patch.new(columns, layers, cells, cover)
+      Patch.new(columns, layers, cells, share_of_cells(*stretches(columns, layers, rays), cells))
     end
 
     private
 
     def touched
-      [touched_columns, range(@body.z_mm, @half[2], @grid.axial_step_mm, @grid.axial),
-       range(@body.radius_mm, @half.first(2).max, @grid.radial_step_mm, @grid.radial)]
+      [*reach, range(@body.radius_mm, @half.first(2).max, @grid.radial_step_mm, @grid.radial)]
     end
 
     # How many columns the body is wide, seen from the axis.
@@ -54,30 +58,35 @@ module MossyAnvil
       middle - half > step * count ? nil : (low..high)
     end
 
-    # The stretch of r inside the ellipsoid: A r2 - 2 B r + C <= 0, with
+    # The stretch of r inside the ellipsoid, from and to, and whether there is any: rays x columns x layers.
+    # A r2 - 2 B r + C <= 0, with
     # A = cos2/a2 + sin2/b2, B = rc cos/a2, C = rc2/a2 - (1 - (z-zc)2/c2); a, b, c half extents, rc centre radius.
-    def cover_by_ray(columns, layers, cells, offset)
+    def stretches(columns, layers, rays)
       a, b, c = @half
-      turn = (@grid.angles_deg[columns] + (offset * @grid.angular_step_deg) - @body.clock_deg) * Clock::RADIANS
-      cosine, sine = Numo::NMath.cos(turn), Numo::NMath.sin(turn)
-      quadratic = ((cosine / a)**2 + ((sine / b)**2)).reshape(columns.size, 1)
-      linear = (cosine * (@body.radius_mm / (a**2))).reshape(columns.size, 1)
+      turn = ray_turns(columns, rays)
+      cosine = Numo::DFloat::Math.cos(turn)
+      quadratic = ((cosine / a)**2) + ((Numo::DFloat::Math.sin(turn) / b)**2)
+      linear = cosine * (@body.radius_mm / (a**2))
       level = (((@grid.heights_mm[layers] - @body.z_mm) / c)**2) + (((@body.radius_mm / a)**2) - 1)
-      under_root = (linear**2) - (quadratic * level.reshape(1, level.size))
-      root = Numo::NMath.sqrt(under_root.clip(0, nil))
-      hit = Numo::DFloat.cast(under_root.gt(0))
-      share_of_cells((linear - root) / quadratic, (linear + root) / quadratic, hit, cells)
+      under_root = (linear**2) - (quadratic * level.reshape(1, 1, level.size))
+      root = Numo::DFloat::Math.sqrt(under_root.clip(0, nil))
+      [(linear - root) / quadratic, (linear + root) / quadratic, Numo::DFloat.cast(under_root.gt(0))]
     end
 
-    # By r2, since that is how a cell's volume goes.
+    # Angle of each ray from the body's own, rays x columns x 1.
+    def ray_turns(columns, rays)
+      offsets = (((Numo::DFloat.new(rays, 1, 1).seq + 0.5) / rays) - 0.5) * @grid.angular_step_deg
+      (offsets + (@grid.angles_deg[columns].reshape(1, columns.size, 1) - @body.clock_deg)) * Clock::RADIANS
+    end
+
+    # By r2, since that is how a cell's volume goes; the rays of a column on the average.
     def share_of_cells(from, to, hit, cells)
-      shape3 = [*from.shape, 1]
-      inner, outer = [@grid.inner_edges_mm, @grid.outer_edges_mm].map { |edges| edges[cells].reshape(1, 1, cells.size) }
-      low = Numo::DFloat.maximum(from.reshape(*shape3), inner)
-      high = Numo::DFloat.minimum(to.reshape(*shape3), outer)
-      covered = (high * high) - (low * low)
-      covered[high.le(low)] = 0
-      covered / ((outer * outer) - (inner * inner)) * hit.reshape(*shape3)
+      long = [*from.shape, 1]
+      inner, outer = [@grid.inner_edges_mm, @grid.outer_edges_mm].map { |edges| edges[cells].reshape(1, 1, 1, cells.size) }
+      low = Numo::DFloat.maximum(from.reshape(*long), inner)
+      high = Numo::DFloat.maximum(Numo::DFloat.minimum(to.reshape(*long), outer), low)
+      covered = ((high * high) - (low * low)) * hit.reshape(*long)
+      covered.mean(axis: 0) / ((outer * outer) - (inner * inner)).reshape(1, 1, cells.size)
     end
   end
 end

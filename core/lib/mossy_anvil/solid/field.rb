@@ -1,49 +1,80 @@
 # frozen_string_literal: true
 
 module MossyAnvil
-  # A quantity over the cells of a grid that is the same everywhere (its ground) but in some columns,
-  # which are held cell by cell. Most of a blank is sound, so most columns need no cells.
+  # A quantity over the cells of a grid that is the same everywhere (its ground) but in some rods.
+  # A rod is one angle at one height, from the axis outwards; most of a blank is sound, so most rods need no cells.
   class Field
-    attr_reader :grid, :ground, :columns, :cells
+    attr_reader :grid, :ground, :rods, :cells
 
-    # columns: the indices that may differ. cells: columns x layers x cells; the ground all over where none are given.
-    def initialize(grid, ground, columns, cells = nil)
+    # Numbers of the rods that some patches lie in, each once and in order.
+    def self.rods_of(grid, patches)
+      held = Numo::Bit.zeros(grid.rods)
+      patches.each { |patch| held[patch.rods(grid)] = 1 }
+      held.where
+    end
+
+    # rods: the numbers of those that may differ, each once and in order (see Grid#rods_at). They start as the ground.
+    def initialize(grid, ground, rods)
       @grid = grid
       @ground = ground.to_f
-      @columns = columns.freeze
-      @cells = cells || Numo::DFloat.new(columns.size, grid.axial, grid.radial).fill(ground)
-      @row_of = columns.each_with_index.to_h.freeze
+      @rods = Numo::Int32.cast(rods)
+      @cells = Numo::DFloat.new(@rods.size, grid.radial).fill(@ground) if @rods.size.positive?
     end
+
+    # Is it its ground all over?
+    def plain? = @cells.nil?
 
     # Lays a value over a patch, by how much the patch covers each cell.
-    def blend(patch, value)
-      at = [patch.columns.map { |column| @row_of.fetch(column) }, patch.layers, patch.cells]
-      @cells[*at] = (@cells[*at] * ((patch.cover * -1) + 1)) + (patch.cover * value)
-    end
+    def blend(patch, value) = change(patch) { |there, cover| (there * ((cover * -1) + 1)) + (cover * value) }
 
     # Takes a share of what is there out of a patch.
-    def take_out(patch, share)
-      at = [patch.columns.map { |column| @row_of.fetch(column) }, patch.layers, patch.cells]
-      @cells[*at] = @cells[*at] * ((patch.cover * -share) + 1)
-    end
+    def take_out(patch, share) = change(patch) { |there, cover| there * ((cover * -share) + 1) }
 
     # The value in one cell.
     def [](column, layer, cell)
-      row = @row_of[column]
-      row ? @cells[row, layer, cell] : ground
+      row = rows[(column * grid.axial) + layer]
+      row.negative? ? ground : cells[row, cell]
     end
 
-    # A field of its own for other columns, with this one's values in them.
-    def over(columns)
-      Field.new(grid, ground, columns).tap do |other|
-        shared = columns.each_index.select { |row| @row_of.key?(columns[row]) }
-        other.cells[shared, true, true] = @cells[shared.map { |row| @row_of[columns[row]] }, true, true] if shared.any?
+    # The values at arrays of rods and of cells along them.
+    def at(rods, cells)
+      found = Numo::DFloat.zeros(rods.size) + ground
+      row = rows[rods]
+      held = row.ge(0).where
+      found[held] = @cells[(row[held] * grid.radial) + cells[held]] if held.size.positive?
+      found
+    end
+
+    # A field of its own for other rods, with this one's values in them.
+    def over(other_rods)
+      Field.new(grid, ground, other_rods).tap do |other|
+        next if plain? || other.plain?
+
+        from = rows[other.rods]
+        shared = from.ge(0).where
+        other.cells[shared, true] = cells[from[shared], true] if shared.size.positive?
       end
     end
 
     # Every cell of the grid, angle x layer x cell.
     def dense
-      Numo::DFloat.new(*grid.shape).fill(ground).tap { |whole| whole[columns, true, true] = cells if columns.any? }
+      whole = Numo::DFloat.new(grid.rods, grid.radial).fill(ground)
+      whole[rods, true] = cells unless plain?
+      whole.reshape(*grid.shape)
+    end
+
+    private
+
+    # Row of each of the grid's rods in #cells; -1 for those that are plain ground.
+    def rows
+      @rows ||= (Numo::Int32.zeros(grid.rods) - 1).tap { |table| table[rods] = Numo::Int32.new(rods.size).seq if rods.size.positive? }
+    end
+
+    def change(patch)
+      at = rows[patch.rods(grid)]
+      raise ReckoningError, "a patch lies outside the rods this field holds" if at.min.negative?
+
+      cells[at, patch.cells] = yield(cells[at, patch.cells], patch.cover.reshape(at.size, patch.cover.shape[2]))
     end
   end
 end

@@ -2,7 +2,7 @@
 
 module MossyAnvil
   # Cylindrical cells over a blank: angle x z x radius, in that order in every array.
-  # A column is one (angle, z). Cells are exact in r by their bounds; angle and z are taken at their middle,
+  # A column is one angle, a layer one z, a rod one of both, from the axis outwards. Cells are exact in r by their bounds; angle and z are taken at their middle,
   # except that a column's surface is the root mean square over its own arc, so that areas come out right.
   class Grid
     STEPS = { default: [48, 96, 64], fine: [96, 192, 128] }.freeze
@@ -30,11 +30,25 @@ module MossyAnvil
     def angular_step_rad = angular_step_deg * Clock::RADIANS
     def shape = [angular, axial, radial]
 
+    # How many rods there are, and the numbers of those at some columns (list) and layers (range), column by column.
+    def rods = angular * axial
+
+    def rods_at(columns, layers)
+      return Numo::Int32[] if columns.empty?
+
+      ((Numo::Int32.cast(columns) * axial).reshape(columns.size, 1) + Numo::Int32.cast(layers.to_a)).flatten
+    end
+
     # Nearest column to a clock angle.
     def column_at(clock_deg) = (Clock.fold(clock_deg) / angular_step_deg).round % angular
 
     # Axial cell that holds z.
     def layer_at(z_mm) = (z_mm / axial_step_mm).floor.clamp(0, axial - 1)
+
+    # The same for arrays, as whole numbers.
+    def columns_at(clock_deg) = Numo::Int32.cast((clock_deg / angular_step_deg).round) % angular
+    def layers_at(z_mm) = Numo::Int32.cast((z_mm / axial_step_mm).floor.clip(0, axial - 1))
+    def cells_at(radius_mm) = Numo::Int32.cast((radius_mm / radial_step_mm).floor.clip(0, radial - 1))
 
     private
 
@@ -43,7 +57,7 @@ module MossyAnvil
       offsets = ((Numo::DFloat.new(ARC_SAMPLES).seq + 0.5) / ARC_SAMPLES - 0.5) * angular_step_deg
       angles = @angles_deg.reshape(@angular, 1, 1) + offsets.reshape(1, ARC_SAMPLES, 1)
       squares = shape.radius_mm(angles, @heights_mm.reshape(1, 1, @axial))**2
-      spread(Numo::NMath.sqrt(squares.mean(axis: 1)))
+      spread(Numo::DFloat::Math.sqrt(squares.mean(axis: 1)))
     end
 
     # To angle x z, whether or not the shape varies along z.

@@ -54,7 +54,7 @@ module MossyAnvil
       step = @grid.angular_step_rad
       @mass_g = moments[:r1].sum * step * G_MM3
       angles = @grid.angles_deg * Clock::RADIANS
-      @imbalance_vector_g_mm = [Numo::NMath.sin(angles), Numo::NMath.cos(angles)].map do |share|
+      @imbalance_vector_g_mm = [Numo::DFloat::Math.sin(angles), Numo::DFloat::Math.cos(angles)].map do |share|
         (moments[:r2] * share).sum * step * G_MM3
       end.freeze
       centre_z = @mass_g.zero? ? 0.0 : moments[:r1_z].sum * step * G_MM3 / @mass_g

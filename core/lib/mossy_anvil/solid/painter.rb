@@ -21,7 +21,7 @@ module MossyAnvil
     def density
       @density ||= begin
         bark = @paths.reject { |path, _| path.crack? }.map { |path, cover| thinned(path, cover.patch(path.depth_mm)) }
-        field = Field.new(grid, @wood_kg_m3, columns_of(bark + @patches.map(&:last)))
+        field = Field.new(grid, @wood_kg_m3, Field.rods_of(grid, bark + @patches.map(&:last)))
         bark.each { |patch| field.blend(patch, bark_kg_m3) }
         @patches.each { |body, patch| field.blend(patch, body.density_kg_m3(@wood_kg_m3)) }
         field
@@ -41,13 +41,13 @@ module MossyAnvil
       @own_strength = resin ? painted(0.0, &:own_strength_mpa) : nil
     end
 
-    # Strength and own strength (or nil) in the columns that a crack or bark weakens, with the paths taken out
+    # Strength and own strength (or nil) in the rods that a crack or bark weakens, with the paths taken out
     # as deep as they are (:own) or right through (:through). An open path takes all; a glued one leaves the glue line's strength.
     def cracked(depth)
       patches = @paths.map { |path, cover| [path, cover.patch(depth_of(path, depth))] }
-      columns = columns_of(patches.map(&:last))
+      rods = Field.rods_of(grid, patches.map(&:last))
       [strength, own_strength].map do |field|
-        field&.over(columns)&.tap { |weakened| patches.each { |path, patch| weakened.take_out(patch, share_lost(path)) } }
+        field&.over(rods)&.tap { |weakened| patches.each { |path, patch| weakened.take_out(patch, share_lost(path)) } }
       end
     end
 
@@ -61,14 +61,13 @@ module MossyAnvil
 
     def depth_of(path, depth)
       open_through = path.through? || (depth == :through && !path.mended?)
-      open_through ? path.through_depth_mm(@blank.shape) : path.depth_mm
+      open_through ? nil : path.depth_mm
     end
 
     def bark_kg_m3 = Table["local_factors"]["bark_inclusion"]["bark"]["density"]["kg_m3"]
-    def columns_of(patches) = patches.flat_map(&:columns).uniq.sort
 
     def painted(ground)
-      field = Field.new(grid, ground, columns_of(@patches.map(&:last)))
+      field = Field.new(grid, ground, Field.rods_of(grid, @patches.map(&:last)))
       @patches.each { |body, patch| field.blend(patch, yield(body)) }
       field
     end

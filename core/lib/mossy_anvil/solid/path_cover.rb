@@ -13,47 +13,63 @@ module MossyAnvil
       @grid = grid
       @defect = defect
       samples = defect.samples(shape)
-      @columns, @span, @weights = weigh(samples.clock_deg, @defect.side? ? layers_of(samples) : cells_of(samples))
+      @columns, @span, @weights = weigh(samples.clock_deg, @defect.side? ? grid.layers_at(samples.z_mm) : grid.cells_at(samples.radius_mm))
     end
 
-    # A Patch whose cover is the share of strength taken out, 0 to 1, by a crack that goes so deep.
+    # A Patch whose cover is the share of strength taken out, 0 to 1, by a crack that goes so deep; right through where the depth is nil.
     def patch(depth_mm)
-      @defect.side? ? side_patch(depth_mm) : face_patch(depth_mm)
+      return face_patch(depth_mm || @grid.length_mm) unless @defect.side?
+
+      depth_mm ? side_patch(depth_mm) : Patch.new(@columns, @span, 0..(@grid.radial - 1), @weights.reshape(*@weights.shape, 1))
     end
 
     private
 
     # Columns touched, the range of layers (or cells) the path runs over, and the largest weight of any sample at each (columns x keys).
     def weigh(clock_deg, keys)
-      by_sample = weights_of(clock_deg)
-      rows = keys.to_a.each_index.group_by { |sample| keys[sample] }
-      span = Range.new(*rows.keys.minmax)
-      # A layer that no sample falls in, on a steep path, gets the weights of the nearest that one does.
-      table = Numo::DFloat.vstack(span.map { |key| by_sample[rows[key] || rows[rows.keys.min_by { |other| (other - key).abs }], true].max(axis: 0) })
-      columns = table.max(axis: 0).gt(0).where.to_a
-      [columns, span, table[true, columns].transpose.dup]
+      columns = columns_near(clock_deg)
+      by_sample = weights_of(clock_deg, columns)
+      chosen = samples_by_key(keys.to_a)
+      most = chosen.each_value.map(&:size).max
+      # Every key as many samples as the one with most, its own last one over again.
+      places = Numo::Int32.cast(chosen.values.map { |samples| samples + ([samples.last] * (most - samples.size)) })
+      table = by_sample[places.flatten, true].reshape(chosen.size, most, columns.size).max(axis: 1)
+      [columns, chosen.keys.first..chosen.keys.last, table.transpose.dup]
     end
 
-    # cos2 of the turn between each sample and each column (samples x columns), 0 beyond REACH_DEG.
-    def weights_of(clock_deg)
-      from, to = clock_deg.reshape(clock_deg.size, 1) * Clock::RADIANS, @grid.angles_deg.reshape(1, @grid.angular) * Clock::RADIANS
-      cosine = (Numo::NMath.cos(from) * Numo::NMath.cos(to)) + (Numo::NMath.sin(from) * Numo::NMath.sin(to))
+    # Columns within REACH_DEG of any sample.
+    def columns_near(clock_deg)
+      turns = Clock.short_turns(clock_deg - clock_deg[0])
+      low, high = turns.min + clock_deg[0] - REACH_DEG - 1e-9, turns.max + clock_deg[0] + REACH_DEG + 1e-9
+      first, last = (low / @grid.angular_step_deg).ceil, (high / @grid.angular_step_deg).floor
+      last - first >= @grid.angular ? (0...@grid.angular).to_a : (first..last).map { |column| column % @grid.angular }.sort
+    end
+
+    # Key => the samples that fall there, for every key from first to last. One that none falls in, on a steep path, gets those of the nearest.
+    def samples_by_key(keys)
+      own = keys.each_index.group_by { |sample| keys[sample] }
+      Range.new(*own.keys.minmax).to_h { |key| [key, own[key] || own[own.keys.min_by { |other| (other - key).abs }]] }
+    end
+
+    # cos2 of the turn between each sample and each of some columns (samples x columns), 0 beyond REACH_DEG.
+    def weights_of(clock_deg, columns)
+      from, to = clock_deg.reshape(clock_deg.size, 1) * Clock::RADIANS, @grid.angles_deg[columns].reshape(1, columns.size) * Clock::RADIANS
+      cosine = (Numo::DFloat::Math.cos(from) * Numo::DFloat::Math.cos(to)) + (Numo::DFloat::Math.sin(from) * Numo::DFloat::Math.sin(to))
       cosine[cosine.lt(LEAST_COSINE)] = 0
       cosine * cosine
     end
 
-    def layers_of(samples) = Numo::Int32.cast((samples.z_mm / @grid.axial_step_mm).floor.clip(0, @grid.axial - 1))
-    def cells_of(samples) = Numo::Int32.cast((samples.radius_mm / @grid.radial_step_mm).floor.clip(0, @grid.radial - 1))
-
+    # Only the cells that the crack comes down to.
     def side_patch(depth_mm)
-      cover = radial_share(@grid.reach_mm[@columns, @span], depth_mm) * @weights.reshape(*@weights.shape, 1)
-      Patch.new(@columns, @span, 0..(@grid.radial - 1), cover)
+      reach = @grid.reach_mm[@columns, @span].dup
+      cells = ((reach.min - depth_mm) / @grid.radial_step_mm).floor.clamp(0, @grid.radial - 1)..(@grid.radial - 1)
+      Patch.new(@columns, @span, cells, radial_share(reach, depth_mm, cells) * @weights.reshape(*@weights.shape, 1))
     end
 
     # Share of the wood in each cell that lies within the depth from the surface.
-    def radial_share(reach, depth_mm)
+    def radial_share(reach, depth_mm, cells)
       surface = reach.reshape(*reach.shape, 1)
-      inner, outer = [@grid.inner_edges_mm, @grid.outer_edges_mm].map { |edges| edges.reshape(1, 1, @grid.radial) }
+      inner, outer = [@grid.inner_edges_mm, @grid.outer_edges_mm].map { |edges| edges[cells].reshape(1, 1, cells.size) }
       wood_end = Numo::DFloat.minimum(surface, outer)
       taken = wood_end - Numo::DFloat.maximum(surface - depth_mm, inner)
       (taken / Numo::DFloat.maximum(wood_end - inner, 1e-9)).clip(0, 1)

@@ -1,34 +1,33 @@
 # frozen_string_literal: true
 
 module MossyAnvil
-  # Integrals of a Field from the axis outwards, in powers of r. In the columns where the field is its plain ground they are a
+  # Integrals of a Field from the axis outwards, in powers of r. In the rods where the field is its plain ground they are a
   # formula, elsewhere a look-up in sums run up along r.
   class RunningSums
-    attr_reader :columns
+    attr_reader :rods
 
     # powers: the n of the integrals of field * r^n dr that are wanted, one after another.
     def initialize(field, powers)
       @ground = field.ground
-      @columns = field.columns
+      @rods = field.rods
       @rises = (powers.first + 1)..(powers.last + 1)
-      return if @columns.empty?
+      return if field.plain?
 
       @cells = field.cells
       @sums = @rises.map { |rise| cumulate(field, rise) }
     end
 
-    # Integrals of field * r^n dr from 0 to the radii of a Cut: for each power an array of columns x layers, for every column of the grid.
-    def up_to(cut)
-      whole = @rises.map { |rise| cut.raised(rise) * (@ground / rise) }
-      held(cut).zip(whole).each { |part, power| power[@columns, true] = part } if @columns.any?
-      whole
-    end
+    # Integrals of field * r^n dr from 0 to the radii of a Cut: for each power an array of columns x layers.
+    def up_to(cut) = lay(cut, @rises.map { |rise| cut.raised(rise) * (@ground / rise) })
 
-    # The same for the field's own columns alone.
-    def held(cut)
-      place = cut.in_columns(@columns)
+    # Puts this field's own rods into such integrals of another.
+    def lay(cut, integrals)
+      return integrals unless @cells
+
+      place = cut.at_rods(@rods)
       value = @cells[place.cells].dup
-      @rises.zip(@sums).map { |rise, sums| sums[place.cells] - (value * place.beyond(rise)) }
+      @rises.zip(@sums, integrals) { |rise, sums, whole| whole[@rods] = sums[place.cells] - (value * place.beyond(rise)) }
+      integrals
     end
 
     private
@@ -36,13 +35,13 @@ module MossyAnvil
     def cumulate(field, rise)
       grid = field.grid
       weights = ((grid.outer_edges_mm**rise) - (grid.inner_edges_mm**rise)) / rise
-      (field.cells * weights.reshape(1, 1, grid.radial)).cumsum(axis: 2)
+      (field.cells * weights.reshape(1, grid.radial)).cumsum(axis: 1)
     end
   end
 
-  # A radius in every column of a grid.
+  # A radius in every rod of a grid.
   class Cut
-    # The cells that the radii of some columns fall in, and what of each lies beyond.
+    # The cells that the radii of some rods fall in, and what of each lies beyond.
     Place = Struct.new(:cells, :edges, :radii) do
       # (R^n - r^n) / n, R the outer edge of the cell.
       def beyond(rise)
@@ -57,13 +56,13 @@ module MossyAnvil
       @grid = grid
       @radii_mm = radii_mm
       @raised = {}
-      @places = {}
+      @places = {}.compare_by_identity
     end
 
     # radii^n
     def raised(exponent) = @raised[exponent] ||= Cut.power(@radii_mm, exponent)
 
-    def in_columns(columns) = @places[columns] ||= place_in(columns)
+    def at_rods(rods) = @places[rods] ||= place_at(rods)
 
     # By multiplication, which is many times quicker than the general power.
     def self.power(base, exponent)
@@ -77,10 +76,10 @@ module MossyAnvil
 
     private
 
-    def place_in(columns)
-      radii = @radii_mm[columns, true].dup
+    def place_at(rods)
+      radii = @radii_mm[rods].dup
       cell = Numo::Int32.cast(radii / @grid.radial_step_mm).clip(0, @grid.radial - 1)
-      Place.new(cell + (Numo::Int32.new(*radii.shape).seq * @grid.radial), @grid.outer_edges_mm[cell].dup, radii)
+      Place.new(cell + (Numo::Int32.new(rods.size).seq * @grid.radial), @grid.outer_edges_mm[cell].dup, radii)
     end
   end
 end

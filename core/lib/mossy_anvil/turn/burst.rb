@@ -18,14 +18,14 @@ module MossyAnvil
     Plane = Struct.new(:clock_deg, :burst_rpm, :mean_stress_pa_per_w2, keyword_init: true)
 
     # sections: { sound: } and, where something is cracked, { own:, through: } of Section.
-    # touched: the columns that cracks touch; only their planes differ. strengths_mpa: the wood's strength square to each plane (per grid angle).
-    def initialize(grid, pulls, sections, strengths_mpa, touched: [])
+    # strengths_mpa: the wood's strength square to each plane (per grid angle).
+    def initialize(grid, pulls, sections, strengths_mpa)
       @grid = grid
       @half = grid.angular / 2
+      @sides = [0...@half, @half...grid.angular]
       @pulls = pulls
-      @strengths = strengths_mpa
-      @uses = uses(sections[:sound], 0...@half, @half...grid.angular)
-      weigh_cracks(sections, touched.map { |column| column % @half }.uniq.sort) if touched.any?
+      @strengths = strengths_mpa[0...@half].dup
+      @uses = governing(sections.transform_values { |section| uses(section) })
       @plain = mean_stresses(sections[:sound])
       freeze
     end
@@ -61,30 +61,32 @@ module MossyAnvil
       Numo::DFloat.maximum(@pulls.pull_kg_m[0...@half], @pulls.pull_kg_m[@half..])
     end
 
-    def weigh_cracks(sections, touched)
-      planes = Numo::Int32.cast(touched)
-      own, through = sections.values_at(:own, :through).map { |section| uses(section, planes, planes + @half) }
-      @uses[planes] = Numo::DFloat.maximum(Numo::DFloat.minimum(own, through), @uses[planes])
+    # Of the three ways to look at each plane; only sound where nothing is cracked.
+    def governing(ways)
+      return ways[:sound] unless ways[:own]
+
+      Numo::DFloat.maximum(Numo::DFloat.minimum(ways[:own], ways[:through]), ways[:sound])
     end
 
-    # Largest use of strength at w = 1 rad/s for each of some planes, over both halves. opposite: the columns on the far side of each plane.
-    def uses(section, planes, opposite)
-      moments = plane_moments(section, planes, opposite)
-      sides = [planes, opposite].map { |columns| [section.far_mm, section.near_mm, section.dead].map { |edges| edges[columns, true].dup } }
+    # Largest use of strength at w = 1 rad/s for each plane, over both halves.
+    def uses(section)
+      moments = plane_moments(section)
+      edges = @sides.map { |columns| [section.far_mm, section.near_mm, section.dead].map { |radii| radii[columns, true] } }
       # The half on the far side sees u the other way round.
-      [[planes, 1], [opposite, -1]].map do |half, hand|
-        use(moments, sides, @pulls.pull_kg_m[half].dup, @pulls.u_mm[half] * hand, @pulls.z_mm[half].dup)
+      @sides.zip([1, -1]).map do |half, hand|
+        use(moments, edges, @pulls.pull_kg_m[half], @pulls.u_mm[half] * hand, @pulls.z_mm[half])
       end.inject { |one, other| Numo::DFloat.maximum(one, other) }
     end
 
     # Both sides of the axis together, u positive on the side of the plane's own angle; as MOMENTS x planes.
-    def plane_moments(section, planes, opposite)
-      both = ->(moments) { moments[true, planes] + (moments[true, opposite] * HANDS) }
-      wood = both[section.wood] * @strengths[planes]
+    def plane_moments(section)
+      here, opposite = @sides
+      both = ->(moments) { moments[true, here] + (moments[true, opposite] * HANDS) }
+      wood = both[section.wood] * @strengths
       section.own ? wood + both[section.own] : wood
     end
 
-    def use(moments, sides, pull, pull_u, pull_z)
+    def use(moments, edges, pull, pull_u, pull_z)
       first_a, first_u, uu, first_z, zz, uz = Array.new(Section::MOMENTS.size) { |row| moments[row, true] }
       area = Numo::DFloat.maximum(first_a, 1e-12)
       uc, zc = first_u / area, first_z / area
@@ -93,17 +95,17 @@ module MossyAnvil
       eu, ez = pull_u - uc, pull_z - zc
       p = ((izz * eu) - (iuz * ez)) / determinant
       q = ((iuu * ez) - (iuz * eu)) / determinant
-      found = ((area**-1) + worst_point(sides, p, q) - (p * uc) - (q * zc)) * pull
+      found = ((area**-1) + worst_point(edges, p, q) - (p * uc) - (q * zc)) * pull
       found[first_a.le(1e-9)] = 1e12
       found[pull.le(0)] = 0
       found.clip(0, 1e12)
     end
 
     # Largest p u + q z over the live wood of each plane: at the outermost or the innermost of every layer, on either side of the axis.
-    def worst_point(sides, p, q)
+    def worst_point(edges, p, q)
       p, q = p.reshape(p.size, 1), q.reshape(q.size, 1)
       along = (q * @grid.heights_mm.reshape(1, @grid.axial)) + (q.abs * (@grid.axial_step_mm / 2))
-      sides.zip([p, p * -1]).map do |(far, near, dead), slope|
+      edges.zip([p, p * -1]).map do |(far, near, dead), slope|
         Numo::DFloat.maximum(far * slope, near * slope) - dead
       end.inject { |one, other| Numo::DFloat.maximum(one, other) }.then { |across| (across + along).max(axis: 1) }
     end

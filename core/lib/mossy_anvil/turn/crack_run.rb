@@ -35,9 +35,10 @@ module MossyAnvil
   class CrackAtStage
     TINY_MM = 0.1
     SAMPLES = 32
-    Place = Struct.new(*PathDefect::Samples.members)
+    # What is left at the samples of a crack: arrays of depth, of wood in line with it, and of the place of its tip (radius, z).
+    Left = Struct.new(:depth_mm, :width_mm, :tip_radius_mm, :tip_z_mm)
 
-    # local_strength: callable of clock, radius and z, the share of strength of the wood there.
+    # local_strength: callable of arrays of clock, radius and z, the share of strength of the wood there.
     def initialize(crack, blank, stage, grid, local_strength)
       @crack = crack
       @blank = blank
@@ -45,75 +46,80 @@ module MossyAnvil
       @stage = stage
       @grid = grid
       @local_strength = local_strength
+      @samples = crack.samples(@shape, count: SAMPLES)
     end
 
     # rpm, or nil where none of it is left or nothing pulls on it. burst: Burst of the stage, for the plane's stress.
     def runs_rpm(burst)
-      samples = @crack.samples(@shape, count: SAMPLES)
-      pieces = samples.to_a.map(&:to_a).transpose.filter_map { |place| left_of(Place.new(*place)) }
-      return if pieces.empty?
+      left = @crack.side? ? side_left : face_left
+      there = (left.width_mm.gt(TINY_MM) & left.depth_mm.gt(TINY_MM)).where
+      return if there.empty?
 
-      worst = pieces.max_by { |piece| piece[:depth_mm] / piece[:width_mm] }
-      stress_mpa_per_w2 = burst.at(worst[:clock_deg]).mean_stress_pa_per_w2 * 1e-6
+      worst = there[(left.depth_mm[there] / left.width_mm[there]).max_index]
+      stress_mpa_per_w2 = burst.at(@samples.clock_deg[worst]).mean_stress_pa_per_w2 * 1e-6
       return unless stress_mpa_per_w2.positive?
 
-      intensity = CrackRun.intensity_mpa_sqrt_m(stress_mpa_per_w2, depth_mm: worst[:depth_mm], width_mm: worst[:width_mm], run_mm: run_mm(pieces))
-      toughness = @blank.material.toughness_mpa_sqrt_m * pieces.map { |piece| piece[:strength] }.min
+      intensity = CrackRun.intensity_mpa_sqrt_m(stress_mpa_per_w2, depth_mm: left.depth_mm[worst], width_mm: left.width_mm[worst], run_mm: run_mm(there))
+      toughness = @blank.material.toughness_mpa_sqrt_m * weakest_tip(left, there)
       Balance::RPM * Math.sqrt(toughness / intensity)
     end
 
     private
 
+    def weakest_tip(left, there)
+      found = @local_strength.call(@samples.clock_deg[there], left.tip_radius_mm[there], left.tip_z_mm[there])
+      [found.min, Section::LIVE_SHARE].max
+    end
+
     # mm of run that is left; nil where it goes from end to end (which only a crack from the side can).
-    def run_mm(pieces)
-      left = pieces.sum { |piece| piece[:length_mm] }
+    def run_mm(there)
+      left = @samples.length_mm[there].sum
       @crack.side? && left >= @stage.reach.thickness_mm.sum * CrackRun::WHOLE_RUN_SHARE ? nil : left
     end
 
-    # What the stage leaves at one sample: depth, wood in line with it, strength at the tip; nil where nothing is left.
-    def left_of(sample)
-      column = @grid.column_at(sample.clock_deg)
-      left = @crack.side? ? side_left(sample, column) : face_left(sample, column)
-      return unless left && left[:depth_mm] > TINY_MM
-
-      left.merge(clock_deg: sample.clock_deg, length_mm: sample.length_mm, strength: [@local_strength.call(sample.clock_deg, *left.delete(:tip)), Section::LIVE_SHARE].max)
+    # Radially inward: in line with it lies the wall or, where it is solid, the whole chord.
+    def side_left
+      column, layer = @grid.columns_at(@samples.clock_deg), @grid.layers_at(@samples.z_mm)
+      rods = (column * @grid.axial) + layer
+      outer = @stage.reach.radii_mm[rods].dup
+      hollow, inner = hollow_at(rods, layer)
+      opposite = @stage.reach.radii_mm[(((column + (@grid.angular / 2)) % @grid.angular) * @grid.axial) + layer]
+      there = Numo::DFloat.cast(@stage.reach.thickness_mm[layer].gt(0))
+      width = (outer - inner + (opposite * ((hollow * -1) + 1))) * there
+      tip = Numo::DFloat.maximum(@samples.radius_mm - (@crack.through? ? @crack.through_depth_mm(@shape) : @crack.depth_mm), inner)
+      Left.new(Numo::DFloat.minimum((outer - tip).clip(0, nil), width), width, tip, @samples.z_mm)
     end
 
-    # Radially inward: in line with it lies the wall or, where it is solid, the whole chord.
-    def side_left(sample, column)
-      layer = @grid.layer_at(sample.z_mm)
-      return unless @stage.reach.thickness_mm[layer].positive?
+    # 1 where a sample lies over the hollow, and how far in that comes; 0 elsewhere.
+    def hollow_at(rods, layer)
+      return [Numo::DFloat.zeros(rods.size)] * 2 unless @stage.hollow?
 
-      outer = @stage.reach.radii_mm[column, layer]
-      hollow = @stage.hollow? && @stage.inner.thickness_mm[layer].positive?
-      inner = hollow ? @stage.inner_reach_mm[column, layer] : 0.0
-      width = hollow ? outer - inner : outer + @stage.reach.radii_mm[(column + (@grid.angular / 2)) % @grid.angular, layer]
-      return unless width > TINY_MM
-
-      tip = [sample.radius_mm - (@crack.through? ? @crack.through_depth_mm(@shape) : @crack.depth_mm), inner].max
-      { depth_mm: (outer - tip).clamp(0, width), width_mm: width, tip: [tip, sample.z_mm] }
+      hollow = Numo::DFloat.cast(@stage.inner.thickness_mm[layer].gt(0))
+      [hollow, @stage.inner_reach_mm[rods] * hollow]
     end
 
     # Along the axis from a face: in line with it lies the wood of that column.
-    def face_left(sample, column)
-      layers = layers_at(column, sample.radius_mm)
-      return if layers.empty?
-
+    def face_left
+      held = held_layers
+      layers = Numo::DFloat.new(1, @grid.axial).seq
       step = @grid.axial_step_mm
-      low, high = layers.first * step, (layers.last + 1) * step
+      low = (layers + (((held * -1) + 1) * @grid.axial)).min(axis: 1) * step
+      high = ((layers + 1) * held).max(axis: 1) * step
       depth = @crack.through? ? @shape.length_mm : @crack.depth_mm
       from_head = @crack.enters == "head_face"
-      gone = from_head ? low : @shape.length_mm - high
-      width = layers.size * step
-      { depth_mm: (depth - gone).clamp(0, width), width_mm: width,
-        tip: [sample.radius_mm, from_head ? [depth, high].min : [@shape.length_mm - depth, low].max] }
+      width = held.sum(axis: 1) * step
+      left = Numo::DFloat.minimum((depth - (from_head ? low : (high * -1) + @shape.length_mm)).clip(0, nil), width)
+      tip = from_head ? Numo::DFloat.minimum(high, depth) : Numo::DFloat.maximum(low, @shape.length_mm - depth)
+      Left.new(left, width, @samples.radius_mm, tip.clip(0, @shape.length_mm))
     end
 
-    # Layers that hold wood at that radius of a column.
-    def layers_at(column, radius_mm)
-      held = @stage.reach.thickness_mm.gt(0) & @stage.reach.radii_mm[column, true].ge(radius_mm)
-      held &= (@stage.inner.thickness_mm.le(0) | @stage.inner_reach_mm[column, true].le(radius_mm)) if @stage.hollow?
-      held.where.to_a
+    # samples x layers, 1 where there is wood at the sample's radius.
+    def held_layers
+      column = @grid.columns_at(@samples.clock_deg)
+      radius = @samples.radius_mm.reshape(column.size, 1)
+      held = @stage.reach.radii_mm[column, true].ge(radius) & @stage.reach.thickness_mm.gt(0).reshape(1, @grid.axial)
+      held &= (@stage.inner_reach_mm[column, true].le(radius) | @stage.inner.thickness_mm.le(0).reshape(1, @grid.axial)) if @stage.hollow?
+      Numo::DFloat.cast(held)
     end
   end
 end

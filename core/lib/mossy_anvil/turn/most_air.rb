@@ -43,10 +43,24 @@ module MossyAnvil
     def out_of_wood(radii)
       cut = (Numo::DFloat.zeros(@grid.angular, @grid.axial) + radii.reshape(1, @grid.axial)) - UNDER_MM
       out = Numo::DFloat.cast(@grid.reach_mm.lt(cut))
-      angles = Numo::DFloat.zeros(@grid.angular, @grid.axial) + @grid.angles_deg.reshape(@grid.angular, 1)
-      heights = Numo::DFloat.zeros(@grid.angular, @grid.axial) + @grid.heights_mm.reshape(1, @grid.axial)
-      empty_voids.each { |void| out[void.hold?(angles, cut, heights)] = 1 }
+      empty_voids.each { |void| empty(out, void, cut) }
       out * Numo::DFloat.cast(cut.gt(0))
+    end
+
+    # Marks the rods whose cut runs through a void, looking only where the void can be.
+    def empty(out, void, cut)
+      columns, layers = BodyCover.new(@grid, void).reach
+      return if layers.nil? || misses?(void, cut[0, layers])
+
+      rods = @grid.rods_at(columns, layers)
+      column = rods / @grid.axial
+      held = void.hold?(@grid.angles_deg[column], cut[rods], @grid.heights_mm[rods - (column * @grid.axial)])
+      out[rods[held.where]] = 1 if held.any?
+    end
+
+    def misses?(void, radii)
+      reach = void.size_mm.first(2).max / 2
+      radii.min > void.radius_mm + reach || radii.max < void.radius_mm - reach
     end
 
     def empty_voids = @blank.defects.select { |defect| defect.type == "void" && defect.detail[:contents] == "air" }

@@ -9,8 +9,10 @@ module MossyAnvil
     MOMENTS = %i[a u uu z zz uz].freeze
     NOWHERE_MM = 1e6
 
-    # Strength ready to be cut at any stage. first_mm, last_mm: innermost and outermost live edge in the columns that have cells.
-    Cells = Struct.new(:sums, :own_sums, :columns, :first_mm, :last_mm, keyword_init: true)
+    # Strength ready to be cut at any stage. first_mm, last_mm: innermost and outermost live edge in the rods that have cells.
+    Cells = Struct.new(:sums, :own_sums, :rods, :first_mm, :last_mm, keyword_init: true)
+    # One bound of the section: where it cuts, how its layers weigh, and the integrals of sound wood up to it (own_integrals: of resin, or nil).
+    Part = Struct.new(:cut, :by_z, :integrals, :own_integrals)
 
     # wood, own: MOMENTS x angle (mm, mm2 ...), weighted by share of strength and by MPa; own is nil where there is no resin.
     # far_mm, near_mm: columns x layers, outermost and innermost live radius; live: where there is any.
@@ -18,20 +20,20 @@ module MossyAnvil
 
     # wood: Field of shares of the wood's strength; own: Field of MPa of resin, or nil.
     def self.prepare(wood, own)
-      sums = { sums: RunningSums.new(wood, 0..2), own_sums: own && RunningSums.new(own, 0..2), columns: wood.columns }
-      return Cells.new(**sums) if wood.columns.empty?
+      sums = { sums: RunningSums.new(wood, 0..2), own_sums: own && RunningSums.new(own, 0..2), rods: wood.rods }
+      return Cells.new(**sums) if wood.plain?
 
       live = wood.cells.gt(LIVE_SHARE)
-      live |= own.over(wood.columns).cells.gt(LIVE_SHARE) if own
+      live |= own.over(wood.rods).cells.gt(LIVE_SHARE) if own
       Cells.new(**sums, **live_edges(live, wood.grid))
     end
 
     # Counted from either end, so that small whole numbers do: a live cell by how far it lies from the other end, a dead one nothing.
     def self.live_edges(live, grid)
       held = Numo::Int8.cast(live)
-      from_first = Numo::Int8.new(1, 1, grid.radial).seq + 1
-      last = (held * from_first).max(axis: 2)
-      first = (held * from_first.reverse).max(axis: 2) * -1 + grid.radial
+      from_first = Numo::Int8.new(1, grid.radial).seq + 1
+      last = (held * from_first).max(axis: 1)
+      first = ((held * from_first.reverse).max(axis: 1) * -1) + grid.radial
       { first_mm: (first * grid.radial_step_mm) + (Numo::DFloat.cast(last.eq(0)) * NOWHERE_MM), last_mm: last * grid.radial_step_mm }
     end
     private_class_method :live_edges
@@ -40,23 +42,21 @@ module MossyAnvil
     def initialize(grid, stage, cells)
       @grid = grid
       @stage = stage
-      @parts = [[Cut.new(grid, stage.reach.radii_mm), by_z(stage.reach, 1)]]
-      @parts << [Cut.new(grid, stage.inner_reach_mm), by_z(stage.inner, -1)] if stage.hollow?
+      @parts = [part(stage.reach.radii_mm, stage.reach, 1, cells)]
+      @parts << part(stage.inner_reach_mm, stage.inner, -1, cells) if stage.hollow?
       bound_window
       @area_mm2 = plain_area
-      @wood = collect { |cut| cells.sums.up_to(cut) }
-      @own = cells.own_sums && collect { |cut| cells.own_sums.up_to(cut) }
+      gather
       narrow(cells)
     end
 
-    # The same section with other cells in some of its columns.
+    # The same section with other cells in some of its rods.
     def with(cells)
       dup.tap { |other| other.lay(cells) }
     end
 
     def initialize_copy(original)
       super
-      @wood, @own = original.wood.dup, original.own&.dup
       @far_mm, @near_mm, @live = [original.far_mm, original.near_mm, original.live].map(&:dup)
       @dead = nil
     end
@@ -66,16 +66,43 @@ module MossyAnvil
 
     protected
 
-    # Other cells in place of what their columns held.
+    # Other cells in place of what their rods held.
     def lay(cells)
-      return if cells.columns.empty?
+      return if cells.rods.empty?
 
-      @wood[true, cells.columns] = collect { |cut| cells.sums.held(cut) }
-      @own[true, cells.columns] = collect { |cut| cells.own_sums.held(cut) } if @own
+      @parts = @parts.map do |part|
+        own = part.own_integrals && cells.own_sums.lay(part.cut, part.own_integrals.map(&:dup))
+        Part.new(part.cut, part.by_z, cells.sums.lay(part.cut, part.integrals.map(&:dup)), own)
+      end
+      gather
       narrow(cells)
     end
 
     private
+
+    def part(radii_mm, layers, sign, cells)
+      cut = Cut.new(@grid, radii_mm)
+      Part.new(cut, by_z(layers, sign), cells.sums.up_to(cut), cells.own_sums&.up_to(cut))
+    end
+
+    # What the layers' thickness and place weigh in by: for moments with z to the power of 0, 1 and 2.
+    def by_z(layers, sign)
+      thick = layers.thickness_mm * sign
+      middle = layers.middle_mm
+      [thick, thick * middle, thick * ((middle**2) + ((layers.thickness_mm**2) / 12))]
+    end
+
+    # Moments of the parts together.
+    def gather
+      @wood = @parts.map { |part| moments(part.integrals, part.by_z) }.inject(:+)
+      @own = @parts.first.own_integrals && @parts.map { |part| moments(part.own_integrals, part.by_z) }.inject(:+)
+    end
+
+    # integrals: of r to the power of 0, 1 and 2, each columns x layers. Summed over the layers by one product with each weight.
+    def moments((zero, one, two), (plain, first, second))
+      rows = [zero.dot(plain), one.dot(plain), two.dot(plain), zero.dot(first), zero.dot(second), one.dot(first)]
+      Numo::DFloat.zeros(rows.size, @grid.angular).tap { |table| rows.each_with_index { |row, index| table[index, true] = row } }
+    end
 
     # The window of each column: from the hollow (or the axis) to the outside.
     def bound_window
@@ -88,30 +115,16 @@ module MossyAnvil
       @live = Numo::DFloat.cast(@far_mm.gt(@near_mm + 1e-9)) * @stage.reach.thickness_mm.gt(0).reshape(1, @grid.axial)
     end
 
-    # What the layers' thickness and place weigh in by: for moments with z to the power of 0, 1 and 2.
-    def by_z(layers, sign)
-      thick = layers.thickness_mm * sign
-      middle = layers.middle_mm
-      [thick, thick * middle, thick * ((middle**2) + ((layers.thickness_mm**2) / 12))]
-    end
-
-    # Moments of the parts together; the block looks a part's integrals up.
-    def collect = @parts.map { |cut, by_z| of_part(yield(cut), by_z) }.inject(:+)
-
-    # integrals: of r to the power of 0, 1 and 2, each columns x layers. Summed over the layers by one product with each weight.
-    def of_part((zero, one, two), (plain, first, second))
-      Numo::DFloat.vstack([zero.dot(plain), one.dot(plain), two.dot(plain), zero.dot(first), zero.dot(second), one.dot(first)])
-    end
-
     # Draw far and near in to the outermost and innermost live edge.
     # A gap of dead wood between them is left out of account, which is on the safe side.
     def narrow(cells)
-      columns = cells.columns
-      return if columns.empty?
+      rods = cells.rods
+      return if rods.empty?
 
-      @far_mm[columns, true] = Numo::DFloat.minimum(@far_mm[columns, true], cells.last_mm)
-      @near_mm[columns, true] = Numo::DFloat.maximum(@near_mm[columns, true], cells.first_mm)
-      @live[columns, true] = @live[columns, true] * Numo::DFloat.cast(@far_mm[columns, true].gt(@near_mm[columns, true]))
+      far, near = Numo::DFloat.minimum(@far_mm[rods], cells.last_mm), Numo::DFloat.maximum(@near_mm[rods], cells.first_mm)
+      @far_mm[rods] = far
+      @near_mm[rods] = near
+      @live[rods] = @live[rods] * Numo::DFloat.cast(far.gt(near))
     end
 
     # mm2 of the whole plane, whatever its strength, per angle (one side of the axis).

@@ -1,0 +1,67 @@
+# frozen_string_literal: true
+
+# The web face in a browser: how soon it can be used, how it keeps up with a drag, and with a full rack.
+class ScreenBench
+  FULL_RACK = 200
+  DRAG_SECONDS = 6
+
+  # run: LaunchRun that is ready. document: one to fill the rack with.
+  def initialize(run, document)
+    @run = run
+    @document = document
+    @screen = Capybara::Session.new(:chromium)
+  end
+
+  def run
+    puts "Screen, headless Chromium on the same machine"
+    script = Dir[File.join(Loft::ROOT, "web/dist/assets/*.js")].sum { |path| Zlib.gzip(File.binread(path)).bytesize }
+    Times.say "JavaScript, gzipped", format("%.0f kB", script / 1000.0)
+    Times.say "first view, until the drawings are there", Times.spread(Times.taken(8, warm_up: 1) { open_first })
+    drag
+    fill_rack
+    Times.say "first view with #{FULL_RACK} blanks on the rack", Times.spread(Times.taken(8, warm_up: 1) { open_first })
+    @screen.quit
+  end
+
+  private
+
+  def address(path) = "http://127.0.0.1:#{@run.port}#{path}"
+
+  def open_first
+    @screen.visit("about:blank")
+    @screen.visit(address("/blanks/2"))
+    @screen.find("[data-skin]")
+  end
+
+  # Pulls a defect to and fro for some seconds and counts what was reckoned meanwhile.
+  def drag
+    open_first
+    handle = @screen.find("[data-defect=A] ellipse.halo", match: :first).native
+    # Looked at while held, since what is dragged stays on its way.
+    @screen.execute_script("performance.clearResourceTimings(); performance.setResourceTimingBufferSize(5000)")
+    pointer = @screen.driver.browser.action(duration: 15).move_to(handle).pointer_down(:left)
+    pointer.perform
+    steps = 0
+    took = Times.seconds do
+      ends = Process.clock_gettime(Process::CLOCK_MONOTONIC) + DRAG_SECONDS
+      while Process.clock_gettime(Process::CLOCK_MONOTONIC) < ends
+        @screen.driver.browser.action(duration: 15).move_by((steps / 8).even? ? 4 : -4, 2 * (steps.even? ? 1 : -1)).perform
+        steps += 1
+      end
+    end
+    reckoned = @screen.evaluate_script("performance.getEntriesByType('resource').filter((entry) => entry.name.endsWith('/api/reckon') && entry.responseEnd > 0).length")
+    @screen.driver.browser.action.pointer_up(:left).perform
+    Times.say "dragging a defect", format("%.1f reckoned a second (%.1f moves a second)", reckoned / took, steps / took)
+  end
+
+  def fill_rack
+    Net::HTTP.start("127.0.0.1", @run.port) do |http|
+      have = JSON.parse(http.get("/api/shop").body)["rack"].size
+      (have...FULL_RACK).each do |index|
+        body = JSON.generate(document: @document.merge("number" => 1000 + index, "name" => "Blank #{index}"))
+        answer = http.post("/api/blanks", body, "Content-Type" => "application/json")
+        raise "rack could not be filled: #{answer.body}" unless answer.code == "201"
+      end
+    end
+  end
+end
