@@ -3,39 +3,50 @@ import { Refused } from "../api/client";
 import type { Problem } from "../api/document";
 
 const RETRY_MS = 2000;
+/** As many as the server has processes in its plainest setting: one reckons while the other's answer is drawn. */
+const AT_ONCE = 2;
 
 /**
- * The server's answer to a question that keeps changing. One question at a time, always with the newest next,
- * so answers can never come out of order; while it waits, the last answer stays. Nothing is asked while there is no question.
+ * The server's answer to a question that keeps changing. A few questions at a time, always with the newest next. An answer that comes
+ * after a newer one is dropped, so that what is shown never goes back; while it waits, the last answer stays. Nothing is asked while there is no question.
  */
 export function useNewest<Question, Answer>(question: Question | undefined, ask: (question: Question) => Promise<Answer>) {
   const [answer, setAnswer] = useState<{ to: Question; is: Answer }>();
   const [problem, setProblem] = useState<Problem>();
   const newest = useRef(question);
-  const asking = useRef(false);
+  const asked = useRef<Question>(undefined);
+  const count = useRef({ sent: 0, shown: 0, open: 0 });
 
   useEffect(() => {
     newest.current = question;
-    if (asking.current || question === undefined) return undefined;
     let retry: ReturnType<typeof setTimeout> | undefined;
-    const go = async () => {
-      const asked = newest.current;
-      if (asked === undefined) return;
-      asking.current = true;
+    const go = async (again = false) => {
+      const now = newest.current;
+      if (now === undefined || count.current.open >= AT_ONCE || (now === asked.current && !again)) return;
+      asked.current = now;
+      const turn = ++count.current.sent;
+      count.current.open++;
+      const show = (put: () => void) => {
+        if (turn < count.current.shown) return;
+        count.current.shown = turn;
+        put();
+      };
       try {
-        const is = await ask(asked);
-        setAnswer({ to: asked, is });
-        setProblem(undefined);
+        const is = await ask(now);
+        show(() => {
+          setAnswer({ to: now, is });
+          setProblem(undefined);
+        });
       } catch (fault) {
         if (!(fault instanceof Refused)) throw fault;
-        setProblem(fault.problem);
-        if (fault.problem.status === 0 || fault.problem.status >= 500) retry = setTimeout(() => void go(), RETRY_MS);
+        show(() => setProblem(fault.problem));
+        if (fault.problem.status === 0 || fault.problem.status >= 500) retry = setTimeout(() => void go(true), RETRY_MS);
       } finally {
-        asking.current = false;
+        count.current.open--;
       }
-      if (newest.current !== asked) void go();
+      void go();
     };
-    void go();
+    void go(true);
     return () => clearTimeout(retry);
   }, [question, ask]);
 

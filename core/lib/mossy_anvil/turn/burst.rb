@@ -15,6 +15,8 @@ module MossyAnvil
     # Moments with an odd power of u change their sign on the far side of the axis.
     HANDS = Numo::DFloat.cast(Section::MOMENTS.map { |name| %i[u uz].include?(name) ? -1 : 1 }).reshape(Section::MOMENTS.size, 1).freeze
 
+    BOTH_HALVES = Numo::DFloat[1, -1].reshape(2, 1, 1).freeze
+
     Plane = Struct.new(:clock_deg, :burst_rpm, :mean_stress_pa_per_w2, keyword_init: true)
 
     # sections: { sound: } and, where something is cracked, { own:, through: } of Section.
@@ -22,10 +24,10 @@ module MossyAnvil
     def initialize(grid, pulls, sections, strengths_mpa)
       @grid = grid
       @half = grid.angular / 2
-      @sides = [0...@half, @half...grid.angular]
       @pulls = pulls
       @strengths = strengths_mpa[0...@half].dup
-      @uses = governing(sections.transform_values { |section| uses(section) })
+      @ways = sections.values_at(:sound, :own, :through).compact
+      @uses = governing(uses)
       @plain = mean_stresses(sections[:sound])
       freeze
     end
@@ -61,33 +63,37 @@ module MossyAnvil
       Numo::DFloat.maximum(@pulls.pull_kg_m[0...@half], @pulls.pull_kg_m[@half..])
     end
 
-    # Of the three ways to look at each plane; only sound where nothing is cracked.
+    # Of the three ways to look at each plane (rows: sound, own, through); only the first where nothing is cracked.
     def governing(ways)
-      return ways[:sound] unless ways[:own]
-
-      Numo::DFloat.maximum(Numo::DFloat.minimum(ways[:own], ways[:through]), ways[:sound])
+      sound, own, through = Array.new(@ways.size) { |row| ways[row, true] }
+      own ? Numo::DFloat.maximum(Numo::DFloat.minimum(own, through), sound) : sound.dup
     end
 
-    # Largest use of strength at w = 1 rad/s for each plane, over both halves.
-    def uses(section)
-      moments = plane_moments(section)
-      edges = @sides.map { |columns| [section.far_mm, section.near_mm, section.dead].map { |radii| radii[columns, true] } }
-      # The half on the far side sees u the other way round.
-      @sides.zip([1, -1]).map do |half, hand|
-        use(moments, edges, @pulls.pull_kg_m[half], @pulls.u_mm[half] * hand, @pulls.z_mm[half])
-      end.inject { |one, other| Numo::DFloat.maximum(one, other) }
+    # Largest use of strength at w = 1 rad/s: ways x planes. All ways and both halves are worked out together,
+    # as arrays of halves x ways x planes; the half on the far side sees u the other way round.
+    def uses
+      moments = plane_moments
+      pull, pull_u, pull_z = [@pulls.pull_kg_m, @pulls.u_mm, @pulls.z_mm].map { |values| values.reshape(2, 1, @half) }
+      use(moments, pull, pull_u * BOTH_HALVES, pull_z).max(axis: 0)
     end
 
-    # Both sides of the axis together, u positive on the side of the plane's own angle; as MOMENTS x planes.
-    def plane_moments(section)
-      here, opposite = @sides
+    # Both sides of the axis together, u positive on the side of the plane's own angle: one array of ways x planes for each of MOMENTS.
+    def plane_moments
+      here, opposite = 0...@half, @half...@grid.angular
       both = ->(moments) { moments[true, here] + (moments[true, opposite] * HANDS) }
-      wood = both[section.wood] * @strengths
-      section.own ? wood + both[section.own] : wood
+      each_way = @ways.map { |section| (both[section.wood] * @strengths).then { |wood| section.own ? wood + both[section.own] : wood } }
+      Array.new(Section::MOMENTS.size) { |row| stacked(each_way) { |moments| moments[row, true] } }
     end
 
-    def use(moments, edges, pull, pull_u, pull_z)
-      first_a, first_u, uu, first_z, zz, uz = Array.new(Section::MOMENTS.size) { |row| moments[row, true] }
+    # One array over all ways of what the block takes from each.
+    def stacked(each_way)
+      first = yield(each_way.first)
+      Numo::DFloat.zeros(each_way.size, *first.shape).tap do |whole|
+        each_way.each_with_index { |way, index| whole[index, *([true] * first.ndim)] = index.zero? ? first : yield(way) }
+      end
+    end
+
+    def use((first_a, first_u, uu, first_z, zz, uz), pull, pull_u, pull_z)
       area = Numo::DFloat.maximum(first_a, 1e-12)
       uc, zc = first_u / area, first_z / area
       iuu, izz, iuz = uu - (first_u * uc), zz - (first_z * zc), uz - (first_u * zc)
@@ -95,19 +101,20 @@ module MossyAnvil
       eu, ez = pull_u - uc, pull_z - zc
       p = ((izz * eu) - (iuz * ez)) / determinant
       q = ((iuu * ez) - (iuz * eu)) / determinant
-      found = ((area**-1) + worst_point(edges, p, q) - (p * uc) - (q * zc)) * pull
-      found[first_a.le(1e-9)] = 1e12
-      found[pull.le(0)] = 0
-      found.clip(0, 1e12)
+      found = ((area**-1) + worst_point(p, q) - (p * uc) - (q * zc)) * pull
+      # Nothing holds where there is no section, whatever the sums say.
+      nothing = Numo::DFloat.cast(first_a.le(1e-9))
+      (((found * ((nothing * -1) + 1)) + (nothing * 1e12)) * pull.gt(0)).clip(0, 1e12)
     end
 
     # Largest p u + q z over the live wood of each plane: at the outermost or the innermost of every layer, on either side of the axis.
-    def worst_point(edges, p, q)
-      p, q = p.reshape(p.size, 1), q.reshape(q.size, 1)
-      along = (q * @grid.heights_mm.reshape(1, @grid.axial)) + (q.abs * (@grid.axial_step_mm / 2))
-      edges.zip([p, p * -1]).map do |(far, near, dead), slope|
-        Numo::DFloat.maximum(far * slope, near * slope) - dead
-      end.inject { |one, other| Numo::DFloat.maximum(one, other) }.then { |across| (across + along).max(axis: 1) }
+    def worst_point(p, q)
+      p, q = p.reshape(*p.shape, 1), q.reshape(*q.shape, 1)
+      along = (q * @grid.heights_mm) + (q.abs * (@grid.axial_step_mm / 2))
+      far, near, dead = %i[far_mm near_mm dead].map { |name| stacked(@ways, &name) }
+      [[0...@half, p], [@half...@grid.angular, p * -1]].map do |columns, slope|
+        Numo::DFloat.maximum(far[true, columns, true] * slope, near[true, columns, true] * slope) - dead[true, columns, true]
+      end.inject { |one, other| Numo::DFloat.maximum(one, other) }.then { |across| (across + along).max(axis: 3) }
     end
   end
 end
