@@ -4,6 +4,8 @@
 class ScreenBench
   FULL_RACK = 200
   DRAG_SECONDS = 6
+  MOVE_EVERY_S = 0.016
+  RECKONED = "performance.getEntriesByType('resource').filter((entry) => entry.name.endsWith('/api/reckon') && entry.responseEnd > 0).length"
 
   # run: LaunchRun that is ready. document: one to fill the rack with.
   def initialize(run, document)
@@ -36,22 +38,30 @@ class ScreenBench
   # Pulls a defect to and fro for some seconds and counts what was reckoned meanwhile.
   def drag
     open_first
-    handle = @screen.find("[data-defect=A] ellipse.halo", match: :first).native
-    # Looked at while held, since what is dragged stays on its way.
+    box = @screen.find("[data-defect=A] ellipse.halo", match: :first).native.rect
+    x, y = box.x + (box.width / 2), box.y + (box.height / 2)
     @screen.execute_script("performance.clearResourceTimings(); performance.setResourceTimingBufferSize(5000)")
-    pointer = @screen.driver.browser.action(duration: 15).move_to(handle).pointer_down(:left)
-    pointer.perform
-    steps = 0
-    took = Times.seconds do
-      ends = Process.clock_gettime(Process::CLOCK_MONOTONIC) + DRAG_SECONDS
-      while Process.clock_gettime(Process::CLOCK_MONOTONIC) < ends
-        @screen.driver.browser.action(duration: 15).move_by((steps / 8).even? ? 4 : -4, 2 * (steps.even? ? 1 : -1)).perform
-        steps += 1
-      end
+    mouse("mousePressed", x, y)
+    moves = 0
+    took = Times.seconds { moves = pull(x, y) }
+    reckoned = @screen.evaluate_script(RECKONED)
+    mouse("mouseReleased", x, y)
+    Times.say "dragging a defect", format("%.1f reckoned a second (the pointer moved %.0f times a second)", reckoned / took, moves / took)
+  end
+
+  # Moves the pressed pointer about for DRAG_SECONDS; returns how often.
+  def pull(x, y)
+    ends = Process.clock_gettime(Process::CLOCK_MONOTONIC) + DRAG_SECONDS
+    (1..).find do |move|
+      mouse("mouseMoved", x + (20 * Math.sin(move / 9.0)), y + (12 * Math.sin(move / 5.0)))
+      sleep MOVE_EVERY_S
+      Process.clock_gettime(Process::CLOCK_MONOTONIC) > ends
     end
-    reckoned = @screen.evaluate_script("performance.getEntriesByType('resource').filter((entry) => entry.name.endsWith('/api/reckon') && entry.responseEnd > 0).length")
-    @screen.driver.browser.action.pointer_up(:left).perform
-    Times.say "dragging a defect", format("%.1f reckoned a second (%.1f moves a second)", reckoned / took, steps / took)
+  end
+
+  def mouse(type, x, y)
+    @screen.driver.browser.execute_cdp("Input.dispatchMouseEvent", type: type, x: x.round, y: y.round, button: "left",
+      buttons: type == "mouseReleased" ? 0 : 1, clickCount: 1)
   end
 
   def fill_rack

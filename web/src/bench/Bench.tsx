@@ -1,5 +1,5 @@
 import { useQueryClient } from "@tanstack/react-query";
-import { useCallback, useEffect, useMemo, useState } from "react";
+import { useCallback, useDeferredValue, useEffect, useMemo, useState } from "react";
 import styled from "styled-components";
 import { api, Refused } from "../api/client";
 import type { Defect, Kept } from "../api/document";
@@ -118,10 +118,15 @@ export function Bench({ kept, station, onStation }: { kept: Kept; station: Stati
         </div>
         <Piece look={look} setPeel={setPeel} />
       </section>
-      <div className="docket"><Docket station={station} onStation={onStation} at={at} /></div>
+      <div className="docket"><Beside station={station} onStation={onStation} at={at} /></div>
       <NextMove move={assessment.next_move} onGo={onStation} />
     </Frame>
   );
+}
+
+/** The docket may lag behind the drawing for a moment, so that what is dragged follows the hand. */
+function Beside({ at, ...station }: Parameters<typeof Docket>[0]) {
+  return <Docket {...station} at={useDeferredValue(at)} />;
 }
 
 type TitleProps = Pick<Parameters<typeof useTitle>[0], "document" | "assessment"> & { draft: ReturnType<typeof useDraft>; settled: boolean; onSave: () => void };

@@ -1,3 +1,4 @@
+import { memo } from "react";
 import type { Defect } from "../api/document";
 import { ink } from "../kit/theme";
 
@@ -9,7 +10,7 @@ const scattered = (count: number): [number, number][] =>
   Array.from({ length: count }, (_, index): [number, number] => [(0.5 + index / PLASTIC) % 1, (0.5 + index / PLASTIC ** 2) % 1]);
 
 /** How each kind of trouble is mapped: a pattern of ink, so that colour is never the only sign. */
-export function GroundPatterns() {
+export const GroundPatterns = memo(function GroundPatterns() {
   const dots = (id: string, count: number, size: number) => (
     <pattern id={id} width={TILE_PX} height={TILE_PX} patternUnits="userSpaceOnUse">
       {scattered(count).map(([x, y]) => <circle key={`${x} ${y}`} cx={x * TILE_PX} cy={y * TILE_PX} r={size} fill={ink.ink} />)}
@@ -30,7 +31,7 @@ export function GroundPatterns() {
       <pattern id="ground-waste" width="7" height="7" patternUnits="userSpaceOnUse" patternTransform="rotate(45)"><rect width="7" height="7" fill={ink.waste} /></pattern>
     </defs>
   );
-}
+});
 
 /** The pattern a defect is filled with. */
 export function groundOf(defect: Defect): string {

@@ -1,3 +1,4 @@
+import { memo } from "react";
 import { Label, Slider, SliderOutput, SliderThumb, SliderTrack } from "react-aria-components";
 import styled from "styled-components";
 import type { Peel } from "../api/document";
@@ -94,15 +95,30 @@ const Met = styled.span`
   min-width: 0;
 `;
 
+type PeelProps = { peelMm: number; setPeel: (mm: number) => void; mostMm: number; peel: Peel | undefined; rpm: number };
+
+/** How deep the skin is peeled, and what the edge would meet there. Kept as it is while only other things change. */
+const PeelRow = memo(function PeelRow({ peelMm, setPeel, mostMm, peel, rpm }: PeelProps) {
+  const unit = useUnit();
+  return (
+    <PeelSlider value={peelMm} onChange={(value) => setPeel(value as number)} minValue={0} maxValue={mostMm} step={1}>
+      <Label>Skin{peelMm > 0 ? ", peeled" : ""}</Label>
+      <SliderOutput style={{ minWidth: 64 }}>{peelMm > 0 ? amountText(peelMm, "mm", unit) : "as it is"}</SliderOutput>
+      <Track><Thumb aria-label="Depth peeled off the skin" /></Track>
+      {peel && <OnThisCut peel={peel} rpm={rpm} />}
+    </PeelSlider>
+  );
+});
+
 /** What the edge meets at the depth peeled to. */
-function OnThisCut({ look, peel }: { look: Look; peel: Peel }) {
+function OnThisCut({ peel, rpm }: { peel: Peel; rpm: number }) {
   const unit = useUnit();
   const met = Object.entries(peel.shares).filter(([kind, share]) => kind !== "sound" && share > 0.0005).sort(([, a], [, b]) => b - a).slice(0, 3);
   return (
     <Met role="status">
       {peel.reaches_form && "At the form. "}
       {met.length === 0 ? "Sound wood all round." : met.map(([kind, share], index) => <span key={kind}>{index > 0 && " · "}{kind} <strong>{amountText(share, "share", unit)}</strong></span>)}
-      {peel.worst && <> · knocks <strong>{amountText(peel.worst.knocks_per_s, "a second", unit)}</strong> at {amountText(look.assessment.stages.blank.limit_rpm, "rpm", unit)}</>}
+      {peel.worst && <> · knocks <strong>{amountText(peel.worst.knocks_per_s, "a second", unit)}</strong> at {amountText(rpm, "rpm", unit)}</>}
     </Met>
   );
 }
@@ -110,7 +126,6 @@ function OnThisCut({ look, peel }: { look: Look; peel: Peel }) {
 /** Three drawings of the one solid, locked together. */
 export function Piece({ look, setPeel }: { look: Look; setPeel: (mm: number) => void }) {
   const [frame, { width, height }] = useSize<SVGSVGElement>();
-  const unit = useUnit();
   const { geometry } = look;
   const { scale, cx, cy, x0, sectionY, titleY } = place(geometry.max_radius_mm, geometry.length_mm, width, height);
 
@@ -127,12 +142,7 @@ export function Piece({ look, setPeel }: { look: Look; setPeel: (mm: number) => 
           </>
         )}
       </Turned>
-      <PeelSlider value={look.peelMm} onChange={(value) => setPeel(value as number)} minValue={0} maxValue={Math.max(1, Math.floor(geometry.max_radius_mm * 0.6))} step={1}>
-        <Label>Skin{look.peelMm > 0 ? ", peeled" : ""}</Label>
-        <SliderOutput style={{ minWidth: 64 }}>{look.peelMm > 0 ? amountText(look.peelMm, "mm", unit) : "as it is"}</SliderOutput>
-        <Track><Thumb aria-label="Depth peeled off the skin" /></Track>
-        {look.peel && <OnThisCut look={look} peel={look.peel} />}
-      </PeelSlider>
+      <PeelRow peelMm={look.peelMm} setPeel={setPeel} mostMm={Math.max(1, Math.floor(geometry.max_radius_mm * 0.6))} peel={look.peel} rpm={look.assessment.stages.blank.limit_rpm} />
       <SkinView look={look} />
     </Frame>
   );

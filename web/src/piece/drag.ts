@@ -11,10 +11,9 @@ export function follow(event: ReactPointerEvent, onMove: (x: number, y: number) 
   const svg = drawingOf(event);
   event.preventDefault();
   svg.setPointerCapture(event.pointerId);
-  const place = (at: { clientX: number; clientY: number }): [number, number] => {
-    const box = svg.getBoundingClientRect();
-    return [at.clientX - box.left, at.clientY - box.top];
-  };
+  // Measured once: the drawing stays where it is while something on it is held, and measuring at every move makes the browser lay it out anew.
+  const box = svg.getBoundingClientRect();
+  const place = (at: { clientX: number; clientY: number }): [number, number] => [at.clientX - box.left, at.clientY - box.top];
   const stop = new AbortController();
   const listen = (type: "pointermove" | "pointerup" | "pointercancel", act: (moved: PointerEvent) => void) =>
     svg.addEventListener(type, (moved) => moved.pointerId === event.pointerId && act(moved), { signal: stop.signal });

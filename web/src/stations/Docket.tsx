@@ -1,3 +1,4 @@
+import { memo } from "react";
 import { Tab, TabList, TabPanel, Tabs } from "react-aria-components";
 import styled from "styled-components";
 import { focusRing, ink } from "../kit/theme";
@@ -54,7 +55,7 @@ const Room = styled(TabPanel)`
 `;
 
 /** The job ticket of this blank, station by station in the order of the work. */
-export function Docket({ station, onStation, at }: { station: Station; onStation: (station: Station) => void; at: AtStation }) {
+export const Docket = memo(function Docket({ station, onStation, at }: { station: Station; onStation: (station: Station) => void; at: AtStation }) {
   return (
     <Frame selectedKey={station} onSelectionChange={(key) => onStation(key as Station)}>
       <Names aria-label="Stations">
@@ -66,4 +67,4 @@ export function Docket({ station, onStation, at }: { station: Station; onStation
       })}
     </Frame>
   );
-}
+});
