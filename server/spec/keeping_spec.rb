@@ -63,6 +63,10 @@ RSpec.describe Loft::Contract do
     served.each { |method, path| expect(paths.dig(path, method, "responses").keys).to include("422") }
   end
 
+  it "is what docs/api.md says" do
+    expect(system(File.join(Loft::ROOT, "bin/docs"), "--check")).to be(true), "run bin/docs"
+  end
+
   it "holds the demo's blank files" do
     inline = described_class.new(documents: :inline)
     Dir[File.join(Loft::Demo::FOLDER, "*.anvil.json")].each { |path| expect(inline.faults("Document", JSON.parse(File.read(path)))).to eq([]) }

@@ -59,6 +59,13 @@ RSpec.describe MossyAnvil::Findings do
     expect(weighed.call(dry_g * 0.9)).to start_with("The scale says {scale}, its measures {mass}")
   end
 
+  it "opens with the stone that an edge would strike, and still says what the speed hangs on" do
+    stone = body("hard_inclusion", r_mm: 105, z_mm: 45, of: "stone")
+    headline = assess(defects: [stone], form: BlankHelper::BOWL)[:findings][:survey].first
+    expect(headline).to include(tone: "stop", text: a_string_starting_with("Not like this: an edge would strike v. Hollowed, "))
+    expect(headline[:text]).to end_with("work below {limit}.")
+  end
+
   it "warns of thin walls, of what goes through, and of the side force" do
     form = texts(:form, defects: [deep_crack], form: BlankHelper::BOWL)
     expect(form).to include(start_with("Thinnest wood"), "Floor {floor} on the axis.", "b goes through the finished wall.", a_string_matching(/the rim takes \{force\}/))

@@ -28,7 +28,7 @@ module MossyAnvil
 
     # :stop, :mend, :care or :go.
     def verdict
-      return :stop if @last[:not_like_this] || @report[:defects].any? { |defect| defect[:verdict] == "stop" }
+      return :stop if @last[:not_like_this] || struck.any?
       return :mend if to_mend.any?
 
       @last[:fragile] || @report[:stages].any? { |_, stage| HELD_BY_TROUBLE.include?(stage[:governed_by]) } ? :care : :go
@@ -36,9 +36,12 @@ module MossyAnvil
 
     private
 
+    # What must come out before an edge meets it.
+    def struck = @report[:defects].select { |defect| defect[:verdict] == "stop" }.map { |defect| defect[:id] }
+
     # What governs the last stage, or the first stage that cannot be run at all.
     def headline
-      opening = OPENINGS.fetch(verdict)
+      opening = struck.any? ? "Not like this: an edge would strike #{struck.join(', ')}." : OPENINGS.fetch(verdict)
       stage = STAGE_WORDS.fetch(@last_name)
       limit = [@last[:limit_rpm], "rpm"]
       figure = "/stages/#{@last_name}/limit_rpm"

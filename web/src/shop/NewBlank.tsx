@@ -1,0 +1,194 @@
+import { useQuery, useQueryClient } from "@tanstack/react-query";
+import { useMemo, useState } from "react";
+import { Checkbox, CheckboxGroup, Input, Label, TextField } from "react-aria-components";
+import { useNavigate } from "react-router";
+import styled from "styled-components";
+import { api, Refused } from "../api/client";
+import type { Document, Intake, IntakeQuestion, Problem, Shop } from "../api/document";
+import { useNewest } from "../bench/useNewest";
+import { Button } from "../kit/Button";
+import { Choice } from "../kit/Choice";
+import { ClockField, FieldFault, FieldInput, LengthField, NumberField } from "../kit/MeasureField";
+import { amountText } from "../kit/measure";
+import { Findings, Worked } from "../kit/Says";
+import { Suggest } from "../kit/Suggest";
+import { focusRing, ink } from "../kit/theme";
+import { useUnit } from "../kit/Units";
+import { Fault, Fields, Heading, Quiet } from "../stations/parts";
+import { Outlined } from "./Outlined";
+
+const Frame = styled.main`
+  overflow-y: auto;
+  padding: 18px 30px 40px;
+  display: grid;
+  grid-template-columns: minmax(0, 3fr) minmax(320px, 2fr);
+  gap: 0 44px;
+  align-content: start;
+  @media (max-width: 900px) { grid-template-columns: minmax(0, 1fr); padding: 16px; }
+  h2 { grid-column: 1 / -1; font-size: 22px; }
+  form { display: grid; gap: 14px; }
+  aside { position: sticky; top: 0; align-self: start; }
+`;
+
+const Ticks = styled(CheckboxGroup)`
+  display: grid;
+  gap: 2px;
+  > label { font-size: 14px; color: ${ink.quiet}; }
+  .row { display: flex; flex-wrap: wrap; }
+`;
+
+const Tick = styled(Checkbox)`
+  min-height: 44px;
+  padding: 0 12px;
+  display: flex;
+  align-items: center;
+  cursor: pointer;
+  border: 1px solid ${ink.slate};
+  margin: 0 -1px -1px 0;
+  ${focusRing}
+  &[data-selected] { background: ${ink.moss}; border-color: ${ink.moss}; color: ${ink.onMoss}; font-weight: 650; }
+`;
+
+type Lump = IntakeQuestion["lump"];
+type LumpType = Lump["type"];
+type Material = Document["material"];
+
+const KINDS: Record<Material["kind"], string> = { wood: "Wood", hybrid: "Wood and resin", resin: "Resin", non_wood: "Something else" };
+const CHARACTERS: [NonNullable<Material["character"]>[number], string][] = [
+  ["burl", "Burl"], ["spalted", "Spalted"], ["cracked", "Cracked"], ["insect", "Bug-eaten"], ["bark_edge", "Bark edge"], ["crotch", "Crotch"], ["wet", "Wet"],
+];
+const GRAINS: Record<Material["grain"], string> = { face: "Across (face grain)", end: "Along the axis (end grain)", burl: "Every way (burl)", none: "No grain" };
+const LUMPS: Record<LumpType, string> = { disc: "Disc", block: "Block", log: "Log", cap: "Cap", outline: "Measured outline" };
+const SIZES: Record<LumpType, [string, string][]> = {
+  disc: [["diameter_mm", "Across"], ["length_mm", "Thick"]],
+  block: [["width_mm", "Wide"], ["height_mm", "High"], ["length_mm", "Long"]],
+  log: [["head_diameter_mm", "Across, head end"], ["tail_diameter_mm", "Across, tail end"], ["length_mm", "Long"]],
+  cap: [["diameter_mm", "Across the cut face"], ["height_mm", "High"]],
+  outline: [],
+};
+const START: Record<string, number> = { diameter_mm: 250, length_mm: 80, width_mm: 100, height_mm: 100, head_diameter_mm: 160, tail_diameter_mm: 150 };
+const FIRST_STATIONS = [0, 80].map((z_mm) => ({ z_mm, radii_mm: Array<number>(12).fill(125) }));
+
+/** From a lump in the hand to a number on the rack. */
+export function NewBlank({ shop }: { shop: Shop }) {
+  const [name, setName] = useState("");
+  const [number, setNumber] = useState(shop.next_number);
+  const [kind, setKind] = useState<Material["kind"]>("wood");
+  const [species, setSpecies] = useState("");
+  const [character, setCharacter] = useState<string[]>([]);
+  const [moisturePct, setMoisture] = useState(18);
+  const [grain, setGrain] = useState<Material["grain"]>("face");
+  const [grainDeg, setGrainDeg] = useState(90);
+  const [type, setType] = useState<LumpType>("disc");
+  const [sizes, setSizes] = useState(START);
+  const [stations, setStations] = useState(FIRST_STATIONS);
+  const [massG, setMass] = useState(0);
+  const [densityOwn, setDensity] = useState(600);
+  const [lathe, setLathe] = useState(Object.keys(shop.lathes)[0] ?? "");
+  const [refused, setRefused] = useState<Problem>();
+  const client = useQueryClient();
+  const go = useNavigate();
+
+  const known = useQuery({ queryKey: ["known-stock"], staleTime: Infinity, queryFn: async () => (await Promise.all([api.table("woods"), api.table("other_stock")])).flatMap(({ rows }) => rows.map((row) => String(row["name"]))) });
+  const question = useMemo((): IntakeQuestion => {
+    const lump = type === "outline" ? { type, stations } : { type, ...Object.fromEntries(SIZES[type].map(([size]) => [size, sizes[size] ?? 0])) };
+    return { lump: lump as Lump, species: species.trim() || "–", moisture_pct: moisturePct, ...(massG > 0 && { mass_g: massG }) };
+  }, [type, stations, sizes, species, moisturePct, massG]);
+  const { answer, settled, problem } = useNewest(question, api.intake);
+  const fault = (path: string) => (problem?.errors ?? refused?.errors)?.find(({ pointer }) => pointer === path)?.detail;
+  const saveFault = (path: string) => refused?.errors?.find(({ pointer }) => pointer.startsWith(path))?.detail;
+
+  const take = async () => {
+    if (!answer) return;
+    try {
+      const kept = await api.takeIn(document(answer));
+      await client.invalidateQueries({ queryKey: ["shop"] });
+      void go(`/blanks/${kept.id}/survey`);
+    } catch (wrong) {
+      if (!(wrong instanceof Refused)) throw wrong;
+      setRefused(wrong.problem);
+    }
+  };
+  const document = ({ shape, density_kg_m3 }: Intake): Document => ({
+    format: "mossy-anvil/blank", version: 1, name: name.trim(), number,
+    material: {
+      kind, species: species.trim(), ...(character.length > 0 && { character: character as NonNullable<Material["character"]> }), density_kg_m3: density_kg_m3 ?? densityOwn,
+      moisture_pct: moisturePct, grain, ...(grain === "face" && { grain_clock_deg: grainDeg }),
+    },
+    shape: shape as Document["shape"], defects: [],
+    ...(massG > 0 && { readings: [{ kind: "mass" as const, value: massG, taken_at: new Date().toISOString() }] }),
+    ...(shop.lathes[lathe] && { lathe: shop.lathes[lathe] }),
+  });
+
+  return (
+    <Frame>
+      <h2>A new blank</h2>
+      <form onSubmit={(event) => {
+        event.preventDefault();
+        void take();
+      }}>
+        <Fields>
+          <NumberField label="Number" value={number} onChange={setNumber} fault={saveFault("/document/number")} />
+          <Words label="What it is to be called" value={name} onChange={setName} fault={saveFault("/document/name")} />
+        </Fields>
+        <Choice label="What it is" value={kind} options={KINDS} onChange={(next) => {
+          setKind(next);
+          setGrain(next === "wood" ? "face" : "none");
+        }} />
+        <div><Suggest label="Species or material" value={species} options={known.data ?? []} onChange={setSpecies} />
+          {saveFault("/document/material/species") && <Fault role="alert">{saveFault("/document/material/species")}</Fault>}</div>
+        <Ticks value={character} onChange={setCharacter}>
+          <Label>Character, as many as fit</Label>
+          <div className="row">{CHARACTERS.map(([key, word]) => <Tick key={key} value={key}>{word}</Tick>)}</div>
+        </Ticks>
+        <Choice label="Its shape" value={type} options={LUMPS} onChange={setType} />
+        {type === "outline" ? <Outlined stations={stations} onChange={setStations} fault={fault} /> : (
+          <Fields>
+            {SIZES[type].map(([size, word]) => (
+              <LengthField key={size} label={word} value={sizes[size] ?? 0} onChange={(value) => setSizes({ ...sizes, [size]: value })} fault={fault(`/lump/${size}`)} />
+            ))}
+          </Fields>
+        )}
+        <Choice label="Fibres run" value={grain} options={GRAINS} onChange={setGrain} />
+        <Fields>
+          {grain === "face" && <ClockField label="Fibres towards" value={grainDeg} onChange={setGrainDeg} />}
+          <NumberField label="Moisture, %" value={moisturePct} onChange={setMoisture} fault={fault("/moisture_pct")} />
+          <NumberField label="Weight, g (0: not weighed)" value={massG} onChange={setMass} fault={fault("/mass_g")} />
+          {answer?.density_from === "unknown" && <NumberField label="Density, kg/m³" value={densityOwn} onChange={setDensity} fault={saveFault("/document/material/density")} />}
+        </Fields>
+        {Object.keys(shop.lathes).length > 0 && <Choice label="To be turned on" value={lathe} options={Object.fromEntries(Object.keys(shop.lathes).map((key) => [key, key]))} onChange={setLathe} />}
+        <div><Button $kind="go" type="submit" isDisabled={!answer || !settled}>Put it on the rack</Button></div>
+        {refused && <Fault role="alert">Not taken in: {refused.errors?.[0]?.detail ?? refused.detail}</Fault>}
+      </form>
+      <aside aria-label="What that makes"><Made answer={answer} problem={problem} /></aside>
+    </Frame>
+  );
+}
+
+function Words({ label, value, onChange, fault }: { label: string; value: string; onChange: (value: string) => void; fault: string | undefined }) {
+  return (
+    <TextField value={value} onChange={onChange} isInvalid={fault !== undefined} maxLength={120} style={{ display: "grid", gap: 2, alignContent: "start" }}>
+      <Label style={{ fontSize: 14, color: ink.quiet }}>{label}</Label>
+      <FieldInput as={Input} />
+      {fault && <FieldFault>{fault}</FieldFault>}
+    </TextField>
+  );
+}
+
+function Made({ answer, problem }: { answer: Intake | undefined; problem: Problem | undefined }) {
+  const unit = useUnit();
+  return (
+    <>
+      <Heading>What that makes</Heading>
+      {problem && <Fault role="alert">{problem.errors?.[0] ? `${problem.errors[0].detail}` : problem.detail}</Fault>}
+      {answer && (
+        <>
+          <p><Worked working={answer.workings["/volume_mm3"]}>Volume <strong>{amountText(answer.volume_mm3, "mm3", unit)}</strong></Worked></p>
+          {answer.density_kg_m3 !== null && <p><Worked working={answer.workings["/density_kg_m3"]}>Density <strong>{amountText(answer.density_kg_m3, "kg/m3", unit)}</strong></Worked></p>}
+          <Findings findings={answer.says} workings={{}} />
+        </>
+      )}
+      <Quiet>On the rack it starts at the survey: go round it with pencil, feeler, awl and meter.</Quiet>
+    </>
+  );
+}
