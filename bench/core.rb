@@ -10,7 +10,8 @@ class CoreBench
 
   def run
     puts "Core, No. 33, four stages and splitting planes"
-    whole, raw = Times.in_turn(ROUNDS, work(@document), raw_sum)
+    whole = Times.taken(ROUNDS, &work(@document))
+    raw = Times.taken(ROUNDS, &raw_sum)
     Times.say "assessment, default grid", Times.spread(whole)
     Times.say "over one raw multiply-and-sum of the same cells", format("%.1f x (raw %s)", Times.median(whole) / Times.median(raw), Times.spread(raw))
     default, fine = Times.in_turn(8, work(@document), work(@document, :fine))
@@ -37,13 +38,13 @@ class CoreBench
 
   def work(document, fineness = :default)
     piece = MossyAnvil::BlankFile.from_data(document)
-    -> { MossyAnvil::Assessment.new(piece, fineness: fineness).to_h }
+    proc { MossyAnvil::Assessment.new(piece, fineness: fineness).to_h }
   end
 
   def raw_sum
     steps = MossyAnvil::Grid::STEPS[:default]
     cells = Numo::DFloat.new(steps[1], steps[2], steps[0]).rand
     other = cells.dup
-    -> { (cells * other).sum }
+    proc { (cells * other).sum }
   end
 end

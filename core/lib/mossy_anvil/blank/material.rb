@@ -55,10 +55,18 @@ module MossyAnvil
       Material.hankinson(strength_along_mpa, strength_across_mpa, pull_clock_deg - grain_clock_deg)
     end
 
+    # The same at each of an array of clock angles.
+    def strengths_mpa(pull_clock_deg)
+      return (pull_clock_deg * 0) + strength_across_mpa unless grain == "face"
+
+      Material.hankinson(strength_along_mpa, strength_across_mpa, pull_clock_deg - grain_clock_deg, math: Numo::DFloat::Math)
+    end
+
     # Hankinson: strength at an angle (degrees) between pull and fibres. Source: Wood Handbook.
-    def self.hankinson(along, across, angle_deg)
-      sine = Math.sin(angle_deg * Clock::RADIANS)**2
-      along * across / ((along * sine) + (across * (1 - sine)))
+    # angle_deg: a number or, with numo's own math, an array.
+    def self.hankinson(along, across, angle_deg, math: Math)
+      sine = math.sin(angle_deg * Clock::RADIANS)**2
+      ((sine * (along - across)) + across)**-1 * (along * across)
     end
 
     private

@@ -11,6 +11,7 @@ module MossyAnvil
       @points = points.map { |z_mm, r_mm| [z_mm.to_f, r_mm.to_f].freeze }.freeze
       @curve = curve
       @legs = legs(curve == "smooth" ? monotone_tangents : nil)
+      @knots = Numo::DFloat.cast(@points[1...-1].map(&:first))
       @table = @legs.transpose.map { |column| Numo::DFloat.cast(column) }.freeze
       freeze
     end
@@ -29,8 +30,8 @@ module MossyAnvil
 
     # Radii in mm at an array of z (mm), of the same shape.
     def radii_mm(z_mm)
-      # The leg each z lies on: how many of the points within it has passed.
-      leg = points[1...-1].inject(Numo::Int32.zeros(*z_mm.shape)) { |passed, (z, _)| passed + z_mm.ge(z) }
+      # The leg each z lies on: how many of the points between the ends it has passed.
+      leg = @knots.empty? ? Numo::Int32.zeros(*z_mm.shape) : z_mm.reshape(*z_mm.shape, 1).ge(@knots).count_true(axis: -1)
       z0, width, *rest = @table.map { |column| column[leg] }
       at_share(((z_mm - z0) / width).clip(0, 1), *rest)
     end

@@ -5,7 +5,7 @@ module MossyAnvil
   # The outside is the form's or, where the wood ends before the form does, the wood's own surface.
   class Walls
     Least = Struct.new(:thickness_mm, :z_mm, :r_mm, keyword_init: true)
-    STEPS = 240
+    STEPS = 150
     ANGLES = 96
 
     def initialize(form, shape)
@@ -14,12 +14,12 @@ module MossyAnvil
     end
 
     # Least wall with the place on the inside where it is; nil where the form is not hollow.
-    # Taken between two polylines of STEPS pieces, so never more than a few hundredths of a mm too large.
+    # Taken between two polylines of STEPS pieces and the profiles' own points, so never more than a few hundredths of a mm too large.
     def least
       return unless @form.hollow?
 
-      points = inside_line
-      distances = distances_mm(points, outside_line)
+      points, line = inside_line, outside_line
+      distances = distances_mm(points, line)
       nearest = distances.min_index
       Least.new(thickness_mm: distances[nearest], z_mm: points[nearest][0], r_mm: points[nearest][1])
     end
@@ -29,7 +29,7 @@ module MossyAnvil
     # From the axis over the closed end and along the outside to the rim, [z, r].
     def outside_line
       low, high = @form.z_span_mm
-      heights = even(low, high)
+      heights = heights_of(@form.outside)
       radii = Numo::DFloat.minimum(@form.outside.radii_mm(heights), nearest_surface(heights))
       line = [heights.to_a, radii.to_a].transpose
       return line if @form.open_both_ends?
@@ -38,11 +38,15 @@ module MossyAnvil
     end
 
     def inside_line
-      heights = even(@form.inside.first_z_mm, @form.inside.last_z_mm)
+      heights = heights_of(@form.inside)
       [heights.to_a, @form.inside.radii_mm(heights).to_a].transpose
     end
 
-    def even(low, high) = (Numo::DFloat.new(STEPS + 1).seq * ((high - low) / STEPS)) + low
+    # Even places along a profile, and its own points, where it may turn a corner.
+    def heights_of(profile)
+      low, high = profile.first_z_mm, profile.last_z_mm
+      Numo::DFloat.cast((Array.new(STEPS + 1) { |step| low + ((high - low) * step / STEPS) } + profile.points.map(&:first)).uniq.sort)
+    end
 
     # The wood's nearest surface at each z, over the whole turn.
     def nearest_surface(heights)

@@ -13,7 +13,7 @@ module MossyAnvil
       @density_sums = RunningSums.new(painter.density, 1..3)
       prepare_sections(painter)
       # The pull is square to the plane: the strength of the plane at each grid angle.
-      @strengths = Numo::DFloat.cast(@grid.angles_deg.to_a.map { |plane_deg| blank.material.strength_mpa(plane_deg + 90) })
+      @strengths = blank.material.strengths_mpa(@grid.angles_deg + 90)
     end
 
     # Burst of a stage with those mass properties.

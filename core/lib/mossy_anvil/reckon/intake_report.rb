@@ -27,7 +27,9 @@ module MossyAnvil
       BlankFile.from_data("format" => "mossy-anvil/blank", "version" => BlankFile::VERSION, "name" => "-", "defects" => [], "shape" => @shape,
         "material" => { "kind" => "wood", "species" => "-", "density_kg_m3" => 600, "moisture_pct" => @moisture_pct, "grain" => "none" })
     rescue InvalidInput => e
-      raise(InvalidInput, e.faults.map { |fault| Fault.new(**fault.to_h, path: "#{at}#{fault.path.sub(%r{\A/shape}, '/lump').sub('/material/moisture_pct', '/moisture_pct')}") })
+      raise(InvalidInput, e.faults.map do |fault|
+        Fault.new(**fault.to_h, path: "#{at}#{fault.path.sub(%r{\A/shape}, '/lump').sub('/material/moisture_pct', '/moisture_pct')}")
+      end)
     end
 
     def put(key, value, unit, formula, **about) = @workings.put("/#{key}", value: value, unit: unit, formula: formula, **about)
@@ -77,7 +79,10 @@ module MossyAnvil
       values = { own: [by_weight, "kg/m3"], usual: [by_table, "kg/m3"] }
       off = (by_weight / by_table) - 1
       return say(:go, "By its weight {own}, as #{@stock.name} is at this moisture ({usual}).", **values) if off.abs <= ALIKE
-      return say(:care, "By its weight {own}; #{@stock.name} at this moisture is about {usual}. Lighter: rot, holes, or drier than the meter says.", **values) if off.negative?
+      if off.negative?
+        return say(:care, "By its weight {own}; #{@stock.name} at this moisture is about {usual}. Lighter: rot, holes, or drier than the meter says.",
+**values)
+      end
 
       say(:care, "By its weight {own}; #{@stock.name} at this moisture is about {usual}. Heavier: wetter inside, stones, or measured too small.", **values)
     end
@@ -85,7 +90,9 @@ module MossyAnvil
     def caution_said = @stock && say(:care, "#{@stock.name[0].upcase}#{@stock.name[1..]}: #{@stock.caution}.")
 
     def say(tone, text, **values)
-      { tone: tone.to_s, text: text, figure: values.any? ? "/density_kg_m3" : nil, values: values.map { |name, (value, unit)| { name: name.to_s, value: value, unit: unit } } }
+      { tone: tone.to_s, text: text, figure: values.any? ? "/density_kg_m3" : nil, values: values.map do |name, (value, unit)|
+        { name: name.to_s, value: value, unit: unit }
+      end }
     end
   end
 end

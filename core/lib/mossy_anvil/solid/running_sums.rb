@@ -18,16 +18,17 @@ module MossyAnvil
     end
 
     # Integrals of field * r^n dr from 0 to the radii of a Cut: for each power an array of columns x layers.
-    def up_to(cut) = lay(cut, @rises.map { |rise| cut.raised(rise) * (@ground / rise) })
+    def up_to(cut)
+      whole = @rises.map { |rise| cut.raised(rise) * (@ground / rise) }
+      whole.zip(held(cut)) { |power, part| power[@rods] = part } if @cells
+      whole
+    end
 
-    # Puts this field's own rods into such integrals of another.
-    def lay(cut, integrals)
-      return integrals unless @cells
-
+    # The same for the field's own rods alone: for each power one value a rod.
+    def held(cut)
       place = cut.at_rods(@rods)
       value = @cells[place.cells].dup
-      @rises.zip(@sums, integrals) { |rise, sums, whole| whole[@rods] = sums[place.cells] - (value * place.beyond(rise)) }
-      integrals
+      @rises.zip(@sums).map { |rise, sums| sums[place.cells] - (value * place.beyond(rise)) }
     end
 
     private

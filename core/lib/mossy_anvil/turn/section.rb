@@ -70,11 +70,9 @@ module MossyAnvil
     def lay(cells)
       return if cells.rods.empty?
 
-      @parts = @parts.map do |part|
-        own = part.own_integrals && cells.own_sums.lay(part.cut, part.own_integrals.map(&:dup))
-        Part.new(part.cut, part.by_z, cells.sums.lay(part.cut, part.integrals.map(&:dup)), own)
-      end
-      gather
+      places = [cells.rods / @grid.axial, cells.rods % @grid.axial]
+      @wood = @parts.inject(@wood) { |moments, part| moments + change(cells.sums, part, part.integrals, places) }
+      @own = @parts.inject(@own) { |moments, part| moments + change(cells.own_sums, part, part.own_integrals, places) } if @own
       narrow(cells)
     end
 
@@ -92,6 +90,13 @@ module MossyAnvil
       [thick, thick * middle, thick * ((middle**2) + ((layers.thickness_mm**2) / 12))]
     end
 
+    # What other cells change in the moments of one part: only their own rods are looked at, each added to its column.
+    def change(sums, part, integrals, (columns, layers))
+      zero, one, two = sums.held(part.cut).zip(integrals).map { |held, sound| held - sound[sums.rods] }
+      plain, first, second = part.by_z.map { |weights| weights[layers].dup }
+      rows([zero * plain, one * plain, two * plain, zero * first, zero * second, one * first].map { |change| columns.bincount(change, minlength: @grid.angular) })
+    end
+
     # Moments of the parts together.
     def gather
       @wood = @parts.map { |part| moments(part.integrals, part.by_z) }.inject(:+)
@@ -100,8 +105,11 @@ module MossyAnvil
 
     # integrals: of r to the power of 0, 1 and 2, each columns x layers. Summed over the layers by one product with each weight.
     def moments((zero, one, two), (plain, first, second))
-      rows = [zero.dot(plain), one.dot(plain), two.dot(plain), zero.dot(first), zero.dot(second), one.dot(first)]
-      Numo::DFloat.zeros(rows.size, @grid.angular).tap { |table| rows.each_with_index { |row, index| table[index, true] = row } }
+      rows([zero.dot(plain), one.dot(plain), two.dot(plain), zero.dot(first), zero.dot(second), one.dot(first)])
+    end
+
+    def rows(lines)
+      Numo::DFloat.zeros(lines.size, @grid.angular).tap { |table| lines.each_with_index { |line, index| table[index, true] = line } }
     end
 
     # The window of each column: from the hollow (or the axis) to the outside.
