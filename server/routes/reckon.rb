@@ -4,6 +4,8 @@ module Loft
   module Routes
     # Works out unsaved drafts; keeps nothing.
     module Reckon
+      def self.symbols(data) = JSON.parse(JSON.generate(data), symbolize_names: true)
+
       def self.registered(app)
         app.post("/api/reckon") { answer(reckoner.assess(body_as("Draft")["document"], at: "/document")) }
         app.post("/api/reckon/peel") do
@@ -12,9 +14,9 @@ module Loft
         end
         app.post("/api/reckon/casting") do
           body = body_as("CastingAsked")
-          pour = JSON.parse(JSON.generate(body["pour"]), symbolize_names: true)
-          answer(MossyAnvil::CastingReport.new(reckoner.blank(body["document"], at: "/document"), pour, at: "/pour").to_h)
+          answer(MossyAnvil::CastingReport.new(reckoner.blank(body["document"], at: "/document"), Reckon.symbols(body["pour"]), at: "/pour").to_h)
         end
+        app.post("/api/reckon/intake") { answer(MossyAnvil::IntakeReport.new(Reckon.symbols(body_as("IntakeAsked"))).to_h) }
       end
     end
   end

@@ -7,7 +7,7 @@ module Loft
       def self.registered(app)
         app.get("/api/shop") do
           shop = shops.current
-          answer(name: shop[:name], currency: shop[:currency], climate: shop.slice(:temperature_c, :humidity),
+          answer(name: shop[:name], currency: shop[:currency], climate: shop.slice(:temperature_c, :humidity), lathes: shops.lathes, next_number: blanks.next_number,
             rack: blanks.rack.map { |row| RackPlace.new(row, now).to_h })
         end
       end

@@ -13,6 +13,7 @@ import { useKey } from "./kit/useKey";
 import { Waiting } from "./kit/Waiting";
 import { Corner, LIGHTS } from "./shop/Corner";
 import { KeySheet } from "./shop/KeySheet";
+import { NewBlank } from "./shop/NewBlank";
 import { Rack } from "./shop/Rack";
 import { ShopRoom } from "./shop/ShopRoom";
 import { useNumberKeys } from "./shop/useNumberKeys";
@@ -44,7 +45,7 @@ export function App() {
       <GlobalStyle />
       <Broken>
         <Routes>
-          {["/", "/shop", "/blanks/:id", "/blanks/:id/:station"].map((path) => <Route key={path} path={path} element={<Floor inShop={path === "/shop"} corner={corner} />} />)}
+          {["/", "/shop", "/new", "/blanks/:id", "/blanks/:id/:station"].map((path) => <Route key={path} path={path} element={<Floor room={path === "/shop" || path === "/new" ? path : undefined} corner={corner} />} />)}
           <Route path="*" element={<Navigate to="/" replace />} />
         </Routes>
       </Broken>
@@ -53,16 +54,16 @@ export function App() {
   );
 }
 
-function Floor({ inShop, corner }: { inShop: boolean; corner: React.ReactNode }) {
+function Floor({ room, corner }: { room: "/shop" | "/new" | undefined; corner: React.ReactNode }) {
   const { id } = useParams();
   const shop = useQuery({ queryKey: ["shop"], queryFn: api.shop, refetchInterval: 60_000 });
   if (!shop.data) return <Waiting what="Opening the shop …" problem={shop.error?.message} onAgain={() => void shop.refetch()} />;
   const first = shop.data.rack[0];
-  if (!id && !inShop) return <Navigate to={first ? `/blanks/${first.id}` : "/shop"} replace />;
+  if (!id && !room) return <Navigate to={first ? `/blanks/${first.id}` : "/shop"} replace />;
   return (
     <Frame>
-      <Along shop={shop.data} current={inShop ? undefined : Number(id)} corner={corner} />
-      {inShop ? <ShopRoom shop={shop.data} /> : <OnBench key={id} id={Number(id)} />}
+      <Along shop={shop.data} current={room ? undefined : Number(id)} corner={corner} />
+      {room === "/new" ? <NewBlank shop={shop.data} /> : room ? <ShopRoom shop={shop.data} /> : <OnBench key={id} id={Number(id)} />}
     </Frame>
   );
 }

@@ -19,6 +19,7 @@ import { Outlined } from "./Outlined";
 
 const Frame = styled.main`
   overflow-y: auto;
+  position: relative;
   padding: 18px 30px 40px;
   display: grid;
   grid-template-columns: minmax(0, 3fr) minmax(320px, 2fr);
@@ -26,14 +27,14 @@ const Frame = styled.main`
   align-content: start;
   @media (max-width: 900px) { grid-template-columns: minmax(0, 1fr); padding: 16px; }
   h2 { grid-column: 1 / -1; font-size: 22px; }
-  form { display: grid; gap: 14px; }
+  section { display: grid; gap: 14px; }
   aside { position: sticky; top: 0; align-self: start; }
 `;
 
 const Ticks = styled(CheckboxGroup)`
   display: grid;
   gap: 2px;
-  > label { font-size: 14px; color: ${ink.quiet}; }
+  > span { font-size: 14px; color: ${ink.quiet}; }
   .row { display: flex; flex-wrap: wrap; }
 `;
 
@@ -100,6 +101,7 @@ export function NewBlank({ shop }: { shop: Shop }) {
 
   const take = async () => {
     if (!answer) return;
+    setRefused(undefined);
     try {
       const kept = await api.takeIn(document(answer));
       await client.invalidateQueries({ queryKey: ["shop"] });
@@ -123,11 +125,8 @@ export function NewBlank({ shop }: { shop: Shop }) {
   return (
     <Frame>
       <h2>A new blank</h2>
-      <form onSubmit={(event) => {
-        event.preventDefault();
-        void take();
-      }}>
-        <Fields>
+      <section aria-label="What it is">
+        <Fields style={{ gridTemplateColumns: "110px minmax(0, 1fr)" }}>
           <NumberField label="Number" value={number} onChange={setNumber} fault={saveFault("/document/number")} />
           <Words label="What it is to be called" value={name} onChange={setName} fault={saveFault("/document/name")} />
         </Fields>
@@ -157,9 +156,9 @@ export function NewBlank({ shop }: { shop: Shop }) {
           {answer?.density_from === "unknown" && <NumberField label="Density, kg/m³" value={densityOwn} onChange={setDensity} fault={saveFault("/document/material/density")} />}
         </Fields>
         {Object.keys(shop.lathes).length > 0 && <Choice label="To be turned on" value={lathe} options={Object.fromEntries(Object.keys(shop.lathes).map((key) => [key, key]))} onChange={setLathe} />}
-        <div><Button $kind="go" type="submit" isDisabled={!answer || !settled}>Put it on the rack</Button></div>
+        <div><Button $kind="go" onPress={() => void take()} isDisabled={!answer || !settled}>Put it on the rack</Button></div>
         {refused && <Fault role="alert">Not taken in: {refused.errors?.[0]?.detail ?? refused.detail}</Fault>}
-      </form>
+      </section>
       <aside aria-label="What that makes"><Made answer={answer} problem={problem} /></aside>
     </Frame>
   );

@@ -6,11 +6,12 @@ import { ink } from "../kit/theme";
 
 const Strip = styled.header`
   display: grid;
-  grid-template-columns: auto minmax(0, 1fr) auto;
+  grid-template-columns: auto auto minmax(0, 1fr) auto;
   border-bottom: 2px solid ${ink.ink};
   min-height: 0;
   @media (max-width: 600px) {
-    grid-template: "house corner" 88px "places places" 88px / 1fr auto;
+    grid-template: "house house corner" 88px "new places places" 88px / auto minmax(0, 1fr) auto;
+    > a { grid-area: new; border-top: 1px solid ${ink.rule}; }
     > div:first-child { grid-area: house; }
     > nav { grid-area: places; border-left: 0; border-top: 1px solid ${ink.rule}; }
     > div:last-child { grid-area: corner; }
@@ -18,11 +19,26 @@ const Strip = styled.header`
 `;
 
 const House = styled.div`
-  padding: 12px 26px 10px 22px;
+  padding: 12px 14px 10px 22px;
   display: grid;
   align-content: center;
   h1 { font-size: 19px; font-weight: 750; line-height: 1.1; }
   p { font-size: 14px; color: ${ink.quiet}; }
+`;
+
+const New = styled(NavLink)`
+  width: 50px;
+  display: grid;
+  place-content: center;
+  justify-items: center;
+  font-size: 14px;
+  line-height: 1.2;
+  text-decoration: none;
+  color: ${ink.moss};
+  border-left: 1px solid ${ink.rule};
+  span { font-size: 26px; line-height: 1; font-weight: 700; }
+  &.active { background: ${ink.moss}; color: ${ink.onMoss}; }
+  &:focus-visible { outline: 3px solid ${ink.ochre}; outline-offset: -3px; }
 `;
 
 const Places = styled.nav`
@@ -33,12 +49,12 @@ const Places = styled.nav`
 `;
 
 const Place = styled(NavLink)`
-  flex: 1 0 76px;
+  flex: 1 0 72px;
   max-width: 104px;
   display: grid;
   grid-template: "number shape" 44px "state state" 26px / 26px 1fr;
   align-content: center;
-  padding: 0 6px 0 8px;
+  padding: 0 5px 0 7px;
   gap: 2px 4px;
   text-decoration: none;
   color: inherit;
@@ -70,6 +86,7 @@ export function Rack({ shop, current, seeking, children }: { shop: Shop; current
         <h1>Mossy<br />Anvil</h1>
         <p role={seeking ? "status" : undefined}>{seeking ? <strong>to No. {seeking} …</strong> : shop.name}</p>
       </House>
+      <New to="/new" aria-label="Take in a new blank"><span>+</span>new</New>
       <Places aria-label="Rack">
         {shop.rack.length === 0 && <Bare>Nothing on the rack yet.</Bare>}
         {shop.rack.map((place) => (

@@ -11,6 +11,7 @@ import { Carry, Fault, Heading, Quiet, Row } from "../stations/parts";
 
 const Frame = styled.main`
   overflow-y: auto;
+  position: relative;
   padding: 22px 30px 40px;
   display: grid;
   grid-template-columns: minmax(0, 3fr) minmax(320px, 2fr);

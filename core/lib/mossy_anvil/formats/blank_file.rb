@@ -7,6 +7,7 @@ module MossyAnvil
   module BlankFile
     SCHEMA_PATH = File.join(DATA_DIR, "blank-1.schema.json")
     MAX_FAULTS = 20
+    VERSION = 1
 
     module_function
 

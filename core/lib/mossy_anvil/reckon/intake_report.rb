@@ -6,6 +6,10 @@ module MossyAnvil
   class IntakeReport
     ALIKE = 0.12
     TABLE_MOISTURE_PCT = 12.0
+    # Where a fault of the stand-in blank belongs in what was given.
+    PLACES = { %r{\A/shape} => "/lump", %r{\A/material/moisture_pct} => "/moisture_pct" }.freeze
+    LIGHTER = "Lighter: rot, holes, or drier than the meter says."
+    HEAVIER = "Heavier: wetter inside, stones, or measured too small."
 
     # taken: { lump:, species:, moisture_pct:, mass_g: or none } symbol-keyed. Raises InvalidInput under `at`.
     def initialize(taken, at: "")
@@ -27,9 +31,7 @@ module MossyAnvil
       BlankFile.from_data("format" => "mossy-anvil/blank", "version" => BlankFile::VERSION, "name" => "-", "defects" => [], "shape" => @shape,
         "material" => { "kind" => "wood", "species" => "-", "density_kg_m3" => 600, "moisture_pct" => @moisture_pct, "grain" => "none" })
     rescue InvalidInput => e
-      raise(InvalidInput, e.faults.map do |fault|
-        Fault.new(**fault.to_h, path: "#{at}#{fault.path.sub(%r{\A/shape}, '/lump').sub('/material/moisture_pct', '/moisture_pct')}")
-      end)
+      raise(InvalidInput, e.faults.map { |fault| Fault.new(**fault.to_h, path: at + PLACES.inject(fault.path) { |path, (from, to)| path.sub(from, to) }) })
     end
 
     def put(key, value, unit, formula, **about) = @workings.put("/#{key}", value: value, unit: unit, formula: formula, **about)
@@ -79,20 +81,15 @@ module MossyAnvil
       values = { own: [by_weight, "kg/m3"], usual: [by_table, "kg/m3"] }
       off = (by_weight / by_table) - 1
       return say(:go, "By its weight {own}, as #{@stock.name} is at this moisture ({usual}).", **values) if off.abs <= ALIKE
-      if off.negative?
-        return say(:care, "By its weight {own}; #{@stock.name} at this moisture is about {usual}. Lighter: rot, holes, or drier than the meter says.",
-**values)
-      end
 
-      say(:care, "By its weight {own}; #{@stock.name} at this moisture is about {usual}. Heavier: wetter inside, stones, or measured too small.", **values)
+      say(:care, "By its weight {own}; #{@stock.name} at this moisture is about {usual}. #{off.negative? ? LIGHTER : HEAVIER}", **values)
     end
 
     def caution_said = @stock && say(:care, "#{@stock.name[0].upcase}#{@stock.name[1..]}: #{@stock.caution}.")
 
     def say(tone, text, **values)
-      { tone: tone.to_s, text: text, figure: values.any? ? "/density_kg_m3" : nil, values: values.map do |name, (value, unit)|
-        { name: name.to_s, value: value, unit: unit }
-      end }
+      shown = values.map { |name, (value, unit)| { name: name.to_s, value: value, unit: unit } }
+      { tone: tone.to_s, text: text, figure: values.any? ? "/density_kg_m3" : nil, values: shown }
     end
   end
 end
