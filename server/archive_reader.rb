@@ -43,8 +43,9 @@ module Loft
 
     def checked(name, data)
       schema = PARTS.find { |pattern, _| pattern.match?(name) }.last
-      schema ? CONTRACT.check(schema, data) : MossyAnvil::BlankFile.from_data(data)
-      data
+      return CONTRACT.check(schema, data) if schema
+
+      MossyAnvil::BlankFile.current(data).tap { |document| MossyAnvil::BlankFile.from_data(document) }
     end
 
     def under(name)

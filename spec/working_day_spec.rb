@@ -102,6 +102,23 @@ RSpec.describe "A day in the shop", :browser do
     expect(page).to have_css("[slot=errorMessage]", text: "more than the wood in it")
   end
 
+  it "puts a depth in doubt, and sees what it comes to at the worst" do
+    open_blank 32
+    find("button", text: "Crack at 2").click
+    choose_option "Guessed"
+    click_on "It may be more or less"
+    fill_in "At most, mm", with: "60\n"
+    expect(page).to have_css("li", text: /25 mm deep \(16 to 60 mm\), guessed/)
+    fill_in "At most, mm", with: "20\n"
+    expect(page).to have_css("[slot=errorMessage]", text: "no less than the likely depth")
+    fill_in "At most, mm", with: "60\n"
+    station "Turn"
+    expect(page).to have_css("section[aria-label='Hollowed']", text: "If every crack is as deep as it may be")
+    click_on "Save"
+    expect(page).to have_text("saved")
+    expect(db[:defects].first(blank_id: blank_id(32), ref: "B")).to include(found_by: "guessed", depth_most_mm: 60.0)
+  end
+
   it "finds the keys, turns the light down, and goes to a number by typing it" do
     open_blank 31
     find("body").send_keys("?")

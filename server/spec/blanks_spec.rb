@@ -4,12 +4,13 @@ require_relative "server_helper"
 
 RSpec.describe "Blanks", :server do
   let(:full) do
-    { number: 17, form: BlankHelper::BOWL,
+    { number: 17, form: BlankHelper::BOWL, intake: { origin: "the sea wall avenue", cost: 12.5, got_on: "2030-03-02", bark: "part" },
       shape: { type: "disc", diameter_mm: 240, length_mm: 60, centre_offset_mm: [2, -1] },
       material: material_data(grain: "face", grain_clock_deg: 30, character: %w[spalted cracked]),
       readings: [{ kind: "moisture", value: 18, at: { clock_deg: 0, z_mm: 30 }, depth_mm: 5, taken_at: "2030-04-01T09:00:00Z" },
                  { kind: "mass", value: 1840, taken_at: "2030-04-01T09:00:00Z" }],
-      defects: [crack(through: true, mend: "epoxy"), body("void", contents: "dirt"), body("soft_zone", id: "s", grade: "soft"),
+      defects: [crack(through: true, mend: "epoxy", found_by: "feeler", depth_range_mm: [20, 32]), crack(id: "d", type: "delamination", width_mm: 0),
+                body("bubble_pocket", id: "p", bubble_diameter_mm: 2, bubbles_per_cm3: 9), body("void", contents: "dirt"), body("soft_zone", id: "s", grade: "soft"),
                 body("galleries", id: "g", hole_diameter_mm: 2, holes_per_cm2: 3), body("loose_piece", id: "l", bonded_share: 0.3),
                 body("hard_inclusion", id: "h", of: "knot"), body("resin_body", id: "r", density_kg_m3: 1100),
                 { id: "k", type: "bark_inclusion", enters: "tail_face", depth_mm: 9, width_mm: 4,
@@ -118,6 +119,7 @@ RSpec.describe "The database itself", :server do
     { blanks: { density_kg_m3: Float::NAN }, defects: { depth_mm: Float::INFINITY }, lathes: { swing_mm: -1 } }.each do |table, change|
       expect { db[table].update(change) }.to raise_error(Sequel::CheckConstraintViolation)
     end
+    expect { db[:defects].where(ref: "b").update(depth_least_mm: 30, depth_most_mm: 40) }.to raise_error(Sequel::CheckConstraintViolation)
     expect { db[:defects].where(type: "void").update(contents: nil) }.to raise_error(Sequel::CheckConstraintViolation)
     expect { db[:blanks].update(grain: "face") }.to raise_error(Sequel::CheckConstraintViolation)
     expect { db[:defects].update(ref: "b") }.to raise_error(Sequel::UniqueConstraintViolation)

@@ -6,7 +6,9 @@ module Loft
     module Rows
       BODY = { clock_deg: %w[centre clock_deg], r_mm: %w[centre r_mm], z_mm: %w[centre z_mm] }.freeze
       EXTENTS = %i[radial_mm tangential_mm axial_mm].freeze
-      SAME = %i[type enters depth_mm width_mm through mend contents grade hole_diameter_mm holes_per_cm2 bonded_share density_kg_m3].freeze
+      SAME = %i[type enters depth_mm found_by width_mm through mend contents grade hole_diameter_mm holes_per_cm2 bubble_diameter_mm bubbles_per_cm3
+                bonded_share density_kg_m3].freeze
+      INTAKE = %i[origin cost got_on bark].freeze
       MATERIAL = %i[kind species density_kg_m3 moisture_pct grain grain_clock_deg].freeze
       MEASURES = %i[diameter_mm width_mm height_mm length_mm].freeze
       LATHE = %i[mass_kg ballast_kg stand swing_mm between_centres_mm].freeze
@@ -17,7 +19,7 @@ module Loft
       def blank(document)
         material, shape = document.values_at("material", "shape")
         offset = shape["centre_offset_mm"]
-        { number: document["number"], name: document["name"],
+        { number: document["number"], name: document["name"], **INTAKE.to_h { |key| [key, document.dig("intake", key.to_s)] },
           character: material["character"] && Sequel.pg_array(material["character"], :text),
           shape_type: shape["type"], stations: json(shape["stations"]),
           offset_x_mm: offset&.first, offset_y_mm: offset&.last,
@@ -30,6 +32,7 @@ module Loft
         document["defects"].each_with_index.map do |defect, position|
           { position: position, ref: defect["id"], path: json(defect["path"]), made_of: defect["of"],
             **SAME.to_h { |key| [key, defect[key.to_s]] },
+            depth_least_mm: defect.dig("depth_range_mm", 0), depth_most_mm: defect.dig("depth_range_mm", 1),
             **BODY.transform_values { |path| defect.dig(*path) },
             **EXTENTS.each_with_index.to_h { |key, axis| [key, defect.dig("size_mm", axis)] } }
         end
@@ -52,12 +55,17 @@ module Loft
 
       # The document back, from a blank's row and the rows that belong to it.
       def document(row, defects:, form:, readings:, lathe:)
-        { "format" => "mossy-anvil/blank", "version" => 1, "name" => row[:name], "number" => row[:number],
+        { "format" => "mossy-anvil/blank", "version" => MossyAnvil::BlankFile::VERSION, "name" => row[:name], "number" => row[:number], "intake" => intake_of(row),
           "material" => compact(MATERIAL.to_h { |key| [key.to_s, row[key]] }.merge("character" => row[:character]&.to_a)),
           "shape" => shape_of(row), "defects" => defects.map { |defect| defect_of(defect) },
           "readings" => readings.empty? ? nil : readings.map { |reading| reading_of(reading) },
           "form" => form && compact(form.slice(:kind, :opens, :curve).transform_keys(&:to_s).merge("outside" => plain(form[:outside]), "inside" => plain(form[:inside]))),
           "lathe" => lathe && lathe_of(lathe) }.then { |whole| compact(whole) }
+      end
+
+      def intake_of(row)
+        known = compact(INTAKE.to_h { |key| [key.to_s, row[key].is_a?(Date) ? row[key].iso8601 : row[key]] })
+        known unless known.empty?
       end
 
       def shape_of(row)
@@ -70,6 +78,7 @@ module Loft
         size = EXTENTS.map { |key| row[key] }
         centre = BODY.keys.to_h { |key| [key.to_s, row[key]] }
         compact({ "id" => row[:ref], **SAME.to_h { |key| [key.to_s, row[key]] }, "path" => plain(row[:path]), "of" => row[:made_of],
+                  "depth_range_mm" => row[:depth_least_mm] && [row[:depth_least_mm], row[:depth_most_mm]],
                   "centre" => size.first && centre, "size_mm" => size.first && size })
       end
 
@@ -87,7 +96,7 @@ module Loft
       def compact(hash) = hash.compact
       def json(value) = value && Sequel.pg_jsonb_wrap(value)
       def plain(value) = value && JSON.parse(JSON.generate(value))
-      private_class_method :compact, :json, :plain, :shape_of, :defect_of, :reading_of
+      private_class_method :compact, :json, :plain, :intake_of, :shape_of, :defect_of, :reading_of
     end
   end
 end

@@ -5,8 +5,8 @@ import type { components } from "./schema";
 type Schemas = components["schemas"];
 type Of<Name extends keyof Schemas> = Omit<Schemas[Name], "id" | "type"> & { type: Name };
 
-export type PathType = "crack" | "bark_inclusion";
-export type BodyType = "void" | "soft_zone" | "galleries" | "loose_piece" | "hard_inclusion" | "resin_body";
+export type PathType = "crack" | "bark_inclusion" | "delamination";
+export type BodyType = "void" | "soft_zone" | "galleries" | "loose_piece" | "hard_inclusion" | "resin_body" | "bubble_pocket";
 export type DefectType = PathType | BodyType;
 
 export type PathDefect = { [Name in PathType]: Of<Name> & { id: string } }[PathType];
@@ -16,7 +16,7 @@ export type Crack = Extract<Defect, { type: "crack" }>;
 export type Form = Schemas["form"];
 export type Shape = Of<"disc"> | Of<"block"> | Of<"outline">;
 
-export type Document = Omit<Schemas["blank-1.schema"], "$defs" | "shape" | "defects"> & { shape: Shape; defects: Defect[] };
+export type Document = Omit<Schemas["blank-2.schema"], "$defs" | "shape" | "defects"> & { shape: Shape; defects: Defect[] };
 
 export type Assessment = Schemas["Assessment"];
 export type Stage = Schemas["Stage"];

@@ -7,7 +7,7 @@ import type { Geometry } from "../api/document";
 
 export const NAMES: Record<Defect["type"], string> = {
   crack: "Crack", void: "Void", soft_zone: "Soft zone", galleries: "Galleries", bark_inclusion: "Bark inclusion",
-  loose_piece: "Loose piece", hard_inclusion: "Hard inclusion", resin_body: "Resin body",
+  loose_piece: "Loose piece", hard_inclusion: "Hard inclusion", resin_body: "Resin body", bubble_pocket: "Bubble pocket", delamination: "Delamination",
 };
 
 /** "Crack B at 2 o'clock". */

@@ -22,6 +22,7 @@ export const GroundPatterns = memo(function GroundPatterns() {
       {dots("ground-soft", 80, 1)}
       {dots("ground-spongy", 190, 1.15)}
       {dots("ground-galleries", 60, 1.9)}
+      <pattern id="ground-bubbles" width="14" height="12" patternUnits="userSpaceOnUse"><circle cx="4" cy="4" r="2.4" fill="none" stroke={ink.ink} /><circle cx="11" cy="9" r="1.5" fill="none" stroke={ink.ink} /></pattern>
       <pattern id="ground-void" width="6" height="6" patternUnits="userSpaceOnUse"><rect width="6" height="6" fill={ink.ground} /></pattern>
       <pattern id="ground-bark" width="8" height="6" patternUnits="userSpaceOnUse"><path d="M0 2h5M4 5h4" stroke={ink.ink} strokeWidth="1.6" /></pattern>
       <pattern id="ground-loose" width="10" height="7" patternUnits="userSpaceOnUse"><path d="M0 6l5-5 5 5" fill="none" stroke={ink.rust} strokeWidth="1.4" /></pattern>
@@ -38,6 +39,7 @@ export function groundOf(defect: Defect): string {
   switch (defect.type) {
     case "soft_zone": return `url(#ground-${defect.grade})`;
     case "galleries": return "url(#ground-galleries)";
+    case "bubble_pocket": return "url(#ground-bubbles)";
     case "bark_inclusion": return "url(#ground-bark)";
     case "loose_piece": return "url(#ground-loose)";
     case "hard_inclusion": return "url(#ground-hard)";
@@ -46,7 +48,7 @@ export function groundOf(defect: Defect): string {
   }
 }
 
-const edges: Partial<Record<Defect["type"], string>> = { void: "7 3 2 3", soft_zone: "2 5", resin_body: "none", galleries: "2 5" };
+const edges: Partial<Record<Defect["type"], string>> = { void: "7 3 2 3", soft_zone: "2 5", resin_body: "none", galleries: "2 5", bubble_pocket: "2 5" };
 /** The broken edge it is drawn with. */
 export const edgeOf = (defect: Defect) => edges[defect.type] ?? "none";
 

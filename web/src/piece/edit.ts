@@ -1,5 +1,5 @@
 // Making and moving defects by pointing. Places stay on the blank; whether they make sense the core says.
-import type { BodyType, Crack, Defect, Geometry } from "../api/document";
+import type { BodyType, Crack, Defect, Geometry, PathType } from "../api/document";
 import { isPath } from "../api/document";
 import { fold, surfaceMm, turn, type Place } from "./geometry";
 
@@ -26,20 +26,22 @@ const BODIES: Record<BodyType, { of: [number, number, number]; detail: object }>
   loose_piece: { of: [0.12, 0.3, 0.2], detail: { bonded_share: 0.3 } },
   hard_inclusion: { of: [0.1, 0.1, 0.1], detail: { of: "stone" } },
   resin_body: { of: [0.4, 0.5, 0.4], detail: { density_kg_m3: 1100 } },
+  bubble_pocket: { of: [0.2, 0.3, 0.3], detail: { bubble_diameter_mm: 2, bubbles_per_cm3: 10 } },
 };
 
 /** A new defect from where the pointer went down and came up; on the skin, or on the tail face. */
 export function makeDefect(tool: Tool, id: string, from: Place, to: Place, on: "skin" | "end", geometry: Geometry): Defect {
-  if (tool === "crack" || tool === "bark_inclusion") return onPath(tool, on === "skin" ? sideCrack(id, from, to, geometry) : faceCrack(id, from, to, geometry));
+  if (tool === "crack" || tool === "bark_inclusion" || tool === "delamination") return onPath(tool, on === "skin" ? sideCrack(id, from, to, geometry) : faceCrack(id, from, to, geometry));
   const centre = { clock_deg: round(from.clockDeg, 1), r_mm: round(from.rMm, 1), z_mm: round(from.zMm, 1) };
   const size = (share: number) => Math.max(6, round(within(geometry.max_radius_mm * share, 6, geometry.length_mm), 1));
   const { of, detail } = BODIES[tool];
   return { id, type: tool, centre, size_mm: of.map(size), ...detail } as Defect;
 }
 
-/** Bark runs as a crack does, but fills its seam and cannot be glued shut. */
-function onPath(tool: "crack" | "bark_inclusion", crack: Crack): Defect {
+/** An opened glue line runs as a crack does; bark too, but it fills its seam and cannot be glued shut. */
+function onPath(tool: PathType, crack: Crack): Defect {
   if (tool === "crack") return crack;
+  if (tool === "delamination") return { ...crack, type: "delamination", width_mm: 0.2 };
   const { id, enters, path, depth_mm } = crack;
   return { id, type: "bark_inclusion", enters, path, depth_mm, width_mm: 5 };
 }

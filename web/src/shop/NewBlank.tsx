@@ -86,6 +86,10 @@ export function NewBlank({ shop }: { shop: Shop }) {
   const [massG, setMass] = useState(0);
   const [densityOwn, setDensity] = useState(600);
   const [lathe, setLathe] = useState(Object.keys(shop.lathes)[0] ?? "");
+  const [origin, setOrigin] = useState("");
+  const [gotOn, setGotOn] = useState("");
+  const [cost, setCost] = useState(0);
+  const [bark, setBark] = useState<"unsaid" | "on" | "part" | "off">("unsaid");
   const [refused, setRefused] = useState<Problem>();
   const client = useQueryClient();
   const go = useNavigate();
@@ -111,13 +115,15 @@ export function NewBlank({ shop }: { shop: Shop }) {
       setRefused(wrong.problem);
     }
   };
+  const intake = { ...(origin.trim() && { origin: origin.trim() }), ...(gotOn && { got_on: gotOn }), ...(cost > 0 && { cost }), ...(bark !== "unsaid" && { bark }) };
   const document = ({ shape, density_kg_m3 }: Intake): Document => ({
-    format: "mossy-anvil/blank", version: 1, name: name.trim(), number,
+    format: "mossy-anvil/blank", version: 2, name: name.trim(), number,
     material: {
       kind, species: species.trim(), ...(character.length > 0 && { character: character as NonNullable<Material["character"]> }), density_kg_m3: density_kg_m3 ?? densityOwn,
       moisture_pct: moisturePct, grain, ...(grain === "face" && { grain_clock_deg: grainDeg }),
     },
     shape: shape as Document["shape"], defects: [],
+    ...(Object.keys(intake).length > 0 && { intake }),
     ...(massG > 0 && { readings: [{ kind: "mass" as const, value: massG, taken_at: new Date().toISOString() }] }),
     ...(shop.lathes[lathe] && { lathe: shop.lathes[lathe] }),
   });
@@ -155,6 +161,12 @@ export function NewBlank({ shop }: { shop: Shop }) {
           <NumberField label="Weight, g (0: not weighed)" value={massG} onChange={setMass} fault={fault("/mass_g")} />
           {answer?.density_from === "unknown" && <NumberField label="Density, kg/m³" value={densityOwn} onChange={setDensity} fault={saveFault("/document/material/density")} />}
         </Fields>
+        <Fields style={{ gridTemplateColumns: "minmax(0, 2fr) minmax(0, 1fr) minmax(0, 1fr)" }}>
+          <Words label="Where it came from" value={origin} onChange={setOrigin} fault={saveFault("/document/intake/origin")} />
+          <Words label="Got on" type="date" value={gotOn} onChange={setGotOn} fault={saveFault("/document/intake/got_on")} />
+          <NumberField label={`Cost, ${shop.currency}`} value={cost} onChange={setCost} fault={saveFault("/document/intake/cost")} />
+        </Fields>
+        <Choice label="Bark" value={bark} options={{ unsaid: "Unsaid", on: "On", part: "In part", off: "Off" }} onChange={setBark} />
         {Object.keys(shop.lathes).length > 0 && <Choice label="To be turned on" value={lathe} options={Object.fromEntries(Object.keys(shop.lathes).map((key) => [key, key]))} onChange={setLathe} />}
         <div><Button $kind="go" onPress={() => void take()} isDisabled={!answer || !settled}>Put it on the rack</Button></div>
         {refused && <Fault role="alert">Not taken in: {refused.errors?.[0]?.detail ?? refused.detail}</Fault>}
@@ -164,9 +176,9 @@ export function NewBlank({ shop }: { shop: Shop }) {
   );
 }
 
-function Words({ label, value, onChange, fault }: { label: string; value: string; onChange: (value: string) => void; fault: string | undefined }) {
+function Words({ label, value, onChange, fault, type = "text" }: { label: string; value: string; onChange: (value: string) => void; fault: string | undefined; type?: "text" | "date" }) {
   return (
-    <TextField value={value} onChange={onChange} isInvalid={fault !== undefined} maxLength={120} style={{ display: "grid", gap: 2, alignContent: "start" }}>
+    <TextField type={type} value={value} onChange={onChange} isInvalid={fault !== undefined} maxLength={120} style={{ display: "grid", gap: 2, alignContent: "start" }}>
       <Label style={{ fontSize: 14, color: ink.quiet }}>{label}</Label>
       <FieldInput as={Input} />
       {fault && <FieldFault>{fault}</FieldFault>}

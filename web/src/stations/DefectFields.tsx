@@ -10,6 +10,9 @@ const MENDS: Record<NonNullable<Crack["mend"]>, string> = {
   none: "Open", thin_ca: "Thin CA", packed_dust: "CA on dust", thick_ca: "Thick CA", epoxy: "Epoxy", resin: "Resin",
 };
 
+export const FOUND_BY: Record<NonNullable<PathDefect["found_by"]>, string> = { seen: "seen", feeler: "by feeler", guessed: "guessed" };
+const DOUBT = 0.35;
+
 /** Everything of one defect that can be typed. Faults of the core stand at their field. */
 export function DefectFields({ at, defect }: { at: AtStation; defect: Defect }) {
   const index = at.document.defects.findIndex(({ id }) => id === defect.id);
@@ -35,7 +38,7 @@ function PathFields({ defect, put, fault }: Part<PathDefect>) {
     <>
       <Fields>
         <LengthField label="Depth" value={defect.depth_mm} onChange={(depth_mm) => put({ ...defect, depth_mm })} fault={fault("depth_mm")} />
-        <LengthField label={defect.type === "crack" ? "Mouth" : "Thickness"} value={defect.width_mm} onChange={(width_mm) => put({ ...defect, width_mm })} fault={fault("width_mm")} />
+        <LengthField label={defect.type === "bark_inclusion" ? "Thickness" : "Mouth"} value={defect.width_mm} onChange={(width_mm) => put({ ...defect, width_mm })} fault={fault("width_mm")} />
         {ends.map(([index, name]) => {
           const point = defect.path[index];
           return point && [
@@ -46,13 +49,43 @@ function PathFields({ defect, put, fault }: Part<PathDefect>) {
           ];
         })}
       </Fields>
-      {defect.type === "crack" && (
+      <Depth {...{ defect, put, fault }} />
+      {defect.type !== "bark_inclusion" && (
         <div style={{ display: "grid", gap: 10, marginBottom: 12 }}>
           <Choice label="Mended with" value={defect.mend ?? "none"} options={MENDS} onChange={(mend) => put({ ...defect, mend })} />
           <Choice label="Goes" value={defect.through ? "through" : "in"} options={{ in: "in", through: "right through" }} onChange={(way) => put({ ...defect, through: way === "through" })} />
         </div>
       )}
     </>
+  );
+}
+
+/** How the depth was found and, where it is in doubt, how much it may be. */
+function Depth({ defect, put, fault }: Part<PathDefect>) {
+  const range = defect.depth_range_mm;
+  const set = (depth_range_mm: number[] | undefined) => {
+    const changed = { ...defect };
+    delete changed.depth_range_mm;
+    put(depth_range_mm ? { ...changed, depth_range_mm } : changed);
+  };
+  return (
+    <div style={{ display: "grid", gap: 10, marginBottom: 12 }}>
+      <Choice label="Depth found" value={defect.found_by ?? "unsaid"} options={{ unsaid: "Unsaid", seen: "Seen", feeler: "By feeler", guessed: "Guessed" }}
+        onChange={(way) => {
+          const changed = { ...defect };
+          delete changed.found_by;
+          put(way === "unsaid" ? changed : { ...changed, found_by: way });
+        }} />
+      {range ? (
+        <Fields style={{ margin: 0 }}>
+          <LengthField label="At least" value={range[0] ?? 0} onChange={(least) => set([least, range[1] ?? least])} fault={fault("depth_range_mm")} />
+          <LengthField label="At most" value={range[1] ?? 0} onChange={(most) => set([range[0] ?? most, most])} />
+          <Button onPress={() => set(undefined)}>No doubt of it</Button>
+        </Fields>
+      ) : (
+        <div><Button onPress={() => set([Math.round(defect.depth_mm * (1 - DOUBT) * 10) / 10, Math.round(defect.depth_mm * (1 + DOUBT) * 10) / 10])}>It may be more or less</Button></div>
+      )}
+    </div>
   );
 }
 
@@ -72,6 +105,12 @@ function BodyFields({ defect, put, fault }: Part<BodyDefect>) {
           <>
             <LengthField label="Hole across" value={defect.hole_diameter_mm} onChange={(hole_diameter_mm) => put({ ...defect, hole_diameter_mm })} fault={fault("hole_diameter_mm")} />
             <NumberField label="Holes to the cm²" value={defect.holes_per_cm2} onChange={(holes_per_cm2) => put({ ...defect, holes_per_cm2 })} fault={fault("holes_per_cm2")} />
+          </>
+        )}
+        {defect.type === "bubble_pocket" && (
+          <>
+            <LengthField label="Bubble across" value={defect.bubble_diameter_mm} onChange={(bubble_diameter_mm) => put({ ...defect, bubble_diameter_mm })} fault={fault("bubble_diameter_mm")} />
+            <NumberField label="Bubbles to the cm³" value={defect.bubbles_per_cm3} onChange={(bubbles_per_cm3) => put({ ...defect, bubbles_per_cm3 })} fault={fault("bubbles_per_cm3")} />
           </>
         )}
         {defect.type === "loose_piece" && <NumberField label="Of its back held, %" value={Math.round(defect.bonded_share * 1000) / 10} onChange={(percent) => put({ ...defect, bonded_share: percent / 100 })} fault={fault("bonded_share")} />}

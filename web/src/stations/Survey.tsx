@@ -9,15 +9,16 @@ import { useUnit } from "../kit/Units";
 import { NAMES } from "../piece/Defect";
 import type { Tool } from "../piece/edit";
 import { middleOf } from "../piece/geometry";
-import { DefectFields } from "./DefectFields";
+import { DefectFields, FOUND_BY } from "./DefectFields";
 import { Quiet, Row } from "./parts";
 import type { AtStation } from "./types";
 import { Button as AriaButton } from "react-aria-components";
 
 const TOOLS: Record<Tool, string> = {
   crack: "Crack", void: "Void", soft_zone: "Soft zone", galleries: "Galleries", bark_inclusion: "Bark", loose_piece: "Loose piece", hard_inclusion: "Stone or knot", resin_body: "Resin",
+  bubble_pocket: "Bubbles", delamination: "Opened glue line",
 };
-const drawnAlong = (tool: Tool) => tool === "crack" || tool === "bark_inclusion";
+const drawnAlong = (tool: Tool) => tool === "crack" || tool === "bark_inclusion" || tool === "delamination";
 export const VERDICTS: Record<DefectReport["verdict"], string> = {
   cut_away: "Cut away", leave: "Leave", fill: "Fill", hold: "Hold", soak: "Soak", stop: "Stop",
 };
@@ -62,6 +63,7 @@ export function Survey(at: AtStation) {
   return (
     <>
       <Findings lead findings={assessment.findings.survey} workings={assessment.workings} />
+      {document.intake && <Came intake={document.intake} />}
       <ul aria-label="What was found" style={{ marginTop: 10 }}>
         {document.defects.map((defect) => (
           <Found key={defect.id} at={at} defect={defect} report={assessment.defects.find(({ id }) => id === defect.id)} />
@@ -71,6 +73,15 @@ export function Survey(at: AtStation) {
       <AddFound at={at} />
     </>
   );
+}
+
+const BARK = { on: "bark on", part: "bark in part", off: "bark off" } as const;
+
+/** Where it came from, as far as anybody wrote it down. */
+function Came({ intake }: { intake: NonNullable<AtStation["document"]["intake"]> }) {
+  const { origin, cost, got_on, bark } = intake;
+  const said = [origin && `From ${origin}`, got_on && `got ${new Date(got_on).toLocaleDateString("en-GB", { day: "numeric", month: "long", year: "numeric" })}`, cost !== undefined && `cost ${cost.toFixed(2)}`, bark && BARK[bark]];
+  return <Quiet>{said.filter(Boolean).join(" · ")}</Quiet>;
 }
 
 function AddFound({ at }: { at: AtStation }) {
@@ -101,7 +112,11 @@ function AddFound({ at }: { at: AtStation }) {
 /** "25 mm deep, 52 mm of run" and the like, from what was surveyed. */
 function extent(defect: Defect, unit: ReturnType<typeof useUnit>): string {
   const mm = (value: number) => amountText(value, "mm", unit);
-  if (isPath(defect)) return `${mm(defect.depth_mm)} deep, ${defect.type === "crack" ? "mouth" : "thickness"} ${mm(defect.width_mm)}`;
+  if (isPath(defect)) {
+    const [least, most] = defect.depth_range_mm ?? [];
+    const doubt = least !== undefined && most !== undefined ? ` (${mm(least).replace(/ mm$/, "")} to ${mm(most)})` : "";
+    return `${mm(defect.depth_mm)} deep${doubt}${defect.found_by ? `, ${FOUND_BY[defect.found_by]}` : ""}, ${defect.type === "bark_inclusion" ? "thickness" : "mouth"} ${mm(defect.width_mm)}`;
+  }
   return defect.size_mm.map((size) => amountText(size, "mm", unit).replace(/ mm$/, "")).join(" × ") + (unit === "mm" ? " mm" : "");
 }
 

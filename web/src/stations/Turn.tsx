@@ -15,6 +15,7 @@ const Card = styled.section<{ $stop: boolean }>`
   h3 { display: flex; justify-content: space-between; align-items: baseline; font-size: 18px; }
   h3 span { font-size: 26px; font-weight: 700; }
   .why { color: ${ink.quiet}; }
+  .doubt { border-left: 5px solid ${ink.ochre}; padding-left: 10px; margin: 6px 0; }
 `;
 
 const Rungs = styled.ol`
@@ -51,6 +52,9 @@ function StageCard({ name, stage, workings }: { name: StageName; stage: Stage; w
       <div className="why">
         <Worked working={working("limit_rpm")}>Held down by {cap?.name}. {stage.lifts_it}</Worked>
       </div>
+      {stage.worst && stage.worst.limit_rpm < stage.limit_rpm * 0.98 && (
+        <div className="doubt">If every crack is as deep as it may be: <strong>≤ {shown(stage.worst.limit_rpm, "rpm")}</strong>.</div>
+      )}
       {stage.ladder_rpm.length > 0 && (
         <>
           <Rungs aria-label="Speeds to climb by">

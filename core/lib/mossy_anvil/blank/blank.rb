@@ -5,11 +5,13 @@ module MossyAnvil
   class Blank
     SHAPES = { "disc" => Disc, "block" => Block, "outline" => Outline }.freeze
 
-    attr_reader :name, :number, :material, :shape, :defects, :readings, :form, :lathe
+    # intake: { origin:, cost:, got_on:, bark: }, whatever is known of it.
+    attr_reader :name, :number, :intake, :material, :shape, :defects, :readings, :form, :lathe
 
-    def initialize(name:, material:, shape:, defects:, number: nil, readings: [], form: nil, lathe: nil)
+    def initialize(name:, material:, shape:, defects:, number: nil, intake: {}, readings: [], form: nil, lathe: nil)
       @name = name
       @number = number
+      @intake = intake.freeze
       @material = material
       @shape = shape
       @defects = defects.dup.freeze
@@ -19,10 +21,18 @@ module MossyAnvil
       freeze
     end
 
+    # The same with every crack and seam as deep as it may be; nil where none is in doubt.
+    def at_worst
+      worst = defects.map { |defect| defect.path? ? defect.deepest : defect }
+      return if worst.zip(defects).all? { |one, other| one.equal?(other) }
+
+      Blank.new(name: name, number: number, intake: intake, material: material, shape: shape, defects: worst, readings: readings, form: form, lathe: lathe)
+    end
+
     # From symbol-keyed data that has passed the schema.
     def self.from(data)
       kind, measures = data[:shape][:type], data[:shape].except(:type)
-      new(name: data[:name], number: data[:number],
+      new(name: data[:name], number: data[:number], intake: data[:intake] || {},
         material: Material.new(**data[:material]),
         shape: SHAPES.fetch(kind).new(**measures),
         defects: data[:defects].map { |defect| Defects.from(defect) },

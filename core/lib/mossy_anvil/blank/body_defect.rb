@@ -37,13 +37,13 @@ module MossyAnvil
 
     # :void, :hard or :lowered - who wins where several meet.
     def rank
-      type == "galleries" ? :lowered : row["rank"].to_sym
+      holed? ? :lowered : row["rank"].to_sym
     end
 
     # kg/m3 in the middle of it, given the wood's own density.
     def density_kg_m3(wood_kg_m3)
       return detail[:density_kg_m3].to_f if type == "resin_body"
-      return wood_kg_m3 * (1 - hole_share) if type == "galleries"
+      return wood_kg_m3 * (1 - hole_share) if holed?
 
       row["density"]["kg_m3"]&.to_f || (wood_kg_m3 * row["density"]["factor"])
     end
@@ -51,7 +51,7 @@ module MossyAnvil
     # Share of the wood's own strength left, 0 to 1. A resin body has none of the wood's; see #own_strength_mpa.
     def strength_factor
       case type
-      when "galleries" then [1 - (2 * hole_share), 0.1].max
+      when "galleries", "bubble_pocket" then [1 - (2 * hole_share), 0.1].max
       when "resin_body" then 0.0
       else row["strength"]
       end
@@ -63,13 +63,13 @@ module MossyAnvil
     end
 
     # Does it leave an opening to fill?
-    def open? = %w[void galleries].include?(type)
+    def open? = %w[void galleries bubble_pocket].include?(type)
 
     # Share of the ellipsoid that is open.
     def open_share
       case type
       when "void" then 1.0
-      when "galleries" then hole_share
+      when "galleries", "bubble_pocket" then hole_share
       else 0.0
       end
     end
@@ -79,12 +79,16 @@ module MossyAnvil
       type == "loose_piece" || (type == "soft_zone" && detail[:grade] == "spongy")
     end
 
-    # Share of a section taken by insect holes: pi/4 d2 times count.
+    # Share taken by many small openings: insect holes by the section (pi/4 d2 times count), bubbles by the volume (pi/6 d3 times count).
     def hole_share
+      return [Math::PI / 6 * (detail[:bubble_diameter_mm]**3) * detail[:bubbles_per_cm3] / 1000.0, 0.95].min if type == "bubble_pocket"
+
       [Math::PI / 4 * (detail[:hole_diameter_mm]**2) * detail[:holes_per_cm2] / 100.0, 0.95].min
     end
 
     private
+
+    def holed? = %w[galleries bubble_pocket].include?(type)
 
     def row
       kind = detail[:grade] || detail[:contents] || detail[:of] || { "loose_piece" => "held", "resin_body" => "cured" }[type]

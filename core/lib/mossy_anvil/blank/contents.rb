@@ -40,8 +40,8 @@ module MossyAnvil
       when "void" then defect.detail[:contents]
       when "soft_zone" then defect.detail[:grade]
       when "hard_inclusion" then defect.detail[:of]
-      when "crack" then defect.mended? ? "glue line" : "crack"
-      else { "galleries" => "galleries", "bark_inclusion" => "bark", "loose_piece" => "loose", "resin_body" => "resin" }.fetch(defect.type)
+      when "crack", "delamination" then defect.mended? ? "glue line" : "crack"
+      else { "galleries" => "galleries", "bubble_pocket" => "bubbles", "bark_inclusion" => "bark", "loose_piece" => "loose", "resin_body" => "resin" }.fetch(defect.type)
       end
     end
 
@@ -88,42 +88,14 @@ module MossyAnvil
     def path_rank(defect) = defect.crack? ? 3 : 1
 
     def in_seam(path, clock_deg, radius_mm, z_mm)
-      depth, apart = path.side? ? side_measures(path, clock_deg, radius_mm, z_mm) : face_measures(path, clock_deg, radius_mm, z_mm)
-      deepest = path.through? ? path.through_depth_mm(@shape) : path.depth_mm
+      seam = seam_of(path)
+      depth, apart = seam.measures(clock_deg, radius_mm, z_mm)
       # A wedge: its full mouth at the surface, nothing at the tip.
-      open_share = path.through? || !path.crack? ? 1.0 : (1 - (depth / deepest)).clip(0, 1)
+      open_share = path.through? || !path.crack? ? 1.0 : (1 - (depth / seam.deepest_mm)).clip(0, 1)
       half_mm = Numo::DFloat.maximum(Numo::DFloat.cast((depth * 0) + (open_share * (path.width_mm / 2))), @narrowest_mm / 2)
-      apart.le(half_mm) & depth.le(deepest) & depth.ge(-@narrowest_mm)
+      apart.le(half_mm) & depth.le(seam.deepest_mm) & depth.ge(-@narrowest_mm)
     end
 
-    # Depth below the surface, and distance from the nearest leg in the surface unrolled at that radius, mm.
-    def side_measures(path, clock_deg, radius_mm, z_mm)
-      apart = nearest(path) do |from, to|
-        across = Clock.short_turns(clock_deg - from[:clock_deg]) * Clock::RADIANS * radius_mm
-        leg_across = radius_mm * (Clock.turn(from[:clock_deg], to[:clock_deg]) * Clock::RADIANS)
-        to_leg(across, z_mm - from[:z_mm], leg_across, (to[:z_mm] - from[:z_mm]).to_f)
-      end
-      [@shape.radius_mm(clock_deg, z_mm) - radius_mm, apart]
-    end
-
-    def face_measures(path, clock_deg, radius_mm, z_mm)
-      x_mm, y_mm = radius_mm * Numo::DFloat::Math.sin(clock_deg * Clock::RADIANS), radius_mm * Numo::DFloat::Math.cos(clock_deg * Clock::RADIANS)
-      apart = nearest(path) do |from, to|
-        (x0, y0), (x1, y1) = [from, to].map { |point| Clock.point(point[:clock_deg], point[:r_mm].to_f) }
-        to_leg(x_mm - x0, y_mm - y0, (radius_mm * 0) + (x1 - x0), y1 - y0)
-      end
-      [path.enters == "head_face" ? z_mm : (z_mm * -1) + @shape.length_mm, apart]
-    end
-
-    def nearest(path, &)
-      path.path.each_cons(2).map(&).inject { |one, other| Numo::DFloat.minimum(one, other) }
-    end
-
-    # Distance of (u, v) from the stretch between the origin and (leg_u, leg_v).
-    def to_leg(across, along, leg_across, leg_along)
-      length2 = Numo::DFloat.maximum((leg_across * leg_across) + (leg_along * leg_along), 1e-12)
-      share = (((across * leg_across) + (along * leg_along)) / length2).clip(0, 1)
-      Numo::DFloat::Math.hypot(across - (share * leg_across), along - (share * leg_along))
-    end
+    def seam_of(path) = (@seams ||= {}.compare_by_identity)[path] ||= Seam.new(path, @shape)
   end
 end

@@ -3,7 +3,7 @@
 module MossyAnvil
   # Makes defect values from the plain data of a blank file.
   module Defects
-    PATHS = %w[crack bark_inclusion].freeze
+    PATHS = %w[crack delamination bark_inclusion].freeze
     COMMON = %i[id type centre size_mm].freeze
 
     # Symbol-keyed data that has passed the schema in, BodyDefect or PathDefect out.

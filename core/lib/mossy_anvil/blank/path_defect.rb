@@ -9,10 +9,11 @@ module MossyAnvil
     end
     SAMPLES = 96
 
-    attr_reader :id, :type, :enters, :path, :depth_mm, :width_mm, :mend
+    # found_by: how the depth was found (seen, feeler, guessed) or nil; depth_range_mm: [least, most] it may be, or nil.
+    attr_reader :id, :type, :enters, :path, :depth_mm, :width_mm, :mend, :found_by, :depth_range_mm
 
     # path: [{ clock_deg:, z_mm:, r_mm: (faces only) }]; mend: nil or "none" where it is open.
-    def initialize(id:, type:, enters:, path:, depth_mm:, width_mm:, through: false, mend: nil)
+    def initialize(id:, type:, enters:, path:, depth_mm:, width_mm:, through: false, mend: nil, found_by: nil, depth_range_mm: nil)
       @id = id
       @type = type
       @enters = enters
@@ -21,6 +22,8 @@ module MossyAnvil
       @width_mm = width_mm.to_f
       @through = through
       @mend = mend || "none"
+      @found_by = found_by
+      @depth_range_mm = depth_range_mm&.map(&:to_f)&.freeze
       @samples = {}
       freeze
     end
@@ -29,7 +32,17 @@ module MossyAnvil
     def side? = enters == "side"
     def through? = @through
     def mended? = mend != "none"
-    def crack? = type == "crack"
+    # A glue line that has opened is a crack like any other.
+    def crack? = %w[crack delamination].include?(type)
+
+    # The same as deep as it may be; itself where that is not deeper.
+    def deepest
+      most = depth_range_mm&.last
+      return self unless most && most > depth_mm
+
+      PathDefect.new(id: id, type: type, enters: enters, path: path, depth_mm: most, width_mm: width_mm, through: through?, mend: mend, found_by: found_by)
+    end
+
     def open? = crack? && !mended?
     def fragile? = open?
 

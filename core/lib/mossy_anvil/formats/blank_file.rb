@@ -5,9 +5,9 @@ require "json_schemer"
 module MossyAnvil
   # The blank file: strict reading. The schema says what each value may be; the rules here what they may be together.
   module BlankFile
-    SCHEMA_PATH = File.join(DATA_DIR, "blank-1.schema.json")
+    VERSION = 2
+    SCHEMA_PATH = File.join(DATA_DIR, "blank-#{VERSION}.schema.json")
     MAX_FAULTS = 20
-    VERSION = 1
 
     module_function
 
@@ -16,27 +16,30 @@ module MossyAnvil
       from_data(JsonText.parse(text))
     end
 
-    # Text to the document it holds, string-keyed and checked like #read; what is written of it is the same blank.
-    def document(text) = JsonText.parse(text).tap { |data| from_data(data) }
+    # Text to the document it holds, string-keyed, checked like #read and of the present version; what is written of it is the same blank.
+    def document(text) = current(JsonText.parse(text)).tap { |data| from_data(data) }
 
     # A checked document as the text of a blank file.
     def write(document) = JsonLayout.text(document)
 
-    # String-keyed data to Blank; raises InvalidInput.
-    def from_data(data)
-      faults = schema_faults(data)
+    # String-keyed data of any version to Blank; raises InvalidInput.
+    def from_data(data) = Blank.from(consistent(JSON.parse(JSON.generate(current(data)), symbolize_names: true)))
+
+    # String-keyed data of any version to the present one; raises InvalidInput where it does not fit its own version's schema.
+    def current(data)
+      older = data.is_a?(Hash) && Upgrade::STEPS.key?(data["version"])
+      faults = schema_faults(data, older ? data["version"] : VERSION)
       raise InvalidInput, faults if faults.any?
 
-      blank = JSON.parse(JSON.generate(data), symbolize_names: true).then { |known| consistent(known) }
-      Blank.from(blank)
+      Upgrade.call(data)
     end
 
-    def schema
-      @schema ||= JSONSchemer.schema(JSON.parse(File.read(SCHEMA_PATH)))
+    def schema(version = VERSION)
+      (@schemas ||= {})[version] ||= JSONSchemer.schema(JSON.parse(File.read(File.join(DATA_DIR, "blank-#{version}.schema.json"))))
     end
 
-    def schema_faults(data)
-      schema.validate(data).first(MAX_FAULTS).flat_map { |error| SchemaFault.from(error) }.uniq.first(MAX_FAULTS)
+    def schema_faults(data, version = VERSION)
+      schema(version).validate(data).first(MAX_FAULTS).flat_map { |error| SchemaFault.from(error) }.uniq.first(MAX_FAULTS)
     end
 
     def consistent(known)
@@ -52,4 +55,5 @@ end
 require_relative "json_layout"
 require_relative "schema_fault"
 require_relative "survey_csv"
+require_relative "upgrade"
 require_relative "blank_rules"

@@ -82,8 +82,16 @@ module MossyAnvil
 
         check_face_point(point, at)
       end
+      check_range(defect, path)
       deepest = defect[:enters] == "side" ? @shape.max_radius_mm * 2 : @shape.length_mm
       fault("#{path}/depth_mm", "is #{defect[:depth_mm]}", "at most #{deepest.round(1)} mm, right through") if defect[:depth_mm] > deepest + SLACK_MM
+    end
+
+    def check_range(defect, path)
+      least, most = defect[:depth_range_mm]
+      return if least.nil? || defect[:depth_mm].between?(least, most)
+
+      fault("#{path}/depth_range_mm", "is #{least} to #{most}", "from no more to no less than the likely depth, #{defect[:depth_mm]} mm")
     end
 
     def check_face_point(point, at)

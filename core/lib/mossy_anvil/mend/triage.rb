@@ -29,10 +29,11 @@ module MossyAnvil
 
     def by_type
       case @defect.type
-      when "crack" then crack
+      when "crack", "delamination" then crack
       when "bark_inclusion" then say(:hold, bark, @blank.form ? { kept: kept } : {})
       when "void" then opening("pocket")
       when "galleries" then opening("field of holes")
+      when "bubble_pocket" then opening("pocket of bubbles")
       when "soft_zone" then soft
       when "hard_inclusion" then hidden
       else say(:leave, "Part of the piece: {kept} of it stays.", kept: kept)

@@ -36,6 +36,10 @@ module MossyAnvil
       @left_outside ||= shares.reject { |_, share| share.removed_outside? }.map(&:first)
     end
 
+    # Cracks that run into each other, and the pieces they free between them; that is only looked for where any meet.
+    def meetings = @meetings ||= Meetings.new(blank).all
+    def freed = @freed ||= meetings.any? ? FreedPieces.new(blank.shape, Meetings.open_seams(blank)).all : []
+
     # rpm at which the worst open crack runs at a stage; nil where none is left.
     def crack_runs_rpm(stage, burst)
       open_cracks = blank.defects.select { |defect| defect.path? && defect.open? }
@@ -75,6 +79,8 @@ module MossyAnvil
 
   # A blank in, everything the job wants to know of it out.
   class Assessment
+    WORST = %i[limit_rpm governed_by burst_rpm crack_runs_rpm not_like_this].freeze
+
     # climate: ShopClimate. now: Time, or nil to count waits from the last reading. fineness: :default or :fine.
     def initialize(blank, climate: ShopClimate.new, now: nil, fineness: :default)
       @blank = blank
@@ -97,10 +103,22 @@ module MossyAnvil
 
     private
 
+    # What each stage comes to if every crack is as deep as it may be, where any is in doubt. Never better than as surveyed.
+    def add_worst(stages)
+      worst = @blank.at_worst or return
+      solid = SolidWork.new(worst, @climate, @fineness)
+      stages.each do |name, stage|
+        found = StageReport.new(name, solid, Workings.new).to_h
+        stage[:worst] = found[:limit_rpm] <= stage[:limit_rpm] ? found.slice(*WORST) : stage.slice(*WORST)
+      end
+    end
+
     def reckon(solid, workings)
-      stages = Stage.names_for(@blank).to_h { |name| [name, StageReport.new(name, solid, workings).to_h] }
+      stages = Stage.names_for(@blank).to_h { |name| [name, StageReport.new(name, solid, workings).to_h.merge(worst: nil)] }
+      add_worst(stages)
       { name: @blank.name, number: @blank.number, stages: stages,
         defects: solid.shares.each_with_index.map { |(defect, share), index| DefectReport.new(defect, index, share, @blank, workings).to_h },
+        **MeetingReport.new(solid, workings).to_h,
         form: FormReport.new(solid, workings).to_h,
         drying: DryingReport.new(@blank, @climate, workings, now: @now).to_h,
         finish: FinishReport.new(solid, stages.values.last[:swing_mm], workings).to_h }

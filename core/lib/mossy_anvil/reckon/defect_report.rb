@@ -57,7 +57,7 @@ module MossyAnvil
     def filler
       return unless @defect.open? && @share.fill_mm3.positive?
 
-      mouth = @defect.path? ? @defect.width_mm : @defect.detail[:hole_diameter_mm] || @defect.size_mm.min
+      mouth = @defect.path? ? @defect.width_mm : @defect.detail[:hole_diameter_mm] || @defect.detail[:bubble_diameter_mm] || @defect.size_mm.min
       row = Filling.filler_for(mouth)
       row.slice("key", "name", "working_min", "ready_min", "cure_h", "dry_to_pct").transform_keys(&:to_sym)
     end

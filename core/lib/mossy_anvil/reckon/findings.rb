@@ -28,7 +28,7 @@ module MossyAnvil
 
     # :stop, :mend, :care or :go.
     def verdict
-      return :stop if @last[:not_like_this] || struck.any?
+      return :stop if @last[:not_like_this] || struck.any? || @report[:freed].any?
       return :mend if to_mend.any?
 
       @last[:fragile] || @report[:stages].any? { |_, stage| HELD_BY_TROUBLE.include?(stage[:governed_by]) } ? :care : :go
@@ -64,12 +64,29 @@ module MossyAnvil
 
     def survey
       first = @report[:stages][:blank]
-      found = [splits, weight(first), density].compact
+      found = [*freed, *meetings, splits, weight(first), density].compact
       return found << say(:plain, "It balances on this axis.", figure: "/stages/blank/imbalance_g_mm") unless first[:heavy_clock_deg]
 
       found << say(:care, "Heavy towards {side} by {imbalance}: hang {weight} at {radius} opposite, or start slow.",
         figure: "/stages/blank/counterweight/mass_g", side: [first[:heavy_clock_deg], "clock"], imbalance: [first[:imbalance_g_mm], "g mm"],
         weight: [first[:counterweight][:mass_g], "g"], radius: [first[:counterweight][:radius_mm], "mm"])
+    end
+
+    def freed
+      @report[:freed].each_with_index.map do |piece, index|
+        say(:stop, "#{piece[:ids].join(' and ')} free a piece of about {mass} between them, at {side}, {z} from the head: pry it off or glue it before the lathe turns.",
+          figure: "/freed/#{index}/mass_g", mass: [piece[:mass_g], "g"], side: [piece[:clock_deg], "clock"], z: [piece[:z_mm], "mm"])
+      end
+    end
+
+    # Those that free a piece are spoken of already.
+    def meetings
+      spoken = @report[:freed].map { |piece| piece[:ids] }
+      @report[:meetings].reject { |meeting| spoken.any? { |ids| (meeting[:ids] - ids).empty? } }.map do |meeting|
+        how = meeting[:likely] ? "run into each other" : "would run into each other, if as deep as they may be,"
+        say(:care, "#{meeting[:ids].join(' and ')} #{how} at {side}, {r} from the axis and {z} from the head: look there again whenever the lathe stops.",
+          side: [meeting[:clock_deg], "clock"], r: [meeting[:r_mm], "mm"], z: [meeting[:z_mm], "mm"])
+      end
     end
 
     # By its measures and, where it has been on the scale, by that: far apart, one of them is wrong.

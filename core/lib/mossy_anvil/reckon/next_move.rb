@@ -12,7 +12,8 @@ module MossyAnvil
 
     # station: where it is done; action: "weigh", "mend", "log_cut", "draw_form" or "survey"; ready: can be done now.
     def to_h
-      if stops.any? then move("survey", "survey", "Take out #{stops.join(', ')} before anything else.")
+      if freed.any? then move("survey", "survey", "Take off or glue the piece that #{freed.first.join(' and ')} free before anything else.")
+      elsif stops.any? then move("survey", "survey", "Take out #{stops.join(', ')} before anything else.")
       elsif @report[:form].nil? then move("form", "draw_form", "Decide what it can become, and where in the blank.")
       elsif wet? then weigh
       elsif mends.any? then move("mend", "mend", "Mend #{mends.map { |defect| defect[:id] }.join(', ')} before hollowing.")
@@ -26,6 +27,7 @@ module MossyAnvil
       { station: station, action: action, text: text, ready: ready, values: values.map { |name, (value, unit)| { name: name.to_s, value: value, unit: unit } } }
     end
 
+    def freed = @report[:freed].map { |piece| piece[:ids] }
     def stops = @report[:defects].select { |defect| defect[:verdict] == "stop" }.map { |defect| defect[:id] }
     def mends = @report[:defects].select { |defect| %w[fill hold soak].include?(defect[:verdict]) }
 

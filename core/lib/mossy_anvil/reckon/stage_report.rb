@@ -121,7 +121,7 @@ module MossyAnvil
       { "swing" => too_much(@stage.swing_mm, @lathe&.swing_mm), "length" => too_much(@blank.shape.length_mm, @lathe&.between_centres_mm),
         "lathe" => @lathe&.max_rpm, "rim" => rim_rpm, "imbalance" => imbalance_rpm,
         "burst" => @burst.weakest.burst_rpm && (@burst.weakest.burst_rpm / Math.sqrt(@solid.climate.burst_reserve)),
-        "crack" => crack_runs&.*(0.5), "loose_piece" => loose_rpm }
+        "crack" => crack_runs&.*(0.5), "loose_piece" => loose_rpm, "freed_piece" => @solid.freed.any? ? 0.0 : nil }
     end
 
     # No speed at all for what does not fit the lathe.
@@ -168,19 +168,22 @@ module MossyAnvil
         advice: CuttingCircle.advice(circle.air_share)["advice"] }
     end
 
-    # Every half-held piece still there, with the energy it would fly off with at this stage's limit.
+    # Every half-held piece still there, and every one that cracks free, with the energy it would fly off with at this stage's limit.
     def loose_pieces(limit_rpm)
-      left_at_stage.select { |defect| defect.type == "loose_piece" }.each_with_index.map do |piece, index|
-        mass_g = piece.volume_mm3 * @blank.material.density_kg_m3 * 1e-6
-        rpm = [limit_rpm, @lathe&.min_rpm || 0].max
-        { id: piece.id, mass_g: mass_g,
-          throw_energy_j: put("loose_pieces/#{index}/throw_energy_j", LoosePiece.throw_energy_j(mass_g, piece.radius_mm, rpm), "J",
+      rpm = [limit_rpm, @lathe&.min_rpm || 0].max
+      (half_held + cut_free).each_with_index.map do |(id, volume_mm3, radius_mm), index|
+        mass_g = volume_mm3 * @blank.material.density_kg_m3 * 1e-6
+        { id: id, mass_g: mass_g,
+          throw_energy_j: put("loose_pieces/#{index}/throw_energy_j", LoosePiece.throw_energy_j(mass_g, radius_mm, rpm), "J",
             "half its mass times its speed squared, where it lets go", source: "Textbook mechanics",
-            inputs: { "mass" => [mass_g, "g"], "radius" => [piece.radius_mm, "mm"], "speed" => [rpm, "rpm"] }) }
+            inputs: { "mass" => [mass_g, "g"], "radius" => [radius_mm, "mm"], "speed" => [rpm, "rpm"] }) }
       end
     end
 
-    def fragile? = left_at_stage.any?(&:fragile?)
+    def half_held = left_at_stage.select { |defect| defect.type == "loose_piece" }.map { |piece| [piece.id, piece.volume_mm3, piece.radius_mm] }
+    def cut_free = @solid.freed.map { |piece| [piece.ids.join("+"), piece.volume_mm3, piece.radius_mm] }
+
+    def fragile? = left_at_stage.any?(&:fragile?) || @solid.freed.any?
     def left_at_stage = @solid.left_at(@name)
   end
 end

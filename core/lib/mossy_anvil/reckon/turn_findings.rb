@@ -10,11 +10,20 @@ module MossyAnvil
 
     # List of findings, one for each stage first.
     def to_a
-      found = @report[:stages].map { |name, stage| turn_stage(name, stage) }.push(say(:care, STAND_ASIDE), *knocks, *throws)
+      found = @report[:stages].map { |name, stage| turn_stage(name, stage) }.push(say(:care, STAND_ASIDE), *in_doubt, *knocks, *throws)
       @blank.material.kind == "wood" ? found : found.push(say(:care, HEAT_APART))
     end
 
     private
+
+    # Where a depth is in doubt and it matters: the last stage at its worst.
+    def in_doubt
+      name, stage = @report[:stages].select { |_, candidate| candidate[:worst] && candidate[:worst][:limit_rpm] < candidate[:limit_rpm] * 0.98 }.to_a.last
+      return [] unless name
+
+      [say(:care, "If every crack is as deep as it may be: #{STAGE_WORDS.fetch(name).downcase}, below {worst} instead of {limit}.", figure: "/stages/#{name}/limit_rpm",
+        worst: [stage[:worst][:limit_rpm], "rpm"], limit: [stage[:limit_rpm], "rpm"])]
+    end
 
     # The first stage whose cut is out of the wood for a part of each turn.
     def knocks

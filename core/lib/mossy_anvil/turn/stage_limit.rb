@@ -11,12 +11,14 @@ module MossyAnvil
       "imbalance" => "Re-centre it, hang a counterweight opposite, add ballast, or turn it true first.",
       "burst" => "Fill and glue what crosses the weakest plane, soak what is soft, or leave the wall thicker.",
       "crack" => "Fill and glue the crack before this stage.",
-      "loose_piece" => "Pry it off, or glue it down, before the lathe is switched on."
+      "loose_piece" => "Pry it off, or glue it down, before the lathe is switched on.",
+      "freed_piece" => "Pry it off, or fill and glue the cracks that free it, before the lathe is switched on."
     }.freeze
 
     NAMES = {
       "swing" => "the lathe's swing", "length" => "the lathe's length", "lathe" => "the lathe's own top speed", "rim" => "rim speed",
-      "imbalance" => "shaking", "burst" => "splitting", "crack" => "a crack that would run", "loose_piece" => "a loose piece"
+      "imbalance" => "shaking", "burst" => "splitting", "crack" => "a crack that would run", "loose_piece" => "a loose piece",
+      "freed_piece" => "a piece that cracks have cut free"
     }.freeze
 
     Cap = Struct.new(:key, :rpm, keyword_init: true) do

@@ -1,0 +1,87 @@
+# frozen_string_literal: true
+
+module MossyAnvil
+  # A crack or bark inclusion as the sheet it is in the wood: from its path on a surface inward to its depth.
+  # Measures how far places lie from it, and gives places on it.
+  class Seam
+    ALONG = 96
+    INWARD = 14
+
+    attr_reader :path
+
+    def initialize(path, shape)
+      @path = path
+      @shape = shape
+    end
+
+    def deepest_mm = path.through? ? path.through_depth_mm(@shape) : path.depth_mm
+
+    # Depth below the surface it enters by, and distance from the nearest leg of its path, in mm: arrays for arrays of places.
+    # On the side the distance is taken in the surface unrolled at the place's own radius.
+    def measures(clock_deg, radius_mm, z_mm)
+      path.side? ? on_side(clock_deg, radius_mm, z_mm) : on_face(clock_deg, radius_mm, z_mm)
+    end
+
+    # mm from the sheet.
+    def distances_mm(clock_deg, radius_mm, z_mm)
+      depth, apart = measures(clock_deg, radius_mm, z_mm)
+      beyond = Numo::DFloat.maximum(Numo::DFloat.maximum(depth - deepest_mm, depth * -1), 0)
+      Numo::DFloat::Math.hypot(apart, beyond)
+    end
+
+    # Places all over the sheet, from mouth to tip: [clock_deg, radius_mm, z_mm], each an array.
+    def places
+      @places ||= begin
+        samples = path.samples(@shape, count: ALONG)
+        depth = (Numo::DFloat.new(1, INWARD + 1).seq * (deepest_mm / INWARD)) + Numo::DFloat.zeros(samples.size, 1)
+        clock, radius, z = [samples.clock_deg, samples.radius_mm, samples.z_mm].map { |values| values.reshape(samples.size, 1) + (depth * 0) }
+        path.side? ? radius = (radius - depth).clip(0, nil) : z += depth * inward
+        [clock, radius, z].map(&:flatten)
+      end
+    end
+
+    # Largest gap between neighbouring places, mm.
+    def spacing_mm = [path.samples(@shape, count: ALONG).length_mm.max, deepest_mm / INWARD].max
+
+    # [[least, most], ...] of x, y and z.
+    def bounds_mm
+      @bounds_mm ||= begin
+        clock, radius, z = places
+        angle = clock * Clock::RADIANS
+        [radius * Numo::DFloat::Math.sin(angle), radius * Numo::DFloat::Math.cos(angle), z].map(&:minmax)
+      end
+    end
+
+    private
+
+    def inward = path.enters == "head_face" ? 1 : -1
+
+    def on_side(clock_deg, radius_mm, z_mm)
+      apart = nearest do |from, to|
+        across = Clock.short_turns(clock_deg - from[:clock_deg]) * Clock::RADIANS * radius_mm
+        leg_across = radius_mm * (Clock.turn(from[:clock_deg], to[:clock_deg]) * Clock::RADIANS)
+        to_leg(across, z_mm - from[:z_mm], leg_across, (to[:z_mm] - from[:z_mm]).to_f)
+      end
+      [@shape.radius_mm(clock_deg, z_mm) - radius_mm, apart]
+    end
+
+    def on_face(clock_deg, radius_mm, z_mm)
+      angle = clock_deg * Clock::RADIANS
+      x_mm, y_mm = radius_mm * Numo::DFloat::Math.sin(angle), radius_mm * Numo::DFloat::Math.cos(angle)
+      apart = nearest do |from, to|
+        (x0, y0), (x1, y1) = [from, to].map { |point| Clock.point(point[:clock_deg], point[:r_mm].to_f) }
+        to_leg(x_mm - x0, y_mm - y0, (radius_mm * 0) + (x1 - x0), y1 - y0)
+      end
+      [path.enters == "head_face" ? z_mm : (z_mm * -1) + @shape.length_mm, apart]
+    end
+
+    def nearest(&) = path.path.each_cons(2).map(&).inject { |one, other| Numo::DFloat.minimum(one, other) }
+
+    # Distance of (u, v) from the stretch between the origin and (leg_u, leg_v).
+    def to_leg(across, along, leg_across, leg_along)
+      length2 = Numo::DFloat.maximum((leg_across * leg_across) + (leg_along * leg_along), 1e-12)
+      share = (((across * leg_across) + (along * leg_along)) / length2).clip(0, 1)
+      Numo::DFloat::Math.hypot(across - (share * leg_across), along - (share * leg_along))
+    end
+  end
+end

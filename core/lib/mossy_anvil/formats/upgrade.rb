@@ -1,0 +1,18 @@
+# frozen_string_literal: true
+
+module MossyAnvil
+  # Brings a blank document of an older version up to the present one, step by step. Each step takes a document that fits its own
+  # version's schema and returns one that fits the next; see docs/file-format.md for what changed.
+  module Upgrade
+    # Version 2 added intake, how a depth was found and its range, bubble pockets and delaminations: all of them may be left out.
+    STEPS = { 1 => ->(document) { document.merge("version" => 2) } }.freeze
+
+    module_function
+
+    # string-keyed document of any version that has a schema; returned as it is where it is of the present one.
+    def call(document)
+      document = STEPS.fetch(document["version"]).call(document) while STEPS.key?(document["version"])
+      document
+    end
+  end
+end

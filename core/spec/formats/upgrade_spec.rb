@@ -1,0 +1,65 @@
+# frozen_string_literal: true
+
+RSpec.describe MossyAnvil::Upgrade do
+  let(:old) { File.read(File.expand_path("../fixtures/lamp-base-1.anvil.json", __dir__)) }
+
+  it "still reads a file of version 1, as the same blank in the present version" do
+    document = MossyAnvil::BlankFile.document(old)
+    expect(document).to eq(JSON.parse(old).merge("version" => 2))
+    expect(MossyAnvil::Assessment.new(MossyAnvil::BlankFile.read(old)).to_h)
+      .to eq(MossyAnvil::Assessment.new(MossyAnvil::BlankFile.from_data(document)).to_h)
+  end
+
+  it "holds an old file to its own version: what came later is unknown in it" do
+    later = JSON.parse(old).merge("intake" => { "origin" => "the avenue" })
+    expect { MossyAnvil::BlankFile.from_data(later) }.to raise_error(MossyAnvil::InvalidInput, %r{/intake: is not a known key})
+    expect(MossyAnvil::BlankFile.from_data(later.merge("version" => 2)).intake).to eq(origin: "the avenue")
+  end
+
+  it "refuses a version nobody has written yet" do
+    expect { MossyAnvil::BlankFile.from_data(JSON.parse(old).merge("version" => 9)) }.to raise_error(MossyAnvil::InvalidInput, %r{/version: is 9: must be 2})
+  end
+end
+
+RSpec.describe "What is in doubt" do
+  def ranged(most, **more) = crack(z_mm: [30, 60], depth_mm: 20, found_by: "guessed", depth_range_mm: [12, most], **more)
+  def hollowed(*defects) = assess(defects: defects, form: BlankHelper::BOWL)[:stages][:hollowed]
+
+  it "shows the worst beside the likely, and says when it matters" do
+    found = assess(defects: [ranged(40)], form: BlankHelper::BOWL)
+    stage = found[:stages][:hollowed]
+    expect(stage[:worst][:limit_rpm]).to be < stage[:limit_rpm]
+    expect(stage[:limit_rpm]).to be_within(1e-6).of(hollowed(crack(z_mm: [30, 60], depth_mm: 20))[:limit_rpm])
+    expect(found[:findings][:turn].map { |finding| finding[:text] }).to include(a_string_starting_with("If every crack is as deep as it may be: hollowed"))
+    expect(hollowed(crack(z_mm: [30, 60], depth_mm: 20))[:worst]).to be_nil
+    expect(hollowed(ranged(20))[:worst]).to be_nil
+  end
+
+  it "gets no better at its worst when a range is widened" do
+    [10, 60, 200].each do |clock_deg|
+      worst = [22, 26, 31, 40, 55].map { |most| hollowed(ranged(most, clock_deg: clock_deg), body("soft_zone", id: "s", clock_deg: 70, r_mm: 90, grade: "soft"))[:worst][:limit_rpm] }
+      worst.each_cons(2) { |less, more| expect(more).to be <= less * 1.0001 }
+    end
+  end
+
+  it "must hold the likely depth" do
+    expect { blank(defects: [ranged(15)]) }.to raise_error(MossyAnvil::InvalidInput, %r{/defects/0/depth_range_mm: is 12 to 15: from no more to no less than the likely depth})
+  end
+end
+
+RSpec.describe "Cast and laminated stock" do
+  it "loses by its bubbles what they take of the volume, and is filled by that much" do
+    pocket = body("bubble_pocket", r_mm: 112, size_mm: [20, 40, 40], bubble_diameter_mm: 3, bubbles_per_cm3: 20)
+    share = Math::PI / 6 * 27 * 20 / 1000
+    report = assess(defects: [pocket])
+    expect(report[:defects].first[:open_volume_mm3]).to be_within(1e-6).of(report[:defects].first[:occupied_mm3] * share)
+    expect(MossyAnvil::Defects.from(pocket)).to have_attributes(strength_factor: be_within(1e-9).of(1 - (2 * share)), open?: true)
+  end
+
+  it "takes an opened glue line for the crack it is" do
+    line = crack(id: "d", type: "delamination", width_mm: 0.1)
+    opened, cracked = [line, crack(id: "d", width_mm: 0.1)].map { |defect| assess(defects: [defect])[:stages][:blank].slice(:burst_rpm, :crack_runs_rpm, :limit_rpm) }
+    expect(opened).to eq(cracked)
+    expect(assess(defects: [line.merge(mend: "thin_ca")])[:defects].first).to include(verdict: "leave")
+  end
+end
