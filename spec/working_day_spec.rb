@@ -108,7 +108,7 @@ RSpec.describe "A day in the shop", :browser do
     choose_option "Guessed"
     click_on "It may be more or less"
     fill_in "At most, mm", with: "60\n"
-    expect(page).to have_css("li", text: /25 mm deep \(16 to 60 mm\), guessed/)
+    expect(page).to have_css("li", text: /25 mm deep \(16.3 to 60 mm\), guessed/)
     fill_in "At most, mm", with: "20\n"
     expect(page).to have_css("[slot=errorMessage]", text: "no less than the likely depth")
     fill_in "At most, mm", with: "60\n"

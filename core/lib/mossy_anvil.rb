@@ -20,7 +20,7 @@ end
   turn/cutting_circle turn/most_air turn/peel
   mend/moisture mend/drying mend/shrinkage mend/filling mend/resin mend/casting mend/triage
   finish/grit_sequence
-  formats/json_text formats/blank_file
+  formats/json_text formats/blank_file formats/skin_map
   reckon/workings reckon/stage_report reckon/defect_report reckon/meeting_report reckon/form_report reckon/shop_climate reckon/drying_report reckon/finish_report
   reckon/geometry reckon/saying reckon/form_findings reckon/mend_findings reckon/turn_findings reckon/finish_findings reckon/findings reckon/next_move
   reckon/assessment reckon/casting_report reckon/intake_report

@@ -9,8 +9,9 @@ module Loft
 
       def self.registered(app)
         app.get("/api/blanks/:id/export") do
-          kept = blanks.find(blank_id)
-          hand_over("#{Archive.stem(kept[:document])}.anvil.json", BLANK_TYPE, MossyAnvil::BlankFile.write(kept[:document]))
+          document = blanks.find(blank_id)[:document]
+          ending, type, text = Files.written(params["as"] || "blank", document) || raise(NotFound, "a blank is not written as #{params['as'][0, 20].inspect}")
+          hand_over("#{Archive.stem(document)}.#{ending}", type, text)
         end
         app.post("/api/blanks/import") do
           document = MossyAnvil::JsonText.parse(body_text([BLANK_TYPE, "application/json"], App::MAX_BODY_BYTES))
@@ -18,6 +19,15 @@ module Loft
           answer(blanks.take_in(document, Brief.new(reckoner.assess(document), now: now).to_h), 201)
         end
         archives(app)
+      end
+
+      # Ending, media type and text of a document in one of its formats; nil for one there is not.
+      def self.written(format, document)
+        case format
+        when "blank" then ["anvil.json", BLANK_TYPE, MossyAnvil::BlankFile.write(document)]
+        when "csv" then ["csv", "text/csv", MossyAnvil::SurveyCsv.text(document)]
+        when "svg" then ["svg", "image/svg+xml", MossyAnvil::SkinMap.new(MossyAnvil::BlankFile.from_data(document)).svg]
+        end
       end
 
       def self.archives(app)

@@ -37,13 +37,15 @@ RSpec.describe "What is in doubt" do
 
   it "gets no better at its worst when a range is widened" do
     [10, 60, 200].each do |clock_deg|
-      worst = [22, 26, 31, 40, 55].map { |most| hollowed(ranged(most, clock_deg: clock_deg), body("soft_zone", id: "s", clock_deg: 70, r_mm: 90, grade: "soft"))[:worst][:limit_rpm] }
+      soft = body("soft_zone", id: "s", clock_deg: 70, r_mm: 90, grade: "soft")
+      worst = [22, 26, 31, 40, 55].map { |most| hollowed(ranged(most, clock_deg: clock_deg), soft)[:worst][:limit_rpm] }
       worst.each_cons(2) { |less, more| expect(more).to be <= less * 1.0001 }
     end
   end
 
   it "must hold the likely depth" do
-    expect { blank(defects: [ranged(15)]) }.to raise_error(MossyAnvil::InvalidInput, %r{/defects/0/depth_range_mm: is 12 to 15: from no more to no less than the likely depth})
+    expect { blank(defects: [ranged(15)]) }
+      .to raise_error(MossyAnvil::InvalidInput, %r{/defects/0/depth_range_mm: is 12 to 15: from no more to no less than the likely depth})
   end
 end
 

@@ -1,5 +1,5 @@
-import { Label, Radio, RadioGroup } from "react-aria-components";
-import styled from "styled-components";
+import { Checkbox, CheckboxGroup, Label, Radio, RadioGroup } from "react-aria-components";
+import styled, { css } from "styled-components";
 import { focusRing, ink } from "./theme";
 
 const Group = styled(RadioGroup)`
@@ -12,7 +12,7 @@ const Row = styled.div`
   flex-wrap: wrap;
 `;
 
-const Option = styled(Radio)`
+const option = css`
   min-height: 44px;
   padding: 0 12px;
   display: flex;
@@ -28,6 +28,8 @@ const Option = styled(Radio)`
     font-weight: 650;
   }
 `;
+const Option = styled(Radio)`${option}`;
+const Tick = styled(Checkbox)`${option}`;
 
 type Props<Value extends string> = { label: string; value: Value; options: Record<Value, string>; onChange: (value: Value) => void };
 
@@ -42,5 +44,19 @@ export function Choice<Value extends string>({ label, value, options, onChange }
         ))}
       </Row>
     </Group>
+  );
+}
+
+type Several<Value extends string> = { label: string; value: Value[]; options: Record<Value, string>; onChange: (value: Value[]) => void };
+
+/** As many of a few as fit, all in sight. */
+export function Choices<Value extends string>({ label, value, options, onChange }: Several<Value>) {
+  return (
+    <CheckboxGroup value={value} onChange={(chosen) => onChange(chosen as Value[])} style={{ display: "grid", gap: 2 }}>
+      <Label style={{ fontSize: 14, color: ink.quiet }}>{label}</Label>
+      <Row>
+        {(Object.keys(options) as Value[]).map((key) => <Tick key={key} value={key}>{options[key]}</Tick>)}
+      </Row>
+    </CheckboxGroup>
   );
 }

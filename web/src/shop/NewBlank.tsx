@@ -1,53 +1,26 @@
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { useMemo, useState } from "react";
-import { Checkbox, CheckboxGroup, Input, Label, TextField } from "react-aria-components";
+import { Input, Label, TextField } from "react-aria-components";
 import { useNavigate } from "react-router";
 import styled from "styled-components";
 import { api, Refused } from "../api/client";
 import type { Document, Intake, IntakeQuestion, Problem, Shop } from "../api/document";
 import { useNewest } from "../bench/useNewest";
 import { Button } from "../kit/Button";
-import { Choice } from "../kit/Choice";
+import { Choice, Choices } from "../kit/Choice";
 import { ClockField, FieldFault, FieldInput, LengthField, NumberField } from "../kit/MeasureField";
 import { amountText } from "../kit/measure";
 import { Findings, Worked } from "../kit/Says";
 import { Suggest } from "../kit/Suggest";
-import { focusRing, ink } from "../kit/theme";
+import { ink } from "../kit/theme";
 import { useUnit } from "../kit/Units";
 import { Fault, Fields, Heading, Quiet } from "../stations/parts";
 import { Outlined } from "./Outlined";
+import { Room } from "./Room";
 
-const Frame = styled.main`
-  overflow-y: auto;
-  position: relative;
-  padding: 18px 30px 40px;
-  display: grid;
-  grid-template-columns: minmax(0, 3fr) minmax(320px, 2fr);
-  gap: 0 44px;
-  align-content: start;
-  @media (max-width: 900px) { grid-template-columns: minmax(0, 1fr); padding: 16px; }
-  h2 { grid-column: 1 / -1; font-size: 22px; }
+const Frame = styled(Room)`
   section { display: grid; gap: 14px; }
   aside { position: sticky; top: 0; align-self: start; }
-`;
-
-const Ticks = styled(CheckboxGroup)`
-  display: grid;
-  gap: 2px;
-  > span { font-size: 14px; color: ${ink.quiet}; }
-  .row { display: flex; flex-wrap: wrap; }
-`;
-
-const Tick = styled(Checkbox)`
-  min-height: 44px;
-  padding: 0 12px;
-  display: flex;
-  align-items: center;
-  cursor: pointer;
-  border: 1px solid ${ink.slate};
-  margin: 0 -1px -1px 0;
-  ${focusRing}
-  &[data-selected] { background: ${ink.moss}; border-color: ${ink.moss}; color: ${ink.onMoss}; font-weight: 650; }
 `;
 
 type Lump = IntakeQuestion["lump"];
@@ -55,9 +28,8 @@ type LumpType = Lump["type"];
 type Material = Document["material"];
 
 const KINDS: Record<Material["kind"], string> = { wood: "Wood", hybrid: "Wood and resin", resin: "Resin", non_wood: "Something else" };
-const CHARACTERS: [NonNullable<Material["character"]>[number], string][] = [
-  ["burl", "Burl"], ["spalted", "Spalted"], ["cracked", "Cracked"], ["insect", "Bug-eaten"], ["bark_edge", "Bark edge"], ["crotch", "Crotch"], ["wet", "Wet"],
-];
+type Character = NonNullable<Material["character"]>[number];
+const CHARACTERS: Record<Character, string> = { burl: "Burl", spalted: "Spalted", cracked: "Cracked", insect: "Bug-eaten", bark_edge: "Bark edge", crotch: "Crotch", wet: "Wet" };
 const GRAINS: Record<Material["grain"], string> = { face: "Across (face grain)", end: "Along the axis (end grain)", burl: "Every way (burl)", none: "No grain" };
 const LUMPS: Record<LumpType, string> = { disc: "Disc", block: "Block", log: "Log", cap: "Cap", outline: "Measured outline" };
 const SIZES: Record<LumpType, [string, string][]> = {
@@ -76,7 +48,7 @@ export function NewBlank({ shop }: { shop: Shop }) {
   const [number, setNumber] = useState(shop.next_number);
   const [kind, setKind] = useState<Material["kind"]>("wood");
   const [species, setSpecies] = useState("");
-  const [character, setCharacter] = useState<string[]>([]);
+  const [character, setCharacter] = useState<Character[]>([]);
   const [moisturePct, setMoisture] = useState(18);
   const [grain, setGrain] = useState<Material["grain"]>("face");
   const [grainDeg, setGrainDeg] = useState(90);
@@ -119,7 +91,7 @@ export function NewBlank({ shop }: { shop: Shop }) {
   const document = ({ shape, density_kg_m3 }: Intake): Document => ({
     format: "mossy-anvil/blank", version: 2, name: name.trim(), number,
     material: {
-      kind, species: species.trim(), ...(character.length > 0 && { character: character as NonNullable<Material["character"]> }), density_kg_m3: density_kg_m3 ?? densityOwn,
+      kind, species: species.trim(), ...(character.length > 0 && { character }), density_kg_m3: density_kg_m3 ?? densityOwn,
       moisture_pct: moisturePct, grain, ...(grain === "face" && { grain_clock_deg: grainDeg }),
     },
     shape: shape as Document["shape"], defects: [],
@@ -142,10 +114,7 @@ export function NewBlank({ shop }: { shop: Shop }) {
         }} />
         <div><Suggest label="Species or material" value={species} options={known.data ?? []} onChange={setSpecies} />
           {saveFault("/document/material/species") && <Fault role="alert">{saveFault("/document/material/species")}</Fault>}</div>
-        <Ticks value={character} onChange={setCharacter}>
-          <Label>Character, as many as fit</Label>
-          <div className="row">{CHARACTERS.map(([key, word]) => <Tick key={key} value={key}>{word}</Tick>)}</div>
-        </Ticks>
+        <Choices label="Character, as many as fit" value={character} options={CHARACTERS} onChange={setCharacter} />
         <Choice label="Its shape" value={type} options={LUMPS} onChange={setType} />
         {type === "outline" ? <Outlined stations={stations} onChange={setStations} fault={fault} /> : (
           <Fields>

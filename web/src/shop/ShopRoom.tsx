@@ -7,19 +7,8 @@ import { api, Refused } from "../api/client";
 import type { Problem, Shop, TakenIn } from "../api/document";
 import { Button } from "../kit/Button";
 import { ink } from "../kit/theme";
+import { Room } from "./Room";
 import { Carry, Fault, Heading, Quiet, Row } from "../stations/parts";
-
-const Frame = styled.main`
-  overflow-y: auto;
-  position: relative;
-  padding: 22px 30px 40px;
-  display: grid;
-  grid-template-columns: minmax(0, 3fr) minmax(320px, 2fr);
-  gap: 10px 44px;
-  align-content: start;
-  @media (max-width: 900px) { grid-template-columns: minmax(0, 1fr); padding: 16px; }
-  h2 { grid-column: 1 / -1; font-size: 22px; }
-`;
 
 const Drop = styled(DropZone)`
   border: 2px dashed ${ink.slate};
@@ -51,7 +40,7 @@ const isArchive = (file: File) => file.name.toLowerCase().endsWith(".zip");
 /** What is not about one blank: bringing in and carrying out. */
 export function ShopRoom({ shop }: { shop: Shop }) {
   return (
-    <Frame>
+    <Room>
       <h2>{shop.name}</h2>
       <section aria-label="Bring in"><BringIn /></section>
       <section aria-label="Carry out">
@@ -68,7 +57,7 @@ export function ShopRoom({ shop }: { shop: Shop }) {
           ))}
         </Pieces>
       </section>
-    </Frame>
+    </Room>
   );
 }
 

@@ -44,7 +44,12 @@ export function Log(at: AtStation) {
       <ul aria-label="Journal">{[...at.draft.journal].reverse().map((entry) => <Written key={entry.id} entry={entry} />)}</ul>
       {at.draft.journal.length === 0 && <Quiet>Nothing logged yet.</Quiet>}
       <Heading>To keep or hand on</Heading>
-      <Carry href={`/api/blanks/${at.id}/export`} download>This blank as a file</Carry>
+      <Row>
+        <Carry href={`/api/blanks/${at.id}/export`} download>This blank as a file</Carry>
+        <Carry href={`/api/blanks/${at.id}/export?as=csv`} download>Survey as a table</Carry>
+        <Carry href={`/api/blanks/${at.id}/export?as=svg`} download>Skin at 1 : 1</Carry>
+      </Row>
+      <Quiet>The skin is a drawing to print, cut out and wrap round the blank.</Quiet>
       {at.draft.dirty && <Quiet>As it was last saved: your draft is not in it.</Quiet>}
     </>
   );

@@ -53,7 +53,7 @@ function StageCard({ name, stage, workings }: { name: StageName; stage: Stage; w
         <Worked working={working("limit_rpm")}>Held down by {cap?.name}. {stage.lifts_it}</Worked>
       </div>
       {stage.worst && stage.worst.limit_rpm < stage.limit_rpm * 0.98 && (
-        <div className="doubt">If every crack is as deep as it may be: <strong>≤ {shown(stage.worst.limit_rpm, "rpm")}</strong>.</div>
+        <div className="doubt">If every crack is as deep as it may be: <strong>{stage.worst.not_like_this ? "not like this" : `≤ ${shown(stage.worst.limit_rpm, "rpm")}`}</strong>.</div>
       )}
       {stage.ladder_rpm.length > 0 && (
         <>

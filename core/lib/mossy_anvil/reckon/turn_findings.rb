@@ -21,7 +21,10 @@ module MossyAnvil
       name, stage = @report[:stages].select { |_, candidate| candidate[:worst] && candidate[:worst][:limit_rpm] < candidate[:limit_rpm] * 0.98 }.to_a.last
       return [] unless name
 
-      [say(:care, "If every crack is as deep as it may be: #{STAGE_WORDS.fetch(name).downcase}, below {worst} instead of {limit}.", figure: "/stages/#{name}/limit_rpm",
+      doubt = "If every crack is as deep as it may be: #{STAGE_WORDS.fetch(name).downcase},"
+      return [say(:stop, "#{doubt} not at all.", figure: "/stages/#{name}/limit_rpm")] if stage[:worst][:not_like_this]
+
+      [say(:care, "#{doubt} below {worst} instead of {limit}.", figure: "/stages/#{name}/limit_rpm",
         worst: [stage[:worst][:limit_rpm], "rpm"], limit: [stage[:limit_rpm], "rpm"])]
     end
 
