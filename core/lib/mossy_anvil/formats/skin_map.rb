@@ -35,6 +35,7 @@ module MossyAnvil
 
     private
 
+    def short(value) = format("%g", value.round(1))
     def mm(value) = format("%.3f", value)
     def text(words) = CGI.escapeHTML(words)
     def across(clock_deg) = clock_deg / 360.0 * @round_mm
@@ -66,7 +67,9 @@ module MossyAnvil
       turns = [samples.clock_deg[0], *samples.clock_deg.to_a.each_cons(2).map { |from, to| Clock.turn(from, to) }]
       clocks = turns.each_with_object([]) { |turn, found| found << ((found.last || 0) + turn) }
       laps = [0, (clocks.max > 360 ? -360 : nil), (clocks.min.negative? ? 360 : nil)].compact
-      laps.map { |lap| line(clocks.map { |clock| clock + lap }, samples.z_mm.to_a) }.join + label(defect, clocks[clocks.size / 2] % 360, samples.z_mm[clocks.size / 2], " #{defect.depth_mm.round(1)} deep")
+      middle = clocks.size / 2
+      lines = laps.map { |lap| line(clocks.map { |clock| clock + lap }, samples.z_mm.to_a) }
+      lines.join + label(defect, clocks[middle] % 360, samples.z_mm[middle], " #{short(defect.depth_mm)} deep")
     end
 
     def line(clocks, heights)
@@ -77,7 +80,7 @@ module MossyAnvil
     def on_edge(defect, samples)
       edge = defect.enters == "head_face" ? [@tall_mm, -4] : [0, 4]
       marks = samples.clock_deg.to_a.map(&:round).uniq.map { |clock| %(<path d="M#{mm(across(clock))} #{mm(edge[0])}v#{edge[1]}"/>) }
-      marks.join + label(defect, samples.clock_deg[0], defect.enters == "head_face" ? 6 : @tall_mm - 8, " on the #{defect.enters.tr('_', ' ')}")
+      marks.join + label(defect, samples.clock_deg[0], defect.enters == "head_face" ? 7 : @tall_mm - 10, " on the #{defect.enters.tr('_', ' ')}")
     end
 
     # Its outline as seen from outside, broken since it lies under the skin.
@@ -91,7 +94,7 @@ module MossyAnvil
         %(<ellipse cx="#{mm(across(clock))}" cy="#{mm(down(defect.z_mm))}" rx="#{mm(across(half_deg))}" ry="#{mm(axial / 2)}" stroke-dasharray="2 1.5"/>)
       end
       under_mm = [@shape.radius_mm(Numo::DFloat[defect.clock_deg], Numo::DFloat[defect.z_mm])[0] - defect.radius_mm - (radial / 2), 0].max
-      outline.join + label(defect, defect.clock_deg, defect.z_mm, under_mm.zero? ? " at the skin" : " #{under_mm.round(1)} under")
+      outline.join + label(defect, defect.clock_deg, defect.z_mm, under_mm.zero? ? " at the skin" : " #{short(under_mm)} under")
     end
 
     def label(defect, clock_deg, z_mm, more)
