@@ -13,6 +13,9 @@ module Loft
       MossyAnvil::Assessment.new(blank(document, at: at), climate: @climate, now: @now).to_h
     end
 
+    # Which one more test would change the answer most, as plain data.
+    def next_tests(document, at: "") = MossyAnvil::NextTests.new(blank(document, at: at), climate: @climate).to_a
+
     # The Blank of a document; raises InvalidInput as #assess does.
     def blank(document, at: "")
       MossyAnvil::BlankFile.from_data(document)

@@ -119,6 +119,15 @@ RSpec.describe "A day in the shop", :browser do
     expect(db[:defects].first(blank_id: blank_id(32), ref: "B")).to include(found_by: "guessed", depth_most_mm: 60.0)
   end
 
+  it "asks where one more test would tell most, and asks again once something has changed" do
+    open_blank 32
+    click_on "Where would one more test tell most?"
+    within("section[aria-label='What to test next']") { expect(page).to have_css("li", text: /B: feeler at 2 o’clock.*Slide a thin wire/m) }
+    find("button", text: "Spongy zone").click
+    choose_option "Firm"
+    expect(page).to have_button("Where would one more test tell most?")
+  end
+
   it "finds the keys, turns the light down, and goes to a number by typing it" do
     open_blank 31
     find("body").send_keys("?")

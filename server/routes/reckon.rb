@@ -16,6 +16,7 @@ module Loft
           body = body_as("CastingAsked")
           answer(MossyAnvil::CastingReport.new(reckoner.blank(body["document"], at: "/document"), Reckon.symbols(body["pour"]), at: "/pour").to_h)
         end
+        app.post("/api/reckon/tests") { answer(tests: reckoner.next_tests(body_as("Draft")["document"], at: "/document")) }
         app.post("/api/reckon/intake") { answer(MossyAnvil::IntakeReport.new(Reckon.symbols(body_as("IntakeAsked"))).to_h) }
       end
     end

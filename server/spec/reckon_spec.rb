@@ -20,6 +20,20 @@ RSpec.describe "Reckoning a draft", :server do
     expect(problem(422)["errors"].first).to eq("pointer" => "/depth_mm", "detail" => "is 130: 0 up to 120.0 mm, the axis")
   end
 
+  it "says which one more test would tell most" do
+    asked = { document: blank_data(defects: [crack(z_mm: [30, 58], depth_mm: 26)], form: BlankHelper::BOWL) }
+    ask("POST", "/api/reckon/tests", asked)
+    expect(answer_as("NextTests")["tests"].map { |test| test.values_at("id", "test") }).to eq([%w[b feeler]])
+  end
+
+  it "reckons what a lump is as it is taken in" do
+    asked = { lump: { type: "cap", diameter_mm: 300, height_mm: 100 }, species: "lime", moisture_pct: 25, mass_g: 2400 }
+    ask("POST", "/api/reckon/intake", asked)
+    expect(answer_as("Intake")).to include("density_from" => "weight", "shape" => a_hash_including("type" => "outline"))
+    ask("POST", "/api/reckon/intake", asked.merge(lump: { type: "log", length_mm: 3 }))
+    expect(problem(422)["errors"].map { |error| error["pointer"] }).to eq(%w[/lump/head_diameter_mm /lump/tail_diameter_mm])
+  end
+
   it "reckons one pour round it, and refuses a mould too small at its field" do
     asked = ->(depth_mm) { { document: blank_data, pour: { resin: "casting_epoxy", mould: { type: "box", width_mm: 250, length_mm: 250, depth_mm: depth_mm } } } }
     ask("POST", "/api/reckon/casting", asked[70])

@@ -1,5 +1,5 @@
 import createClient from "openapi-fetch";
-import type { Assessment, Casting, CastingQuestion, Document, Entry, Intake, IntakeQuestion, Kept, NewEntry, Peel, PeelQuestion, Problem, Shop, Table, TableName, TakenIn } from "./document";
+import type { Assessment, Casting, CastingQuestion, Document, Entry, Intake, IntakeQuestion, Kept, NewEntry, NextTests, Peel, PeelQuestion, Problem, Shop, Table, TableName, TakenIn } from "./document";
 import type { components, paths } from "./schema";
 
 const http = createClient<paths>({ baseUrl: "" });
@@ -45,6 +45,7 @@ export const api = {
   reckon: (document: Document) => expect<Assessment>(http.POST("/api/reckon", { body: { document: wire(document) } })),
   peel: ({ document, depthMm, rpm }: PeelQuestion) => expect<Peel>(http.POST("/api/reckon/peel", { body: { document: wire(document), depth_mm: depthMm, rpm } })),
   casting: ({ document, pour }: CastingQuestion) => expect<Casting>(http.POST("/api/reckon/casting", { body: { document: wire(document), pour } })),
+  tests: (document: Document) => expect<NextTests>(http.POST("/api/reckon/tests", { body: { document: wire(document) } })),
   intake: (question: IntakeQuestion) => expect<Intake>(http.POST("/api/reckon/intake", { body: question })),
   takeIn: (document: Document) => expect<Kept>(http.POST("/api/blanks", { body: { document: wire(document) } })),
   table: (name: TableName) => expect<Table>(http.GET("/api/tables/{name}", { params: { path: { name } } })),

@@ -10,6 +10,7 @@ import { NAMES } from "../piece/Defect";
 import type { Tool } from "../piece/edit";
 import { middleOf } from "../piece/geometry";
 import { DefectFields, FOUND_BY } from "./DefectFields";
+import { NextTest } from "./NextTest";
 import { Quiet, Row } from "./parts";
 import type { AtStation } from "./types";
 import { Button as AriaButton } from "react-aria-components";
@@ -71,6 +72,7 @@ export function Survey(at: AtStation) {
       </ul>
       {document.defects.length === 0 && <Quiet>Nothing found yet. Go round it with pencil, feeler, awl and meter, and point at what you find.</Quiet>}
       <AddFound at={at} />
+      <NextTest at={at} />
     </>
   );
 }

@@ -24,9 +24,12 @@ module MossyAnvil
     # The same with every crack and seam as deep as it may be; nil where none is in doubt.
     def at_worst
       worst = defects.map { |defect| defect.path? ? defect.deepest : defect }
-      return if worst.zip(defects).all? { |one, other| one.equal?(other) }
+      worst.zip(defects).all? { |one, other| one.equal?(other) } ? nil : with_defects(worst)
+    end
 
-      Blank.new(name: name, number: number, intake: intake, material: material, shape: shape, defects: worst, readings: readings, form: form, lathe: lathe)
+    # The same with another survey.
+    def with_defects(others)
+      Blank.new(name: name, number: number, intake: intake, material: material, shape: shape, defects: others, readings: readings, form: form, lathe: lathe)
     end
 
     # From symbol-keyed data that has passed the schema.

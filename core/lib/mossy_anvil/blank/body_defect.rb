@@ -17,6 +17,11 @@ module MossyAnvil
       freeze
     end
 
+    # The same with another size, or other values of what its type adds.
+    def with(size_mm: self.size_mm, detail: {})
+      BodyDefect.new(id: id, type: type, centre: { clock_deg: clock_deg, r_mm: radius_mm, z_mm: z_mm }, size_mm: size_mm, detail: self.detail.merge(detail))
+    end
+
     def path? = false
     def mended? = false
 

@@ -38,9 +38,12 @@ module MossyAnvil
     # The same as deep as it may be; itself where that is not deeper.
     def deepest
       most = depth_range_mm&.last
-      return self unless most && most > depth_mm
+      most && most > depth_mm ? at_depth(most) : self
+    end
 
-      PathDefect.new(id: id, type: type, enters: enters, path: path, depth_mm: most, width_mm: width_mm, through: through?, mend: mend, found_by: found_by)
+    # The same so deep, and sure of it.
+    def at_depth(depth_mm)
+      PathDefect.new(id: id, type: type, enters: enters, path: path, depth_mm: depth_mm, width_mm: width_mm, through: through?, mend: mend, found_by: found_by)
     end
 
     def open? = crack? && !mended?

@@ -21,6 +21,9 @@ module MossyAnvil
       body.merge(holding).merge(speeds).then { |report| report.merge(meeting(report[:limit_rpm])) }
     end
 
+    # rpm to stay below, by itself.
+    def limit_rpm = StageLimit.new(caps, @lathe).rpm
+
     private
 
     def put(key, value, unit, formula, inputs: {}, **about)
