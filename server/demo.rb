@@ -33,7 +33,8 @@ module Loft
     def take_in(document)
       readings = (document["readings"] || []).map { |reading| reading.merge("taken_at" => moved(reading["taken_at"]).iso8601) }
       document = document.merge("readings" => readings) if readings.any?
-      document = document.merge("intake" => got(document["intake"])) if document["intake"]
+      document = document.merge("intake" => moved_day(document["intake"], "got_on")) if document["intake"]
+      document = document.merge("defects" => document["defects"].map { |defect| moved_day(defect, "found_on") })
       assessed = Reckoner.new(@shops.climate, now: @now).assess(document)
       first = readings.first && Time.parse(readings.first["taken_at"])
       id = @blanks.take_in(document, Brief.new(assessed, now: @now, started_at: first).to_h)[:id]
@@ -45,7 +46,7 @@ module Loft
       @db[:journal].insert(blank_id: id, key: key, logged_at: moved(entry["at"]), **entry.slice("kind", "stage", "speed_rpm", "note").transform_keys(&:to_sym))
     end
 
-    def got(intake) = intake.merge("got_on" => (Date.parse(intake["got_on"]) + (@shift_s / DAY_S)).iso8601)
+    def moved_day(group, key) = group[key] ? group.merge(key => (Date.parse(group[key]) + (@shift_s / DAY_S)).iso8601) : group
 
     # A time of the demo, as many days from today as it is from the day it was written for; never ahead of now.
     def moved(text) = [Time.parse(text).utc + @shift_s, @now].min

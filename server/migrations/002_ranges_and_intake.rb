@@ -14,6 +14,7 @@ Sequel.migration do
         ADD CONSTRAINT valid_bark CHECK (bark IN ('on', 'part', 'off'));
 
       ALTER TABLE defects
+        ADD COLUMN found_on date,
         ADD COLUMN found_by text,
         ADD COLUMN depth_least_mm double precision,
         ADD COLUMN depth_most_mm double precision,

@@ -30,7 +30,7 @@ module Loft
       # Rows of the defects table, in the order of the survey.
       def defects(document)
         document["defects"].each_with_index.map do |defect, position|
-          { position: position, ref: defect["id"], path: json(defect["path"]), made_of: defect["of"],
+          { position: position, ref: defect["id"], path: json(defect["path"]), made_of: defect["of"], found_on: defect["found_on"],
             **SAME.to_h { |key| [key, defect[key.to_s]] },
             depth_least_mm: defect.dig("depth_range_mm", 0), depth_most_mm: defect.dig("depth_range_mm", 1),
             **BODY.transform_values { |path| defect.dig(*path) },
@@ -78,6 +78,7 @@ module Loft
         size = EXTENTS.map { |key| row[key] }
         centre = BODY.keys.to_h { |key| [key.to_s, row[key]] }
         compact({ "id" => row[:ref], **SAME.to_h { |key| [key.to_s, row[key]] }, "path" => plain(row[:path]), "of" => row[:made_of],
+                  "found_on" => row[:found_on]&.iso8601,
                   "depth_range_mm" => row[:depth_least_mm] && [row[:depth_least_mm], row[:depth_most_mm]],
                   "centre" => size.first && centre, "size_mm" => size.first && size })
       end

@@ -27,6 +27,14 @@ RSpec.describe MossyAnvil::BlankFile do
     expect(faults_of("{}")).to include("/material: is missing: what the wood or stock is", "/shape: is missing: the lump as it stands, about the lathe axis")
   end
 
+  it "refuses days and times that there are not" do
+    taken = ->(taken_at) { faults_of(readings: [{ kind: "mass", value: 3, taken_at: taken_at }]) }
+    expect(faults_of(intake: { got_on: "2030-02-31" })).to eq(["/intake/got_on: is 2030-02-31: a day there is"])
+    expect(faults_of(defects: [crack(found_on: "2029-02-29")])).to eq(["/defects/0/found_on: is 2029-02-29: a day there is"])
+    expect(%w[2030-13-45T10:00:00Z 2030-01-01T27:00:00Z 2030-02-30T10:00Z].map { |time| taken[time].size }).to all(eq(1))
+    expect(%w[2030-05-01T09:30:00Z 2030-05-01T09:30+02:00 2028-02-29T23:59:59.5Z].flat_map { |time| taken[time] }).to eq([])
+  end
+
   it "names an unknown key" do
     expect(faults_of(colour: "red")).to eq(["/colour: is not a known key here: leave it out, or check its spelling and unit"])
     expect(faults_of(defects: [crack.merge(dept_mm: 4)])).to include(%r{/defects/0/dept_mm: is not a known key})

@@ -45,6 +45,9 @@ const Title = styled.div`
   @media (max-width: 600px) { h2 { flex: 1; } .facts { flex: 1 0 100%; order: 9; } }
 `;
 
+/** Today where this screen stands, as a file has it. */
+const today = () => new Date().toLocaleDateString("sv-SE");
+
 /** One blank on the bench: the piece in view, the docket beside it, the next move below. */
 export function Bench({ kept, station, onStation }: { kept: Kept; station: Station; onStation: (station: Station) => void }) {
   const draft = useDraft(kept);
@@ -55,6 +58,7 @@ export function Bench({ kept, station, onStation }: { kept: Kept; station: Stati
   const [clockDeg, setClock] = useState(60);
   const [zMm, setZ] = useState<number>();
   const [peelMm, setPeel] = useState(0);
+  const [seenBy, setSeenBy] = useState<string>();
   const [refused, setRefused] = useState<Refused>();
   const client = useQueryClient();
 
@@ -73,7 +77,8 @@ export function Bench({ kept, station, onStation }: { kept: Kept; station: Stati
 
   const put = useCallback((defect: Defect, holding: boolean) => draft.change({ ...document, defects: document.defects.map((old) => (old.id === defect.id ? defect : old)) }, holding), [document, draft]);
   const add = useCallback((defect: Defect) => {
-    draft.change({ ...document, defects: [...document.defects, defect] });
+    draft.change({ ...document, defects: [...document.defects, { ...defect, found_on: today() }] });
+    setSeenBy(undefined);
     take(undefined);
     choose(defect.id);
     onStation("survey");
@@ -100,8 +105,10 @@ export function Bench({ kept, station, onStation }: { kept: Kept; station: Stati
     const here = { clockDeg, zMm: z, rMm: surfaceMm(geometry, clockDeg, z) * 0.8 };
     add(makeDefect(which, freeId(document.defects), here, here, "skin", geometry));
   };
-  const look = { document, assessment, geometry, clockDeg, setClock, zMm: z, setZ, peelMm, peel: peelMm > 0 ? peel : undefined, chosen, choose, tool, put, add };
-  const at = { id: kept.id, draft, document, assessment, problem, chosen, choose, tool, take, put, remove, placeHere };
+  // Stepping back through the surveys, the drawings show only what was known by then.
+  const drawn = seenBy === undefined ? document : { ...document, defects: document.defects.filter(({ found_on = "" }) => found_on <= seenBy) };
+  const look = { document: drawn, assessment, geometry, clockDeg, setClock, zMm: z, setZ, peelMm, peel: peelMm > 0 ? peel : undefined, chosen, choose, tool, put, add };
+  const at = { id: kept.id, draft, document, assessment, problem, chosen, choose, tool, take, put, remove, placeHere, seenBy, setSeenBy };
   const badInput = problem && problem.status > 0 && problem.status < 500;
 
   return (

@@ -2,6 +2,7 @@ import styled from "styled-components";
 import type { Defect, DefectReport } from "../api/document";
 import { isPath } from "../api/document";
 import { Button } from "../kit/Button";
+import { Choice } from "../kit/Choice";
 import { amountText, clockText } from "../kit/measure";
 import { Findings, Sentence, Worked } from "../kit/Says";
 import { focusRing, ink } from "../kit/theme";
@@ -65,8 +66,9 @@ export function Survey(at: AtStation) {
     <>
       <Findings lead findings={assessment.findings.survey} workings={assessment.workings} />
       {document.intake && <Came intake={document.intake} />}
+      <Surveys at={at} />
       <ul aria-label="What was found" style={{ marginTop: 10 }}>
-        {document.defects.map((defect) => (
+        {document.defects.filter(({ found_on = "" }) => at.seenBy === undefined || found_on <= at.seenBy).map((defect) => (
           <Found key={defect.id} at={at} defect={defect} report={assessment.defects.find(({ id }) => id === defect.id)} />
         ))}
       </ul>
@@ -75,6 +77,18 @@ export function Survey(at: AtStation) {
       <NextTest at={at} />
     </>
   );
+}
+
+const day = (found_on: string) => new Date(found_on).toLocaleDateString("en-GB", { day: "numeric", month: "short" });
+
+/** The surveys one after another, where there was more than one: what was known by which day. */
+function Surveys({ at }: { at: AtStation }) {
+  const days = [...new Set(at.document.defects.map(({ found_on = "" }) => found_on))].sort();
+  if (days.length < 2) return null;
+  const options = Object.fromEntries(days.map((found_on, index) => [found_on || "first", index === 0 ? `First survey${found_on && `, ${day(found_on)}`}` : `to ${day(found_on)}`]));
+  const last = days.at(-1) ?? "";
+  const shown = at.seenBy === undefined ? last : at.seenBy;
+  return <Choice label="As it was known" value={shown || "first"} options={options} onChange={(chosen) => at.setSeenBy(chosen === last ? undefined : chosen === "first" ? "" : chosen)} />;
 }
 
 const BARK = { on: "bark on", part: "bark in part", off: "bark off" } as const;
@@ -134,7 +148,7 @@ function Found({ at, defect, report }: { at: AtStation; defect: Defect; report: 
     <Item $chosen={chosen}>
       <Pick aria-expanded={chosen} onPress={() => at.choose(chosen ? undefined : defect.id)}>
         <span className="letter">{defect.id}</span>
-        <span><strong>{graded(defect)}</strong> at {clockText(middle.clockDeg)}, {extent(defect, unit)}</span>
+        <span><strong>{graded(defect)}</strong> at {clockText(middle.clockDeg)}, {extent(defect, unit)}{defect.found_on ? `, found ${day(defect.found_on)}` : ""}</span>
       </Pick>
       {report && (
         <Verdict>

@@ -16,4 +16,7 @@ export type AtStation = {
   put: (defect: Defect, holding: boolean) => void;
   remove: (id: string) => void;
   placeHere: (tool: Tool) => void;
+  /** The day up to which findings are shown; undefined for all of them. */
+  seenBy: string | undefined;
+  setSeenBy: (day: string | undefined) => void;
 };

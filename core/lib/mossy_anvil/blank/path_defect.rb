@@ -10,10 +10,10 @@ module MossyAnvil
     SAMPLES = 96
 
     # found_by: how the depth was found (seen, feeler, guessed) or nil; depth_range_mm: [least, most] it may be, or nil.
-    attr_reader :id, :type, :enters, :path, :depth_mm, :width_mm, :mend, :found_by, :depth_range_mm
+    attr_reader :id, :type, :enters, :path, :depth_mm, :width_mm, :mend, :found_by, :depth_range_mm, :found_on
 
     # path: [{ clock_deg:, z_mm:, r_mm: (faces only) }]; mend: nil or "none" where it is open.
-    def initialize(id:, type:, enters:, path:, depth_mm:, width_mm:, through: false, mend: nil, found_by: nil, depth_range_mm: nil)
+    def initialize(id:, type:, enters:, path:, depth_mm:, width_mm:, through: false, mend: nil, found_by: nil, depth_range_mm: nil, found_on: nil)
       @id = id
       @type = type
       @enters = enters
@@ -23,6 +23,7 @@ module MossyAnvil
       @through = through
       @mend = mend || "none"
       @found_by = found_by
+      @found_on = found_on
       @depth_range_mm = depth_range_mm&.map(&:to_f)&.freeze
       @samples = {}
       freeze
@@ -43,7 +44,8 @@ module MossyAnvil
 
     # The same so deep, and sure of it.
     def at_depth(depth_mm)
-      PathDefect.new(id: id, type: type, enters: enters, path: path, depth_mm: depth_mm, width_mm: width_mm, through: through?, mend: mend, found_by: found_by)
+      PathDefect.new(id: id, type: type, enters: enters, path: path, depth_mm: depth_mm, width_mm: width_mm, through: through?, mend: mend,
+        found_by: found_by, found_on: found_on)
     end
 
     def open? = crack? && !mended?

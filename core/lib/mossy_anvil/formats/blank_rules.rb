@@ -1,5 +1,7 @@
 # frozen_string_literal: true
 
+require "time"
+
 module MossyAnvil
   # What must hold between the values of one blank, once each is well formed by itself.
   class BlankRules
@@ -15,6 +17,7 @@ module MossyAnvil
     # List of Fault, empty where all is well.
     def faults
       check_shape
+      check_days
       return @faults if @faults.any?
 
       check_defects
@@ -27,6 +30,22 @@ module MossyAnvil
 
     def fault(path, problem, allowed)
       @faults << Fault.new(path: path, problem: problem, allowed: allowed)
+    end
+
+    # Written well, a day may still be none: 31 February, or half past 27.
+    def check_days
+      days = [["/intake/got_on", @data.dig(:intake, :got_on)]]
+      @data[:defects].each_with_index { |defect, index| days << ["/defects/#{index}/found_on", defect[:found_on]] }
+      days.each { |path, day| fault(path, "is #{day}", "a day there is") unless day.nil? || Date.valid_date?(*day.split("-").map(&:to_i)) }
+      (@data[:readings] || []).each_with_index do |reading, index|
+        fault("/readings/#{index}/taken_at", "is #{reading[:taken_at]}", "a time there is") unless time?(reading[:taken_at])
+      end
+    end
+
+    def time?(text)
+      Time.iso8601(text.sub(/T(\d\d:\d\d)([Z+-])/, 'T\1:00\2'))
+    rescue ArgumentError
+      false
     end
 
     def check_shape
