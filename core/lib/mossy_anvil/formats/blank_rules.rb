@@ -36,14 +36,16 @@ module MossyAnvil
     def check_days
       days = [["/intake/got_on", @data.dig(:intake, :got_on)]]
       @data[:defects].each_with_index { |defect, index| days << ["/defects/#{index}/found_on", defect[:found_on]] }
-      days.each { |path, day| fault(path, "is #{day}", "a day there is") unless day.nil? || Date.valid_date?(*day.split("-").map(&:to_i)) }
+      days.each { |path, day| fault(path, "is #{day}", "a day there is") unless day.nil? || day?(day) }
       (@data[:readings] || []).each_with_index do |reading, index|
         fault("/readings/#{index}/taken_at", "is #{reading[:taken_at]}", "a time there is") unless time?(reading[:taken_at])
       end
     end
 
+    def day?(text) = Date.valid_date?(*text[0, 10].split("-").map(&:to_i))
+
     def time?(text)
-      Time.iso8601(text.sub(/T(\d\d:\d\d)([Z+-])/, 'T\1:00\2'))
+      day?(text) && Time.iso8601(text.sub(/T(\d\d:\d\d)([Z+-])/, 'T\1:00\2'))
     rescue ArgumentError
       false
     end
