@@ -128,6 +128,18 @@ RSpec.describe "A day in the shop", :browser do
     expect(page).to have_button("Where would one more test tell most?")
   end
 
+  it "steps back to what was known at the first survey; what is found now is of today" do
+    open_blank 33
+    expect(page).to have_css("[data-defect=D]")
+    find("label", text: "First survey").click
+    expect(page).to have_no_css("[data-defect=D]")
+    expect(page).to have_no_css("li", text: "Bark inclusion")
+    find("button", exact_text: "Crack").send_keys(:enter)
+    click_on "Put it at the hand"
+    expect(page).to have_css("[data-defect=D]")
+    expect(page).to have_css("li", text: /E\s*Crack at 2 o’clock.*found #{Time.now.day} /m)
+  end
+
   it "finds the keys, turns the light down, and goes to a number by typing it" do
     open_blank 31
     find("body").send_keys("?")
