@@ -30,29 +30,30 @@ module MossyAnvil
     end
 
     # Places all over the sheet, from mouth to tip: [clock_deg, radius_mm, z_mm], each an array.
-    def places
-      @places ||= begin
-        samples = path.samples(@shape, count: ALONG)
-        depth = (Numo::DFloat.new(1, INWARD + 1).seq * (deepest_mm / INWARD)) + Numo::DFloat.zeros(samples.size, 1)
-        clock, radius, z = [samples.clock_deg, samples.radius_mm, samples.z_mm].map { |values| values.reshape(samples.size, 1) + (depth * 0) }
-        path.side? ? radius = (radius - depth).clip(0, nil) : z += depth * inward
-        [clock, radius, z].map(&:flatten)
-      end
-    end
+    def places = @places ||= sheet(INWARD)
 
     # Largest gap between neighbouring places, mm.
     def spacing_mm = [path.samples(@shape, count: ALONG).length_mm.max, deepest_mm / INWARD].max
 
-    # [[least, most], ...] of x, y and z.
+    # [[least, most], ...] of x, y and z. Inward it runs straight, so mouth and tip bound it.
     def bounds_mm
       @bounds_mm ||= begin
-        clock, radius, z = places
+        clock, radius, z = sheet(1)
         angle = clock * Clock::RADIANS
         [radius * Numo::DFloat::Math.sin(angle), radius * Numo::DFloat::Math.cos(angle), z].map(&:minmax)
       end
     end
 
     private
+
+    # Places in so many steps from mouth to tip.
+    def sheet(steps)
+      samples = path.samples(@shape, count: ALONG)
+      depth = (Numo::DFloat.new(1, steps + 1).seq * (deepest_mm / steps)) + Numo::DFloat.zeros(samples.size, 1)
+      clock, radius, z = [samples.clock_deg, samples.radius_mm, samples.z_mm].map { |values| values.reshape(samples.size, 1) + (depth * 0) }
+      path.side? ? radius = (radius - depth).clip(0, nil) : z += depth * inward
+      [clock, radius, z].map(&:flatten)
+    end
 
     def inward = path.enters == "head_face" ? 1 : -1
 
