@@ -59,6 +59,11 @@ RSpec.describe MossyAnvil::Findings do
     expect(weighed.call(dry_g * 0.9)).to start_with("The scale says {scale}, its measures {mass}")
   end
 
+  it "says dry first where the wood is too wet for the filler it asks for" do
+    wet, dry = [20, 11].map { |moisture_pct| assess(material: material_data(moisture_pct: moisture_pct), defects: [deep_crack], form: BlankHelper::BOWL) }
+    expect([wet, dry].map { |report| [report[:verdict], report[:findings][:survey].first[:text][/\A[^.]+/]] }).to eq([["dry", "Dry first"], ["mend", "Mend first"]])
+  end
+
   it "opens with the stone that an edge would strike, and still says what the speed hangs on" do
     stone = body("hard_inclusion", r_mm: 105, z_mm: 45, of: "stone")
     headline = assess(defects: [stone], form: BlankHelper::BOWL)[:findings][:survey].first

@@ -7,7 +7,7 @@ module MossyAnvil
   class Findings
     include Saying
 
-    OPENINGS = { stop: "Not like this.", mend: "Mend first.", care: "Go with care.", go: "Go." }.freeze
+    OPENINGS = { stop: "Not like this.", dry: "Dry first.", mend: "Mend first.", care: "Go with care.", go: "Go." }.freeze
     HELD_BY_TROUBLE = %w[imbalance burst crack loose_piece].freeze
     SCALE_AGREES = 0.06
     LIGHTER_THAN_TABLE = 0.8
@@ -26,15 +26,21 @@ module MossyAnvil
         turn: TurnFindings.new(@blank, @report).to_a, finish: FinishFindings.new(@blank, @report).to_a }
     end
 
-    # :stop, :mend, :care or :go.
+    # :stop, :dry, :mend, :care or :go.
     def verdict
       return :stop if @last[:not_like_this] || struck.any? || @report[:freed].any?
-      return :mend if to_mend.any?
+      return too_wet_to_mend? ? :dry : :mend if to_mend.any?
 
       @last[:fragile] || @report[:stages].any? { |_, stage| HELD_BY_TROUBLE.include?(stage[:governed_by]) } ? :care : :go
     end
 
     private
+
+    # Is the wood wetter than the driest of the fillers asked for takes?
+    def too_wet_to_mend?
+      gate = to_mend.filter_map { |defect| defect.dig(:filler, :dry_to_pct) }.min
+      gate && @report[:drying] && @report[:drying][:moisture_pct] > gate
+    end
 
     # What must come out before an edge meets it.
     def struck = @report[:defects].select { |defect| defect[:verdict] == "stop" }.map { |defect| defect[:id] }
