@@ -45,8 +45,8 @@ class LaunchRun
   end
 
   # Process ids of the web server and of its workers.
-  def server = children(@pid).find { |pid| File.read("/proc/#{pid}/cmdline").match?(/puma|serve\.rb/) }
-  def workers = children(server).select { |pid| File.read("/proc/#{pid}/cmdline").include?("cluster worker") }
+  def server = children(@pid).find { |pid| of_kernel("/proc/#{pid}/cmdline").match?(/puma|serve\.rb/) }
+  def workers = children(server).select { |pid| of_kernel("/proc/#{pid}/cmdline").include?("cluster worker") }
 
   # Kills the run's own database and keeps the overseer from starting it again. Only for a run with a state folder of its own.
   def take_database_away
@@ -58,5 +58,12 @@ class LaunchRun
 
   private
 
-  def children(pid) = Dir["/proc/#{pid}/task/*/children"].flat_map { |file| File.read(file).split.map(&:to_i) }
+  def children(pid) = Dir["/proc/#{pid}/task/*/children"].flat_map { |file| of_kernel(file).split.map(&:to_i) }
+
+  # Empty where the process is gone by now.
+  def of_kernel(path)
+    File.read(path)
+  rescue Errno::ENOENT, Errno::ESRCH
+    ""
+  end
 end

@@ -18,8 +18,8 @@ module ServerHelper
 
   def wait_until(seconds = 40)
     deadline = Process.clock_gettime(Process::CLOCK_MONOTONIC) + seconds
-    sleep 0.1 until yield || Process.clock_gettime(Process::CLOCK_MONOTONIC) > deadline
-    expect(yield).to be_truthy
+    sleep 0.1 until (met = yield) || Process.clock_gettime(Process::CLOCK_MONOTONIC) > deadline
+    expect(met).to be_truthy
   end
 
   def self.url
