@@ -22,6 +22,6 @@ end
   finish/grit_sequence
   formats/json_text formats/blank_file formats/skin_map
   reckon/workings reckon/stage_report reckon/defect_report reckon/meeting_report reckon/form_report reckon/shop_climate reckon/drying_report reckon/finish_report
-  reckon/geometry reckon/saying reckon/form_findings reckon/mend_findings reckon/turn_findings reckon/finish_findings reckon/findings reckon/next_move
+  reckon/geometry reckon/of_report reckon/saying reckon/form_findings reckon/mend_findings reckon/turn_findings reckon/finish_findings reckon/findings reckon/next_move
   reckon/assessment reckon/casting_report reckon/intake_report reckon/next_tests
 ].each { |file| require_relative "mossy_anvil/#{file}" }

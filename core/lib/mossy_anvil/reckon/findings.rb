@@ -36,14 +36,7 @@ module MossyAnvil
 
     private
 
-    # Is the wood wetter than the driest of the fillers asked for takes?
-    def too_wet_to_mend?
-      gate = to_mend.filter_map { |defect| defect.dig(:filler, :dry_to_pct) }.min
-      gate && @report[:drying] && @report[:drying][:moisture_pct] > gate
-    end
-
-    # What must come out before an edge meets it.
-    def struck = @report[:defects].select { |defect| defect[:verdict] == "stop" }.map { |defect| defect[:id] }
+    def too_wet_to_mend? = filler_gate_pct && wetter_than?(filler_gate_pct)
 
     # What governs the last stage, or the first stage that cannot be run at all.
     def headline

@@ -33,7 +33,7 @@ module MossyAnvil
 
     # The driest gate that a filler chosen here asks for; the film finish where nothing is to be filled.
     def needed_gate(water)
-      driest = to_mend.filter_map { |defect| defect.dig(:filler, :dry_to_pct) }.min || 12
+      driest = filler_gate_pct || 12
       water[:targets].select { |target| target[:at_most_pct] >= driest }.min_by { |target| target[:at_most_pct] }
     end
 

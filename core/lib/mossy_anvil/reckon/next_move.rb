@@ -3,6 +3,8 @@
 module MossyAnvil
   # The one thing to do now, or what the piece waits for.
   class NextMove
+    include OfReport
+
     WEIGH_EVERY_DAYS = 7
 
     # report: assessment as plain data with stages, defects, drying.
@@ -13,10 +15,10 @@ module MossyAnvil
     # station: where it is done; action: "weigh", "mend", "log_cut", "draw_form" or "survey"; ready: can be done now.
     def to_h
       if freed.any? then move("survey", "survey", "Take off or glue the piece that #{freed.first.join(' and ')} free before anything else.")
-      elsif stops.any? then move("survey", "survey", "Take out #{stops.join(', ')} before anything else.")
+      elsif struck.any? then move("survey", "survey", "Take out #{struck.join(', ')} before anything else.")
       elsif @report[:form].nil? then move("form", "draw_form", "Decide what it can become, and where in the blank.")
-      elsif wet? then weigh
-      elsif mends.any? then move("mend", "mend", "Mend #{mends.map { |defect| defect[:id] }.join(', ')} before hollowing.")
+      elsif wetter_than?(gate_pct) then weigh
+      elsif to_mend.any? then move("mend", "mend", "Mend #{to_mend.map { |defect| defect[:id] }.join(', ')} before hollowing.")
       else turn
       end
     end
@@ -28,12 +30,9 @@ module MossyAnvil
     end
 
     def freed = @report[:freed].map { |piece| piece[:ids] }
-    def stops = @report[:defects].select { |defect| defect[:verdict] == "stop" }.map { |defect| defect[:id] }
-    def mends = @report[:defects].select { |defect| %w[fill hold soak].include?(defect[:verdict]) }
 
     # The driest gate the mend asks for; nothing to mend waits for the film finish only if it is well above.
-    def gate_pct = mends.filter_map { |defect| defect.dig(:filler, :dry_to_pct) }.min || 15
-    def wet? = @report[:drying] && @report[:drying][:moisture_pct] > gate_pct
+    def gate_pct = filler_gate_pct || 15
 
     def weigh
       target = @report[:drying][:targets].select { |row| row[:at_most_pct] >= gate_pct }.min_by { |row| row[:at_most_pct] }

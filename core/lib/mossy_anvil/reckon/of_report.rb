@@ -1,0 +1,18 @@
+# frozen_string_literal: true
+
+module MossyAnvil
+  # What more than one class asks of @report, the assessment as plain data so far.
+  module OfReport
+    private
+
+    def to_mend = @report[:defects].select { |defect| %w[fill soak hold].include?(defect[:verdict]) }
+
+    # What must come out before an edge meets it.
+    def struck = @report[:defects].select { |defect| defect[:verdict] == "stop" }.map { |defect| defect[:id] }
+
+    # Moisture in % that the driest of the fillers asked for takes, nil where nothing is to be filled.
+    def filler_gate_pct = to_mend.filter_map { |defect| defect.dig(:filler, :dry_to_pct) }.min
+
+    def wetter_than?(gate_pct) = @report[:drying] && @report[:drying][:moisture_pct] > gate_pct
+  end
+end
