@@ -14,6 +14,13 @@ RSpec.describe MossyAnvil::Triage do
     expect(deep[:reason]).to include("through the finished wall")
   end
 
+  it "counts what stays of a crack from a face along the way it goes in" do
+    from_top = crack(enters: "tail_face", path: [20, 24].map { |r_mm| { clock_deg: 60, r_mm: r_mm, z_mm: 60 } }, depth_mm: 56)
+    # By hand: its tip is 4 mm from the head, the bowl's floor 14 mm: 10 mm stay, to one of twelve steps of depth.
+    expect(answer(from_top)[:remaining_depth_mm]).to be_within(56.0 / 12).of(10)
+    expect(answer(from_top, form: { kind: "disc", opens: "tail", outside: [[0, 118], [60, 118]], curve: "straight" })[:remaining_depth_mm]).to be_within(1e-9).of(56)
+  end
+
   it "tells how much to fill with what, working time and ready time apart" do
     filler = answer(crack(z_mm: [30, 55], depth_mm: 40, width_mm: 4))[:filler]
     expect(filler).to include(key: "epoxy", working_min: 30, ready_min: 1440, dry_to_pct: 12)

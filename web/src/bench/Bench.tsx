@@ -11,6 +11,7 @@ import { Waiting } from "../kit/Waiting";
 import { freeId, makeDefect, type Tool } from "../piece/edit";
 import { surfaceMm } from "../piece/geometry";
 import { Piece } from "../piece/Piece";
+import { lastMassG } from "../piece/weight";
 import { NextMove } from "../shop/NextMove";
 import { Docket, type Station } from "../stations/Docket";
 import { useDraft } from "./useDraft";
@@ -144,7 +145,7 @@ const useTitle = ({ document, assessment }: { document: Kept["document"]; assess
   const { shape } = document;
   const size = shape.type === "disc" ? `⌀${mm(shape.diameter_mm)} × ${mm(shape.length_mm)}` : shape.type === "block" ? `${mm(shape.width_mm)} × ${mm(shape.height_mm)} × ${mm(shape.length_mm)}` : `${mm(assessment.geometry.length_mm)} long`;
   const water = assessment.drying ? ` · ${amountText(assessment.drying.moisture_pct, "%", unit)}` : "";
-  return `${document.material.species} · ${size} · ${amountText(assessment.stages.blank.mass_g, "g", unit)}${water}`;
+  return `${document.material.species} · ${size} · ${amountText(lastMassG(document, assessment), "g", unit)}${water}`;
 };
 
 function TitleBar({ draft, settled, assessment, document, onSave }: TitleProps) {

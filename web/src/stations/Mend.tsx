@@ -6,6 +6,7 @@ import { NumberField } from "../kit/MeasureField";
 import { amountText } from "../kit/measure";
 import { Findings, Worked } from "../kit/Says";
 import { useUnit } from "../kit/Units";
+import { lastMassG } from "../piece/weight";
 import { Fault, Heading, Quiet, Row, Ticket } from "./parts";
 import { Casting } from "./Casting";
 import { VERDICTS } from "./Survey";
@@ -80,7 +81,7 @@ function Water({ drying, at }: { drying: NonNullable<Assessment["drying"]>; at: 
 
 /** A weight goes straight into the record: readings are added, never changed. */
 function Weigh({ at }: { at: AtStation }) {
-  const last = at.document.readings?.filter(({ kind }) => kind === "mass").at(-1)?.value ?? Math.round(at.assessment.stages.blank.mass_g);
+  const last = lastMassG(at.document, at.assessment);
   const [grams, setGrams] = useState<number>();
   const [fault, setFault] = useState<string>();
   const send = async () => {

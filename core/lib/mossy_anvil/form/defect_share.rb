@@ -78,14 +78,17 @@ module MossyAnvil
       @breaks_through
     end
 
-    # Where it is deepest in the finished wood counted from the outside, mm.
+    # mm of depth in the finished wood: from a face how much of the way in lies there, else how far under the outside it goes.
     def remaining_depth_mm
       return 0.0 if removed?
+      return @within.reshape(@within.size / DEPTH_STEPS, DEPTH_STEPS).sum(axis: 1).max * @defect.depth_mm / DEPTH_STEPS if from_face?
 
       ((@outer - @radius) * @within).max
     end
 
     private
+
+    def from_face? = @defect.path? && @defect.enters != "side"
 
     def surfaces?
       return false if removed?
