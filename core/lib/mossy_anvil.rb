@@ -13,8 +13,8 @@ end
 %w[
   errors figure table clock
   blank/disc blank/block blank/outline blank/lump blank/stock blank/material
-  blank/body_defect blank/path_defect blank/defects blank/lathe blank/blank blank/seam blank/meetings blank/contents
-  form/profile form/form form/walls form/skin_area form/defect_share
+  blank/body_defect blank/path_defect blank/path_rows blank/defects blank/lathe blank/blank blank/seam blank/meetings blank/contents
+  form/profile form/form form/walls form/skin_area form/defect_lumps form/defect_shares form/defect_share
   solid/grid solid/field solid/body_cover solid/path_cover solid/painter solid/running_sums solid/stage solid/mass_properties solid/freed_pieces
   turn/balance turn/half_pulls turn/section turn/burst turn/crack_run turn/wall_force turn/loose_piece turn/rim turn/stage_limit turn/ladder
   turn/cutting_circle turn/most_air turn/peel

@@ -69,7 +69,7 @@ RSpec.describe MossyAnvil::Assessment do
   end
 end
 
-RSpec.describe MossyAnvil::CrackAtStage do
+RSpec.describe MossyAnvil::CracksAtStage do
   def runs(**changes) = assess(**changes)[:stages][:blank][:crack_runs_rpm]
 
   it "runs sooner the deeper it is" do

@@ -17,7 +17,7 @@ RSpec.describe MossyAnvil::Field do
   end
 
   it "gives up a share of what is there" do
-    2.times { field.take_out(patch, 0.5) }
+    2.times { field.take_out([[patch, 0.5]]) }
     expect(field[7, 11, 20]).to be_within(1e-9).of(600 * (0.875**2))
   end
 
@@ -25,7 +25,7 @@ RSpec.describe MossyAnvil::Field do
     field.blend(patch, 200)
     other = field.over(grid.rods_at([5, 7], 0...64))
     expect([other[7, 10, 21], other[5, 10, 21], other.rods.size]).to eq([500, 600, 128])
-    other.take_out(patch, 1)
+    other.take_out([[patch, 1]])
     expect(field[7, 10, 21]).to eq(500)
   end
 

@@ -33,12 +33,12 @@ RSpec.describe MossyAnvil::Painter do
     painter = painted
     expect([painter.density.dense.minmax, painter.strength.dense.minmax]).to eq([[600, 600], [1, 1]])
     expect(painter.own_strength).to be_nil
-    expect(painter.cracked(:own)[0]).to be_plain
+    expect(painter.cracked[:own][0]).to be_plain
   end
 
   it "takes a crack out of the planes within twelve degrees, by the square of the cosine" do
     painter = painted(crack(clock_deg: 90, z_mm: [0, 60], depth_mm: 30))
-    field, = painter.cracked(:own)
+    field, = painter.cracked[:own]
     kept = field.dense
     angles = (field.rods / painter.grid.axial).to_a.uniq.map { |column| column * painter.grid.angular_step_deg }
     expect(angles.minmax).to eq([78.75, 101.25])
@@ -49,14 +49,14 @@ RSpec.describe MossyAnvil::Painter do
   end
 
   it "follows a crack right through to the axis when asked" do
-    field, = painted(crack(clock_deg: 90, z_mm: [0, 60], depth_mm: 30)).cracked(:through)
+    field, = painted(crack(clock_deg: 90, z_mm: [0, 60], depth_mm: 30)).cracked[:through]
     kept = field.dense
     expect(kept[24, 30, 0]).to be_within(1e-9).of(0)
   end
 
   it "leaves a glued crack the strength of the glue, and never takes it further" do
     painter = painted(crack(clock_deg: 90, z_mm: [0, 60], depth_mm: 30, mend: "epoxy"), material: material_data(density_kg_m3: 580 * 1.12))
-    field, = painter.cracked(:through)
+    field, = painter.cracked[:through]
     kept = field.dense
     expect(kept[24, 30, -1]).to be_within(1e-6).of(0.5)
     expect(kept[24, 30, 0]).to eq(1)
@@ -65,7 +65,7 @@ RSpec.describe MossyAnvil::Painter do
   it "goes in from a face only as deep as the crack" do
     face = crack(depth_mm: 20).merge(enters: "head_face", path: [{ clock_deg: 90, z_mm: 0, r_mm: 20 }, { clock_deg: 90, z_mm: 0, r_mm: 90 }])
     painter = painted(face)
-    field, = painter.cracked(:own)
+    field, = painter.cracked[:own]
     kept = field.dense
     row = 24
     cell = (60 / painter.grid.radial_step_mm).floor

@@ -72,11 +72,17 @@ module MossyAnvil
 
     def even_pieces(shape, count)
       lengths = legs.map { |from, to| leg_length(from, to, shape) }
-      total = lengths.sum
-      legs.zip(lengths).map do |(from, to), length|
-        pieces = total.zero? ? 1 : [(count * length / total).round, 1].max
+      legs.zip(lengths, pieces_of(lengths, count)).map do |(from, to), length, pieces|
         on_leg(from, to, (Numo::DFloat.new(pieces).seq + 0.5) / pieces, shape).push(Numo::DFloat.zeros(pieces) + (length / pieces))
       end.transpose.map { |parts| Numo::DFloat.hstack(parts) }.then { |columns| Samples.new(**Samples.members.zip(columns).to_h) }
+    end
+
+    # How many pieces each leg gets of so many: as its length, and at least one.
+    def pieces_of(lengths, count)
+      total = lengths.sum
+      gone = 0.0
+      bounds = lengths.map { |length| total.zero? ? 0 : (count * (gone += length) / total).round }
+      [0, *bounds].each_cons(2).map { |from, to| [to - from, 1].max }
     end
 
     def legs = path.each_cons(2).to_a

@@ -33,7 +33,7 @@ module MossyAnvil
     def places = @places ||= sheet(INWARD)
 
     # Largest gap between neighbouring places, mm.
-    def spacing_mm = [path.samples(@shape, count: ALONG).length_mm.max, deepest_mm / INWARD].max
+    def spacing_mm = @spacing_mm ||= [path.samples(@shape, count: ALONG).length_mm.max, deepest_mm / INWARD].max
 
     # [[least, most], ...] of x, y and z. Inward it runs straight, so mouth and tip bound it.
     def bounds_mm

@@ -25,7 +25,7 @@ module MossyAnvil
 
     # [[defect, DefectShare], ...] against the finished form.
     def shares
-      @shares ||= blank.defects.map { |defect| [defect, DefectShare.new(defect, blank)] }
+      @shares ||= DefectShares.of(blank)
     end
 
     # Defects of which something is left at a stage. Rounding is taken to remove none of them.
@@ -42,8 +42,8 @@ module MossyAnvil
 
     # rpm at which the worst open crack runs at a stage; nil where none is left.
     def crack_runs_rpm(stage, burst)
-      open_cracks = blank.defects.select { |defect| defect.path? && defect.open? }
-      open_cracks.filter_map { |crack| CrackAtStage.new(crack, blank, stage, grid, method(:local_strength)).runs_rpm(burst) }.min
+      @open_cracks ||= PathRows.of(blank.defects.select { |defect| defect.path? && defect.open? }, blank.shape, count: CracksAtStage::SAMPLES)
+      CracksAtStage.new(@open_cracks, blank, stage, grid, method(:local_strength)).runs_rpm(burst)
     end
 
     # Shares of strength of the wood at places (arrays), cracks apart. Resin there has a toughness of its own, no lower than the wood's.
@@ -71,9 +71,7 @@ module MossyAnvil
       @wood_strength, @own_strength = painter.strength, painter.own_strength
       @sound = Section.prepare(@wood_strength, @own_strength)
       @paths = {}
-      return if blank.defects.none?(&:path?)
-
-      %i[own through].each { |depth| @paths[depth] = Section.prepare(*painter.cracked(depth)) }
+      @paths = painter.cracked.transform_values { |fields| Section.prepare(*fields) } if blank.defects.any?(&:path?)
     end
   end
 

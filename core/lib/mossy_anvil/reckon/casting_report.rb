@@ -49,7 +49,7 @@ module MossyAnvil
 
     def open_mm3
       standing = Blank.new(name: @blank.name, material: @blank.material, shape: @blank.shape, defects: @blank.defects)
-      standing.defects.select(&:open?).map { |defect| DefectShare.new(defect, standing) }.select(&:reaches_surface?).sum(&:open_mm3)
+      DefectShares.of(standing).sum { |defect, share| defect.open? && share.reaches_surface? ? share.open_mm3 : 0.0 }
     end
 
     def refuse_what_does_not_fit

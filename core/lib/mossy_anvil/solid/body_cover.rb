@@ -6,10 +6,10 @@ module MossyAnvil
   class BodyCover
     RAYS_WANTED = 12
 
-    # cover: columns x layers x cells, 0 to 1, over the cells the body can touch.
+    # cover: columns x layers x cells, 0 to 1, over the cells the body can touch; one cell deep where it is the same from the axis all the way out.
     Patch = Struct.new(:columns, :layers, :cells, :cover) do
       # Numbers of the rods it lies in, in the order of the cover.
-      def rods(grid) = grid.rods_at(columns, layers)
+      def rods(grid) = @rods ||= grid.rods_at(columns, layers)
     end
 
     def initialize(grid, body)

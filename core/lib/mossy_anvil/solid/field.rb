@@ -27,8 +27,16 @@ module MossyAnvil
     # Lays a value over a patch, by how much the patch covers each cell.
     def blend(patch, value) = change(patch) { |there, cover| (there * ((cover * -1) + 1)) + (cover * value) }
 
-    # Takes a share of what is there out of a patch.
-    def take_out(patch, share) = change(patch) { |there, cover| there * ((cover * -share) + 1) }
+    # Takes shares of what is there out of patches: [[patch, share], ...]. Patches of one cover all the way out are taken out together.
+    def take_out(cuts)
+      through, partial = cuts.partition { |patch, _| patch.cover.shape[2] < patch.cells.size }
+      partial.each { |patch, share| change(patch) { |there, cover| there * ((cover * -share) + 1) } }
+      return if through.empty?
+
+      left = Numo::DFloat.ones(rods.size)
+      through.each { |patch, share| held(patch).then { |at| left[at] = left[at] * ((patch.cover.flatten * -share) + 1) } }
+      cells.inplace * left.reshape(rods.size, 1)
+    end
 
     # The value in one cell.
     def [](column, layer, cell)
@@ -70,10 +78,13 @@ module MossyAnvil
       @rows ||= (Numo::Int32.zeros(grid.rods) - 1).tap { |table| table[rods] = Numo::Int32.new(rods.size).seq if rods.size.positive? }
     end
 
-    def change(patch)
-      at = rows[patch.rods(grid)]
-      raise ReckoningError, "a patch lies outside the rods this field holds" if at.min.negative?
+    # Rows of #cells that a patch lies in.
+    def held(patch)
+      rows[patch.rods(grid)].tap { |at| raise ReckoningError, "a patch lies outside the rods this field holds" if at.min.negative? }
+    end
 
+    def change(patch)
+      at = held(patch)
       cells[at, patch.cells] = yield(cells[at, patch.cells], patch.cover.reshape(at.size, patch.cover.shape[2]))
     end
   end

@@ -36,7 +36,7 @@ module MossyAnvil
     def rods_at(columns, layers)
       return Numo::Int32[] if columns.empty?
 
-      ((Numo::Int32.cast(columns) * axial).reshape(columns.size, 1) + Numo::Int32.cast(layers.to_a)).flatten
+      ((Numo::Int32.cast(columns) * axial).reshape(columns.size, 1) + Numo::Int32.new(1, layers.size).seq(layers.first)).flatten
     end
 
     # Nearest column to a clock angle.

@@ -42,13 +42,12 @@ module MossyAnvil
     end
 
     # Strength and own strength (or nil) in the rods that a crack or bark weakens, with the paths taken out
-    # as deep as they are (:own) or right through (:through). An open path takes all; a glued one leaves the glue line's strength.
-    def cracked(depth)
-      patches = @paths.map { |path, cover| [path, cover.patch(depth_of(path, depth))] }
-      rods = Field.rods_of(grid, patches.map(&:last))
-      [strength, own_strength].map do |field|
-        field&.over(rods)&.tap { |weakened| patches.each { |path, patch| weakened.take_out(patch, share_lost(path)) } }
-      end
+    # as deep as they are (:own) and right through (:through). An open path takes all; a glued one leaves the glue line's strength.
+    def cracked
+      ways = %i[own through].to_h { |depth| [depth, @paths.map { |path, cover| [cover.patch(depth_of(path, depth)), share_lost(path)] }] }
+      # Right through touches all that the paths' own depth does.
+      rods = Field.rods_of(grid, ways[:through].map(&:first))
+      ways.transform_values { |cuts| [strength, own_strength].map { |field| field&.over(rods)&.tap { |weakened| weakened.take_out(cuts) } } }
     end
 
     private

@@ -31,95 +31,105 @@ module MossyAnvil
     end
   end
 
-  # One open crack at one stage: what is left of it, and the speed at which it runs.
-  class CrackAtStage
+  # Open cracks at one stage: what is left of each, and the speed at which the first of them runs.
+  class CracksAtStage
     TINY_MM = 0.1
     SAMPLES = 32
-    # What is left at the samples of a crack: arrays of depth, of wood in line with it, and of the place of its tip (radius, z).
+    # What is left at the samples of some cracks, cracks x samples: depth, wood in line with it, and the place of its tip (radius, z).
     Left = Struct.new(:depth_mm, :width_mm, :tip_radius_mm, :tip_z_mm)
 
-    # local_strength: callable of arrays of clock, radius and z, the share of strength of the wood there.
-    def initialize(crack, blank, stage, grid, local_strength)
-      @crack = crack
+    # rows: list of PathRows of SAMPLES pieces. local_strength: callable of arrays of clock, radius and z, the share of strength of the wood there.
+    def initialize(rows, blank, stage, grid, local_strength)
+      @rows = rows
       @blank = blank
       @shape = blank.shape
       @stage = stage
       @grid = grid
       @local_strength = local_strength
-      @samples = crack.samples(@shape, count: SAMPLES)
     end
 
-    # rpm, or nil where none of it is left or nothing pulls on it. burst: Burst of the stage, for the plane's stress.
-    def runs_rpm(burst)
-      left = @crack.side? ? side_left : face_left
-      there = (left.width_mm.gt(TINY_MM) & left.depth_mm.gt(TINY_MM)).where
-      return if there.empty?
-
-      worst = there[(left.depth_mm[there] / left.width_mm[there]).max_index]
-      stress_mpa_per_w2 = burst.at(@samples.clock_deg[worst]).mean_stress_pa_per_w2 * 1e-6
-      return unless stress_mpa_per_w2.positive?
-
-      intensity = CrackRun.intensity_mpa_sqrt_m(stress_mpa_per_w2, depth_mm: left.depth_mm[worst], width_mm: left.width_mm[worst], run_mm: run_mm(there))
-      toughness = @blank.material.toughness_mpa_sqrt_m * weakest_tip(left, there)
-      Balance::RPM * Math.sqrt(toughness / intensity)
-    end
+    # rpm of the crack that runs first, or nil where none is left or nothing pulls on any. burst: Burst of the stage, for the planes' stress.
+    def runs_rpm(burst) = @rows.filter_map { |rows| first_of(rows, burst) }.min
 
     private
 
-    def weakest_tip(left, there)
-      found = @local_strength.call(@samples.clock_deg[there], left.tip_radius_mm[there], left.tip_z_mm[there])
-      [found.min, Section::LIVE_SHARE].max
+    def first_of(rows, burst)
+      left = rows.side? ? side_left(rows) : face_left(rows)
+      there = left.width_mm.gt(TINY_MM) & left.depth_mm.gt(TINY_MM)
+      return if there.none?
+
+      shares = (left.depth_mm * there) / Numo::DFloat.maximum(left.width_mm, TINY_MM)
+      runs, toughness = runs_mm(rows, there), toughness_of_tips(rows, left, there)
+      shares.max_index(axis: 1).to_a.each_with_index.filter_map do |worst, row|
+        next unless there[worst] == 1
+
+        stress_mpa_per_w2 = burst.at(rows.clock_deg[worst]).mean_stress_pa_per_w2 * 1e-6
+        next unless stress_mpa_per_w2.positive?
+
+        intensity = CrackRun.intensity_mpa_sqrt_m(stress_mpa_per_w2, depth_mm: left.depth_mm[worst], width_mm: left.width_mm[worst], run_mm: runs[row])
+        Balance::RPM * Math.sqrt(toughness[row] / intensity)
+      end.min
     end
 
-    # mm of run that is left; nil where it goes from end to end (which only a crack from the side can).
-    def run_mm(there)
-      left = @samples.length_mm[there].sum
-      @crack.side? && left >= @stage.reach.thickness_mm.sum * CrackRun::WHOLE_RUN_SHARE ? nil : left
+    # MPa root m at the weakest tip of each crack.
+    def toughness_of_tips(rows, left, there)
+      found = @local_strength.call(rows.clock_deg.flatten, left.tip_radius_mm.flatten, left.tip_z_mm.flatten).reshape(*there.shape)
+      weakest = Numo::DFloat.maximum(found, Numo::DFloat.cast(~there)).min(axis: 1).clip(Section::LIVE_SHARE, 1).to_a
+      weakest.map { |share| @blank.material.toughness_mpa_sqrt_m * share }
     end
+
+    # mm of run that is left of each; nil where it goes from end to end (which only a crack from the side can).
+    def runs_mm(rows, there)
+      whole = @stage.reach.thickness_mm.sum * CrackRun::WHOLE_RUN_SHARE
+      (rows.length_mm * there).sum(axis: 1).to_a.map { |left| rows.side? && left >= whole ? nil : left }
+    end
+
+    # How deep each goes, the way it goes, as a column.
+    def depths_mm(rows) = rows.column { |crack| crack.through? ? crack.through_depth_mm(@shape) : crack.depth_mm }
 
     # Radially inward: in line with it lies the wall or, where it is solid, the whole chord.
-    def side_left
-      column, layer = @grid.columns_at(@samples.clock_deg), @grid.layers_at(@samples.z_mm)
+    def side_left(rows)
+      column, layer = @grid.columns_at(rows.clock_deg), @grid.layers_at(rows.z_mm)
       rods = (column * @grid.axial) + layer
       outer = @stage.reach.radii_mm[rods].dup
       hollow, inner = hollow_at(rods, layer)
       opposite = @stage.reach.radii_mm[(((column + (@grid.angular / 2)) % @grid.angular) * @grid.axial) + layer]
       there = Numo::DFloat.cast(@stage.reach.thickness_mm[layer].gt(0))
       width = (outer - inner + (opposite * ((hollow * -1) + 1))) * there
-      tip = Numo::DFloat.maximum(@samples.radius_mm - (@crack.through? ? @crack.through_depth_mm(@shape) : @crack.depth_mm), inner)
-      Left.new(Numo::DFloat.minimum((outer - tip).clip(0, nil), width), width, tip, @samples.z_mm)
+      tip = Numo::DFloat.maximum(rows.radius_mm - depths_mm(rows), inner)
+      Left.new(Numo::DFloat.minimum((outer - tip).clip(0, nil), width), width, tip, rows.z_mm)
     end
 
     # 1 where a sample lies over the hollow, and how far in that comes; 0 elsewhere.
     def hollow_at(rods, layer)
-      return [Numo::DFloat.zeros(rods.size)] * 2 unless @stage.hollow?
+      return [Numo::DFloat.zeros(*rods.shape)] * 2 unless @stage.hollow?
 
       hollow = Numo::DFloat.cast(@stage.inner.thickness_mm[layer].gt(0))
       [hollow, @stage.inner_reach_mm[rods] * hollow]
     end
 
     # Along the axis from a face: in line with it lies the wood of that column.
-    def face_left
-      held = held_layers
-      layers = Numo::DFloat.new(1, @grid.axial).seq
+    def face_left(rows)
+      held = held_layers(rows)
+      layers = Numo::DFloat.new(1, 1, @grid.axial).seq
       step = @grid.axial_step_mm
-      low = (layers + (((held * -1) + 1) * @grid.axial)).min(axis: 1) * step
-      high = ((layers + 1) * held).max(axis: 1) * step
-      depth = @crack.through? ? @shape.length_mm : @crack.depth_mm
-      from_head = @crack.enters == "head_face"
-      width = held.sum(axis: 1) * step
+      low = (layers + (((held * -1) + 1) * @grid.axial)).min(axis: 2) * step
+      high = ((layers + 1) * held).max(axis: 2) * step
+      depth = depths_mm(rows) + (low * 0)
+      from_head = rows.enters == "head_face"
+      width = held.sum(axis: 2) * step
       left = Numo::DFloat.minimum((depth - (from_head ? low : (high * -1) + @shape.length_mm)).clip(0, nil), width)
-      tip = from_head ? Numo::DFloat.minimum(high, depth) : Numo::DFloat.maximum(low, @shape.length_mm - depth)
-      Left.new(left, width, @samples.radius_mm, tip.clip(0, @shape.length_mm))
+      tip = from_head ? Numo::DFloat.minimum(high, depth) : Numo::DFloat.maximum(low, (depth * -1) + @shape.length_mm)
+      Left.new(left, width, rows.radius_mm, tip.clip(0, @shape.length_mm))
     end
 
-    # samples x layers, 1 where there is wood at the sample's radius.
-    def held_layers
-      column = @grid.columns_at(@samples.clock_deg)
-      radius = @samples.radius_mm.reshape(column.size, 1)
+    # cracks x samples x layers, 1 where there is wood at the sample's radius.
+    def held_layers(rows)
+      column = @grid.columns_at(rows.clock_deg).flatten
+      radius = rows.radius_mm.reshape(column.size, 1)
       held = @stage.reach.radii_mm[column, true].ge(radius) & @stage.reach.thickness_mm.gt(0).reshape(1, @grid.axial)
       held &= (@stage.inner_reach_mm[column, true].le(radius) | @stage.inner.thickness_mm.le(0).reshape(1, @grid.axial)) if @stage.hollow?
-      Numo::DFloat.cast(held)
+      Numo::DFloat.cast(held).reshape(*rows.clock_deg.shape, @grid.axial)
     end
   end
 end

@@ -70,9 +70,8 @@ module MossyAnvil
     def lay(cells)
       return if cells.rods.empty?
 
-      places = [cells.rods / @grid.axial, cells.rods % @grid.axial]
-      @wood = @parts.inject(@wood) { |moments, part| moments + change(cells.sums, part, part.integrals, places) }
-      @own = @parts.inject(@own) { |moments, part| moments + change(cells.own_sums, part, part.own_integrals, places) } if @own
+      @wood = @parts.inject(@wood) { |moments, part| moments + change(cells.sums, part, part.integrals) }
+      @own = @parts.inject(@own) { |moments, part| moments + change(cells.own_sums, part, part.own_integrals) } if @own
       narrow(cells)
     end
 
@@ -90,11 +89,12 @@ module MossyAnvil
       [thick, thick * middle, thick * ((middle**2) + ((layers.thickness_mm**2) / 12))]
     end
 
-    # What other cells change in the moments of one part: only their own rods are looked at, each added to its column.
-    def change(sums, part, integrals, (columns, layers))
-      zero, one, two = sums.held(part.cut).zip(integrals).map { |held, sound| held - sound[sums.rods] }
-      plain, first, second = part.by_z.map { |weights| weights[layers].dup }
-      rows([zero * plain, one * plain, two * plain, zero * first, zero * second, one * first].map { |change| columns.bincount(change, minlength: @grid.angular) })
+    # What other cells change in the moments of one part: nothing but in their own rods.
+    def change(sums, part, integrals)
+      changes = sums.held(part.cut).zip(integrals).map do |held, sound|
+        Numo::DFloat.zeros(@grid.angular, @grid.axial).tap { |whole| whole[sums.rods] = held - sound[sums.rods] }
+      end
+      moments(changes, part.by_z)
     end
 
     # Moments of the parts together.

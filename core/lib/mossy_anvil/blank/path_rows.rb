@@ -1,0 +1,34 @@
+# frozen_string_literal: true
+
+module MossyAnvil
+  # Paths that enter by the same surface, cut into equally many even pieces, so that one step over arrays serves them all.
+  class PathRows
+    # enters: of all of them. clock_deg, radius_mm, z_mm, length_mm: as PathDefect::Samples, paths x pieces.
+    attr_reader :paths, :enters, *PathDefect::Samples.members
+
+    # List of PathRows that holds every path once; count: pieces wanted (see PathDefect#samples).
+    def self.of(paths, shape, count: PathDefect::SAMPLES)
+      paths.group_by { |path| [path.enters, path.samples(shape, count: count).size] }.values.map { |alike| new(alike, shape, count) }
+    end
+
+    def initialize(paths, shape, count)
+      @paths = paths
+      @enters = paths.first.enters
+      samples = paths.map { |path| path.samples(shape, count: count) }
+      @clock_deg, @radius_mm, @z_mm, @length_mm = PathDefect::Samples.members.map { |member| PathRows.stack(samples.map(&member)) }
+      freeze
+    end
+
+    def side? = enters == "side"
+    def size = paths.size
+    def pieces = clock_deg.shape[1]
+
+    # One number of each path, as a column beside the pieces.
+    def column(&) = Numo::DFloat.cast(paths.map(&)).reshape(size, 1)
+
+    # Arrays of one size as the rows of one.
+    def self.stack(lines)
+      Numo::DFloat.zeros(lines.size, lines.first.size).tap { |table| lines.each_with_index { |line, row| table[row, true] = line } }
+    end
+  end
+end
