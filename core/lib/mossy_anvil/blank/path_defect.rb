@@ -51,6 +51,9 @@ module MossyAnvil
     def open? = crack? && !mended?
     def fragile? = open?
 
+    # Share of what it takes up that is open.
+    def open_share = open? ? 1.0 : 0.0
+
     # The path cut into about `count` even pieces, as Samples; worked out once for a shape.
     # On the side the angle turns evenly the short way; on a face the path is straight.
     def samples(shape, count: SAMPLES) = @samples[[shape, count]] ||= even_pieces(shape, count)

@@ -8,6 +8,7 @@ module MossyAnvil
     DEPTH_STEPS = 12
     PATH_STEPS = 64
 
+    # surface_mm: the blank's at each lump, defects x 1 where it is the same everywhere.
     # volume_mm3: defects x lumps or, where all lumps of a defect are alike, defects x 1.
     # under_mm: how far under the surface the first lump of each defect lies; coarse_mm: how far apart its lumps are. One number a defect.
     attr_reader :defects, :radius_mm, :z_mm, :surface_mm, :volume_mm3, :under_mm, :coarse_mm
@@ -51,7 +52,7 @@ module MossyAnvil
       half = 3.times.map { |axis| column { |body| body.size_mm[axis] / 2 } }
       radial = (half[0] * across) + column(&:radius_mm)
       tangential = half[1] * along_arc
-      @radius_mm = Numo::DFloat::Math.hypot(radial, tangential)
+      @radius_mm = Numo::DFloat::Math.sqrt((radial * radial) + (tangential * tangential))
       lay_levels((half[2] * Numo::DFloat.cast(BALL_LINE)) + column(&:z_mm), level)
       @surface_mm = surface_over(radial, tangential)
       @volume_mm3 = column(&:volume_mm3) / level.size
@@ -99,7 +100,7 @@ module MossyAnvil
 
     # On a blank that runs true there is no need to know a lump's hour.
     def surface_over(radial, tangential)
-      return (@z_mm * 0) + @shape.max_radius_mm if @shape.centred?
+      return column { @shape.max_radius_mm } if @shape.centred?
 
       @shape.radius_mm((Numo::DFloat::Math.atan2(tangential, radial) / Clock::RADIANS) + column(&:clock_deg), @z_mm)
     end

@@ -12,7 +12,7 @@ module MossyAnvil
       @defect = defect
       @shares = shares
       @row = row
-      @open_share = defect.path? ? (defect.open? ? 1.0 : 0.0) : defect.open_share
+      @open_share = defect.open_share
     end
 
     # mm3 open before anything is turned: what is in the wood, not what lies outside it.

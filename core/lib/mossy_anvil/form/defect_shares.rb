@@ -23,7 +23,8 @@ module MossyAnvil
       @form = blank.form
       @radius, @z, @surface = lumps.radius_mm, lumps.z_mm, lumps.surface_mm
       @in_wood = @radius.le(@surface + 1e-9) & @z.ge(0) & @z.le(@shape.length_mm)
-      lay_form if @form
+      @outer = @form ? Numo::DFloat.minimum(lumps.along(@form.outside), @surface) : @surface
+      @inner = lumps.along(@form.inside) if hollow?
     end
 
     def hollow? = !@form.nil? && @form.hollow?
@@ -76,11 +77,6 @@ module MossyAnvil
     end
 
     private
-
-    def lay_form
-      @outer = Numo::DFloat.minimum(@lumps.along(@form.outside), @surface)
-      @inner = @lumps.along(@form.inside) if hollow?
-    end
 
     # The lumps (bits) that lie in the finished piece.
     def within = @within ||= @form ? @in_wood & kept(0.0) : @in_wood

@@ -71,8 +71,8 @@ module MossyAnvil
       surface = reach.reshape(*reach.shape, 1)
       inner, outer = [@grid.inner_edges_mm, @grid.outer_edges_mm].map { |edges| edges[cells].reshape(1, 1, cells.size) }
       wood_end = Numo::DFloat.minimum(surface, outer)
-      taken = wood_end - Numo::DFloat.maximum(surface - depth_mm, inner)
-      (taken / Numo::DFloat.maximum(wood_end - inner, 1e-9)).clip(0, 1)
+      wood = Numo::DFloat.maximum(wood_end - inner, 1e-9)
+      ((wood_end - Numo::DFloat.maximum(surface - depth_mm, inner)) / wood).clip(0, 1)
     end
 
     def face_patch(depth_mm)

@@ -41,21 +41,20 @@ module MossyAnvil
 
     # Columns x layers, 1 where the cut is in the air: beyond the wood, or in an empty void.
     def out_of_wood(radii)
-      cut = (Numo::DFloat.zeros(@grid.angular, @grid.axial) + radii.reshape(1, @grid.axial)) - UNDER_MM
-      out = Numo::DFloat.cast(@grid.reach_mm.lt(cut))
+      cut = radii - UNDER_MM
+      out = Numo::DFloat.cast(@grid.reach_mm.lt(cut.reshape(1, @grid.axial)))
       empty_voids.each { |void| empty(out, void, cut) }
-      out * Numo::DFloat.cast(cut.gt(0))
+      out * Numo::DFloat.cast(cut.gt(0)).reshape(1, @grid.axial)
     end
 
     # Marks the rods whose cut runs through a void, looking only where the void can be.
     def empty(out, void, cut)
       columns, layers = BodyCover.new(@grid, void).reach
-      return if layers.nil? || misses?(void, cut[0, layers])
+      return if layers.nil? || misses?(void, cut[layers])
 
-      rods = @grid.rods_at(columns, layers)
-      column = rods / @grid.axial
-      held = void.hold?(@grid.angles_deg[column], cut[rods], @grid.heights_mm[rods - (column * @grid.axial)])
-      out[rods[held.where]] = 1 if held.any?
+      radii, heights = [cut, @grid.heights_mm].map { |values| values[layers].reshape(1, layers.size) }
+      held = void.hold?(@grid.angles_deg[columns].reshape(columns.size, 1), radii, heights)
+      out[@grid.rods_at(columns, layers)[held.where]] = 1 if held.any?
     end
 
     def misses?(void, radii)
