@@ -6,9 +6,10 @@ module Loft
     module Rows
       BODY = { clock_deg: %w[centre clock_deg], r_mm: %w[centre r_mm], z_mm: %w[centre z_mm] }.freeze
       EXTENTS = %i[radial_mm tangential_mm axial_mm].freeze
-      SAME = %i[type enters depth_mm found_by width_mm through mend contents grade hole_diameter_mm holes_per_cm2 bubble_diameter_mm bubbles_per_cm3
+      SAME = %i[type group chosen enters depth_mm found_by width_mm through mend contents grade hole_diameter_mm holes_per_cm2 bubble_diameter_mm bubbles_per_cm3
                 bonded_share density_kg_m3].freeze
       INTAKE = %i[origin cost got_on bark].freeze
+      WORTH = { "outcome" => :worth_outcome, "hours" => :worth_hours, "rate" => :worth_rate }.freeze
       MATERIAL = %i[kind species density_kg_m3 moisture_pct grain grain_clock_deg].freeze
       MEASURES = %i[diameter_mm width_mm height_mm length_mm].freeze
       LATHE = %i[mass_kg ballast_kg stand swing_mm between_centres_mm].freeze
@@ -20,6 +21,7 @@ module Loft
         material, shape = document.values_at("material", "shape")
         offset = shape["centre_offset_mm"]
         { number: document["number"], name: document["name"], **INTAKE.to_h { |key| [key, document.dig("intake", key.to_s)] },
+          **WORTH.to_h { |key, column| [column, document.dig("worth", key)] },
           character: material["character"] && Sequel.pg_array(material["character"], :text),
           shape_type: shape["type"], stations: json(shape["stations"]),
           offset_x_mm: offset&.first, offset_y_mm: offset&.last,
@@ -40,11 +42,11 @@ module Loft
 
       def form(document)
         form = document["form"] or return
-        { kind: form["kind"], opens: form["opens"], curve: form["curve"], outside: json(form["outside"]), inside: json(form["inside"]) }
+        { kind: form["kind"], opens: form["opens"], use: form["use"], curve: form["curve"], outside: json(form["outside"]), inside: json(form["inside"]) }
       end
 
       def reading(reading)
-        { kind: reading["kind"], value: reading["value"], clock_deg: reading.dig("at", "clock_deg"), z_mm: reading.dig("at", "z_mm"),
+        { kind: reading["kind"], value: reading["value"], found: reading["found"], clock_deg: reading.dig("at", "clock_deg"), z_mm: reading.dig("at", "z_mm"),
           r_mm: reading.dig("at", "r_mm"), depth_mm: reading["depth_mm"], taken_at: Time.parse(reading["taken_at"]) }
       end
 
@@ -55,18 +57,22 @@ module Loft
 
       # The document back, from a blank's row and the rows that belong to it.
       def document(row, defects:, form:, readings:, lathe:)
-        { "format" => "mossy-anvil/blank", "version" => MossyAnvil::BlankFile::VERSION, "name" => row[:name], "number" => row[:number], "intake" => intake_of(row),
+        { "format" => "mossy-anvil/blank", "version" => MossyAnvil::BlankFile::VERSION, "name" => row[:name], "number" => row[:number], "intake" => intake_of(row), "worth" => worth_of(row),
           "material" => compact(MATERIAL.to_h { |key| [key.to_s, row[key]] }.merge("character" => row[:character]&.to_a)),
           "shape" => shape_of(row), "defects" => defects.map { |defect| defect_of(defect) },
           "readings" => readings.empty? ? nil : readings.map { |reading| reading_of(reading) },
-          "form" => form && compact(form.slice(:kind, :opens, :curve).transform_keys(&:to_s).merge("outside" => plain(form[:outside]), "inside" => plain(form[:inside]))),
-          "lathe" => lathe && lathe_of(lathe) }.then { |whole| compact(whole) }
+          "form" => form && compact(form.slice(:kind, :opens, :use, :curve).transform_keys(&:to_s).merge("outside" => plain(form[:outside]), "inside" => plain(form[:inside]))),
+          "lathe" => lathe && lathe_of(lathe) }.then do |whole|
+          compact(whole)
+        end
       end
 
       def intake_of(row)
         known = compact(INTAKE.to_h { |key| [key.to_s, row[key].is_a?(Date) ? row[key].iso8601 : row[key]] })
         known unless known.empty?
       end
+
+      def worth_of(row) = row[:worth_outcome] && WORTH.transform_values { |column| row[column] }
 
       def shape_of(row)
         offset = row[:offset_x_mm] && [row[:offset_x_mm], row[:offset_y_mm]]
@@ -85,7 +91,7 @@ module Loft
 
       def reading_of(row)
         at = { "clock_deg" => row[:clock_deg], "z_mm" => row[:z_mm], "r_mm" => row[:r_mm] }
-        compact({ "kind" => row[:kind], "value" => row[:value], "taken_at" => row[:taken_at].utc.iso8601,
+        compact({ "kind" => row[:kind], "value" => row[:value], "found" => row[:found], "taken_at" => row[:taken_at].utc.iso8601,
                   "at" => row[:z_mm] && compact(at), "depth_mm" => row[:depth_mm] })
       end
 
@@ -97,7 +103,7 @@ module Loft
       def compact(hash) = hash.compact
       def json(value) = value && Sequel.pg_jsonb_wrap(value)
       def plain(value) = value && JSON.parse(JSON.generate(value))
-      private_class_method :compact, :json, :plain, :intake_of, :shape_of, :defect_of, :reading_of
+      private_class_method :compact, :json, :plain, :intake_of, :worth_of, :shape_of, :defect_of, :reading_of
     end
   end
 end

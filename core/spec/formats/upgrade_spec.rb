@@ -1,13 +1,17 @@
 # frozen_string_literal: true
 
 RSpec.describe MossyAnvil::Upgrade do
-  let(:old) { File.read(File.expand_path("../fixtures/lamp-base-1.anvil.json", __dir__)) }
+  let(:old) { kept(1) }
 
-  it "still reads a file of version 1, as the same blank in the present version" do
-    document = MossyAnvil::BlankFile.document(old)
-    expect(document).to eq(JSON.parse(old).merge("version" => 2))
-    expect(MossyAnvil::Assessment.new(MossyAnvil::BlankFile.read(old)).to_h)
-      .to eq(MossyAnvil::Assessment.new(MossyAnvil::BlankFile.from_data(document)).to_h)
+  def kept(version) = File.read(File.expand_path("../fixtures/lamp-base-#{version}.anvil.json", __dir__))
+
+  [1, 2].each do |version|
+    it "still reads a file of version #{version}, as the same blank in the present version" do
+      document = MossyAnvil::BlankFile.document(kept(version))
+      expect(document).to eq(JSON.parse(kept(version)).merge("version" => 3))
+      expect(MossyAnvil::Assessment.new(MossyAnvil::BlankFile.read(kept(version))).to_h)
+        .to eq(MossyAnvil::Assessment.new(MossyAnvil::BlankFile.from_data(document)).to_h)
+    end
   end
 
   it "holds an old file to its own version: what came later is unknown in it" do
@@ -17,7 +21,7 @@ RSpec.describe MossyAnvil::Upgrade do
   end
 
   it "refuses a version nobody has written yet" do
-    expect { MossyAnvil::BlankFile.from_data(JSON.parse(old).merge("version" => 9)) }.to raise_error(MossyAnvil::InvalidInput, %r{/version: is 9: must be 2})
+    expect { MossyAnvil::BlankFile.from_data(JSON.parse(old).merge("version" => 9)) }.to raise_error(MossyAnvil::InvalidInput, %r{/version: is 9: must be 3})
   end
 end
 

@@ -86,7 +86,7 @@ RSpec.describe MossyAnvil::PathCover do
   let(:shape) { MossyAnvil::Disc.new(diameter_mm: 240, length_mm: 60) }
   let(:grid) { MossyAnvil::Grid.new(shape) }
 
-  def patch_of(data, depth_mm) = described_class.new(grid, shape, MossyAnvil::Defects.from(data)).patch(depth_mm)
+  def patch_of(data, depth_mm) = described_class.new(grid, shape, MossyAnvil::Defects.from(data.merge(depth_mm: depth_mm))).patch
 
   it "leaves no layer out along a steep path" do
     steep = crack(path: [{ clock_deg: 80, z_mm: 2 }, { clock_deg: 100, z_mm: 58 }])

@@ -16,7 +16,7 @@ export type Crack = Extract<Defect, { type: "crack" }>;
 export type Form = Schemas["form"];
 export type Shape = Of<"disc"> | Of<"block"> | Of<"outline">;
 
-export type Document = Omit<Schemas["blank-2.schema"], "$defs" | "shape" | "defects"> & { shape: Shape; defects: Defect[] };
+export type Document = Omit<Schemas["blank-3.schema"], "$defs" | "shape" | "defects"> & { shape: Shape; defects: Defect[] };
 
 export type Assessment = Schemas["Assessment"];
 export type Stage = Schemas["Stage"];

@@ -5,13 +5,16 @@ module MossyAnvil
   class Blank
     SHAPES = { "disc" => Disc, "block" => Block, "outline" => Outline }.freeze
 
-    # intake: { origin:, cost:, got_on:, bark: }, whatever is known of it.
-    attr_reader :name, :number, :intake, :material, :shape, :defects, :readings, :form, :lathe
+    # intake: { origin:, cost:, got_on:, bark: }, whatever is known of it; worth: { outcome:, hours:, rate: } or nil.
+    # defects: what was surveyed and what tests show; suspects: bodies that may be there, for the worst case.
+    attr_reader :name, :number, :intake, :worth, :material, :shape, :defects, :suspects, :readings, :form, :lathe
 
-    def initialize(name:, material:, shape:, defects:, number: nil, intake: {}, readings: [], form: nil, lathe: nil)
+    def initialize(name:, material:, shape:, defects:, number: nil, intake: {}, worth: nil, suspects: [], readings: [], form: nil, lathe: nil)
       @name = name
       @number = number
       @intake = intake.freeze
+      @worth = worth.freeze
+      @suspects = suspects.dup.freeze
       @material = material
       @shape = shape
       @defects = defects.dup.freeze
@@ -21,25 +24,26 @@ module MossyAnvil
       freeze
     end
 
-    # The same with every crack and seam as deep as it may be; nil where none is in doubt.
+    # The same with every crack and seam as deep as it may be, and with all that is suspected; nil where nothing is in doubt.
     def at_worst
       worst = defects.map { |defect| defect.path? ? defect.deepest : defect }
-      worst.zip(defects).all? { |one, other| one.equal?(other) } ? nil : with_defects(worst)
+      suspects.empty? && worst.zip(defects).all? { |one, other| one.equal?(other) } ? nil : with_defects(worst + suspects)
     end
 
     # The same with another survey.
     def with_defects(others)
-      Blank.new(name: name, number: number, intake: intake, material: material, shape: shape, defects: others, readings: readings, form: form, lathe: lathe)
+      Blank.new(name: name, number: number, intake: intake, worth: worth, material: material, shape: shape, defects: others, suspects: suspects,
+        readings: readings, form: form, lathe: lathe)
     end
 
     # From symbol-keyed data that has passed the schema.
     def self.from(data)
-      kind, measures = data[:shape][:type], data[:shape].except(:type)
-      new(name: data[:name], number: data[:number], intake: data[:intake] || {},
+      shape = SHAPES.fetch(data[:shape][:type]).new(**data[:shape].except(:type))
+      surveyed, readings = data[:defects].map { |defect| Defects.from(defect) }, data[:readings] || []
+      tests = Tests.new(shape, surveyed, readings)
+      new(name: data[:name], number: data[:number], intake: data[:intake] || {}, worth: data[:worth],
         material: Material.new(**data[:material]),
-        shape: SHAPES.fetch(kind).new(**measures),
-        defects: data[:defects].map { |defect| Defects.from(defect) },
-        readings: data[:readings] || [],
+        shape: shape, defects: surveyed + tests.shown, suspects: tests.suspects, readings: readings,
         form: data[:form] && Form.new(**data[:form]),
         lathe: data[:lathe] && Lathe.new(**data[:lathe]))
     end

@@ -22,6 +22,17 @@ module MossyAnvil
       BodyDefect.new(id: id, type: type, centre: { clock_deg: clock_deg, r_mm: radius_mm, z_mm: z_mm }, size_mm: size_mm, detail: self.detail.merge(detail))
     end
 
+    # What the turner means to do about it, or nil.
+    def chosen = detail[:chosen]
+
+    # Shown by tests, not surveyed?
+    def by_test? = detail[:by_test] || false
+
+    # As a blank file has it, symbol-keyed.
+    def to_document
+      { id: id, type: type, centre: { clock_deg: clock_deg, r_mm: radius_mm, z_mm: z_mm }, size_mm: size_mm, **detail.except(:by_test) }
+    end
+
     def path? = false
     def mended? = false
 

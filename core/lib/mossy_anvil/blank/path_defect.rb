@@ -3,33 +3,38 @@
 module MossyAnvil
   # A defect that runs along a path on a surface and goes in from it: a crack or a bark inclusion.
   class PathDefect
-    # Places along a path and the length each stands for: arrays of one size.
-    Samples = Struct.new(:clock_deg, :radius_mm, :z_mm, :length_mm, keyword_init: true) do
+    # Places along a path, the length each stands for, and how deep the path goes there: arrays of one size.
+    Samples = Struct.new(:clock_deg, :radius_mm, :z_mm, :length_mm, :depth_mm, keyword_init: true) do
       def size = clock_deg.size
     end
     SAMPLES = 96
 
-    # found_by: how the depth was found (seen, feeler, guessed) or nil; depth_range_mm: [least, most] it may be, or nil.
-    attr_reader :id, :type, :enters, :path, :depth_mm, :width_mm, :mend, :found_by, :depth_range_mm, :found_on
+    # depth_mm: where it is deepest. found_by: how the depth was found (seen, feeler, guessed) or nil; depth_range_mm: [least, most] it may be, or nil.
+    attr_reader :id, :type, :enters, :path, :depth_mm, :width_mm, :mend, :found_by, :depth_range_mm, :found_on, :chosen
 
-    # path: [{ clock_deg:, z_mm:, r_mm: (faces only) }]; mend: nil or "none" where it is open.
-    def initialize(id:, type:, enters:, path:, depth_mm:, width_mm:, through: false, mend: nil, found_by: nil, depth_range_mm: nil, found_on: nil)
+    # path: [{ clock_deg:, z_mm:, r_mm: (faces only), depth_mm: (where it differs there) }]; mend: nil or "none" where it is open.
+    # chosen: what the turner means to do about it, or nil. group is only for the eye.
+    def initialize(id:, type:, enters:, path:, depth_mm:, width_mm:, through: false, mend: nil, found_by: nil, depth_range_mm: nil, found_on: nil, chosen: nil,
+                   group: nil)
       @id = id
       @type = type
       @enters = enters
-      @path = path.map(&:freeze).freeze
-      @depth_mm = depth_mm.to_f
+      @path = path.map { |point| { depth_mm: depth_mm, **point }.freeze }.freeze
+      @depth_mm = @path.map { |point| point[:depth_mm].to_f }.max
       @width_mm = width_mm.to_f
       @through = through
       @mend = mend || "none"
       @found_by = found_by
       @found_on = found_on
+      @chosen = chosen
+      @group = group
       @depth_range_mm = depth_range_mm&.map(&:to_f)&.freeze
       @samples = {}
       freeze
     end
 
     def path? = true
+    def by_test? = false
     def side? = enters == "side"
     def through? = @through
     def mended? = mend != "none"
@@ -42,10 +47,11 @@ module MossyAnvil
       most && most > depth_mm ? at_depth(most) : self
     end
 
-    # The same so deep, and sure of it.
+    # The same so deep where it is deepest, elsewhere in proportion, and sure of it.
     def at_depth(depth_mm)
-      PathDefect.new(id: id, type: type, enters: enters, path: path, depth_mm: depth_mm, width_mm: width_mm, through: through?, mend: mend,
-        found_by: found_by, found_on: found_on)
+      points = path.map { |point| point.merge(depth_mm: point[:depth_mm] * depth_mm / self.depth_mm) }
+      PathDefect.new(id: id, type: type, enters: enters, path: points, depth_mm: depth_mm, width_mm: width_mm, through: through?, mend: mend,
+        found_by: found_by, found_on: found_on, chosen: chosen, group: @group)
     end
 
     def open? = crack? && !mended?
@@ -76,7 +82,8 @@ module MossyAnvil
     def even_pieces(shape, count)
       lengths = legs.map { |from, to| leg_length(from, to, shape) }
       legs.zip(lengths, pieces_of(lengths, count)).map do |(from, to), length, pieces|
-        on_leg(from, to, (Numo::DFloat.new(pieces).seq + 0.5) / pieces, shape).push(Numo::DFloat.zeros(pieces) + (length / pieces))
+        share = (Numo::DFloat.new(pieces).seq + 0.5) / pieces
+        on_leg(from, to, share, shape).push(Numo::DFloat.zeros(pieces) + (length / pieces), (share * (to[:depth_mm] - from[:depth_mm])) + from[:depth_mm])
       end.transpose.map { |parts| Numo::DFloat.hstack(parts) }.then { |columns| Samples.new(**Samples.members.zip(columns).to_h) }
     end
 

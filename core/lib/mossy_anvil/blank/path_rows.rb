@@ -3,7 +3,7 @@
 module MossyAnvil
   # Paths that enter by the same surface, cut into equally many even pieces, so that one step over arrays serves them all.
   class PathRows
-    # enters: of all of them. clock_deg, radius_mm, z_mm, length_mm: as PathDefect::Samples, paths x pieces.
+    # enters: of all of them. clock_deg, radius_mm, z_mm, length_mm, depth_mm: as PathDefect::Samples, paths x pieces.
     attr_reader :paths, :enters, *PathDefect::Samples.members
 
     # List of PathRows that holds every path once; count: pieces wanted (see PathDefect#samples).
@@ -15,7 +15,7 @@ module MossyAnvil
       @paths = paths
       @enters = paths.first.enters
       samples = paths.map { |path| path.samples(shape, count: count) }
-      @clock_deg, @radius_mm, @z_mm, @length_mm = PathDefect::Samples.members.map { |member| PathRows.stack(samples.map(&member)) }
+      @clock_deg, @radius_mm, @z_mm, @length_mm, @depth_mm = PathDefect::Samples.members.map { |member| PathRows.stack(samples.map(&member)) }
       freeze
     end
 

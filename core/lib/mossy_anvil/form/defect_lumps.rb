@@ -41,10 +41,10 @@ module MossyAnvil
     # Enters each of them by a face?
     def from_face? = defects.first.path? && !defects.first.side?
 
-    # Largest share of the way in that any piece of the path has of these lumps (bits, as the arrays). One number a defect.
-    def deepest_share(lumps)
+    # mm of the way in that the piece of the path that has most of these lumps (bits, as the arrays) has of them. One number a defect.
+    def most_depth_mm(lumps)
       pieces = lumps.shape[1] / DEPTH_STEPS
-      Numo::DFloat.cast(lumps.reshape(defects.size, pieces, DEPTH_STEPS).count_true(axis: 2)).max(axis: 1) / DEPTH_STEPS
+      (lumps.reshape(defects.size, pieces, DEPTH_STEPS).count_true(axis: 2) * @piece_depth_mm / DEPTH_STEPS).max(axis: 1)
     end
 
     def cut_bodies
@@ -64,14 +64,15 @@ module MossyAnvil
     # Wedge: full mouth at the surface, nothing at the tip; parallel where it goes through.
     def cut_paths(rows)
       share = (Numo::DFloat.new(1, 1, DEPTH_STEPS).seq + 0.5) / DEPTH_STEPS
-      depth = column(&:depth_mm).reshape(rows.size, 1, 1) * share
+      depth = rows.depth_mm.reshape(rows.size, rows.pieces, 1) * share
       from = rows.radius_mm.reshape(rows.size, rows.pieces, 1) + (depth * 0)
+      @piece_depth_mm = rows.depth_mm
       @radius_mm = flat(rows.side? ? Numo::DFloat.maximum(from - depth, 0) : from)
       level_paths(rows, depth)
       @surface_mm = flat(surface_of_paths(rows, from))
       tapers = column { |path| path.through? || !path.crack? ? 0.0 : 1.0 }.reshape(rows.size, 1, 1)
-      mouth = column { |path| path.width_mm * path.depth_mm / DEPTH_STEPS }
-      @volume_mm3 = flat((rows.length_mm * mouth).reshape(rows.size, rows.pieces, 1) * ((tapers * share * -1) + 1))
+      step = rows.depth_mm * (column(&:width_mm) / DEPTH_STEPS)
+      @volume_mm3 = flat((rows.length_mm * step).reshape(rows.size, rows.pieces, 1) * ((tapers * share * -1) + 1))
       @under_mm = defects.map { |path| path.depth_mm / DEPTH_STEPS / 2 }
       @coarse_mm = @under_mm.map { |mm| 2 * mm }
       self
@@ -89,13 +90,12 @@ module MossyAnvil
       @z_mm = levels_mm[true, level_of]
     end
 
-    # On the side every piece has a z of its own; on a face every step of depth.
+    # On the side every piece has a z of its own; on a face every lump.
     def level_paths(rows, depth)
       lump = Numo::Int32.new(rows.pieces * DEPTH_STEPS).seq
       return lay_levels(rows.z_mm, lump / DEPTH_STEPS) if rows.side?
 
-      inward = rows.enters == "head_face" ? depth : depth * -1
-      lay_levels(inward.reshape(rows.size, DEPTH_STEPS) + rows.z_mm[true, 0..0], lump % DEPTH_STEPS)
+      lay_levels(flat((rows.enters == "head_face" ? depth : depth * -1) + rows.z_mm.reshape(rows.size, rows.pieces, 1)), lump)
     end
 
     # On a blank that runs true there is no need to know a lump's hour.

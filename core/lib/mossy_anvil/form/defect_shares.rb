@@ -70,7 +70,7 @@ module MossyAnvil
     # mm of depth in the finished wood: from a face how much of the way in lies there, else how far under the outside it goes.
     def remaining_depth_mm
       @remaining_depth_mm ||= if @lumps.from_face?
-                                @lumps.deepest_share(within).to_a.zip(@lumps.defects).map { |share, path| share * path.depth_mm }
+                                @lumps.most_depth_mm(within).to_a
                               else
                                 ((@outer - @radius) * within).max(axis: 1).to_a
                               end

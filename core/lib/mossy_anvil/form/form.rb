@@ -3,11 +3,12 @@
 module MossyAnvil
   # What the blank is to become: an outside and, where it is hollow, an inside.
   class Form
-    attr_reader :kind, :opens, :curve, :outside, :inside
+    attr_reader :kind, :opens, :curve, :outside, :inside, :use
 
-    # outside, inside: [[z_mm, r_mm], ...] with z rising. opens: "tail" or "head".
-    def initialize(kind:, opens:, outside:, curve:, inside: nil)
+    # outside, inside: [[z_mm, r_mm], ...] with z rising. opens: "tail" or "head". use: display, handled, food or wet, or nil.
+    def initialize(kind:, opens:, outside:, curve:, inside: nil, use: nil)
       @kind = kind
+      @use = use
       @opens = opens
       @curve = curve
       @outside = Profile.new(outside, curve: curve)

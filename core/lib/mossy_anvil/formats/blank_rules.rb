@@ -21,6 +21,7 @@ module MossyAnvil
       return @faults if @faults.any?
 
       check_defects
+      check_tests
       check_form if @data[:form]
       check_lathe if @data[:lathe]
       @faults
@@ -98,21 +99,39 @@ module MossyAnvil
     def check_path(defect, path)
       defect[:path].each_with_index do |point, index|
         at = "#{path}/path/#{index}"
+        check_depth(defect, point[:depth_mm], "#{at}/depth_mm") if point[:depth_mm]
         next if outside_length?(point[:z_mm], "#{at}/z_mm")
         next if defect[:enters] == "side"
 
         check_face_point(point, at)
       end
       check_range(defect, path)
-      deepest = defect[:enters] == "side" ? @shape.max_radius_mm * 2 : @shape.length_mm
-      fault("#{path}/depth_mm", "is #{defect[:depth_mm]}", "at most #{deepest.round(1)} mm, right through") if defect[:depth_mm] > deepest + SLACK_MM
+      check_depth(defect, defect[:depth_mm], "#{path}/depth_mm")
     end
 
+    def check_depth(defect, depth_mm, at)
+      deepest = defect[:enters] == "side" ? @shape.max_radius_mm * 2 : @shape.length_mm
+      fault(at, "is #{depth_mm}", "at most #{deepest.round(1)} mm, right through") if depth_mm > deepest + SLACK_MM
+    end
+
+    # The range is of the depth where it is deepest.
     def check_range(defect, path)
       least, most = defect[:depth_range_mm]
-      return if least.nil? || defect[:depth_mm].between?(least, most)
+      likely = defect[:path].map { |point| point[:depth_mm] || defect[:depth_mm] }.max
+      return if least.nil? || likely.between?(least, most)
 
-      fault("#{path}/depth_range_mm", "is #{least} to #{most}", "from no more to no less than the likely depth, #{defect[:depth_mm]} mm")
+      fault("#{path}/depth_range_mm", "is #{least} to #{most}", "from no more to no less than the likely depth, #{likely} mm")
+    end
+
+    # A test is made on the wood.
+    def check_tests
+      (@data[:readings] || []).each_with_index do |reading, index|
+        at = reading[:at] or next
+        next if outside_length?(at[:z_mm], "/readings/#{index}/at/z_mm") || at[:r_mm].nil?
+
+        reach = surface_at(at)
+        fault("/readings/#{index}/at/r_mm", "is #{at[:r_mm]}", "at most #{reach.round(1)} mm from the axis there") if at[:r_mm] > reach + SLACK_MM
+      end
     end
 
     def check_face_point(point, at)

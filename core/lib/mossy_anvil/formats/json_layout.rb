@@ -5,12 +5,12 @@ module MossyAnvil
   # The same data always gives the same text, so that two files can be compared line by line.
   module JsonLayout
     WIDTH = 140
-    ORDER = %w[format version name number intake origin cost got_on bark
+    ORDER = %w[format version name number intake origin cost got_on bark worth outcome hours rate
                material kind species character density_kg_m3 moisture_pct grain grain_clock_deg
-               shape id type found_on enters path centre clock_deg r_mm z_mm size_mm depth_mm found_by depth_range_mm
+               shape id type group found_on chosen enters path centre clock_deg r_mm z_mm size_mm depth_mm found_by depth_range_mm
                diameter_mm width_mm height_mm length_mm stations radii_mm centre_offset_mm
                defects through mend contents grade hole_diameter_mm holes_per_cm2 bubble_diameter_mm bubbles_per_cm3 bonded_share of
-               readings value at taken_at form opens outside inside curve
+               readings value found at taken_at form opens use outside inside curve
                lathe mass_kg ballast_kg stand swing_mm between_centres_mm belts min_rpm max_rpm].each_with_index.to_h.freeze
 
     module_function

@@ -4,8 +4,9 @@ module MossyAnvil
   # Brings a blank document of an older version up to the present one, step by step. Each step takes a document that fits its own
   # version's schema and returns one that fits the next; see docs/file-format.md for what changed.
   module Upgrade
-    # Version 2 added intake, how a depth was found and its range, bubble pockets and delaminations: all of them may be left out.
-    STEPS = { 1 => ->(document) { document.merge("version" => 2) } }.freeze
+    # Version 2 added intake, how a depth was found and its range, bubble pockets and delaminations; version 3 tests as readings, depths
+    # along a path, what was chosen, groups, use and worth. All of them may be left out.
+    STEPS = { 1 => ->(document) { document.merge("version" => 2) }, 2 => ->(document) { document.merge("version" => 3) } }.freeze
 
     module_function
 

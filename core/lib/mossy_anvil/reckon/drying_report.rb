@@ -26,7 +26,7 @@ module MossyAnvil
 
       { emc_pct: emc, moisture_pct: moisture_now, moisture_basis: @basis.to_s, oven_dry_mass_g: oven_dry,
         thickness_mm: @blank.shape.least_extent_mm, tau_days: tau, tau_from_records: !refit.nil?,
-        free_water_days: drying.free_water_days(moisture_now), targets: targets, shrinkage: shrinkage }
+        profile: profile, free_water_days: drying.free_water_days(moisture_now), targets: targets, shrinkage: shrinkage }
     end
 
     private
@@ -115,6 +115,16 @@ module MossyAnvil
       return [moisture[0], wettest_of(moisture[0]), :meter] if moisture
 
       [nil, @blank.material.moisture_pct, :taken_in]
+    end
+
+    # Skin, heart and average by the pins of the last day they went in, where they went to several depths; else nil.
+    def profile
+      time = @moistures.last&.first or return
+      readings = moistures_near(time).map { |reading| [reading[:depth_mm], reading[:value]] }
+      found = MoistureProfile.of(readings, @blank.shape.least_extent_mm / 2) or return
+      heart = put("profile/heart_pct", found.heart_pct, "%", "a parabola through the thickness, least squares over the pins of the day", certainty: :rule_of_thumb,
+        source: "Regular stage of drying from both sides", inputs: readings.to_h { |depth_mm, value| ["#{depth_mm} mm deep", [value, "%"]] })
+      { skin_pct: found.skin_pct, heart_pct: heart, mean_pct: found.mean_pct, wet_heart: found.wet_heart? }
     end
 
     # The wettest of the readings of that day: a dry skin must not hide a wet heart.

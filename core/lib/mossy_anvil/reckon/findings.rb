@@ -63,7 +63,7 @@ module MossyAnvil
 
     def survey
       first = @report[:stages][:blank]
-      found = [*freed, *meetings, splits, weight(first), density].compact
+      found = [*freed, *meetings, *TestFindings.new(@blank, @report).to_a, splits, weight(first), density].compact
       return found << say(:plain, "It balances on this axis.", figure: "/stages/blank/imbalance_g_mm") unless first[:heavy_clock_deg]
 
       found << say(:care, "Heavy towards {side} by {imbalance}: hang {weight} at {radius} opposite, or start slow.",

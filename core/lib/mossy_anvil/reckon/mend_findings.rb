@@ -20,7 +20,14 @@ module MossyAnvil
 
       gate = needed_gate(water)
       [say(:plain, "About {now} inside now; this air takes it to {emc}.", figure: "/drying/moisture_pct", now: [water[:moisture_pct], "%"], emc: [water[:emc_pct], "%"]),
-       gate && dry_enough(gate), shrinks(water[:shrinkage])].compact
+       wet_heart(water[:profile]), gate && dry_enough(gate), shrinks(water[:shrinkage])].compact
+    end
+
+    def wet_heart(profile)
+      return unless profile && profile[:wet_heart]
+
+      say(:care, "Dry outside, wet inside: about {skin} at the skin and {heart} in the heart. Cut now, and the skin is pulled open as the heart shrinks.",
+        figure: "/drying/profile/heart_pct", skin: [profile[:skin_pct], "%"], heart: [profile[:heart_pct], "%"])
     end
 
     def shrinks(sizes)

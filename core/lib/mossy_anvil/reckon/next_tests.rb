@@ -21,8 +21,14 @@ module MossyAnvil
     # Plain data, the most telling first: which finding, which test and how it is done, where, and the last stage's limit at its best and worst.
     # What would change nothing is left out.
     def to_a
-      candidates.filter_map { |defect| judged(defect) }.select { |found| found[:best_rpm] - found[:worst_rpm] > LEAST_SHARE * found[:best_rpm] }
-                .sort_by { |found| [-(found[:best_rpm] - found[:worst_rpm]), found[:id]] }
+      [*candidates.filter_map { |defect| judged(defect) }, *@blank.suspects.map do |hollow|
+        suspected(hollow)
+      end].select { |found| found[:best_rpm] - found[:worst_rpm] > LEAST_SHARE * found[:best_rpm] }
+          .sort_by do |found|
+        [
+          -(found[:best_rpm] - found[:worst_rpm]), found[:id]
+        ]
+      end
     end
 
     private
@@ -38,6 +44,13 @@ module MossyAnvil
       limits = [better, worse].map { |other| limit_with(defect, other) }
       test = test_for(defect)
       { id: defect.id, test: test["name"], way: test["way"], **place(defect), best_rpm: limits.max, worst_rpm: limits.min }
+    end
+
+    # A dull knock: either nothing is there, or the hollow that it may hide.
+    def suspected(hollow)
+      limits = [@blank.defects, @blank.defects + [hollow]].map { |defects| limit_of(defects) }
+      test = test_for(hollow)
+      { id: hollow.id, test: test["name"], way: test["way"], **place(hollow), best_rpm: limits.max, worst_rpm: limits.min }
     end
 
     # [as well, as badly] as it may be; nil where there is nothing to doubt.
@@ -65,8 +78,10 @@ module MossyAnvil
     end
 
     # Limit of the last stage with another in the defect's place.
-    def limit_with(defect, other)
-      changed = @blank.with_defects(@blank.defects.map { |own| own.equal?(defect) ? other : own })
+    def limit_with(defect, other) = limit_of(@blank.defects.map { |own| own.equal?(defect) ? other : own })
+
+    def limit_of(defects)
+      changed = @blank.with_defects(defects)
       solid = SolidWork.new(changed, @climate, :default)
       StageReport.new(Stage.names_for(changed).last, solid, Workings.new).limit_rpm
     end

@@ -52,27 +52,30 @@ module MossyAnvil
     def build(seam)
       path = seam.path
       corners = corners_of(seam)
-      corners.each_cons(2) { |from, to| path.side? ? wall_inward(from, to, rings_from(seam, from)) : wall_along(from, to, layers_of(seam)) }
+      corners.each_cons(2) { |from, to| path.side? ? wall_inward(from, to, rings_from(from)) : wall_along(from, to, layers_of(path, from)) }
     end
 
-    # [column, layer] on the side, [column, ring] on a face; ends included.
+    # [column, layer, depth in mm] on the side, [column, ring, depth] on a face; ends included.
     def corners_of(seam)
       samples = seam.path.samples(@shape, count: Seam::ALONG)
       second = seam.path.side? ? [:z_mm, @dz, AXIAL] : [:r_mm, @dr, RADIAL]
-      middle = samples.clock_deg.to_a.zip((seam.path.side? ? samples.z_mm : samples.radius_mm).to_a)
-      ends = [seam.path.path.first, seam.path.path.last].map { |point| [point[:clock_deg], point[second[0]].to_f] }
-      [ends[0], *middle, ends[1]].map { |clock, along| [(clock / @da).round, (along / second[1]).round.clamp(0, second[2])] }.chunk_while { |a, b| a == b }.map(&:first)
+      middle = samples.clock_deg.to_a.zip((seam.path.side? ? samples.z_mm : samples.radius_mm).to_a, samples.depth_mm.to_a)
+      ends = [seam.path.path.first, seam.path.path.last].map { |point| [point[:clock_deg], point[second[0]].to_f, point[:depth_mm]] }
+      places = [ends[0], *middle, ends[1]].map do |clock, along, depth|
+        [(clock / @da).round, (along / second[1]).round.clamp(0, second[2]), seam.path.through? ? seam.deepest_mm : depth]
+      end
+      places.chunk_while { |a, b| a.first(2) == b.first(2) }.map { |same| [*same[0].first(2), same.map(&:last).max] }
     end
 
-    def rings_from(seam, (column, layer))
+    def rings_from((column, layer, deepest_mm))
       z_mm = [(layer + 0.5) * @dz, @shape.length_mm].min
       surface = @shape.radius_mm(Numo::DFloat[column * @da], Numo::DFloat[z_mm])[0]
-      ((surface - seam.deepest_mm) / @dr).floor.clamp(0, RADIAL - 1)..(RADIAL - 1)
+      ((surface - deepest_mm) / @dr).floor.clamp(0, RADIAL - 1)..(RADIAL - 1)
     end
 
-    def layers_of(seam)
-      deep = (seam.deepest_mm / @dz).ceil.clamp(1, AXIAL)
-      seam.path.enters == "head_face" ? 0..(deep - 1) : (AXIAL - deep)..(AXIAL - 1)
+    def layers_of(path, (_, _, deepest_mm))
+      deep = (deepest_mm / @dz).ceil.clamp(1, AXIAL)
+      path.enters == "head_face" ? 0..(deep - 1) : (AXIAL - deep)..(AXIAL - 1)
     end
 
     # From the side: along z a wall between columns, round the clock one between layers.

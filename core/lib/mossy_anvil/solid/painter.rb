@@ -20,7 +20,7 @@ module MossyAnvil
     # Field of kg/m3.
     def density
       @density ||= begin
-        bark = @paths.reject { |path, _| path.crack? }.map { |path, cover| thinned(path, cover.patch(path.depth_mm)) }
+        bark = @paths.reject { |path, _| path.crack? }.map { |path, cover| thinned(path, cover.patch) }
         field = Field.new(grid, @wood_kg_m3, Field.rods_of(grid, bark + @patches.map(&:last)))
         bark.each { |patch| field.blend(patch, bark_kg_m3) }
         @patches.each { |body, patch| field.blend(patch, body.density_kg_m3(@wood_kg_m3)) }
@@ -44,7 +44,7 @@ module MossyAnvil
     # Strength and own strength (or nil) in the rods that a crack or bark weakens, with the paths taken out
     # as deep as they are (:own) and right through (:through). An open path takes all; a glued one leaves the glue line's strength.
     def cracked
-      ways = %i[own through].to_h { |depth| [depth, @paths.map { |path, cover| [cover.patch(depth_of(path, depth)), share_lost(path)] }] }
+      ways = %i[own through].to_h { |depth| [depth, @paths.map { |path, cover| [cover.patch(through: through?(path, depth)), share_lost(path)] }] }
       # Right through touches all that the paths' own depth does.
       rods = Field.rods_of(grid, ways[:through].map(&:first))
       ways.transform_values { |cuts| [strength, own_strength].map { |field| field&.over(rods)&.tap { |weakened| weakened.take_out(cuts) } } }
@@ -58,10 +58,7 @@ module MossyAnvil
       [RANKS.fetch(body.rank), -value, -body.density_kg_m3(@wood_kg_m3), body.clock_deg, body.radius_mm, body.z_mm, *body.size_mm]
     end
 
-    def depth_of(path, depth)
-      open_through = path.through? || (depth == :through && !path.mended?)
-      open_through ? nil : path.depth_mm
-    end
+    def through?(path, depth) = path.through? || (depth == :through && !path.mended?)
 
     def bark_kg_m3 = Table["local_factors"]["bark_inclusion"]["bark"]["density"]["kg_m3"]
 

@@ -13,28 +13,29 @@ module MossyAnvil
       @grid = grid
       @defect = defect
       samples = defect.samples(shape)
-      @columns, @span, @weights = weigh(samples.clock_deg, @defect.side? ? grid.layers_at(samples.z_mm) : grid.cells_at(samples.radius_mm))
+      weigh(samples, @defect.side? ? grid.layers_at(samples.z_mm) : grid.cells_at(samples.radius_mm))
     end
 
-    # A Patch whose cover is the share of strength taken out, 0 to 1, by a crack that goes so deep; right through where the depth is nil.
-    def patch(depth_mm)
-      return face_patch(depth_mm || @grid.length_mm) unless @defect.side?
+    # A Patch whose cover is the share of strength taken out, 0 to 1, by a crack as deep as it is or right through.
+    def patch(through: false)
+      return face_patch(through ? Numo::DFloat[@grid.length_mm] : @depths_mm) unless @defect.side?
 
-      depth_mm ? side_patch(depth_mm) : Patch.new(@columns, @span, 0..(@grid.radial - 1), @weights.reshape(*@weights.shape, 1))
+      through ? Patch.new(@columns, @span, 0..(@grid.radial - 1), @weights.reshape(*@weights.shape, 1)) : side_patch
     end
 
     private
 
-    # Columns touched, the range of layers (or cells) the path runs over, and the largest weight of any sample at each (columns x keys).
-    def weigh(clock_deg, keys)
-      columns = columns_near(clock_deg)
-      by_sample = weights_of(clock_deg, columns)
+    # Columns touched, the range of layers (or cells) the path runs over, the largest weight of any sample at each (columns x keys),
+    # and the largest depth (keys).
+    def weigh(samples, keys)
+      @columns = columns_near(samples.clock_deg)
       chosen = samples_by_key(keys.to_a)
       most = chosen.each_value.map(&:size).max
       # Every key as many samples as the one with most, its own last one over again.
-      places = Numo::Int32.cast(chosen.values.map { |samples| samples + ([samples.last] * (most - samples.size)) })
-      table = by_sample[places.flatten, true].reshape(chosen.size, most, columns.size).max(axis: 1)
-      [columns, chosen.keys.first..chosen.keys.last, table.transpose.dup]
+      places = Numo::Int32.cast(chosen.each_value.flat_map { |own| own + ([own.last] * (most - own.size)) })
+      @span = chosen.keys.first..chosen.keys.last
+      @weights = weights_of(samples.clock_deg, @columns)[places, true].reshape(chosen.size, most, @columns.size).max(axis: 1).transpose.dup
+      @depths_mm = samples.depth_mm[places].reshape(chosen.size, most).max(axis: 1)
     end
 
     # Columns within REACH_DEG of any sample.
@@ -60,32 +61,35 @@ module MossyAnvil
     end
 
     # Only the cells that the crack comes down to.
-    def side_patch(depth_mm)
+    def side_patch
       reach = @grid.reach_mm[@columns, @span].dup
-      cells = ((reach.min - depth_mm) / @grid.radial_step_mm).floor.clamp(0, @grid.radial - 1)..(@grid.radial - 1)
-      Patch.new(@columns, @span, cells, radial_share(reach, depth_mm, cells) * @weights.reshape(*@weights.shape, 1))
+      tip = reach - @depths_mm.reshape(1, @depths_mm.size)
+      cells = (tip.min / @grid.radial_step_mm).floor.clamp(0, @grid.radial - 1)..(@grid.radial - 1)
+      Patch.new(@columns, @span, cells, radial_share(reach, tip, cells) * @weights.reshape(*@weights.shape, 1))
     end
 
-    # Share of the wood in each cell that lies within the depth from the surface.
-    def radial_share(reach, depth_mm, cells)
+    # Share of the wood in each cell that lies between the tip and the surface.
+    def radial_share(reach, tip, cells)
       surface = reach.reshape(*reach.shape, 1)
       inner, outer = [@grid.inner_edges_mm, @grid.outer_edges_mm].map { |edges| edges[cells].reshape(1, 1, cells.size) }
       wood_end = Numo::DFloat.minimum(surface, outer)
       wood = Numo::DFloat.maximum(wood_end - inner, 1e-9)
-      ((wood_end - Numo::DFloat.maximum(surface - depth_mm, inner)) / wood).clip(0, 1)
+      ((wood_end - Numo::DFloat.maximum(tip.reshape(*tip.shape, 1), inner)) / wood).clip(0, 1)
     end
 
-    def face_patch(depth_mm)
-      depth = axial_share(depth_mm)
-      layers = depth.gt(0).where.to_a
-      cover = @weights.reshape(@columns.size, 1, @weights.shape[1]) * depth[layers].reshape(1, layers.size, 1)
+    # depths_mm: one for every cell the path runs over, or one for all.
+    def face_patch(depths_mm)
+      depth = axial_share(depths_mm)
+      layers = depth.max(axis: 1).gt(0).where.to_a
+      cover = @weights.reshape(@columns.size, 1, @weights.shape[1]) * depth[layers, true].reshape(1, layers.size, depth.shape[1])
       Patch.new(@columns, layers.first..layers.last, @span, cover)
     end
 
-    # Share of each layer's thickness that lies within the depth from the face.
-    def axial_share(depth_mm)
+    # Share of each layer's thickness (rows) that lies within each depth from the face (columns).
+    def axial_share(depths_mm)
       from_face = @defect.enters == "head_face" ? @grid.heights_mm : (@grid.heights_mm * -1) + @grid.length_mm
-      ((from_face * -1) + depth_mm + (@grid.axial_step_mm / 2)).clip(0, @grid.axial_step_mm) / @grid.axial_step_mm
+      within = depths_mm.reshape(1, depths_mm.size) - from_face.reshape(from_face.size, 1)
+      (within + (@grid.axial_step_mm / 2)).clip(0, @grid.axial_step_mm) / @grid.axial_step_mm
     end
   end
 end

@@ -84,8 +84,8 @@ module MossyAnvil
       (rows.length_mm * there).sum(axis: 1).to_a.map { |left| rows.side? && left >= whole ? nil : left }
     end
 
-    # How deep each goes, the way it goes, as a column.
-    def depths_mm(rows) = rows.column { |crack| crack.through? ? crack.through_depth_mm(@shape) : crack.depth_mm }
+    # How deep each goes at its samples, the way it goes.
+    def depths_mm(rows) = Numo::DFloat.maximum(rows.depth_mm, rows.column { |crack| crack.through? ? crack.through_depth_mm(@shape) : 0.0 })
 
     # Radially inward: in line with it lies the wall or, where it is solid, the whole chord.
     def side_left(rows)
@@ -115,7 +115,7 @@ module MossyAnvil
       step = @grid.axial_step_mm
       low = (layers + (((held * -1) + 1) * @grid.axial)).min(axis: 2) * step
       high = ((layers + 1) * held).max(axis: 2) * step
-      depth = depths_mm(rows) + (low * 0)
+      depth = depths_mm(rows)
       from_head = rows.enters == "head_face"
       width = held.sum(axis: 2) * step
       left = Numo::DFloat.minimum((depth - (from_head ? low : (high * -1) + @shape.length_mm)).clip(0, nil), width)
