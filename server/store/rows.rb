@@ -57,14 +57,13 @@ module Loft
 
       # The document back, from a blank's row and the rows that belong to it.
       def document(row, defects:, form:, readings:, lathe:)
-        { "format" => "mossy-anvil/blank", "version" => MossyAnvil::BlankFile::VERSION, "name" => row[:name], "number" => row[:number], "intake" => intake_of(row), "worth" => worth_of(row),
+        { "format" => "mossy-anvil/blank", "version" => MossyAnvil::BlankFile::VERSION, "name" => row[:name], "number" => row[:number],
+          "intake" => intake_of(row), "worth" => worth_of(row),
           "material" => compact(MATERIAL.to_h { |key| [key.to_s, row[key]] }.merge("character" => row[:character]&.to_a)),
           "shape" => shape_of(row), "defects" => defects.map { |defect| defect_of(defect) },
           "readings" => readings.empty? ? nil : readings.map { |reading| reading_of(reading) },
           "form" => form && compact(form.slice(:kind, :opens, :use, :curve).transform_keys(&:to_s).merge("outside" => plain(form[:outside]), "inside" => plain(form[:inside]))),
-          "lathe" => lathe && lathe_of(lathe) }.then do |whole|
-          compact(whole)
-        end
+          "lathe" => lathe && lathe_of(lathe) }.then { |whole| compact(whole) }
       end
 
       def intake_of(row)

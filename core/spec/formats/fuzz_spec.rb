@@ -11,7 +11,8 @@ RSpec.describe "Spoilt blank files" do
       defects: [crack(found_by: "seen", depth_range_mm: [20, 30], found_on: "2030-05-02"), body("void", contents: "air"), body("soft_zone", id: "s", grade: "soft"),
                 body("bubble_pocket", id: "p", bubble_diameter_mm: 2, bubbles_per_cm3: 9)],
       worth: { outcome: 90, hours: 4, rate: 20 },
-      readings: [{ kind: "mass", value: 900, taken_at: "2030-05-01T09:00:00Z" }, { kind: "awl", value: 6, at: { clock_deg: 9, z_mm: 20 }, taken_at: "2030-05-01T09:00:00Z" },
+      readings: [{ kind: "mass", value: 900, taken_at: "2030-05-01T09:00:00Z" },
+                 { kind: "awl", value: 6, at: { clock_deg: 9, z_mm: 20 }, taken_at: "2030-05-01T09:00:00Z" },
                  { kind: "tap", found: "dull", at: { clock_deg: 9, z_mm: 60, r_mm: 30 }, taken_at: "2030-05-01T09:00:00Z" }]
     )))
   end

@@ -22,6 +22,12 @@ module MossyAnvil
       BodyDefect.new(id: id, type: type, centre: { clock_deg: clock_deg, r_mm: radius_mm, z_mm: z_mm }, size_mm: size_mm, detail: self.detail.merge(detail))
     end
 
+    # How wide what takes a filler is, mm: one hole or bubble of many, or its narrowest way.
+    def mouth_mm = detail[:hole_diameter_mm] || detail[:bubble_diameter_mm] || size_mm.min
+
+    # What its type adds by that name, or nil.
+    def detail_of(name) = detail[name]
+
     # What the turner means to do about it, or nil.
     def chosen = detail[:chosen]
 

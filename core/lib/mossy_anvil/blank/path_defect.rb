@@ -57,6 +57,12 @@ module MossyAnvil
     def open? = crack? && !mended?
     def fragile? = open?
 
+    # How wide what takes a filler is, mm.
+    def mouth_mm = width_mm
+
+    # What a body's type adds: nothing here.
+    def detail_of(_name) = nil
+
     # Share of what it takes up that is open.
     def open_share = open? ? 1.0 : 0.0
 

@@ -70,9 +70,7 @@ module MossyAnvil
       @radius_mm = flat(rows.side? ? Numo::DFloat.maximum(from - depth, 0) : from)
       level_paths(rows, depth)
       @surface_mm = flat(surface_of_paths(rows, from))
-      tapers = column { |path| path.through? || !path.crack? ? 0.0 : 1.0 }.reshape(rows.size, 1, 1)
-      step = rows.depth_mm * (column(&:width_mm) / DEPTH_STEPS)
-      @volume_mm3 = flat((rows.length_mm * step).reshape(rows.size, rows.pieces, 1) * ((tapers * share * -1) + 1))
+      @volume_mm3 = flat(volumes_of_paths(rows, share))
       @under_mm = defects.map { |path| path.depth_mm / DEPTH_STEPS / 2 }
       @coarse_mm = @under_mm.map { |mm| 2 * mm }
       self
@@ -103,6 +101,12 @@ module MossyAnvil
       return column { @shape.max_radius_mm } if @shape.centred?
 
       @shape.radius_mm((Numo::DFloat::Math.atan2(tangential, radial) / Clock::RADIANS) + column(&:clock_deg), @z_mm)
+    end
+
+    def volumes_of_paths(rows, share)
+      tapers = column { |path| path.through? || !path.crack? ? 0.0 : 1.0 }.reshape(rows.size, 1, 1)
+      step = rows.depth_mm * (column(&:width_mm) / DEPTH_STEPS)
+      (rows.length_mm * step).reshape(rows.size, rows.pieces, 1) * ((tapers * share * -1) + 1)
     end
 
     # A path on the side lies on it already.

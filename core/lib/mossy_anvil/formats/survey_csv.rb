@@ -5,8 +5,8 @@ require "csv"
 module MossyAnvil
   # The survey as a table for a spreadsheet: one defect a row, one point of a path a row of its own. Units are in the headings.
   module SurveyCsv
-    COLUMNS = %w[id type group found_on chosen point clock_deg r_mm z_mm radial_mm tangential_mm axial_mm enters depth_mm found_by depth_least_mm depth_most_mm width_mm through mend
-                 contents grade of hole_diameter_mm holes_per_cm2 bubble_diameter_mm bubbles_per_cm3 bonded_share density_kg_m3].freeze
+    COLUMNS = %w[id type group found_on chosen point clock_deg r_mm z_mm radial_mm tangential_mm axial_mm enters depth_mm found_by depth_least_mm depth_most_mm width_mm
+                 through mend contents grade of hole_diameter_mm holes_per_cm2 bubble_diameter_mm bubbles_per_cm3 bonded_share density_kg_m3].freeze
     EXTENTS = %w[radial_mm tangential_mm axial_mm].freeze
 
     module_function

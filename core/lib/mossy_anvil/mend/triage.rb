@@ -2,20 +2,23 @@
 
 module MossyAnvil
   # What to do about one defect, from where it is and what the form leaves of it.
-  # Verdict: :cut_away, :leave, :fill, :hold, :soak or :stop.
+  # Verdict: :cut_away, :leave, :fill, :cast, :hold, :soak, :dry_first, :remove_now or :stop. It follows the place, the size, what the form removes,
+  # the wall, the wood's water and what the piece is for.
   class Triage
     Answer = Struct.new(:verdict, :reason, :amounts, keyword_init: true)
 
-    # share: DefectShare of the defect.
-    def initialize(defect, share, blank)
+    # share: DefectShare of the defect; where: its Whereabouts. water: the drying report, or nil for stock that holds none.
+    def initialize(defect, share, blank, where, water: nil)
       @defect = defect
       @share = share
       @blank = blank
+      @where = where
+      @water = water
     end
 
     # reason: a sentence with {names} for the amounts, [value, unit] each.
     def answer
-      danger_on_the_way || (@share.removed? ? say(:cut_away, "The form turns all of it away.") : by_type)
+      danger_on_the_way || (@share.removed? ? say(:cut_away, "The form turns all of it away.") : dry_enough(by_type))
     end
 
     private
@@ -23,9 +26,21 @@ module MossyAnvil
     # What hurts before the form could have turned it away.
     def danger_on_the_way
       return loose if @defect.type == "loose_piece"
+      return hard if hard_on_the_edge?
 
-      hard if hard_on_the_edge?
+      dig_out if @defect.detail_of(:contents) == "dirt" && edge_meets?
     end
+
+    # What takes a filler waits until the wood is dry enough for it.
+    def dry_enough(answer)
+      gate = %i[fill cast].include?(answer.verdict) && filler["dry_to_pct"]
+      return answer unless gate && @water && @water[:moisture_pct] > gate
+
+      say(:dry_first, "#{answer.reason} Too wet for #{filler['name']} yet: {now}, and it wants {gate}.",
+        { **answer.amounts, now: [@water[:moisture_pct], "%"], gate: [gate, "%"] })
+    end
+
+    def filler = @filler ||= Filling.filler_for(@defect.mouth_mm)
 
     def by_type
       case @defect.type
@@ -48,12 +63,17 @@ module MossyAnvil
     def fill = [@share.fill_mm3 / 1000, "ml"]
 
     def crack
+      left = [@share.remaining_depth_mm, "mm"]
       if @defect.mended?
         say(:leave, "Glued: taken as a glue line, {kept} of it stays.", kept: kept)
+      elsif @where.tenon?
+        say(:fill, "Runs under the future tenon: glue it before anything is gripped there, {fill}, or hold the piece another way.", fill: fill)
       elsif @share.breaks_through?
-        say(:fill, "Goes through the finished wall. Fill and glue it before hollowing: {fill}.", fill: fill)
+        say(:fill, "Goes through the finished #{@where.floor? ? 'floor' : 'wall'}. Fill and glue it before hollowing: {fill}.", fill: fill)
+      elsif @blank.form && left[0] < Table["ways"]["sanded_mm"]
+        say(:leave, "Only {left} of its depth stays in the finished piece: it goes with the sanding. Look again when the outside is turned.", left: left)
       else
-        say(:fill, "{left} of its depth stays in the finished piece. Fill and glue it: {fill}.", left: [@share.remaining_depth_mm, "mm"], fill: fill)
+        say(:fill, "{left} of its depth stays in the finished piece. Fill and glue it: {fill}.", left: left, fill: fill)
       end
     end
 
@@ -64,15 +84,31 @@ module MossyAnvil
     end
 
     def opening(name)
-      if @blank.form.nil? && !@share.reaches_surface?
-        say(:leave, "The #{name} is closed, as far as was found. What becomes of it the form will tell.")
-      elsif @share.breaks_through?
-        say(:fill, "The #{name} opens both ways through the wall. Fill it before hollowing: {fill}.", fill: fill)
-      elsif @share.reaches_surface?
-        say(:fill, "The #{name} opens on a finished surface: {fill} to fill, or leave it open with its edges hardened.", fill: fill)
-      else
-        say(:leave, "The #{name} stays closed inside the finished wood; {kept} of it is in there. Allow for it in the speed.", kept: kept)
+      return open_to_both(name) if @share.breaks_through?
+      return open_to_one(name) if @share.reaches_surface?
+      return say(:leave, "The #{name} is closed, as far as was found. What becomes of it the form will tell.") unless @blank.form
+
+      say(:leave, "The #{name} stays closed inside the finished wood; {kept} of it is in there. Allow for it in the speed.", kept: kept)
+    end
+
+    def open_to_both(name)
+      way = fill_or_cast
+      say(way, "The #{name} opens both ways through the #{@where.floor? ? 'floor' : 'wall'}. #{way.to_s.capitalize} it before hollowing: {fill}.", fill: fill)
+    end
+
+    def open_to_one(name)
+      way = fill_or_cast
+      if way == :fill && @blank.form&.use == "display"
+        return say(:leave, "The #{name} opens on a finished surface and may be shown on a piece to look at: harden its edges. {fill} would fill it.", fill: fill)
       end
+
+      tail = %w[food wet].include?(@blank.form&.use) ? ", since nothing open is clean in use" : ", or leave it open with its edges hardened"
+      say(way, "The #{name} opens on a finished surface: {fill} to #{way}#{tail}.", fill: fill)
+    end
+
+    # Much to fill in an opening wide enough for resin is poured at once.
+    def fill_or_cast
+      filler["key"] == "resin" && @share.fill_mm3 / 1000 >= Table["ways"]["cast_from_ml"] ? :cast : :fill
     end
 
     def soft
@@ -86,7 +122,16 @@ module MossyAnvil
 
     # It flies off long before the form would have turned it away.
     def loose
-      say(:hold, "Only {bonded} of its back holds. Pry it off or glue it down before the lathe turns.", bonded: [@defect.detail[:bonded_share] * 100, "%"])
+      bonded = [@defect.detail[:bonded_share] * 100, "%"]
+      if @defect.detail[:bonded_share] < Table["ways"]["pry_off_under_share"]
+        return say(:remove_now, "Only {bonded} of its back holds: take it off now, before it comes off by itself.", bonded: bonded)
+      end
+
+      say(:hold, "Only {bonded} of its back holds. Pry it off or glue it down before the lathe turns.", bonded: bonded)
+    end
+
+    def dig_out
+      say(:remove_now, "Dirt in it, and an edge comes there: dig it out and blow it clean before it takes the edge off every tool.")
     end
 
     def hidden
@@ -95,7 +140,7 @@ module MossyAnvil
       say(:leave, "Whole inside the finished wood, where no edge comes. Keep drills clear of it.")
     end
 
-    def hard_stuff = @defect.path? ? nil : @defect.detail[:of] || @defect.detail[:contents]
+    def hard_stuff = @defect.detail_of(:of) || @defect.detail_of(:contents)
 
     # Stone and metal break the edge and are thrown, whether they stay in the piece or are in the way of it.
     def hard_on_the_edge? = %w[stone metal].include?(hard_stuff) && (@blank.form.nil? || edge_meets?)

@@ -114,11 +114,12 @@ module MossyAnvil
     def reckon(solid, workings)
       stages = Stage.names_for(@blank).to_h { |name| [name, StageReport.new(name, solid, workings).to_h.merge(worst: nil)] }
       add_worst(stages)
-      { name: @blank.name, number: @blank.number, stages: stages,
-        defects: solid.shares.each_with_index.map { |(defect, share), index| DefectReport.new(defect, index, share, @blank, workings).to_h },
+      water = DryingReport.new(@blank, @climate, workings, now: @now).to_h
+      defects = solid.shares.each_with_index.map { |(defect, share), index| DefectReport.new(defect, index, share, @blank, workings, water: water).to_h }
+      { name: @blank.name, number: @blank.number, stages: stages, defects: defects, worth: WorthReport.new(@blank, defects, workings).to_h,
         **MeetingReport.new(solid, workings).to_h,
         form: FormReport.new(solid, workings).to_h,
-        drying: DryingReport.new(@blank, @climate, workings, now: @now).to_h,
+        drying: water,
         finish: FinishReport.new(solid, stages.values.last[:swing_mm], workings).to_h }
     end
   end

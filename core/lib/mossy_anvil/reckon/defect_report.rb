@@ -3,20 +3,25 @@
 module MossyAnvil
   # Everything reckoned of one defect, as plain data.
   class DefectReport
-    def initialize(defect, index, share, blank, workings)
+    # water: the drying report of the blank, or nil.
+    def initialize(defect, index, share, blank, workings, water: nil)
       @defect = defect
       @pointer = "/defects/#{index}"
       @share = share
       @blank = blank
       @workings = workings
+      @water = water
     end
 
     def to_h
-      answer = Triage.new(@defect, @share, @blank).answer
+      where = Whereabouts.new(@defect, @share, @blank)
+      answer = Triage.new(@defect, @share, @blank, where, water: @water).answer
+      ways = Ways.new(@defect, @share, @blank, answer.verdict, water: @water).to_a
       { id: @defect.id, type: @defect.type, open_volume_mm3: open_volume, occupied_mm3: @share.occupied_mm3,
         removed_share: removed_share, remaining_depth_mm: @blank.form ? @share.remaining_depth_mm : nil,
         reaches_surface: @share.reaches_surface?, breaks_through: @share.breaks_through?,
-        fill_volume_mm3: fill_volume, filler: filler, verdict: answer.verdict.to_s, reason: plain(answer), reason_text: answer.reason,
+        fill_volume_mm3: fill_volume, filler: filler, where: where.names.map(&:to_s),
+        by_test: @defect.by_test?, chosen: @defect.chosen, ways: ways, verdict: answer.verdict.to_s, reason: plain(answer), reason_text: answer.reason,
         reason_values: answer.amounts.map { |name, (value, unit)| { name: name.to_s, value: value, unit: unit } } }
     end
 
@@ -57,8 +62,7 @@ module MossyAnvil
     def filler
       return unless @defect.open? && @share.fill_mm3.positive?
 
-      mouth = @defect.path? ? @defect.width_mm : @defect.detail[:hole_diameter_mm] || @defect.detail[:bubble_diameter_mm] || @defect.size_mm.min
-      row = Filling.filler_for(mouth)
+      row = Filling.filler_for(@defect.mouth_mm)
       row.slice("key", "name", "working_min", "ready_min", "cure_h", "dry_to_pct").transform_keys(&:to_sym)
     end
 

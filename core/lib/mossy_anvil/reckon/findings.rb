@@ -7,7 +7,7 @@ module MossyAnvil
   class Findings
     include Saying
 
-    OPENINGS = { stop: "Not like this.", dry: "Dry first.", mend: "Mend first.", care: "Go with care.", go: "Go." }.freeze
+    OPENINGS = { stop: "Not like this.", not_worth_it: "Not worth it.", dry: "Dry first.", mend: "Mend first.", care: "Go with care.", go: "Go." }.freeze
     HELD_BY_TROUBLE = %w[imbalance burst crack loose_piece].freeze
     SCALE_AGREES = 0.06
     LIGHTER_THAN_TABLE = 0.8
@@ -26,9 +26,10 @@ module MossyAnvil
         turn: TurnFindings.new(@blank, @report).to_a, finish: FinishFindings.new(@blank, @report).to_a }
     end
 
-    # :stop, :dry, :mend, :care or :go.
+    # :stop, :not_worth_it, :dry, :mend, :care or :go.
     def verdict
-      return :stop if @last[:not_like_this] || struck.any? || @report[:freed].any?
+      return :stop if stopped?
+      return :not_worth_it if @report[:worth] && !@report[:worth][:pays]
       return too_wet_to_mend? ? :dry : :mend if to_mend.any?
 
       @last[:fragile] || @report[:stages].any? { |_, stage| HELD_BY_TROUBLE.include?(stage[:governed_by]) } ? :care : :go
@@ -36,6 +37,7 @@ module MossyAnvil
 
     private
 
+    def stopped? = @last[:not_like_this] || struck.any? || @report[:freed].any?
     def too_wet_to_mend? = filler_gate_pct && wetter_than?(filler_gate_pct)
 
     # What governs the last stage, or the first stage that cannot be run at all.
@@ -63,12 +65,24 @@ module MossyAnvil
 
     def survey
       first = @report[:stages][:blank]
-      found = [*freed, *meetings, *TestFindings.new(@blank, @report).to_a, splits, weight(first), density].compact
-      return found << say(:plain, "It balances on this axis.", figure: "/stages/blank/imbalance_g_mm") unless first[:heavy_clock_deg]
+      tests, cautions = [TestFindings, Cautions].map { |kind| kind.new(@blank, @report).to_a }
+      [worth, *freed, *meetings, *tests, splits, weight(first), density, balance(first), *cautions].compact
+    end
 
-      found << say(:care, "Heavy towards {side} by {imbalance}: hang {weight} at {radius} opposite, or start slow.",
+    def balance(first)
+      return say(:plain, "It balances on this axis.", figure: "/stages/blank/imbalance_g_mm") unless first[:heavy_clock_deg]
+
+      say(:care, "Heavy towards {side} by {imbalance}: hang {weight} at {radius} opposite, or start slow.",
         figure: "/stages/blank/counterweight/mass_g", side: [first[:heavy_clock_deg], "clock"], imbalance: [first[:imbalance_g_mm], "g mm"],
         weight: [first[:counterweight][:mass_g], "g"], radius: [first[:counterweight][:radius_mm], "mm"])
+    end
+
+    def worth
+      sums = @report[:worth] or return
+      amounts = { outcome: [sums[:outcome], "money"], cost: [sums[:cost], "money"], margin: [sums[:margin].abs, "money"] }
+      return say(:go, "It should fetch {outcome} against {cost} of blank, mending and hours: {margin} over.", figure: "/worth/margin", **amounts) if sums[:pays]
+
+      say(:care, "It would fetch {outcome} and takes {cost} of blank, mending and hours: {margin} short.", figure: "/worth/margin", **amounts)
     end
 
     def freed

@@ -10,7 +10,8 @@ module MossyAnvil
       @shape = blank.shape
     end
 
-    # by_test, suspects: bodies that tests show or hint at, as defects of a blank file. surface.radii_mm[station][angle], angles in equal steps from 12 o'clock; profiles as [[z, r], ...].
+    # by_test, suspects: bodies that tests show or hint at, as defects of a blank file.
+    # surface.radii_mm[station][angle], angles in equal steps from 12 o'clock; profiles as [[z, r], ...].
     def to_h
       { length_mm: @shape.length_mm, max_radius_mm: @shape.max_radius_mm,
         by_test: @blank.defects.select(&:by_test?).map(&:to_document), suspects: @blank.suspects.map(&:to_document),

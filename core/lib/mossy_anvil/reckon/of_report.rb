@@ -5,7 +5,7 @@ module MossyAnvil
   module OfReport
     private
 
-    def to_mend = @report[:defects].select { |defect| %w[fill soak hold].include?(defect[:verdict]) }
+    def to_mend = @report[:defects].select { |defect| %w[fill cast soak hold dry_first remove_now].include?(defect[:verdict]) }
 
     # What must come out before an edge meets it.
     def struck = @report[:defects].select { |defect| defect[:verdict] == "stop" }.map { |defect| defect[:id] }

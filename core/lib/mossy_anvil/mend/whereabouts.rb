@@ -1,0 +1,89 @@
+# frozen_string_literal: true
+
+module MossyAnvil
+  # Where in the finished piece a finding lies, as a turner names it: under the future tenon, in the floor, in the wall, at the rim.
+  class Whereabouts
+    # A tenon of least 0.35 of the piece's diameter, so long, rooted so deep in the foot: what bears the load of holding it.
+    TENON_SHARE, TENON_MM, ROOT_MM = 0.35, 8.0, 5.0
+    RIM_MM = 12.0
+    # How far above the floor the hollow's own radius is taken.
+    ABOVE_FLOOR = 0.25
+
+    def initialize(defect, share, blank)
+      @defect = defect
+      @share = share
+      @form = blank.form
+      @shape = blank.shape
+    end
+
+    # List of :tenon, :floor, :wall, :rim; empty without a form, or where nothing of it stays.
+    def names
+      return [] if @form.nil? || @share.removed?
+
+      [(:tenon if tenon?), (:floor if floor?), (:wall if @form.hollow? && !floor?), (:rim if rim?)].compact
+    end
+
+    # Does it run where the tenon will be, or its root? Only what splits counts: a path, or an opening.
+    def tenon?
+      return false if @form.nil? || @form.open_both_ends? || !(@defect.path? || @defect.open?)
+
+      low, high = foot
+      reaches?(2) { |radius, z| radius.le(tenon_radius_mm) & z.ge(low) & z.le(high) }
+    end
+
+    # Does it lie under the hollow, in the floor?
+    def floor?
+      return false unless @form&.hollow? && !@form.open_both_ends?
+
+      low, high = [@form.floor_z_mm, foot.sum / 2].minmax
+      middle = place
+      middle[0] <= floor_radius_mm && (@defect.path? && !@defect.side? ? true : middle[1].between?(low - ROOT_MM, high + ROOT_MM))
+    end
+
+    # Within a finger's width of the rim?
+    def rim?
+      return false unless @form&.hollow?
+
+      rim_z = @form.opens == "tail" ? @form.z_span_mm[1] : @form.z_span_mm[0]
+      reaches?(1) { |_, z| (z - rim_z).abs.le(RIM_MM) }
+    end
+
+    private
+
+    # [from, to] of z that the tenon and its root take, at the closed end.
+    def foot
+      low, high = @form.z_span_mm
+      @form.opens == "tail" ? [low - TENON_MM, low + ROOT_MM] : [high - ROOT_MM, high + TENON_MM]
+    end
+
+    def tenon_radius_mm
+      [TENON_SHARE * @form.outside.largest_mm, @form.outside.radius_mm(@form.opens == "tail" ? @form.z_span_mm[0] : @form.z_span_mm[1])].min
+    end
+
+    def floor_radius_mm
+      above = @form.opens == "tail" ? @form.floor_z_mm + (ABOVE_FLOOR * @form.wall_depth_mm) : @form.floor_z_mm - (ABOVE_FLOOR * @form.wall_depth_mm)
+      @form.inside.radius_mm(above)
+    end
+
+    # Do so many of its places or more, or a body's near side, pass the test?
+    def reaches?(least)
+      radius, z = @defect.path? ? path_places : body_places
+      yield(radius, z).count_true >= (@defect.path? ? least : 1)
+    end
+
+    # Of a body the middle and its ends along r and z.
+    def body_places
+      r, z, (radial, _, axial) = @defect.radius_mm, @defect.z_mm, @defect.size_mm
+      [Numo::DFloat[r, [r - (radial / 2), 0].max, r + (radial / 2), r, r], Numo::DFloat[z, z, z, z - (axial / 2), z + (axial / 2)]]
+    end
+
+    # [r, z] of its middle.
+    def place
+      return [@defect.radius_mm, @defect.z_mm] unless @defect.path?
+
+      path_places.map(&:mean)
+    end
+
+    def path_places = @path_places ||= Seam.new(@defect, @shape).places.drop(1)
+  end
+end
