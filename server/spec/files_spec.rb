@@ -16,7 +16,7 @@ RSpec.describe "Blank files", :server do
 
   it "come out as a table and as a drawing too, and as nothing else" do
     ask("POST", "/api/blanks/import", file, type: type)
-    { "csv" => ["text/csv", /\Aid,type,found_on,point/], "svg" => ["image/svg+xml", /\A<svg/] }.each do |format, (media, start)|
+    { "csv" => ["text/csv", /\Aid,type,group,found_on,chosen,point/], "svg" => ["image/svg+xml", /\A<svg/] }.each do |format, (media, start)|
       ask("GET", "/api/blanks/#{db[:blanks].get(:id)}/export?as=#{format}")
       expect(last_response.headers).to include("content-type" => start_with(media), "content-disposition" => "attachment; filename=\"33-lamp-base.#{format}\"")
       expect(last_response.body).to match(start)

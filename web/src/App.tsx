@@ -6,6 +6,7 @@ import { api } from "./api/client";
 import type { Shop } from "./api/document";
 import { Bench } from "./bench/Bench";
 import { Broken } from "./kit/Broken";
+import { showMoneyIn } from "./kit/measure";
 import { GlobalStyle } from "./kit/theme";
 import { Units } from "./kit/Units";
 import { useKept } from "./kit/useKept";
@@ -58,6 +59,7 @@ function Floor({ room, corner }: { room: "/shop" | "/new" | undefined; corner: R
   const { id } = useParams();
   const shop = useQuery({ queryKey: ["shop"], queryFn: api.shop, refetchInterval: 60_000 });
   if (!shop.data) return <Waiting what="Opening the shop …" problem={shop.error?.message} onAgain={() => void shop.refetch()} />;
+  showMoneyIn(shop.data.currency);
   const first = shop.data.rack[0];
   if (!id && !room) return <Navigate to={first ? `/blanks/${first.id}` : "/shop"} replace />;
   return (

@@ -98,7 +98,7 @@ RSpec.describe MossyAnvil::Cautions do
   it "says in one line what its kind and its findings bring, and is quiet of what is not there" do
     line = ->(**changes) { assess(**changes)[:findings][:survey].map { |finding| finding[:text] }.find { |text| text.start_with?("Look out") } }
     spalted = line[material: material_data(character: ["spalted"]), defects: [body("loose_piece", r_mm: 105, bonded_share: 0.3)]]
-    expect(spalted).to include("hornbeam", "spores", "may fly off", "face shield")
+    expect(spalted).to include("hornbeam", "nasal cancer", "spores", "may fly off", "face shield")
     expect(line[material: material_data(species: "dreamwood")]).to be_nil
   end
 end

@@ -16,7 +16,8 @@ export type Crack = Extract<Defect, { type: "crack" }>;
 export type Form = Schemas["form"];
 export type Shape = Of<"disc"> | Of<"block"> | Of<"outline">;
 
-export type Document = Omit<Schemas["blank-3.schema"], "$defs" | "shape" | "defects"> & { shape: Shape; defects: Defect[] };
+export type Reading = Schemas["reading"] & { at?: Schemas["spot"]; depth_mm?: number };
+export type Document = Omit<Schemas["blank-3.schema"], "$defs" | "shape" | "defects" | "readings"> & { shape: Shape; defects: Defect[]; readings?: Reading[] };
 
 export type Assessment = Schemas["Assessment"];
 export type Stage = Schemas["Stage"];
@@ -43,5 +44,10 @@ export type TableName = "woods" | "other_stock" | "resins" | "fillers" | "mounts
 export type TakenIn = Schemas["TakenIn"];
 export type Problem = Omit<Schemas["Problem"], "current"> & { current?: Kept };
 export type Kept = Omit<Schemas["KeptBlank"], "document"> & { document: Document };
+
+/** The same without one key. */
+export function without<Whole extends object, Key extends keyof Whole>(whole: Whole, key: Key): Omit<Whole, Key> {
+  return Object.fromEntries(Object.entries(whole).filter(([name]) => name !== key)) as Omit<Whole, Key>;
+}
 
 export const isPath = (defect: Defect): defect is PathDefect => "path" in defect;

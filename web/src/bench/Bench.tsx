@@ -8,7 +8,7 @@ import { amountText } from "../kit/measure";
 import { ink } from "../kit/theme";
 import { useUnit } from "../kit/Units";
 import { Waiting } from "../kit/Waiting";
-import { freeId, makeDefect, type Tool } from "../piece/edit";
+import { copyOf, freeId, makeDefect, type Tool } from "../piece/edit";
 import { surfaceMm } from "../piece/geometry";
 import { Piece } from "../piece/Piece";
 import { lastMassG } from "../piece/weight";
@@ -106,10 +106,12 @@ export function Bench({ kept, station, onStation }: { kept: Kept; station: Stati
     const here = { clockDeg, zMm: z, rMm: surfaceMm(geometry, clockDeg, z) * 0.8 };
     add(makeDefect(which, freeId(document.defects), here, here, "skin", geometry));
   };
-  // Stepping back through the surveys, the drawings show only what was known by then.
-  const drawn = seenBy === undefined ? document : { ...document, defects: document.defects.filter(({ found_on = "" }) => found_on <= seenBy) };
+  const copy = (defect: Defect) => add(copyOf(defect, document.defects, geometry));
+  // Stepping back through the surveys, the drawings show only what was known by then; else also what tests show or hint at.
+  const byTest = [...geometry.by_test, ...geometry.suspects] as unknown as Defect[];
+  const drawn = { ...document, defects: seenBy === undefined ? [...document.defects, ...byTest] : document.defects.filter(({ found_on = "" }) => found_on <= seenBy) };
   const look = { document: drawn, assessment, geometry, clockDeg, setClock, zMm: z, setZ, peelMm, peel: peelMm > 0 ? peel : undefined, chosen, choose, tool, put, add };
-  const at = { id: kept.id, draft, document, assessment, problem, chosen, choose, tool, take, put, remove, placeHere, seenBy, setSeenBy };
+  const at = { id: kept.id, draft, document, assessment, problem, chosen, choose, tool, take, put, remove, placeHere, copy, hand: { clockDeg, zMm: z }, seenBy, setSeenBy };
   const badInput = problem && problem.status > 0 && problem.status < 500;
 
   return (

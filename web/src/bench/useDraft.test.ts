@@ -42,6 +42,15 @@ describe("a draft", () => {
     expect(rebased).toMatchObject({ present: { name: "mine" }, kept: { version: 5, document: { name: "theirs" } } });
   });
 
+  it("takes a reading beside the draft: a clean one stays clean, a changed one keeps its change", () => {
+    const weighed = { ...kept("a"), document: { ...named("a"), readings: [{ kind: "mass" as const, value: 5, taken_at: "" }] } };
+    const untouched = run();
+    const clean = step({ ...untouched, present: untouched.kept.document }, { do: "read", kept: weighed });
+    expect(clean.present).toBe(clean.kept.document);
+    const changed = step(run(change("mine")), { do: "read", kept: weighed });
+    expect(changed.present).toMatchObject({ name: "mine", readings: [{ value: 5 }] });
+  });
+
   it("drops to what is kept, and can bring the draft back", () => {
     const dropped = run(change("b"), { do: "drop" });
     expect(dropped.present.name).toBe("a");

@@ -8,6 +8,7 @@ type Step =
   | { do: "change"; document: Document; holding: boolean }
   | { do: "undo" | "redo" | "drop" }
   | { do: "log"; entry: Entry }
+  | { do: "read"; kept: Kept }
   | { do: "keep"; kept: Kept; sent: Document | undefined };
 
 const MOST_STEPS = 200;
@@ -36,8 +37,14 @@ export function step(draft: Draft, action: Step): Draft {
     case "keep":
       // What is on screen stays, unless it is the very thing that was sent: then it is what is kept.
       return { ...draft, kept: action.kept, present: draft.present === action.sent ? action.kept.document : draft.present };
+    case "read":
+      // Readings are added beside the draft, never in it: what was changed and not saved stays so.
+      return { ...draft, kept: action.kept, present: draft.present === draft.kept.document ? action.kept.document : withReadings(draft.present, action.kept.document) };
   }
 }
+
+/** A draft with what has been read of the blank, which a draft cannot change. */
+const withReadings = (document: Document, { readings }: Document): Document => (readings ? { ...document, readings } : document);
 
 const place = (id: number) => `draft-of-${id}`;
 
@@ -47,7 +54,7 @@ function open(kept: Kept): Draft {
   if (!stored) return fresh;
   const { version, document } = JSON.parse(stored) as { version: number; document: Document };
   // A draft of an older version still shows; saving it says what has changed meanwhile.
-  return { ...fresh, kept: { ...kept, version }, past: [kept.document], present: { ...document, ...(kept.document.readings && { readings: kept.document.readings }) } };
+  return { ...fresh, kept: { ...kept, version }, past: [kept.document], present: withReadings(document, kept.document) };
 }
 
 /** The draft of one blank, with undo; unsaved changes outlive a reload. */
@@ -72,6 +79,8 @@ export function useDraft(kept: Kept) {
     redo: useCallback(() => send({ do: "redo" }), []),
     drop: useCallback(() => send({ do: "drop" }), []),
     addEntry: useCallback((entry: Entry) => send({ do: "log", entry }), []),
+    /** What the server keeps now that a reading was added. */
+    read: useCallback((now: Kept) => send({ do: "read", kept: now }), []),
     /** What the server keeps now; `sent` is the draft it came of, if any. */
     keep: useCallback((now: Kept, sent?: Document) => send({ do: "keep", kept: now, sent }), []),
   };

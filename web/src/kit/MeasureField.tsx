@@ -80,3 +80,18 @@ export function ClockField(props: Props) {
 export function NumberField(props: Props) {
   return <TypedField {...props} reading={{ parse: plainNumber, show: (value) => String(Math.round(value * 1000) / 1000), hint: "A number" }} />;
 }
+
+/** A few words, taken when the field is left. */
+export function TextLine({ label, value, most, onChange }: { label: string; value: string; most: number; onChange: (value: string) => void }) {
+  const [typed, setTyped] = useState<string>();
+  const take = () => {
+    if (typed !== undefined && typed.trim() !== value) onChange(typed.trim());
+    setTyped(undefined);
+  };
+  return (
+    <Frame value={typed ?? value} onChange={setTyped} onBlur={take} maxLength={most} onKeyDown={(event) => event.key === "Enter" && take()}>
+      <FieldLabel>{label}</FieldLabel>
+      <FieldInput />
+    </Frame>
+  );
+}

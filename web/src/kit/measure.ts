@@ -75,6 +75,12 @@ const hourOf = (clockDeg: number) => Math.round((((clockDeg % 360) + 360) % 360)
 /** A plane through the axis by the two hours it runs through. */
 export const planeText = (clockDeg: number) => `${hourOf(clockDeg)}–${hourOf(clockDeg + 180)} o’clock`;
 
+let currency = "EUR";
+/** The currency sums of money are shown in: the shop's. */
+export const showMoneyIn = (code: string) => {
+  currency = code;
+};
+
 const ways: Record<string, (value: number, unit: LengthUnit) => string> = {
   mm: (value, unit) => (unit === "in" ? `${inchesText(value)}″` : `${lengthText(value, "mm")} mm`),
   mm2: (value, unit) => (unit === "in" ? `${fixed(value / MM_PER_INCH ** 2, 1)} sq in` : `${whole(value / 100)} cm²`),
@@ -88,6 +94,8 @@ const ways: Record<string, (value: number, unit: LengthUnit) => string> = {
   "%": (value) => `${fixed(value, value < 30 ? 1 : 0)} %`,
   share: (value) => `${fixed(value * 100, value < 0.3 ? 1 : 0)} %`,
   days: (value) => (value < 1 ? `${whole(value * 24)} hours` : `${whole(value)} ${Math.round(value) === 1 ? "day" : "days"}`),
+  h: (value) => (value < 2 ? `${whole(value * 60)} min` : value < 48 ? `${fixed(value, value < 10 ? 1 : 0)} hours` : `${whole(value / 24)} days`),
+  money: (value) => new Intl.NumberFormat("en-GB", { style: "currency", currency, maximumFractionDigits: Math.abs(value) < 100 ? 2 : 0 }).format(value),
   C: (value) => `${fixed(value, 1)} °C`,
   N: (value) => `${fixed(value, value < 10 ? 1 : 0)} N`,
   "a second": (value) => `${fixed(value, value < 10 ? 1 : 0)} a second`,

@@ -7,6 +7,7 @@ import { follow, placeOf } from "./drag";
 import { freeId, makeDefect } from "./edit";
 import { clockOf, onEnd, pathPoints, profileMm, surfaceMm, turn } from "./geometry";
 import { barbed, edgeOf, groundOf, outlinePath } from "./Ground";
+import { BodyGrip, PathGrips } from "./Shaping";
 import type { Look } from "./types";
 import { defectHandle } from "./defectHandle";
 
@@ -50,6 +51,11 @@ export function EndView({ look, scale, cx, cy }: Props) {
       {document.defects.map((defect) =>
         isPath(defect) ? <PathOnEnd key={defect.id} {...{ look, defect, at, toBy }} /> : <BodyOnEnd key={defect.id} {...{ look, defect, at, scale, toBy }} />,
       )}
+      {document.defects.filter(({ id }) => id === look.chosen && !look.tool).map((defect) =>
+        isPath(defect)
+          ? defect.enters !== "side" && <PathGrips key={defect.id} {...{ look, defect }} toSpot={(x, y) => ({ ...back(x, y), zMm: look.zMm })} toPlace={(point) => at(point.clock_deg, point.r_mm ?? 0)} />
+          : <BodyGrips key={defect.id} {...{ look, defect, at, back }} />,
+      )}
       <Heavy look={look} at={at} />
       <Dial look={look} at={at} cx={cx} cy={cy} />
     </g>
@@ -90,6 +96,23 @@ function BodyOnEnd({ look, defect, at, scale, toBy }: OnEnd<BodyDefect> & { scal
       <g clipPath="url(#end-clip)"><ellipse {...shape} fill={groundOf(defect)} stroke={ink.ink} strokeWidth="1.4" strokeDasharray={edgeOf(defect)} /></g>
       <DefectTag x={x} y={y} id={defect.id} />
     </Handle>
+  );
+}
+
+/** Handles to draw a chosen body deeper, outward, and wider, clockwise. */
+function BodyGrips({ look, defect, at, back }: { look: Look; defect: BodyDefect; at: At; back: (x: number, y: number) => { clockDeg: number; rMm: number } }) {
+  const { clock_deg, r_mm } = defect.centre;
+  const [deep = 1, wide = 1] = defect.size_mm;
+  const [out, across] = [at(clock_deg, r_mm + deep / 2), at(clock_deg + (Math.atan2(wide / 2, Math.max(r_mm, 1)) * 180) / Math.PI, Math.hypot(r_mm, wide / 2))];
+  const apart = (x: number, y: number) => {
+    const [a, b] = [onEnd(back(x, y).clockDeg, back(x, y).rMm), onEnd(clock_deg, r_mm)];
+    return 2 * Math.hypot(a.x - b.x, a.y - b.y);
+  };
+  return (
+    <>
+      <BodyGrip {...{ look, defect }} axis={0} x={out[0]} y={out[1]} extentAt={apart} />
+      <BodyGrip {...{ look, defect }} axis={1} x={across[0]} y={across[1]} extentAt={apart} />
+    </>
   );
 }
 

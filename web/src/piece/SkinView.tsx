@@ -7,6 +7,7 @@ import { follow, placeOf } from "./drag";
 import { freeId, makeDefect } from "./edit";
 import { bodyOnSkin, fold, pathPoints, profileMm, surfaceMm } from "./geometry";
 import { barbed, edgeOf, groundOf, outlinePath } from "./Ground";
+import { BodyGrip, PathGrips } from "./Shaping";
 import type { Look } from "./types";
 import { defectHandle } from "./defectHandle";
 import { useSize } from "./useSize";
@@ -65,6 +66,12 @@ export function SkinView({ look }: { look: Look }) {
                   : <BodyOnSkin key={`${defect.id}${lap}`} {...{ look, defect, at, lap, toBy, peeled }} />,
               ),
             )}
+            <TestMarks look={look} at={at} />
+            {document.defects.filter(({ id }) => id === look.chosen && !look.tool).map((defect) =>
+              isPath(defect)
+                ? defect.enters === "side" && <PathGrips key={defect.id} {...{ look, defect }} toSpot={back} toPlace={(point) => at(fold(point.clock_deg), point.z_mm)} />
+                : <BodyGrips key={defect.id} {...{ look, defect, at, back }} />,
+            )}
           </g>
           <path d={`M${LEFT} ${at(0, look.zMm)[1]}H${LEFT + wide}`} stroke={ink.moss} strokeDasharray="7 4" pointerEvents="none" />
           {[look.clockDeg, fold(look.clockDeg + 180)].map((clockDeg, index) => (
@@ -113,6 +120,41 @@ function BodyOnSkin({ look, defect, at, lap, toBy, peeled }: OnSkin<BodyDefect> 
         strokeDasharray={met.length > 0 ? edgeOf(defect) : "2 4"} />
       <DefectTag x={x} y={y} id={defect.id} />
     </Handle>
+  );
+}
+
+/** Handles to draw a chosen body wider round it and longer along it. */
+function BodyGrips({ look, defect, at, back }: { look: Look; defect: BodyDefect; at: At; back: (x: number, y: number) => { clockDeg: number; zMm: number } }) {
+  const { clock_deg, r_mm, z_mm } = defect.centre;
+  const [, round = 1, along = 1] = defect.size_mm;
+  const perDeg = (Math.max(r_mm, 1) * Math.PI) / 180;
+  const [right, top] = [at(fold(clock_deg) + round / 2 / perDeg, z_mm), at(fold(clock_deg), z_mm + along / 2)];
+  return (
+    <>
+      <BodyGrip {...{ look, defect }} axis={1} x={right[0]} y={right[1]} extentAt={(x, y) => Math.abs(back(x, y).clockDeg - fold(clock_deg)) * 2 * perDeg} />
+      <BodyGrip {...{ look, defect }} axis={2} x={top[0]} y={top[1]} extentAt={(x, y) => Math.abs(back(x, y).zMm - z_mm) * 2} />
+    </>
+  );
+}
+
+const SHOWN: Record<string, string> = { dull: "dull", moves: "moves", crumbles: "crumbles", drinks: "drinks", glows: "glows" };
+
+/** Where the side was tried, and what it showed; what was sound is a cross alone. */
+function TestMarks({ look, at }: { look: Look; at: At }) {
+  const tests = (look.document.readings ?? []).filter(({ kind, at: spot }) => kind !== "moisture" && spot && spot.r_mm === undefined);
+  return (
+    <g pointerEvents="none" fontSize="13" fill={ink.ink} stroke="none">
+      {tests.map(({ kind, value, found, at: spot }, index) => {
+        const [x, y] = at(fold(spot?.clock_deg ?? 0), spot?.z_mm ?? 0);
+        const said = kind === "awl" ? `${value}` : SHOWN[found ?? ""];
+        return (
+          <g key={index}>
+            <path d={`M${x - 4} ${y - 4}l8 8m0 -8l-8 8`} stroke={ink.ink} strokeWidth="1.5" />
+            {said && <text x={x + 7} y={y} dominantBaseline="central" style={{ paintOrder: "stroke", stroke: ink.wood, strokeWidth: 3 }}>{said}</text>}
+          </g>
+        );
+      })}
+    </g>
   );
 }
 

@@ -1,8 +1,8 @@
 import { describe, expect, it } from "vitest";
 import type { BodyDefect, Crack, Defect, Geometry } from "../api/document";
-import { freeId, makeDefect, moveDefect } from "./edit";
+import { addPoint, copyOf, dropPoint, freeId, makeDefect, moveDefect, movePoint, resize } from "./edit";
 
-const disc: Geometry = { length_mm: 60, max_radius_mm: 100, surface: { z_mm: [0, 60], radii_mm: [Array(120).fill(100), Array(120).fill(100)] }, form: null };
+const disc: Geometry = { length_mm: 60, max_radius_mm: 100, surface: { z_mm: [0, 60], radii_mm: [Array(120).fill(100), Array(120).fill(100)] }, form: null, by_test: [], suspects: [] };
 const at = (clockDeg: number, zMm: number, rMm = 92) => ({ clockDeg, zMm, rMm });
 const made = (...args: [Parameters<typeof makeDefect>[0], ReturnType<typeof at>, ReturnType<typeof at>, "skin" | "end"]) => makeDefect(args[0], "N", args[1], args[2], args[3], disc);
 
@@ -63,6 +63,35 @@ describe("moving", () => {
     const before = structuredClone(pocket);
     moveDefect(pocket, { clockDeg: 90 }, disc);
     expect(pocket).toEqual(before);
+  });
+});
+
+describe("shaping", () => {
+  const crack = made("crack", at(300, 20), at(306, 50), "skin") as Crack;
+
+  it("moves a point, draws one out between two, and drops it again, but never under two", () => {
+    const moved = movePoint({ ...crack, path: crack.path.map((point) => ({ ...point, depth_mm: 7 })) }, 1, { clockDeg: 371, zMm: 900 }, disc);
+    expect(moved.path[1]).toEqual({ clock_deg: 11, z_mm: 60, depth_mm: 7 });
+    const longer = addPoint(crack, 0, { clockDeg: 320, zMm: 35 }, disc);
+    expect(longer.path.map(({ clock_deg }) => clock_deg)).toEqual([300, 320, 306]);
+    expect(dropPoint(longer, 1)).toEqual(crack);
+    expect(dropPoint(crack, 0)).toBe(crack);
+  });
+
+  it("keeps a point of a face on the face", () => {
+    const face = made("crack", at(30, 40), at(60, 70), "end") as Crack;
+    expect(movePoint(face, 0, { clockDeg: 30, zMm: 5, rMm: 500 }, disc).path[0]).toEqual({ clock_deg: 30, z_mm: 60, r_mm: 100 });
+  });
+
+  it("draws a body larger along one of its axes, and never to nothing", () => {
+    const pocket = made("void", at(350, 30, 70), at(350, 30, 70), "end") as BodyDefect;
+    expect(resize(pocket, 1, 41.6).size_mm[1]).toBe(42);
+    expect(resize(pocket, 2, -3).size_mm[2]).toBe(1);
+  });
+
+  it("copies under a letter of its own, beside the first", () => {
+    const copy = copyOf({ ...crack, id: "A" }, [{ ...crack, id: "A" }], disc) as Crack;
+    expect([copy.id, copy.path[0]?.clock_deg]).toEqual(["B", 320]);
   });
 });
 

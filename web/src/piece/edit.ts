@@ -1,5 +1,5 @@
 // Making and moving defects by pointing. Places stay on the blank; whether they make sense the core says.
-import type { BodyType, Crack, Defect, Geometry, PathType } from "../api/document";
+import type { BodyDefect, BodyType, Crack, Defect, Geometry, PathDefect, PathType } from "../api/document";
 import { isPath } from "../api/document";
 import { fold, surfaceMm, turn, type Place } from "./geometry";
 
@@ -82,3 +82,35 @@ export function moveDefect(defect: Defect, by: { clockDeg?: number; zMm?: number
   }));
   return { ...defect, path };
 }
+
+type Spot = { clockDeg: number; zMm: number; rMm?: number };
+
+/** A place as a point of that path: on the side by hour and height, on a face by hour and radius. */
+function pointAt(defect: PathDefect, { clockDeg, zMm, rMm = 0 }: Spot, geometry: Geometry): PathDefect["path"][number] {
+  const clock_deg = round(fold(clockDeg), 1);
+  if (defect.enters === "side") return { clock_deg, z_mm: round(within(zMm, 0, geometry.length_mm), 0.5) };
+  const z_mm = defect.enters === "head_face" ? 0 : geometry.length_mm;
+  return { clock_deg, z_mm, r_mm: Math.floor(within(rMm, 0, surfaceMm(geometry, clockDeg, z_mm)) * 2) / 2 };
+}
+
+/** One point of a path elsewhere; how deep it goes there stays. */
+export function movePoint(defect: PathDefect, index: number, spot: Spot, geometry: Geometry): PathDefect {
+  const path = defect.path.map((point, other) => (other === index ? { ...point, ...pointAt(defect, spot, geometry) } : point));
+  return { ...defect, path };
+}
+
+/** A path with one more point after the point of that index. */
+export function addPoint(defect: PathDefect, after: number, spot: Spot, geometry: Geometry): PathDefect {
+  return { ...defect, path: [...defect.path.slice(0, after + 1), pointAt(defect, spot, geometry), ...defect.path.slice(after + 1)] };
+}
+
+/** A path with one point less; two it must have. */
+export const dropPoint = (defect: PathDefect, index: number): PathDefect =>
+  defect.path.length > 2 ? { ...defect, path: defect.path.filter((_, other) => other !== index) } : defect;
+
+/** A body so large along one of its own axes: 0 radial, 1 round, 2 along. */
+export const resize = (defect: BodyDefect, axis: 0 | 1 | 2, mm: number): BodyDefect =>
+  ({ ...defect, size_mm: defect.size_mm.map((old, other) => (other === axis ? Math.max(1, round(mm, 1)) : old)) });
+
+/** The same again under another letter, turned a little so that both can be seen. */
+export const copyOf = (defect: Defect, defects: Defect[], geometry: Geometry): Defect => moveDefect({ ...defect, id: freeId(defects) }, { clockDeg: 20 }, geometry);

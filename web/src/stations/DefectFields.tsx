@@ -1,9 +1,11 @@
 import type { BodyDefect, Crack, Defect, PathDefect } from "../api/document";
-import { isPath } from "../api/document";
+import { isPath, without } from "../api/document";
 import { Button } from "../kit/Button";
 import { Choice } from "../kit/Choice";
-import { ClockField, LengthField, NumberField } from "../kit/MeasureField";
-import { Fields, Row } from "./parts";
+import { ClockField, LengthField, NumberField, TextLine } from "../kit/MeasureField";
+import { dropPoint } from "../piece/edit";
+import { useUnit } from "../kit/Units";
+import { Fields, Row, Ticket } from "./parts";
 import type { AtStation } from "./types";
 
 const MENDS: Record<NonNullable<Crack["mend"]>, string> = {
@@ -21,7 +23,13 @@ export function DefectFields({ at, defect }: { at: AtStation; defect: Defect }) 
   return (
     <>
       {isPath(defect) ? <PathFields {...{ defect, put, fault }} /> : <BodyFields {...{ defect, put, fault }} />}
+      <div style={{ maxWidth: 260, marginBottom: 12 }}>
+        <TextLine label="Belongs with" value={defect.group ?? ""} most={40} onChange={(group) => {
+          put((group ? { ...defect, group } : without(defect, "group")) as Defect);
+        }} />
+      </div>
       <Row>
+        <Button onPress={() => at.copy(defect)}>Copy</Button>
         <Button onPress={() => at.remove(defect.id)}>Delete {defect.id}</Button>
         <Button $kind="quiet" onPress={() => at.choose(undefined)}>Done</Button>
       </Row>
@@ -33,27 +41,42 @@ type Part<Kind extends Defect> = { defect: Kind; put: (changed: Defect) => void;
 
 function PathFields({ defect, put, fault }: Part<PathDefect>) {
   const setPoint = (index: number, change: object) => put({ ...defect, path: defect.path.map((point, other) => (other === index ? { ...point, ...change } : point)) });
-  const ends: [number, string][] = [[0, "From"], [defect.path.length - 1, "To"]];
+  const last = defect.path.length - 1;
+  const unit = useUnit();
+  const side = defect.enters === "side";
+  const named = (index: number) => (index === 0 ? "From" : index === last ? "To" : `Point ${index + 1}`);
+  const varies = defect.path.some(({ depth_mm }) => depth_mm !== undefined);
+  const setVaries = (on: boolean) => put({ ...defect, path: defect.path.map(({ depth_mm, ...point }) => (on ? { ...point, depth_mm: depth_mm ?? defect.depth_mm } : point)) });
   return (
     <>
       <Fields>
         <LengthField label="Depth" value={defect.depth_mm} onChange={(depth_mm) => put({ ...defect, depth_mm })} fault={fault("depth_mm")} />
         <LengthField label={defect.type === "bark_inclusion" ? "Thickness" : "Mouth"} value={defect.width_mm} onChange={(width_mm) => put({ ...defect, width_mm })} fault={fault("width_mm")} />
-        {ends.map(([index, name]) => {
-          const point = defect.path[index];
-          return point && [
-            <ClockField key={`${name}clock`} label={name} value={point.clock_deg} onChange={(clock_deg) => setPoint(index, { clock_deg })} fault={fault(`path/${index}/clock_deg`)} />,
-            defect.enters === "side"
-              ? <LengthField key={`${name}z`} label={`${name}, off the head`} value={point.z_mm} onChange={(z_mm) => setPoint(index, { z_mm })} fault={fault(`path/${index}/z_mm`)} />
-              : <LengthField key={`${name}r`} label={`${name}, off the axis`} value={point.r_mm ?? 0} onChange={(r_mm) => setPoint(index, { r_mm })} fault={fault(`path/${index}/r_mm`)} />,
-          ];
-        })}
       </Fields>
+      <Ticket style={{ marginBottom: 12 }}>
+        <thead><tr><th /><th>o’clock</th><th>{side ? `off the head, ${unit}` : `off the axis, ${unit}`}</th>{varies && <th>deep, {unit}</th>}{last > 1 && <th />}</tr></thead>
+        <tbody>
+          {defect.path.map((point, index) => (
+            <tr key={index}>
+              <th scope="row">{named(index)}</th>
+              <td><ClockField bare label={named(index)} value={point.clock_deg} onChange={(clock_deg) => setPoint(index, { clock_deg })} fault={fault(`path/${index}/clock_deg`)} /></td>
+              <td>
+                {side
+                  ? <LengthField bare label={`${named(index)}, off the head`} value={point.z_mm} onChange={(z_mm) => setPoint(index, { z_mm })} fault={fault(`path/${index}/z_mm`)} />
+                  : <LengthField bare label={`${named(index)}, off the axis`} value={point.r_mm ?? 0} onChange={(r_mm) => setPoint(index, { r_mm })} fault={fault(`path/${index}/r_mm`)} />}
+              </td>
+              {varies && <td><LengthField bare label={`${named(index)}, deep`} value={point.depth_mm ?? defect.depth_mm} onChange={(depth_mm) => setPoint(index, { depth_mm })} fault={fault(`path/${index}/depth_mm`)} /></td>}
+              {last > 1 && <td>{index > 0 && index < last && <Button $kind="quiet" aria-label={`Drop point ${index + 1}`} onPress={() => put(dropPoint(defect, index))}>Drop</Button>}</td>}
+            </tr>
+          ))}
+        </tbody>
+      </Ticket>
+      <div style={{ marginBottom: 12 }}><Choice label="How deep along it" value={varies ? "varies" : "even"} options={{ even: "The same all along", varies: "Differs by the point" }} onChange={(way) => setVaries(way === "varies")} /></div>
       <Depth {...{ defect, put, fault }} />
       {defect.type !== "bark_inclusion" && (
         <div style={{ display: "grid", gap: 10, marginBottom: 12 }}>
           <Choice label="Mended with" value={defect.mend ?? "none"} options={MENDS} onChange={(mend) => put({ ...defect, mend })} />
-          <Choice label="Goes" value={defect.through ? "through" : "in"} options={{ in: "in", through: "right through" }} onChange={(way) => put({ ...defect, through: way === "through" })} />
+          <Choice label="Goes" value={defect.through ? "through" : "in"} options={{ in: "In", through: "Right through" }} onChange={(way) => put({ ...defect, through: way === "through" })} />
         </div>
       )}
     </>

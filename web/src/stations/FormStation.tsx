@@ -1,5 +1,6 @@
-import type { Form } from "../api/document";
+import { without, type Form } from "../api/document";
 import { Button } from "../kit/Button";
+import { Choice } from "../kit/Choice";
 import { LengthField } from "../kit/MeasureField";
 import { Findings, Worked } from "../kit/Says";
 import { amountText } from "../kit/measure";
@@ -12,6 +13,8 @@ const plainForm = (reachMm: number, lengthMm: number): Form => {
   const radius = Math.floor(reachMm * 0.9);
   return { kind: "disc", opens: "tail", curve: "straight", outside: [[Math.ceil(lengthMm * 0.05), radius], [Math.floor(lengthMm * 0.95), radius]] };
 };
+
+const USES = { unsaid: "Unsaid", display: "To look at", handled: "To handle", food: "Food", wet: "Wet use" } as const;
 
 /** What it becomes, and what of the trouble that leaves. */
 export function FormStation(at: AtStation) {
@@ -30,6 +33,7 @@ export function FormStation(at: AtStation) {
       {!form && <Button $kind="go" onPress={() => put(plainForm(least, assessment.geometry.length_mm))}>Start from a plain disc</Button>}
       {form && (
         <>
+          <Choice label="What it is for" value={form.use ?? "unsaid"} options={USES} onChange={(use) => put(use === "unsaid" ? without(form, "use") : { ...form, use })} />
           <Heading>What it does to the trouble</Heading>
           <Ticket>
             <tbody>
@@ -37,7 +41,7 @@ export function FormStation(at: AtStation) {
                 <tr key={defect.id}>
                   <th scope="row">{defect.id}</th>
                   <td><Worked working={assessment.workings[`/defects/${index}/removed_share`]}>{amountText(defect.removed_share, "share", unit)} turned away</Worked></td>
-                  <td>{defect.breaks_through ? "goes through the wall" : defect.reaches_surface ? "shows" : defect.removed_share > 0.999 ? "gone" : "closed inside"}</td>
+                  <td>{defect.breaks_through ? `goes through the ${defect.where.includes("floor") ? "floor" : "wall"}` : defect.where.includes("tenon") ? "under the tenon" : defect.reaches_surface ? "shows" : defect.removed_share > 0.999 ? "gone" : "closed inside"}</td>
                 </tr>
               ))}
             </tbody>

@@ -17,7 +17,7 @@ const minutes = (value: number) => (value < 120 ? `${value} min` : value < 2880 
 /** What to mend, with what, and when the wood is dry enough for it. */
 export function Mend(at: AtStation) {
   const { assessment } = at;
-  const toMend = assessment.defects.map((defect, index) => ({ defect, index })).filter(({ defect }) => ["fill", "soak", "hold"].includes(defect.verdict));
+  const toMend = assessment.defects.map((defect, index) => ({ defect, index })).filter(({ defect }) => ["fill", "cast", "soak", "hold", "dry_first", "remove_now"].includes(defect.verdict));
   const unit = useUnit();
   return (
     <>
@@ -86,7 +86,7 @@ function Weigh({ at }: { at: AtStation }) {
   const [fault, setFault] = useState<string>();
   const send = async () => {
     try {
-      at.draft.keep(await api.read(at.id, { kind: "mass", value: grams ?? last }), at.document);
+      at.draft.read(await api.read(at.id, { kind: "mass", value: grams ?? last }));
       setGrams(undefined);
       setFault(undefined);
     } catch (refused) {
@@ -99,9 +99,8 @@ function Weigh({ at }: { at: AtStation }) {
       <Heading>Weighed today</Heading>
       <Row>
         <div style={{ width: 130 }}><NumberField label="Weight, g" value={grams ?? last} onChange={setGrams} /></div>
-        <Button onPress={() => void send()} isDisabled={at.draft.dirty}>Add the weight</Button>
+        <Button onPress={() => void send()}>Add the weight</Button>
       </Row>
-      {at.draft.dirty && <Quiet>Save the survey first, then add the weight.</Quiet>}
       {fault && <Fault role="alert">{fault}</Fault>}
     </>
   );

@@ -12,6 +12,9 @@ import type { Tool } from "../piece/edit";
 import { middleOf } from "../piece/geometry";
 import { DefectFields, FOUND_BY } from "./DefectFields";
 import { NextTest } from "./NextTest";
+import { Tests } from "./Tests";
+import { Ways } from "./Ways";
+import { Worth } from "./Worth";
 import { Quiet, Row } from "./parts";
 import type { AtStation } from "./types";
 import { Button as AriaButton } from "react-aria-components";
@@ -22,7 +25,7 @@ const TOOLS: Record<Tool, string> = {
 };
 const drawnAlong = (tool: Tool) => tool === "crack" || tool === "bark_inclusion" || tool === "delamination";
 export const VERDICTS: Record<DefectReport["verdict"], string> = {
-  cut_away: "Cut away", leave: "Leave", fill: "Fill", hold: "Hold", soak: "Soak", stop: "Stop",
+  cut_away: "Cut away", leave: "Leave", fill: "Fill", cast: "Cast", hold: "Hold", soak: "Soak", dry_first: "Dry first", remove_now: "Take out now", stop: "Stop",
 };
 
 const Item = styled.li<{ $chosen: boolean }>`
@@ -73,9 +76,24 @@ export function Survey(at: AtStation) {
         ))}
       </ul>
       {document.defects.length === 0 && <Quiet>Nothing found yet. Go round it with pencil, feeler, awl and meter, and point at what you find.</Quiet>}
+      <ByTest at={at} />
       <AddFound at={at} />
+      <Tests at={at} />
       <NextTest at={at} />
+      <Worth at={at} />
     </>
+  );
+}
+
+/** What tests make of it beside the survey: judged like the rest, changed only by more tests. */
+function ByTest({ at }: { at: AtStation }) {
+  const shown = at.assessment.defects.filter(({ by_test }) => by_test);
+  const bodies = at.assessment.geometry.by_test as unknown as Defect[];
+  if (shown.length === 0) return null;
+  return (
+    <ul aria-label="What tests show">
+      {bodies.map((defect) => <Found key={defect.id} at={at} defect={defect} report={shown.find(({ id }) => id === defect.id)} fixed />)}
+    </ul>
   );
 }
 
@@ -96,7 +114,7 @@ const BARK = { on: "bark on", part: "bark in part", off: "bark off" } as const;
 /** Where it came from, as far as anybody wrote it down. */
 function Came({ intake }: { intake: NonNullable<AtStation["document"]["intake"]> }) {
   const { origin, cost, got_on, bark } = intake;
-  const said = [origin && `From ${origin}`, got_on && `got ${new Date(got_on).toLocaleDateString("en-GB", { day: "numeric", month: "long", year: "numeric" })}`, cost !== undefined && `cost ${cost.toFixed(2)}`, bark && BARK[bark]];
+  const said = [origin && `From ${origin}`, got_on && `got ${new Date(got_on).toLocaleDateString("en-GB", { day: "numeric", month: "long", year: "numeric" })}`, cost !== undefined && `cost ${amountText(cost, "money", "mm")}`, bark && BARK[bark]];
   return <Quiet>{said.filter(Boolean).join(" · ")}</Quiet>;
 }
 
@@ -138,7 +156,7 @@ function extent(defect: Defect, unit: ReturnType<typeof useUnit>): string {
 
 const graded = (defect: Defect) => (defect.type === "soft_zone" ? `${{ firm: "Firm", soft: "Soft", spongy: "Spongy" }[defect.grade]} zone` : NAMES[defect.type]);
 
-function Found({ at, defect, report }: { at: AtStation; defect: Defect; report: DefectReport | undefined }) {
+function Found({ at, defect, report, fixed = false }: { at: AtStation; defect: Defect; report: DefectReport | undefined; fixed?: boolean }) {
   const unit = useUnit();
   const chosen = at.chosen === defect.id;
   const { workings } = at.assessment;
@@ -148,16 +166,21 @@ function Found({ at, defect, report }: { at: AtStation; defect: Defect; report: 
     <Item $chosen={chosen}>
       <Pick aria-expanded={chosen} onPress={() => at.choose(chosen ? undefined : defect.id)}>
         <span className="letter">{defect.id}</span>
-        <span><strong>{graded(defect)}</strong> at {clockText(middle.clockDeg)}, {extent(defect, unit)}{defect.found_on ? `, found ${day(defect.found_on)}` : ""}</span>
+        <span><strong>{graded(defect)}</strong> at {clockText(middle.clockDeg)}, {extent(defect, unit)}{defect.found_on ? `, found ${day(defect.found_on)}` : ""}{fixed && ", by your tests"}{"group" in defect && defect.group ? ` · ${defect.group}` : ""}</span>
       </Pick>
       {report && (
         <Verdict>
           <Worked working={workings[`/defects/${place}/fill_volume_mm3`] ?? workings[`/defects/${place}/removed_share`]}>
-            <strong>{VERDICTS[report.verdict]}.</strong> <Sentence text={report.reason_text} values={report.reason_values} />
+            <strong>{VERDICTS[report.verdict]}.</strong>{report.chosen && report.chosen !== report.verdict && <> <strong>You chose: {VERDICTS[report.chosen as DefectReport["verdict"]].toLowerCase()}.</strong></>} <Sentence text={report.reason_text} values={report.reason_values} />
           </Worked>
         </Verdict>
       )}
-      {chosen && <div style={{ gridColumn: "1 / -1", padding: "0 14px 12px" }}><DefectFields at={at} defect={defect} /></div>}
+      {chosen && !fixed && (
+        <div style={{ gridColumn: "1 / -1", padding: "0 14px 12px" }}>
+          {report && <Ways at={at} defect={defect} report={report} />}
+          <DefectFields at={at} defect={defect} />
+        </div>
+      )}
     </Item>
   );
 }

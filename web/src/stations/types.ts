@@ -16,6 +16,9 @@ export type AtStation = {
   put: (defect: Defect, holding: boolean) => void;
   remove: (id: string) => void;
   placeHere: (tool: Tool) => void;
+  copy: (defect: Defect) => void;
+  /** Where the hand and the z line stand on the drawings. */
+  hand: { clockDeg: number; zMm: number };
   /** The day up to which findings are shown; undefined for all of them. */
   seenBy: string | undefined;
   setSeenBy: (day: string | undefined) => void;

@@ -15,10 +15,10 @@ module MossyAnvil
 
     private
 
-    # What its kind is known for, with its name.
+    # What its kind is known for, with its name; what to do about it the usual says.
     def own
       stock = @blank.material.stock
-      stock ? ["#{stock.name}: #{stock.caution}"] : []
+      stock ? ["#{stock.name}, #{stock.caution.split(':').first}"] : []
     end
 
     def rows

@@ -1,0 +1,69 @@
+# frozen_string_literal: true
+
+require_relative "browser_helper"
+
+RSpec.describe "A turner going round a blank", :browser do
+  def open_survey(number) = visit("/blanks/#{db[:blanks].first(number: number)[:id]}/survey")
+  def choose_label(text) = find("label", text: text, exact_text: true).click
+
+  it "puts down a crack of four points and a void in six strokes, and copies one" do
+    open_survey(36)
+    skin = find("[data-skin]")
+    click_on "Crack"
+    stroke(skin, [-0.3, -0.35], [-0.2, 0.35])
+    find("[data-defect]", match: :first)
+    # Two points drawn out of the places between.
+    2.times { |index| stroke(all("[data-grip=between] circle", minimum: index + 1).last, [0, 0], [2, 0.2]) }
+    click_on "Void"
+    skin.click(x: 150, y: 5)
+    expect(page).to have_css("li", text: /Void at/)
+    find("li button", text: /Crack at/).click
+    expect(page).to have_css("tbody th", text: "Point 3")
+    choose_label "Differs by the point"
+    fill_in "Point 2, deep", with: "31\n"
+    expect(page).to have_css("li", text: /Crack.*/)
+    click_on "Copy"
+    expect(page).to have_css("li button", text: /Crack at/, count: 2)
+    click_on "Save"
+    expect(page).to have_text("saved")
+    paths = db[:defects].where(blank_id: db[:blanks].first(number: 36)[:id], type: "crack").map { |row| row[:path].to_a }
+    expect(paths.map(&:size)).to eq([4, 4])
+    expect(paths.first.map { |point| point["depth_mm"] }).to include(31)
+  end
+
+  it "tries it with an awl at two places: a soft zone stands on the map, with the draft left as it was" do
+    open_survey(36)
+    click_on "Write down a test"
+    within("section[aria-label=Tests]") do
+      expect(page).to have_text("Press an awl in")
+      [20, 40].each do |z_mm|
+        fill_in "Off the head, mm", with: "#{z_mm}\n"
+        fill_in "Went in, mm", with: "9\n"
+        click_on "Write it down"
+        expect(page).to have_css("li", text: /Awl.*#{z_mm} mm from the head: 9 mm deep/)
+      end
+      fill_in "Off the head, mm", with: "700\n"
+      click_on "Write it down"
+      expect(page).to have_css("[role=alert]", text: "within the blank")
+    end
+    expect(page).to have_css("[aria-label='What tests show'] li", text: /Spongy zone.*by your tests/)
+    expect(page).to have_text("your tests make it spongy")
+    expect(page).to have_css("[data-defect=t1]")
+    expect(db[:readings].where(kind: "awl").select_map(:value)).to eq([9.0, 9.0])
+  end
+
+  it "chooses another way than the advised one, says what it would fetch, and hears whether it is worth it" do
+    open_survey(32)
+    find("li button", text: /Crack at/).click
+    find("label", text: /Leave and show/).click
+    expect(page).to have_text("You chose: leave.")
+    click_on "Reckon what it comes to"
+    fill_in "Would fetch", with: "40\n"
+    expect(page).to have_css("h2,li,p", text: "Not worth it.")
+    fill_in "Would fetch", with: "400\n"
+    expect(page).to have_text("It should fetch")
+    click_on "Save"
+    expect(page).to have_text("saved")
+    expect(db[:defects].first(blank_id: db[:blanks].first(number: 32)[:id], type: "crack")[:chosen]).to eq("leave")
+  end
+end
