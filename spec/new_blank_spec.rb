@@ -33,6 +33,35 @@ RSpec.describe "A lump in the hand", :browser do
     expect(kept["readings"].map { |reading| reading["value"] }).to eq([3900.0])
   end
 
+  # A made-up scan: a square post, 80 x 80 x 120, lying along x.
+  def post_scan
+    corner = ->(at) { [at[0] * 120, at[1] * 80, at[2] * 80] }
+    sides = [[[0, 0, 0], [0, 1, 0], [0, 1, 1], [0, 0, 1]], [[1, 0, 0], [1, 0, 1], [1, 1, 1], [1, 1, 0]], [[0, 0, 0], [0, 0, 1], [1, 0, 1], [1, 0, 0]],
+             [[0, 1, 0], [1, 1, 0], [1, 1, 1], [0, 1, 1]], [[0, 0, 0], [1, 0, 0], [1, 1, 0], [0, 1, 0]], [[0, 0, 1], [0, 1, 1], [1, 1, 1], [1, 0, 1]]]
+    faces = sides.flat_map { |four| [four.values_at(0, 1, 2), four.values_at(0, 2, 3)] }
+    ["post".ljust(80), faces.size].pack("a80V") + faces.map { |three| [0, 0, 0, *three.flat_map(&corner), 0].pack("e12v") }.join
+  end
+
+  it "comes in as a scan, turned onto its axis, and goes on the rack with as much wood as it has" do
+    file = File.join(Dir.mktmpdir, "post.stl")
+    File.binwrite(file, post_scan)
+    visit "/new"
+    fill_in "What it is to be called", with: "Scanned post"
+    fill_in "Species or material", with: "larch"
+    find("body").send_keys(:escape)
+    pick "Scan"
+    attach_file(file) { click_on "Choose a scan, STL or OBJ" }
+    expect(page).to have_css("[role=status]", text: /12 triangles, 80 mm × 80 mm × 120 mm|12 triangles/)
+    pick "x"
+    expect(page).to have_css("[role=status]", text: "80 mm × 80 mm × 120 mm")
+    expect(page).to have_css("aside", text: /Volume 76\d|Volume 77\d/)
+    click_on "Put it on the rack"
+    expect(page).to have_css("h2", text: "43 Scanned post")
+    shape = Loft::Store::Blanks.new(db).find(db[:blanks].where(number: 43).get(:id))[:document]["shape"]
+    expect(shape["stations"].last["z_mm"]).to be_within(1e-6).of(120)
+    expect(shape["stations"][20]["radii_mm"].minmax).to match([be_within(0.1).of(40), be_within(0.3).of(56.6)])
+  end
+
   it "is refused at the field that is wrong, and nothing typed is lost" do
     visit "/new"
     fill_in "Number", with: "33\n"

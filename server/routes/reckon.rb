@@ -6,6 +6,18 @@ module Loft
     module Reckon
       def self.symbols(data) = JSON.parse(JSON.generate(data), symbolize_names: true)
 
+      # unit, axis and end of a scan as the core has them; raises InvalidInput where one is none of those there are.
+      def self.scan_options(params)
+        known = { "unit" => MossyAnvil::ScanReport::UNITS_MM.keys, "axis" => MossyAnvil::ScanReport::AXES.keys, "end" => %w[low high] }
+        given = known.to_h { |name, choices| [name, params.fetch(name, name == "axis" ? "z" : choices.first)] }
+        faults = known.reject { |name, choices| choices.include?(given[name]) }.map do |name, choices|
+          MossyAnvil::Fault.new(path: "/#{name}", problem: "is #{MossyAnvil::SchemaFault.shown(given[name])}", allowed: choices.join(", "))
+        end
+        raise MossyAnvil::InvalidInput, faults if faults.any?
+
+        { unit: given["unit"], axis: given["axis"], reversed: given["end"] == "high" }
+      end
+
       def self.registered(app)
         app.post("/api/reckon") { answer(reckoner.assess(body_as("Draft")["document"], at: "/document")) }
         app.post("/api/reckon/peel") do
@@ -17,6 +29,10 @@ module Loft
           answer(MossyAnvil::CastingReport.new(reckoner.blank(body["document"], at: "/document"), Reckon.symbols(body["pour"]), at: "/pour").to_h)
         end
         app.post("/api/reckon/tests") { answer(tests: reckoner.next_tests(body_as("Draft")["document"], at: "/document")) }
+        app.post("/api/reckon/scan") do
+          bytes = body_text(["application/octet-stream"], MossyAnvil::MeshFile::MOST_BYTES)
+          answer(MossyAnvil::ScanReport.new(bytes, **Reckon.scan_options(params), at: "/file").to_h)
+        end
         app.post("/api/reckon/intake") { answer(MossyAnvil::IntakeReport.new(Reckon.symbols(body_as("IntakeAsked"))).to_h) }
       end
     end

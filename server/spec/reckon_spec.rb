@@ -141,3 +141,28 @@ RSpec.describe Loft::Demo, :server do
     expect(Loft::Store::Shops.new(db).current[:name]).to eq("Tern Quay Turnery")
   end
 end
+
+RSpec.describe "A scan", :server do
+  def scan(bytes, query = "") = ask("POST", "/api/reckon/scan#{query}", bytes, type: "application/octet-stream")
+
+  # An octahedron: two pyramids of 45 mm on a square of side 45 sqrt 2, 4/3 x 45^3 mm3 in all.
+  let(:octahedron) do
+    "v 45 0 0\nv 0 45 0\nv -45 0 0\nv 0 -45 0\nv 0 0 45\nv 0 0 -45\nf 1 2 5\nf 2 3 5\nf 3 4 5\nf 4 1 5\nf 2 1 6\nf 3 2 6\nf 4 3 6\nf 1 4 6\n"
+  end
+
+  it "comes back as stations, in the contract's shape" do
+    scan(octahedron)
+    expect(answer_as("Scan")).to include("triangles" => 8, "closed" => true, "volume_mm3" => be_within(1e-6).of(121_500))
+    scan(octahedron, "?unit=in&axis=x&end=high")
+    expect(answer_as("Scan")["extents_mm"]).to all(be_within(1e-6).of(2286))
+  end
+
+  it "is refused with a reason where it is none, or is asked for in a way there is not" do
+    scan("v 1 2 3")
+    expect(problem(422)["errors"]).to eq([{ "pointer" => "/file", "detail" => "holds no triangles: an STL or OBJ file of a closed surface" }])
+    scan(octahedron, "?unit=furlong&axis=w")
+    expect(problem(422)["errors"].map { |error| error["pointer"] }).to eq(["/unit", "/axis"])
+    ask("POST", "/api/reckon/scan", "{}")
+    expect(last_response.status).to eq(415)
+  end
+end

@@ -1,5 +1,5 @@
 import createClient from "openapi-fetch";
-import type { Assessment, Casting, CastingQuestion, Document, Entry, Intake, IntakeQuestion, Kept, NewEntry, NextTests, Peel, PeelQuestion, Problem, Shop, Table, TableName, TakenIn } from "./document";
+import type { Scan, ScanQuestion, Assessment, Casting, CastingQuestion, Document, Entry, Intake, IntakeQuestion, Kept, NewEntry, NextTests, Peel, PeelQuestion, Problem, Shop, Table, TableName, TakenIn } from "./document";
 import type { components, paths } from "./schema";
 
 const http = createClient<paths>({ baseUrl: "" });
@@ -30,6 +30,22 @@ async function send<T>(path: string, type: string, file: File): Promise<T> {
   }));
 }
 
+/** The same, saying how much of it has gone out, 0 to 1; `stop` breaks it off. */
+function sendWatched<T>(path: string, type: string, file: Blob, onSent: (share: number) => void, stop?: AbortSignal): Promise<T> {
+  return expect<T>(new Promise((done, fail) => {
+    const request = new XMLHttpRequest();
+    request.open("POST", path);
+    request.setRequestHeader("Content-Type", type);
+    request.responseType = "json";
+    request.upload.onprogress = ({ loaded, total }) => onSent(total > 0 ? loaded / total : 0);
+    request.onload = () => done(request.status >= 200 && request.status < 300 ? { data: request.response as unknown } : { error: request.response as unknown });
+    request.onerror = () => fail(new TypeError("the server did not answer"));
+    request.onabort = () => fail(new DOMException("stopped", "AbortError"));
+    stop?.addEventListener("abort", () => request.abort());
+    request.send(file);
+  }));
+}
+
 // The generated Document type is looser than ours in one way and stricter in none: see document.ts.
 const wire = (document: Document) => document as unknown as components["schemas"]["Document"];
 
@@ -47,6 +63,8 @@ export const api = {
   casting: ({ document, pour }: CastingQuestion) => expect<Casting>(http.POST("/api/reckon/casting", { body: { document: wire(document), pour } })),
   tests: (document: Document) => expect<NextTests>(http.POST("/api/reckon/tests", { body: { document: wire(document) } })),
   intake: (question: IntakeQuestion) => expect<Intake>(http.POST("/api/reckon/intake", { body: question })),
+  scan: (file: File, how: ScanQuestion, onSent: (share: number) => void, stop: AbortSignal) =>
+    sendWatched<Scan>(`/api/reckon/scan?unit=${how.unit}&axis=${how.axis}&end=${how.end}`, "application/octet-stream", file, onSent, stop),
   takeIn: (document: Document) => expect<Kept>(http.POST("/api/blanks", { body: { document: wire(document) } })),
   table: (name: TableName) => expect<Table>(http.GET("/api/tables/{name}", { params: { path: { name } } })),
   /** A blank file as it is: the server says what is wrong with it. */

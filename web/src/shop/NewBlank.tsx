@@ -4,7 +4,7 @@ import { Input, Label, TextField } from "react-aria-components";
 import { useNavigate } from "react-router";
 import styled from "styled-components";
 import { api, Refused } from "../api/client";
-import type { Document, Intake, IntakeQuestion, Problem, Shop } from "../api/document";
+import type { Document, Intake, IntakeQuestion, Problem, Scan, Shop } from "../api/document";
 import { useNewest } from "../bench/useNewest";
 import { Button } from "../kit/Button";
 import { Choice, Choices } from "../kit/Choice";
@@ -17,6 +17,7 @@ import { useUnit } from "../kit/Units";
 import { Fault, Fields, Heading, Quiet } from "../stations/parts";
 import { Outlined } from "./Outlined";
 import { Room } from "./Room";
+import { Scanned } from "./Scanned";
 
 const Frame = styled(Room)`
   section { display: grid; gap: 14px; }
@@ -24,20 +25,21 @@ const Frame = styled(Room)`
 `;
 
 type Lump = IntakeQuestion["lump"];
-type LumpType = Lump["type"];
+type LumpType = Lump["type"] | "scan";
 type Material = Document["material"];
 
 const KINDS: Record<Material["kind"], string> = { wood: "Wood", hybrid: "Wood and resin", resin: "Resin", non_wood: "Something else" };
 type Character = NonNullable<Material["character"]>[number];
 const CHARACTERS: Record<Character, string> = { burl: "Burl", spalted: "Spalted", cracked: "Cracked", insect: "Bug-eaten", bark_edge: "Bark edge", crotch: "Crotch", wet: "Wet" };
 const GRAINS: Record<Material["grain"], string> = { face: "Across (face grain)", end: "Along the axis (end grain)", burl: "Every way (burl)", none: "No grain" };
-const LUMPS: Record<LumpType, string> = { disc: "Disc", block: "Block", log: "Log", cap: "Cap", outline: "Measured outline" };
+const LUMPS: Record<LumpType, string> = { disc: "Disc", block: "Block", log: "Log", cap: "Cap", outline: "Measured outline", scan: "Scan" };
 const SIZES: Record<LumpType, [string, string][]> = {
   disc: [["diameter_mm", "Across"], ["length_mm", "Thick"]],
   block: [["width_mm", "Wide"], ["height_mm", "High"], ["length_mm", "Long"]],
   log: [["head_diameter_mm", "Across, head end"], ["tail_diameter_mm", "Across, tail end"], ["length_mm", "Long"]],
   cap: [["diameter_mm", "Across the cut face"], ["height_mm", "High"]],
   outline: [],
+  scan: [],
 };
 const START: Record<string, number> = { diameter_mm: 250, length_mm: 80, width_mm: 100, height_mm: 100, head_diameter_mm: 160, tail_diameter_mm: 150 };
 const FIRST_STATIONS = [0, 80].map((z_mm) => ({ z_mm, radii_mm: Array<number>(12).fill(125) }));
@@ -55,6 +57,7 @@ export function NewBlank({ shop }: { shop: Shop }) {
   const [type, setType] = useState<LumpType>("disc");
   const [sizes, setSizes] = useState(START);
   const [stations, setStations] = useState(FIRST_STATIONS);
+  const [scan, setScan] = useState<Scan>();
   const [massG, setMass] = useState(0);
   const [densityOwn, setDensity] = useState(600);
   const [lathe, setLathe] = useState(Object.keys(shop.lathes)[0] ?? "");
@@ -67,10 +70,11 @@ export function NewBlank({ shop }: { shop: Shop }) {
   const go = useNavigate();
 
   const known = useQuery({ queryKey: ["known-stock"], staleTime: Infinity, queryFn: async () => (await Promise.all([api.table("woods"), api.table("other_stock")])).flatMap(({ rows }) => rows.map((row) => String(row["name"]))) });
-  const question = useMemo((): IntakeQuestion => {
-    const lump = type === "outline" ? { type, stations } : { type, ...Object.fromEntries(SIZES[type].map(([size]) => [size, sizes[size] ?? 0])) };
+  const question = useMemo((): IntakeQuestion | undefined => {
+    const lump = type === "scan" ? scan && { type: "outline", stations: scan.stations } : type === "outline" ? { type, stations } : { type, ...Object.fromEntries(SIZES[type].map(([size]) => [size, sizes[size] ?? 0])) };
+    if (!lump) return undefined;
     return { lump: lump as Lump, species: species.trim() || "–", moisture_pct: moisturePct, ...(massG > 0 && { mass_g: massG }) };
-  }, [type, stations, sizes, species, moisturePct, massG]);
+  }, [type, stations, scan, sizes, species, moisturePct, massG]);
   const { answer, settled, problem } = useNewest(question, api.intake);
   const fault = (path: string) => (problem?.errors ?? refused?.errors)?.find(({ pointer }) => pointer === path)?.detail;
   const saveFault = (path: string) => refused?.errors?.find(({ pointer }) => pointer.startsWith(path))?.detail;
@@ -116,7 +120,7 @@ export function NewBlank({ shop }: { shop: Shop }) {
           {saveFault("/document/material/species") && <Fault role="alert">{saveFault("/document/material/species")}</Fault>}</div>
         <Choices label="Character, as many as fit" value={character} options={CHARACTERS} onChange={setCharacter} />
         <Choice label="Its shape" value={type} options={LUMPS} onChange={setType} />
-        {type === "outline" ? <Outlined stations={stations} onChange={setStations} fault={fault} /> : (
+        {type === "scan" ? <Scanned scan={scan} onScan={setScan} /> : type === "outline" ? <Outlined stations={stations} onChange={setStations} fault={fault} /> : (
           <Fields>
             {SIZES[type].map(([size, word]) => (
               <LengthField key={size} label={word} value={sizes[size] ?? 0} onChange={(value) => setSizes({ ...sizes, [size]: value })} fault={fault(`/lump/${size}`)} />

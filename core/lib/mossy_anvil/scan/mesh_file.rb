@@ -1,0 +1,90 @@
+# frozen_string_literal: true
+
+module MossyAnvil
+  # Reads a scan: STL, binary or as text, or OBJ. Only the shape is taken; colours, normals and names are passed over.
+  module MeshFile
+    MOST_TRIANGLES = 250_000
+    MOST_BYTES = 60_000_000
+    # Header, count, and one triangle: twelve floats and two bytes, little end first.
+    HEADER, RECORD = 84, 50
+    # Corners turned into numbers at a time.
+    SLICE = 30_000
+
+    module_function
+
+    # bytes of a file to a Mesh, lengths times `scale` to mm. Raises InvalidInput at `at`.
+    def read(bytes, scale: 1.0, at: "")
+      refuse(at, "is #{bytes.bytesize} bytes", "at most #{MOST_BYTES}") if bytes.bytesize > MOST_BYTES
+      corners = binary_stl?(bytes) ? from_binary(bytes, at) : from_text(bytes, at)
+      refuse(at, "holds no triangles", "an STL or OBJ file of a closed surface") if corners.nil? || corners.empty?
+      refuse(at, "holds numbers that are none", "finite lengths") unless corners.isfinite.all?
+      Mesh.new(corners * scale)
+    end
+
+    # The length a binary file must have by its own count tells it from text, whatever it starts with.
+    def binary_stl?(bytes) = bytes.bytesize >= HEADER && bytes.bytesize == HEADER + (RECORD * count(bytes))
+    def count(bytes) = bytes.byteslice(80, 4).unpack1("V")
+
+    def from_binary(bytes, at)
+      triangles = few_enough(count(bytes), at)
+      return if triangles.zero?
+
+      records = Numo::UInt8.from_binary(bytes.byteslice(HEADER, RECORD * triangles)).reshape(triangles, RECORD)
+      Numo::DFloat.cast(Numo::SFloat.from_binary(records[true, 12...48].dup.to_binary)).reshape(triangles, 3, 3)
+    end
+
+    def from_text(bytes, at)
+      refuse(at, "is neither text nor a binary STL of the length it says", "an STL or OBJ file") if bytes.byteslice(0, 4000).match?(/[^\t\r\n -~]/n)
+      bytes.byteslice(0, 200).lstrip.start_with?("solid") ? from_stl_text(bytes, at) : from_obj(bytes, at)
+    end
+
+    def from_stl_text(bytes, at)
+      corners = bytes.split("vertex").drop(1)
+      few_enough(corners.size / 3, at)
+      refuse(at, "breaks off within a triangle", "three corners of three numbers each") unless (corners.size % 3).zero?
+      places(corners, at)&.reshape(corners.size / 3, 3, 3)
+    end
+
+    def from_obj(bytes, at)
+      corners, faces = [], []
+      bytes.each_line do |line|
+        if line.start_with?("v ", "v\t") then corners << line[1..]
+        elsif line.start_with?("f ", "f\t") then faces.concat(fan(line[1..].split.map { |corner| index(corner, corners.size, at) }))
+        end
+      end
+      few_enough(faces.size / 3, at)
+      return if faces.empty?
+
+      refuse(at, "has a face with a corner that comes to nothing", "1 to #{corners.size}, the corners there are") if faces.max >= corners.size
+      places(corners, at)[faces, true].reshape(faces.size / 3, 3, 3)
+    end
+
+    # A face of more corners than three is cut into a fan.
+    def fan(corners) = (1..(corners.size - 2)).flat_map { |second| [corners[0], corners[second], corners[second + 1]] }
+
+    # "7/2/3" or "-1" (the last corner so far) as a place in the list of corners; whether it is there is seen at the end.
+    def index(corner, so_far, at)
+      number = corner[/\A-?\d+/].to_i
+      found = number.negative? ? so_far + number : number - 1
+      found.negative? ? refuse(at, "has a face with the corner #{SchemaFault.shown(corner)}", "1 or more, or -1 and less for the last ones") : found
+    end
+
+    # Texts that begin with x, y and z as an array of three columns; some at a time, so that little is held at once.
+    def places(corners, at)
+      return if corners.empty?
+
+      corners.each_slice(SLICE).map do |some|
+        words = some.flat_map { |corner| corner.split(nil, 4).first(3) }
+        refuse(at, "has a corner without three numbers", "x, y and z") if words.size < some.size * 3 || words.include?("")
+        Numo::DFloat.cast(words.map { |word| Float(word, exception: false) || refuse(at, "holds #{SchemaFault.shown(word)}", "a number") })
+      end.then { |parts| Numo::DFloat.hstack(parts).reshape(corners.size, 3) }
+    end
+
+    def few_enough(triangles, at)
+      triangles > MOST_TRIANGLES ? refuse(at, "holds #{triangles} triangles", "at most #{MOST_TRIANGLES}: thin the scan out first") : triangles
+    end
+
+    def refuse(at, problem, allowed) = raise(InvalidInput, [Fault.new(path: at, problem: problem, allowed: allowed)])
+    private_class_method :binary_stl?, :count, :from_binary, :from_text, :from_stl_text, :from_obj, :fan, :index, :places, :few_enough, :refuse
+  end
+end

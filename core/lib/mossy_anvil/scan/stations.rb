@@ -1,0 +1,72 @@
+# frozen_string_literal: true
+
+module MossyAnvil
+  # A mesh cut across its z axis into stations of radii, as a measured outline has them: at each station and clock step the farthest place of the surface.
+  class Stations
+    STATIONS = 41
+    STEPS = 72
+    # The first and last cut lie so far inside the ends, as a share of the length: an end itself may be a point or a flat.
+    INSET = 0.002
+    LEAST_MM = 0.5
+
+    # mesh: standing on z = 0, the axis through the origin.
+    def initialize(mesh)
+      @mesh = mesh
+      @length_mm = mesh.extents_mm[2][1]
+    end
+
+    # [{ z_mm:, radii_mm: }, ...], closer together towards the ends, where round lumps turn most. radii_mm holds nil where the axis is outside.
+    def to_a
+      heights.map { |z_mm| { z_mm: z_mm, radii_mm: radii_at(z_mm.clamp(@length_mm * INSET, @length_mm * (1 - INSET))) } }
+    end
+
+    private
+
+    def heights
+      Array.new(STATIONS) { |index| @length_mm * (1 - Math.cos(Math::PI * index / (STATIONS - 1))) / 2 }
+    end
+
+    def radii_at(z_mm)
+      from, to = section(z_mm)
+      return [nil] * STEPS if from[0].empty?
+
+      angle = Numo::DFloat.new(1, STEPS).seq * (2 * Math::PI / STEPS)
+      sine, cosine = Numo::DFloat::Math.sin(angle), Numo::DFloat::Math.cos(angle)
+      # How far each end of a cut lies to the right of each ray, and how far along it.
+      (right0, along0), (right1, along1) = [from, to].map { |x, y| seen(x.reshape(x.size, 1), y.reshape(y.size, 1), sine, cosine) }
+      crossed = (right0 * right1).le(0)
+      share = right0 / ((right0 - right1) + Numo::DFloat.cast(right0.eq(right1)))
+      reach = (along0 + (share * (along1 - along0))) * crossed
+      reach.max(axis: 0).to_a.map { |radius| radius.positive? ? [radius, LEAST_MM].max : nil }
+    end
+
+    def seen(x, y, sine, cosine) = [(x * cosine) - (y * sine), (x * sine) + (y * cosine)]
+
+    # The two ends, [x, y] each, of the cut through every triangle that the plane at z runs through.
+    def section(z_mm)
+      above = @mesh.corners[true, true, 2].gt(z_mm)
+      held = above.count_true(axis: 1)
+      met = (held.gt(0) & held.lt(3)).where
+      corners = @mesh.corners[met, true, true]
+      alone = lone_corner(above[met, true])
+      sides = [1, 2].map { |on| cross(corners, alone, (alone + on) % 3, z_mm) }
+      met.empty? ? [[Numo::DFloat[], Numo::DFloat[]]] * 2 : sides
+    end
+
+    # The corner that lies by itself on one side of the plane.
+    def lone_corner(above)
+      up = Numo::Int32.cast(above)
+      alone_above = up.sum(axis: 1).eq(1)
+      flags = (up * Numo::Int32.cast(alone_above).reshape(up.shape[0], 1)) + (((up * -1) + 1) * Numo::Int32.cast(~alone_above).reshape(up.shape[0], 1))
+      (flags * Numo::Int32[[0, 1, 2]]).sum(axis: 1)
+    end
+
+    # Where the side from one corner to another goes through the plane.
+    def cross(corners, one, other, z_mm)
+      row = Numo::Int32.new(one.size).seq * 9
+      place = ->(corner, axis) { corners[row + (corner * 3) + axis] }
+      share = (place[one, 2] * -1 + z_mm) / (place[other, 2] - place[one, 2])
+      [0, 1].map { |axis| place[one, axis] + (share * (place[other, axis] - place[one, axis])) }
+    end
+  end
+end
