@@ -9,7 +9,13 @@ gem "numo-narray", "~> 0.9.2"
 
 # The server.
 gem "pg", "~> 1.5"
+# The survey sheet.
+gem "prawn", "~> 2.5"
+gem "prawn-svg", "~> 0.36"
 gem "puma", "~> 6.6"
+# Photographs; ffi from 1.17 on asks for a newer RubyGems than Debian's.
+gem "ffi", "~> 1.16.3"
+gem "ruby-vips", "~> 2.2"
 # Shop archives; selenium-webdriver resolves to an ancient release beside rubyzip 3.
 gem "rubyzip", "~> 2.4"
 gem "sequel", "~> 5.90"
@@ -19,6 +25,9 @@ gem "zeitwerk", "~> 2.6"
 
 group :test do
   gem "capybara", "~> 3.40"
+  # Reading printed sheets back; afm from 1.0 on asks for a newer Ruby than Debian's.
+  gem "afm", "~> 0.2.2"
+  gem "pdf-reader", "~> 2.14"
   gem "rack-test", "~> 2.2"
   gem "rspec", "~> 3.13"
   gem "rubocop", "~> 1.75", require: false

@@ -47,9 +47,11 @@ export function Log(at: AtStation) {
       <Row>
         <Carry href={`/api/blanks/${at.id}/export`} download>This blank as a file</Carry>
         <Carry href={`/api/blanks/${at.id}/export?as=csv`} download>Survey as a table</Carry>
+        <Carry href={`/api/blanks/${at.id}/export?as=sheet`} download>Survey sheet to print</Carry>
         <Carry href={`/api/blanks/${at.id}/export?as=svg`} download>Skin at 1 : 1</Carry>
+        <Carry href={`/api/blanks/${at.id}/export?as=section`} download>Section at 1 : 1</Carry>
       </Row>
-      <Quiet>The skin is a drawing to print, cut out and wrap round the blank.</Quiet>
+      <Quiet>The skin is a drawing to print, cut out and wrap round the blank; the sheet has it too, over as many pages as it takes. Measure the bar before you trust a print.</Quiet>
       {at.draft.dirty && <Quiet>As it was last saved: your draft is not in it.</Quiet>}
     </>
   );

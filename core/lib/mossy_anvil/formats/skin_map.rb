@@ -1,16 +1,10 @@
 # frozen_string_literal: true
 
-require "cgi"
-
 module MossyAnvil
   # The survey as a drawing at 1 : 1 to wrap round the blank: the skin unrolled, 12 o'clock to 12 o'clock from left to right, tail above. SVG 1.1, sizes in mm.
   # The width is once round the largest radius; on a blank that is not round, hours stay hours and lengths along the axis stay true.
   class SkinMap
-    MARGIN_MM = 14
-    FOOT_MM = 26
-    BAR_MM = 100
-    NAMES = { "bark_inclusion" => "bark", "soft_zone" => "soft", "loose_piece" => "loose", "hard_inclusion" => "hard", "resin_body" => "resin",
-              "bubble_pocket" => "bubbles", "delamination" => "open glue line" }.freeze
+    include Drawing
 
     def initialize(blank)
       @blank = blank
@@ -21,26 +15,14 @@ module MossyAnvil
 
     # Text of the drawing.
     def svg
-      wide, tall = @round_mm + (2 * MARGIN_MM), @tall_mm + MARGIN_MM + FOOT_MM
-      <<~SVG
-        <svg xmlns="http://www.w3.org/2000/svg" width="#{mm(wide)}mm" height="#{mm(tall)}mm" viewBox="0 0 #{mm(wide)} #{mm(tall)}" font-family="sans-serif" font-size="4">
-        <title>#{text("#{@blank.number} #{@blank.name}".strip)}: skin, 12 o'clock to 12 o'clock, tail above, 1 : 1</title>
-        <g transform="translate(#{MARGIN_MM} #{MARGIN_MM})" fill="none" stroke="#000" stroke-width="0.35">
-        <rect width="#{mm(@round_mm)}" height="#{mm(@tall_mm)}"/>
-        #{[*hours, *heights, *@blank.defects.map { |defect| drawn(defect) }, bar].join("\n")}
-        </g>
-        </svg>
-      SVG
+      sheet(@round_mm, @tall_mm, "skin, 12 o'clock to 12 o'clock, tail above",
+        [%(<rect width="#{mm(@round_mm)}" height="#{mm(@tall_mm)}"/>), *hours, *heights, *@blank.defects.map { |defect| drawn(defect) }])
     end
 
     private
 
-    def short(value) = format("%g", value.round(1))
-    def mm(value) = format("%.3f", value)
-    def text(words) = CGI.escapeHTML(words)
     def across(clock_deg) = clock_deg / 360.0 * @round_mm
     def down(z_mm) = @tall_mm - z_mm
-    def word(x_mm, y_mm, words, anchor: "middle") = %(<text x="#{mm(x_mm)}" y="#{mm(y_mm)}" text-anchor="#{anchor}" fill="#000" stroke="none">#{text(words)}</text>)
 
     def hours
       (0..12).flat_map do |hour|
@@ -54,8 +36,7 @@ module MossyAnvil
     end
 
     def drawn(defect)
-      inside = defect.path? ? path(defect) : body(defect)
-      %(<g id="#{text(defect.id)}" data-type="#{defect.type}">#{inside}</g>)
+      mark(defect, defect.path? ? path(defect) : body(defect))
     end
 
     # A path on the side as it runs; one on a face by where its hours come to the edge.
@@ -73,8 +54,7 @@ module MossyAnvil
     end
 
     def line(clocks, heights)
-      places = clocks.zip(heights).map { |clock, z_mm| "#{mm(across(clock))} #{mm(down(z_mm))}" }
-      %(<path stroke-width="0.8" d="M#{places.join('L')}"/>)
+      %(<path stroke-width="0.8" d="#{along(clocks.zip(heights).map { |clock, z_mm| [across(clock), down(z_mm)] })}"/>)
     end
 
     def on_edge(defect, samples)
@@ -98,13 +78,7 @@ module MossyAnvil
     end
 
     def label(defect, clock_deg, z_mm, more)
-      word(across(clock_deg) + 2, down(z_mm) - 1, "#{defect.id} #{NAMES.fetch(defect.type, defect.type)}#{more}", anchor: "start")
-    end
-
-    def bar
-      y_mm = @tall_mm + 18
-      ends = [0, BAR_MM].map { |x_mm| "M#{x_mm} #{mm(y_mm - 2)}v4" }.join
-      %(<path id="scale" d="M0 #{mm(y_mm)}h#{BAR_MM}#{ends}"/>) + word(BAR_MM + 4, y_mm + 1.5, "#{BAR_MM} mm: measure it before you trust the print", anchor: "start")
+      word(across(clock_deg) + 2, down(z_mm) - 1, "#{named(defect)}#{more}", anchor: "start")
     end
   end
 end
