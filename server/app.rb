@@ -8,7 +8,7 @@ module Loft
     MAX_BODY_BYTES = MossyAnvil::JsonText::MAX_BYTES
     MAX_ARCHIVE_BYTES = 50_000_000
     LOCAL_HOSTS = %w[localhost 127.0.0.1 ::1].freeze
-    POLICY = "default-src 'self'; style-src 'self' 'unsafe-inline'; img-src 'self' data:; base-uri 'none'; form-action 'self'; frame-ancestors 'none'"
+    POLICY = "default-src 'self'; style-src 'self' 'unsafe-inline'; img-src 'self' data: blob:; base-uri 'none'; form-action 'self'; frame-ancestors 'none'"
 
     # db: Sequel::Database. clock: anything that answers #now with a Time. log: takes lines of JSON by #<<.
     def self.serve(db:, clock: Time, log: $stdout)
@@ -33,6 +33,7 @@ module Loft
 
     register Routes::Shop
     register Routes::Blanks
+    register Routes::Photographs
     register Routes::Reckon
     register Routes::Files
     register Routes::Tables
@@ -98,15 +99,19 @@ module Loft
       end
 
       def blanks = Store::Blanks.new(settings.db)
+      def photographs = Store::Photographs.new(settings.db)
       def shops = Store::Shops.new(settings.db)
       def now = settings.clock.now.utc
       def reckoner = Reckoner.new(shops.climate, now: now)
 
-      # The whole number in the path; anything else is not a blank.
-      def blank_id
-        Integer(params["id"], 10, exception: false)&.then do |id|
+      def blank_id = number_in_path("id", "blank")
+      def photograph_id = number_in_path("photograph", "photograph")
+
+      # The whole number in the path; anything else is not there.
+      def number_in_path(name, what)
+        Integer(params[name], 10, exception: false)&.then do |id|
           id if id.between?(1, 2**62)
-        end or raise NotFound, "there is no blank #{params['id'].to_s[0, 20]}"
+        end or raise NotFound, "there is no #{what} #{params[name].to_s[0, 20]}"
       end
     end
   end

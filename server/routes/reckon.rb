@@ -33,6 +33,7 @@ module Loft
           bytes = body_text(["application/octet-stream"], MossyAnvil::MeshFile::MOST_BYTES)
           answer(MossyAnvil::ScanReport.new(bytes, **Reckon.scan_options(params), at: "/file").to_h)
         end
+        app.post("/api/reckon/trace") { answer(MossyAnvil::Trace.new(Reckon.symbols(body_as("TraceAsked"))).to_h) }
         app.post("/api/reckon/intake") { answer(MossyAnvil::IntakeReport.new(Reckon.symbols(body_as("IntakeAsked"))).to_h) }
       end
     end

@@ -31,12 +31,12 @@ module Loft
 
       # What is kept, by what it is called.
       def counts
-        { "blanks" => :blanks, "readings" => :readings, "journal entries" => :journal }.transform_values { |table| @db[table].count }
+        { "blanks" => :blanks, "readings" => :readings, "journal entries" => :journal, "photographs" => :photographs }.transform_values { |table| @db[table].count }
       end
 
       # Throws everything away.
       def clear
-        @db.run("TRUNCATE journal, readings, forms, defects, blanks, lathes, shop RESTART IDENTITY")
+        @db.run("TRUNCATE photographs, journal, readings, forms, defects, blanks, lathes, shop RESTART IDENTITY")
       end
     end
   end

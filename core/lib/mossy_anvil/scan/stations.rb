@@ -20,27 +20,29 @@ module MossyAnvil
       heights.map { |z_mm| { z_mm: z_mm, radii_mm: radii_at(z_mm.clamp(@length_mm * INSET, @length_mm * (1 - INSET))) } }
     end
 
+    # How far out from the axis some straight pieces reach at even steps of the clock, mm; nil where none does. from, to: the pieces' ends, [x, y] arrays each.
+    def self.radii(from, to, steps)
+      return [nil] * steps if from[0].empty?
+
+      angle = Numo::DFloat.new(1, steps).seq * (2 * Math::PI / steps)
+      sine, cosine = Numo::DFloat::Math.sin(angle), Numo::DFloat::Math.cos(angle)
+      # How far each end of a piece lies to the right of each ray, and how far along it.
+      (right0, along0), (right1, along1) = [from, to].map do |ends|
+        x, y = ends.map { |values| values.reshape(values.size, 1) }
+        [(x * cosine) - (y * sine), (x * sine) + (y * cosine)]
+      end
+      share = right0 / ((right0 - right1) + Numo::DFloat.cast(right0.eq(right1)))
+      reach = (along0 + (share * (along1 - along0))) * (right0 * right1).le(0)
+      reach.max(axis: 0).to_a.map { |radius| radius.positive? ? [radius, LEAST_MM].max : nil }
+    end
+
     private
 
     def heights
       Array.new(STATIONS) { |index| @length_mm * (1 - Math.cos(Math::PI * index / (STATIONS - 1))) / 2 }
     end
 
-    def radii_at(z_mm)
-      from, to = section(z_mm)
-      return [nil] * STEPS if from[0].empty?
-
-      angle = Numo::DFloat.new(1, STEPS).seq * (2 * Math::PI / STEPS)
-      sine, cosine = Numo::DFloat::Math.sin(angle), Numo::DFloat::Math.cos(angle)
-      # How far each end of a cut lies to the right of each ray, and how far along it.
-      (right0, along0), (right1, along1) = [from, to].map { |x, y| seen(x.reshape(x.size, 1), y.reshape(y.size, 1), sine, cosine) }
-      crossed = (right0 * right1).le(0)
-      share = right0 / ((right0 - right1) + Numo::DFloat.cast(right0.eq(right1)))
-      reach = (along0 + (share * (along1 - along0))) * crossed
-      reach.max(axis: 0).to_a.map { |radius| radius.positive? ? [radius, LEAST_MM].max : nil }
-    end
-
-    def seen(x, y, sine, cosine) = [(x * cosine) - (y * sine), (x * sine) + (y * cosine)]
+    def radii_at(z_mm) = Stations.radii(*section(z_mm), STEPS)
 
     # The two ends, [x, y] each, of the cut through every triangle that the plane at z runs through.
     def section(z_mm)

@@ -1,0 +1,45 @@
+# frozen_string_literal: true
+
+require "digest"
+require "vips"
+
+module Loft
+  # A photograph as it is kept: a JPEG the right way up, no larger than MOST_PX either way, with nothing in it of camera, place or time.
+  class Picture
+    MOST_BYTES = 20_000_000
+    MOST_SENT_PX = 50_000_000
+    MOST_PX = 2400
+    QUALITY = 82
+    # What a file begins with; nothing else is handed to the image library.
+    STARTS = ["\xFF\xD8\xFF".b, "\x89PNG\r\n\x1A\n".b].freeze
+
+    Vips.block_untrusted(true) if Vips.respond_to?(:block_untrusted)
+
+    attr_reader :bytes, :width_px, :height_px
+
+    # bytes: of a JPEG or PNG file. Raises InvalidInput at /file.
+    def initialize(bytes)
+      refuse("is neither a JPEG nor a PNG picture", "a photograph as JPEG or PNG") unless STARTS.any? { |start| bytes.b.start_with?(start) }
+      image = opened(bytes)
+      @bytes = image.jpegsave_buffer(Q: QUALITY, strip: true, optimize_coding: true)
+      @width_px, @height_px = image.width, image.height
+    rescue Vips::Error => e
+      refuse("cannot be read as a picture (#{e.message.lines.first.to_s.strip[0, 80]})", "a whole JPEG or PNG file")
+    end
+
+    def sha256 = Digest::SHA256.hexdigest(bytes)
+
+    private
+
+    # Turned as its camera held it, made smaller where it is large, without transparency.
+    def opened(bytes)
+      sent = Vips::Image.new_from_buffer(bytes, "", fail_on: :truncated, access: :sequential)
+      refuse("is #{sent.width} by #{sent.height} dots", "at most #{MOST_SENT_PX / 1_000_000} million dots") if sent.width * sent.height > MOST_SENT_PX
+      image = sent.thumbnail_image(MOST_PX, height: MOST_PX, size: :down)
+      image = image.flatten(background: 255) if image.has_alpha?
+      image.colourspace(:srgb)
+    end
+
+    def refuse(problem, allowed) = raise(MossyAnvil::InvalidInput, [MossyAnvil::Fault.new(path: "/file", problem: problem, allowed: allowed)])
+  end
+end
