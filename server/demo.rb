@@ -14,6 +14,8 @@ module Loft
       @db = db
       @shops = Store::Shops.new(db)
       @blanks = Store::Blanks.new(db)
+      @photographs = Store::Photographs.new(db)
+      @pictures = YAML.safe_load_file(File.join(FOLDER, "photographs", "photographs.yaml")).group_by { |row| row["number"] }
       @shop = YAML.safe_load_file(File.join(FOLDER, "shop.yaml"))
       @now = now
       @shift_s = (now.to_date - Date.parse(@shop["written_for"])).to_i * DAY_S
@@ -39,6 +41,7 @@ module Loft
       first = readings.first && Time.parse(readings.first["taken_at"])
       id = @blanks.take_in(document, Brief.new(assessed, now: @now, started_at: first).to_h)[:id]
       (@shop["journal"][document["number"]] || []).each_with_index { |entry, index| log(id, document["number"], entry, index) }
+      (@pictures[document["number"]] || []).each { |about| @photographs.add(id, Picture.new(File.binread(File.join(FOLDER, "photographs", about["file"]))), about) }
     end
 
     def log(id, number, entry, index)

@@ -33,6 +33,39 @@ RSpec.describe "A lump in the hand", :browser do
     expect(kept["readings"].map { |reading| reading["value"] }).to eq([3900.0])
   end
 
+  # Points at a place of a photograph, in shares of its width.
+  def point_at(sheet, x, y)
+    size = sheet.native.rect
+    page.driver.browser.action.move_to(sheet.native, ((x - 0.5) * size.width).round, ((y * size.width) - (size.height / 2.0)).round).click.perform
+  end
+
+  it "goes from a photograph of its end to a verdict, the picture with it" do
+    # The demo's own painted picture of No. 33: 150 mm across, 240.25 mm from side to side, its middle at 0.5 and 0.43.
+    visit "/new"
+    fill_in "What it is to be called", with: "Seen post"
+    fill_in "Species or material", with: "yew"
+    find("body").send_keys(:escape)
+    pick "Photograph"
+    attach_file(File.join(Loft::ROOT, "demo/photographs/33-lamp-base.jpg")) { click_on "Choose a photograph of one end" }
+    fill_in "Long, mm", with: "260\n"
+    sheet = find("[data-trace]")
+    sleep 0.5
+    [0.06, 0.06 + (100 / 240.25)].each { |x| point_at(sheet, x, 0.74) }
+    16.times { |step| (step * Math::PI / 8).then { |angle| point_at(sheet, 0.5 + (75 / 240.25 * Math.sin(angle)), 0.43 - (75 / 240.25 * Math.cos(angle))) } }
+    pick "Crack"
+    [[0.64, 0.24], [0.6, 0.3], [0.56, 0.36]].each { |x, y| point_at(sheet, x, y) }
+    expect(page).to have_css("[role=status]", text: /1 finding, their depth a guess/)
+    across = find("[role=status]", text: "across at least").text.scan(/\d+(?:\.\d+)?/).first(2).map(&:to_f)
+    expect(across).to all(be_within(1.5).of(150))
+    click_on "Put it on the rack"
+    expect(page).to have_css("h2", text: "43 Seen post")
+    expect(page).to have_css("[aria-label='What was found'] li", text: /Crack .*guessed/)
+    expect(page).to have_css("[role=tabpanel] li", text: /Go with care|Mend first|Not like this|Dry first/, match: :first)
+    click_on "Lay it under the drawing"
+    expect(page).to have_css("image[href*='/photographs/']")
+    expect(db[:photographs].where(blank_id: db[:blanks].where(number: 43).get(:id)).get(:mm_per_share)).to be_within(2).of(240.25)
+  end
+
   # A made-up scan: a square post, 80 x 80 x 120, lying along x.
   def post_scan
     corner = ->(at) { [at[0] * 120, at[1] * 80, at[2] * 80] }

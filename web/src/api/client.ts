@@ -1,5 +1,5 @@
 import createClient from "openapi-fetch";
-import type { Scan, ScanQuestion, Assessment, Casting, CastingQuestion, Document, Entry, Intake, IntakeQuestion, Kept, NewEntry, NextTests, Peel, PeelQuestion, Problem, Shop, Table, TableName, TakenIn } from "./document";
+import type { Photograph, PhotographAbout, Scan, ScanQuestion, Trace, TraceQuestion, Assessment, Casting, CastingQuestion, Document, Entry, Intake, IntakeQuestion, Kept, NewEntry, NextTests, Peel, PeelQuestion, Problem, Shop, Table, TableName, TakenIn } from "./document";
 import type { components, paths } from "./schema";
 
 const http = createClient<paths>({ baseUrl: "" });
@@ -65,6 +65,12 @@ export const api = {
   intake: (question: IntakeQuestion) => expect<Intake>(http.POST("/api/reckon/intake", { body: question })),
   scan: (file: File, how: ScanQuestion, onSent: (share: number) => void, stop: AbortSignal) =>
     sendWatched<Scan>(`/api/reckon/scan?unit=${how.unit}&axis=${how.axis}&end=${how.end}`, "application/octet-stream", file, onSent, stop),
+  trace: (asked: TraceQuestion) => expect<Trace>(http.POST("/api/reckon/trace", { body: asked as components["schemas"]["TraceAsked"] })),
+  photographs: async (id: number) => (await expect<{ photographs: Photograph[] }>(http.GET("/api/blanks/{id}/photographs", { params: { path: { id } } }))).photographs,
+  addPhotograph: (id: number, file: File, view: PhotographAbout["view"], onSent: (share: number) => void, stop?: AbortSignal) =>
+    sendWatched<Photograph>(`/api/blanks/${id}/photographs?view=${view}`, file.type === "image/png" ? "image/png" : "image/jpeg", file, onSent, stop),
+  sayOfPhotograph: (id: number, photograph: number, about: PhotographAbout) =>
+    expect<Photograph>(http.PUT("/api/blanks/{id}/photographs/{photograph}", { params: { path: { id, photograph } }, body: about })),
   takeIn: (document: Document) => expect<Kept>(http.POST("/api/blanks", { body: { document: wire(document) } })),
   table: (name: TableName) => expect<Table>(http.GET("/api/tables/{name}", { params: { path: { name } } })),
   /** A blank file as it is: the server says what is wrong with it. */

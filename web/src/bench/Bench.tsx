@@ -2,7 +2,7 @@ import { useQueryClient } from "@tanstack/react-query";
 import { useCallback, useDeferredValue, useEffect, useMemo, useState } from "react";
 import styled from "styled-components";
 import { api, Refused } from "../api/client";
-import type { Defect, Kept } from "../api/document";
+import type { Defect, Kept, Photograph } from "../api/document";
 import { Button } from "../kit/Button";
 import { amountText } from "../kit/measure";
 import { ink } from "../kit/theme";
@@ -10,6 +10,7 @@ import { useUnit } from "../kit/Units";
 import { Waiting } from "../kit/Waiting";
 import { copyOf, freeId, makeDefect, type Tool } from "../piece/edit";
 import { surfaceMm } from "../piece/geometry";
+import { pictureOf } from "../photo/Photographs";
 import { Piece } from "../piece/Piece";
 import { lastMassG } from "../piece/weight";
 import { NextMove } from "../shop/NextMove";
@@ -60,6 +61,7 @@ export function Bench({ kept, station, onStation }: { kept: Kept; station: Stati
   const [zMm, setZ] = useState<number>();
   const [peelMm, setPeel] = useState(0);
   const [seenBy, setSeenBy] = useState<string>();
+  const [under, layUnder] = useState<Photograph>();
   const [refused, setRefused] = useState<Refused>();
   const client = useQueryClient();
 
@@ -110,8 +112,8 @@ export function Bench({ kept, station, onStation }: { kept: Kept; station: Stati
   // Stepping back through the surveys, the drawings show only what was known by then; else also what tests show or hint at.
   const byTest = [...geometry.by_test, ...geometry.suspects] as unknown as Defect[];
   const drawn = { ...document, defects: seenBy === undefined ? [...document.defects, ...byTest] : document.defects.filter(({ found_on = "" }) => found_on <= seenBy) };
-  const look = { document: drawn, assessment, geometry, clockDeg, setClock, zMm: z, setZ, peelMm, peel: peelMm > 0 ? peel : undefined, chosen, choose, tool, put, add };
-  const at = { id: kept.id, draft, document, assessment, problem, chosen, choose, tool, take, put, remove, placeHere, copy, hand: { clockDeg, zMm: z }, seenBy, setSeenBy };
+  const look = { document: drawn, assessment, geometry, clockDeg, setClock, zMm: z, setZ, peelMm, peel: peelMm > 0 ? peel : undefined, chosen, choose, tool, put, add, under: under && { ...under, src: pictureOf(kept.id, under) } };
+  const at = { id: kept.id, draft, document, assessment, problem, chosen, choose, tool, take, put, remove, placeHere, copy, hand: { clockDeg, zMm: z }, under, layUnder, seenBy, setSeenBy };
   const badInput = problem && problem.status > 0 && problem.status < 500;
 
   return (

@@ -42,11 +42,12 @@ export function EndView({ look, scale, cx, cy }: Props) {
     <g>
       <path data-end d={outlinePath(outline)} fill={ink.waste} stroke={ink.slate} strokeDasharray="5 4"
         onPointerDown={point} style={{ cursor: look.tool ? "crosshair" : "default" }} />
+      <Under look={look} cx={cx} cy={cy} scale={scale} />
       {outer !== undefined && (
-        <path d={outlinePath(round(outer))} fill={ink.wood} stroke={ink.ink} strokeWidth="2" pointerEvents="none" />
+        <path d={outlinePath(round(outer))} fill={look.under ? "none" : ink.wood} stroke={ink.ink} strokeWidth="2" pointerEvents="none" />
       )}
-      <Grain look={look} at={at} scale={scale} />
-      {inner !== undefined && inner > 0 && <path d={outlinePath(round(inner))} fill={ink.waste} stroke={ink.ink} strokeWidth="1.5" pointerEvents="none" />}
+      {!look.under && <Grain look={look} at={at} scale={scale} />}
+      {inner !== undefined && inner > 0 && <path d={outlinePath(round(inner))} fill={look.under ? "none" : ink.waste} stroke={ink.ink} strokeWidth="1.5" pointerEvents="none" />}
       <clipPath id="end-clip"><path d={outlinePath(outline)} /></clipPath>
       {document.defects.map((defect) =>
         isPath(defect) ? <PathOnEnd key={defect.id} {...{ look, defect, at, toBy }} /> : <BodyOnEnd key={defect.id} {...{ look, defect, at, scale, toBy }} />,
@@ -58,6 +59,19 @@ export function EndView({ look, scale, cx, cy }: Props) {
       )}
       <Heavy look={look} at={at} />
       <Dial look={look} at={at} cx={cx} cy={cy} />
+    </g>
+  );
+}
+
+/** The photograph at the drawing's own scale, its axis on the drawing's; one of the head end is seen from the other side. */
+function Under({ look, cx, cy, scale }: Props) {
+  const { under } = look;
+  if (!under?.scale) return null;
+  const wide = under.scale.mm_per_share * scale;
+  const [x = 0.5, y = 0.5] = under.scale.centre;
+  return (
+    <g clipPath="url(#end-clip)" pointerEvents="none">
+      <image href={under.src} x={cx - x * wide} y={cy - y * wide} width={wide} {...(under.view === "head_face" && { transform: `translate(${2 * cx} 0) scale(-1 1)` })} />
     </g>
   );
 }

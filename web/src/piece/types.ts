@@ -1,4 +1,4 @@
-import type { Assessment, Defect, Document, Geometry, Peel } from "../api/document";
+import type { Assessment, Defect, Document, Geometry, Peel, Photograph } from "../api/document";
 import type { Tool } from "./edit";
 
 /** What the three drawings share: one piece, one hand, one z, one chosen defect. */
@@ -18,6 +18,8 @@ export type Look = {
   tool: Tool | undefined;
   /** Puts a defect in place of the one with its id; `holding` while it is still being dragged. */
   put: (defect: Defect, holding: boolean) => void;
+  /** A photograph of one end, to lie under it. */
+  under: (Photograph & { src: string }) | undefined;
   /** A new defect from a stroke of the pointer. */
   add: (defect: Defect) => void;
 };

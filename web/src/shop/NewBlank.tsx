@@ -14,7 +14,8 @@ import { Findings, Worked } from "../kit/Says";
 import { Suggest } from "../kit/Suggest";
 import { ink } from "../kit/theme";
 import { useUnit } from "../kit/Units";
-import { Fault, Fields, Heading, Quiet } from "../stations/parts";
+import { FromPhoto, type Taken } from "../photo/FromPhoto";
+import { Fault, Fields, Heading, Quiet, Row } from "../stations/parts";
 import { Outlined } from "./Outlined";
 import { Room } from "./Room";
 import { Scanned } from "./Scanned";
@@ -25,20 +26,21 @@ const Frame = styled(Room)`
 `;
 
 type Lump = IntakeQuestion["lump"];
-type LumpType = Lump["type"] | "scan";
+type LumpType = Lump["type"] | "photo" | "scan";
 type Material = Document["material"];
 
 const KINDS: Record<Material["kind"], string> = { wood: "Wood", hybrid: "Wood and resin", resin: "Resin", non_wood: "Something else" };
 type Character = NonNullable<Material["character"]>[number];
 const CHARACTERS: Record<Character, string> = { burl: "Burl", spalted: "Spalted", cracked: "Cracked", insect: "Bug-eaten", bark_edge: "Bark edge", crotch: "Crotch", wet: "Wet" };
 const GRAINS: Record<Material["grain"], string> = { face: "Across (face grain)", end: "Along the axis (end grain)", burl: "Every way (burl)", none: "No grain" };
-const LUMPS: Record<LumpType, string> = { disc: "Disc", block: "Block", log: "Log", cap: "Cap", outline: "Measured outline", scan: "Scan" };
+const LUMPS: Record<LumpType, string> = { disc: "Disc", block: "Block", log: "Log", cap: "Cap", outline: "Measured outline", photo: "Photograph", scan: "Scan" };
 const SIZES: Record<LumpType, [string, string][]> = {
   disc: [["diameter_mm", "Across"], ["length_mm", "Thick"]],
   block: [["width_mm", "Wide"], ["height_mm", "High"], ["length_mm", "Long"]],
   log: [["head_diameter_mm", "Across, head end"], ["tail_diameter_mm", "Across, tail end"], ["length_mm", "Long"]],
   cap: [["diameter_mm", "Across the cut face"], ["height_mm", "High"]],
   outline: [],
+  photo: [],
   scan: [],
 };
 const START: Record<string, number> = { diameter_mm: 250, length_mm: 80, width_mm: 100, height_mm: 100, head_diameter_mm: 160, tail_diameter_mm: 150 };
@@ -57,7 +59,9 @@ export function NewBlank({ shop }: { shop: Shop }) {
   const [type, setType] = useState<LumpType>("disc");
   const [sizes, setSizes] = useState(START);
   const [stations, setStations] = useState(FIRST_STATIONS);
+  const [taken, setTaken] = useState<Taken>();
   const [scan, setScan] = useState<Scan>();
+  const [unsent, setUnsent] = useState<{ id: number; sent: number; fault?: string }>();
   const [massG, setMass] = useState(0);
   const [densityOwn, setDensity] = useState(600);
   const [lathe, setLathe] = useState(Object.keys(shop.lathes)[0] ?? "");
@@ -71,10 +75,10 @@ export function NewBlank({ shop }: { shop: Shop }) {
 
   const known = useQuery({ queryKey: ["known-stock"], staleTime: Infinity, queryFn: async () => (await Promise.all([api.table("woods"), api.table("other_stock")])).flatMap(({ rows }) => rows.map((row) => String(row["name"]))) });
   const question = useMemo((): IntakeQuestion | undefined => {
-    const lump = type === "scan" ? scan && { type: "outline", stations: scan.stations } : type === "outline" ? { type, stations } : { type, ...Object.fromEntries(SIZES[type].map(([size]) => [size, sizes[size] ?? 0])) };
+    const lump = type === "photo" ? taken && { type: "outline", stations: taken.trace.stations } : type === "scan" ? scan && { type: "outline", stations: scan.stations } : type === "outline" ? { type, stations } : { type, ...Object.fromEntries(SIZES[type].map(([size]) => [size, sizes[size] ?? 0])) };
     if (!lump) return undefined;
     return { lump: lump as Lump, species: species.trim() || "–", moisture_pct: moisturePct, ...(massG > 0 && { mass_g: massG }) };
-  }, [type, stations, scan, sizes, species, moisturePct, massG]);
+  }, [type, stations, taken, scan, sizes, species, moisturePct, massG]);
   const { answer, settled, problem } = useNewest(question, api.intake);
   const fault = (path: string) => (problem?.errors ?? refused?.errors)?.find(({ pointer }) => pointer === path)?.detail;
   const saveFault = (path: string) => refused?.errors?.find(({ pointer }) => pointer.startsWith(path))?.detail;
@@ -85,10 +89,23 @@ export function NewBlank({ shop }: { shop: Shop }) {
     try {
       const kept = await api.takeIn(document(answer));
       await client.invalidateQueries({ queryKey: ["shop"] });
-      void go(`/blanks/${kept.id}/survey`);
+      if (type === "photo" && taken) await sendPicture(kept.id, taken);
+      else void go(`/blanks/${kept.id}/survey`);
     } catch (wrong) {
       if (!(wrong instanceof Refused)) throw wrong;
       setRefused(wrong.problem);
+    }
+  };
+  /** The blank is kept by now: a photograph that does not go may be sent again, or left. */
+  const sendPicture = async (id: number, { file, view, trace }: Taken) => {
+    setUnsent({ id, sent: 0 });
+    try {
+      const { id: photograph } = await api.addPhotograph(id, file, view, (sent) => setUnsent({ id, sent }));
+      await api.sayOfPhotograph(id, photograph, { view, scale: { mm_per_share: trace.mm_per_share, centre: trace.centre } });
+      void go(`/blanks/${id}/survey`);
+    } catch (wrong) {
+      if (!(wrong instanceof Refused)) throw wrong;
+      setUnsent({ id, sent: 0, fault: wrong.problem.errors?.[0]?.detail ?? wrong.message });
     }
   };
   const intake = { ...(origin.trim() && { origin: origin.trim() }), ...(gotOn && { got_on: gotOn }), ...(cost > 0 && { cost }), ...(bark !== "unsaid" && { bark }) };
@@ -98,7 +115,7 @@ export function NewBlank({ shop }: { shop: Shop }) {
       kind, species: species.trim(), ...(character.length > 0 && { character }), density_kg_m3: density_kg_m3 ?? densityOwn,
       moisture_pct: moisturePct, grain, ...(grain === "face" && { grain_clock_deg: grainDeg }),
     },
-    shape: shape as Document["shape"], defects: [],
+    shape: shape as Document["shape"], defects: type === "photo" ? (taken?.trace.defects ?? []) as unknown as Document["defects"] : [],
     ...(Object.keys(intake).length > 0 && { intake }),
     ...(massG > 0 && { readings: [{ kind: "mass" as const, value: massG, taken_at: new Date().toISOString() }] }),
     ...(shop.lathes[lathe] && { lathe: shop.lathes[lathe] }),
@@ -120,7 +137,7 @@ export function NewBlank({ shop }: { shop: Shop }) {
           {saveFault("/document/material/species") && <Fault role="alert">{saveFault("/document/material/species")}</Fault>}</div>
         <Choices label="Character, as many as fit" value={character} options={CHARACTERS} onChange={setCharacter} />
         <Choice label="Its shape" value={type} options={LUMPS} onChange={setType} />
-        {type === "scan" ? <Scanned scan={scan} onScan={setScan} /> : type === "outline" ? <Outlined stations={stations} onChange={setStations} fault={fault} /> : (
+        {type === "photo" ? <FromPhoto onTaken={setTaken} /> : type === "scan" ? <Scanned scan={scan} onScan={setScan} /> : type === "outline" ? <Outlined stations={stations} onChange={setStations} fault={fault} /> : (
           <Fields>
             {SIZES[type].map(([size, word]) => (
               <LengthField key={size} label={word} value={sizes[size] ?? 0} onChange={(value) => setSizes({ ...sizes, [size]: value })} fault={fault(`/lump/${size}`)} />
@@ -141,7 +158,17 @@ export function NewBlank({ shop }: { shop: Shop }) {
         </Fields>
         <Choice label="Bark" value={bark} options={{ unsaid: "Unsaid", on: "On", part: "In part", off: "Off" }} onChange={setBark} />
         {Object.keys(shop.lathes).length > 0 && <Choice label="To be turned on" value={lathe} options={Object.fromEntries(Object.keys(shop.lathes).map((key) => [key, key]))} onChange={setLathe} />}
-        <div><Button $kind="go" onPress={() => void take()} isDisabled={!answer || !settled}>Put it on the rack</Button></div>
+        {unsent ? (
+          <div role="status">
+            <p>{unsent.fault ? `On the rack, but its photograph did not go: ${unsent.fault}` : `On the rack. Sending its photograph, ${Math.round(unsent.sent * 100)} %.`}</p>
+            {unsent.fault && taken && (
+              <Row>
+                <Button $kind="go" onPress={() => void sendPicture(unsent.id, taken)}>Send it again</Button>
+                <Button onPress={() => void go(`/blanks/${unsent.id}/survey`)}>Go on without it</Button>
+              </Row>
+            )}
+          </div>
+        ) : <div><Button $kind="go" onPress={() => void take()} isDisabled={!answer || !settled}>Put it on the rack</Button></div>}
         {refused && <Fault role="alert">Not taken in: {refused.errors?.[0]?.detail ?? refused.detail}</Fault>}
       </section>
       <aside aria-label="What that makes"><Made answer={answer} problem={problem} /></aside>

@@ -7,6 +7,7 @@ import { amountText, clockText } from "../kit/measure";
 import { Findings, Sentence, Worked } from "../kit/Says";
 import { focusRing, ink } from "../kit/theme";
 import { useUnit } from "../kit/Units";
+import { Photographs } from "../photo/Photographs";
 import { NAMES } from "../piece/Defect";
 import type { Tool } from "../piece/edit";
 import { middleOf } from "../piece/geometry";
@@ -80,6 +81,7 @@ export function Survey(at: AtStation) {
       <AddFound at={at} />
       <Tests at={at} />
       <NextTest at={at} />
+      <Photographs at={at} />
       <Worth at={at} />
     </>
   );

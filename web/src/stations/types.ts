@@ -1,4 +1,4 @@
-import type { Assessment, Defect, Document, Problem } from "../api/document";
+import type { Assessment, Defect, Document, Photograph, Problem } from "../api/document";
 import type { DraftHandle } from "../bench/useDraft";
 import type { Tool } from "../piece/edit";
 
@@ -19,6 +19,9 @@ export type AtStation = {
   copy: (defect: Defect) => void;
   /** Where the hand and the z line stand on the drawings. */
   hand: { clockDeg: number; zMm: number };
+  /** The photograph that lies under the end, if any. */
+  under: Photograph | undefined;
+  layUnder: (photograph: Photograph | undefined) => void;
   /** The day up to which findings are shown; undefined for all of them. */
   seenBy: string | undefined;
   setSeenBy: (day: string | undefined) => void;

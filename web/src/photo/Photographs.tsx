@@ -1,0 +1,143 @@
+import { useQuery, useQueryClient } from "@tanstack/react-query";
+import { useMemo, useState } from "react";
+import { FileTrigger } from "react-aria-components";
+import styled from "styled-components";
+import { api, Refused } from "../api/client";
+import type { Defect, Photograph } from "../api/document";
+import { useNewest } from "../bench/useNewest";
+import { Button } from "../kit/Button";
+import { Choice } from "../kit/Choice";
+import { TextLine } from "../kit/MeasureField";
+import { amountText } from "../kit/measure";
+import { ink } from "../kit/theme";
+import { useUnit } from "../kit/Units";
+import { freeId } from "../piece/edit";
+import { Fault, Heading, Quiet, Row } from "../stations/parts";
+import type { AtStation } from "../stations/types";
+import { NOTHING, outlineOf, question } from "./trace";
+import { TraceSheet } from "./TraceSheet";
+
+const SHOWS = { tail_face: "Tail end", head_face: "Head end", other: "Something else" } as const;
+
+const Line = styled.li`
+  border-top: 1px solid ${ink.rule};
+  padding: 10px 0;
+  display: grid;
+  grid-template-columns: 120px minmax(0, 1fr);
+  gap: 6px 14px;
+  img { width: 120px; border: 1px solid ${ink.slate}; display: block; }
+  .over { grid-column: 1 / -1; }
+`;
+
+export const pictureOf = (blank: number, { id }: Photograph) => `/api/blanks/${blank}/photographs/${id}/image`;
+
+type Sending = { file: File; sent: number; fault?: string };
+
+/** The photographs of a blank: sent with progress and again where they did not go, spoken of, traced over, laid under the drawing. */
+export function Photographs({ at }: { at: AtStation }) {
+  const client = useQueryClient();
+  const query = useQuery({ queryKey: ["photographs", at.id], queryFn: () => api.photographs(at.id) });
+  const [sending, setSending] = useState<Sending>();
+  const [all, setAll] = useState(false);
+  const fresh = () => client.invalidateQueries({ queryKey: ["photographs", at.id] });
+  const send = async (file: File) => {
+    setSending({ file, sent: 0 });
+    try {
+      await api.addPhotograph(at.id, file, "other", (sent) => setSending({ file, sent }));
+      setSending(undefined);
+      await fresh();
+    } catch (wrong) {
+      if (!(wrong instanceof Refused)) throw wrong;
+      setSending({ file, sent: 0, fault: wrong.problem.errors?.[0]?.detail ?? wrong.message });
+    }
+  };
+  const kept = query.data ?? [];
+  const shown = kept.filter(({ hidden }) => all || !hidden);
+  return (
+    <section aria-label="Photographs">
+      <Heading>Photographs</Heading>
+      <ul>{shown.map((photograph) => <One key={photograph.id} at={at} photograph={photograph} onChanged={fresh} />)}</ul>
+      {query.error && <Fault role="alert">{query.error.message}</Fault>}
+      {sending && !sending.fault && <p role="status">Sending {sending.file.name}, {Math.round(sending.sent * 100)} %</p>}
+      {sending?.fault && (
+        <Fault role="alert">
+          {sending.file.name} did not go: {sending.fault} <Button onPress={() => void send(sending.file)}>Send it again</Button>
+        </Fault>
+      )}
+      <Row>
+        <FileTrigger acceptedFileTypes={["image/jpeg", "image/png"]} onSelect={(list) => {
+          const file = list?.[0];
+          if (file) void send(file);
+        }}>
+          <Button isDisabled={sending !== undefined && !sending.fault}>Add a photograph</Button>
+        </FileTrigger>
+        {kept.length > shown.length && <Button $kind="quiet" onPress={() => setAll(true)}>Show the {kept.length - shown.length} put away</Button>}
+      </Row>
+    </section>
+  );
+}
+
+function One({ at, photograph, onChanged }: { at: AtStation; photograph: Photograph; onChanged: () => Promise<void> }) {
+  const [tracing, setTracing] = useState(false);
+  const { view, caption, scale, hidden } = photograph;
+  const say = async (change: Partial<Photograph>) => {
+    await api.sayOfPhotograph(at.id, photograph.id, { view, caption, scale, hidden, ...change });
+    await onChanged();
+  };
+  const under = at.under?.id === photograph.id;
+  return (
+    <Line style={hidden ? { opacity: 0.6 } : undefined}>
+      <img src={pictureOf(at.id, photograph)} alt={caption || `Photograph, ${SHOWS[view].toLowerCase()}`} />
+      <div style={{ display: "grid", gap: 8, justifyItems: "start" }}>
+        <TextLine label="What it shows" value={caption} most={200} onChange={(words) => void say({ caption: words })} />
+        <Row>
+          {scale && view !== "other" && <Button onPress={() => at.layUnder(under ? undefined : photograph)}>{under ? "Take it from under the drawing" : "Lay it under the drawing"}</Button>}
+          <Button onPress={() => setTracing(!tracing)}>{tracing ? "Done tracing" : "Trace over it"}</Button>
+          <Button $kind="quiet" onPress={() => void say({ hidden: !hidden })}>{hidden ? "Bring it back" : "Put it away"}</Button>
+        </Row>
+      </div>
+      {tracing && <div className="over"><Over at={at} photograph={photograph} say={say} /></div>}
+    </Line>
+  );
+}
+
+/** Tracing over a photograph of a blank that is on the rack already. */
+function Over({ at, photograph, say }: { at: AtStation; photograph: Photograph; say: (change: Partial<Photograph>) => Promise<void> }) {
+  const unit = useUnit();
+  const [traced, setTraced] = useState(NOTHING);
+  const { document, assessment } = at;
+  const view = photograph.view === "head_face" ? "head_face" : "tail_face";
+  const asked = useMemo(() => question(traced, view, assessment.geometry.length_mm), [traced, view, assessment.geometry.length_mm]);
+  const { answer, settled, problem } = useNewest(asked, api.trace);
+  const trace = settled && !problem ? answer : undefined;
+  const keepScale = () => trace && say({ view, scale: { mm_per_share: trace.mm_per_share, centre: trace.centre } });
+  const takeOutline = () => {
+    if (!trace) return;
+    at.draft.change({ ...document, shape: { type: "outline", stations: trace.stations } });
+    void keepScale();
+  };
+  const addFindings = () => {
+    if (!trace) return;
+    const found = (trace.defects as unknown as Defect[]).reduce((defects: Defect[], defect) => [...defects, { ...defect, id: freeId(defects) }], document.defects);
+    at.draft.change({ ...document, defects: found });
+    void keepScale();
+  };
+  return (
+    <div style={{ display: "grid", gap: 10 }}>
+      <Choice label="It shows" value={photograph.view} options={SHOWS} onChange={(chosen) => void say({ view: chosen })} />
+      <TraceSheet src={pictureOf(at.id, photograph)} tracing={traced} taken={trace && outlineOf(trace, view)} onChange={setTraced} />
+      {problem && <Fault role="alert">{problem.errors?.[0]?.detail ?? problem.detail}</Fault>}
+      {trace && (
+        <>
+          <p role="status">{amountText(trace.across_mm[0] ?? 0, "mm", unit)} across at least, {amountText(trace.across_mm[1] ?? 0, "mm", unit)} at most.</p>
+          <Row>
+            <Button onPress={takeOutline}>Take this outline</Button>
+            {trace.defects.length > 0 && <Button onPress={addFindings}>Add {trace.defects.length} {trace.defects.length === 1 ? "finding" : "findings"}</Button>}
+            <Button onPress={() => void keepScale()}>Keep its scale alone</Button>
+          </Row>
+          <Quiet>The outline is taken the same from head to tail. Undo brings the old shape back.</Quiet>
+        </>
+      )}
+    </div>
+  );
+}
