@@ -6,7 +6,7 @@ module Loft
   # The web application: the API and, beside it, the built web face.
   class App < Sinatra::Base
     MAX_BODY_BYTES = MossyAnvil::JsonText::MAX_BYTES
-    MAX_ARCHIVE_BYTES = 50_000_000
+    MAX_ARCHIVE_BYTES = 120_000_000
     LOCAL_HOSTS = %w[localhost 127.0.0.1 ::1].freeze
     POLICY = "default-src 'self'; style-src 'self' 'unsafe-inline'; img-src 'self' data: blob:; base-uri 'none'; form-action 'self'; frame-ancestors 'none'"
 

@@ -3,7 +3,7 @@
 require "zip"
 
 module Loft
-  # The whole shop as one zip: shop.json, a blank file for every blank, and its journal beside it.
+  # The whole shop as one zip: shop.json, a blank file for every blank, its journal and its photographs beside it.
   class Archive
     FORMAT = { "format" => "mossy-anvil/shop", "version" => 1 }.freeze
 
@@ -12,6 +12,7 @@ module Loft
       @db = db
       @shops = Store::Shops.new(db)
       @blanks = Store::Blanks.new(db)
+      @photographs = Store::Photographs.new(db)
       @now = now
     end
 
@@ -24,6 +25,7 @@ module Loft
           stem = "#{Archive.stem(kept[:document])}-#{id}"
           put(zip, "blanks/#{stem}.anvil.json", MossyAnvil::BlankFile.write(kept[:document]))
           put(zip, "journals/#{stem}.json", MossyAnvil::JsonLayout.text("entries" => kept[:journal].map { |entry| entry.except(:id).transform_keys(&:to_s) }))
+          put_photographs(zip, stem, id)
         end
       end.string
     end
@@ -53,6 +55,16 @@ module Loft
       zip.write(text)
     end
 
+    # What is said of each, and the pictures themselves by their sums.
+    def put_photographs(zip, stem, id)
+      kept = @photographs.of(id)
+      return if kept.empty?
+
+      said = kept.map { |one| one.slice(:sha256, :view, :caption, :hidden, :scale, :taken_at).transform_keys(&:to_s) }
+      put(zip, "photographs/#{stem}.json", MossyAnvil::JsonLayout.text("photographs" => said))
+      kept.each { |one| put(zip, "photographs/#{stem}/#{one[:sha256]}.jpg", @photographs.bytes(id, one[:id])) }
+    end
+
     def shop
       shop = @shops.current
       FORMAT.merge("name" => shop[:name], "currency" => shop[:currency], "climate" => { "temperature_c" => shop[:temperature_c], "humidity" => shop[:humidity] },
@@ -67,17 +79,34 @@ module Loft
     def add(name, entries, report, copies)
       document = entries[name]
       journal = entries[name.sub("blanks/", "journals/").sub(".anvil.json", ".json")]&.fetch("entries") || []
+      pictures = pictures_of(name, entries)
       same = @blanks.same_as(document["number"], document["name"])
-      return take(document, journal, report) unless same
+      return take(document, journal, pictures, report) unless same
 
       report[:already_here] += 1
       complete(same, document, journal)
+      keep_pictures(same, pictures)
       return if alike?(@blanks.find(same)[:document], document)
 
-      copies ? take(document, [], report) : report[:differ] << document["name"]
+      copies ? take(document, [], pictures, report) : report[:differ] << document["name"]
     end
 
-    def take(document, journal, report)
+    # [[what is said of it, Picture], ...] of the blank of that name.
+    def pictures_of(name, entries)
+      stem = name.delete_prefix("blanks/").delete_suffix(".anvil.json")
+      (entries["photographs/#{stem}.json"]&.fetch("photographs") || []).map do |about|
+        file = "photographs/#{stem}/#{about['sha256']}.jpg"
+        [about, entries.fetch(file) { lacks(file, stem) }]
+      end
+    end
+
+    def lacks(file, stem)
+      raise MossyAnvil::InvalidInput, [MossyAnvil::Fault.new(path: "/#{file}", problem: "is not in the archive", allowed: "the picture that #{stem}.json speaks of")]
+    end
+
+    def keep_pictures(id, pictures) = pictures.each { |about, picture| @photographs.add(id, picture, about) }
+
+    def take(document, journal, pictures, report)
       own = document["number"]
       if own && @blanks.number_taken?(own)
         document = document.merge("number" => @blanks.next_number)
@@ -85,6 +114,7 @@ module Loft
       end
       id = @blanks.take_in(document, brief(document))[:id]
       keep_journal(id, journal)
+      keep_pictures(id, pictures)
       report[:taken_in] += 1
     end
 

@@ -3,7 +3,8 @@
 module Loft
   # Reads a shop archive with limits: what it may hold, how many, how large, and that each part is what its name says.
   class ArchiveReader
-    PARTS = { /\Ashop\.json\z/ => "ArchivedShop", %r{\Ablanks/[\w.-]+\.anvil\.json\z} => nil, %r{\Ajournals/[\w.-]+\.json\z} => "ArchivedJournal" }.freeze
+    PARTS = { /\Ashop\.json\z/ => "ArchivedShop", %r{\Ablanks/[\w.-]+\.anvil\.json\z} => nil, %r{\Ajournals/[\w.-]+\.json\z} => "ArchivedJournal",
+              %r{\Aphotographs/[\w.-]+\.json\z} => "ArchivedPhotographs", %r{\Aphotographs/[\w.-]+/[0-9a-f]{64}\.jpg\z} => :picture }.freeze
     MOST_ENTRIES = 4000
     CONTRACT = Contract.new
 
@@ -11,9 +12,9 @@ module Loft
       @bytes = bytes
     end
 
-    # Name => string-keyed data of every part; raises InvalidInput with the part's name first in the path.
+    # Name => string-keyed data of every part, or its Picture; raises InvalidInput with the part's name first in the path.
     def entries
-      found = unpacked.to_h { |name, text| [name, under(name) { checked(name, MossyAnvil::JsonText.parse(text)) }] }
+      found = unpacked.to_h { |name, text| [name, under(name) { part(name) == :picture ? Picture.kept(text, File.basename(name, ".jpg")) : checked(name, MossyAnvil::JsonText.parse(text)) }] }
       refuse("", "has no shop.json", "an archive that this program wrote") unless found.key?("shop.json")
       found
     end
@@ -31,7 +32,7 @@ module Loft
     def known(name)
       return name if PARTS.any? { |pattern, _| pattern.match?(name) }
 
-      refuse("", "holds #{MossyAnvil::SchemaFault.shown(name)}", "shop.json, blanks/….anvil.json and journals/….json only")
+      refuse("", "holds #{MossyAnvil::SchemaFault.shown(name)}", "shop.json, blanks, journals and photographs only")
     end
 
     # Never more than one blank file may be, whatever the zip says of its size.
@@ -42,11 +43,13 @@ module Loft
     end
 
     def checked(name, data)
-      schema = PARTS.find { |pattern, _| pattern.match?(name) }.last
+      schema = part(name)
       return CONTRACT.check(schema, data) if schema
 
       MossyAnvil::BlankFile.current(data).tap { |document| MossyAnvil::BlankFile.from_data(document) }
     end
+
+    def part(name) = PARTS.find { |pattern, _| pattern.match?(name) }.last
 
     def under(name)
       yield

@@ -40,8 +40,13 @@ module Loft
       assessed = Reckoner.new(@shops.climate, now: @now).assess(document)
       first = readings.first && Time.parse(readings.first["taken_at"])
       id = @blanks.take_in(document, Brief.new(assessed, now: @now, started_at: first).to_h)[:id]
-      (@shop["journal"][document["number"]] || []).each_with_index { |entry, index| log(id, document["number"], entry, index) }
-      (@pictures[document["number"]] || []).each { |about| @photographs.add(id, Picture.new(File.binread(File.join(FOLDER, "photographs", about["file"]))), about) }
+      add_to(id, document["number"])
+    end
+
+    # Journal and photographs of the blank of that number.
+    def add_to(id, number)
+      @shop["journal"].fetch(number, []).each_with_index { |entry, index| log(id, number, entry, index) }
+      @pictures.fetch(number, []).each { |about| @photographs.add(id, Picture.new(File.binread(File.join(FOLDER, "photographs", about["file"]))), about) }
     end
 
     def log(id, number, entry, index)

@@ -17,6 +17,11 @@ module Loft
 
     attr_reader :bytes, :width_px, :height_px
 
+    # The picture that was kept before, as it is: of that sum, and nothing in it that #initialize would not have left. Raises InvalidInput.
+    def self.kept(bytes, sha256)
+      allocate.tap { |picture| picture.send(:take_as_it_is, bytes, sha256) }
+    end
+
     # bytes: of a JPEG or PNG file. Raises InvalidInput at /file.
     def initialize(bytes)
       refuse("is neither a JPEG nor a PNG picture", "a photograph as JPEG or PNG") unless STARTS.any? { |start| bytes.b.start_with?(start) }
@@ -24,12 +29,27 @@ module Loft
       @bytes = image.jpegsave_buffer(Q: QUALITY, strip: true, optimize_coding: true)
       @width_px, @height_px = image.width, image.height
     rescue Vips::Error => e
-      refuse("cannot be read as a picture (#{e.message.lines.first.to_s.strip[0, 80]})", "a whole JPEG or PNG file")
+      unreadable(e)
     end
 
     def sha256 = Digest::SHA256.hexdigest(bytes)
 
     private
+
+    def take_as_it_is(bytes, sha256)
+      @bytes = bytes.b
+      refuse("is another picture than its name says", "the picture of that sum") unless Digest::SHA256.hexdigest(@bytes) == sha256
+      refuse("is no JPEG", "a JPEG") unless @bytes.start_with?(STARTS.first)
+      image = Vips::Image.new_from_buffer(@bytes, "", fail_on: :truncated)
+      @width_px, @height_px = image.width, image.height
+      refuse("is #{image.width} by #{image.height} dots", "at most #{MOST_PX} either way") if [image.width, image.height].max > MOST_PX
+      refuse("says more than it shows", "a picture without what the camera wrote into it") if image.get_fields.grep(/\A(exif|xmp|iptc|orientation)/).any?
+      image.avg
+    rescue Vips::Error => e
+      unreadable(e)
+    end
+
+    def unreadable(error) = refuse("cannot be read as a picture (#{error.message.lines.first.to_s.strip[0, 80]})", "a whole JPEG or PNG file")
 
     # Turned as its camera held it, made smaller where it is large, without transparency.
     def opened(bytes)

@@ -17,7 +17,7 @@ Sequel.migration do
         centre_x double precision,
         centre_y double precision,
         hidden boolean NOT NULL DEFAULT false,
-        taken_at timestamptz NOT NULL DEFAULT now(),
+        taken_at timestamptz NOT NULL DEFAULT date_trunc('second', now()),
         CONSTRAINT one_picture_once UNIQUE (blank_id, sha256),
         CONSTRAINT valid_sum CHECK (sha256 ~ '^[0-9a-f]{64}$'),
         CONSTRAINT valid_bytes CHECK (octet_length(bytes) BETWEEN 1 AND 8000000),

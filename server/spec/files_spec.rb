@@ -82,7 +82,8 @@ RSpec.describe Loft::Archive, :server do
     journals = db[:journal].join(:blanks, id: :blank_id).select_map([:number, *columns]).sort_by(&:to_s)
     documents = Loft::Store::Blanks.new(db).then { |blanks| blanks.ids.map { |id| blanks.find(id)[:document] } }
     shops = Loft::Store::Shops.new(db)
-    [documents, journals, shops.current, shops.lathes]
+    pictures = db[:photographs].join(:blanks, id: :blank_id).order(:number, :sha256).select_map(%i[number sha256 view caption mm_per_share hidden taken_at])
+    [documents, journals, shops.current, shops.lathes, pictures]
   end
 
   def repacked(bytes)
@@ -136,6 +137,8 @@ RSpec.describe Loft::Archive, :server do
     "climbs out of its folder" => [->(entries) { entries["blanks/../../x.anvil.json"] = "{}" }, /holds "blanks/],
     "has no shop" => [->(entries) { entries.delete("shop.json") }, /no shop.json/],
     "swells when unpacked" => [->(entries) { entries["blanks/x.anvil.json"] = " " * 9_000_000 }, /larger than/],
+    "has a picture changed on the way" => [->(entries) { entries.each { |name, bytes| bytes << "x" if name.end_with?(".jpg") } }, /another picture than its name says/],
+    "has lost a picture it speaks of" => [->(entries) { entries.delete_if { |name, _| name.end_with?(".jpg") } }, /is not in the archive/],
     "has a lathe of no weight" => [->(entries) { entries["shop.json"].sub!('"mass_kg": 210', '"mass_kg": 0') }, /at least 1/],
     "has an entry of no time" => [->(entries) { entries.each { |name, text| text.gsub!(/"logged_at": "\w+/, '"logged_at": "x') if name.start_with?("journals") } }, /logged_at|pattern|text/]
   }.each do |name, (change, message)|

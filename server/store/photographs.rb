@@ -22,7 +22,7 @@ module Loft
         known = of(blank_id)
         refuse_more if known.size >= MOST_OF_ONE && known.none? { |one| one[:sha256] == picture.sha256 }
         @db[:photographs].insert_conflict(target: %i[blank_id sha256]).insert(blank_id: blank_id, sha256: picture.sha256, bytes: Sequel.blob(picture.bytes),
-          width_px: picture.width_px, height_px: picture.height_px, **columns(about))
+          width_px: picture.width_px, height_px: picture.height_px, **columns(about), **(about["taken_at"] ? { taken_at: Time.parse(about["taken_at"]) } : {}))
         of(blank_id).find { |one| one[:sha256] == picture.sha256 }
       end
 
