@@ -66,4 +66,39 @@ RSpec.describe "A turner going round a blank", :browser do
     expect(page).to have_text("saved")
     expect(db[:defects].first(blank_id: db[:blanks].first(number: 32)[:id], type: "crack")[:chosen]).to eq("leave")
   end
+
+  it "surveys it again turned end for end: what is found goes down as it sits, is kept as it was first mounted, dated, and apart from the first survey" do
+    open_survey(33)
+    limits = -> { station("Turn").then { %w[Rounded Hollowed].map { |stage| shown_limit(stage) } }.tap { station "Survey" } }
+    before = limits.call
+    choose_label "Turned end for end"
+    expect(page).to have_text("Head, tail and hours are as it sits now")
+    expect(page).to have_css("h3, text", text: "End, seen from the tail", visible: :all)
+    expect(limits.call).to eq(before)
+    click_on "Crack"
+    # Down the skin at three o'clock, near the end that is at the tailstock now.
+    stroke(find("[data-skin]"), [-0.25, -0.45], [-0.25, -0.2])
+    expect(page).to have_css("li button", text: /Crack at 3 o’clock.*found #{Date.today.strftime('%-d %b')}/)
+    click_on "Write down a test"
+    within("section[aria-label=Tests]") do
+      fill_in "Hour, o’clock", with: "3\n"
+      fill_in "Off the head, mm", with: "200\n"
+      fill_in "Went in, mm", with: "1\n"
+      click_on "Write it down"
+      expect(page).to have_css("li", text: /Awl at 3 o’clock, 200 mm from the head/)
+    end
+    click_on "Save"
+    expect(page).to have_text("saved")
+    row = db[:defects].where(blank_id: db[:blanks].first(number: 33)[:id], type: "crack").order(:position).last
+    expect(row[:path].to_a.map { |point| point["clock_deg"] }).to all(be_within(3).of(270))
+    expect(row[:path].to_a.map { |point| point["z_mm"] }.max).to be < 90
+    expect(row[:found_on]).to eq(Date.today)
+    expect(db[:readings].where(kind: "awl").get(%i[clock_deg z_mm])).to eq([270.0, 60.0])
+    visit page.current_path
+    expect(page).to have_css("li button", text: /Crack at 3 o’clock/)
+    choose_label "As first mounted"
+    expect(page).to have_css("li button", text: /Crack at 9 o’clock/)
+    find("label", text: /\AFirst survey/).click
+    expect(page).to have_no_css("li button", text: /Crack at 9 o’clock/)
+  end
 end

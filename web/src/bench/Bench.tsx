@@ -10,11 +10,13 @@ import { useUnit } from "../kit/Units";
 import { Waiting } from "../kit/Waiting";
 import { copyOf, freeId, makeDefect, type Tool } from "../piece/edit";
 import { surfaceMm } from "../piece/geometry";
-import { pictureOf } from "../photo/Photographs";
+import { otherEnd, pictureOf } from "../photo/Photographs";
 import { Piece } from "../piece/Piece";
 import { lastMassG } from "../piece/weight";
 import { NextMove } from "../shop/NextMove";
 import { Docket, type Station } from "../stations/Docket";
+import { useKept } from "../kit/useKept";
+import { SITS, useTurned, type Sits } from "./useTurned";
 import { useDraft } from "./useDraft";
 import { useKeys } from "./useKeys";
 import { Notice, Unsaved } from "./Unsaved";
@@ -52,7 +54,9 @@ const today = () => new Date().toLocaleDateString("sv-SE");
 
 /** One blank on the bench: the piece in view, the docket beside it, the next move below. */
 export function Bench({ kept, station, onStation }: { kept: Kept; station: Station; onStation: (station: Station) => void }) {
-  const draft = useDraft(kept);
+  const mounted = useDraft(kept);
+  const [sits, , setSits] = useKept<Sits>(`sits-of-${kept.id}`, SITS);
+  const draft = useTurned(mounted, sits === "reversed");
   const { document } = draft;
   const { assessment, settled, problem } = useReckon(document);
   const [chosen, choose] = useState<string>();
@@ -67,16 +71,16 @@ export function Bench({ kept, station, onStation }: { kept: Kept; station: Stati
 
   const save = useCallback(async () => {
     try {
-      const now = await api.save(kept.id, draft.version, document);
+      const now = await api.save(kept.id, mounted.version, mounted.document);
       client.setQueryData(["blank", kept.id], now);
-      draft.keep(now, document);
+      mounted.keep(now, mounted.document);
       setRefused(undefined);
       await client.invalidateQueries({ queryKey: ["shop"] });
     } catch (fault) {
       if (!(fault instanceof Refused)) throw fault;
       setRefused(fault);
     }
-  }, [client, document, draft, kept.id]);
+  }, [client, kept.id, mounted]);
 
   const put = useCallback((defect: Defect, holding: boolean) => draft.change({ ...document, defects: document.defects.map((old) => (old.id === defect.id ? defect : old)) }, holding), [document, draft]);
   const add = useCallback((defect: Defect) => {
@@ -112,8 +116,8 @@ export function Bench({ kept, station, onStation }: { kept: Kept; station: Stati
   // Stepping back through the surveys, the drawings show only what was known by then; else also what tests show or hint at.
   const byTest = [...geometry.by_test, ...geometry.suspects] as unknown as Defect[];
   const drawn = { ...document, defects: seenBy === undefined ? [...document.defects, ...byTest] : document.defects.filter(({ found_on = "" }) => found_on <= seenBy) };
-  const look = { document: drawn, assessment, geometry, clockDeg, setClock, zMm: z, setZ, peelMm, peel: peelMm > 0 ? peel : undefined, chosen, choose, tool, put, add, under: under && { ...under, src: pictureOf(kept.id, under) } };
-  const at = { id: kept.id, draft, document, assessment, problem, chosen, choose, tool, take, put, remove, placeHere, copy, hand: { clockDeg, zMm: z }, under, layUnder, seenBy, setSeenBy };
+  const look = { document: drawn, assessment, geometry, clockDeg, setClock, zMm: z, setZ, peelMm, peel: peelMm > 0 ? peel : undefined, chosen, choose, tool, put, add, under: under && { ...under, src: pictureOf(kept.id, under), view: sits === "reversed" ? otherEnd(under.view) : under.view } };
+  const at = { id: kept.id, draft, document, assessment, problem, chosen, choose, tool, take, put, remove, placeHere, copy, hand: { clockDeg, zMm: z }, under, layUnder, sits, setSits, seenBy, setSeenBy };
   const badInput = problem && problem.status > 0 && problem.status < 500;
 
   return (
@@ -121,7 +125,7 @@ export function Bench({ kept, station, onStation }: { kept: Kept; station: Stati
       <section className="piece" aria-label="Piece">
         <div>
           <TitleBar {...{ draft, settled, assessment, document }} onSave={() => void save()} />
-          {refused && <Unsaved refused={refused} mine={document} onClose={() => setRefused(undefined)} onChoose={(current, mine) => {
+          {refused && <Unsaved refused={refused} mine={mounted.document} onClose={() => setRefused(undefined)} onChoose={(current, mine) => {
             draft.keep(current);
             if (!mine) draft.drop();
             setRefused(undefined);

@@ -29,6 +29,9 @@ const Line = styled.li`
   .over { grid-column: 1 / -1; }
 `;
 
+/** Which end a picture shows once the piece is turned end for end. */
+export const otherEnd = (view: Photograph["view"]): Photograph["view"] => ({ tail_face: "head_face", head_face: "tail_face", other: "other" } as const)[view];
+
 export const pictureOf = (blank: number, { id }: Photograph) => `/api/blanks/${blank}/photographs/${id}/image`;
 
 type Sending = { file: File; sent: number; fault?: string };
@@ -106,11 +109,13 @@ function Over({ at, photograph, say }: { at: AtStation; photograph: Photograph; 
   const unit = useUnit();
   const [traced, setTraced] = useState(NOTHING);
   const { document, assessment } = at;
-  const view = photograph.view === "head_face" ? "head_face" : "tail_face";
+  // Traced as the piece sits now; what is said of the picture stays as it was first mounted.
+  const shows = photograph.view === "head_face" ? "head_face" : "tail_face";
+  const view = at.sits === "reversed" ? (otherEnd(shows) as typeof shows) : shows;
   const asked = useMemo(() => question(traced, view, assessment.geometry.length_mm), [traced, view, assessment.geometry.length_mm]);
   const { answer, settled, problem } = useNewest(asked, api.trace);
   const trace = settled && !problem ? answer : undefined;
-  const keepScale = () => trace && say({ view, scale: { mm_per_share: trace.mm_per_share, centre: trace.centre } });
+  const keepScale = () => trace && say({ view: shows, scale: { mm_per_share: trace.mm_per_share, centre: trace.centre } });
   const takeOutline = () => {
     if (!trace) return;
     at.draft.change({ ...document, shape: { type: "outline", stations: trace.stations } });

@@ -70,6 +70,8 @@ export function Survey(at: AtStation) {
     <>
       <Findings lead findings={assessment.findings.survey} workings={assessment.workings} />
       {document.intake && <Came intake={document.intake} />}
+      <Choice label="On the lathe it sits" value={at.sits} options={{ mounted: "As first mounted", reversed: "Turned end for end" }} onChange={at.setSits} />
+      {at.sits === "reversed" && <Quiet>Head, tail and hours are as it sits now; they are kept as it was first mounted.</Quiet>}
       <Surveys at={at} />
       <ul aria-label="What was found" style={{ marginTop: 10 }}>
         {document.defects.filter(({ found_on = "" }) => at.seenBy === undefined || found_on <= at.seenBy).map((defect) => (

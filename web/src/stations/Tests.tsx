@@ -9,6 +9,7 @@ import { ClockField, LengthField, NumberField } from "../kit/MeasureField";
 import { amountText, clockText } from "../kit/measure";
 import { ink } from "../kit/theme";
 import { useUnit } from "../kit/Units";
+import { reverseSpot } from "../piece/reverse";
 import { Fault, Fields, Heading, Quiet, Row } from "./parts";
 import type { AtStation } from "./types";
 
@@ -80,7 +81,8 @@ function Write({ at, onDone }: { at: AtStation; onDone: () => void }) {
   const send = async () => {
     const spotted = { clock_deg: clockDeg, z_mm: place === "side" ? zMm : place === "head" ? 0 : geometry.length_mm, ...(place !== "side" && { r_mm: rMm }) };
     try {
-      at.draft.read(await api.read(at.id, { kind, at: spotted, ...(shows ? { found: shown as "dull" } : { value: read }), ...(kind === "moisture" && { depth_mm: depth }) }));
+      const mounted = at.sits === "reversed" ? reverseSpot(spotted, geometry.length_mm) : spotted;
+      at.draft.read(await api.read(at.id, { kind, at: mounted, ...(shows ? { found: shown as "dull" } : { value: read }), ...(kind === "moisture" && { depth_mm: depth }) }));
       setRefused(undefined);
       setSpot({});
     } catch (fell) {

@@ -1,5 +1,6 @@
 import type { Assessment, Defect, Document, Photograph, Problem } from "../api/document";
 import type { DraftHandle } from "../bench/useDraft";
+import type { Sits } from "../bench/useTurned";
 import type { Tool } from "../piece/edit";
 
 /** What every station gets: the draft, the core's answer to it, and what is chosen. */
@@ -19,6 +20,9 @@ export type AtStation = {
   copy: (defect: Defect) => void;
   /** Where the hand and the z line stand on the drawings. */
   hand: { clockDeg: number; zMm: number };
+  /** How it sits on the lathe now; everything here is spoken of as it sits. */
+  sits: Sits;
+  setSits: (sits: Sits) => void;
   /** The photograph that lies under the end, if any. */
   under: Photograph | undefined;
   layUnder: (photograph: Photograph | undefined) => void;

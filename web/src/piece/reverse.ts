@@ -1,0 +1,47 @@
+// The same piece turned end for end on the lathe, as it is then drawn and spoken of: what was the head is the tail, and seen from there the clock runs the other way.
+// Only places change their names; turned twice, everything is as it was.
+import type { Defect, Document, Reading } from "../api/document";
+import { isPath } from "../api/document";
+import { fold } from "./geometry";
+
+const TIDY = 1e6;
+/** Without the crumbs of a subtraction, so that turned twice it is the very same number. */
+const tidy = (value: number) => Math.round(value * TIDY) / TIDY;
+
+export const lengthOf = ({ shape }: Document): number => (shape.type === "outline" ? (shape.stations.at(-1)?.z_mm ?? 0) : shape.length_mm);
+
+type Spot = { clock_deg: number; z_mm: number };
+export const reverseSpot = <Place extends Spot>(place: Place, lengthMm: number): Place => ({ ...place, clock_deg: tidy(fold(-place.clock_deg)), z_mm: tidy(lengthMm - place.z_mm) });
+
+const FACES = { head_face: "tail_face", tail_face: "head_face", side: "side" } as const;
+
+export function reverseDefect(defect: Defect, lengthMm: number): Defect {
+  if (!isPath(defect)) return { ...defect, centre: reverseSpot(defect.centre, lengthMm) };
+  return { ...defect, enters: FACES[defect.enters], path: defect.path.map((point) => reverseSpot(point, lengthMm)) };
+}
+
+const reverseReading = (reading: Reading, lengthMm: number): Reading => (reading.at ? { ...reading, at: reverseSpot(reading.at, lengthMm) } : reading);
+
+function reverseShape(shape: Document["shape"], lengthMm: number): Document["shape"] {
+  const offset = shape.centre_offset_mm && { centre_offset_mm: [tidy(-(shape.centre_offset_mm[0] ?? 0)), shape.centre_offset_mm[1] ?? 0] };
+  if (shape.type !== "outline") return { ...shape, ...offset };
+  const stations = [...shape.stations].reverse().map(({ z_mm, radii_mm }) => ({
+    z_mm: tidy(lengthMm - z_mm), radii_mm: radii_mm.map((_, step) => radii_mm[(radii_mm.length - step) % radii_mm.length] ?? 0),
+  }));
+  return { ...shape, stations, ...offset };
+}
+
+/** The whole document, turned end for end. */
+export function reverse(document: Document): Document {
+  const length = lengthOf(document);
+  const curve = (points: number[][]) => [...points].reverse().map(([z = 0, r = 0]) => [tidy(length - z), r]);
+  const { form, readings, material } = document;
+  return {
+    ...document,
+    material: material.grain_clock_deg === undefined ? material : { ...material, grain_clock_deg: tidy(fold(-material.grain_clock_deg)) },
+    shape: reverseShape(document.shape, length),
+    defects: document.defects.map((defect) => reverseDefect(defect, length)),
+    ...(readings && { readings: readings.map((reading) => reverseReading(reading, length)) }),
+    ...(form && { form: { ...form, opens: form.opens === "tail" ? "head" : "tail", outside: curve(form.outside), ...(form.inside && { inside: curve(form.inside) }) } }),
+  };
+}
