@@ -54,6 +54,12 @@ module MossyAnvil
       @shares.hollow? && opening && !removed? && @shares.beyond_outside[@row] && @shares.inside_hollow[@row]
     end
 
+    # Does any of it lie in the wood within so much of the axis, between two z?
+    def in_cylinder?(radius_mm, from_mm, to_mm) = @shares.in_cylinder(radius_mm, from_mm, to_mm)[@row]
+
+    # [radius, z] of its middle, mm.
+    def middle_mm = @shares.middles_mm[@row]
+
     # mm of depth in the finished wood: from a face how much of the way in lies there, else how far under the outside it goes.
     def remaining_depth_mm = removed? ? 0.0 : @shares.remaining_depth_mm[@row]
   end

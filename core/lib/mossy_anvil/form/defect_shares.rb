@@ -67,6 +67,14 @@ module MossyAnvil
       end
     end
 
+    # Does any lie in the wood within so much of the axis, between two z?
+    def in_cylinder(radius_mm, from_mm, to_mm)
+      (@in_cylinder ||= {})[[radius_mm, from_mm, to_mm]] ||= any(@in_wood & @radius.le(radius_mm) & @z.ge(from_mm) & @z.le(to_mm))
+    end
+
+    # [radius, z] of the middles, mm.
+    def middles_mm = @middles_mm ||= [@radius, @z].map { |values| values.mean(axis: 1).to_a }.transpose
+
     # mm of depth in the finished wood: from a face how much of the way in lies there, else how far under the outside it goes.
     def remaining_depth_mm
       @remaining_depth_mm ||= if @lumps.from_face?

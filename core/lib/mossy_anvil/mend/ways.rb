@@ -22,9 +22,6 @@ module MossyAnvil
       rows.map { |row| way(row) }.sort_by { |way| way[:advised] ? 0 : 1 }
     end
 
-    # The way that costs are counted for: the one chosen or, failing that, the one advised; nil where there is nothing to do.
-    def taken = to_a.find { |way| way[:chosen] } || to_a.find { |way| way[:advised] }
-
     private
 
     def rows = Table.rows("ways").select { |row| row["of"].include?(@defect.type) && fits?(row["key"]) }

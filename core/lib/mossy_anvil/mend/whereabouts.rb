@@ -13,7 +13,6 @@ module MossyAnvil
       @defect = defect
       @share = share
       @form = blank.form
-      @shape = blank.shape
     end
 
     # List of :tenon, :floor, :wall, :rim; empty without a form, or where nothing of it stays.
@@ -27,17 +26,16 @@ module MossyAnvil
     def tenon?
       return false if @form.nil? || @form.open_both_ends? || !(@defect.path? || @defect.open?)
 
-      low, high = foot
-      reaches?(2) { |radius, z| radius.le(tenon_radius_mm) & z.ge(low) & z.le(high) }
+      @share.in_cylinder?(tenon_radius_mm, *foot)
     end
 
     # Does it lie under the hollow, in the floor?
     def floor?
       return false unless @form&.hollow? && !@form.open_both_ends?
 
+      radius_mm, z_mm = @share.middle_mm
       low, high = [@form.floor_z_mm, foot.sum / 2].minmax
-      middle = place
-      middle[0] <= floor_radius_mm && (@defect.path? && !@defect.side? ? true : middle[1].between?(low - ROOT_MM, high + ROOT_MM))
+      radius_mm <= floor_radius_mm && ((@defect.path? && !@defect.side?) || z_mm.between?(low - ROOT_MM, high + ROOT_MM))
     end
 
     # Within a finger's width of the rim?
@@ -45,7 +43,7 @@ module MossyAnvil
       return false unless @form&.hollow?
 
       rim_z = @form.opens == "tail" ? @form.z_span_mm[1] : @form.z_span_mm[0]
-      reaches?(1) { |_, z| (z - rim_z).abs.le(RIM_MM) }
+      @share.in_cylinder?(@form.outside.largest_mm, rim_z - RIM_MM, rim_z + RIM_MM)
     end
 
     private
@@ -64,26 +62,5 @@ module MossyAnvil
       above = @form.opens == "tail" ? @form.floor_z_mm + (ABOVE_FLOOR * @form.wall_depth_mm) : @form.floor_z_mm - (ABOVE_FLOOR * @form.wall_depth_mm)
       @form.inside.radius_mm(above)
     end
-
-    # Do so many of its places or more, or a body's near side, pass the test?
-    def reaches?(least)
-      radius, z = @defect.path? ? path_places : body_places
-      yield(radius, z).count_true >= (@defect.path? ? least : 1)
-    end
-
-    # Of a body the middle and its ends along r and z.
-    def body_places
-      r, z, (radial, _, axial) = @defect.radius_mm, @defect.z_mm, @defect.size_mm
-      [Numo::DFloat[r, [r - (radial / 2), 0].max, r + (radial / 2), r, r], Numo::DFloat[z, z, z, z - (axial / 2), z + (axial / 2)]]
-    end
-
-    # [r, z] of its middle.
-    def place
-      return [@defect.radius_mm, @defect.z_mm] unless @defect.path?
-
-      path_places.map(&:mean)
-    end
-
-    def path_places = @path_places ||= Seam.new(@defect, @shape).places.drop(1)
   end
 end

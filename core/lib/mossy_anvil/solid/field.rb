@@ -4,7 +4,8 @@ module MossyAnvil
   # A quantity over the cells of a grid that is the same everywhere (its ground) but in some rods.
   # A rod is one angle at one height, from the axis outwards; most of a blank is sound, so most rods need no cells.
   class Field
-    attr_reader :grid, :ground, :rods, :cells
+    # left: the share of what was there that is left all along each rod, or nil where nothing was taken out that way.
+    attr_reader :grid, :ground, :rods, :left
 
     # Numbers of the rods that some patches lie in, each once and in order.
     def self.rods_of(grid, patches)
@@ -13,16 +14,26 @@ module MossyAnvil
       held.where
     end
 
-    # rods: the numbers of those that may differ, each once and in order (see Grid#rods_at). They start as the ground.
-    def initialize(grid, ground, rods)
+    # rods: the numbers of those that may differ, each once and in order (see Grid#rods_at). They start as the ground or, where there is one, as the source.
+    def initialize(grid, ground, rods, source: nil)
       @grid = grid
       @ground = ground.to_f
       @rods = Numo::Int32.cast(rods)
-      @cells = Numo::DFloat.new(@rods.size, grid.radial).fill(@ground) if @rods.size.positive?
+      @source = source
     end
 
     # Is it its ground all over?
-    def plain? = @cells.nil?
+    def plain? = rods.empty?
+
+    # Is it its source, but for what is left along each rod?
+    def only_thinned? = !@source.nil? && !@left.nil? && @laid.nil?
+
+    # Rods x cells; nil where there are none.
+    def cells
+      return if plain?
+
+      @left ? (@cells ||= laid * @left.reshape(rods.size, 1)) : laid
+    end
 
     # Lays a value over a patch, by how much the patch covers each cell.
     def blend(patch, value) = change(patch) { |there, cover| (there * ((cover * -1) + 1)) + (cover * value) }
@@ -31,11 +42,11 @@ module MossyAnvil
     def take_out(cuts)
       through, partial = cuts.partition { |patch, _| patch.cover.shape[2] < patch.cells.size }
       partial.each { |patch, share| change(patch) { |there, cover| there * ((cover * -share) + 1) } }
-      return if through.empty?
-
-      left = Numo::DFloat.ones(rods.size)
-      through.each { |patch, share| held(patch).then { |at| left[at] = left[at] * ((patch.cover.flatten * -share) + 1) } }
-      cells.inplace * left.reshape(rods.size, 1)
+      through.each do |patch, share|
+        @left ||= Numo::DFloat.ones(rods.size)
+        held(patch).then { |at| @left[at] = @left[at] * ((patch.cover.flatten * -share) + 1) }
+      end
+      @cells = nil
     end
 
     # The value in one cell.
@@ -49,20 +60,12 @@ module MossyAnvil
       found = Numo::DFloat.zeros(rods.size) + ground
       row = rows[rods]
       held = row.ge(0).where
-      found[held] = @cells[(row[held] * grid.radial) + cells[held]] if held.size.positive?
+      found[held] = self.cells[(row[held] * grid.radial) + cells[held]] if held.size.positive?
       found
     end
 
     # A field of its own for other rods, with this one's values in them.
-    def over(other_rods)
-      Field.new(grid, ground, other_rods).tap do |other|
-        next if plain? || other.plain?
-
-        from = rows[other.rods]
-        shared = from.ge(0).where
-        other.cells[shared, true] = cells[from[shared], true] if shared.size.positive?
-      end
-    end
+    def over(other_rods) = Field.new(grid, ground, other_rods, source: self)
 
     # Every cell of the grid, angle x layer x cell.
     def dense
@@ -70,6 +73,9 @@ module MossyAnvil
       whole[rods, true] = cells unless plain?
       whole.reshape(*grid.shape)
     end
+
+    # Row in #cells of each of some rods; -1 for those that are plain ground.
+    def rows_of(some) = rows[some]
 
     private
 
@@ -85,7 +91,17 @@ module MossyAnvil
 
     def change(patch)
       at = held(patch)
-      cells[at, patch.cells] = yield(cells[at, patch.cells], patch.cover.reshape(at.size, patch.cover.shape[2]))
+      laid[at, patch.cells] = yield(laid[at, patch.cells], patch.cover.reshape(at.size, patch.cover.shape[2]))
+      @cells = nil
+    end
+
+    # The cells before anything is taken out all along a rod.
+    def laid = @laid ||= Numo::DFloat.new(rods.size, grid.radial).fill(@ground).tap { |own| take_over(own) if @source && !@source.plain? }
+
+    def take_over(own)
+      from = @source.rows_of(rods)
+      shared = from.ge(0).where
+      own[shared, true] = @source.cells[from[shared], true] if shared.size.positive?
     end
   end
 end

@@ -9,8 +9,9 @@ module MossyAnvil
     MOMENTS = %i[a u uu z zz uz].freeze
     NOWHERE_MM = 1e6
 
-    # Strength ready to be cut at any stage. first_mm, last_mm: innermost and outermost live edge in the rods that have cells.
-    Cells = Struct.new(:sums, :own_sums, :rods, :first_mm, :last_mm, keyword_init: true)
+    # Strength ready to be cut at any stage. first_mm, last_mm: innermost and outermost live edge in the rods that have cells;
+    # alive: instead of them, 1 for the rods in which as much is live as there was.
+    Cells = Struct.new(:sums, :own_sums, :rods, :first_mm, :last_mm, :alive, keyword_init: true)
     # One bound of the section: where it cuts, how its layers weigh, and the integrals of sound wood up to it (own_integrals: of resin, or nil).
     Part = Struct.new(:cut, :by_z, :integrals, :own_integrals)
 
@@ -20,6 +21,8 @@ module MossyAnvil
 
     # wood: Field of shares of the wood's strength; own: Field of MPa of resin, or nil.
     def self.prepare(wood, own)
+      return thinned(wood, own) if wood.only_thinned?
+
       sums = { sums: RunningSums.new(wood, 0..2), own_sums: own && RunningSums.new(own, 0..2), rods: wood.rods }
       return Cells.new(**sums) if wood.plain?
 
@@ -27,6 +30,12 @@ module MossyAnvil
       live |= own.over(wood.rods).cells.gt(LIVE_SHARE) if own
       Cells.new(**sums, **live_edges(live, wood.grid))
     end
+
+    # What is left of the sound wood along each rod: its own cells need not be looked at.
+    def self.thinned(wood, own)
+      Cells.new(sums: ThinnedSums.new(wood), own_sums: own && ThinnedSums.new(own), rods: wood.rods, alive: Numo::DFloat.cast(wood.left.gt(LIVE_SHARE)))
+    end
+    private_class_method :thinned
 
     # Counted from either end, so that small whole numbers do: a live cell by how far it lies from the other end, a dead one nothing.
     def self.live_edges(live, grid)
@@ -91,7 +100,7 @@ module MossyAnvil
 
     # What other cells change in the moments of one part: nothing but in their own rods.
     def change(sums, part, integrals)
-      changes = sums.held(part.cut).zip(integrals).map do |held, sound|
+      changes = sums.held(part.cut, integrals).zip(integrals).map do |held, sound|
         Numo::DFloat.zeros(@grid.angular, @grid.axial).tap { |whole| whole[sums.rods] = held - sound[sums.rods] }
       end
       moments(changes, part.by_z)
@@ -128,6 +137,7 @@ module MossyAnvil
     def narrow(cells)
       rods = cells.rods
       return if rods.empty?
+      return @live[rods] = @live[rods] * cells.alive if cells.alive
 
       far, near = Numo::DFloat.minimum(@far_mm[rods], cells.last_mm), Numo::DFloat.maximum(@near_mm[rods], cells.first_mm)
       @far_mm[rods] = far
