@@ -107,6 +107,11 @@ RSpec.describe "A lump in the hand", :browser do
     expect(page).to have_css("aside [role=alert]", text: "100 times longer")
     fill_in "Thick, mm", with: "60\n"
     expect(page).to have_field("Density, kg/m³")
+    # A reload half way loses nothing that was typed.
+    visit page.current_path
+    expect(page).to have_field("Thick, mm", with: "60")
+    expect(page).to have_field("Species or material", with: "driftwood")
+    expect(page).to have_field("Density, kg/m³")
     click_on "Put it on the rack"
     expect(page).to have_css("[slot=errorMessage]", text: "on another blank already")
     expect(page).to have_field("What it is to be called", with: "Another lamp")

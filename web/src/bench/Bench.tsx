@@ -124,7 +124,7 @@ export function Bench({ kept, station, onStation }: { kept: Kept; station: Stati
     <Frame>
       <section className="piece" aria-label="Piece">
         <div>
-          <TitleBar {...{ draft, settled, assessment, document }} onSave={() => void save()} />
+          <TitleBar {...{ draft, settled, assessment, document, sits }} onSave={() => void save()} />
           {refused && <Unsaved refused={refused} mine={mounted.document} onClose={() => setRefused(undefined)} onChoose={(current, mine) => {
             draft.keep(current);
             if (!mine) draft.drop();
@@ -145,7 +145,7 @@ function Beside({ at, ...station }: Parameters<typeof Docket>[0]) {
   return <Docket {...station} at={useDeferredValue(at)} />;
 }
 
-type TitleProps = Pick<Parameters<typeof useTitle>[0], "document" | "assessment"> & { draft: ReturnType<typeof useDraft>; settled: boolean; onSave: () => void };
+type TitleProps = Pick<Parameters<typeof useTitle>[0], "document" | "assessment"> & { draft: ReturnType<typeof useDraft>; settled: boolean; sits: Sits; onSave: () => void };
 
 const useTitle = ({ document, assessment }: { document: Kept["document"]; assessment: NonNullable<ReturnType<typeof useReckon>["assessment"]> }) => {
   const unit = useUnit();
@@ -156,12 +156,12 @@ const useTitle = ({ document, assessment }: { document: Kept["document"]; assess
   return `${document.material.species} · ${size} · ${amountText(lastMassG(document, assessment), "g", unit)}${water}`;
 };
 
-function TitleBar({ draft, settled, assessment, document, onSave }: TitleProps) {
+function TitleBar({ draft, settled, assessment, document, sits, onSave }: TitleProps) {
   const facts = useTitle({ document, assessment });
   return (
     <Title>
       <h2>{document.number} {document.name}</h2>
-      <span className={settled ? "facts" : "facts settling"}>{facts}</span>
+      <span className={settled ? "facts" : "facts settling"}>{facts}{sits === "reversed" && " · turned end for end"}</span>
       {draft.canUndo && <Button $kind="quiet" onPress={draft.undo}>Undo</Button>}
       {draft.canRedo && <Button $kind="quiet" onPress={draft.redo}>Redo</Button>}
       {draft.dirty ? <Button $kind="go" onPress={onSave}>Save</Button> : <span style={{ color: ink.quiet, padding: "0 6px" }}>saved</span>}

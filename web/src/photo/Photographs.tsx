@@ -27,6 +27,7 @@ const Line = styled.li`
   gap: 6px 14px;
   img { width: 120px; border: 1px solid ${ink.slate}; display: block; }
   .over { grid-column: 1 / -1; }
+  @media (max-width: 600px) { grid-template-columns: minmax(0, 1fr); }
 `;
 
 /** Which end a picture shows once the piece is turned end for end. */

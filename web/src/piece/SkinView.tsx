@@ -137,7 +137,8 @@ function BodyGrips({ look, defect, at, back }: { look: Look; defect: BodyDefect;
   );
 }
 
-const SHOWN: Record<string, string> = { dull: "dull", moves: "moves", crumbles: "crumbles", drinks: "drinks", glows: "glows" };
+/** What is written beside a mark; a dull knock and a piece that moves are drawn as what they hint at. */
+const SHOWN: Record<string, string> = { crumbles: "crumbles", drinks: "drinks", glows: "glows" };
 
 /** Where the side was tried, and what it showed; what was sound is a cross alone. */
 function TestMarks({ look, at }: { look: Look; at: At }) {

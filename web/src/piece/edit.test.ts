@@ -1,6 +1,6 @@
 import { describe, expect, it } from "vitest";
 import type { BodyDefect, Crack, Defect, Geometry } from "../api/document";
-import { addPoint, copyOf, dropPoint, freeId, makeDefect, moveDefect, movePoint, resize } from "./edit";
+import { addPoint, copyOf, dropPoint, freeId, makeDefect, moveDefect, movePoint, overEdge, resize } from "./edit";
 
 const disc: Geometry = { length_mm: 60, max_radius_mm: 100, surface: { z_mm: [0, 60], radii_mm: [Array(120).fill(100), Array(120).fill(100)] }, form: null, by_test: [], suspects: [] };
 const at = (clockDeg: number, zMm: number, rMm = 92) => ({ clockDeg, zMm, rMm });
@@ -87,6 +87,13 @@ describe("shaping", () => {
     const pocket = made("void", at(350, 30, 70), at(350, 30, 70), "end") as BodyDefect;
     expect(resize(pocket, 1, 41.6).size_mm[1]).toBe(42);
     expect(resize(pocket, 2, -3).size_mm[2]).toBe(1);
+  });
+
+  it("carries a crack that comes to the end on over the edge, and leaves one that does not", () => {
+    const [side, face] = overEdge({ ...(made("crack", at(300, 20), at(306, 60), "skin") as Crack), id: "A", depth_mm: 18 }, [{ ...crack, id: "A" }], disc) ?? [];
+    expect(face).toMatchObject({ id: "B", enters: "tail_face", group: "A", depth_mm: 18, path: [{ clock_deg: 306, z_mm: 60, r_mm: 100 }, { clock_deg: 306, z_mm: 60, r_mm: 82 }] });
+    expect(side).toMatchObject({ id: "A", enters: "side", group: "A" });
+    expect(overEdge(made("crack", at(300, 20), at(306, 40), "skin") as Crack, [], disc)).toBeUndefined();
   });
 
   it("copies under a letter of its own, beside the first", () => {

@@ -112,5 +112,24 @@ export const dropPoint = (defect: PathDefect, index: number): PathDefect =>
 export const resize = (defect: BodyDefect, axis: 0 | 1 | 2, mm: number): BodyDefect =>
   ({ ...defect, size_mm: defect.size_mm.map((old, other) => (other === axis ? Math.max(1, round(mm, 1)) : old)) });
 
+/** Where a path on the side comes to an end of the blank: the face it may go on over, and the hour; nothing where it stays on the side. */
+function edgeOf(defect: PathDefect, lengthMm: number) {
+  if (defect.enters !== "side") return undefined;
+  const last = [defect.path[0], defect.path.at(-1)].find((point) => point && (point.z_mm <= AT_EDGE_MM || point.z_mm >= lengthMm - AT_EDGE_MM));
+  return last && { enters: last.z_mm <= AT_EDGE_MM ? ("head_face" as const) : ("tail_face" as const), clockDeg: last.clock_deg };
+}
+const AT_EDGE_MM = 2;
+
+/** The same crack carried on over the edge onto the face, inwards as deep as it goes on the side; the two belong together. Nothing where it does not come to an end. */
+export function overEdge(defect: PathDefect, defects: Defect[], geometry: Geometry): [PathDefect, PathDefect] | undefined {
+  const edge = edgeOf(defect, geometry.length_mm);
+  if (!edge) return undefined;
+  const z_mm = edge.enters === "head_face" ? 0 : geometry.length_mm;
+  const reach = Math.floor(surfaceMm(geometry, edge.clockDeg, z_mm));
+  const path = [reach, Math.max(0, reach - defect.depth_mm)].map((r_mm) => ({ clock_deg: edge.clockDeg, z_mm, r_mm }));
+  const group = defect.group ?? defect.id;
+  return [{ ...defect, group }, { ...defect, id: freeId(defects), enters: edge.enters, path, depth_mm: Math.min(defect.depth_mm, geometry.length_mm), group }];
+}
+
 /** The same again under another letter, turned a little so that both can be seen. */
 export const copyOf = (defect: Defect, defects: Defect[], geometry: Geometry): Defect => moveDefect({ ...defect, id: freeId(defects) }, { clockDeg: 20 }, geometry);

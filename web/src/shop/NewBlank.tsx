@@ -12,6 +12,7 @@ import { ClockField, FieldFault, FieldInput, LengthField, NumberField } from "..
 import { amountText } from "../kit/measure";
 import { Findings, Worked } from "../kit/Says";
 import { Suggest } from "../kit/Suggest";
+import { forgetStored, useStored } from "../kit/useStored";
 import { ink } from "../kit/theme";
 import { useUnit } from "../kit/Units";
 import { FromPhoto, type Taken } from "../photo/FromPhoto";
@@ -46,29 +47,33 @@ const SIZES: Record<LumpType, [string, string][]> = {
 const START: Record<string, number> = { diameter_mm: 250, length_mm: 80, width_mm: 100, height_mm: 100, head_diameter_mm: 160, tail_diameter_mm: 150 };
 const FIRST_STATIONS = [0, 80].map((z_mm) => ({ z_mm, radii_mm: Array<number>(12).fill(125) }));
 
+/** What is typed here is kept under these names until the blank is on the rack. */
+const FORM = "new-blank-";
+
 /** From a lump in the hand to a number on the rack. */
 export function NewBlank({ shop }: { shop: Shop }) {
-  const [name, setName] = useState("");
-  const [number, setNumber] = useState(shop.next_number);
-  const [kind, setKind] = useState<Material["kind"]>("wood");
-  const [species, setSpecies] = useState("");
-  const [character, setCharacter] = useState<Character[]>([]);
-  const [moisturePct, setMoisture] = useState(18);
-  const [grain, setGrain] = useState<Material["grain"]>("face");
-  const [grainDeg, setGrainDeg] = useState(90);
-  const [type, setType] = useState<LumpType>("disc");
-  const [sizes, setSizes] = useState(START);
-  const [stations, setStations] = useState(FIRST_STATIONS);
+  const [name, setName] = useStored(`${FORM}name`, "");
+  const [typedNumber, setNumber] = useStored<number | null>(`${FORM}number`, null);
+  const number = typedNumber ?? shop.next_number;
+  const [kind, setKind] = useStored<Material["kind"]>(`${FORM}kind`, "wood");
+  const [species, setSpecies] = useStored(`${FORM}species`, "");
+  const [character, setCharacter] = useStored<Character[]>(`${FORM}character`, []);
+  const [moisturePct, setMoisture] = useStored(`${FORM}moisturePct`, 18);
+  const [grain, setGrain] = useStored<Material["grain"]>(`${FORM}grain`, "face");
+  const [grainDeg, setGrainDeg] = useStored(`${FORM}grainDeg`, 90);
+  const [type, setType] = useStored<LumpType>(`${FORM}type`, "disc");
+  const [sizes, setSizes] = useStored(`${FORM}sizes`, START);
+  const [stations, setStations] = useStored(`${FORM}stations`, FIRST_STATIONS);
   const [taken, setTaken] = useState<Taken>();
-  const [scan, setScan] = useState<Scan>();
+  const [scan, setScan] = useStored<Scan | null>(`${FORM}scan`, null);
   const [unsent, setUnsent] = useState<{ id: number; sent: number; fault?: string }>();
-  const [massG, setMass] = useState(0);
-  const [densityOwn, setDensity] = useState(600);
-  const [lathe, setLathe] = useState(Object.keys(shop.lathes)[0] ?? "");
-  const [origin, setOrigin] = useState("");
-  const [gotOn, setGotOn] = useState("");
-  const [cost, setCost] = useState(0);
-  const [bark, setBark] = useState<"unsaid" | "on" | "part" | "off">("unsaid");
+  const [massG, setMass] = useStored(`${FORM}massG`, 0);
+  const [densityOwn, setDensity] = useStored(`${FORM}densityOwn`, 600);
+  const [lathe, setLathe] = useStored(`${FORM}lathe`, Object.keys(shop.lathes)[0] ?? "");
+  const [origin, setOrigin] = useStored(`${FORM}origin`, "");
+  const [gotOn, setGotOn] = useStored(`${FORM}gotOn`, "");
+  const [cost, setCost] = useStored(`${FORM}cost`, 0);
+  const [bark, setBark] = useStored<"unsaid" | "on" | "part" | "off">(`${FORM}bark`, "unsaid");
   const [refused, setRefused] = useState<Problem>();
   const client = useQueryClient();
   const go = useNavigate();
@@ -88,6 +93,7 @@ export function NewBlank({ shop }: { shop: Shop }) {
     setRefused(undefined);
     try {
       const kept = await api.takeIn(document(answer));
+      forgetStored(FORM);
       await client.invalidateQueries({ queryKey: ["shop"] });
       if (type === "photo" && taken) await sendPicture(kept.id, taken);
       else void go(`/blanks/${kept.id}/survey`);
@@ -137,7 +143,7 @@ export function NewBlank({ shop }: { shop: Shop }) {
           {saveFault("/document/material/species") && <Fault role="alert">{saveFault("/document/material/species")}</Fault>}</div>
         <Choices label="Character, as many as fit" value={character} options={CHARACTERS} onChange={setCharacter} />
         <Choice label="Its shape" value={type} options={LUMPS} onChange={setType} />
-        {type === "photo" ? <FromPhoto onTaken={setTaken} /> : type === "scan" ? <Scanned scan={scan} onScan={setScan} /> : type === "outline" ? <Outlined stations={stations} onChange={setStations} fault={fault} /> : (
+        {type === "photo" ? <FromPhoto onTaken={setTaken} /> : type === "scan" ? <Scanned scan={scan ?? undefined} onScan={(read) => setScan(read ?? null)} /> : type === "outline" ? <Outlined stations={stations} onChange={setStations} fault={fault} /> : (
           <Fields>
             {SIZES[type].map(([size, word]) => (
               <LengthField key={size} label={word} value={sizes[size] ?? 0} onChange={(value) => setSizes({ ...sizes, [size]: value })} fault={fault(`/lump/${size}`)} />

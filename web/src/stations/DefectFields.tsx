@@ -3,7 +3,7 @@ import { isPath, without } from "../api/document";
 import { Button } from "../kit/Button";
 import { Choice } from "../kit/Choice";
 import { ClockField, LengthField, NumberField, TextLine } from "../kit/MeasureField";
-import { dropPoint } from "../piece/edit";
+import { dropPoint, overEdge } from "../piece/edit";
 import { useUnit } from "../kit/Units";
 import { Fields, Row, Ticket } from "./parts";
 import type { AtStation } from "./types";
@@ -19,6 +19,7 @@ const DOUBT = 0.35;
 export function DefectFields({ at, defect }: { at: AtStation; defect: Defect }) {
   const index = at.document.defects.findIndex(({ id }) => id === defect.id);
   const put = (changed: Defect) => at.put(changed, false);
+  const over = isPath(defect) ? overEdge(defect, at.document.defects, at.assessment.geometry) : undefined;
   const fault = (path: string) => at.problem?.errors?.find(({ pointer }) => pointer.startsWith(`/document/defects/${index}/${path}`))?.detail;
   return (
     <>
@@ -30,6 +31,7 @@ export function DefectFields({ at, defect }: { at: AtStation; defect: Defect }) 
       </div>
       <Row>
         <Button onPress={() => at.copy(defect)}>Copy</Button>
+        {over && <Button onPress={() => at.draft.change({ ...at.document, defects: [...at.document.defects.map((own) => (own.id === defect.id ? over[0] : own)), over[1]] })}>On over the edge</Button>}
         <Button onPress={() => at.remove(defect.id)}>Delete {defect.id}</Button>
         <Button $kind="quiet" onPress={() => at.choose(undefined)}>Done</Button>
       </Row>

@@ -9,8 +9,9 @@ import { Quiet } from "./parts";
 import type { AtStation } from "./types";
 
 const Way = styled(Radio)`
-  display: grid;
-  grid-template-columns: 1fr auto;
+  display: flex;
+  flex-wrap: wrap;
+  justify-content: space-between;
   gap: 0 14px;
   padding: 8px 10px;
   border: 1px solid ${ink.slate};
@@ -18,7 +19,7 @@ const Way = styled(Radio)`
   cursor: pointer;
   ${focusRing}
   .what { font-weight: 650; }
-  .risk { grid-column: 1 / -1; font-size: 15px; color: ${ink.quiet}; }
+  .risk { flex: 1 0 100%; font-size: 15px; color: ${ink.quiet}; }
   &[data-selected] { background: ${ink.paper}; border: 2px solid ${ink.moss}; padding: 7px 9px; }
 `;
 
