@@ -31,6 +31,19 @@ RSpec.describe "A turner going round a blank", :browser do
     expect(paths.first.map { |point| point["depth_mm"] }).to include(31)
   end
 
+  it "draws a crack along its tip in the section: it is as deep there as it was drawn" do
+    open_survey(36)
+    click_on "Crack"
+    expect(page).to have_text("along its tip in the section")
+    # From near the head, a little under the skin, to near the tail, deeper; the hour is the hand's, two o'clock.
+    stroke(find("[data-section]"), [-0.3, -0.47], [0.3, -0.4])
+    find("li button", text: /Crack at 2 o’clock/)
+    expect(page).to have_css("tbody tr", text: "From")
+    deep = ["From, deep", "To, deep"].map { |label| find_field(label).value.to_f }
+    expect(deep[1]).to be > deep[0] + 10
+    expect(page).to have_button("Save")
+  end
+
   it "tries it with an awl at two places: a soft zone stands on the map, with the draft left as it was" do
     open_survey(36)
     click_on "Write down a test"

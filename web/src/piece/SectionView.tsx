@@ -1,9 +1,11 @@
+import type { PointerEvent } from "react";
 import { isPath, type PathDefect } from "../api/document";
 import { amountText } from "../kit/measure";
 import { ink } from "../kit/theme";
 import { useUnit } from "../kit/Units";
 import { DefectTag, Handle } from "./Defect";
-import { follow } from "./drag";
+import { follow, placeOf } from "./drag";
+import { freeId, makeDefect } from "./edit";
 import { bodyInPlane, pathPoints, surfaceMm, turn } from "./geometry";
 import { barbed, edgeOf, groundOf, outlinePath } from "./Ground";
 import type { Look } from "./types";
@@ -25,10 +27,22 @@ export function SectionView({ look, scale, x0, cy }: Props) {
   const blank = [...side(look.clockDeg, 1), ...side(look.clockDeg + 180, -1).reverse()];
   const toBy = (from: [number, number], to: [number, number]) => ({ zMm: (to[0] - from[0]) / scale, rMm: ((from[1] - to[1]) / scale) * (from[1] < cy ? 1 : -1) });
 
+  const point = (event: PointerEvent) => {
+    if (!look.tool) return;
+    const tool = look.tool;
+    // The half it is begun in says the hour.
+    const above = placeOf(event)[1] < cy;
+    const place = (x: number, y: number) => ({
+      clockDeg: above ? look.clockDeg : (look.clockDeg + 180) % 360, zMm: Math.min(geometry.length_mm, Math.max(0, (x - x0) / scale)), rMm: Math.max(0, ((cy - y) / scale) * (above ? 1 : -1)),
+    });
+    const from = place(...placeOf(event));
+    follow(event, () => undefined, (x, y) => look.add(makeDefect(tool, freeId(look.document.defects), from, place(x, y), "section", geometry)));
+  };
+
   return (
     <g>
       <Spindle x={x0} cy={cy} end={x0 + geometry.length_mm * scale} />
-      <path d={outlinePath(blank)} fill={ink.waste} stroke={ink.slate} strokeDasharray="5 4" />
+      <path data-section d={outlinePath(blank)} fill={ink.waste} stroke={ink.slate} strokeDasharray="5 4" onPointerDown={point} style={{ cursor: look.tool ? "crosshair" : "default" }} />
       <clipPath id="section-clip"><path d={outlinePath(blank)} /></clipPath>
       <Finished look={look} at={at} />
       {look.document.defects.map((defect) =>

@@ -44,6 +44,24 @@ describe("every kind of trouble", () => {
   });
 });
 
+describe("pointing in the section", () => {
+  const cut = (tool: Parameters<typeof makeDefect>[0], from: ReturnType<typeof at>, to: ReturnType<typeof at>) => makeDefect(tool, "N", from, to, "section", disc);
+
+  it("draws a crack along the axis at that hour, as deep at each end as its tip was drawn", () => {
+    expect(cut("crack", at(120, 10, 90), at(120, 50, 60))).toMatchObject({
+      enters: "side", depth_mm: 40, path: [{ clock_deg: 120, z_mm: 10, depth_mm: 10 }, { clock_deg: 120, z_mm: 50, depth_mm: 40 }],
+    });
+  });
+
+  it("takes ends about as deep for equally deep", () => {
+    const crack = cut("crack", at(120, 10, 70), at(120, 50, 71)) as Crack;
+    expect(crack.depth_mm).toBe(30);
+    expect(crack.path.map(({ depth_mm }) => depth_mm)).toEqual([undefined, undefined]);
+  });
+
+  it("puts a pocket where it was pointed at", () => expect(cut("void", at(300, 20, 35), at(300, 20, 35))).toMatchObject({ centre: { clock_deg: 300, r_mm: 35, z_mm: 20 } }));
+});
+
 describe("moving", () => {
   const pocket = made("void", at(350, 30, 70), at(350, 30, 70), "end") as BodyDefect;
 

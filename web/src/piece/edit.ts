@@ -29,9 +29,9 @@ const BODIES: Record<BodyType, { of: [number, number, number]; detail: object }>
   bubble_pocket: { of: [0.2, 0.3, 0.3], detail: { bubble_diameter_mm: 2, bubbles_per_cm3: 10 } },
 };
 
-/** A new defect from where the pointer went down and came up; on the skin, or on the tail face. */
-export function makeDefect(tool: Tool, id: string, from: Place, to: Place, on: "skin" | "end", geometry: Geometry): Defect {
-  if (tool === "crack" || tool === "bark_inclusion" || tool === "delamination") return onPath(tool, on === "skin" ? sideCrack(id, from, to, geometry) : faceCrack(id, from, to, geometry));
+/** A new defect from where the pointer went down and came up: on the skin, on the tail face, or in the section, where it goes in as deep as it was drawn. */
+export function makeDefect(tool: Tool, id: string, from: Place, to: Place, on: "skin" | "end" | "section", geometry: Geometry): Defect {
+  if (tool === "crack" || tool === "bark_inclusion" || tool === "delamination") return onPath(tool, { skin: sideCrack, end: faceCrack, section: cutCrack }[on](id, from, to, geometry));
   const centre = { clock_deg: round(from.clockDeg, 1), r_mm: round(from.rMm, 1), z_mm: round(from.zMm, 1) };
   const size = (share: number) => Math.max(6, round(within(geometry.max_radius_mm * share, 6, geometry.length_mm), 1));
   const { of, detail } = BODIES[tool];
@@ -46,13 +46,27 @@ function onPath(tool: PathType, crack: Crack): Defect {
   return { id, type: "bark_inclusion", enters, path, depth_mm, width_mm: 5 };
 }
 
+/** Pointed at rather than drawn along. */
+const isStill = (from: Place, to: Place, geometry: Geometry) => Math.abs(turn(from.clockDeg, to.clockDeg)) < 2 && Math.abs(to.zMm - from.zMm) < geometry.length_mm * 0.04;
+
 function sideCrack(id: string, from: Place, to: Place, geometry: Geometry): Crack {
-  const still = Math.abs(turn(from.clockDeg, to.clockDeg)) < 2 && Math.abs(to.zMm - from.zMm) < geometry.length_mm * 0.04;
   const reach = geometry.length_mm * 0.3;
-  const ends = still ? [{ ...from, zMm: from.zMm - reach }, { ...from, zMm: from.zMm + reach }] : [from, to];
+  const ends = isStill(from, to, geometry) ? [{ ...from, zMm: from.zMm - reach }, { ...from, zMm: from.zMm + reach }] : [from, to];
   const path = ends.map(({ clockDeg, zMm }) => ({ clock_deg: round(fold(clockDeg), 1), z_mm: round(within(zMm, 0, geometry.length_mm), 1) }));
   return { id, type: "crack", enters: "side", path, depth_mm: round(geometry.max_radius_mm * 0.2, 1), width_mm: 1, through: false, mend: "none" };
 }
+
+/** A crack seen in the section: it runs along the axis at that hour, and its tip is where it was drawn. */
+function cutCrack(id: string, from: Place, to: Place, geometry: Geometry): Crack {
+  const along = { ...to, clockDeg: from.clockDeg };
+  const crack = sideCrack(id, from, along, geometry);
+  const depths = [from, to].map(({ rMm, zMm }) => Math.max(1, round(surfaceMm(geometry, from.clockDeg, zMm) - rMm, 1)));
+  const deepest = Math.max(...depths);
+  const even = isStill(from, along, geometry) || Math.abs((depths[0] ?? 0) - (depths[1] ?? 0)) <= deepest * EVEN_SHARE;
+  return { ...crack, depth_mm: deepest, path: even ? crack.path : crack.path.map((point, index) => ({ ...point, depth_mm: depths[index] ?? deepest })) };
+}
+/** Ends that differ in depth by less than this share are taken as equally deep. */
+const EVEN_SHARE = 0.1;
 
 function faceCrack(id: string, from: Place, to: Place, geometry: Geometry): Crack {
   const still = Math.abs(turn(from.clockDeg, to.clockDeg)) < 2 && Math.abs(to.rMm - from.rMm) < 3;

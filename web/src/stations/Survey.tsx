@@ -128,7 +128,7 @@ function AddFound({ at }: { at: AtStation }) {
     return (
       <Pointing role="status">
         <p>
-          <strong>{TOOLS[tool]}:</strong> {drawnAlong(tool) ? "draw along it on the skin or the end, or point at its middle." : "point at its middle, on the skin or the end."}
+          <strong>{TOOLS[tool]}:</strong> {drawnAlong(tool) ? "draw along it on the skin or the end, along its tip in the section, or point at its middle." : "point at its middle, on the skin, the end or the section."}
         </p>
         <Row style={{ marginTop: 8 }}>
           <Button onPress={() => at.placeHere(tool)}>Put it at the hand</Button>
