@@ -53,6 +53,25 @@ RSpec.describe MossyAnvil::Tests do
     expect(tested(reading("tap", "dull"), reading("awl", 6, z_mm: 35)).suspects).to eq([])
   end
 
+  it "goes by the later word where the same place was tried again, whatever order they are given in" do
+    soft, hard = reading("awl", 9), reading("awl", 1, z_mm: 33).merge(taken_at: "2030-06-01T09:00:00Z")
+    expect([zones(soft, hard), zones(hard, soft)]).to eq([[], []])
+    expect(zones(soft, reading("awl", 1, z_mm: 45).merge(taken_at: "2030-06-01T09:00:00Z")).size).to eq(1)
+    expect(zones(reading("pry", "moves"), reading("pry", "holds").merge(taken_at: "2030-05-01T09:01:00Z"))).to eq([])
+    # A clear knock says nothing of how soft the skin is.
+    expect(zones(soft, reading("tap", "clear").merge(taken_at: "2030-06-01T09:00:00Z")).size).to eq(1)
+    lit = [reading("lamp", "glows"), reading("lamp", "dark").merge(taken_at: "2030-05-02T09:00:00Z")]
+    said = MossyAnvil::Assessment.new(tested(*lit)).to_h[:findings][:survey].map { |finding| finding[:text] }
+    expect(said.grep(/lamp shines/)).to eq([])
+  end
+
+  it "takes no longer for thousands of tests than for the latest two hundred" do
+    many = Array.new(1500) do |index|
+      reading("awl", index % 9, clock_deg: (index * 7) % 360, z_mm: index % 100).merge(taken_at: format("2030-05-01T09:00:%02dZ", index % 60))
+    end
+    expect(tested(*many).tests.size).to be <= described_class::MOST
+  end
+
   it "changes the answer: a spongy zone found by awl costs strength and mass as one that was surveyed" do
     readings = [30, 40].map { |z_mm| reading("awl", 12, z_mm: z_mm) }
     sound, spongy = [tested, tested(*readings)].map { |piece| MossyAnvil::Assessment.new(piece).to_h }

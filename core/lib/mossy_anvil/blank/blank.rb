@@ -7,9 +7,10 @@ module MossyAnvil
 
     # intake: { origin:, cost:, got_on:, bark: }, whatever is known of it; worth: { outcome:, hours:, rate: } or nil.
     # defects: what was surveyed and what tests show; suspects: bodies that may be there, for the worst case.
-    attr_reader :name, :number, :intake, :worth, :material, :shape, :defects, :suspects, :readings, :form, :lathe
+    # tests: those of the readings that are tests in the hand and still count.
+    attr_reader :name, :number, :intake, :worth, :material, :shape, :defects, :suspects, :tests, :readings, :form, :lathe
 
-    def initialize(name:, material:, shape:, defects:, number: nil, intake: {}, worth: nil, suspects: [], readings: [], form: nil, lathe: nil)
+    def initialize(name:, material:, shape:, defects:, number: nil, intake: {}, worth: nil, suspects: [], tests: [], readings: [], form: nil, lathe: nil)
       @name = name
       @number = number
       @intake = intake.freeze
@@ -18,6 +19,7 @@ module MossyAnvil
       @material = material
       @shape = shape
       @defects = defects.dup.freeze
+      @tests = tests.dup.freeze
       @readings = readings.dup.freeze
       @form = form
       @lathe = lathe
@@ -32,7 +34,7 @@ module MossyAnvil
 
     # The same with another survey.
     def with_defects(others)
-      Blank.new(name: name, number: number, intake: intake, worth: worth, material: material, shape: shape, defects: others, suspects: suspects,
+      Blank.new(name: name, number: number, intake: intake, worth: worth, material: material, shape: shape, defects: others, suspects: suspects, tests: tests,
         readings: readings, form: form, lathe: lathe)
     end
 
@@ -43,7 +45,7 @@ module MossyAnvil
       tests = Tests.new(shape, surveyed, readings)
       new(name: data[:name], number: data[:number], intake: data[:intake] || {}, worth: data[:worth],
         material: Material.new(**data[:material]),
-        shape: shape, defects: surveyed + tests.shown, suspects: tests.suspects, readings: readings,
+        shape: shape, defects: surveyed + tests.shown, suspects: tests.suspects, tests: tests.current, readings: readings,
         form: data[:form] && Form.new(**data[:form]),
         lathe: data[:lathe] && Lathe.new(**data[:lathe]))
     end

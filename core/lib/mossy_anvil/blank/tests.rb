@@ -1,18 +1,32 @@
 # frozen_string_literal: true
 
+require "time"
+
 module MossyAnvil
   # What tests in the hand make of a blank: soft zones by awl, thumbnail and water drop, pieces that move under the blade, and what a dull knock may hide.
-  # A place without a radius is on the side, one with a radius on the nearer face.
+  # A place without a radius is on the side, one with a radius on the nearer face. Tried again, the later word counts.
   class Tests
-    Place = Struct.new(:surface, :clock_deg, :radius_mm, :z_mm)
+    Place = Struct.new(:surface, :clock_deg, :radius_mm, :z_mm) do
+      def apart(other)
+        x, y = [self, other].map { |place| Clock.point(place.clock_deg, place.radius_mm) }.transpose.map { |one, two| one - two }
+        Math.sqrt((x**2) + (y**2) + ((z_mm - other.z_mm)**2))
+      end
+    end
+    # Kinds that answer the same question.
+    ANSWERS = { "awl" => :soft, "thumbnail" => :soft, "drop" => :soft, "tap" => :hollow, "pry" => :loose, "lamp" => :thin }.freeze
+    # Of more than so many, the latest.
+    MOST = 200
 
     # surveyed: the defects found so far; readings: symbol-keyed, as in a blank file.
     def initialize(shape, surveyed, readings)
       @shape = shape
       @surveyed = surveyed
-      @readings = readings.select { |reading| reading[:at] && reading[:kind] != "moisture" }
       @rule = Table["tests"]["shows"]
+      @readings = standing(readings.select { |reading| ANSWERS.key?(reading[:kind]) })
     end
+
+    # The readings that still count, as they were given.
+    def current = @readings
 
     # Bodies that tests show: soft zones and loose pieces, with ids of their own (t1, t2 ...).
     def shown = @shown ||= numbered("t", soft_zones + moving_pieces)
@@ -23,6 +37,19 @@ module MossyAnvil
     end
 
     private
+
+    # Without those that a later one at the same place, to the same question, has overtaken.
+    def standing(readings)
+      latest = readings.each_with_index.sort_by { |reading, index| [Time.parse(reading[:taken_at]), index] }.last(MOST).map(&:first)
+      kept = []
+      latest.reverse_each do |reading|
+        at = place(reading)
+        kept << [reading, at] unless kept.any? { |later, there| ANSWERS[later[:kind]] == ANSWERS[reading[:kind]] && same?(at, there) }
+      end
+      kept.map(&:first).reverse
+    end
+
+    def same?(one, other) = one.surface == other.surface && one.apart(other) <= @rule["same_place_mm"]
 
     def of(kind, found) = @readings.select { |reading| reading[:kind] == kind && reading[:found] == found }
 

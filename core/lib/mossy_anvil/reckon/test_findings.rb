@@ -32,7 +32,7 @@ module MossyAnvil
     end
 
     def glows
-      lit = @blank.readings.select { |reading| reading[:kind] == "lamp" && reading[:found] == "glows" }
+      lit = @blank.tests.select { |reading| reading[:kind] == "lamp" && reading[:found] == "glows" }
       lit.map do |reading|
         say(:care, "A lamp shines through at {side}, {z} from the head: only a few mm of wall there. Cut no more of it away.",
           side: [Clock.fold(reading[:at][:clock_deg]), "clock"], z: [reading[:at][:z_mm], "mm"])
