@@ -12,7 +12,7 @@ require_relative "../core/lib/mossy_anvil"
 module Loft
   ROOT = File.expand_path("..", __dir__)
 
-  # Everything at once, before the first request needs it.
+  # Everything but the large and seldom wanted, before the first request needs it.
   def self.load_all = Zeitwerk::Loader.eager_load_all
 
   # What was asked for is not there.
@@ -35,4 +35,6 @@ end
 loader = Zeitwerk::Loader.new
 loader.push_dir(__dir__, namespace: Loft)
 loader.ignore(__FILE__, "#{__dir__}/migrations", "#{__dir__}/spec", "#{__dir__}/launch.rb", "#{__dir__}/serve.rb", "#{__dir__}/puma.rb")
+# The image library and the PDF writer are large and seldom wanted: they come with the first photograph and the first sheet.
+loader.do_not_eager_load("#{__dir__}/picture.rb", "#{__dir__}/survey_sheet.rb")
 loader.setup

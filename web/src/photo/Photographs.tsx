@@ -91,7 +91,7 @@ function One({ at, photograph, onChanged }: { at: AtStation; photograph: Photogr
   const under = at.under?.id === photograph.id;
   return (
     <Line style={hidden ? { opacity: 0.6 } : undefined}>
-      <img src={pictureOf(at.id, photograph)} alt={caption || `Photograph, ${SHOWS[view].toLowerCase()}`} />
+      <img loading="lazy" src={pictureOf(at.id, photograph)} alt={caption || `Photograph, ${SHOWS[view].toLowerCase()}`} />
       <div style={{ display: "grid", gap: 8, justifyItems: "start" }}>
         <TextLine label="What it shows" value={caption} most={200} onChange={(words) => void say({ caption: words })} />
         <Row>

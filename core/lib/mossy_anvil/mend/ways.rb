@@ -4,6 +4,9 @@ module MossyAnvil
   # The ways there are to deal with one finding, each with what it costs, how much work it is, how long it takes until the piece can be turned, and
   # what it risks. The trade's schools: none of them lifts a limit by being chosen.
   class Ways
+    # What a risk may speak of, and in what.
+    AMOUNTS = { ml: "ml", gate: "%", g: "g", days: "days" }.freeze
+
     # defect, its share and the verdict on it (a symbol); water: the drying report, or nil.
     def initialize(defect, share, blank, verdict, water: nil)
       @defect = defect
@@ -71,26 +74,31 @@ module MossyAnvil
       return [texts["never"], {}] if key == "dry_first" && days.nil?
 
       text = texts[@defect.type] || texts["any"]
-      [text.gsub("{filler}", filler["name"]), amounts.slice(*text.scan(/\{(\w+)\}/).flatten.map(&:to_sym))]
+      [text.sub("{filler}", filler["name"]), AMOUNTS.filter_map { |name, unit| [name, [amount(name), unit]] if text.include?("{#{name}}") }.to_h]
     end
 
-    def amounts
-      { ml: [key_ml, "ml"], gate: [gate_pct, "%"], g: [soak_g, "g"], days: [days, "days"] }.select { |_, (value, _)| value }
+    def amount(name)
+      case name
+      when :ml then @defect.open? ? fill_ml : @share.occupied_mm3 * (1 - @share.removed_share) / 1000
+      when :gate then gate_pct
+      when :g then soak_g
+      else days
+      end
     end
 
-    def key_ml = @defect.open? ? fill_ml : @share.occupied_mm3 * (1 - @share.removed_share) / 1000
-    def fill_ml = @share.fill_mm3 / 1000
+    def fill_ml = @fill_ml ||= @share.fill_mm3 / 1000
     def filler = @filler ||= Filling.filler_for(@defect.mouth_mm)
     def unclean? = %w[food wet].include?(@blank.form&.use) && (@defect.open? || @defect.type == "bark_inclusion") && @share.reaches_surface?
 
     # Moisture in % that what is put in takes.
-    def gate_pct = @defect.type == "soft_zone" ? Table.rows("gates").find { |row| row["key"] == "stabilise" }["at_most_pct"] : filler["dry_to_pct"]
+    def gate_pct = @gate_pct ||= @defect.type == "soft_zone" ? Table.rows("gates").find { |row| row["key"] == "stabilise" }["at_most_pct"] : filler["dry_to_pct"]
 
     def days
-      return unless @water
+      return @days if defined?(@days)
+      return @days = nil unless @water
 
       target = @water[:targets].select { |row| row[:at_most_pct] >= gate_pct }.min_by { |row| row[:at_most_pct] }
-      target && target[:days]
+      @days = target && target[:days]
     end
 
     # g of resin that what stays of it takes up: room in the wood, of which a share is filled.
