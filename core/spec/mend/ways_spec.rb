@@ -44,6 +44,10 @@ RSpec.describe MossyAnvil::Ways do
   it "lifts no limit by what is chosen" do
     limits = %w[leave hold fill].map { |chosen| assess(defects: [in_wall.merge(chosen: chosen)], form: BlankHelper::BOWL)[:stages].transform_values { |stage| stage[:limit_rpm] } }
     expect(limits.uniq.size).to eq(1)
+    left, advised = %w[leave fill].map { |chosen| assess(defects: [in_wall.merge(chosen: chosen)], form: BlankHelper::BOWL) }
+    expect([advised[:verdict], left[:verdict]]).to eq(%w[mend care])
+    expect(advised[:next_move][:text]).to include("Mend b")
+    expect(left[:next_move][:text]).not_to include("Mend")
     expect(ways(in_wall.merge(chosen: "hold")).values.select { |way| way[:chosen] }.map { |way| way[:key] }).to eq(["hold"])
   end
 end

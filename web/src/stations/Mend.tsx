@@ -1,6 +1,6 @@
 import { useState } from "react";
 import { api, Refused } from "../api/client";
-import type { Assessment } from "../api/document";
+import type { Assessment, DefectReport } from "../api/document";
 import { Button } from "../kit/Button";
 import { NumberField } from "../kit/MeasureField";
 import { amountText } from "../kit/measure";
@@ -17,7 +17,7 @@ const minutes = (value: number) => (value < 120 ? `${value} min` : value < 2880 
 /** What to mend, with what, and when the wood is dry enough for it. */
 export function Mend(at: AtStation) {
   const { assessment } = at;
-  const toMend = assessment.defects.map((defect, index) => ({ defect, index })).filter(({ defect }) => ["fill", "cast", "soak", "hold", "dry_first", "remove_now"].includes(defect.verdict));
+  const toMend = assessment.defects.map((defect, index) => ({ defect, index })).filter(({ defect }) => ["fill", "cast", "soak", "hold", "dry_first", "remove_now"].includes(defect.verdict) && defect.chosen !== "leave");
   const unit = useUnit();
   return (
     <>
@@ -34,9 +34,9 @@ export function Mend(at: AtStation) {
                   <td>
                     {defect.filler ? (
                       <Worked working={assessment.workings[`/defects/${index}/fill_volume_mm3`]}>
-                        {VERDICTS[defect.verdict]} <strong>{amountText(defect.fill_volume_mm3, "mm3", unit)}</strong>, {defect.filler.name}
+                        {VERDICTS[(defect.chosen ?? defect.verdict) as DefectReport["verdict"]]} <strong>{amountText(defect.fill_volume_mm3, "mm3", unit)}</strong>, {defect.filler.name}
                       </Worked>
-                    ) : `${VERDICTS[defect.verdict]} first`}
+                    ) : `${VERDICTS[(defect.chosen ?? defect.verdict) as DefectReport["verdict"]]} first`}
                   </td>
                   <td>{defect.filler ? minutes(defect.filler.working_min) : "—"}</td>
                   <td>{defect.filler ? <strong>{minutes(defect.filler.ready_min)}</strong> : "—"}</td>

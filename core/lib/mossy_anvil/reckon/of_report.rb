@@ -5,7 +5,10 @@ module MossyAnvil
   module OfReport
     private
 
-    def to_mend = @report[:defects].select { |defect| %w[fill cast soak hold dry_first remove_now].include?(defect[:verdict]) }
+    # What is to be mended before the work goes on: as advised, less what the turner chose to leave. Limits stand either way.
+    def to_mend
+      @report[:defects].select { |defect| %w[fill cast soak hold dry_first remove_now].include?(defect[:verdict]) && defect[:chosen] != "leave" }
+    end
 
     # What must come out before an edge meets it.
     def struck = @report[:defects].select { |defect| defect[:verdict] == "stop" }.map { |defect| defect[:id] }
