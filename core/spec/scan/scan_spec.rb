@@ -142,4 +142,9 @@ RSpec.describe MossyAnvil::ScanReport do
     far_apart = turned([[10, 0], [10, 40]], off: [100, 0]) + turned([[10, 0], [10, 40]], off: [-100, 0])
     expect { report(far_apart) }.to raise_error(MossyAnvil::InvalidInput, /does not close round its axis/)
   end
+
+  it "refuses a heap of triangles that no lump's surface could be" do
+    heap = Array.new(MossyAnvil::Stations::MOST_MET + 1) { |at| [[at, 0, 0], [0, at, 0], [0, 0, 9]] }
+    expect { report(heap) }.to raise_error(MossyAnvil::InvalidInput, /one closed lump/)
+  end
 end

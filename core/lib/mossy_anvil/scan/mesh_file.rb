@@ -7,8 +7,8 @@ module MossyAnvil
     MOST_BYTES = 60_000_000
     # Header, count, and one triangle: twelve floats and two bytes, little end first.
     HEADER, RECORD = 84, 50
-    # Corners turned into numbers at a time.
-    SLICE = 30_000
+    # Text read at a time: little is held at once, and what is done with is soon let go.
+    SLICE_BYTES = 500_000
 
     module_function
 
@@ -39,24 +39,27 @@ module MossyAnvil
     end
 
     def from_stl_text(bytes, at)
-      corners = bytes.split("vertex").drop(1)
-      few_enough(corners.size / 3, at)
-      refuse(at, "breaks off within a triangle", "three corners of three numbers each") unless (corners.size % 3).zero?
-      places(corners, at)&.reshape(corners.size / 3, 3, 3)
+      so_far = 0
+      parts = slices(bytes, "vertex").map do |text|
+        numbers_after("vertex", text.split, at).tap { |found| few_enough((so_far += found.size) / 9, at) }
+      end
+      refuse(at, "breaks off within a triangle", "three corners of three numbers each") unless (so_far % 9).zero?
+      Numo::DFloat.hstack(parts).reshape(so_far / 9, 3, 3) if so_far.positive?
     end
 
     def from_obj(bytes, at)
-      corners, faces = [], []
+      places, faces = [], []
       bytes.each_line do |line|
-        if line.start_with?("v ", "v\t") then corners << line[1..]
-        elsif line.start_with?("f ", "f\t") then faces.concat(fan(line[1..].split.map { |corner| index(corner, corners.size, at) }))
+        if line.start_with?("v ", "v\t") then places.concat(line.split.values_at(1, 2, 3).map { |text| number(text, at) })
+        elsif line.start_with?("f ", "f\t") then faces.concat(fan(line[1..].split.map { |corner| index(corner, places.size / 3, at) }))
         end
       end
+      corners = places.size / 3
       few_enough(faces.size / 3, at)
       return if faces.empty?
 
-      refuse(at, "has a face with a corner that comes to nothing", "1 to #{corners.size}, the corners there are") if faces.max >= corners.size
-      places(corners, at)[faces, true].reshape(faces.size / 3, 3, 3)
+      refuse(at, "has a face with a corner that comes to nothing", "1 to #{corners}, the corners there are") if faces.max >= corners
+      Numo::DFloat.cast(places).reshape(corners, 3)[faces, true].reshape(faces.size / 3, 3, 3)
     end
 
     # A face of more corners than three is cut into a fan.
@@ -69,15 +72,25 @@ module MossyAnvil
       found.negative? ? refuse(at, "has a face with the corner #{SchemaFault.shown(corner)}", "1 or more, or -1 and less for the last ones") : found
     end
 
-    # Texts that begin with x, y and z as an array of three columns; some at a time, so that little is held at once.
-    def places(corners, at)
-      return if corners.empty?
+    # The text in slices that each but the first begin with the word.
+    def slices(text, word)
+      bounds = [0]
+      while (bound = text.index(word, bounds.last + SLICE_BYTES)) do bounds << bound end
+      [*bounds, text.bytesize].each_cons(2).map { |from, to| text.byteslice(from, to - from) }
+    end
 
-      corners.each_slice(SLICE).map do |some|
-        words = some.flat_map { |corner| corner.split(nil, 4).first(3) }
-        refuse(at, "has a corner without three numbers", "x, y and z") if words.size < some.size * 3 || words.include?("")
-        Numo::DFloat.cast(words.map { |word| Float(word, exception: false) || refuse(at, "holds #{SchemaFault.shown(word)}", "a number") })
-      end.then { |parts| Numo::DFloat.hstack(parts).reshape(corners.size, 3) }
+    # The three numbers that follow a word each time, one after another.
+    def numbers_after(word, words, at)
+      found = []
+      words.each_with_index do |here, place|
+        found << number(words[place + 1], at) << number(words[place + 2], at) << number(words[place + 3], at) if here == word
+      end
+      Numo::DFloat.cast(found)
+    end
+
+    def number(text, at)
+      refuse(at, "has a corner without three numbers", "x, y and z") unless text
+      Float(text, exception: false) || refuse(at, "holds #{SchemaFault.shown(text)}", "a number")
     end
 
     def few_enough(triangles, at)
@@ -85,6 +98,6 @@ module MossyAnvil
     end
 
     def refuse(at, problem, allowed) = raise(InvalidInput, [Fault.new(path: at, problem: problem, allowed: allowed)])
-    private_class_method :binary_stl?, :count, :from_binary, :from_text, :from_stl_text, :from_obj, :fan, :index, :places, :few_enough, :refuse
+    private_class_method :binary_stl?, :count, :from_binary, :from_text, :from_stl_text, :from_obj, :fan, :index, :slices, :numbers_after, :number, :few_enough, :refuse
   end
 end

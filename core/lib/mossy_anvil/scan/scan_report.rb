@@ -13,7 +13,7 @@ module MossyAnvil
     def initialize(bytes, unit: "mm", axis: "z", reversed: false, at: "")
       @at = at
       @mesh = stood(MeshFile.read(bytes, scale: UNITS_MM.fetch(unit), at: at), AXES.fetch(axis), reversed)
-      @stations = checked(Stations.new(@mesh).to_a)
+      @stations = checked(Stations.new(@mesh, at: at).to_a)
     end
 
     # Plain data: stations as in a blank file, what was measured of the scan itself, and how far the outline is from it.

@@ -8,11 +8,16 @@ module MossyAnvil
     # The first and last cut lie so far inside the ends, as a share of the length: an end itself may be a point or a flat.
     INSET = 0.002
     LEAST_MM = 0.5
+    # A closed lump of as many triangles as are read at most shows a few thousand to a cut; many more are no surface of one.
+    MOST_MET = 20_000
 
-    # mesh: standing on z = 0, the axis through the origin.
-    def initialize(mesh)
+    # mesh: standing on z = 0, the axis through the origin. #to_a raises InvalidInput at `at`.
+    def initialize(mesh, at: "")
       @mesh = mesh
+      @at = at
       @length_mm = mesh.extents_mm[2][1]
+      heights = mesh.corners[true, true, 2]
+      @lowest_mm, @highest_mm = heights.min(axis: 1), heights.max(axis: 1)
     end
 
     # [{ z_mm:, radii_mm: }, ...], closer together towards the ends, where round lumps turn most. radii_mm holds nil where the axis is outside.
@@ -46,13 +51,18 @@ module MossyAnvil
 
     # The two ends, [x, y] each, of the cut through every triangle that the plane at z runs through.
     def section(z_mm)
-      above = @mesh.corners[true, true, 2].gt(z_mm)
-      held = above.count_true(axis: 1)
-      met = (held.gt(0) & held.lt(3)).where
+      met = (@lowest_mm.le(z_mm) & @highest_mm.gt(z_mm)).where
+      refuse_crowd(met.size, z_mm) if met.size > MOST_MET
+
       corners = @mesh.corners[met, true, true]
-      alone = lone_corner(above[met, true])
+      alone = lone_corner(corners[true, true, 2].gt(z_mm))
       sides = [1, 2].map { |on| cross(corners, alone, (alone + on) % 3, z_mm) }
       met.empty? ? [[Numo::DFloat[], Numo::DFloat[]]] * 2 : sides
+    end
+
+    def refuse_crowd(triangles, z_mm)
+      raise InvalidInput, [Fault.new(path: @at, problem: "meets #{triangles} triangles in the cut #{z_mm.round(1)} mm from the head",
+        allowed: "at most #{MOST_MET}: the surface of one closed lump")]
     end
 
     # The corner that lies by itself on one side of the plane.
