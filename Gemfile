@@ -18,6 +18,10 @@ gem "ffi", "~> 1.16.3"
 gem "ruby-vips", "~> 2.2"
 # Shop archives; selenium-webdriver resolves to an ancient release beside rubyzip 3.
 gem "rubyzip", "~> 2.4"
+# Jobs too long for a request, in the same database.
+# What que asks of json was taken out of json 3.
+gem "json", "~> 2.9"
+gem "que", "~> 2.4"
 gem "sequel", "~> 5.90"
 gem "sequel_pg", "~> 1.17"
 gem "sinatra", "~> 4.1"

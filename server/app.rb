@@ -12,6 +12,7 @@ module Loft
 
     # db: Sequel::Database. clock: anything that answers #now with a Time. log: takes lines of JSON by #<<.
     def self.serve(db:, clock: Time, log: $stdout)
+      Queue.open(db)
       Class.new(self) do
         set :db, db
         set :clock, clock
@@ -36,6 +37,7 @@ module Loft
     register Routes::Photographs
     register Routes::Reckon
     register Routes::Files
+    register Routes::Searches
     register Routes::Tables
     register Routes::Health
 
@@ -56,6 +58,7 @@ module Loft
     error(NotFound) { |fault| problem(Problems.missing(fault.message)) }
     error(Stale) { |fault| problem(Problems.stale(fault)) }
     error(Sequel::UniqueConstraintViolation) { problem(Problems.taken("that number is on another blank already", "/document/number")) }
+    error(Busy) { |fault| problem(Problems.busy(fault.message)) }
     error(TooLarge) { |fault| problem(Problems.too_large(fault.message)) }
     error(Sequel::DatabaseConnectionError, Sequel::DatabaseDisconnectError, Sequel::PoolTimeout) do |fault|
       RequestLog.fault(settings.log, settings.clock, env, fault)
@@ -100,11 +103,13 @@ module Loft
 
       def blanks = Store::Blanks.new(settings.db)
       def photographs = Store::Photographs.new(settings.db)
+      def searches = Store::Searches.new(settings.db)
       def shops = Store::Shops.new(settings.db)
       def now = settings.clock.now.utc
       def reckoner = Reckoner.new(shops.climate, now: now)
 
       def blank_id = number_in_path("id", "blank")
+      def search_id = number_in_path("id", "search")
       def photograph_id = number_in_path("photograph", "photograph")
 
       # The whole number in the path; anything else is not there.

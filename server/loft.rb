@@ -18,6 +18,9 @@ module Loft
   # What was asked for is not there.
   class NotFound < MossyAnvil::Error; end
 
+  # Too much is under way already.
+  class Busy < MossyAnvil::Error; end
+
   # More was sent than is taken.
   class TooLarge < MossyAnvil::Error; end
 
@@ -34,7 +37,7 @@ end
 
 loader = Zeitwerk::Loader.new
 loader.push_dir(__dir__, namespace: Loft)
-loader.ignore(__FILE__, "#{__dir__}/migrations", "#{__dir__}/spec", "#{__dir__}/launch.rb", "#{__dir__}/serve.rb", "#{__dir__}/puma.rb")
+loader.ignore(__FILE__, "#{__dir__}/migrations", "#{__dir__}/spec", "#{__dir__}/launch.rb", "#{__dir__}/serve.rb", "#{__dir__}/puma.rb", "#{__dir__}/work.rb")
 # The image library and the PDF writer are large and seldom wanted: they come with the first photograph and the first sheet.
 loader.do_not_eager_load("#{__dir__}/picture.rb", "#{__dir__}/survey_sheet.rb")
 loader.setup

@@ -18,6 +18,10 @@ module Loft
 
     def self.address(port) = "http://127.0.0.1:#{port}"
 
+    # Processes that work the queue. One that stops by itself is started again after so many seconds.
+    WORKERS = Integer(ENV.fetch("JOB_WORKERS", "2"))
+    REST_S = 2
+
     # log: path the server's lines go to. postgres: LocalPostgres to watch as well, nil where the database is somebody else's.
     def initialize(port:, url:, log:, postgres: nil)
       @port = port
@@ -25,6 +29,7 @@ module Loft
       @log = log
       @postgres = postgres
       @short_lives = 0
+      @workers = []
     end
 
     # Returns when the server was told to stop and has. Yields once it answers.
@@ -33,10 +38,12 @@ module Loft
       start_server
       listen_to_signals
       wait_until_ready
+      WORKERS.times { start_worker }
       yield
       watch
     ensure
       stop_server
+      stop_workers
     end
 
     private
@@ -49,8 +56,14 @@ module Loft
     # Goes down with this process, however that ends.
     def start_server
       @started = now
-      @server = Process.spawn({ "PORT" => @port.to_s, "DATABASE_URL" => @url }, "setpriv", "--pdeathsig=TERM", RbConfig.ruby,
-        "-r#{ROOT}/vendor/bundle/bundler/setup", File.join(ROOT, "server", "serve.rb"), out: [@log, "a"], err: [@log, "a"], in: File::NULL)
+      @server = spawn_own("serve.rb")
+    end
+
+    def start_worker = @workers << spawn_own("work.rb")
+
+    def spawn_own(program)
+      Process.spawn({ "PORT" => @port.to_s, "DATABASE_URL" => @url }, "setpriv", "--pdeathsig=TERM", RbConfig.ruby,
+        "-r#{ROOT}/vendor/bundle/bundler/setup", File.join(ROOT, "server", program), out: [@log, "a"], err: [@log, "a"], in: File::NULL)
     end
 
     def listen_to_signals
@@ -90,6 +103,7 @@ module Loft
         case pid
         when @server then server_gone(status)
         when @postgres&.pid then database_gone
+        when *@workers then worker_gone(pid)
         end
       end
     end
@@ -103,6 +117,15 @@ module Loft
 
       puts "  The server stopped by itself (#{status}): starting it again"
       start_server
+    end
+
+    # It goes when the database does; the job it had in hand is begun again.
+    def worker_gone(pid)
+      @workers.delete(pid)
+      return if @stopping
+
+      sleep REST_S
+      start_worker
     end
 
     def database_gone
@@ -119,6 +142,13 @@ module Loft
       Process.wait(@server) if @server
     rescue Errno::ECHILD
       @server = nil
+    end
+
+    def stop_workers
+      @workers.each { |pid| Process.kill("TERM", pid) }
+      @workers.each { |pid| Process.wait(pid) }
+    rescue Errno::ESRCH, Errno::ECHILD
+      @workers = []
     end
 
     def last_words = File.exist?(@log) ? File.readlines(@log).last(12).join : ""

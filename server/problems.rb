@@ -21,6 +21,7 @@ module Loft
     end
 
     def wrong_type(types) = body(415, "Another kind of file is needed", "send the body as #{types.join(' or ')}")
+    def busy(detail) = body(429, "Too much at once", detail)
     def too_large(detail) = body(413, "Too large", detail)
     def elsewhere = body(403, "Not from here", "a page from elsewhere may not change anything in this shop")
     def missing(detail) = body(404, "Not here", detail)

@@ -16,6 +16,9 @@ module Loft
     # Which one more test would change the answer most, as plain data.
     def next_tests(document, at: "") = MossyAnvil::NextTests.new(blank(document, at: at), climate: @climate).to_a
 
+    # What its form and its sketches come to, as plain data.
+    def compare(document, at: "") = MossyAnvil::Comparison.new(blank(document, at: at), document["sketches"] || [], climate: @climate).to_h
+
     # The Blank of a document; raises InvalidInput as #assess does.
     def blank(document, at: "")
       MossyAnvil::BlankFile.from_data(document)

@@ -28,6 +28,15 @@ module Loft
           body = body_as("CastingAsked")
           answer(MossyAnvil::CastingReport.new(reckoner.blank(body["document"], at: "/document"), Reckon.symbols(body["pour"]), at: "/pour").to_h)
         end
+        app.post("/api/reckon/form") do
+          body = body_as("FormAsked")
+          answer(MossyAnvil::FormMaker.new(reckoner.blank(body["document"], at: "/document").on_centres, body["kind"], body["measures"] || {}).to_h)
+        end
+        app.post("/api/reckon/move") do
+          body = body_as("MoveAsked")
+          answer(MossyAnvil::PlacementMove.new(reckoner.blank(body["document"], at: "/document"), Reckon.symbols(body["move"]), at: "/move").to_h)
+        end
+        app.post("/api/reckon/compare") { answer(reckoner.compare(body_as("Draft")["document"], at: "/document")) }
         app.post("/api/reckon/tests") { answer(tests: reckoner.next_tests(body_as("Draft")["document"], at: "/document")) }
         app.post("/api/reckon/scan") do
           bytes = body_text(["application/octet-stream"], MossyAnvil::MeshFile::MOST_BYTES)

@@ -46,6 +46,7 @@ module Loft
 
           @db[:defects].where(blank_id: id).delete
           @db[:forms].where(blank_id: id).delete
+          @db[:sketches].where(blank_id: id).delete
           put_parts(id, document)
           find(id)
         end
@@ -76,6 +77,7 @@ module Loft
         @db[:defects].multi_insert(Rows.defects(document).map { |row| row.merge(blank_id: id) })
         form = Rows.form(document)
         @db[:forms].insert(blank_id: id, **form) if form
+        @db[:sketches].multi_insert(Rows.sketches(document).map { |row| row.merge(blank_id: id) })
       end
 
       # The shop's lathe with those measures; a lathe nobody knows yet is kept under the blank's name.
@@ -90,7 +92,7 @@ module Loft
 
       def kept(row)
         own = ->(table) { @db[table].where(blank_id: row[:id]) }
-        document = Rows.document(row, defects: own[:defects].order(:position).all, form: own[:forms].first,
+        document = Rows.document(row, defects: own[:defects].order(:position).all, form: own[:forms].first, sketches: own[:sketches].order(:position).all,
           readings: own[:readings].order(:taken_at, :id).all, lathe: row[:lathe_id] && @db[:lathes][id: row[:lathe_id]])
         { id: row[:id], version: row[:version], saved_at: row[:updated_at].utc.iso8601, document: document,
           journal: own[:journal].order(:logged_at, :id).map { |entry| entry_of(entry) } }

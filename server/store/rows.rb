@@ -12,6 +12,7 @@ module Loft
       WORTH = { "outcome" => :worth_outcome, "hours" => :worth_hours, "rate" => :worth_rate }.freeze
       MATERIAL = %i[kind species density_kg_m3 moisture_pct grain grain_clock_deg].freeze
       MEASURES = %i[diameter_mm width_mm height_mm length_mm].freeze
+      FOLLOWS = %i[wall_mm floor_mm].freeze
       LATHE = %i[mass_kg ballast_kg stand swing_mm between_centres_mm].freeze
 
       module_function
@@ -24,7 +25,7 @@ module Loft
           **WORTH.to_h { |key, column| [column, document.dig("worth", key)] },
           character: material["character"] && Sequel.pg_array(material["character"], :text),
           shape_type: shape["type"], stations: json(shape["stations"]),
-          offset_x_mm: offset&.first, offset_y_mm: offset&.last,
+          offset_x_mm: offset&.first, offset_y_mm: offset&.last, centres: json(document["centres"]),
           **MATERIAL.to_h { |key| [key, material[key.to_s]] },
           **MEASURES.to_h { |key| [key, shape[key.to_s]] } }
       end
@@ -42,7 +43,15 @@ module Loft
 
       def form(document)
         form = document["form"] or return
-        { kind: form["kind"], opens: form["opens"], use: form["use"], curve: form["curve"], outside: json(form["outside"]), inside: json(form["inside"]) }
+        { kind: form["kind"], opens: form["opens"], use: form["use"], curve: form["curve"], outside: json(form["outside"]), inside: json(form["inside"]),
+          **FOLLOWS.to_h { |key| [key, form.dig("follows", key.to_s)] } }
+      end
+
+      # Rows of the sketches table.
+      def sketches(document)
+        (document["sketches"] || []).each_with_index.map do |sketch, position|
+          { position: position, name: sketch["name"], form: json(sketch["form"]), centres: json(sketch["centres"]) }
+        end
       end
 
       def reading(reading)
@@ -56,15 +65,22 @@ module Loft
       end
 
       # The document back, from a blank's row and the rows that belong to it.
-      def document(row, defects:, form:, readings:, lathe:)
+      def document(row, defects:, form:, sketches:, readings:, lathe:)
         { "format" => "mossy-anvil/blank", "version" => MossyAnvil::BlankFile::VERSION, "name" => row[:name], "number" => row[:number],
           "intake" => intake_of(row), "worth" => worth_of(row),
           "material" => compact(MATERIAL.to_h { |key| [key.to_s, row[key]] }.merge("character" => row[:character]&.to_a)),
           "shape" => shape_of(row), "defects" => defects.map { |defect| defect_of(defect) },
           "readings" => readings.empty? ? nil : readings.map { |reading| reading_of(reading) },
-          "form" => form && compact(form.slice(:kind, :opens, :use, :curve).transform_keys(&:to_s).merge("outside" => plain(form[:outside]), "inside" => plain(form[:inside]))),
+          "form" => form && form_of(form), "centres" => plain(row[:centres]), "sketches" => sketches.empty? ? nil : sketches.map { |sketch| sketch_of(sketch) },
           "lathe" => lathe && lathe_of(lathe) }.then { |whole| compact(whole) }
       end
+
+      def form_of(row)
+        follows = row[:wall_mm] && FOLLOWS.to_h { |key| [key.to_s, row[key]] }
+        compact({ **row.slice(:kind, :opens, :use, :curve).transform_keys(&:to_s), "outside" => plain(row[:outside]), "inside" => plain(row[:inside]), "follows" => follows })
+      end
+
+      def sketch_of(row) = compact({ "name" => row[:name], "form" => plain(row[:form]), "centres" => plain(row[:centres]) })
 
       def intake_of(row)
         known = compact(INTAKE.to_h { |key| [key.to_s, row[key].is_a?(Date) ? row[key].iso8601 : row[key]] })
@@ -102,7 +118,7 @@ module Loft
       def compact(hash) = hash.compact
       def json(value) = value && Sequel.pg_jsonb_wrap(value)
       def plain(value) = value && JSON.parse(JSON.generate(value))
-      private_class_method :compact, :json, :plain, :intake_of, :worth_of, :shape_of, :defect_of, :reading_of
+      private_class_method :compact, :json, :plain, :form_of, :sketch_of, :intake_of, :worth_of, :shape_of, :defect_of, :reading_of
     end
   end
 end

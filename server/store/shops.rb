@@ -36,7 +36,7 @@ module Loft
 
       # Throws everything away.
       def clear
-        @db.run("TRUNCATE photographs, journal, readings, forms, defects, blanks, lathes, shop RESTART IDENTITY")
+        @db.run("TRUNCATE search_parts, searches, sketches, photographs, journal, readings, forms, defects, blanks, lathes, shop RESTART IDENTITY")
       end
     end
   end

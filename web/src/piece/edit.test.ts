@@ -2,7 +2,7 @@ import { describe, expect, it } from "vitest";
 import type { BodyDefect, Crack, Defect, Geometry } from "../api/document";
 import { addPoint, copyOf, dropPoint, freeId, makeDefect, moveDefect, movePoint, overEdge, resize } from "./edit";
 
-const disc: Geometry = { length_mm: 60, max_radius_mm: 100, surface: { z_mm: [0, 60], radii_mm: [Array(120).fill(100), Array(120).fill(100)] }, form: null, by_test: [], suspects: [] };
+const disc: Geometry = { length_mm: 60, max_radius_mm: 100, surface: { z_mm: [0, 60], radii_mm: [Array(120).fill(100), Array(120).fill(100)] }, survey: null, on_centres: null, form: null, by_test: [], suspects: [] };
 const at = (clockDeg: number, zMm: number, rMm = 92) => ({ clockDeg, zMm, rMm });
 const made = (...args: [Parameters<typeof makeDefect>[0], ReturnType<typeof at>, ReturnType<typeof at>, "skin" | "end"]) => makeDefect(args[0], "N", args[1], args[2], args[3], disc);
 

@@ -3,7 +3,7 @@ import type { BodyDefect, Crack, Geometry } from "../api/document";
 import { bodyInPlane, bodyOnSkin, clockOf, fold, middleOf, onEnd, pathPoints, profileMm, surfaceMm, turn } from "./geometry";
 
 const disc = (radius: number, length: number): Geometry => ({
-  length_mm: length, max_radius_mm: radius, surface: { z_mm: [0, length], radii_mm: [Array(120).fill(radius), Array(120).fill(radius)] }, form: null, by_test: [], suspects: [],
+  length_mm: length, max_radius_mm: radius, surface: { z_mm: [0, length], radii_mm: [Array(120).fill(radius), Array(120).fill(radius)] }, survey: null, on_centres: null, form: null, by_test: [], suspects: [],
 });
 const cone: Geometry = { ...disc(80, 100), surface: { z_mm: [0, 100], radii_mm: [Array(120).fill(40), Array(120).fill(80)] } };
 const voidAt = (clock_deg: number, r_mm: number, size_mm = [20, 30, 16]): BodyDefect => ({ id: "v", type: "void", centre: { clock_deg, r_mm, z_mm: 30 }, size_mm, contents: "air" });

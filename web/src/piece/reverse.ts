@@ -1,6 +1,6 @@
 // The same piece turned end for end on the lathe, as it is then drawn and spoken of: what was the head is the tail, and seen from there the clock runs the other way.
 // Only places change their names; turned twice, everything is as it was.
-import type { Defect, Document, Reading } from "../api/document";
+import type { Defect, Document, Form, Reading } from "../api/document";
 import { isPath } from "../api/document";
 import { fold } from "./geometry";
 
@@ -31,17 +31,35 @@ function reverseShape(shape: Document["shape"], lengthMm: number): Document["sha
   return { ...shape, stations, ...offset };
 }
 
+type Centres = NonNullable<Document["centres"]>;
+/** Length of the axis between the centres, along which a form's z is counted. */
+const axisMm = (document: Document, centres: Centres | undefined) => {
+  const lean = centres ? [0, 1].map((axis) => (centres.tail_mm[axis] ?? 0) - (centres.head_mm[axis] ?? 0)) : [];
+  return Math.hypot(lengthOf(document), ...lean);
+};
+
+const reverseForm = (form: Form, axis: number): Form => {
+  const curve = (points: number[][]) => [...points].reverse().map(([z = 0, r = 0]) => [tidy(axis - z), r]);
+  return { ...form, opens: form.opens === "tail" ? "head" : "tail", outside: curve(form.outside), ...(form.inside && { inside: curve(form.inside) }) };
+};
+
+const reverseCentres = ({ head_mm, tail_mm }: Centres): Centres => {
+  const across = ([x = 0, y = 0]: number[]) => [tidy(-x), y];
+  return { head_mm: across(tail_mm), tail_mm: across(head_mm) };
+};
+
 /** The whole document, turned end for end. */
 export function reverse(document: Document): Document {
   const length = lengthOf(document);
-  const curve = (points: number[][]) => [...points].reverse().map(([z = 0, r = 0]) => [tidy(length - z), r]);
-  const { form, readings, material } = document;
+  const { form, centres, sketches, readings, material } = document;
   return {
     ...document,
     material: material.grain_clock_deg === undefined ? material : { ...material, grain_clock_deg: tidy(fold(-material.grain_clock_deg)) },
     shape: reverseShape(document.shape, length),
     defects: document.defects.map((defect) => reverseDefect(defect, length)),
     ...(readings && { readings: readings.map((reading) => reverseReading(reading, length)) }),
-    ...(form && { form: { ...form, opens: form.opens === "tail" ? "head" : "tail", outside: curve(form.outside), ...(form.inside && { inside: curve(form.inside) }) } }),
+    ...(form && { form: reverseForm(form, axisMm(document, centres)) }),
+    ...(centres && { centres: reverseCentres(centres) }),
+    ...(sketches && { sketches: sketches.map((sketch) => ({ ...sketch, form: reverseForm(sketch.form, axisMm(document, sketch.centres)), ...(sketch.centres && { centres: reverseCentres(sketch.centres) }) })) }),
   };
 }

@@ -8,9 +8,11 @@ module MossyAnvil
     # intake: { origin:, cost:, got_on:, bark: }, whatever is known of it; worth: { outcome:, hours:, rate: } or nil.
     # defects: what was surveyed and what tests show; suspects: bodies that may be there, for the worst case.
     # tests: those of the readings that are tests in the hand and still count.
-    attr_reader :name, :number, :intake, :worth, :material, :shape, :defects, :suspects, :tests, :readings, :form, :lathe
+    # centres: where the lathe's centres go; the survey is not about them but about the axis it was made about.
+    attr_reader :name, :number, :intake, :worth, :material, :shape, :defects, :suspects, :tests, :readings, :form, :lathe, :centres
 
-    def initialize(name:, material:, shape:, defects:, number: nil, intake: {}, worth: nil, suspects: [], tests: [], readings: [], form: nil, lathe: nil)
+    def initialize(name:, material:, shape:, defects:, number: nil, intake: {}, worth: nil, suspects: [], tests: [], readings: [], form: nil, lathe: nil,
+                   centres: Centres.new)
       @name = name
       @number = number
       @intake = intake.freeze
@@ -23,6 +25,7 @@ module MossyAnvil
       @readings = readings.dup.freeze
       @form = form
       @lathe = lathe
+      @centres = centres
       freeze
     end
 
@@ -32,10 +35,17 @@ module MossyAnvil
       suspects.empty? && worst.zip(defects).all? { |one, other| one.equal?(other) } ? nil : with_defects(worst + suspects)
     end
 
-    # The same with another survey.
-    def with_defects(others)
-      Blank.new(name: name, number: number, intake: intake, worth: worth, material: material, shape: shape, defects: others, suspects: suspects, tests: tests,
-        readings: readings, form: form, lathe: lathe)
+    # The same with another survey, or form.
+    def with_defects(others) = with(defects: others)
+    def with_form(other) = with(form: other)
+    def with_centres(other) = with(centres: other)
+
+    # The same on its centres: shape and findings about the axis between them, where everything is reckoned that turns. Itself where they are on the survey's axis.
+    def on_centres
+      return self if centres.as_surveyed?
+
+      with(shape: centres.shape(shape), defects: defects.map { |defect| centres.defect(defect, shape) },
+        suspects: suspects.map { |defect| centres.defect(defect, shape) }, centres: Centres.new)
     end
 
     # From symbol-keyed data that has passed the schema.
@@ -47,7 +57,14 @@ module MossyAnvil
         material: Material.new(**data[:material]),
         shape: shape, defects: surveyed + tests.shown, suspects: tests.suspects, tests: tests.current, readings: readings,
         form: data[:form] && Form.new(**data[:form]),
-        lathe: data[:lathe] && Lathe.new(**data[:lathe]))
+        lathe: data[:lathe] && Lathe.new(**data[:lathe]), centres: Centres.new(**(data[:centres] || {})))
+    end
+
+    private
+
+    def with(**changes)
+      Blank.new(name: name, number: number, intake: intake, worth: worth, material: material, shape: shape, defects: defects, suspects: suspects, tests: tests,
+        readings: readings, form: form, lathe: lathe, centres: centres, **changes)
     end
   end
 end

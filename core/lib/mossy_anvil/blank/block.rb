@@ -10,10 +10,16 @@ module MossyAnvil
       @width_mm = width_mm.to_f
       @height_mm = height_mm.to_f
       @length_mm = length_mm.to_f
+      @centre_offset_mm = centre_offset_mm.map(&:to_f).freeze
       x_mm, y_mm = centre_offset_mm
       @right, @left = (@width_mm / 2) + x_mm, (@width_mm / 2) - x_mm
       @top, @bottom = (@height_mm / 2) + y_mm, (@height_mm / 2) - y_mm
       freeze
+    end
+
+    # The same wood with its centre so far, [x, y], from where it was.
+    def moved(by_mm)
+      Block.new(width_mm: width_mm, height_mm: height_mm, length_mm: length_mm, centre_offset_mm: @centre_offset_mm.zip(by_mm).map(&:sum))
     end
 
     # Never the same radius everywhere.

@@ -22,6 +22,17 @@ module MossyAnvil
       BodyDefect.new(id: id, type: type, centre: { clock_deg: clock_deg, r_mm: radius_mm, z_mm: z_mm }, size_mm: size_mm, detail: self.detail.merge(detail))
     end
 
+    # The same at another place, its own directions turned by so much against that place's.
+    # Extents there are those of the turned ellipsoid along the place's radial and tangential, brought to the same volume.
+    def at(clock_deg:, r_mm:, z_mm:, turned_deg:)
+      cosine, sine = Math.cos(turned_deg * Clock::RADIANS), Math.sin(turned_deg * Clock::RADIANS)
+      radial, tangential, axial = size_mm
+      across = Math.hypot(radial * cosine, tangential * sine)
+      around = Math.hypot(radial * sine, tangential * cosine)
+      keep = Math.sqrt(radial * tangential / (across * around))
+      BodyDefect.new(id: id, type: type, centre: { clock_deg: clock_deg, r_mm: r_mm, z_mm: z_mm }, size_mm: [across * keep, around * keep, axial], detail: detail)
+    end
+
     # How wide what takes a filler is, mm: one hole or bubble of many, or its narrowest way.
     def mouth_mm = detail[:hole_diameter_mm] || detail[:bubble_diameter_mm] || size_mm.min
 

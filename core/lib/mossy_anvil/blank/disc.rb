@@ -9,10 +9,14 @@ module MossyAnvil
     def initialize(diameter_mm:, length_mm:, centre_offset_mm: [0, 0])
       @diameter_mm = diameter_mm.to_f
       @length_mm = length_mm.to_f
+      @centre_offset_mm = centre_offset_mm.map(&:to_f).freeze
       @offset_mm = Math.hypot(*centre_offset_mm)
       @offset_clock_deg = Clock.of_point(*centre_offset_mm)
       freeze
     end
+
+    # The same wood with its centre so far, [x, y], from where it was.
+    def moved(by_mm) = Disc.new(diameter_mm: diameter_mm, length_mm: length_mm, centre_offset_mm: @centre_offset_mm.zip(by_mm).map(&:sum))
 
     def axis_inside?
       @offset_mm < @diameter_mm / 2

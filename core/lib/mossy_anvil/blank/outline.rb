@@ -11,10 +11,15 @@ module MossyAnvil
 
     # stations: [{ z_mm:, radii_mm: }] in order of z, first at 0.
     def initialize(stations:, centre_offset_mm: [0, 0])
+      @stations = stations
+      @centre_offset_mm = centre_offset_mm.map(&:to_f).freeze
       @stations_mm = stations.map { |station| station[:z_mm].to_f }.freeze
       @rings = stations.map { |station| ring_about_axis(station[:radii_mm], centre_offset_mm) }.freeze
       freeze
     end
+
+    # The same wood with its centre so far, [x, y], from where it was.
+    def moved(by_mm) = Outline.new(stations: @stations, centre_offset_mm: @centre_offset_mm.zip(by_mm).map(&:sum))
 
     def length_mm = @stations_mm.last
     # Never the same radius everywhere.

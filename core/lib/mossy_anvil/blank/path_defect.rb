@@ -33,6 +33,12 @@ module MossyAnvil
       freeze
     end
 
+    # As a blank file has it, symbol-keyed.
+    def to_document
+      { id: id, type: type, enters: enters, path: path, depth_mm: depth_mm, width_mm: width_mm, through: through?, mend: mend, found_by: found_by,
+        depth_range_mm: depth_range_mm, found_on: found_on, chosen: chosen, group: @group }.compact
+    end
+
     def path? = true
     def by_test? = false
     def side? = enters == "side"
@@ -49,10 +55,11 @@ module MossyAnvil
 
     # The same so deep where it is deepest, elsewhere in proportion, and sure of it.
     def at_depth(depth_mm)
-      points = path.map { |point| point.merge(depth_mm: point[:depth_mm] * depth_mm / self.depth_mm) }
-      PathDefect.new(id: id, type: type, enters: enters, path: points, depth_mm: depth_mm, width_mm: width_mm, through: through?, mend: mend,
-        found_by: found_by, found_on: found_on, chosen: chosen, group: @group)
+      with(path: path.map { |point| point.merge(depth_mm: point[:depth_mm] * depth_mm / self.depth_mm) }, depth_mm: depth_mm, depth_range_mm: nil)
     end
+
+    # The same along other points, which carry their depths.
+    def along(points) = with(path: points)
 
     def open? = crack? && !mended?
     def fragile? = open?
@@ -84,6 +91,10 @@ module MossyAnvil
     end
 
     private
+
+    def with(**changes)
+      PathDefect.new(**to_document, **changes)
+    end
 
     def even_pieces(shape, count)
       lengths = legs.map { |from, to| leg_length(from, to, shape) }

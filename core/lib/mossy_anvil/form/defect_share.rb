@@ -48,6 +48,9 @@ module MossyAnvil
       @shares.cut_through[@row] || (pokes_out && @shares.at_kept_skin[@row])
     end
 
+    # Finished skins that it lies on: of :outside, :inside, :rim and :foot; on a solid piece both ends are its :rim.
+    def shows = @shares.form.nil? || removed? ? [] : @shares.shows[@row]
+
     # Does one opening (bark counts: it falls out) reach both the hollow and the outside?
     def breaks_through?
       opening = @defect.open? || @defect.type == "bark_inclusion"

@@ -67,6 +67,14 @@ module MossyAnvil
       end
     end
 
+    # On which finished skins any of it lies, the whole of it or the cut through it: lists of :outside, :inside, :rim and :foot.
+    def shows
+      @shows ||= begin
+        found = skins.transform_values { |lumps| any(lumps) }
+        @lumps.defects.each_index.map { |row| found.keys.select { |skin| found[skin][row] } }
+      end
+    end
+
     # Does any lie in the wood within so much of the axis, between two z?
     def in_cylinder(radius_mm, from_mm, to_mm)
       (@in_cylinder ||= {})[[radius_mm, from_mm, to_mm]] ||= any(@in_wood & @radius.le(radius_mm) & @z.ge(from_mm) & @z.le(to_mm))
@@ -102,6 +110,18 @@ module MossyAnvil
     def in_span(proud)
       low, high = @form.z_span_mm
       @z.ge(low - proud) & @z.le(high + proud)
+    end
+
+    # The kept lumps that lie next to each finished skin.
+    def skins
+      near, (low, high) = column(@lumps.coarse_mm), @form.z_span_mm
+      foot, rim = within & @z.le(near + low), within & @z.ge((near * -1) + high)
+      foot, rim = rim, foot if @form.opens == "head"
+      found = { outside: within & (@radius + near).ge(@outer) }
+      return found.merge(rim: foot | rim) unless hollow?
+
+      past_floor = @form.opens == "tail" ? (@z + near).ge(@form.floor_z_mm) : (@z - near).le(@form.floor_z_mm)
+      found.merge(inside: within & (@radius - near).le(@inner) & past_floor, rim: rim, foot: foot)
     end
 
     # mm3 of some lumps of each defect.

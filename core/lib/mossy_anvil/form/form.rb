@@ -3,17 +3,26 @@
 module MossyAnvil
   # What the blank is to become: an outside and, where it is hollow, an inside.
   class Form
-    attr_reader :kind, :opens, :curve, :outside, :inside, :use
+    attr_reader :kind, :opens, :curve, :outside, :inside, :use, :follows
 
     # outside, inside: [[z_mm, r_mm], ...] with z rising. opens: "tail" or "head". use: display, handled, food or wet, or nil.
-    def initialize(kind:, opens:, outside:, curve:, inside: nil, use: nil)
+    # follows: { wall_mm:, floor_mm: } in place of an inside of its own points; where that leaves no hollow, it is solid (see BlankRules).
+    def initialize(kind:, opens:, outside:, curve:, inside: nil, follows: nil, use: nil)
       @kind = kind
       @use = use
+      @follows = follows.freeze
       @opens = opens
       @curve = curve
       @outside = Profile.new(outside, curve: curve)
-      @inside = inside && Profile.new(inside, curve: curve)
+      inside ||= Followed.new(@outside, opens: opens, **follows).points if follows
+      # What follows has points so close that straight joins do.
+      @inside = inside && Profile.new(inside, curve: follows ? "straight" : curve)
       freeze
+    end
+
+    # As in a blank file, symbol-keyed.
+    def to_document
+      { kind: kind, opens: opens, use: use, curve: curve, outside: outside.points, inside: follows ? nil : inside&.points, follows: follows }.compact
     end
 
     def hollow? = !inside.nil?

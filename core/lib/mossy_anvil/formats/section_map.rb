@@ -9,22 +9,37 @@ module MossyAnvil
     # A crack is drawn where it lies within so much of the cut.
     NEAR_DEG = 12.0
 
-    # clock_deg: of the upper half; that of the first finding where nil.
-    def initialize(blank, clock_deg: nil)
-      @blank = blank
-      @shape = blank.shape
+    # clock_deg: of the upper half; that of the first finding where nil. bare: without margins, words and bar, to look at and not to measure by.
+    def initialize(blank, clock_deg: nil, bare: false)
+      @bare = bare
+      @blank = blank.on_centres
+      @shape = @blank.shape
       @clock_deg = Clock.fold(clock_deg || first_hour)
       @reach_mm = @shape.max_radius_mm
     end
 
     # Text of the drawing.
     def svg
+      return bare_svg if @bare
+
       hour = format("%g", (@clock_deg / 30).round(1)).then { |text| text == "0" ? "12" : text }
       sheet(@shape.length_mm, 2 * @reach_mm, "section, #{hour} o'clock above, head to the left",
         [*wood, *form, axis, word(-6, 4, "head"), word(@shape.length_mm + 6, 4, "tail"), *@blank.defects.filter_map { |defect| drawn(defect) }])
     end
 
     private
+
+    def bare_svg
+      wide, tall = @shape.length_mm, 2 * @reach_mm
+      <<~SVG
+        <svg xmlns="http://www.w3.org/2000/svg" viewBox="-3 -3 #{mm(wide + 6)} #{mm(tall + 6)}" font-family="sans-serif" font-size="#{mm([wide, tall].max / 14)}">
+        <g fill="none" stroke="#000" stroke-width="#{mm([wide, tall].max / 300)}">
+        #{[*wood, *form, axis, *@blank.defects.filter_map { |defect| drawn(defect) }].join("
+")}
+        </g>
+        </svg>
+      SVG
+    end
 
     def first_hour
       first = @blank.defects.first or return 0.0
@@ -53,6 +68,9 @@ module MossyAnvil
         [1, -1].map { |sign| %(<path stroke-width="0.6" d="#{along(profile.polyline.map { |z_mm, radius| place(z_mm, sign * radius) })}"/>) }
       end
     end
+
+    # In a small drawing the letter alone.
+    def named(defect) = @bare ? defect.id : super
 
     def drawn(defect)
       inside = defect.path? ? sheet_of(defect) : body(defect)

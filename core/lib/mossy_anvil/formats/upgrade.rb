@@ -5,8 +5,9 @@ module MossyAnvil
   # version's schema and returns one that fits the next; see docs/file-format.md for what changed.
   module Upgrade
     # Version 2 added intake, how a depth was found and its range, bubble pockets and delaminations; version 3 tests as readings, depths
-    # along a path, what was chosen, groups, use and worth. All of them may be left out.
-    STEPS = { 1 => ->(document) { document.merge("version" => 2) }, 2 => ->(document) { document.merge("version" => 3) } }.freeze
+    # along a path, what was chosen, groups, use and worth; version 4 more kinds of form, an inside that follows the outside, and the lathe's
+    # centres. All of them may be left out, so each step only changes the number.
+    STEPS = [1, 2, 3].to_h { |version| [version, ->(document) { document.merge("version" => version + 1) }] }.freeze
 
     module_function
 

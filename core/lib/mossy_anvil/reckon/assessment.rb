@@ -81,7 +81,8 @@ module MossyAnvil
 
     # climate: ShopClimate. now: Time, or nil to count waits from the last reading. fineness: :default or :fine.
     def initialize(blank, climate: ShopClimate.new, now: nil, fineness: :default)
-      @blank = blank
+      @surveyed = blank
+      @blank = blank.on_centres
       @climate = climate
       @now = now
       @fineness = fineness
@@ -95,7 +96,7 @@ module MossyAnvil
         report = reckon(SolidWork.new(@blank, @climate, @fineness), workings)
         findings = Findings.new(@blank, report)
         report.merge(verdict: findings.verdict.to_s, findings: findings.to_h, next_move: NextMove.new(report).to_h,
-          geometry: Geometry.new(@blank).to_h, workings: workings.to_h)
+          geometry: Geometry.new(@blank, @surveyed).to_h, workings: workings.to_h)
       end
     end
 
@@ -118,7 +119,7 @@ module MossyAnvil
       defects = solid.shares.each_with_index.map { |(defect, share), index| DefectReport.new(defect, index, share, @blank, workings, water: water).to_h }
       { name: @blank.name, number: @blank.number, stages: stages, defects: defects, worth: WorthReport.new(@blank, defects, workings).to_h,
         **MeetingReport.new(solid, workings).to_h,
-        form: FormReport.new(solid, workings).to_h,
+        form: FormReport.new(solid, workings).to_h(stages),
         drying: water,
         finish: FinishReport.new(solid, stages.values.last[:swing_mm], workings).to_h }
     end

@@ -20,7 +20,7 @@ module MossyAnvil
       { id: @defect.id, type: @defect.type, open_volume_mm3: open_volume, occupied_mm3: @share.occupied_mm3,
         removed_share: removed_share, remaining_depth_mm: @blank.form ? @share.remaining_depth_mm : nil,
         reaches_surface: @share.reaches_surface?, breaks_through: @share.breaks_through?,
-        fill_volume_mm3: fill_volume, filler: filler, where: where.names.map(&:to_s),
+        fill_volume_mm3: fill_volume, filler: filler, where: where.names.map(&:to_s), shows: @share.shows.map(&:to_s),
         by_test: @defect.by_test?, chosen: @defect.chosen, ways: ways, verdict: answer.verdict.to_s, reason: plain(answer), reason_text: answer.reason,
         reason_values: answer.amounts.map { |name, (value, unit)| { name: name.to_s, value: value, unit: unit } } }
     end

@@ -10,8 +10,8 @@ module MossyAnvil
 
     # depth_mm: 0 to the blank's largest radius. Raises InvalidInput at `at`.
     def initialize(blank, depth_mm, at: "/depth_mm")
-      @blank = blank
-      @shape = blank.shape
+      @blank = blank.on_centres
+      @shape = @blank.shape
       @depth_mm = Peel.checked(depth_mm, @shape.max_radius_mm, at)
     end
 

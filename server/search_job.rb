@@ -1,0 +1,32 @@
+# frozen_string_literal: true
+
+require_relative "queue"
+
+module Loft
+  # Works one part of a search. What it finds is kept climb by climb, so that it can be seen on the way; a part that is broken off begins again.
+  class SearchJob < Que::Job
+    self.maximum_retry_count = 2
+
+    def run(search_id, part)
+      searches = Store::Searches.new(Queue.db)
+      asked = searches.to_work(search_id) or return finish
+      search_part(searches, search_id, part, asked)
+    rescue MossyAnvil::InvalidInput => e
+      # The same would be found again.
+      searches.end_part(search_id, part, problem: e.message)
+    end
+
+    private
+
+    def search_part(searches, search_id, part, asked)
+      search = Placing.search(asked)
+      report = MossyAnvil::PlacementReport.new(search, climate: Store::Shops.new(Queue.db).climate)
+      rows = part.zero? ? [report.row(search.present)] : []
+      searches.progress(search_id, part, 0, rows)
+      search.run(part: part, parts: Placing::PARTS) do |done, _, found|
+        searches.progress(search_id, part, done, rows << report.row(found.last)) ? nil : :stop
+      end
+      searches.end_part(search_id, part)
+    end
+  end
+end

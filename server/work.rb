@@ -1,0 +1,22 @@
+# frozen_string_literal: true
+
+# One process that works the queue. Started by server/launch.rb; TERM stops it once the job in hand has come to a stop.
+# It ends by itself where its connection does, and is then started anew.
+
+$stdout.sync = true
+Encoding.default_external = Encoding::UTF_8
+require_relative "loft"
+
+Loft.load_all
+Loft::Queue.open(Loft::Store::Connection.open(ENV.fetch("DATABASE_URL")))
+Loft::Queue.quiet!
+locker = Que::Locker.new(worker_priorities: [nil], poll_interval: 1, maximum_buffer_size: 1)
+ended = Thread::Queue.new
+%w[TERM INT].each { |signal| Signal.trap(signal) { ended << :told } }
+Thread.new do
+  locker.thread.join
+ensure
+  ended << :broken
+end
+exit(1) if ended.pop == :broken
+locker.stop!
