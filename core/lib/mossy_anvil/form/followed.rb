@@ -4,7 +4,9 @@ module MossyAnvil
   # The inside that keeps so much wood, the shortest way, to an outside: the outside as a ball of that radius rolled along it from within leaves it.
   # At a height z that is the least of r_o - sqrt(w2 - (z - z_o)2) over the places (z_o, r_o) of the outside within w of z; w the wall.
   class Followed
-    STEPS = 64
+    STEPS = 100
+    # Where it climbs steeper than so much, at a step of the outside, its points are halved so often: straight joins keep the wall then.
+    STEEP, STEEP_MM, HALVINGS = 3.0, 0.5, 6
     OUTSIDE_STEPS = 400
     LEAST_RADIUS_MM = 0.01
 
@@ -21,7 +23,7 @@ module MossyAnvil
     def points
       return unless floor_z && reached
 
-      heights, radii = reached
+      heights, radii = HALVINGS.times.inject(reached) { |(z_mm, r_mm), _| finer(z_mm, r_mm) }
       heights.to_a.zip(radii.to_a.map { |radius| [radius, LEAST_RADIUS_MM].max })
     end
 
@@ -46,6 +48,16 @@ module MossyAnvil
           heights_between(from).then { |heights| [heights, within(heights)] }
         end
       end
+    end
+
+    # The same with a height between any two where it is steep.
+    def finer(heights, radii)
+      rise = (radii[1..] - radii[0...-1]).abs
+      steep = (rise.gt((heights[1..] - heights[0...-1]) * STEEP) & rise.gt(STEEP_MM)).where
+      return [heights, radii] if steep.empty?
+
+      more = Numo::DFloat.hstack([heights, (heights[steep] + heights[steep + 1]) / 2]).sort
+      [more, within(more)]
     end
 
     # Closer together at the floor, where a bottom rounds most.

@@ -4,6 +4,8 @@ module MossyAnvil
   # A radius along the axis, r(z): straight joins, or a monotone cubic that never overshoots its points.
   # Source of the cubic: Fritsch and Carlson (1980), tangents limited to a circle of radius 3.
   class Profile
+    POLYLINE_PIECES = 240
+
     attr_reader :points
 
     # points: [[z_mm, r_mm], ...] with z rising. curve: "smooth" or "straight".
@@ -36,8 +38,8 @@ module MossyAnvil
       at_share(((z_mm - z0) / width).clip(0, 1), *rest)
     end
 
-    # [[z_mm, r_mm], ...], `steps` even pieces to each leg, ends included.
-    def polyline(steps: 12)
+    # [[z_mm, r_mm], ...], `steps` even pieces to each leg, ends included; fewer where the legs are short and many.
+    def polyline(steps: [12, (POLYLINE_PIECES / (points.size - 1.0)).ceil].min)
       points.each_cons(2).flat_map do |(z0, _), (z1, _)|
         Array.new(steps) { |step| z0 + ((z1 - z0) * step / steps) }
       end.push(last_z_mm).then { |line| line.zip(radii_mm(Numo::DFloat.cast(line)).to_a) }

@@ -5,15 +5,46 @@ module MossyAnvil
   class FormFindings
     include Saying
 
+    LEAST_UNCOUNTED_MM3 = 500
+    LEAST_TENON_MM = 4
+
     # List of findings.
     def to_a
       made = @report[:form]
       return [say(:plain, "No form drawn yet: the numbers are of the blank as it stands.")] unless made
 
-      [wall_finding(made), floor_finding(made), through_finding(made), cuts_finding].compact
+      [leaned(made), wall_finding(made), floor_finding(made), holding(made), through_finding(made), cuts_finding, left(made)].compact
     end
 
     private
+
+    def leaned(made)
+      return if made[:uncounted_mm3] < LEAST_UNCOUNTED_MM3
+
+      say(:care, "The axis leans, and {wedges} of wood beyond the square of its centres is not in these numbers: face both ends square to it, slowly, before you trust the speeds.",
+        wedges: [made[:uncounted_mm3] / 1000, "ml"])
+    end
+
+    # What there is to hold it by at the closed end.
+    def holding(made)
+      return unless made[:floor_mm]
+
+      wood = made[:tenon_wood]
+      if wood[:length_mm] < LEAST_TENON_MM
+        return say(:care, "No wood left for a tenon at the foot: {length}. Glue a block on, turn a recess, or slide the form.", figure: "/form/tenon_wood/length_mm",
+          length: [wood[:length_mm], "mm"])
+      end
+
+      say(:plain, "{length} of wood beyond the foot, round to {across}: for a tenon.", figure: "/form/tenon_wood/length_mm", length: [wood[:length_mm], "mm"],
+        across: [wood[:diameter_mm], "mm"])
+    end
+
+    def left(made)
+      return say(:plain, "{yield} of the blank is left.", figure: "/form/yield_share", yield: [made[:yield_share] * 100, "%"]) unless made[:wasted_value]
+
+      say(:plain, "{yield} of the blank is left; {value} of its price is turned away.", figure: "/form/yield_share", yield: [made[:yield_share] * 100, "%"],
+        value: [made[:wasted_value], "money"])
+    end
 
     def wall_finding(made)
       return say(:plain, "Solid: nothing is hollowed.") unless made[:least_wall_mm]

@@ -7,7 +7,9 @@ module MossyAnvil
     LEAST_TENON_MM = 1.0
     TENON_MM = 8.0
 
-    def initialize(solid, workings)
+    # surveyed: the blank about the survey's axis.
+    def initialize(solid, surveyed, workings)
+      @surveyed = surveyed
       @solid = solid
       @blank = solid.blank
       @workings = workings
@@ -19,7 +21,7 @@ module MossyAnvil
 
       least = @solid.least_wall
       area = SkinArea.new(@blank.form, @blank.shape)
-      { **holding_wood, **yields(stages), least_wall_mm: put("least_wall_mm", least&.thickness_mm, "mm", "shortest way through the wood from the hollow to the outside"),
+      { uncounted_mm3: uncounted_mm3, **holding_wood, **yields(stages), least_wall_mm: put("least_wall_mm", least&.thickness_mm, "mm", "shortest way through the wood from the hollow to the outside"),
         least_wall_at: least && { z_mm: least.z_mm, r_mm: least.r_mm },
         floor_mm: put("floor_mm", @blank.form.floor_mm, "mm", "floor on the axis, from the closed end to the hollow"),
         breaks_through: @solid.shares.select { |_, share| share.breaks_through? }.map { |defect, _| defect.id },
@@ -31,6 +33,14 @@ module MossyAnvil
     end
 
     private
+
+    # Wood beyond the square of the centres of a leaned axis, which no stage counts.
+    def uncounted_mm3
+      return 0.0 unless @surveyed.centres.tilted?
+
+      whole, counted = [@surveyed.shape, @blank.shape].map { |shape| Grid.new(shape).then { |grid| ((grid.surface_mm**2) / 2).sum * grid.angular_step_rad * grid.axial_step_mm } }
+      [whole - counted, 0].max
+    end
 
     # The wood beyond the closed end, where a tenon can be turned, and what of it is round enough: its length, and the largest circle over the
     # last of it next to the foot, as long as a tenon.
