@@ -16,7 +16,12 @@ module Loft
     # The database jobs are worked on.
     def db = @db or raise(MossyAnvil::ReckoningError, "the queue is not open")
 
-    # What the queue says goes to the log as the rest does; its own lines would be of another shape.
-    def quiet! = Que.logger = nil
+    # What goes wrong with a job goes to the log as the rest does, and nothing else of the queue's own.
+    def log_to(log, clock)
+      Que.logger = nil
+      Que.error_notifier = lambda do |error, job|
+        log << "#{JSON.generate(at: clock.now.utc.iso8601(3), event: 'job_fault', job: job && job[:job_class], error: error.class.name, message: error.message, where: error.backtrace&.first(8))}\n"
+      end
+    end
   end
 end

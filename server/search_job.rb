@@ -16,15 +16,25 @@ module Loft
       searches.end_part(search_id, part, problem: e.message)
     end
 
+    # Tried again a few times, since a broken connection may mend; then it is said.
+    def handle_error(error)
+      return super if error_count < maximum_retry_count
+
+      Store::Searches.new(Queue.db).end_part(*que_attrs[:args], problem: "Something broke while searching. The server's log says more.")
+      finish
+    end
+
     private
 
     def search_part(searches, search_id, part, asked)
       search = Placing.search(asked)
       report = MossyAnvil::PlacementReport.new(search, climate: Store::Shops.new(Queue.db).climate)
-      rows = part.zero? ? [report.row(search.present)] : []
-      searches.progress(search_id, part, 0, rows)
+      first = part.zero? ? [report.row(search.present)] : []
+      known = {}.compare_by_identity
+      searches.progress(search_id, part, 0, first)
       search.run(part: part, parts: Placing::PARTS) do |done, _, found|
-        searches.progress(search_id, part, done, rows << report.row(found.last)) ? nil : :stop
+        rows = first + found.map { |answer| known[answer] ||= report.row(answer) }
+        searches.progress(search_id, part, done, rows) ? nil : :stop
       end
       searches.end_part(search_id, part)
     end

@@ -9,11 +9,12 @@ require_relative "loft"
 
 Loft.load_all
 Loft::Queue.open(Loft::Store::Connection.open(ENV.fetch("DATABASE_URL")))
-Loft::Queue.quiet!
+Loft::Queue.log_to($stdout, Time)
 locker = Que::Locker.new(worker_priorities: [nil], poll_interval: 1, maximum_buffer_size: 1)
 ended = Thread::Queue.new
 %w[TERM INT].each { |signal| Signal.trap(signal) { ended << :told } }
 Thread.new do
+  Thread.current.report_on_exception = false
   locker.thread.join
 ensure
   ended << :broken

@@ -1,5 +1,5 @@
 import createClient from "openapi-fetch";
-import type { Photograph, PhotographAbout, Scan, ScanQuestion, Trace, TraceQuestion, Assessment, Casting, CastingQuestion, Document, Entry, Intake, IntakeQuestion, Kept, NewEntry, NextTests, Peel, PeelQuestion, Problem, Shop, Table, TableName, TakenIn } from "./document";
+import type { Comparison, FormQuestion, Laid, MadeForm, Move, Search, SearchQuestion, Photograph, PhotographAbout, Scan, ScanQuestion, Trace, TraceQuestion, Assessment, Casting, CastingQuestion, Document, Entry, Intake, IntakeQuestion, Kept, NewEntry, NextTests, Peel, PeelQuestion, Problem, Shop, Table, TableName, TakenIn } from "./document";
 import type { components, paths } from "./schema";
 
 const http = createClient<paths>({ baseUrl: "" });
@@ -61,6 +61,12 @@ export const api = {
   reckon: (document: Document) => expect<Assessment>(http.POST("/api/reckon", { body: { document: wire(document) } })),
   peel: ({ document, depthMm, rpm }: PeelQuestion) => expect<Peel>(http.POST("/api/reckon/peel", { body: { document: wire(document), depth_mm: depthMm, rpm } })),
   casting: ({ document, pour }: CastingQuestion) => expect<Casting>(http.POST("/api/reckon/casting", { body: { document: wire(document), pour } })),
+  makeForm: ({ document, kind, measures }: FormQuestion) => expect<MadeForm>(http.POST("/api/reckon/form", { body: { document: wire(document), kind, measures } })),
+  moveForm: (document: Document, move: Move) => expect<Laid>(http.POST("/api/reckon/move", { body: { document: wire(document), move } })),
+  compare: (document: Document) => expect<Comparison>(http.POST("/api/reckon/compare", { body: { document: wire(document) } })),
+  askSearch: (asked: SearchQuestion) => expect<Search>(http.POST("/api/searches", { body: { ...asked, document: wire(asked.document) } })),
+  search: (id: number) => expect<Search>(http.GET("/api/searches/{id}", { params: { path: { id } } })),
+  stopSearch: (id: number) => expect<Search>(http.DELETE("/api/searches/{id}", { params: { path: { id } } })),
   tests: (document: Document) => expect<NextTests>(http.POST("/api/reckon/tests", { body: { document: wire(document) } })),
   intake: (question: IntakeQuestion) => expect<Intake>(http.POST("/api/reckon/intake", { body: question })),
   scan: (file: File, how: ScanQuestion, onSent: (share: number) => void, stop: AbortSignal) =>

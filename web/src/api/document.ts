@@ -44,9 +44,21 @@ export type Trace = Schemas["Trace"];
 export type TraceQuestion = Schemas["TraceAsked"];
 export type Photograph = Schemas["Photograph"];
 export type PhotographAbout = Schemas["PhotographAbout"];
+export type MadeForm = Schemas["MadeForm"] & { form: Form };
+export type FormQuestion = { document: Document; kind: string; measures: Record<string, number> };
+export type Move = Schemas["Move"];
+export type Centres = NonNullable<Document["centres"]>;
+/** A form and where its axis runs; centres null on the survey's own axis. */
+export type Laid = { form: Form; centres: Centres | null };
+export type FormOutcome = Schemas["FormOutcome"];
+export type Comparison = Schemas["Comparison"];
+export type Said = Schemas["Said"];
+export type SearchQuestion = Omit<Schemas["SearchAsked"], "document"> & { document: Document };
+export type Placed = Omit<Schemas["Placed"], "form" | "centres"> & Laid;
+export type Search = Omit<Schemas["Search"], "present" | "answers"> & { present: Placed | null; answers: Placed[] };
 export type NextTests = Schemas["NextTests"];
 export type Table = Schemas["Table"];
-export type TableName = "woods" | "other_stock" | "resins" | "fillers" | "mounts" | "grits" | "gates" | "tests";
+export type TableName = "woods" | "other_stock" | "resins" | "fillers" | "mounts" | "grits" | "gates" | "tests" | "forms" | "wishes";
 export type TakenIn = Schemas["TakenIn"];
 export type Problem = Omit<Schemas["Problem"], "current"> & { current?: Kept };
 export type Kept = Omit<Schemas["KeptBlank"], "document"> & { document: Document };
@@ -55,5 +67,8 @@ export type Kept = Omit<Schemas["KeptBlank"], "document"> & { document: Document
 export function without<Whole extends object, Key extends keyof Whole>(whole: Whole, key: Key): Omit<Whole, Key> {
   return Object.fromEntries(Object.entries(whole).filter(([name]) => name !== key)) as Omit<Whole, Key>;
 }
+
+/** The document with a form laid into it so. */
+export const withLaid = (document: Document, { form, centres }: Laid): Document => ({ ...without(document, "centres"), form, ...(centres && { centres }) }) as Document;
 
 export const isPath = (defect: Defect): defect is PathDefect => "path" in defect;

@@ -2,7 +2,7 @@ import { useQueryClient } from "@tanstack/react-query";
 import { useCallback, useDeferredValue, useEffect, useMemo, useState } from "react";
 import styled from "styled-components";
 import { api, Refused } from "../api/client";
-import type { Defect, Kept, Photograph } from "../api/document";
+import type { Defect, Form, Kept, Photograph } from "../api/document";
 import { Button } from "../kit/Button";
 import { amountText } from "../kit/measure";
 import { ink } from "../kit/theme";
@@ -106,7 +106,10 @@ export function Bench({ kept, station, onStation }: { kept: Kept; station: Stati
   const { answer: peel } = useNewest(asked, api.peel);
 
   if (!assessment) return <Waiting what="Reckoning it …" problem={problem?.detail} />;
-  const { geometry } = assessment;
+  // The survey is about its own axis; everything else about the one between the lathe's centres.
+  const bySurvey = station === "survey" && assessment.geometry.survey !== null;
+  const geometry = bySurvey ? { ...assessment.geometry, ...assessment.geometry.survey, form: null } : assessment.geometry;
+  const onCentres = bySurvey ? null : (assessment.geometry.on_centres as unknown as Defect[] | null);
   const z = Math.min(zMm ?? geometry.length_mm * 0.6, geometry.length_mm);
   const placeHere = (which: Tool) => {
     const here = { clockDeg, zMm: z, rMm: surfaceMm(geometry, clockDeg, z) * 0.8 };
@@ -115,8 +118,10 @@ export function Bench({ kept, station, onStation }: { kept: Kept; station: Stati
   const copy = (defect: Defect) => add(copyOf(defect, document.defects, geometry));
   // Stepping back through the surveys, the drawings show only what was known by then; else also what tests show or hint at.
   const byTest = [...geometry.by_test, ...geometry.suspects] as unknown as Defect[];
-  const drawn = { ...document, defects: seenBy === undefined ? [...document.defects, ...byTest] : document.defects.filter(({ found_on = "" }) => found_on <= seenBy) };
-  const look = { document: drawn, assessment, geometry, clockDeg, setClock, zMm: z, setZ, peelMm, peel: peelMm > 0 ? peel : undefined, chosen, choose, tool, put, add, under: under && { ...under, src: pictureOf(kept.id, under), view: sits === "reversed" ? otherEnd(under.view) : under.view } };
+  const surveyed = onCentres ?? document.defects;
+  const drawn = { ...document, defects: seenBy === undefined ? [...surveyed, ...byTest] : surveyed.filter(({ found_on = "" }) => found_on <= seenBy) };
+  const shaping = station === "form" && document.form ? { form: document.form, reshape: (form: Form, holding: boolean) => draft.change({ ...document, form }, holding) } : undefined;
+  const look = { document: drawn, assessment, geometry, clockDeg, setClock, zMm: z, setZ, peelMm, peel: peelMm > 0 ? peel : undefined, chosen, choose, tool: onCentres ? undefined : tool, put, add, shaping, fixed: onCentres !== null, under: under && { ...under, src: pictureOf(kept.id, under), view: sits === "reversed" ? otherEnd(under.view) : under.view } };
   const at = { id: kept.id, draft, document, assessment, problem, chosen, choose, tool, take, put, remove, placeHere, copy, hand: { clockDeg, zMm: z }, under, layUnder, sits, setSits, seenBy, setSeenBy };
   const badInput = problem && problem.status > 0 && problem.status < 500;
 

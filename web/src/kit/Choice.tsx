@@ -29,7 +29,10 @@ const option = css`
   }
 `;
 const Option = styled(Radio)`${option}`;
-const Tick = styled(Checkbox)`${option}`;
+const Tick = styled(Checkbox)`
+  ${option}
+  &[data-selected] { box-shadow: inset -1px -1px ${ink.onMoss}; }
+`;
 
 type Props<Value extends string> = { label: string; value: Value; options: Record<Value, string>; onChange: (value: Value) => void };
 

@@ -76,6 +76,18 @@ export function ClockField(props: Props) {
   return <TypedField {...props} label={`${props.label}, o’clock`} reading={{ parse: parseClock, show: clockFieldText, hint: "An hour: 2, 2:30, half past two or 75°" }} />;
 }
 
+/** A length that may lie either way of where it is counted from. */
+export function OffsetField(props: Props) {
+  const unit = useUnit();
+  const parse = (text: string) => {
+    const back = /^\s*[-−]/.test(text);
+    const mm = parseLength(text.replace(/^\s*[-−+]/, ""), unit);
+    return mm === undefined || !back ? mm : -mm;
+  };
+  const show = (mm: number) => (mm < 0 ? `−${lengthText(-mm, unit)}` : lengthText(mm, unit));
+  return <TypedField {...props} label={`${props.label}, ${unit}`} reading={{ parse, show, hint: "A length either way: 4, −4 or −1/8″" }} />;
+}
+
 /** A plain number with its unit in the label. */
 export function NumberField(props: Props) {
   return <TypedField {...props} reading={{ parse: plainNumber, show: (value) => String(Math.round(value * 1000) / 1000), hint: "A number" }} />;

@@ -52,7 +52,7 @@ export function EndView({ look, scale, cx, cy }: Props) {
       {document.defects.map((defect) =>
         isPath(defect) ? <PathOnEnd key={defect.id} {...{ look, defect, at, toBy }} /> : <BodyOnEnd key={defect.id} {...{ look, defect, at, scale, toBy }} />,
       )}
-      {document.defects.filter(({ id }) => id === look.chosen && !look.tool).map((defect) =>
+      {document.defects.filter(({ id }) => id === look.chosen && !look.tool && !look.fixed).map((defect) =>
         isPath(defect)
           ? defect.enters !== "side" && <PathGrips key={defect.id} {...{ look, defect }} toSpot={(x, y) => ({ ...back(x, y), zMm: look.zMm })} toPlace={(point) => at(point.clock_deg, point.r_mm ?? 0)} />
           : <BodyGrips key={defect.id} {...{ look, defect, at, back }} />,

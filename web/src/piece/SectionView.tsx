@@ -3,6 +3,7 @@ import { isPath, type PathDefect } from "../api/document";
 import { amountText } from "../kit/measure";
 import { ink } from "../kit/theme";
 import { useUnit } from "../kit/Units";
+import { CurveGrips } from "./CurveGrips";
 import { DefectTag, Handle } from "./Defect";
 import { follow, placeOf } from "./drag";
 import { freeId, makeDefect } from "./edit";
@@ -63,6 +64,7 @@ export function SectionView({ look, scale, x0, cy }: Props) {
       <path d={`M${x0 - 46} ${cy}H${x0 + geometry.length_mm * scale + 46}`} stroke={ink.slate} strokeDasharray="14 4 3 4" pointerEvents="none" />
       <Labels look={look} at={at} />
       <ZLine {...{ look, at, x0, scale }} />
+      {look.shaping && <CurveGrips look={look} {...look.shaping} at={at} place={(x, y) => ({ zMm: (x - x0) / scale, rMm: (cy - y) / scale })} />}
     </g>
   );
 }

@@ -67,7 +67,7 @@ export function SkinView({ look }: { look: Look }) {
               ),
             )}
             <TestMarks look={look} at={at} />
-            {document.defects.filter(({ id }) => id === look.chosen && !look.tool).map((defect) =>
+            {document.defects.filter(({ id }) => id === look.chosen && !look.tool && !look.fixed).map((defect) =>
               isPath(defect)
                 ? defect.enters === "side" && <PathGrips key={defect.id} {...{ look, defect }} toSpot={back} toPlace={(point) => at(fold(point.clock_deg), point.z_mm)} />
                 : <BodyGrips key={defect.id} {...{ look, defect, at, back }} />,

@@ -14,7 +14,7 @@ export function defectHandle(look: Look, defect: Defect, toBy: (from: [number, n
   return {
     tabIndex: 0,
     role: "button",
-    "aria-label": `${defectLabel(defect, look.geometry)}. Arrow keys move it.`,
+    "aria-label": `${defectLabel(defect, look.geometry)}${look.fixed ? "" : ". Arrow keys move it."}`,
     "aria-pressed": look.chosen === defect.id,
     "data-chosen": look.chosen === defect.id,
     "data-defect": defect.id,
@@ -23,12 +23,13 @@ export function defectHandle(look: Look, defect: Defect, toBy: (from: [number, n
     onKeyDown: (event: KeyboardEvent) => {
       if (event.key === "Enter" || event.key === " ") look.choose(defect.id);
       const by = nudge[event.key];
-      if (by) look.put(moveDefect(defect, by, look.geometry), false);
+      if (by && !look.fixed) look.put(moveDefect(defect, by, look.geometry), false);
       if (by || event.key === " ") event.preventDefault();
     },
     onPointerDown: (event: PointerEvent) => {
       event.stopPropagation();
       look.choose(defect.id);
+      if (look.fixed) return;
       const from = placeOf(event);
       const moved = (x: number, y: number) => (Math.hypot(x - from[0], y - from[1]) < STILL_PX ? undefined : moveDefect(defect, toBy(from, [x, y]), look.geometry));
       let held = false;

@@ -1,4 +1,4 @@
-import type { Assessment, Defect, Document, Geometry, Peel, Photograph } from "../api/document";
+import type { Assessment, Defect, Document, Form, Geometry, Peel, Photograph } from "../api/document";
 import type { Tool } from "./edit";
 
 /** What the three drawings share: one piece, one hand, one z, one chosen defect. */
@@ -18,6 +18,10 @@ export type Look = {
   tool: Tool | undefined;
   /** Puts a defect in place of the one with its id; `holding` while it is still being dragged. */
   put: (defect: Defect, holding: boolean) => void;
+  /** The form and how to change it, while it is being drawn. */
+  shaping: { form: Form; reshape: (form: Form, holding: boolean) => void } | undefined;
+  /** Findings are shown about another axis than they were surveyed about: they are chosen here, and moved at the survey. */
+  fixed: boolean;
   /** A photograph of one end, to lie under it. */
   under: (Photograph & { src: string }) | undefined;
   /** A new defect from a stroke of the pointer. */

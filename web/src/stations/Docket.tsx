@@ -3,7 +3,7 @@ import { Tab, TabList, TabPanel, Tabs } from "react-aria-components";
 import styled from "styled-components";
 import { focusRing, ink } from "../kit/theme";
 import { Finish } from "./Finish";
-import { FormStation } from "./FormStation";
+import { FormStation } from "../form/FormStation";
 import { Log } from "./Log";
 import { Mend } from "./Mend";
 import { Survey } from "./Survey";

@@ -13,6 +13,8 @@ module MossyAnvil
     IN_VIEW_MM = 2.5
     # Where the rim counts as kept bark: so much of the height from the mouth.
     RIM_SHARE = 0.2
+    # What a sum of decimals may leave over.
+    PAST_MM = 1e-6
 
     # kept, in_view: share of each finding (by id); through: ids that reach both skins; air: share of the outside that would lie off the wood;
     # bark_rim: share of the turn at the mouth where the wood's own surface is kept; off_axis_mm: how far the centre of mass lies off the axis.
@@ -38,7 +40,7 @@ module MossyAnvil
 
       frame = centres.frame_of(@shape)
       tables = tables_of(placement)
-      return if tables.low.negative? || tables.high > centres.length_mm(@shape)
+      return if tables.low < -PAST_MM || tables.high > centres.length_mm(@shape) + PAST_MM
 
       wood, findings = [@wood, @findings].map { |points| brought(points, centres, frame) }
       inside = within(wood, tables)

@@ -35,12 +35,13 @@ module MossyAnvil
     # How many climbs each of so many parts makes; the whole search is part 0 of 1.
     def climbs(parts) = Array.new(parts) { |part| (CLIMBED - part + parts - 1) / parts }
 
-    # List of Answer, the best of each climb. Yields after each climb how many are done, of how many, and the answers so far; stops where the block
+    # List of Answer, the best of each climb that came to a place in the wood. Yields after each climb how many are done, of how many, and the answers so far; stops where the block
     # returns :stop. part of parts: every so manieth climb, for several workers.
     def run(part: 0, parts: 1)
       starts = best_starts.each_slice(parts).filter_map { |slice| slice[part] }
       starts.each_with_index.with_object([]) do |(start, index), found|
-        found << climb(start)
+        best = climb(start)
+        found << best if best.measures
         break found if block_given? && yield(index + 1, starts.size, found) == :stop
       end
     end

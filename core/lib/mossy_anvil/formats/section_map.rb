@@ -29,13 +29,15 @@ module MossyAnvil
 
     private
 
+    # A thin line in a small drawing.
+    def thin_mm = [@shape.length_mm, 2 * @reach_mm].max / 300
+
     def bare_svg
       wide, tall = @shape.length_mm, 2 * @reach_mm
       <<~SVG
         <svg xmlns="http://www.w3.org/2000/svg" viewBox="-3 -3 #{mm(wide + 6)} #{mm(tall + 6)}" font-family="sans-serif" font-size="#{mm([wide, tall].max / 14)}">
-        <g fill="none" stroke="#000" stroke-width="#{mm([wide, tall].max / 300)}">
-        #{[*wood, *form, axis, *@blank.defects.filter_map { |defect| drawn(defect) }].join("
-")}
+        <g fill="none" stroke="#000" stroke-width="#{mm(thin_mm)}">
+        #{[*wood, axis, *@blank.defects.filter_map { |defect| drawn(defect) }, *form].join("\n")}
         </g>
         </svg>
       SVG
@@ -64,9 +66,23 @@ module MossyAnvil
     def form
       return [] unless @blank.form
 
-      [@blank.form.outside, @blank.form.inside].compact.flat_map do |profile|
-        [1, -1].map { |sign| %(<path stroke-width="0.6" d="#{along(profile.polyline.map { |z_mm, radius| place(z_mm, sign * radius) })}"/>) }
+      lines = [@blank.form.outside, @blank.form.inside].compact.flat_map do |profile|
+        [1, -1].map { |sign| profile.polyline.map { |z_mm, radius| place(z_mm, sign * radius) } }
       end
+      (lines + closings).map { |line| %(<path stroke-width="#{mm(@bare ? thin_mm * 2.5 : 0.6)}" d="#{along(line)}"/>) }
+    end
+
+    # Foot and floor or, on a solid piece, both ends; the wall at the mouth.
+    def closings
+      made = @blank.form
+      low, high = made.outside.points.values_at(0, -1)
+      across = ->((z_mm, r_mm)) { [place(z_mm, r_mm), place(z_mm, -r_mm)] }
+      return [low, high].map(&across) unless made.hollow?
+
+      own_low, own_high = made.inside.points.values_at(0, -1)
+      rim = made.opens == "tail" ? [high, own_high] : [low, own_low]
+      closed = made.open_both_ends? ? [] : (made.opens == "tail" ? [low, own_low] : [high, own_high]).map(&across)
+      closed + [1, -1].map { |sign| rim.map { |z_mm, r_mm| place(z_mm, sign * r_mm) } }
     end
 
     # In a small drawing the letter alone.
@@ -100,7 +116,7 @@ module MossyAnvil
 
         mouth, tip = [0, 1].map { |share| near.map { |radius, z_mm, depth_mm| place(*inward(path, radius, z_mm, depth_mm * share).then { |r, z| [z, sign * r] }) } }
         x_mm, y_mm = tip[tip.size / 2]
-        %(<path stroke-width="0.8" d="#{along(mouth)}"/><path d="#{along(mouth + tip.reverse)}Z"/>) + word(x_mm + 2, y_mm - 1, named(path), anchor: "start")
+        %(<path stroke-width="#{mm(@bare ? thin_mm * 1.5 : 0.8)}" d="#{along(mouth)}"/><path d="#{along(mouth + tip.reverse)}Z"/>) + word(x_mm + 2, y_mm - 1, named(path), anchor: "start")
       end.join.then { |marks| marks.empty? ? nil : marks }
     end
 
