@@ -19,6 +19,11 @@ module Loft
     # What its form and its sketches come to, as plain data.
     def compare(document, at: "") = MossyAnvil::Comparison.new(blank(document, at: at), document["sketches"] || [], climate: @climate).to_h
 
+    # How it is held from the first cut to the last, as plain data.
+    def mounts(document, at: "")
+      MossyAnvil::MountReport.new(blank(document, at: at), climate: @climate, now: @now, at: at).to_h
+    end
+
     # The Blank of a document; raises InvalidInput as #assess does.
     def blank(document, at: "")
       MossyAnvil::BlankFile.from_data(document)

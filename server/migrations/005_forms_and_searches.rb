@@ -17,6 +17,10 @@ Sequel.migration do
         ADD CONSTRAINT valid_follows CHECK ((wall_mm IS NULL) = (floor_mm IS NULL) AND
           (wall_mm IS NULL OR (inside IS NULL AND wall_mm > 0 AND wall_mm <= 5000 AND floor_mm > 0 AND floor_mm <= 5000)));
 
+      ALTER TABLE lathes
+        ADD COLUMN jaws_mm jsonb,
+        ADD CONSTRAINT valid_jaws CHECK (jaws_mm IS NULL OR (jsonb_typeof(jaws_mm) = 'array' AND jsonb_array_length(jaws_mm) <= 20));
+
       CREATE TABLE sketches (
         blank_id bigint NOT NULL REFERENCES blanks ON DELETE CASCADE,
         position integer NOT NULL,

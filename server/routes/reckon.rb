@@ -19,7 +19,20 @@ module Loft
       end
 
       def self.registered(app)
-        app.post("/api/reckon") { answer(reckoner.assess(body_as("Draft")["document"], at: "/document")) }
+        whole_drafts(app)
+        forms(app)
+        cuts_and_pours(app)
+        lumps(app)
+      end
+
+      def self.whole_drafts(app)
+        { "" => :assess, "/compare" => :compare, "/mounts" => :mounts }.each do |path, question|
+          app.post("/api/reckon#{path}") { answer(reckoner.public_send(question, body_as("Draft")["document"], at: "/document")) }
+        end
+        app.post("/api/reckon/tests") { answer(tests: reckoner.next_tests(body_as("Draft")["document"], at: "/document")) }
+      end
+
+      def self.cuts_and_pours(app)
         app.post("/api/reckon/peel") do
           body = body_as("PeelAsked")
           answer(MossyAnvil::Peel.new(reckoner.blank(body["document"], at: "/document"), body["depth_mm"]).to_h(body["rpm"]))
@@ -28,6 +41,9 @@ module Loft
           body = body_as("CastingAsked")
           answer(MossyAnvil::CastingReport.new(reckoner.blank(body["document"], at: "/document"), Reckon.symbols(body["pour"]), at: "/pour").to_h)
         end
+      end
+
+      def self.forms(app)
         app.post("/api/reckon/form") do
           body = body_as("FormAsked")
           answer(MossyAnvil::FormMaker.new(reckoner.blank(body["document"], at: "/document").on_centres, body["kind"], body["measures"] || {}).to_h)
@@ -36,8 +52,9 @@ module Loft
           body = body_as("MoveAsked")
           answer(MossyAnvil::PlacementMove.new(reckoner.blank(body["document"], at: "/document"), Reckon.symbols(body["move"]), at: "/move").to_h)
         end
-        app.post("/api/reckon/compare") { answer(reckoner.compare(body_as("Draft")["document"], at: "/document")) }
-        app.post("/api/reckon/tests") { answer(tests: reckoner.next_tests(body_as("Draft")["document"], at: "/document")) }
+      end
+
+      def self.lumps(app)
         app.post("/api/reckon/scan") do
           bytes = body_text(["application/octet-stream"], MossyAnvil::MeshFile::MOST_BYTES)
           answer(MossyAnvil::ScanReport.new(bytes, **Reckon.scan_options(params), at: "/file").to_h)

@@ -61,7 +61,7 @@ module Loft
 
       def lathe(document)
         lathe = document["lathe"] or return
-        LATHE.to_h { |key| [key, lathe[key.to_s]] }.merge(ballast_kg: lathe["ballast_kg"] || 0, belts: json(lathe["belts"]))
+        LATHE.to_h { |key| [key, lathe[key.to_s]] }.merge(ballast_kg: lathe["ballast_kg"] || 0, belts: json(lathe["belts"]), jaws_mm: json(lathe["jaws_mm"]))
       end
 
       # The document back, from a blank's row and the rows that belong to it.
@@ -112,7 +112,7 @@ module Loft
 
       # A lathe as in a blank file, from its row.
       def lathe_of(row)
-        { **LATHE.to_h { |key| [key.to_s, row[key]] }, "belts" => plain(row[:belts]) }
+        compact({ **LATHE.to_h { |key| [key.to_s, row[key]] }, "belts" => plain(row[:belts]), "jaws_mm" => plain(row[:jaws_mm]) })
       end
 
       def compact(hash) = hash.compact

@@ -51,6 +51,7 @@ export type Centres = NonNullable<Document["centres"]>;
 /** A form and where its axis runs; centres null on the survey's own axis. */
 export type Laid = { form: Form; centres: Centres | null };
 export type FormOutcome = Schemas["FormOutcome"];
+export type Mounts = Schemas["Mounts"];
 export type Comparison = Schemas["Comparison"];
 export type Said = Schemas["Said"];
 export type SearchQuestion = Omit<Schemas["SearchAsked"], "document"> & { document: Document };

@@ -45,6 +45,6 @@ export function differences(mine: Document, theirs: Document, unit: LengthUnit):
     const [a, b] = [mine, theirs].map(({ defects }) => defects.find((defect) => defect.id === id));
     return a && b ? between(id, a, b, unit) : [{ what: id, mine: summary(a), theirs: summary(b) }];
   });
-  const rest = (["name", "number", "material", "shape", "form", "lathe"] as const).flatMap((part) => between(part, mine[part], theirs[part], unit));
+  const rest = (["name", "number", "material", "shape", "form", "centres", "sketches", "lathe"] as const).flatMap((part) => between(part, mine[part], theirs[part], unit));
   return [...found, ...rest];
 }

@@ -97,6 +97,7 @@ const ways: Record<string, (value: number, unit: LengthUnit) => string> = {
   h: (value) => (value < 2 ? `${whole(value * 60)} min` : value < 48 ? `${fixed(value, value < 10 ? 1 : 0)} hours` : `${whole(value / 24)} days`),
   money: (value) => new Intl.NumberFormat("en-GB", { style: "currency", currency, maximumFractionDigits: Math.abs(value) < 100 ? 2 : 0 }).format(value),
   C: (value) => `${fixed(value, 1)} °C`,
+  "N m": (value) => `${fixed(value, value < 10 ? 1 : 0)} N·m`,
   N: (value) => `${fixed(value, value < 10 ? 1 : 0)} N`,
   "a second": (value) => `${fixed(value, value < 10 ? 1 : 0)} a second`,
   J: (value) => `${fixed(value, value < 10 ? 1 : 0)} J`,

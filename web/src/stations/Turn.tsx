@@ -4,7 +4,8 @@ import { amountText, clockText, planeText } from "../kit/measure";
 import { Findings, Worked } from "../kit/Says";
 import { ink } from "../kit/theme";
 import { useUnit } from "../kit/Units";
-import { Quiet } from "./parts";
+import { Holding } from "./Holding";
+import { Heading, Quiet } from "./parts";
 import type { AtStation } from "./types";
 
 export const STAGES: Record<StageName, string> = { blank: "As it stands", rounded: "Rounded", outside: "Outside turned", hollowed: "Hollowed" };
@@ -27,12 +28,14 @@ const Rungs = styled.ol`
 `;
 
 /** How fast at each stage, what holds it down, and the speeds to climb by. */
-export function Turn({ assessment }: AtStation) {
-  const { stages, workings, findings } = assessment;
+export function Turn(at: AtStation) {
+  const { stages, workings, findings } = at.assessment;
   const names = (Object.keys(STAGES) as StageName[]).filter((name) => stages[name]);
   return (
     <>
       <Findings findings={findings.turn.slice(names.length)} workings={workings} />
+      <Holding at={at} />
+      <Heading>How fast</Heading>
       {names.map((name) => {
         const stage = stages[name];
         return stage && <StageCard key={name} name={name} stage={stage} workings={workings} />;

@@ -3,16 +3,17 @@
 module MossyAnvil
   # The lathe the piece is to be turned on.
   class Lathe
-    attr_reader :mass_kg, :ballast_kg, :stand, :swing_mm, :between_centres_mm, :belts
+    attr_reader :mass_kg, :ballast_kg, :stand, :swing_mm, :between_centres_mm, :belts, :jaws_mm
 
-    # stand: "light", "floor" or "bolted". belts: [{ min_rpm:, max_rpm: }].
-    def initialize(mass_kg:, stand:, swing_mm:, between_centres_mm:, belts:, ballast_kg: 0)
+    # stand: "light", "floor" or "bolted". belts: [{ min_rpm:, max_rpm: }]. jaws_mm: circles its jaw sets close to true.
+    def initialize(mass_kg:, stand:, swing_mm:, between_centres_mm:, belts:, ballast_kg: 0, jaws_mm: [])
       @mass_kg = mass_kg.to_f
       @ballast_kg = ballast_kg.to_f
       @stand = stand
       @swing_mm = swing_mm.to_f
       @between_centres_mm = between_centres_mm.to_f
       @belts = belts.map(&:freeze).freeze
+      @jaws_mm = jaws_mm.map(&:to_f).freeze
       freeze
     end
 

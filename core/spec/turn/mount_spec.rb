@@ -1,0 +1,102 @@
+# frozen_string_literal: true
+
+RSpec.describe MossyAnvil::MountHold do
+  it "E8: a sound tenon of 55 mm bears 10.9 N m, less than a roughing cut 120 mm out" do
+    expect(described_class.modulus_mm3(55)).to be_within(1).of(16_334)
+    expect(described_class.tenon_nm(55, 4.0)).to be_within(0.05).of(10.9)
+    still = { mass_g: 0, imbalance_g_mm: 0, rpm: 0, centre_mm: 0 }
+    expect(described_class.load_nm(force_n: 150, overhang_mm: 120, **still)).to be_within(1e-9).of(18.0)
+    expect(described_class.load_nm(force_n: 150, overhang_mm: 120, **still, tailstock: true)).to be_within(1e-9).of(5.4)
+  end
+
+  it "E9: one screw of 8 x 22 mm draws out at 6,859 N, and bears a fifth of that" do
+    pull = described_class.withdrawal_n(0.6, 8, 22)
+    expect(pull).to be_within(1).of(6859)
+    # 1,372 N over half a seat of 70 mm.
+    expect(described_class.screw_nm(pull, 70)).to be_within(0.05).of(48.0)
+    expect(described_class.withdrawal_n(0.6, 8, 22, end_grain: true)).to be_within(1).of(5144)
+  end
+
+  it "counts what spins and what weighs: 1 kg 60 mm out, 500 g mm off at 1,000 rpm" do
+    own = (500e-6 * ((1000 / 60.0 * 2 * Math::PI)**2)) + 9.81
+    expect(described_class.load_nm(force_n: 0, overhang_mm: 0, mass_g: 1000, imbalance_g_mm: 500, rpm: 1000, centre_mm: 60)).to be_within(1e-6).of(own * 0.06)
+  end
+
+  it "a plate bears as its screws do, tipped the worst way" do
+    # Six alike: half of them count, whichever way it tips.
+    expect(described_class.plate_nm([1000.0] * 6, 70)).to be_within(1e-6).of(1000 / 5.0 * 3 * 0.035)
+    expect(described_class.plate_nm([1000.0, 1000, 1000, 0, 0, 0], 70)).to be < described_class.plate_nm([1000.0] * 6, 70) / 2 + 1e-9
+  end
+end
+
+RSpec.describe MossyAnvil::MountReport do
+  def plan(**changes) = described_class.new(blank(form: BlankHelper::BOWL.merge(outside: [[10, 45], [20, 85], [56, 110]], inside: [[20, 0], [24, 50], [56, 100]]), **changes)).to_h
+  def mount(found, step, key) = found[:steps].find { |one| one[:key] == step }[:mounts].find { |one| one[:key] == key }
+
+  it "plans a sound bowl from the first cut to the last" do
+    found = plan
+    expect(found[:steps].map { |step| step[:proposed] }).to eq(%w[screw tenon vacuum])
+    expect(found[:says]).to include(tone: "go", text: "Screw chuck, then tenon in jaws, then vacuum chuck.")
+    expect(mount(found, "hollow", "tenon")).to include(verdict: "holds", size_mm: 75)
+    expect(found[:jaws_are_own]).to be(false)
+  end
+
+  it "takes the lathe's own jaws" do
+    found = plan(lathe: BlankHelper::LATHE.merge("jaws_mm" => [45]))
+    expect(mount(found, "hollow", "tenon")[:size_mm]).to eq(45)
+    expect(found).to include(jaws_are_own: true, jaws_mm: [45.0])
+    expect(mount(plan(lathe: BlankHelper::LATHE.merge("jaws_mm" => [200])), "hollow", "tenon")).to include(verdict: "no")
+  end
+
+  it "says so when nothing is left to hold it by" do
+    found = described_class.new(blank(material: material_data(grain: "end", moisture_pct: 20),
+      form: BlankHelper::BOWL.merge(outside: [[1, 45], [20, 85], [60, 110]], inside: [[12, 0], [18, 50], [60, 100]]))).to_h
+    expect(found[:says][:tone]).to eq("stop")
+    expect(found[:says][:text]).to start_with("Nothing left to hold it by: turn it round and hollow it, by the foot")
+  end
+
+  it "never a recess across a crack, no tenon over one, no point in one" do
+    cracked = plan(defects: [{ id: "k", type: "crack", enters: "head_face", depth_mm: 24, width_mm: 1, path: [{ clock_deg: 0, z_mm: 0, r_mm: 2 }, { clock_deg: 0, z_mm: 0, r_mm: 40 }] }])
+    expect(mount(cracked, "hollow", "recess")[:says][:text]).to include("Never across k")
+    expect(mount(cracked, "hollow", "tenon")[:says][:text]).to include("k runs under it")
+    expect(mount(cracked, "outside", "centres")[:says][:text]).to include("A point would drive k apart")
+    glued = plan(defects: [{ id: "k", type: "crack", enters: "head_face", depth_mm: 24, width_mm: 1, mend: "thin_ca", path: [{ clock_deg: 0, z_mm: 0, r_mm: 2 }, { clock_deg: 0, z_mm: 0, r_mm: 40 }] }])
+    expect(mount(glued, "hollow", "tenon")[:verdict]).to eq("holds")
+  end
+
+  it "names the screw that lands in a void" do
+    hollow = plan(defects: [body("void", id: "v", contents: "air", clock_deg: 60, r_mm: 35, z_mm: 52, size_mm: [26, 26, 40])])
+    expect(mount(hollow, "outside", "faceplate")[:says][:text]).to include("The screw at 2 o'clock holds nothing")
+    expect(mount(hollow, "outside", "faceplate")[:hold_nm]).to be < mount(plan, "outside", "faceplate")[:hold_nm]
+  end
+
+  it "lets no screw into the piece itself, no glue on wet wood, no vacuum on a wall that leaks" do
+    thick = plan(form: BlankHelper::BOWL.merge(inside: [[40, 0], [44, 50], [56, 100]]))
+    expect(mount(thick, "outside", "screw")[:says][:text]).to include("into the piece itself")
+    expect(mount(plan(material: material_data(moisture_pct: 25)), "outside", "glue_block")[:says][:text]).to include("Too wet for the glue")
+    through = plan(defects: [crack(id: "t", z_mm: [20, 50], depth_mm: 60)])
+    expect(mount(through, "foot", "vacuum")[:says][:text]).to include("It leaks through t")
+    expect(mount(through, "foot", "jam")[:says][:text]).to include("t opens the wall")
+  end
+
+  it "holds softer wood less" do
+    soft = plan(defects: [body("soft_zone", id: "s", grade: "soft", r_mm: 0, z_mm: 5, size_mm: [170, 170, 60])])
+    expect(mount(soft, "hollow", "tenon")[:hold_nm]).to be_within(0.05).of(mount(plan, "hollow", "tenon")[:hold_nm] * 0.3)
+  end
+
+  it "holds a natural edge by a cone, a ring by a jam or mandrel, a sphere in cups" do
+    wings = described_class.new(blank(shape: { type: "block", width_mm: 200, height_mm: 200, length_mm: 60 }, form: BlankHelper::BOWL.merge(outside: [[8, 45], [20, 85], [56, 125]], inside: [[20, 0], [24, 50], [56, 117]]))).to_h
+    expect(wings[:steps].last[:proposed]).to eq("cone")
+    expect(mount(wings, "foot", "jam")[:says][:text]).to include("does not run true")
+    ring = described_class.new(blank(form: ring(60, 50, 40))).to_h
+    expect(ring[:steps].last[:mounts].first[:key]).to eq("jam")
+    ball = described_class.new(blank(form: JSON.parse(JSON.generate(MossyAnvil::FormMaker.new(blank, "sphere").form), symbolize_names: true))).to_h
+    expect(ball[:steps].last[:proposed]).to eq("cups")
+  end
+
+  it "says what does not go over the bed, and wants a form" do
+    wide = plan(lathe: BlankHelper::LATHE.merge("swing_mm" => 200))
+    expect(wide[:clearances].first).to include(name: "Over the bed", ok: false, value_mm: -20.0)
+    expect { described_class.new(blank, at: "/document") }.to raise_error(MossyAnvil::InvalidInput, %r{/document/form: is missing})
+  end
+end
