@@ -10,7 +10,7 @@ module Loft
       def self.registered(app)
         app.get("/api/blanks/:id/export") do
           document = blanks.find(blank_id)[:document]
-          ending, type, text = Files.written(params["as"] || "blank", document, self) || raise(NotFound, "a blank is not written as #{params['as'][0, 20].inspect}")
+          ending, type, text = Files.written(params["as"] || "blank", document, self) || raise(NotFound, "this blank is not written as #{params['as'][0, 20].inspect}")
           hand_over("#{Archive.stem(document)}.#{ending}", type, text)
         end
         app.post("/api/blanks/import") do
@@ -23,12 +23,25 @@ module Loft
 
       # Ending, media type and text of a document in one of its formats; nil for one there is not. app: for what has to be reckoned first.
       def self.written(format, document, app)
+        blank = MossyAnvil::BlankFile.from_data(document)
         case format
-        when "section" then ["section.svg", "image/svg+xml", MossyAnvil::SectionMap.new(MossyAnvil::BlankFile.from_data(document)).svg]
-        when "sheet" then ["pdf", "application/pdf", SurveySheet.new(MossyAnvil::BlankFile.from_data(document), app.reckoner.assess(document), app.now).pdf]
+        when "section" then ["section.svg", "image/svg+xml", MossyAnvil::SectionMap.new(blank).svg]
+        when "sheet" then ["pdf", "application/pdf", SurveySheet.new(blank, app.reckoner.assess(document), app.now).pdf]
         when "blank" then ["anvil.json", BLANK_TYPE, MossyAnvil::BlankFile.write(document)]
         when "csv" then ["csv", "text/csv", MossyAnvil::SurveyCsv.text(document)]
-        when "svg" then ["svg", "image/svg+xml", MossyAnvil::SkinMap.new(MossyAnvil::BlankFile.from_data(document)).svg]
+        when "svg" then ["svg", "image/svg+xml", MossyAnvil::SkinMap.new(blank).svg]
+        else of_form(format, blank, app)
+        end
+      end
+
+      # The same of its form; nil where it has none.
+      def self.of_form(format, blank, app)
+        return unless blank.form
+
+        case format
+        when "template" then ["template.pdf", "application/pdf", TemplateSheet.new(blank, app.now).pdf]
+        when "template_svg" then ["template.svg", "image/svg+xml", MossyAnvil::FormTemplate.new(blank).svg]
+        when "stl" then ["stl", "model/stl", MossyAnvil::FormMesh.new(blank).stl]
         end
       end
 

@@ -48,6 +48,10 @@ module Loft
           body = body_as("FormAsked")
           answer(MossyAnvil::FormMaker.new(reckoner.blank(body["document"], at: "/document").on_centres, body["kind"], body["measures"] || {}).to_h)
         end
+        app.post("/api/reckon/set-outs") do
+          body = body_as("SetOutsAsked")
+          answer(MossyAnvil::SetOutReport.new(reckoner.blank(body["document"], at: "/document"), Reckon.symbols(body.fetch("wanted", {}))).to_h)
+        end
         app.post("/api/reckon/move") do
           body = body_as("MoveAsked")
           answer(MossyAnvil::PlacementMove.new(reckoner.blank(body["document"], at: "/document"), Reckon.symbols(body["move"]), at: "/move").to_h)

@@ -74,3 +74,31 @@ RSpec.describe Loft::SurveySheet, :server do
     expect(page.text).to include("head", "tail", "b crack")
   end
 end
+
+RSpec.describe "A template of the form", :server do
+  it "is 1 : 1 on paper: a piece 52 mm high is 52 mm long on the page, and every sheet has a bar of 100 mm" do
+    id = take_in(form: BlankHelper::BOWL)["id"]
+    ask("GET", "/api/blanks/#{id}/export?as=template")
+    expect(last_response.headers["content-disposition"]).to include(".template.pdf")
+    reader = PDF::Reader.new(StringIO.new(last_response.body))
+    pages = reader.pages.map { |page| LineReader.new.tap { |lines| page.walk(lines) } }
+    mm = ->(points) { points / 72 * 25.4 }
+    bars = pages.map { |page| page.lines.map { |from, to| mm[to[0] - from[0]] }.find { |long| (long - 100).abs <= 0.1 } }
+    expect(bars).to all(be_within(0.1).of(100))
+    # The axis, 4 mm over at both ends.
+    axis = pages.first.lines.map { |from, to| [mm[(to[0] - from[0]).abs], mm[(to[1] - from[1]).abs]] }.select { |_, down| down < 0.01 }
+    expect(axis.map(&:first)).to include(be_within(0.1).of(60))
+  end
+
+  it "goes out as a drawing and as a mesh, but not where there is no form" do
+    id = take_in(form: BlankHelper::BOWL)["id"]
+    { "template_svg" => "image/svg+xml", "stl" => "model/stl" }.each do |format, type|
+      ask("GET", "/api/blanks/#{id}/export?as=#{format}")
+      expect(last_response.headers["content-type"]).to start_with(type)
+    end
+    expect(MossyAnvil::MeshFile.read(last_response.body)).to be_closed
+    bare = take_in(name: "Bare")["id"]
+    ask("GET", "/api/blanks/#{bare}/export?as=stl")
+    problem(404)
+  end
+end

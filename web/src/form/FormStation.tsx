@@ -9,6 +9,7 @@ import { BestPlaces } from "./BestPlaces";
 import { Curves } from "./Curves";
 import { FromMeasures } from "./FromMeasures";
 import { Laying } from "./Laying";
+import { SetOuts } from "./SetOuts";
 import { Sketches } from "./Sketches";
 
 const USES = { unsaid: "Unsaid", display: "To look at", handled: "To handle", food: "Food", wet: "Wet use" } as const;
@@ -30,6 +31,7 @@ export function FormStation(at: AtStation) {
           <Sketches at={at} form={form} />
           <Heading>Its use</Heading>
           <Choice label="What it is for" value={form.use ?? "unsaid"} options={USES} onChange={(use) => put(use === "unsaid" ? without(form, "use") : { ...form, use })} />
+          <SetOuts at={at} />
           <Curves at={at} form={form} put={put} />
         </>
       )}

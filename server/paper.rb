@@ -1,0 +1,77 @@
+# frozen_string_literal: true
+
+require "prawn"
+require "prawn-svg"
+
+module Loft
+  # Pages to print: words, and drawings at 1 : 1 laid over as many pages as they need. Every page has a bar of 100 mm to measure the print by.
+  class Paper
+    MM = 72 / 25.4
+    # Room for a drawing on a page, upright or across.
+    TILES_MM = { portrait: [190, 250], landscape: [277, 163] }.freeze
+    HEAD_MM = 7
+    OVERLAP_MM = 6
+    FOOT_MM = 14
+
+    attr_reader :pdf
+
+    def initialize(title, now)
+      @title = title
+      @pdf = Prawn::Document.new(page_size: "A4", margin: 10 * MM, skip_page_creation: true, info: { Title: plain(title), CreationDate: now })
+      @pdf.on_page_create { foot }
+    end
+
+    # The built-in letters are those of Windows-1252; any other is shown as a question mark.
+    def plain(words) = words.encode("Windows-1252", invalid: :replace, undef: :replace, replace: "?").encode("UTF-8")
+
+    def start
+      @pdf.start_new_page
+      @pdf.font("Helvetica")
+      @pdf.default_leading(2)
+    end
+
+    def say(words, size: 10, **how) = @pdf.text(plain(words), size: size, **how)
+    def bytes = @pdf.render
+
+    # A drawing of known size in mm over as many pages as it needs, a little of each on the next; the pages lie as fewer of them do.
+    def tiled(name, svg)
+      wide_mm, tall_mm = svg.match(/viewBox="0 0 ([\d.]+) ([\d.]+)"/).captures.map(&:to_f)
+      layout, room = TILES_MM.min_by { |_, tile| grid([wide_mm, tall_mm], tile).inject(:*) }
+      columns, rows = grid([wide_mm, tall_mm], room)
+      rows.times.to_a.product(columns.times.to_a).each_with_index do |(row, column), index|
+        @pdf.start_new_page(layout: layout)
+        how = rows * columns > 1 ? ": row #{row + 1}, column #{column + 1}; lay the grey edges over each other" : ""
+        say("#{name} of #{@title}, 1 : 1, sheet #{index + 1} of #{rows * columns}#{how}", size: 9)
+        tile(svg, wide_mm, room, [column, row].zip(room).map { |place, mm| place * (mm - OVERLAP_MM) })
+      end
+    end
+
+    private
+
+    # How many pages across and down.
+    def grid(size_mm, room_mm) = size_mm.zip(room_mm).map { |mm, room| [((mm - OVERLAP_MM) / (room - OVERLAP_MM)).ceil, 1].max }
+
+    # One page's part of a drawing, which begins so far left of it and above.
+    def tile(svg, wide_mm, room_mm, (left_mm, top_mm))
+      @pdf.save_graphics_state do
+        corner = [0, @pdf.bounds.top - (HEAD_MM * MM)]
+        @pdf.stroke_color("BBBBBB")
+        @pdf.stroke_rectangle(corner, room_mm[0] * MM, room_mm[1] * MM)
+        @pdf.rectangle(corner, room_mm[0] * MM, room_mm[1] * MM)
+        @pdf.add_content("W n")
+        @pdf.svg(plain(svg), at: [corner[0] - (left_mm * MM), corner[1] + (top_mm * MM)], width: wide_mm * MM, enable_web_requests: false)
+      end
+    end
+
+    # The bar to measure by, on every page as it begins.
+    def foot
+      @pdf.save_graphics_state do
+        @pdf.stroke_color("000000")
+        @pdf.line_width(0.8)
+        @pdf.stroke_line([0, 5 * MM], [100 * MM, 5 * MM])
+        [0, 100 * MM].each { |x| @pdf.stroke_line([x, 3.5 * MM], [x, 6.5 * MM]) }
+        @pdf.draw_text("100 mm: measure it; print at 100 %, not fitted to the page", at: [103 * MM, 4 * MM], size: 8)
+      end
+    end
+  end
+end
