@@ -31,6 +31,16 @@ module BrowserHelper
     find("section[aria-label='#{stage}'] h3 span").text.delete("^0-9").to_i
   end
 
+  # With a process that works the queue, as the real application has them.
+  def with_worker
+    worker = Process.spawn({ "DATABASE_URL" => ServerHelper.url }, RbConfig.ruby, "-r#{Loft::ROOT}/vendor/bundle/bundler/setup", "#{Loft::ROOT}/server/work.rb",
+      out: File::NULL, err: File::NULL)
+    yield
+  ensure
+    Process.kill("TERM", worker)
+    Process.wait(worker)
+  end
+
   def station(name) = find("[role=tab]", text: name).click
 end
 

@@ -5,6 +5,7 @@ module MossyAnvil
   class Wishes
     # What is taken for character and not for trouble.
     CHARACTER = %w[resin_body].freeze
+    EQUALS_SHARE = 0.02
 
     # wished: { key => weight } or, for keep_in_view, [{ key:, of:, weight: }] ...; a list of { key:, weight:, of: } with of only for keep_in_view.
     # Raises InvalidInput under `at`.
@@ -21,7 +22,7 @@ module MossyAnvil
     # Worth of measures (PlacementField::Measures), the penalties taken off.
     def worth(measures)
       weight = @wished.sum { |wish| wish[:weight] }
-      (@wished.sum { |wish| wish[:weight] * value(wish, measures) } / weight) - penalty(measures)
+      (@wished.sum { |wish| wish[:weight] * value(wish, measures) } / weight) - penalty(measures) + between_equals(measures)
     end
 
     # May it be turned like that at all?
@@ -61,6 +62,9 @@ module MossyAnvil
       whole = some.sum { |defect| @volumes[defect.id] }
       whole.zero? ? 0.0 : some.sum { |defect| @volumes[defect.id] * measures.kept.fetch(defect.id) } / whole
     end
+
+    # Of two that are wished for alike, the larger and better balanced.
+    def between_equals(measures) = EQUALS_SHARE * (value({ key: "largest" }, measures) + value({ key: "best_balanced" }, measures)) / 2
 
     def penalty(measures)
       row = Table["wishes"]

@@ -1,0 +1,99 @@
+# frozen_string_literal: true
+
+require_relative "browser_helper"
+
+# What a person does at the Form station, from the first thought to what is printed for the lathe.
+RSpec.describe "Forming a piece", :browser do
+  def open_at(number, station)
+    visit "/blanks/#{db[:blanks].where(number: number).get(:id)}/#{station}"
+    find("[role=tab][aria-selected=true]")
+  end
+
+  def kept(number) = db[:blanks].where(number: number).get(:id).then { |id| Loft::Store::Blanks.new(db).find(id)[:document] }
+  def save = click_button("Save") && find("span", text: "saved", exact_text: true)
+
+  it "goes from three sketches of the lamp base to a choice, and keeps the others" do
+    open_at(33, "form")
+    click_button("Keep this one beside")
+    click_button("Another form, or other measures")
+    click_button("Spindle, lamp or handle")
+    fill_in("Thickest, mm", with: "110\n")
+    find("[aria-label='Forms compared'] th", text: "As it is now")
+    expect(page).to have_field("Thickest, mm", with: "110")
+    click_button("Keep this one beside")
+    click_button("Lidded box")
+    within("[aria-label='Forms compared']") do
+      expect(page).to have_css("thead th", count: 3)
+      expect(all("thead th").map(&:text)).to eq(["As it is now", "hollow form", "spindle"])
+      find("tr", text: "In short")
+      all("button", text: "Take this").last.click
+    end
+    find("h3", text: "A spindle, lamp or handle")
+    save
+    expect(kept(33)["form"]["kind"]).to eq("spindle")
+    expect(kept(33)["form"]["outside"].map(&:last).max).to be_within(0.01).of(55)
+    expect(kept(33)["sketches"].map { |sketch| sketch["form"]["kind"] }).to eq(%w[hollow_form box])
+  end
+
+  it "keeps the bark rim of the cap with the search, which outlives a reload" do
+    with_worker do
+      open_at(31, "form")
+      click_button("Winged or natural-edged")
+      find("label", text: "keep the bark rim").click
+      ["lose all the trouble", "lose every crack", "as large as it goes"].each { |wish| find("label", text: wish).click }
+      click_button("Look for the best places")
+      find("[aria-label='Places found'] > li", match: :first)
+      page.refresh
+      find("[aria-label='Places found'] button", text: "Lay it so", match: :first, wait: 60)
+      expect(page).to have_no_css("[role=progressbar]", wait: 90)
+      before = find("[aria-label='Places found']").text
+      expect(before).to include("wood for a tenon")
+      click_button("Lay it so", match: :first)
+      find("button", text: "Back to the survey’s axis")
+      save
+    end
+    found = MossyAnvil::PlacementField.new(MossyAnvil::BlankFile.from_data(kept(31))).measure(MossyAnvil::Placement.present)
+    expect(found.bark_rim).to be > 0.9
+    expect(kept(31)["centres"]).not_to be_nil
+  end
+
+  it "takes the template out, moves a point of the curve by the keyboard, and says what is printed is as saved" do
+    open_at(32, "form")
+    find("[data-curve=outside]", match: :first)
+    point = all("[data-curve=outside]").last
+    was = kept(32)["form"]["outside"].last
+    3.times { point.send_keys(:arrow_down) }
+    expect(page).to have_text("What is printed is the form as it was last saved.")
+    save
+    expect(kept(32)["form"]["outside"].last).to eq([was[0], was[1] - 3])
+    expect(find("a", text: "Template to print")["href"]).to end_with("as=template")
+    click_button("Numbers to mark")
+    expect(find("[aria-label='Stations'] tbody tr:last-child").text).to include((2 * (was[1] - 3)).round.to_s)
+  end
+
+  it "finds no mount for the lamp base with no wood to spare, and one once it is slid along" do
+    open_at(33, "turn")
+    expect(page).to have_text("Nothing left to hold it by")
+    station("Form")
+    fill_in("As large, %", with: "90\n")
+    fill_in("Off the head, mm", with: "14\n")
+    expect(page).to have_field("Off the head, mm", with: "14")
+    station("Turn")
+    expect(page).to have_no_text("Nothing left to hold it by")
+    expect(find("[aria-label='Mounts, step by step']").text).to include("Tenon in jaws")
+  end
+
+  it "names what is wrong at its field, and keeps what was typed" do
+    open_at(32, "form")
+    click_button("Another form, or other measures")
+    click_button("Bowl", exact: true)
+    fill_in("Foot, mm", with: "900\n")
+    expect(page).to have_text("no more than the diameter")
+    fill_in("Off the head, mm", with: "70\n")
+    expect(page).to have_text("past the end of the wood")
+    fill_in("On the head, to 3 o’clock, mm", with: "−400\n")
+    expect(page).to have_text("lie off the wood")
+    click_button("Undo")
+    expect(page).to have_no_text("lie off the wood")
+  end
+end
