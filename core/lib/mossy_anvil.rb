@@ -22,7 +22,7 @@ end
   finish/grit_sequence
   scan/mesh scan/mesh_file scan/stations scan/scan_report scan/trace
   formats/json_text formats/blank_file formats/drawing formats/skin_map formats/section_map formats/form_template formats/form_mesh
-  reckon/workings reckon/stage_report reckon/defect_report reckon/meeting_report reckon/form_report reckon/shop_climate reckon/drying_report reckon/finish_report
+  reckon/workings reckon/stage_report reckon/defect_report reckon/meeting_report reckon/rough_report reckon/form_report reckon/shop_climate reckon/drying_report reckon/finish_report
   reckon/geometry reckon/of_report reckon/saying reckon/test_findings reckon/cautions reckon/worth_report reckon/form_findings
   reckon/mend_findings reckon/turn_findings reckon/finish_findings reckon/findings reckon/next_move
   reckon/assessment reckon/form_outcome reckon/placement_report reckon/comparison reckon/mount_report reckon/set_out_report reckon/casting_report reckon/intake_report reckon/next_tests

@@ -119,7 +119,7 @@ module MossyAnvil
       defects = solid.shares.each_with_index.map { |(defect, share), index| DefectReport.new(defect, index, share, @blank, workings, water: water).to_h }
       { name: @blank.name, number: @blank.number, stages: stages, defects: defects, worth: WorthReport.new(@blank, defects, workings).to_h,
         **MeetingReport.new(solid, workings).to_h,
-        form: FormReport.new(solid, @surveyed, workings).to_h(stages),
+        form: FormReport.new(solid, @surveyed, workings).to_h(stages, water),
         drying: water,
         finish: FinishReport.new(solid, stages.values.last[:swing_mm], workings).to_h }
     end

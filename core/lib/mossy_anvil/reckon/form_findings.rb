@@ -13,7 +13,7 @@ module MossyAnvil
       made = @report[:form]
       return [say(:plain, "No form drawn yet: the numbers are of the blank as it stands.")] unless made
 
-      [leaned(made), wall_finding(made), floor_finding(made), holding(made), through_finding(made), cuts_finding, left(made)].compact
+      [leaned(made), wall_finding(made), floor_finding(made), holding(made), through_finding(made), cuts_finding, left(made), *rough(made[:rough])].compact
     end
 
     private
@@ -23,6 +23,20 @@ module MossyAnvil
 
       say(:care, "The axis leans, and {wedges} of wood beyond the square of its centres is not in these numbers: face both ends square to it, slowly, before you trust the speeds.",
         wedges: [made[:uncounted_mm3] / 1000, "ml"])
+    end
+
+    # Wet wood moves after it is turned.
+    def rough(found)
+      return [] unless found
+
+      where = found[:narrow_clock_deg] ? " narrowest at {side}," : ""
+      said = [say(:care, "Still wet: dried in this air it goes oval by about {oval},#{where} {narrow} one way and {wide} the other. Turned rough, leave {wall} of wall all over; {left} of that is then left to turn true.",
+        figure: "/form/rough/wall_mm", oval: [found[:oval_mm], "mm"], narrow: [found[:narrowest_mm], "mm"], wide: [found[:widest_mm], "mm"], wall: [found[:wall_mm], "mm"],
+        left: [found[:allowance_mm], "mm"], **(found[:narrow_clock_deg] ? { side: [found[:narrow_clock_deg], "clock"] } : {}))]
+      one, other = found[:checks_clock_deg]
+      said << say(:plain, "It checks first where the fibres end at the rim, at {one} and {other}: seal those, dry it slowly.", one: [one, "clock"], other: [other, "clock"]) if one
+      found[:opens].each { |crack| said << say(:care, "#{crack[:id]} may open by {mm} more as it dries: fill it after, not before.", figure: "/form/rough/opens/#{crack[:id]}", mm: [crack[:mm], "mm"]) if crack[:mm] >= 0.2 }
+      said
     end
 
     # What there is to hold it by at the closed end.

@@ -15,13 +15,13 @@ module MossyAnvil
       @workings = workings
     end
 
-    # nil where the blank has no form yet. stages: reports by name.
-    def to_h(stages)
+    # nil where the blank has no form yet. stages: reports by name; water: the drying report, or nil.
+    def to_h(stages, water)
       return unless @blank.form
 
       least = @solid.least_wall
       area = SkinArea.new(@blank.form, @blank.shape)
-      { uncounted_mm3: uncounted_mm3, **holding_wood, **yields(stages), least_wall_mm: put("least_wall_mm", least&.thickness_mm, "mm", "shortest way through the wood from the hollow to the outside"),
+      { rough: RoughReport.new(@solid, water, @workings).to_h, uncounted_mm3: uncounted_mm3, **holding_wood, **yields(stages), least_wall_mm: put("least_wall_mm", least&.thickness_mm, "mm", "shortest way through the wood from the hollow to the outside"),
         least_wall_at: least && { z_mm: least.z_mm, r_mm: least.r_mm },
         floor_mm: put("floor_mm", @blank.form.floor_mm, "mm", "floor on the axis, from the closed end to the hollow"),
         breaks_through: @solid.shares.select { |_, share| share.breaks_through? }.map { |defect, _| defect.id },
