@@ -17,7 +17,7 @@ end
   form/profile form/followed form/form form/form_maker form/placement form/placement_move form/placement_field form/wishes form/placement_search form/walls form/skin_area form/defect_lumps form/defect_shares form/defect_share
   solid/grid solid/field solid/body_cover solid/path_cover solid/painter solid/running_sums solid/stage solid/mass_properties solid/freed_pieces
   turn/balance turn/half_pulls turn/section turn/burst turn/crack_run turn/wall_force turn/loose_piece turn/rim turn/stage_limit turn/ladder
-  turn/cutting_circle turn/most_air turn/peel turn/set_outs turn/mount_hold turn/mount_site turn/mount_judge
+  turn/cutting_circle turn/most_air turn/peel turn/cut_strip turn/set_outs turn/mount_hold turn/mount_site turn/mount_judge
   mend/moisture mend/moisture_profile mend/drying mend/shrinkage mend/filling mend/resin mend/casting mend/whereabouts mend/triage mend/ways
   finish/grit_sequence
   scan/mesh scan/mesh_file scan/stations scan/scan_report scan/trace

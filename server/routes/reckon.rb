@@ -37,6 +37,10 @@ module Loft
           body = body_as("PeelAsked")
           answer(MossyAnvil::Peel.new(reckoner.blank(body["document"], at: "/document"), body["depth_mm"]).to_h(body["rpm"]))
         end
+        app.post("/api/reckon/strip") do
+          body = body_as("StripAsked")
+          answer(MossyAnvil::CutStrip.new(reckoner.blank(body["document"], at: "/document"), at: "/document").to_h(body["rpm"]))
+        end
         app.post("/api/reckon/casting") do
           body = body_as("CastingAsked")
           answer(MossyAnvil::CastingReport.new(reckoner.blank(body["document"], at: "/document"), Reckon.symbols(body["pour"]), at: "/pour").to_h)

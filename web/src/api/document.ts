@@ -51,6 +51,8 @@ export type Centres = NonNullable<Document["centres"]>;
 /** A form and where its axis runs; centres null on the survey's own axis. */
 export type Laid = { form: Form; centres: Centres | null };
 export type FormOutcome = Schemas["FormOutcome"];
+export type Strip = Schemas["Strip"];
+export type StripQuestion = { document: Document; rpm: number };
 export type SetOuts = Schemas["SetOuts"];
 export type SetOutsQuestion = { document: Document; wanted: NonNullable<Schemas["SetOutsAsked"]["wanted"]> };
 export type Mounts = Schemas["Mounts"];

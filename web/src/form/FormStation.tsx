@@ -8,6 +8,7 @@ import type { AtStation } from "../stations/types";
 import { BestPlaces } from "./BestPlaces";
 import { Curves } from "./Curves";
 import { FromMeasures } from "./FromMeasures";
+import { InTheRound } from "./InTheRound";
 import { Laying } from "./Laying";
 import { SetOuts } from "./SetOuts";
 import { Sketches } from "./Sketches";
@@ -22,6 +23,7 @@ export function FormStation(at: AtStation) {
   return (
     <>
       <Findings findings={assessment.findings.form} workings={assessment.workings} />
+      <InTheRound at={at} />
       <FromMeasures at={at} />
       {form && (
         <>

@@ -6,6 +6,7 @@ import { ink } from "../kit/theme";
 import { useUnit } from "../kit/Units";
 import { Holding } from "./Holding";
 import { Heading, Quiet } from "./parts";
+import { Strip } from "./Strip";
 import type { AtStation } from "./types";
 
 export const STAGES: Record<StageName, string> = { blank: "As it stands", rounded: "Rounded", outside: "Outside turned", hollowed: "Hollowed" };
@@ -35,6 +36,7 @@ export function Turn(at: AtStation) {
     <>
       <Findings findings={findings.turn.slice(names.length)} workings={workings} />
       <Holding at={at} />
+      <Strip at={at} />
       <Heading>How fast</Heading>
       {names.map((name) => {
         const stage = stages[name];

@@ -157,8 +157,9 @@ module MossyAnvil
       list << gap("Between the centres", lathe.between_centres_mm - length, "with the chuck or plate, and the hand wheel not against the wall") if lathe
       return list unless @form.hollow?
 
-      shank = @form.wall_depth_mm / Table["mounts"]["overhang_shanks"]
-      list + [{ name: "Reach into the hollow", value_mm: @form.wall_depth_mm, ok: true, says: "a shank of #{format('%.0f', shank)} mm or more, or a rest inside: #{Table['mounts']['overhang_shanks']} shanks past the rest at most" },
+      shanks = Table["interrupted_cut"]["overhang_in_shanks"]
+      shank = @form.wall_depth_mm / shanks
+      list + [{ name: "Reach into the hollow", value_mm: @form.wall_depth_mm, ok: true, says: "a shank of #{format('%.0f', shank)} mm or more, or a rest inside: #{shanks} shanks past the rest at most" },
               { name: "Depth to drill", value_mm: @form.wall_depth_mm, ok: true, says: "from the rim to the floor wanted, less the point of the bit" }]
     end
 
