@@ -145,8 +145,8 @@ module Loft
     end
 
     def stop_workers
-      @workers.each { |pid| Process.kill("TERM", pid) }
-      @workers.each { |pid| Process.wait(pid) }
+      Process.kill("TERM", *@workers) if @workers.any?
+      Process.wait(@workers.pop) until @workers.empty?
     rescue Errno::ESRCH, Errno::ECHILD
       @workers = []
     end

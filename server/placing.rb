@@ -20,7 +20,7 @@ module Loft
     end
 
     def freedoms(asked)
-      groups = { "slide" => %i[slide_mm], "centre" => %i[x_mm y_mm], "tilt" => %i[lean_x_mm lean_y_mm], "size" => %i[size] }
+      groups = { "slide" => %i[slide_mm], "centre" => %i[x_mm y_mm], "tilt" => %i[lean_x_mm lean_y_mm], "size" => %i[scale] }
       asked.fetch("may_change", groups.keys).flat_map { |name| groups.fetch(name) }
     end
 

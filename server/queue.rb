@@ -14,13 +14,16 @@ module Loft
     end
 
     # The database jobs are worked on.
-    def db = @db or raise(MossyAnvil::ReckoningError, "the queue is not open")
+    def db
+      @db
+    end or raise(MossyAnvil::ReckoningError, "the queue is not open")
 
     # What goes wrong with a job goes to the log as the rest does, and nothing else of the queue's own.
     def log_to(log, clock)
       Que.logger = nil
       Que.error_notifier = lambda do |error, job|
-        log << "#{JSON.generate(at: clock.now.utc.iso8601(3), event: 'job_fault', job: job && job[:job_class], error: error.class.name, message: error.message, where: error.backtrace&.first(8))}\n"
+        line = { at: clock.now.utc.iso8601(3), event: "job_fault", job: job && job[:job_class], error: error.class.name, message: error.message }
+        log << "#{JSON.generate(**line, where: error.backtrace&.first(8))}\n"
       end
     end
   end

@@ -13,8 +13,10 @@ end
 %w[
   errors figure table clock
   blank/disc blank/block blank/outline blank/lump blank/stock blank/material
-  blank/body_defect blank/path_defect blank/path_rows blank/defects blank/lathe blank/centres blank/blank blank/seam blank/soft_spots blank/tests blank/meetings blank/contents
-  form/profile form/followed form/form form/form_maker form/placement form/placement_move form/placement_field form/wishes form/placement_search form/walls form/skin_area form/defect_lumps form/defect_shares form/defect_share
+  blank/body_defect blank/path_defect blank/path_rows blank/defects blank/lathe blank/centres blank/blank blank/seam blank/soft_spots blank/tests
+  blank/meetings blank/contents
+  form/profile form/followed form/form form/form_maker form/placement form/placement_move form/placement_field form/wishes form/placement_search form/walls
+  form/skin_area form/defect_lumps form/defect_shares form/defect_share
   solid/grid solid/field solid/body_cover solid/path_cover solid/painter solid/running_sums solid/stage solid/mass_properties solid/freed_pieces
   turn/balance turn/half_pulls turn/section turn/burst turn/crack_run turn/wall_force turn/loose_piece turn/rim turn/stage_limit turn/ladder
   turn/cutting_circle turn/most_air turn/peel turn/cut_strip turn/set_outs turn/mount_hold turn/mount_site turn/mount_judge
@@ -22,8 +24,10 @@ end
   finish/grit_sequence
   scan/mesh scan/mesh_file scan/stations scan/scan_report scan/trace
   formats/json_text formats/blank_file formats/drawing formats/skin_map formats/section_map formats/form_template formats/form_mesh
-  reckon/workings reckon/stage_report reckon/defect_report reckon/meeting_report reckon/rough_report reckon/form_report reckon/shop_climate reckon/drying_report reckon/finish_report
+  reckon/workings reckon/stage_report reckon/defect_report reckon/meeting_report reckon/rough_report reckon/form_report reckon/shop_climate
+  reckon/drying_report reckon/finish_report
   reckon/geometry reckon/of_report reckon/saying reckon/test_findings reckon/cautions reckon/worth_report reckon/form_findings
   reckon/mend_findings reckon/turn_findings reckon/finish_findings reckon/findings reckon/next_move
-  reckon/assessment reckon/form_outcome reckon/placement_report reckon/comparison reckon/mount_report reckon/set_out_report reckon/casting_report reckon/intake_report reckon/next_tests
+  reckon/assessment reckon/form_outcome reckon/placement_report reckon/comparison reckon/mount_report reckon/set_out_report reckon/casting_report
+  reckon/intake_report reckon/next_tests
 ].each { |file| require_relative "mossy_anvil/#{file}" }

@@ -46,7 +46,8 @@ RSpec.describe "Searches for placements", :server do
   end
 
   it "names what is wrong with what is wished, and keeps nothing of it" do
-    { [{ key: "luck", weight: 1 }] => "/wishes/0/key", [{ key: "keep_in_view", weight: 1, of: "z" }] => "/wishes/0/of", [{ key: "largest", weight: 0 }] => "/wishes/0/weight",
+    { [{ key: "luck", weight: 1 }] => "/wishes/0/key", [{ key: "keep_in_view", weight: 1, of: "z" }] => "/wishes/0/of",
+      [{ key: "largest", weight: 0 }] => "/wishes/0/weight",
       [] => "/wishes" }.each do |wishes, pointer|
       ask("POST", "/api/searches", asked.merge(wishes: wishes))
       expect(problem(422)["errors"].map { |error| error["pointer"] }).to eq([pointer])

@@ -77,7 +77,8 @@ module Loft
 
       def form_of(row)
         follows = row[:wall_mm] && FOLLOWS.to_h { |key| [key.to_s, row[key]] }
-        compact({ **row.slice(:kind, :opens, :use, :curve).transform_keys(&:to_s), "outside" => plain(row[:outside]), "inside" => plain(row[:inside]), "follows" => follows })
+        compact({ **row.slice(:kind, :opens, :use, :curve).transform_keys(&:to_s), "outside" => plain(row[:outside]), "inside" => plain(row[:inside]),
+          "follows" => follows })
       end
 
       def sketch_of(row) = compact({ "name" => row[:name], "form" => plain(row[:form]), "centres" => plain(row[:centres]) })

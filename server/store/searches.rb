@@ -39,7 +39,7 @@ module Loft
       def to_work(id) = @db[:searches].where(id: id, stopped: false).get(:asked)&.then { |asked| JSON.parse(JSON.generate(asked)) }
 
       # Keeps how far a part has come; is it still wanted?
-      def progress(id, part, done, rows)
+      def progress?(id, part, done, rows)
         @db[:search_parts].where(search_id: id, part: part).update(done: done, rows: Sequel.pg_jsonb_wrap(JSON.parse(JSON.generate(rows))), problem: nil)
         !@db[:searches].where(id: id, stopped: false).empty?
       end

@@ -32,7 +32,7 @@ RSpec.describe MossyAnvil::Centres do
     leaned = stage(centres: { head_mm: [0, 0], tail_mm: [8, 0] })
     expect(leaned[:centre_of_mass_mm][0]).to be_within(0.25).of(-4)
     # Beyond the square of each centre lies a wedge of 2/3 R3 times the lean.
-    wedges_g = 2 * 2.0 / 3 * (100**3) * (8.0 / 80) * 600e-6
+    wedges_g = 2 * 2.0 / 3 * (100**3) * (8.0 / 80) * 6e-4
     expect(leaned[:mass_g]).to be_within(0.005 * leaned[:mass_g]).of(stage[:mass_g] - wedges_g)
     shape = blank(shape: { type: "disc", diameter_mm: 200, length_mm: 80 }, centres: { head_mm: [0, 0], tail_mm: [8, 0] }).on_centres.shape
     expect(shape.length_mm).to be_within(0.2).of(Math.hypot(80, 8))
@@ -52,7 +52,8 @@ RSpec.describe MossyAnvil::Centres do
     expect(moved[:on_centres].first).to include(id: "b", depth_mm: 12.0)
   end
 
-  { { head_mm: [200, 0], tail_mm: [200, 0] } => %r{/centres: lie off the wood}, { head_mm: [-50, 0], tail_mm: [50, 0] } => %r{/centres: tilt the axis by \d} }.each do |centres, said|
+  { { head_mm: [200, 0], tail_mm: [200, 0] } => %r{/centres: lie off the wood}, { head_mm: [-50, 0],
+                                                                                  tail_mm: [50, 0] } => %r{/centres: tilt the axis by \d} }.each do |centres, said|
     it("refuses #{centres}") { expect { blank(centres: centres) }.to raise_error(MossyAnvil::InvalidInput, said) }
   end
 end

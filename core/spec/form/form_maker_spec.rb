@@ -4,7 +4,12 @@ RSpec.describe MossyAnvil::FormMaker do
   let(:log) { blank(shape: { type: "disc", diameter_mm: 160, length_mm: 200 }) }
 
   def made(kind, **measures) = described_class.new(log, kind, measures)
-  def piece(kind, **measures) = blank(shape: { type: "disc", diameter_mm: 160, length_mm: 200 }, form: JSON.parse(JSON.generate(made(kind, **measures).form), symbolize_names: true))
+
+  def piece(kind, **measures)
+    blank(shape: { type: "disc", diameter_mm: 160, length_mm: 200 },
+      form: JSON.parse(JSON.generate(made(kind, **measures).form), symbolize_names: true))
+  end
+
   def volume(piece) = MossyAnvil::Assessment.new(piece, fineness: :fine).to_h[:stages].values.last[:volume_mm3]
 
   described_class.kinds.each do |row|
@@ -36,7 +41,8 @@ RSpec.describe MossyAnvil::FormMaker do
   end
 
   { { foot_mm: 170 } => %r{/measures/foot_mm: is 170.0: no more than the diameter}, { height_mm: 500 } => %r{/measures/height_mm: is 500.0: at most 200},
-    { wall_mm: Float::NAN } => %r{/measures/wall_mm: is .*: a number from 0}, { wall_mm: "7" } => %r{/measures/wall_mm}, { depth_mm: 3 } => %r{/measures/depth_mm: is no measure of a bowl},
+    { wall_mm: Float::NAN } => %r{/measures/wall_mm: is .*: a number from 0}, { wall_mm: "7" } => %r{/measures/wall_mm},
+    { depth_mm: 3 } => %r{/measures/depth_mm: is no measure of a bowl},
     { fullness: 2 } => %r{/measures/fullness: is 2: a number from 0 to 1} }.each do |measures, said|
     it("refuses #{measures}") { expect { made("bowl", **measures) }.to raise_error(MossyAnvil::InvalidInput, said) }
   end

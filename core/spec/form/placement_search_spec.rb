@@ -16,15 +16,16 @@ RSpec.describe MossyAnvil::PlacementSearch do
 
   it "slides the form off the pocket, as well as trying every place by hand does" do
     own = search(laid([pocket]), wish("lose_trouble"), freedoms: %i[slide_mm], flip: false)
-    by_hand = (-60..180).map { |quarter| own.field.measure(MossyAnvil::Placement.present.with(slide_mm: quarter / 4.0)) }.compact.map { |found| own.wishes.worth(found) }.max
+    places = (-60..180).map { |quarter| MossyAnvil::Placement.present.with(slide_mm: quarter / 4.0) }
+    by_hand = places.filter_map { |place| own.field.measure(place) }.map { |found| own.wishes.worth(found) }.max
     expect(best(own).worth).to be >= by_hand - 1e-9
     expect(best(own).measures.kept["p"]).to eq(0)
   end
 
   it "finds the one place a larger form and a balanced one can have, as well as trying all of them does" do
-    own = search(laid([pocket]), wish("best_balanced"), wish("largest"), freedoms: %i[x_mm size], flip: false)
+    own = search(laid([pocket]), wish("best_balanced"), wish("largest"), freedoms: %i[x_mm scale], flip: false)
     tried = (-10..10).to_a.product((70..130).step(5).to_a).filter_map do |x_mm, hundredths|
-      own.field.measure(MossyAnvil::Placement.present.with(x_mm: x_mm.to_f, size: hundredths / 100.0))&.then { |found| own.wishes.worth(found) }
+      own.field.measure(MossyAnvil::Placement.present.with(x_mm: x_mm.to_f, scale: hundredths / 100.0))&.then { |found| own.wishes.worth(found) }
     end
     expect(best(own).worth).to be >= tried.max - 1e-6
   end
@@ -45,7 +46,8 @@ RSpec.describe MossyAnvil::PlacementSearch do
   end
 
   it "turns a form end for end where the trouble asks for it" do
-    bowl = blank(shape: { type: "disc", diameter_mm: 200, length_mm: 62 }, form: BlankHelper::BOWL.merge(outside: [[1, 45], [20, 70], [61, 95]], inside: [[12, 0], [61, 85]]),
+    bowl = blank(shape: { type: "disc", diameter_mm: 200, length_mm: 62 }, form: BlankHelper::BOWL.merge(outside: [[1, 45], [20, 70], [61, 95]],
+      inside: [[12, 0], [61, 85]]),
       defects: [{ id: "s", type: "soft_zone", grade: "spongy", centre: { clock_deg: 0, r_mm: 75, z_mm: 55 }, size_mm: [30, 60, 12] }])
     expect(best(search(bowl, wish("lose_trouble"), freedoms: %i[slide_mm])).placement.flipped).to be(true)
   end
@@ -95,7 +97,7 @@ RSpec.describe MossyAnvil::PlacementMove do
   end
 
   it "keeps wall and floor of an inside that follows, whatever its size" do
-    larger = moved(blank(form: BlankHelper::BOWL.except(:inside).merge(follows: { wall_mm: 7, floor_mm: 9 })), size: 0.9)
+    larger = moved(blank(form: BlankHelper::BOWL.except(:inside).merge(follows: { wall_mm: 7, floor_mm: 9 })), scale: 0.9)
     expect(larger[:form][:follows]).to eq(wall_mm: 7.0, floor_mm: 9.0).or eq(wall_mm: 7, floor_mm: 9)
     expect(larger[:form][:outside].last[1]).to be_within(0.011).of(99)
   end

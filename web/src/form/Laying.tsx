@@ -35,7 +35,7 @@ export function Laying({ at, form }: { at: AtStation; form: Form }) {
       <Fields>
         <LengthField label="Off the head" value={first} onChange={(mm) => move({ slide_mm: mm - first })} />
         <LengthField label="Off the tail" value={Math.max(0, assessment.geometry.length_mm - last)} onChange={(mm) => move({ slide_mm: assessment.geometry.length_mm - last - mm })} />
-        <NumberField label="As large, %" value={100} onChange={(percent) => move({ size: percent / 100 })} />
+        <NumberField label="As large, %" value={100} onChange={(percent) => move({ scale: percent / 100 })} />
       </Fields>
       {problem && <Fault role="alert">{problem.errors?.[0]?.detail ?? problem.detail}</Fault>}
       <Quiet>The centres, from the axis the survey was made about. Marks that differ lean the axis.</Quiet>

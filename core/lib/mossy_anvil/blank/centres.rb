@@ -105,11 +105,15 @@ module MossyAnvil
       low, high = Numo::DFloat.zeros(heights.size, STEPS), Numo::DFloat.new(heights.size, STEPS).fill(2 * surveyed.max_radius_mm)
       HALVINGS.times do
         middle = (low + high) / 2
-        inside = Numo::DFloat.cast(inside?(surveyed, *3.times.map { |axis| starts[axis] + (middle * directions[axis]) }))
-        low += (middle - low) * inside
-        high -= (high - middle) * ((inside * -1) + 1)
+        low, high = nearer(low, middle, high, inside?(surveyed, *3.times.map { |axis| starts[axis] + (middle * directions[axis]) }))
       end
       low.clip(LEAST_MM, nil)
+    end
+
+    # The outer half where the middle is in the wood, else the inner.
+    def nearer(low, middle, high, held)
+      inside = Numo::DFloat.cast(held)
+      [low + ((middle - low) * inside), high - ((high - middle) * ((inside * -1) + 1))]
     end
   end
 end

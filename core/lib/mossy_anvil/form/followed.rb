@@ -38,7 +38,7 @@ module MossyAnvil
     def reached
       @reached ||= begin
         rough = within(heights_between(floor_z))
-        open = (rough.gt(0)).to_a
+        open = rough.gt(0).to_a
         open.reverse! if @opens == "head"
         closed = open.rindex(0)
         if closed == open.size - 1 then nil

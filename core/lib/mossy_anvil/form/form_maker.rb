@@ -8,6 +8,9 @@ module MossyAnvil
     # A bowl's outside rises as (1 - (1 - t)^p)^(1/p) from foot to rim; p from nearly straight to nearly a box.
     POWERS = (1.05..3.2)
     TIDY = 3
+    LEAST_MM = 0.1
+    # What must be smaller than what.
+    SMALLER = [%w[foot_mm diameter_mm], %w[mouth_mm diameter_mm], %w[neck_mm diameter_mm], %w[stem_mm foot_mm], %w[stem_mm diameter_mm], %w[floor_mm height_mm]].freeze
 
     # Kinds there are, by key.
     def self.kinds = Table.rows("forms")
@@ -25,7 +28,10 @@ module MossyAnvil
 
     # Plain data: the form as in a blank file, and each measure with its name, value and whether it was given.
     def to_h
-      { form: form, measures: @row["measures"].map { |measure| { key: measure["key"], name: measure["name"], value: value(measure["key"]), given: @given.key?(measure["key"]) } } }
+      { form: form, measures: @row["measures"].map do |measure|
+        { key: measure["key"], name: measure["name"], value: value(measure["key"]),
+          given: @given.key?(measure["key"]) }
+      end }
     end
 
     # As in a blank file, string-keyed.
@@ -41,17 +47,18 @@ module MossyAnvil
     def check_given
       known = @row["measures"].to_h { |measure| [measure["key"], measure] }
       faults = @given.filter_map do |key, number|
-        measure = known[key] or next Fault.new(path: "#{@at}/measures/#{key}", problem: "is no measure of a #{@row['name']}", allowed: known.keys.join(", "))
-        low, high = measure.key?("value") ? measure.values_at("least", "most") : [0, 5000]
-        next if number.is_a?(Numeric) && number.finite? && (measure.key?("value") ? number >= low : number > low) && number <= high
+        at = "#{@at}/measures/#{key}"
+        next Fault.new(path: at, problem: "is no measure of a #{@row['name']}", allowed: known.keys.join(", ")) unless known.key?(key)
 
-        Fault.new(path: "#{@at}/measures/#{key}", problem: "is #{SchemaFault.shown(number)}", allowed: "a number from #{low} to #{high}")
+        low, high = span(known[key])
+        Fault.new(path: at, problem: "is #{SchemaFault.shown(number)}", allowed: "a number from #{low} to #{high}") unless fits?(number, low, high)
       end
       raise InvalidInput, faults if faults.any?
     end
 
-    # What must be smaller than what.
-    SMALLER = [%w[foot_mm diameter_mm], %w[mouth_mm diameter_mm], %w[neck_mm diameter_mm], %w[stem_mm foot_mm], %w[stem_mm diameter_mm], %w[floor_mm height_mm]].freeze
+    # A measure with a value of its own has its bounds; a length is more than nothing.
+    def span(measure) = measure.key?("value") ? measure.values_at("least", "most") : [LEAST_MM, 5000]
+    def fits?(number, low, high) = number.is_a?(Numeric) && number.finite? && number.between?(low, high)
 
     def check_sense
       keys = @row["measures"].map { |measure| measure["key"] }
@@ -131,14 +138,20 @@ module MossyAnvil
 
     def stem_cup_curve
       bowl_from = height * (1 - value("cup"))
-      foot = [[0, half("foot_mm")], [height * 0.03, half("foot_mm") * 0.96], [height * 0.1, half("stem_mm") * 1.3], [height * 0.2, half("stem_mm")], [bowl_from * 0.9, half("stem_mm")]]
+      foot = [[0, half("foot_mm")], [height * 0.03, half("foot_mm") * 0.96], [height * 0.1, half("stem_mm") * 1.3], [height * 0.2, half("stem_mm")],
+              [bowl_from * 0.9, half("stem_mm")]]
       cup = shares.drop(1).map { |t| [bowl_from + (t * (height - bowl_from)), half("diameter_mm") * ((1 - ((1 - t)**2.2))**(1 / 2.2))] }
       foot.select { |z_mm, _| z_mm < bowl_from } + cup.select { |_, r_mm| r_mm > half("stem_mm") }
     end
 
     def knob_curve
       [[0, half("foot_mm")], [height * 0.08, half("foot_mm")], [height * 0.3, half("neck_mm")],
-       *shares.drop(1).map { |t| (t * Math::PI * 0.9).then { |turn| [height * (0.3 + (0.35 * (1 - Math.cos(turn)))), [half("neck_mm") * (1 - t), half("diameter_mm") * Math.sin(turn)].max] } }]
+       *shares.drop(1).map do |t|
+         (t * Math::PI * 0.9).then do |turn|
+           [height * (0.3 + (0.35 * (1 - Math.cos(turn)))),
+            [half("neck_mm") * (1 - t), half("diameter_mm") * Math.sin(turn)].max]
+         end
+       end]
         .each_with_object([]) { |point, line| line << point if line.empty? || point[0] > line.last[0] + 1e-6 }.push([height, 0])
     end
 

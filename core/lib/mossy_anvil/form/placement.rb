@@ -2,9 +2,10 @@
 
 module MossyAnvil
   # One way to lay a form into a blank, told from how it lies now: so much larger, end for end or not, so far along the axis, the axis itself moved and leaned.
-  # size: a factor; flipped: true or false; slide_mm towards the tail; x_mm, y_mm: the axis to 3 and to 12 o'clock; lean_x_mm, lean_y_mm: its tail end against its head end.
-  Placement = Struct.new(:size, :flipped, :slide_mm, :x_mm, :y_mm, :lean_x_mm, :lean_y_mm, keyword_init: true) do
-    def self.present = new(size: 1.0, flipped: false, slide_mm: 0.0, x_mm: 0.0, y_mm: 0.0, lean_x_mm: 0.0, lean_y_mm: 0.0)
+  # scale: so many times as large; flipped: true or false; slide_mm towards the tail; x_mm, y_mm: the axis to 3 and to 12 o'clock;
+  # lean_x_mm, lean_y_mm: its tail end against its head end.
+  Placement = Struct.new(:scale, :flipped, :slide_mm, :x_mm, :y_mm, :lean_x_mm, :lean_y_mm, keyword_init: true) do
+    def self.present = new(scale: 1.0, flipped: false, slide_mm: 0.0, x_mm: 0.0, y_mm: 0.0, lean_x_mm: 0.0, lean_y_mm: 0.0)
 
     def with(**changes) = self.class.new(**to_h, **changes)
 
@@ -27,7 +28,7 @@ module MossyAnvil
     private
 
     def laid(points, middle)
-      moved = points.map { |z_mm, r_mm| [middle + slide_mm + ((z_mm - middle) * size * (flipped ? -1 : 1)), r_mm * size] }
+      moved = points.map { |z_mm, r_mm| [middle + slide_mm + ((z_mm - middle) * scale * (flipped ? -1 : 1)), r_mm * scale] }
       flipped ? moved.reverse : moved
     end
   end

@@ -15,10 +15,12 @@ module MossyAnvil
     RIM_SHARE = 0.2
     # What a sum of decimals may leave over.
     PAST_MM = 1e-6
+    ANGLES = Numo::DFloat.new(1, SKIN_ANGLES).seq * (2 * Math::PI / SKIN_ANGLES)
+    SINES, COSINES = Numo::DFloat::Math.sin(ANGLES).freeze, Numo::DFloat::Math.cos(ANGLES).freeze
 
     # kept, in_view: share of each finding (by id); through: ids that reach both skins; air: share of the outside that would lie off the wood;
     # bark_rim: share of the turn at the mouth where the wood's own surface is kept; off_axis_mm: how far the centre of mass lies off the axis.
-    Measures = Struct.new(:kept, :in_view, :through, :air, :bark_rim, :yield, :off_axis_mm, :tenon_mm, :size, keyword_init: true)
+    Measures = Struct.new(:kept, :in_view, :through, :air, :bark_rim, :yield, :off_axis_mm, :tenon_mm, :scale, keyword_init: true)
 
     attr_reader :blank
 
@@ -44,7 +46,7 @@ module MossyAnvil
 
       wood, findings = [@wood, @findings].map { |points| brought(points, centres, frame) }
       inside = within(wood, tables)
-      Measures.new(**of_findings(findings, tables), **of_wood(wood, inside), **of_skin(centres, frame, tables), size: placement.size,
+      Measures.new(**of_findings(findings, tables), **of_wood(wood, inside), **of_skin(centres, frame, tables), scale: placement.scale,
         tenon_mm: tables.opens == "tail" ? tables.low : centres.length_mm(@shape) - tables.high)
     end
 
@@ -94,7 +96,7 @@ module MossyAnvil
 
     # Forms differ by size and by end; where they lie is a shift of z.
     def tables_of(placement)
-      key = [placement.size, placement.flipped]
+      key = [placement.scale, placement.flipped]
       own = @forms[key] ||= build_tables(placement.with(slide_mm: 0.0))
       slide = placement.slide_mm
       Tables.new(own.low + slide, own.high + slide, own.opens, own.outer, own.inner, own.inner && (own.inner_low + slide), own.inner && (own.inner_high + slide))
@@ -165,18 +167,15 @@ module MossyAnvil
       rows = Numo::Int32.cast((Numo::DFloat.new(SKIN_HEIGHTS).seq * (TABLE_STEPS / (SKIN_HEIGHTS - 1))).round)
       radius = tables.outer[rows].reshape(SKIN_HEIGHTS, 1)
       z = ((Numo::DFloat.cast(rows) * ((tables.high - tables.low) / TABLE_STEPS)) + tables.low).reshape(SKIN_HEIGHTS, 1)
-      off = Numo::DFloat.cast(~on_wood(radius * SINES, radius * COSINES, z + (SINES * 0), centres, frame))
+      off = Numo::DFloat.cast(~on_wood?(radius * SINES, radius * COSINES, z + (SINES * 0), centres, frame))
       mouth = (SKIN_HEIGHTS * RIM_SHARE).ceil
       rim = tables.opens == "tail" ? off[-mouth..-1, true] : off[0...mouth, true]
       # Wood that ends short of the form at the mouth, but is there further down.
       { air: off.mean, bark_rim: (rim.max(axis: 0) * off.min(axis: 0).eq(0)).mean }
     end
 
-    ANGLES = Numo::DFloat.new(1, SKIN_ANGLES).seq * (2 * Math::PI / SKIN_ANGLES)
-    SINES, COSINES = Numo::DFloat::Math.sin(ANGLES).freeze, Numo::DFloat::Math.cos(ANGLES).freeze
-
     # Which of some places about the axis are in the wood.
-    def on_wood(x, y, z, centres, frame)
+    def on_wood?(x, y, z, centres, frame)
       place = 3.times.map { |axis| (x * frame[0][axis]) + (y * frame[1][axis]) + (z * frame[2][axis]) + [*centres.head_mm, 0.0][axis] }
       centres.inside?(@shape, *place)
     end

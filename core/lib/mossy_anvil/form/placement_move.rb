@@ -35,7 +35,10 @@ module MossyAnvil
       low, high = @form.z_span_mm
       past = [-low, high - length].max
       faults = []
-      faults << Fault.new(path: at, problem: "takes the form #{past.round(1)} mm past the end of the wood", allowed: "a place within its #{length.round(1)} mm") if past > 0.005
+      if past > 0.005
+        faults << Fault.new(path: at, problem: "takes the form #{past.round(1)} mm past the end of the wood",
+          allowed: "a place within its #{length.round(1)} mm")
+      end
       faults << Fault.new(path: at, problem: "takes a centre off the wood", allowed: "both on the wood of their face") unless @centres.on_wood?(blank.shape)
       raise InvalidInput, faults if faults.any?
     end

@@ -5,7 +5,7 @@ module MossyAnvil
   # along one freedom after another that are halved when none helps any more. The same seed gives the same answers; the present placement is among the
   # starts, so what is found is never worth less by the same wishes.
   class PlacementSearch
-    FREEDOMS = %i[slide_mm x_mm y_mm lean_x_mm lean_y_mm size].freeze
+    FREEDOMS = %i[slide_mm x_mm y_mm lean_x_mm lean_y_mm scale].freeze
     STARTS = 28
     HALVINGS = 4
     # Of the starts, those worth most are climbed.
@@ -35,8 +35,8 @@ module MossyAnvil
     # How many climbs each of so many parts makes; the whole search is part 0 of 1.
     def climbs(parts) = Array.new(parts) { |part| (CLIMBED - part + parts - 1) / parts }
 
-    # List of Answer, the best of each climb that came to a place in the wood. Yields after each climb how many are done, of how many, and the answers so far; stops where the block
-    # returns :stop. part of parts: every so manieth climb, for several workers.
+    # List of Answer, the best of each climb that came to a place in the wood. Yields after each climb how many are done, of how many, and the
+    # answers so far; stops where the block returns :stop. part of parts: every so manieth climb, for several workers.
     def run(part: 0, parts: 1)
       starts = best_starts.each_slice(parts).filter_map { |slice| slice[part] }
       starts.each_with_index.with_object([]) do |(start, index), found|
@@ -67,7 +67,7 @@ module MossyAnvil
     # First step along each freedom.
     def self.steps_of(shape)
       across = shape.max_radius_mm * 0.05
-      { slide_mm: [shape.length_mm * 0.06, 1.0].max, x_mm: across, y_mm: across, lean_x_mm: across, lean_y_mm: across, size: 0.08 }
+      { slide_mm: [shape.length_mm * 0.06, 1.0].max, x_mm: across, y_mm: across, lean_x_mm: across, lean_y_mm: across, scale: 0.08 }
     end
 
     private
@@ -92,7 +92,7 @@ module MossyAnvil
       changes = @freedoms.each_with_index.to_h do |freedom, index|
         [freedom, Placement.present[freedom] + (((2 * radical_inverse(number, PRIMES[index])) - 1) * 3 * steps[freedom])]
       end
-      changes[:size] = quantized(changes[:size]) if changes.key?(:size)
+      changes[:scale] = quantized(changes[:scale]) if changes.key?(:scale)
       Placement.present.with(**changes, flipped: @flip && number.odd?)
     end
 
@@ -109,7 +109,7 @@ module MossyAnvil
     def steps = @steps ||= PlacementSearch.steps_of(@field.blank.shape)
 
     # Sizes by hundredths, so that the same forms are looked up again.
-    def quantized(size) = size.clamp(*Table["wishes"]["sizes"]).round(2)
+    def quantized(scale) = scale.clamp(*Table["wishes"]["sizes"]).round(2)
 
     def climb(start)
       best = answer(start)
@@ -125,7 +125,7 @@ module MossyAnvil
     def step_from(best, scale)
       found = @freedoms.product([1, -1]).inject(best) do |so_far, (freedom, sign)|
         moved = so_far.placement[freedom] + (sign * scale * steps[freedom])
-        moved = quantized(moved) if freedom == :size
+        moved = quantized(moved) if freedom == :scale
         tried = answer(so_far.placement.with(freedom => moved))
         tried.worth > so_far.worth + 1e-9 ? tried : so_far
       end

@@ -36,7 +36,7 @@ module MossyAnvil
       when "keep_bark_rim" then measures.bark_rim
       when "keep_in_view" then [measures.in_view.fetch(wish[:of]) * 3, 1.0].min
       when "most_wood" then measures.yield
-      when "largest" then Table["wishes"]["sizes"].then { |low, high| ((measures.size - low) / (high - low)).clamp(0.0, 1.0) }
+      when "largest" then Table["wishes"]["sizes"].then { |low, high| ((measures.scale - low) / (high - low)).clamp(0.0, 1.0) }
       else 1 / (1 + measures.off_axis_mm)
       end
     end

@@ -22,8 +22,8 @@ module MossyAnvil
 
       check_defects
       check_tests
-      check_laid(@data, "") if @data[:form] || @data[:centres]
-      (@data[:sketches] || []).each_with_index { |sketch, index| check_laid(sketch, "/sketches/#{index}") }
+      @faults.concat(FormRules.new(@shape, @data, "").faults)
+      (@data[:sketches] || []).each_with_index { |sketch, index| @faults.concat(FormRules.new(@shape, sketch, "/sketches/#{index}").faults) }
       check_lathe if @data[:lathe]
       @faults
     end
@@ -142,84 +142,15 @@ module MossyAnvil
       fault("#{at}/r_mm", "is #{point[:r_mm]}", "on the face, at most #{reach.round(1)} mm from the axis there") if point[:r_mm] > reach + SLACK_MM
     end
 
-    def outside_length?(z_mm, path, length_mm = @shape.length_mm)
-      return false if z_mm <= length_mm + 1e-9
+    def outside_length?(z_mm, path)
+      return false if z_mm <= @shape.length_mm + 1e-9
 
-      fault(path, "is #{z_mm}", "within the blank, 0 to #{length_mm} mm from the head-end face")
+      fault(path, "is #{z_mm}", "within the blank, 0 to #{@shape.length_mm} mm from the head-end face")
       true
     end
 
     def surface_at(place)
       @shape.radius_mm(Numo::DFloat[place[:clock_deg]], Numo::DFloat[place[:z_mm]])[0]
-    end
-
-    # A form with where it lies: its centres, if any, and then the form about them.
-    def check_laid(laid, at)
-      centres = Centres.new(**(laid[:centres] || {}))
-      return unless centres_fit?(centres, "#{at}/centres")
-
-      check_form(laid[:form], centres.length_mm(@shape), "#{at}/form") if laid[:form]
-    end
-
-    # Both on the wood of their face, and not so far askew that the ends would be no ends any more.
-    def centres_fit?(centres, at)
-      return true if centres.as_surveyed?
-
-      tilt = centres.tilt_deg(@shape.length_mm)
-      if !centres.on_wood?(@shape) then fault(at, "lie off the wood", "both centres on the wood of their face, so that the axis runs through it")
-      elsif tilt > Centres::STEEPEST_DEG then fault(at, "tilt the axis by #{tilt.round(1)} degrees", "at most #{Centres::STEEPEST_DEG.round}")
-      else return true
-      end
-      false
-    end
-
-    def check_form(form, length_mm, at)
-      return fault("#{at}/follows", "stands beside an inside of its own points", "one or the other") if form[:inside] && form[:follows]
-
-      rising = %i[outside inside].map { |side| form[side].nil? || rises?(form[side], length_mm, "#{at}/#{side}") }.all?
-      return unless rising
-
-      check_follows(form, at) if form[:follows]
-      check_inside(form, at) if form[:inside]
-    end
-
-    def check_follows(form, at)
-      return if Form.new(**form).hollow?
-
-      fault("#{at}/follows", "leaves no hollow", "less wall or floor than the outside has room for")
-    end
-
-    def rises?(points, length_mm, path)
-      points.each_cons(2).with_index(1) do |(before, here), index|
-        next if here[0] > before[0]
-
-        fault("#{path}/#{index}", "z is #{here[0]}", "more than the point before, #{before[0]}")
-        return false
-      end
-      last = points.size - 1
-      return false if outside_length?(points[last][0], "#{path}/#{last}", length_mm)
-
-      return true if points.any? { |_, radius| radius.positive? }
-
-      fault(path, "has no radius anywhere", "at least one point off the axis")
-      false
-    end
-
-    def check_inside(form, at)
-      made = Form.new(**form)
-      low, high = made.z_span_mm
-      rim_z, own_rim = made.opens == "tail" ? [high, made.inside.last_z_mm] : [low, made.inside.first_z_mm]
-      index = made.opens == "tail" ? form[:inside].size - 1 : 0
-      fault("#{at}/inside/#{index}", "ends at z #{own_rim}", "at the rim, z #{rim_z}, on the side that opens") if (own_rim - rim_z).abs > SLACK_MM
-      if made.inside.first_z_mm < low - 1e-9 || made.inside.last_z_mm > high + 1e-9
-        fault("#{at}/inside", "goes past the outside at the closed end",
-          "between z #{low} and #{high}")
-      end
-      crossing = made.inside.polyline.find { |z_mm, radius| radius >= made.outside.radius_mm(z_mm) }
-      return unless crossing
-
-      fault("#{at}/inside", "meets the outside at z #{crossing[0].round(1)}",
-        "less than the outside radius, #{made.outside.radius_mm(crossing[0]).round(1)} mm there")
     end
 
     def check_lathe

@@ -36,7 +36,11 @@ module MossyAnvil
       sides + cap(rings.first, 1) + cap(rings.last, -1)
     end
 
-    def inside_rings = rings_of(@form.inside).then { |rings| @form.opens == "tail" ? rings : rings.reverse }.then { |rings| @form.open_both_ends? ? rings.reverse : rings }
+    # Up from the floor to the rim; of a ring, down.
+    def inside_rings
+      rings = rings_of(@form.inside)
+      (@form.opens == "tail") == @form.open_both_ends? ? rings.reverse : rings
+    end
 
     # On a hollow piece: from the rim to the foot, after the inside came up from the floor to the rim.
     def outside_rings

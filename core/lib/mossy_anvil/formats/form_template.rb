@@ -40,7 +40,8 @@ module MossyAnvil
         z_mm = @low + (step * @every_mm)
         radius = @form.outside.radius_mm(z_mm)
         x_mm, = place(z_mm, 0)
-        [%(<path stroke-width="0.15" d="#{along([[x_mm, 0], [x_mm, radius]])}"/>), %(<text x="#{mm(x_mm + 0.6)}" y="#{mm([radius - 1, 3].max)}" font-size="2.6" fill="#000" stroke="none">#{short(2 * radius)}</text>)]
+        [%(<path stroke-width="0.15" d="#{along([[x_mm, 0], [x_mm, radius]])}"/>),
+         %(<text x="#{mm(x_mm + 0.6)}" y="#{mm([radius - 1, 3].max)}" font-size="2.6" fill="#000" stroke="none">#{short(2 * radius)}</text>)]
       end
     end
 

@@ -81,7 +81,8 @@ module MossyAnvil
 
       own_low, own_high = made.inside.points.values_at(0, -1)
       rim = made.opens == "tail" ? [high, own_high] : [low, own_low]
-      closed = made.open_both_ends? ? [] : (made.opens == "tail" ? [low, own_low] : [high, own_high]).map(&across)
+      ends = made.opens == "tail" ? [low, own_low] : [high, own_high]
+      closed = made.open_both_ends? ? [] : ends.map(&across)
       closed + [1, -1].map { |sign| rim.map { |z_mm, r_mm| place(z_mm, sign * r_mm) } }
     end
 
@@ -116,7 +117,8 @@ module MossyAnvil
 
         mouth, tip = [0, 1].map { |share| near.map { |radius, z_mm, depth_mm| place(*inward(path, radius, z_mm, depth_mm * share).then { |r, z| [z, sign * r] }) } }
         x_mm, y_mm = tip[tip.size / 2]
-        %(<path stroke-width="#{mm(@bare ? thin_mm * 1.5 : 0.8)}" d="#{along(mouth)}"/><path d="#{along(mouth + tip.reverse)}Z"/>) + word(x_mm + 2, y_mm - 1, named(path), anchor: "start")
+        %(<path stroke-width="#{mm(@bare ? thin_mm * 1.5 : 0.8)}" d="#{along(mouth)}"/><path d="#{along(mouth + tip.reverse)}Z"/>) +
+          word(x_mm + 2, y_mm - 1, named(path), anchor: "start")
       end.join.then { |marks| marks.empty? ? nil : marks }
     end
 

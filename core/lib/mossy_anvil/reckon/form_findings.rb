@@ -7,6 +7,7 @@ module MossyAnvil
 
     LEAST_UNCOUNTED_MM3 = 500
     LEAST_TENON_MM = 4
+    LEAST_OPENING_MM = 0.2
 
     # List of findings.
     def to_a
@@ -21,22 +22,38 @@ module MossyAnvil
     def leaned(made)
       return if made[:uncounted_mm3] < LEAST_UNCOUNTED_MM3
 
-      say(:care, "The axis leans, and {wedges} of wood beyond the square of its centres is not in these numbers: face both ends square to it, slowly, before you trust the speeds.",
+      say(:care, "The axis leans, and {wedges} of wood beyond the square of its centres is not in these numbers: " \
+                 "face both ends square to it, slowly, before you trust the speeds.",
         wedges: [made[:uncounted_mm3] / 1000, "ml"])
     end
 
     # Wet wood moves after it is turned.
     def rough(found)
-      return [] unless found
+      found ? [moves(found), *checks_first(found), *opens(found)] : []
+    end
 
-      where = found[:narrow_clock_deg] ? " narrowest at {side}," : ""
-      said = [say(:care, "Still wet: dried in this air it goes oval by about {oval},#{where} {narrow} one way and {wide} the other. Turned rough, leave {wall} of wall all over; {left} of that is then left to turn true.",
-        figure: "/form/rough/wall_mm", oval: [found[:oval_mm], "mm"], narrow: [found[:narrowest_mm], "mm"], wide: [found[:widest_mm], "mm"], wall: [found[:wall_mm], "mm"],
-        left: [found[:allowance_mm], "mm"], **(found[:narrow_clock_deg] ? { side: [found[:narrow_clock_deg], "clock"] } : {}))]
+    def moves(found)
+      side = found[:narrow_clock_deg]
+      say(:care, "Still wet: dried in this air it goes oval by about {oval},#{' narrowest at {side},' if side} {narrow} one way and {wide} the other. " \
+                 "Turned rough, leave {wall} of wall all over; {left} of that is then left to turn true.",
+        figure: "/form/rough/wall_mm",
+        **in_mm(oval: found[:oval_mm], narrow: found[:narrowest_mm], wide: found[:widest_mm], wall: found[:wall_mm], left: found[:allowance_mm]),
+        **(side ? { side: [side, "clock"] } : {}))
+    end
+
+    def in_mm(**lengths) = lengths.transform_values { |mm| [mm, "mm"] }
+
+    def checks_first(found)
       one, other = found[:checks_clock_deg]
-      said << say(:plain, "It checks first where the fibres end at the rim, at {one} and {other}: seal those, dry it slowly.", one: [one, "clock"], other: [other, "clock"]) if one
-      found[:opens].each { |crack| said << say(:care, "#{crack[:id]} may open by {mm} more as it dries: fill it after, not before.", figure: "/form/rough/opens/#{crack[:id]}", mm: [crack[:mm], "mm"]) if crack[:mm] >= 0.2 }
-      said
+      return [] unless one
+
+      [say(:plain, "It checks first where the fibres end at the rim, at {one} and {other}: seal those, dry it slowly.", one: [one, "clock"], other: [other, "clock"])]
+    end
+
+    def opens(found)
+      found[:opens].select { |crack| crack[:mm] >= LEAST_OPENING_MM }.map do |crack|
+        say(:care, "#{crack[:id]} may open by {mm} more as it dries: fill it after, not before.", figure: "/form/rough/opens/#{crack[:id]}", **in_mm(mm: crack[:mm]))
+      end
     end
 
     # What there is to hold it by at the closed end.

@@ -17,8 +17,8 @@ module MossyAnvil
       last = report[:stages].values.last
       made = report[:form]
       { kind: @blank.form.kind, mass_g: last[:mass_g], diameter_mm: 2 * @blank.form.outside.largest_mm, height_mm: @blank.form.length_mm,
-        yield_share: made[:yield_share], wasted_value: made[:wasted_value], resin_share: made[:resin_share], least_wall_mm: made[:least_wall_mm], floor_mm: made[:floor_mm],
-        breaks_through: made[:breaks_through], tenon_wood_mm: made[:tenon_wood][:length_mm], tenon_diameter_mm: made[:tenon_wood][:diameter_mm],
+        **made.slice(:yield_share, :wasted_value, :resin_share, :least_wall_mm, :floor_mm, :breaks_through),
+        tenon_wood_mm: made[:tenon_wood][:length_mm], tenon_diameter_mm: made[:tenon_wood][:diameter_mm],
         fill_ml: defects.sum { |defect| defect[:fill_volume_mm3] } / 1000, mend_hours: mend_min / 60.0, mend_cost: advised.sum { |way| way[:cost] },
         limit_rpm: last[:limit_rpm], governed_by: last[:governed_by], not_like_this: last[:not_like_this], imbalance_g_mm: last[:imbalance_g_mm],
         verdict: report[:verdict], gone: ids { |defect| defect[:removed_share] > 0.999 }, shown: ids { |defect| defect[:shows].any? },

@@ -21,7 +21,8 @@ module MossyAnvil
 
       least = @solid.least_wall
       area = SkinArea.new(@blank.form, @blank.shape)
-      { rough: RoughReport.new(@solid, water, @workings).to_h, uncounted_mm3: uncounted_mm3, **holding_wood, **yields(stages), least_wall_mm: put("least_wall_mm", least&.thickness_mm, "mm", "shortest way through the wood from the hollow to the outside"),
+      { rough: RoughReport.new(@solid, water, @workings).to_h, uncounted_mm3: uncounted_mm3, **holding_wood, **yields(stages),
+        least_wall_mm: put("least_wall_mm", least&.thickness_mm, "mm", "shortest way through the wood from the hollow to the outside"),
         least_wall_at: least && { z_mm: least.z_mm, r_mm: least.r_mm },
         floor_mm: put("floor_mm", @blank.form.floor_mm, "mm", "floor on the axis, from the closed end to the hollow"),
         breaks_through: @solid.shares.select { |_, share| share.breaks_through? }.map { |defect, _| defect.id },
@@ -38,7 +39,8 @@ module MossyAnvil
     def uncounted_mm3
       return 0.0 unless @surveyed.centres.tilted?
 
-      whole, counted = [@surveyed.shape, @blank.shape].map { |shape| Grid.new(shape).then { |grid| ((grid.surface_mm**2) / 2).sum * grid.angular_step_rad * grid.axial_step_mm } }
+      whole, counted = [@surveyed.shape,
+                        @blank.shape].map { |shape| Grid.new(shape).then { |grid| ((grid.surface_mm**2) / 2).sum * grid.angular_step_rad * grid.axial_step_mm } }
       [whole - counted, 0].max
     end
 
@@ -48,7 +50,8 @@ module MossyAnvil
       low, high = @blank.form.z_span_mm
       from, to = @blank.form.opens == "tail" ? [0.0, low] : [high, @blank.shape.length_mm]
       root = @blank.form.opens == "tail" ? [[to - TENON_MM, from].max, to] : [from, [from + TENON_MM, to].min]
-      { tenon_wood: { length_mm: put("tenon_wood/length_mm", to - from, "mm", "wood beyond the closed end"), diameter_mm: to - from < LEAST_TENON_MM ? 0.0 : 2 * round_mm(*root) } }
+      { tenon_wood: { length_mm: put("tenon_wood/length_mm", to - from, "mm", "wood beyond the closed end"),
+                      diameter_mm: to - from < LEAST_TENON_MM ? 0.0 : 2 * round_mm(*root) } }
     end
 
     def round_mm(from, to)

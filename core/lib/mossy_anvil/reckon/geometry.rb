@@ -16,8 +16,8 @@ module MossyAnvil
     # where that is not the survey's, survey has the surface about that one, and on_centres every defect about this one.
     def to_h
       { **body(@blank.shape), survey: moved? ? body(@surveyed.shape) : nil, on_centres: moved? ? @blank.defects.reject(&:by_test?).map(&:to_document) : nil,
-        by_test: @blank.defects.select(&:by_test?).map(&:to_document), suspects: @blank.suspects.map(&:to_document),
-        form: @blank.form && { outside: @blank.form.outside.polyline, inside: @blank.form.inside&.polyline, opens: @blank.form.opens } }
+                              by_test: @blank.defects.select(&:by_test?).map(&:to_document), suspects: @blank.suspects.map(&:to_document),
+                              form: @blank.form && { outside: @blank.form.outside.polyline, inside: @blank.form.inside&.polyline, opens: @blank.form.opens } }
     end
 
     private

@@ -4,13 +4,16 @@ module MossyAnvil
   # How the piece is held from the first cut to the last: each step of the work with every mount judged for it, one proposed, and whether the whole works.
   class MountReport
     STEPS = {
-      hollow: [[:outside, :mouth, %w[screw faceplate centres glue_block hot_melt]], [:hollow, :foot, %w[tenon recess glue_block hot_melt]], [:foot, :mouth, %w[jam cone vacuum]]],
+      hollow: [[:outside, :mouth, %w[screw faceplate centres glue_block hot_melt]], [:hollow, :foot, %w[tenon recess glue_block hot_melt]],
+               [:foot, :mouth, %w[jam cone vacuum]]],
       ring: [[:outside, :mouth, %w[screw faceplate glue_block hot_melt centres]], [:bore, :foot, %w[jam mandrel hot_melt]]],
       sphere: [[:outside, :mouth, %w[centres screw faceplate glue_block]], [:ends, :foot, %w[cups jam]]],
       solid: [[:outside, :mouth, %w[centres screw faceplate glue_block hot_melt]], [:ends, :foot, %w[tenon recess collet jam glue_block]]]
     }.freeze
     NAMES = { outside: "True it up, turn the outside and what holds it next", hollow: "Turn it round and hollow it", foot: "Turn it round again and finish the foot",
               bore: "Turn it round and open it through", ends: "Turn it round and finish the other end" }.freeze
+    # A glued block is no wider where it would mark the piece.
+    BLOCK_MM = 80.0
     # Steps that begin with a roughing cut.
     ROUGHED = %i[outside hollow bore].freeze
     # The stage whose weight, imbalance and limit a step begins with.
@@ -22,7 +25,7 @@ module MossyAnvil
 
       @blank = blank.on_centres
       @form = @blank.form
-      @moisture_pct = DryingReport.new(@blank, climate, Workings.new, now: now).to_h&.fetch(:moisture_pct) || 0
+      @moisture_pct = DryingReport.new(@blank, climate, Workings.new, now: now).to_h.then { |water| water ? water[:moisture_pct] : 0 }
       @solid = SolidWork.new(@blank, climate, fineness)
       @workings = Workings.new
       @stages = Stage.names_for(@blank).to_h { |name| [name, StageReport.new(name, @solid, Workings.new).to_h] }
@@ -73,11 +76,16 @@ module MossyAnvil
     def put(index, key, value, load)
       @workings.put("/steps/#{index}/#{key}", value: value, unit: "N m", certainty: :rule_of_thumb, source: "Textbook mechanics; cutting forces as the trade takes them",
         formula: "cutting force at its overhang, and imbalance and weight at the centre of mass",
-        inputs: { "cutting force" => [load[:force_n], "N"], "overhang" => [load[:overhang_mm], "mm"], "mass" => [load[:mass_g], "g"], "imbalance" => [load[:imbalance_g_mm], "g mm"],
+        inputs: { "cutting force" => [load[:force_n], "N"], "overhang" => [load[:overhang_mm], "mm"], "mass" => [load[:mass_g], "g"],
+                  "imbalance" => [load[:imbalance_g_mm], "g mm"],
                   "speed" => [load[:rpm], "rpm"], "seat to centre of mass" => [load[:centre_mm], "mm"] })
     end
 
-    def by_words(by) = family == :hollow ? { mouth: "by the mouth end", foot: "by the foot" }.fetch(by) : { mouth: "by the #{opens_tail? ? 'tail' : 'head'} end", foot: "by the #{opens_tail? ? 'head' : 'tail'} end" }.fetch(by)
+    def by_words(by)
+      return "by the #{by == :mouth ? 'mouth end' : 'foot'}" if family == :hollow
+
+      "by the #{(by == :mouth) == opens_tail? ? 'tail' : 'head'} end"
+    end
 
     def plain(verdict)
       row = MountHold.row(verdict.key)
@@ -101,7 +109,8 @@ module MossyAnvil
     # What the judge asks of this step and this form.
     def facts(name)
       made = holding_wood
-      { waste_mm: waste_mm(name), block_mm: block_mm(name), moisture_pct: @moisture_pct, tenon_wood_mm: made[:length_mm], tenon_round_mm: made[:round_mm], foot_mm: 2 * foot_radius_mm,
+      { waste_mm: waste_mm(name), block_mm: block_mm(name), moisture_pct: @moisture_pct, tenon_wood_mm: made[:length_mm], tenon_round_mm: made[:round_mm],
+        foot_mm: 2 * foot_radius_mm,
         floor_mm: @form.floor_mm || @form.length_mm, rim_true: rim_true?, rim_mm: 2 * mouth_radius_mm, through: through }
     end
 
@@ -116,7 +125,11 @@ module MossyAnvil
     end
 
     # A block no wider than where it is glued to will be cut away, or the foot.
-    def block_mm(name) = name == :outside ? (@form.hollow? ? 2 * mouth_radius_mm : 80.0) : [2 * foot_radius_mm, 80.0].min
+    def block_mm(name)
+      return [2 * foot_radius_mm, BLOCK_MM].min unless name == :outside
+
+      @form.hollow? ? 2 * mouth_radius_mm : BLOCK_MM
+    end
 
     def holding_wood
       low, high = @form.z_span_mm
@@ -136,17 +149,25 @@ module MossyAnvil
       (@blank.shape.radius_mm(Numo::DFloat.new(96).seq * (360.0 / 96), Numo::DFloat.zeros(96) + z_mm) + Numo::DFloat.zeros(96)).min >= mouth_radius_mm - 0.5
     end
 
+    def stuck_at(step)
+      say(:stop, "Nothing left to hold it by: #{step[:name].downcase}, #{step[:by]}, and no mount bears it. " \
+                 "Leave more wood there, glue a block on before, or slide the form.")
+    end
+
     # One sentence on the whole: does each step leave something to hold the next by?
     def whole(steps)
       stuck = steps.find { |one| one[:proposed].nil? }
-      return say(:stop, "Nothing left to hold it by: #{stuck[:name].downcase}, #{stuck[:by]}, and no mount bears it. Leave more wood there, glue a block on before, or slide the form.") if stuck
+      return stuck_at(stuck) if stuck
 
-      names = steps.map { |one| one[:mounts].first[:name] }
+      names = steps.map { |one| one[:mounts].first[:name] }.join(", then ").sub(/\A./, &:upcase)
       care = steps.any? { |one| one[:mounts].first[:verdict] == "tailstock" }
-      say(care ? :care : :go, "#{names.map.with_index { |name, index| index.zero? ? name.sub(/\A./, &:upcase) : name }.join(', then ')}.#{' Keep the tailstock up as long as it can stay.' if care}")
+      say(care ? :care : :go, "#{names}.#{' Keep the tailstock up as long as it can stay.' if care}")
     end
 
-    def say(tone, text, **values) = { tone: tone.to_s, text: text, figure: nil, values: values.map { |name, (value, unit)| { name: name.to_s, value: value, unit: unit } } }
+    def say(tone, text, **values)
+      amounts = values.map { |name, (value, unit)| { name: name.to_s, value: value, unit: unit } }
+      { tone: tone.to_s, text: text, figure: nil, values: amounts }
+    end
 
     # What must go past what: swing, length, and how far the tool reaches in.
     def clearances
@@ -159,7 +180,8 @@ module MossyAnvil
 
       shanks = Table["interrupted_cut"]["overhang_in_shanks"]
       shank = @form.wall_depth_mm / shanks
-      list + [{ name: "Reach into the hollow", value_mm: @form.wall_depth_mm, ok: true, says: "a shank of #{format('%.0f', shank)} mm or more, or a rest inside: #{shanks} shanks past the rest at most" },
+      list + [{ name: "Reach into the hollow", value_mm: @form.wall_depth_mm, ok: true,
+                says: "a shank of #{format('%.0f', shank)} mm or more, or a rest inside: #{shanks} shanks past the rest at most" },
               { name: "Depth to drill", value_mm: @form.wall_depth_mm, ok: true, says: "from the rim to the floor wanted, less the point of the bit" }]
     end
 

@@ -19,7 +19,8 @@ module MossyAnvil
       outcome = outcome_of(answer)
       gains, gives_up = answer.placement == Placement.present ? [[], []] : against_present(answer, outcome)
       { present: answer.placement == Placement.present, fits: @search.wishes.fits?(answer.measures), worth: answer.worth, move: answer.placement.to_h,
-        **PlacementMove.new(@blank, answer.placement.to_h).to_h, kept: answer.measures.kept, bark_rim: answer.measures.bark_rim, outcome: outcome, gains: gains, gives_up: gives_up }
+        **PlacementMove.new(@blank, answer.placement.to_h).to_h, kept: answer.measures.kept, bark_rim: answer.measures.bark_rim, outcome: outcome,
+        gains: gains, gives_up: gives_up }
     end
 
     private
@@ -30,7 +31,8 @@ module MossyAnvil
     # [what it gains, what it gives up], as sentences with their amounts apart.
     def against_present(answer, outcome)
       now = @search.present
-      said = [*findings(now.measures, answer.measures), *through(now.measures, answer.measures), *size(answer), *speed(outcome_of(now), outcome), *holding(now.measures, answer.measures), *rim(now.measures, answer.measures)]
+      said = [*findings(now.measures, answer.measures), *through(now.measures, answer.measures), *size(answer), *speed(outcome_of(now), outcome),
+              *holding(now.measures, answer.measures), *rim(now.measures, answer.measures)]
       said.compact.partition(&:first).map { |some| some.map(&:last) }
     end
 
@@ -43,17 +45,18 @@ module MossyAnvil
 
         less = after < before
         trouble = !Wishes::CHARACTER.include?(defect.type)
-        say(less == trouble, after < 0.001 ? "#{defect.id} turned away whole" : "#{defect.id}: {after} stays, not {before}", after: [after * 100, "%"], before: [before * 100, "%"])
+        say(less == trouble, after < 0.001 ? "#{defect.id} turned away whole" : "#{defect.id}: {after} stays, not {before}", after: [after * 100, "%"],
+          before: [before * 100, "%"])
       end
     end
 
     def through(now, then_)
-      [((now.through - then_.through).then { |ids| say(true, "#{ids.join(', ')} no longer through the wall") if ids.any? }),
-       ((then_.through - now.through).then { |ids| say(false, "#{ids.join(', ')} through the wall") if ids.any? })]
+      [(now.through - then_.through).then { |ids| say(true, "#{ids.join(', ')} no longer through the wall") if ids.any? },
+       (then_.through - now.through).then { |ids| say(false, "#{ids.join(', ')} through the wall") if ids.any? }]
     end
 
     def size(answer)
-      part = answer.placement.size - 1
+      part = answer.placement.scale - 1
       [(say(part.positive?, part.positive? ? "{part} larger" : "{part} smaller", part: [part.abs * 100, "%"]) if part.abs >= 0.01)]
     end
 

@@ -47,8 +47,10 @@ module MossyAnvil
     end
 
     def dried(key, total_pct)
-      put(key, Shrinkage.size_mm(across_mm, total_pct, @water[:emc_pct], from_pct: @water[:moisture_pct]), "mm", "its diameter now, less what it shrinks that way down to the moisture of this air",
-        { "diameter" => [across_mm, "mm"], "moisture now" => [@water[:moisture_pct], "%"], "moisture then" => [@water[:emc_pct], "%"], "from green to oven-dry" => [total_pct, "%"] })
+      put(key, Shrinkage.size_mm(across_mm, total_pct, @water[:emc_pct], from_pct: @water[:moisture_pct]), "mm",
+        "its diameter now, less what it shrinks that way down to the moisture of this air",
+        { "diameter" => [across_mm, "mm"], "moisture now" => [@water[:moisture_pct], "%"], "moisture then" => [@water[:emc_pct], "%"],
+          "from green to oven-dry" => [total_pct, "%"] })
     end
 
     def widest = @widest ||= dried("widest_mm", shrinks_pct[0])
@@ -62,7 +64,8 @@ module MossyAnvil
     def wall
       @wall ||= begin
         finished = @solid.least_wall.thickness_mm
-        put("wall_mm", [WALL_SHARE * across_mm, finished + oval + (2 * SPARE_MM)].max, "mm", "the larger of a tenth of the diameter, and the finished wall with the movement and a little on both sides",
+        put("wall_mm", [WALL_SHARE * across_mm, finished + oval + (2 * SPARE_MM)].max, "mm",
+          "the larger of a tenth of the diameter, and the finished wall with the movement and a little on both sides",
           { "diameter" => [across_mm, "mm"], "finished wall" => [finished, "mm"], "movement" => [oval, "mm"], "to spare, each side" => [SPARE_MM, "mm"] })
       end
     end
@@ -81,7 +84,8 @@ module MossyAnvil
       cracks = @blank.defects.select { |defect| defect.path? && defect.open? && @solid.left_at(:hollowed).include?(defect) }
       cracks.map do |crack|
         pull = ([stock.tangential_pct - stock.radial_pct, 0].max / 100) * dried_share
-        { id: crack.id, mm: put("opens/#{crack.id}", Math::PI * across_mm * pull / cracks.size, "mm", "round the rim, what the rings shrink more than the rays, shared among the open cracks: at most",
+        { id: crack.id, mm: put("opens/#{crack.id}", Math::PI * across_mm * pull / cracks.size, "mm",
+          "round the rim, what the rings shrink more than the rays, shared among the open cracks: at most",
           { "diameter" => [across_mm, "mm"], "rings more than rays" => [stock.tangential_pct - stock.radial_pct, "%"], "open cracks" => [cracks.size, ""] }) }
       end
     end

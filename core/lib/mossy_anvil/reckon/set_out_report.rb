@@ -4,7 +4,8 @@ module MossyAnvil
   # Numbers to mark on the wood for a form: stations with their diameters, depths to stop at, tenon, facets, feet, ring and core, lid, insert.
   class SetOutReport
     MOST_STATIONS = 200
-    FEET = (3..12)
+    # A few per cent of water, as a shop's seasons bring.
+    MOVES_PCT = 3.0
 
     # asked: { every_mm:, feet:, feet_radius_mm:, thread:, engaged_mm:, bit_mm: }, whatever is wanted. Raises InvalidInput under `at`.
     def initialize(blank, asked = {}, at: "")
@@ -20,7 +21,8 @@ module MossyAnvil
 
     # Plain data, each with its working where it is reckoned.
     def to_h
-      { every_mm: @asked[:every_mm], stations: stations, depths: depths, sphere: sphere, feet: feet, ring: ring, lid: lid, insert: insert, drill: drill, workings: @workings.to_h }
+      { every_mm: @asked[:every_mm], stations: stations, depths: depths, sphere: sphere, feet: feet, ring: ring, lid: lid, insert: insert, drill: drill,
+        workings: @workings.to_h }
     end
 
     private
@@ -58,7 +60,8 @@ module MossyAnvil
       point = @table["drill"]["points"]["saw_tooth_mm"]
       height = @form.length_mm
       { hollow_mm: @form.wall_depth_mm, floor_mm: @form.floor_mm,
-        bit_mark_mm: put("depths/bit_mark_mm", SetOuts.bit_mark_mm(height, @form.floor_mm, point), "mm", "height over the foot, less the floor wanted, less the bit's point",
+        bit_mark_mm: put("depths/bit_mark_mm", SetOuts.bit_mark_mm(height, @form.floor_mm, point), "mm",
+          "height over the foot, less the floor wanted, less the bit's point",
           { "height" => [height, "mm"], "floor" => [@form.floor_mm, "mm"], "point" => [point, "mm"] }) }
     end
 
@@ -77,7 +80,8 @@ module MossyAnvil
       radius = @asked[:feet_radius_mm] || (@form.outside.points[@form.opens == "tail" ? 0 : -1][1] * 0.8)
       return if radius <= 0
 
-      { count: @asked[:feet], radius_mm: radius, chord_mm: put("feet/chord_mm", SetOuts.feet_chord_mm(radius, @asked[:feet]), "mm", "2 r sin(180 degrees / n), straight from foot to foot",
+      { count: @asked[:feet], radius_mm: radius, chord_mm: put("feet/chord_mm", SetOuts.feet_chord_mm(radius, @asked[:feet]), "mm",
+        "2 r sin(180 degrees / n), straight from foot to foot",
         { "r" => [radius, "mm"], "n" => [@asked[:feet], ""] }) }
     end
 
@@ -86,7 +90,8 @@ module MossyAnvil
 
       bore = 2 * @form.inside.points.map(&:last).min
       { bore_mm: bore, iso_size: put("ring/iso_size", bore * Math::PI, "", "the length round the bore, in mm", { "bore" => [bore, "mm"] }),
-        core_mm: put("ring/core_mm", bore - @table["glue_gap_mm"], "mm", "a core glued into that bore: the bore less the gap for glue", { "gap" => [@table["glue_gap_mm"], "mm"] }, certainty: :rule_of_thumb) }
+        core_mm: put("ring/core_mm", bore - @table["glue_gap_mm"], "mm", "a core glued into that bore: the bore less the gap for glue",
+          { "gap" => [@table["glue_gap_mm"], "mm"] }, certainty: :rule_of_thumb) }
     end
 
     def lid
@@ -97,8 +102,6 @@ module MossyAnvil
     end
 
     # How much a mouth that wide moves across the fibres as the shop goes a few per cent wetter or drier; nothing along them or in what does not swell.
-    MOVES_PCT = 3.0
-
     def moves_mm(mouth)
       stock = @blank.material.stock
       return 0.0 unless @blank.material.wooden? && stock&.wood?
@@ -115,17 +118,19 @@ module MossyAnvil
       point = drill * @table["drill"]["points"]["twist_share"]
       { thread: row["name"], drill_mm: put("insert/drill_mm", drill, "mm", "D - 1.0825 P times the share of a full thread",
         { "D" => [row["diameter_mm"], "mm"], "P" => [row["pitch_mm"], "mm"], "share" => [share * 100, "%"] }),
-        depth_mm: put("insert/depth_mm", SetOuts.tapping_depth_mm(@asked[:engaged_mm], row["pitch_mm"], point), "mm", "thread wanted, three pitches over, and the point of the bit",
+        depth_mm: put("insert/depth_mm", SetOuts.tapping_depth_mm(@asked[:engaged_mm], row["pitch_mm"], point), "mm",
+          "thread wanted, three pitches over, and the point of the bit",
           { "thread" => [@asked[:engaged_mm], "mm"], "point" => [point, "mm"] }) }
     end
 
     def drill
-      kind = if !@blank.material.wooden? then "plastic"
-             else @blank.material.moisture_pct > 20 ? "wet_wood" : "wood"
+      kind = if @blank.material.wooden? then @blank.material.moisture_pct > 20 ? "wet_wood" : "wood"
+             else "plastic"
              end
       row = @table["drill"][kind]
       from, to = %w[from_m_min to_m_min].map { |key| SetOuts.drill_rpm(row[key], @asked[:bit_mm]) }
-      { bit_mm: @asked[:bit_mm], from_rpm: put("drill/from_rpm", from, "rpm", "surface speed over pi times the diameter", { "speed" => [row["from_m_min"], "m/min"], "bit" => [@asked[:bit_mm], "mm"] }, certainty: :rule_of_thumb),
+      { bit_mm: @asked[:bit_mm], from_rpm: put("drill/from_rpm", from, "rpm", "surface speed over pi times the diameter",
+        { "speed" => [row["from_m_min"], "m/min"], "bit" => [@asked[:bit_mm], "mm"] }, certainty: :rule_of_thumb),
         to_rpm: to, clear_mm: row["clear_every"] * @asked[:bit_mm], pilot: @asked[:bit_mm] > @table["drill"]["pilot_over_mm"] }
     end
   end

@@ -56,7 +56,7 @@ module MossyAnvil
     end
 
     def turn(depth, height) = (@turns ||= {})[[depth, height]] ||= kinds[depth][height].tally.transform_values { |count| count.to_f / ANGLES }
-    def troubles(found) = found.reject { |kind, _| kind == "sound" }
+    def troubles(found) = found.except("sound")
 
     def belt(depth, height)
       kind, share = troubles(turn(depth, height)).max_by(&:last)
@@ -67,7 +67,8 @@ module MossyAnvil
       circles = (0...HEIGHTS).map { |height| [turn(depth, height), radii[depth, height]] }
       whole = circles.sum(&:last)
       met = circles.each_with_object(Hash.new(0.0)) { |(found, radius), sum| found.each { |kind, share| sum[kind] += share * radius / whole } }
-      { share: shares[depth], left_mm: (radii[depth, true] - radii[DEPTHS - 1, true]).max, met: met, trouble_share: troubles(met).values.sum, most_air: most_air(depth, rpm) }
+      { share: shares[depth], left_mm: (radii[depth, true] - radii[DEPTHS - 1, true]).max, met: met, trouble_share: troubles(met).values.sum,
+        most_air: most_air(depth, rpm) }
     end
 
     def most_air(depth, rpm)

@@ -55,28 +55,34 @@ module MossyAnvil
     def judge_screw
       own = @table["screws"]["chuck"]
       seat = [own["seat_mm"], @site.round_mm(own["length_mm"])].min
-      return no("screw", "The screw would go {past} into the piece itself.", past: [own["length_mm"] + @table["clear_mm"] - waste_mm, "mm"]) if waste_mm < own["length_mm"] + @table["clear_mm"]
+      over = own["length_mm"] + @table["clear_mm"] - waste_mm
+      return no("screw", "The screw would go {past} into the piece itself.", past: [over, "mm"]) if over.positive?
 
       share = @site.strength_share([own["diameter_mm"] / 2.0], own["length_mm"])
       return no("screw", "The screw would land in soft wood or a void: {left} of its strength is left there.", left: [share * 100, "%"]) if share < SOUND_SHARE
 
       pull = MountHold.withdrawal_n(gravity, own["diameter_mm"], own["length_mm"], end_grain: end_grain?) * share
-      weighed("screw", MountHold.screw_nm(pull, seat), "A {screw} screw, {deep} deep, on a seat of {seat}; on a rough face, not seated all round, it bends alone.", size_mm: seat,
+      weighed("screw", MountHold.screw_nm(pull, seat), "A {screw} screw, {deep} deep, on a seat of {seat}; on a rough face, not seated all round, it bends alone.",
+        size_mm: seat,
         screw: [own["diameter_mm"], "mm"], deep: [own["length_mm"], "mm"], seat: [seat, "mm"])
     end
 
     def judge_faceplate
       own = @table["screws"]["plate"]
-      if waste_mm < own["length_mm"] + @table["clear_mm"]
-        return no("faceplate", "The screws would go {past} into the piece itself.", past: [own["length_mm"] + @table["clear_mm"] - waste_mm, "mm"])
+      over = own["length_mm"] + @table["clear_mm"] - waste_mm
+      return no("faceplate", "The screws would go {past} into the piece itself.", past: [over, "mm"]) if over.positive?
+
+      if @site.round_mm < own["circle_mm"] + 10
+        return no("faceplate", "Too small a face: {flat} round, and the screws want {circle}.", flat: [@site.round_mm, "mm"],
+          circle: [own["circle_mm"] + 10, "mm"])
       end
-      return no("faceplate", "Too small a face: {flat} round, and the screws want {circle}.", flat: [@site.round_mm, "mm"], circle: [own["circle_mm"] + 10, "mm"]) if @site.round_mm < own["circle_mm"] + 10
 
       shares = @site.shares_round(own["count"], own["circle_mm"] / 2.0, own["length_mm"])
       each = shares.map { |share| MountHold.withdrawal_n(gravity, own["diameter_mm"], own["length_mm"], end_grain: end_grain?) * share }
       bad = shares.each_index.select { |index| shares[index] < SOUND_SHARE }
       tail = bad.any? ? " The screw at #{bad.map { |index| hour(index, own['count']) }.join(', ')} holds nothing: turn the plate." : ""
-      weighed("faceplate", MountHold.plate_nm(each, own["circle_mm"]), "{count} screws on a circle of {circle}.#{tail}", size_mm: own["circle_mm"], count: [own["count"], ""], circle: [own["circle_mm"], "mm"])
+      weighed("faceplate", MountHold.plate_nm(each, own["circle_mm"]), "{count} screws on a circle of {circle}.#{tail}", size_mm: own["circle_mm"],
+        count: [own["count"], ""], circle: [own["circle_mm"], "mm"])
     end
 
     def hour(index, count) = "#{(index * 12.0 / count).round.then { |hours| hours.zero? ? 12 : hours }} o'clock"
@@ -104,7 +110,7 @@ module MossyAnvil
 
       open = @site.runs_through(size / 2, 3)
       share = @site.strength_share([size / 6, size / 3], 3.0)
-      tail = open.any? ? " #{ids(open)} #{open.one? ? 'runs' : 'run'} through what it is glued to: fill it first." : ""
+      tail = " #{ids(open)} #{open.one? ? 'runs' : 'run'} through what it is glued to: fill it first." if open.any?
       weighed(key, MountHold.glued_nm(key, size, strength_mpa(share)), "On {block} of face.#{tail}", size_mm: size, block: [size, "mm"])
     end
 
@@ -134,7 +140,8 @@ module MossyAnvil
       own = row("recess")
       return no("recess", "The jaws would split it: it opens along the fibres of an end.") if end_grain?
 
-      size = recess_mm or return no("recess", "Too narrow a foot: {foot}, and smallest jaws want {wall} of wood round {jaws}.", foot: [@step[:foot_mm], "mm"], wall: [wall_mm, "mm"], jaws: [@circles_mm.min, "mm"])
+      size = recess_mm or return no("recess", "Too narrow a foot: {foot}, and smallest jaws want {wall} of wood round {jaws}.", foot: [@step[:foot_mm], "mm"],
+        wall: [wall_mm, "mm"], jaws: [@circles_mm.min, "mm"])
       left = @step[:floor_mm] - own["depth_mm"][0]
       return no("recess", "It would leave {left} of floor.", left: [[left, 0].max, "mm"]) if left < @table["recess_floor_mm"]
 
@@ -159,15 +166,17 @@ module MossyAnvil
 
     def pressed(key, says)
       through = @step[:through]
-      with_tailstock(key, through.any? ? "#{says} #{ids(through)} #{through.one? ? 'opens' : 'open'} the wall: wrap it, and press no harder than it needs." : says)
+      wrapped = " #{ids(through)} #{through.one? ? 'opens' : 'open'} the wall: wrap it, and press no harder than it needs." if through.any?
+      with_tailstock(key, "#{says}#{wrapped}")
     end
 
     def judge_vacuum
-      leaks = @step[:through] + @blank.defects.select { |defect| %w[galleries bubble_pocket].include?(defect.type) && @solid.left_at(:hollowed).include?(defect) }.map(&:id)
+      leaks = @step[:through] + @solid.left_at(:hollowed).select { |defect| %w[galleries bubble_pocket].include?(defect.type) }.map(&:id)
       return no("vacuum", "It leaks through #{ids(leaks.uniq)}.") if leaks.any?
       return no("vacuum", "The rim does not run true all round: it would not seal.") unless @step[:rim_true]
 
-      weighed("vacuum", MountHold.vacuum_nm(@step[:rim_mm]), "On a seal of {seal}; watch its gauge, and never let go of it with the lathe turning.", size_mm: @step[:rim_mm], seal: [@step[:rim_mm], "mm"])
+      weighed("vacuum", MountHold.vacuum_nm(@step[:rim_mm]), "On a seal of {seal}; watch its gauge, and never let go of it with the lathe turning.",
+        size_mm: @step[:rim_mm], seal: [@step[:rim_mm], "mm"])
     end
 
     def judge_mandrel
@@ -183,7 +192,8 @@ module MossyAnvil
       open = @site.runs_through(size / 2, row("collet")["wood_lost_mm"])
       return no("collet", "#{ids(open)} #{open.one? ? 'runs' : 'run'} through the stub.") if open.any?
 
-      weighed("collet", MountHold.modulus_mm3(size) * strength_mpa(@site.strength_share([size / 4], 10.0)) / row("collet")["reserve"] * MountHold::NM, "A stub of {stub}.", size_mm: size, stub: [size, "mm"])
+      weighed("collet", MountHold.modulus_mm3(size) * strength_mpa(@site.strength_share([size / 4], 10.0)) / row("collet")["reserve"] * MountHold::NM,
+        "A stub of {stub}.", size_mm: size, stub: [size, "mm"])
     end
 
     def judge_cups
