@@ -16,16 +16,24 @@ class ScreenBench
 
   def run
     puts "Screen, headless Chromium on the same machine"
-    script = Dir[File.join(Loft::ROOT, "web/dist/assets/*.js")].sum { |path| Zlib.gzip(File.binread(path)).bytesize }
-    Times.say "JavaScript, gzipped", format("%.0f kB", script / 1000.0)
+    scripts
     Times.say "first view, until the drawings are there", Times.spread(Times.taken(8, warm_up: 1) { open_first })
-    drag
+    drag("a defect", "/blanks/2", "[data-defect=A] ellipse.halo")
+    drag("a point of the profile", "/blanks/2/form", "[data-curve=outside] .hit")
     fill_rack
     Times.say "first view with #{FULL_RACK} blanks on the rack", Times.spread(Times.taken(8, warm_up: 1) { open_first })
     @screen.quit
   end
 
   private
+
+  # What the page fetches at once, and what comes when it is asked for.
+  def scripts
+    page = File.read(File.join(Loft::ROOT, "web/dist/index.html"))
+    first, later = Dir[File.join(Loft::ROOT, "web/dist/assets/*.js")].partition { |path| page.include?(File.basename(path)) }
+                                                                     .map { |paths| paths.sum { |path| Zlib.gzip(File.binread(path)).bytesize } / 1000.0 }
+    Times.say "JavaScript, gzipped: at once · when asked for", format("%.0f kB · %.0f kB", first, later)
+  end
 
   def address(path) = "http://127.0.0.1:#{@run.port}#{path}"
 
@@ -35,10 +43,11 @@ class ScreenBench
     @screen.find("[data-skin]")
   end
 
-  # Pulls a defect to and fro for some seconds and counts what was reckoned meanwhile.
-  def drag
-    open_first
-    box = @screen.find("[data-defect=A] ellipse.halo", match: :first).native.rect
+  # Pulls something to and fro for some seconds and counts what was reckoned meanwhile.
+  def drag(what, path, mark)
+    @screen.visit("about:blank")
+    @screen.visit(address(path))
+    box = @screen.find(mark, match: :first).native.rect
     x, y = box.x + (box.width / 2), box.y + (box.height / 2)
     @screen.execute_script("performance.clearResourceTimings(); performance.setResourceTimingBufferSize(5000)")
     mouse("mousePressed", x, y)
@@ -46,7 +55,7 @@ class ScreenBench
     took = Times.seconds { moves = pull(x, y) }
     reckoned = @screen.evaluate_script(RECKONED)
     mouse("mouseReleased", x, y)
-    Times.say "dragging a defect", format("%.1f reckoned a second (the pointer moved %.0f times a second)", reckoned / took, moves / took)
+    Times.say "dragging #{what}", format("%.1f reckoned a second (the pointer moved %.0f times a second)", reckoned / took, moves / took)
   end
 
   # Moves the pressed pointer about for DRAG_SECONDS; returns how often.

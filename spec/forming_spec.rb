@@ -40,6 +40,7 @@ RSpec.describe "Forming a piece", :browser do
       open_at(31, "form")
       click_button("Winged or natural-edged")
       find("label", text: "keep the bark rim").click
+      ["The lean", "The size"].each { |change| find("label", text: change, exact_text: true).click }
       ["lose all the trouble", "lose every crack", "as large as it goes"].each { |wish| find("label", text: wish).click }
       click_button("Look for the best places")
       find("[aria-label='Places found'] > li", match: :first)

@@ -195,7 +195,7 @@ RSpec.describe "A day in the shop", :browser do
     db[:forms].where(blank_id: blank_id(36)).delete
     open_blank 36, "form"
     expect(page).to have_text("No form drawn yet")
-    click_on "Start from a plain disc"
+    click_on "Plain disc"
     expect(page).to have_text("Solid: nothing is hollowed.")
     fill_in "Outside point 1, radius", with: "60\n"
     expect(page).to have_field("Outside point 1, radius", with: "60")

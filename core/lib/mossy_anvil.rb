@@ -23,7 +23,7 @@ end
   mend/moisture mend/moisture_profile mend/drying mend/shrinkage mend/filling mend/resin mend/casting mend/whereabouts mend/triage mend/ways
   finish/grit_sequence
   scan/mesh scan/mesh_file scan/stations scan/scan_report scan/trace
-  formats/json_text formats/blank_file formats/drawing formats/skin_map formats/section_map formats/form_template formats/form_mesh
+  formats/json_text formats/blank_file formats/drawing formats/skin_map formats/section_map formats/form_template formats/form_mesh formats/svg_path
   reckon/workings reckon/stage_report reckon/defect_report reckon/meeting_report reckon/rough_report reckon/form_report reckon/shop_climate
   reckon/drying_report reckon/finish_report
   reckon/geometry reckon/of_report reckon/saying reckon/test_findings reckon/cautions reckon/worth_report reckon/form_findings

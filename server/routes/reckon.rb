@@ -52,6 +52,10 @@ module Loft
           body = body_as("FormAsked")
           answer(MossyAnvil::FormMaker.new(reckoner.blank(body["document"], at: "/document").on_centres, body["kind"], body["measures"] || {}).to_h)
         end
+        app.post("/api/reckon/profile") do
+          body = body_as("ProfileAsked")
+          answer(points: MossyAnvil::SvgPath.new(body["path"], mm_per_unit: body.fetch("mm_per_unit", 1), at: "/path").profile(from_z_mm: body.fetch("from_z_mm", 0)))
+        end
         app.post("/api/reckon/set-outs") do
           body = body_as("SetOutsAsked")
           answer(MossyAnvil::SetOutReport.new(reckoner.blank(body["document"], at: "/document"), Reckon.symbols(body.fetch("wanted", {}))).to_h)

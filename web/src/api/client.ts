@@ -1,5 +1,5 @@
 import createClient from "openapi-fetch";
-import type { Comparison, FormQuestion, Laid, MadeForm, Mounts, Move, SetOuts, SetOutsQuestion, Strip, StripQuestion, Search, SearchQuestion, Photograph, PhotographAbout, Scan, ScanQuestion, Trace, TraceQuestion, Assessment, Casting, CastingQuestion, Document, Entry, Intake, IntakeQuestion, Kept, NewEntry, NextTests, Peel, PeelQuestion, Problem, Shop, Table, TableName, TakenIn } from "./document";
+import type { Comparison, Form, FormQuestion, Laid, MadeForm, Mounts, Move, SetOuts, SetOutsQuestion, Strip, StripQuestion, Search, SearchQuestion, Photograph, PhotographAbout, Scan, ScanQuestion, Trace, TraceQuestion, Assessment, Casting, CastingQuestion, Document, Entry, Intake, IntakeQuestion, Kept, NewEntry, NextTests, Peel, PeelQuestion, Problem, Shop, Table, TableName, TakenIn } from "./document";
 import type { components, paths } from "./schema";
 
 const http = createClient<paths>({ baseUrl: "" });
@@ -63,6 +63,7 @@ export const api = {
   casting: ({ document, pour }: CastingQuestion) => expect<Casting>(http.POST("/api/reckon/casting", { body: { document: wire(document), pour } })),
   makeForm: ({ document, kind, measures }: FormQuestion) => expect<MadeForm>(http.POST("/api/reckon/form", { body: { document: wire(document), kind, measures } })),
   moveForm: (document: Document, move: Move) => expect<Laid>(http.POST("/api/reckon/move", { body: { document: wire(document), move } })),
+  profile: (path: string, mm_per_unit: number, from_z_mm: number) => expect<{ points: Form["outside"] }>(http.POST("/api/reckon/profile", { body: { path, mm_per_unit, from_z_mm } })),
   strip: ({ document, rpm }: StripQuestion) => expect<Strip>(http.POST("/api/reckon/strip", { body: { document: wire(document), rpm } })),
   setOuts: ({ document, wanted }: SetOutsQuestion) => expect<SetOuts>(http.POST("/api/reckon/set-outs", { body: { document: wire(document), wanted } })),
   mounts: (document: Document) => expect<Mounts>(http.POST("/api/reckon/mounts", { body: { document: wire(document) } })),

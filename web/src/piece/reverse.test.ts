@@ -32,5 +32,15 @@ describe("turned end for end", () => {
     expect(turned.readings?.[0]?.at).toEqual({ clock_deg: 60, z_mm: 50.3 });
   });
 
+  it("centres change their faces, and forms beside go along", () => {
+    const leaned = { ...piece, centres: { head_mm: [2, 3], tail_mm: [5, 7] }, sketches: [{ name: "one", form: piece.form }] } as Document;
+    const turned = reverse(leaned);
+    expect(turned.centres).toEqual({ head_mm: [-5, 7], tail_mm: [-2, 3] });
+    expect(turned.sketches?.[0]?.form.opens).toBe("head");
+    // Along a leaned axis the piece is a little longer: z is counted from its other end.
+    expect(turned.form?.outside.at(-1)?.[0]).toBeCloseTo(Math.hypot(60.3, 3, 4) - 4, 5);
+    expect(reverse(turned)).toEqual(leaned);
+  });
+
   it("turned twice is the very same", () => expect(reverse(turned)).toEqual(piece));
 });

@@ -51,8 +51,8 @@ module MossyAnvil
     end
 
     def opens(found)
-      found[:opens].select { |crack| crack[:mm] >= LEAST_OPENING_MM }.map do |crack|
-        say(:care, "#{crack[:id]} may open by {mm} more as it dries: fill it after, not before.", figure: "/form/rough/opens/#{crack[:id]}", **in_mm(mm: crack[:mm]))
+      found[:opens].each_with_index.select { |crack, _| crack[:mm] >= LEAST_OPENING_MM }.map do |crack, index|
+        say(:care, "#{crack[:id]} may open by {mm} more as it dries: fill it after, not before.", figure: "/form/rough/opens/#{index}/mm", **in_mm(mm: crack[:mm]))
       end
     end
 

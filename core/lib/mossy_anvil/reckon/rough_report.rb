@@ -82,9 +82,9 @@ module MossyAnvil
     # How far each open crack from the side may open at its mouth, at most: if all that the rings pull more than the rays goes into it and those beside it.
     def opens
       cracks = @blank.defects.select { |defect| defect.path? && defect.open? && @solid.left_at(:hollowed).include?(defect) }
-      cracks.map do |crack|
+      cracks.each_with_index.map do |crack, index|
         pull = ([stock.tangential_pct - stock.radial_pct, 0].max / 100) * dried_share
-        { id: crack.id, mm: put("opens/#{crack.id}", Math::PI * across_mm * pull / cracks.size, "mm",
+        { id: crack.id, mm: put("opens/#{index}/mm", Math::PI * across_mm * pull / cracks.size, "mm",
           "round the rim, what the rings shrink more than the rays, shared among the open cracks: at most",
           { "diameter" => [across_mm, "mm"], "rings more than rays" => [stock.tangential_pct - stock.radial_pct, "%"], "open cracks" => [cracks.size, ""] }) }
       end

@@ -1,0 +1,36 @@
+# frozen_string_literal: true
+
+# A search for the best placements of No. 33's form, all five freedoms and either end, as the queue works it.
+class SearchBench
+  LOOK_EVERY_S = 0.1
+  GIVE_UP_S = 120
+
+  # run: LaunchRun that is ready; workers: how many processes work its queue.
+  def initialize(run, document, workers)
+    @run = run
+    @workers = workers
+    @body = JSON.generate(document: document, wishes: [{ key: "lose_cracks", weight: 1 }, { key: "largest", weight: 1 }])
+  end
+
+  # Seconds until it had ended.
+  def run
+    puts "Search for placements, #{@workers} #{@workers == 1 ? 'process' : 'processes'} at the queue"
+    first = ended = nil
+    Net::HTTP.start("127.0.0.1", @run.port) do |http|
+      began = now
+      id = JSON.parse(http.post("/api/searches", @body, "Content-Type" => "application/json").body).fetch("id")
+      until ended || now - began > GIVE_UP_S
+        sleep LOOK_EVERY_S
+        search = JSON.parse(http.get("/api/searches/#{id}").body)
+        first ||= now - began if search["answers"].size > 1
+        ended = now - began if search["state"] == "ended"
+      end
+    end
+    Times.say "first answers · ended", format("%.1f s · %.1f s", first || GIVE_UP_S, ended || GIVE_UP_S)
+    ended || GIVE_UP_S
+  end
+
+  private
+
+  def now = Process.clock_gettime(Process::CLOCK_MONOTONIC)
+end

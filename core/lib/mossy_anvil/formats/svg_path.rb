@@ -1,0 +1,128 @@
+# frozen_string_literal: true
+
+module MossyAnvil
+  # A drawn curve taken in: the d of an SVG path (or a drawing with one in it) to the points of a profile.
+  # Lines and Bézier curves are read; x runs along the axis, the distance from y = 0 is the radius, whichever way up it was drawn.
+  class SvgPath
+    MOST_BYTES = 200_000
+    MOST_POINTS = 120
+    # Pieces a curve is cut into, and how far a point may lie off the line its neighbours make before it is kept, mm.
+    PIECES = 24
+    NEAR_MM = 0.05
+    NUMBER = /[-+]?(?:\d+\.?\d*|\.\d+)(?:[eE][-+]?\d+)?/
+    # How many numbers each command takes.
+    TAKES = { "M" => 2, "L" => 2, "H" => 1, "V" => 1, "C" => 6, "S" => 4, "Q" => 4, "T" => 2, "Z" => 0 }.freeze
+
+    # text: of the path or drawing. mm_per_unit: length of a unit of it. Raises InvalidInput at `at`.
+    def initialize(text, mm_per_unit: 1.0, at: "")
+      @at = at
+      refuse("is #{text.bytesize} bytes", "at most #{MOST_BYTES}") if text.bytesize > MOST_BYTES
+      path = text.include?("<") ? text[/<path\b[^>]*\sd\s*=\s*"([^"]*)"/m, 1] || refuse("holds no path", "a drawing with a path in it") : text
+      @scale = mm_per_unit.to_f
+      @points = walked(path)
+    end
+
+    # [[z_mm, r_mm], ...] with z rising from `from_z_mm`, few enough to take hold of.
+    def profile(from_z_mm: 0.0)
+      line = @points.map { |x, y| [x * @scale, y * @scale] }
+      refuse("crosses the axis, y = 0", "all of it on one side") if line.any? { |_, y| y > NEAR_MM } && line.any? { |_, y| y < -NEAR_MM }
+
+      line = line.reverse if line.first[0] > line.last[0]
+      turned_back(line)
+      start = line.first[0]
+      thinned(once(line).map { |x, y| [from_z_mm + x - start, y.abs] }).map { |z_mm, r_mm| [z_mm.round(2), r_mm.round(2)] }
+    end
+
+    private
+
+    def refuse(problem, allowed) = raise(InvalidInput, [Fault.new(path: @at, problem: problem, allowed: allowed)])
+
+    # A profile has one radius at every place along the axis.
+    def turned_back(line)
+      back = line.each_cons(2).find { |(x0, _), (x1, _)| x1 < x0 - NEAR_MM } or return
+      refuse("turns back at #{back[0][0].round(1)} mm along", "a curve that goes on along the axis: an undercut is no profile")
+    end
+
+    # Of points straight above each other the outer one, moved a hair on: a step.
+    def once(line)
+      line.each_with_object([]) do |(x, y), kept|
+        kept << [kept.empty? ? x : [x, kept.last[0] + 0.02].max, y] unless kept.any? && (x - kept.last[0]).abs < 1e-9 && (y - kept.last[1]).abs < 1e-9
+      end
+    end
+
+    # Points along the path, curves cut into PIECES.
+    def walked(path)
+      # An e belongs to a number.
+      commands = path.scan(/([a-df-zA-DF-Z])([^a-df-zA-DF-Z]*)/)
+      refuse("is no path", "one that begins with M") unless commands.any? && commands.first[0].upcase == "M"
+
+      state = { at: [0.0, 0.0], start: nil, hand: nil, points: [] }
+      commands.each { |letter, rest| follow(letter, rest.scan(NUMBER).map(&:to_f), state) }
+      refuse("has #{state[:points].size} points", "two or more") if state[:points].size < 2
+      refuse("holds a number that is none", "finite numbers") unless state[:points].flatten.all?(&:finite?)
+      state[:points]
+    end
+
+    def follow(letter, numbers, state)
+      takes = TAKES[letter.upcase] or refuse("has the command #{letter}", "lines and Bézier curves: #{TAKES.keys.join(' ')}")
+      return if takes.zero?
+
+      refuse("has #{numbers.size} numbers after #{letter}", "a multiple of #{takes}") if numbers.empty? || numbers.size % takes != 0
+      numbers.each_slice(takes).with_index do |own, turn|
+        refuse("begins a second line", "one unbroken line") if letter.upcase == "M" && turn.zero? && state[:points].any?
+        step(letter, own, state)
+      end
+    end
+
+    # One command with its own numbers, small letters from where the path is.
+    def step(letter, own, state)
+      here = state[:at]
+      from = letter == letter.downcase && state[:points].any? ? here : [0.0, 0.0]
+      ends = case letter.upcase
+             when "H" then [[from[0] + own[0], here[1]]]
+             when "V" then [[here[0], from[1] + own[0]]]
+             else own.each_slice(2).map { |x, y| [from[0] + x, from[1] + y] }
+             end
+      hands = hands_of(letter.upcase, ends, state)
+      state[:points].concat(hands ? curve([here, *hands, ends.last]) : [ends.last])
+      state[:hand] = hands && hands.last
+      state[:at] = ends.last
+    end
+
+    # Handles of a curve; nil for a line. S and T mirror the handle before them.
+    def hands_of(letter, ends, state)
+      mirrored = state[:hand] ? state[:at].zip(state[:hand]).map { |at, hand| (2 * at) - hand } : state[:at]
+      case letter
+      when "C", "Q" then ends[0...-1]
+      when "S" then [mirrored, ends[0]]
+      when "T" then [mirrored]
+      end
+    end
+
+    # Points of a Bézier curve after its first, by de Casteljau.
+    def curve(corners)
+      (1..PIECES).map do |piece|
+        share = piece.to_f / PIECES
+        corners.size.pred.times.inject(corners) { |line, _| line.each_cons(2).map { |one, other| one.zip(other).map { |a, b| a + ((b - a) * share) } } }.first
+      end
+    end
+
+    # Without the points that lie on the line their neighbours make (Douglas and Peucker), coarser where that leaves too many.
+    def thinned(line, near_mm = NEAR_MM)
+      kept = keep(line, near_mm)
+      kept.size > MOST_POINTS ? thinned(line, near_mm * 2) : kept
+    end
+
+    def keep(line, near_mm)
+      return line if line.size < 3
+
+      far, index = line[1...-1].each_with_index.map { |place, at| [off(place, line.first, line.last), at + 1] }.max
+      far > near_mm ? keep(line[0..index], near_mm)[0...-1] + keep(line[index..], near_mm) : [line.first, line.last]
+    end
+
+    def off((x, y), (x0, y0), (x1, y1))
+      long = Math.hypot(x1 - x0, y1 - y0)
+      long.zero? ? Math.hypot(x - x0, y - y0) : (((x1 - x0) * (y0 - y)) - ((x0 - x) * (y1 - y0))).abs / long
+    end
+  end
+end
