@@ -5,23 +5,25 @@ require_relative "queue"
 module Loft
   # Works one part of a search. What it finds is kept climb by climb, so that it can be seen on the way; a part that is broken off begins again.
   class SearchJob < Que::Job
-    self.maximum_retry_count = 2
+    TRIES = 3
+    self.retry_interval = 2
 
     def run(search_id, part)
       searches = Store::Searches.new(Queue.db)
-      asked = searches.to_work(search_id) or return finish
+      asked = searches.to_work(search_id) or return destroy
       search_part(searches, search_id, part, asked)
     rescue MossyAnvil::InvalidInput => e
       # The same would be found again.
       searches.end_part(search_id, part, problem: e.message)
     end
 
-    # Tried again a few times, since a broken connection may mend; then it is said.
+    # Tried again a few times, since a broken connection may mend; then it is said. True: to the log as well.
     def handle_error(error)
-      return super if error_count < maximum_retry_count
+      return super if error_count < TRIES
 
       Store::Searches.new(Queue.db).end_part(*que_attrs[:args], problem: "Something broke while searching. The server's log says more.")
-      finish
+      destroy
+      true
     end
 
     private

@@ -40,7 +40,7 @@ RSpec.describe "Forming a piece", :browser do
       open_at(31, "form")
       click_button("Winged or natural-edged")
       find("label", text: "keep the bark rim").click
-      ["The lean", "The size"].each { |change| find("label", text: change, exact_text: true).click }
+      find("label", text: "Which end", exact_text: true).click
       ["lose all the trouble", "lose every crack", "as large as it goes"].each { |wish| find("label", text: wish).click }
       click_button("Look for the best places")
       find("[aria-label='Places found'] > li", match: :first)
@@ -81,7 +81,27 @@ RSpec.describe "Forming a piece", :browser do
     expect(page).to have_field("Off the head, mm", with: "14")
     station("Turn")
     expect(page).to have_no_text("Nothing left to hold it by")
+    click_button("Step by step")
     expect(find("[aria-label='Mounts, step by step']").text).to include("Tenon in jaws")
+  end
+
+  it "takes a curve from a drawing, looks at it in the round, and sees the whole cut before it is made" do
+    open_at(38, "form")
+    click_button("A curve from a drawing")
+    fill_in("The drawing (SVG)", with: "M0 20 A5 5 0 0 0 40 20")
+    click_button("Take it as the outside")
+    expect(page).to have_text("has the command A")
+    fill_in("The drawing (SVG)", with: "M0 20 L50 32 L100 25")
+    click_button("Take it as the outside")
+    expect(page).to have_field("Outside point 2, radius", with: "32")
+    click_button("See it in the round")
+    expect(page).to have_css("[aria-label*='in the round'] canvas").or have_text("draws nothing in the round")
+    station("Turn")
+    click_button("What the tool will meet")
+    expect(page).to have_css("[aria-label^='What the cut meets on its way']")
+    # From a square the edge begins in the air and ends in wood.
+    within(find("tr", text: "At the skin")) { expect(page).to have_text("air") }
+    expect(page).to have_css("tr", text: "At the form")
   end
 
   it "names what is wrong at its field, and keeps what was typed" do

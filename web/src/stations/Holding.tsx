@@ -49,10 +49,22 @@ export function Holding({ at }: { at: AtStation }) {
 
 function Plan({ at, plan }: { at: AtStation; plan: Mounts }) {
   const unit = useUnit();
+  const [chosen, choose] = useState<boolean>();
+  // Where nothing holds it, why is the first thing to know.
+  const open = chosen ?? plan.says.tone === "stop";
   return (
     <>
       <Findings lead findings={[plan.says]} workings={{}} />
-      <Steps aria-label="Mounts, step by step">{plan.steps.map((step, index) => <Step key={step.key} step={step} index={index} plan={plan} />)}</Steps>
+      <Button aria-expanded={open} onPress={() => choose(!open)}>{open ? "Fold the steps" : "Step by step"}</Button>
+      {open && <StepByStep at={at} plan={plan} unit={unit} />}
+    </>
+  );
+}
+
+function StepByStep({ at, plan, unit }: { at: AtStation; plan: Mounts; unit: ReturnType<typeof useUnit> }) {
+  return (
+    <>
+      <Steps aria-label="Mounts, step by step" style={{ marginTop: 12 }}>{plan.steps.map((step, index) => <Step key={step.key} step={step} index={index} plan={plan} />)}</Steps>
       <Quiet>{plan.clearances.map(({ name, value_mm, ok, says }) => `${name}: ${ok ? "" : "too little by "}${amountText(Math.abs(value_mm), "mm", unit)}; ${says}.`).join(" ")}</Quiet>
       {at.document.lathe && <Jaws at={at} plan={plan} />}
     </>

@@ -1,8 +1,9 @@
-import { useMemo } from "react";
+import { useMemo, useState } from "react";
 import styled from "styled-components";
 import { api } from "../api/client";
 import type { Document, Strip as Cut, StripQuestion } from "../api/document";
 import { useNewest } from "../bench/useNewest";
+import { Button } from "../kit/Button";
 import { amountText } from "../kit/measure";
 import { ink } from "../kit/theme";
 import { useSettled } from "../kit/useSettled";
@@ -30,14 +31,24 @@ const Drawing = styled.svg`
 
 /** The whole cut from the skin to the form before it is made: what an edge meets at every depth and height. */
 export function Strip({ at }: { at: AtStation }) {
+  const [open, setOpen] = useState(false);
+  if (!at.document.form) return null;
+  return (
+    <>
+      <Heading>The whole cut, from the skin to the form</Heading>
+      <Button aria-expanded={open} onPress={() => setOpen(!open)}>{open ? "Fold it" : "What the tool will meet"}</Button>
+      {open && <Met at={at} />}
+    </>
+  );
+}
+
+function Met({ at }: { at: AtStation }) {
   const document = useSettled<Document>(at.document, SETTLED_MS);
   const rpm = at.assessment.stages.blank.limit_rpm;
   const question = useMemo(() => (document.form ? { document, rpm } : undefined), [document, rpm]);
   const { answer, problem } = useNewest<StripQuestion, Cut>(question, api.strip);
-  if (!document.form) return null;
   return (
     <>
-      <Heading>What the tool will meet, from the skin to the form</Heading>
       {problem && <Fault role="alert">{problem.errors?.[0]?.detail ?? problem.detail}</Fault>}
       {answer && <Shown cut={answer} rpm={rpm} />}
     </>
