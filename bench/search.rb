@@ -2,7 +2,8 @@
 
 # A search for the best placements of No. 33's form, all five freedoms and either end, as the queue works it.
 class SearchBench
-  LOOK_EVERY_S = 0.1
+  # As often as the screen looks.
+  LOOK_EVERY_S = 0.7
   GIVE_UP_S = 120
 
   # run: LaunchRun that is ready; workers: how many processes work its queue.
