@@ -13,11 +13,7 @@ module Loft
       MossyAnvil::PlacementSearch.new(blank(asked), wishes, freedoms: freedoms(asked), flip: asked.fetch("flip", true), seed: asked.fetch("seed", 1))
     end
 
-    def blank(asked)
-      MossyAnvil::BlankFile.from_data(asked["document"])
-    rescue MossyAnvil::InvalidInput => e
-      raise(MossyAnvil::InvalidInput, e.faults.map { |fault| MossyAnvil::Fault.new(**fault.to_h, path: "/document#{fault.path}") })
-    end
+    def blank(asked) = Reckoner.blank(asked["document"], at: "/document")
 
     def freedoms(asked)
       groups = { "slide" => %i[slide_mm], "centre" => %i[x_mm y_mm], "tilt" => %i[lean_x_mm lean_y_mm], "size" => %i[scale] }

@@ -24,11 +24,13 @@ module Loft
       MossyAnvil::MountReport.new(blank(document, at: at), climate: @climate, now: @now, at: at).to_h
     end
 
-    # The Blank of a document; raises InvalidInput as #assess does.
-    def blank(document, at: "")
+    # The Blank of a document; raises InvalidInput with pointers under `at`.
+    def self.blank(document, at: "")
       MossyAnvil::BlankFile.from_data(document)
     rescue MossyAnvil::InvalidInput => e
       raise(MossyAnvil::InvalidInput, e.faults.map { |fault| MossyAnvil::Fault.new(**fault.to_h, path: "#{at}#{fault.path}") })
     end
+
+    def blank(document, at: "") = Reckoner.blank(document, at: at)
   end
 end

@@ -22,6 +22,15 @@ RSpec.describe MossyAnvil::MountHold do
     expect(described_class.load_nm(force_n: 0, overhang_mm: 0, mass_g: 1000, imbalance_g_mm: 500, rpm: 1000, centre_mm: 60)).to be_within(1e-6).of(own * 0.06)
   end
 
+  it "hot melt holds by its bead, a block by its whole face, the air by a quarter of what it might" do
+    # By hand, 100 mm across: a face of 98,175 mm3 at 2 MPa over 8; a bead of 8 mm, 98,175 - pi/32 84^4/100, at 0.8 over 8.
+    expect(described_class.glued_nm("glue_block", 100, 4.0)).to be_within(0.01).of(24.54)
+    expect(described_class.glued_nm("hot_melt", 100, 4.0)).to be_within(0.01).of(4.93)
+    expect(described_class.glued_nm("hot_melt", 100, 0.4)).to be_within(0.01).of(2.46)
+    # 7,854 mm2 at 0.056 MPa are 440 N, at 50 mm, over 4.
+    expect(described_class.vacuum_nm(100)).to be_within(0.01).of(5.50)
+  end
+
   it "a plate bears as its screws do, tipped the worst way" do
     # Six alike: half of them count, whichever way it tips.
     expect(described_class.plate_nm([1000.0] * 6, 70)).to be_within(1e-6).of(1000 / 5.0 * 3 * 0.035)

@@ -61,7 +61,7 @@ function Table({ numbers }: { numbers: Numbers }) {
   const { stations, depths, sphere, feet, ring, lid, insert, drill, workings } = numbers;
   const hollow = stations.some(({ inside_mm }) => inside_mm !== null);
   const rows: [string, string, string][] = [
-    ...(depths ? [["Hollow to", `${mm(depths.hollow_mm)} from the rim, leaving ${mm(depths.floor_mm)} of floor`, ""], ["Mark on a bit", `${mm(depths.bit_mark_mm)} from its tip, 3 mm of point seen to`, "depths/bit_mark_mm"]] satisfies [string, string, string][] : []),
+    ...(depths ? [["Hollow to", `${mm(depths.hollow_mm)} from the rim, leaving ${mm(depths.floor_mm)} of floor`, ""], ["Mark on a bit", `${mm(depths.bit_mark_mm)} from its cutting edge; 3 mm of point then come to the floor`, "depths/bit_mark_mm"]] satisfies [string, string, string][] : []),
     ...(sphere ? [["Flats of the eight-sided stage", `from ${mm(sphere.facet_start_mm)} off either end, ${mm(sphere.facet_length_mm)} long`, "sphere/facet_start_mm"], ["Neck left to hold it", mm(sphere.neck_mm), ""]] satisfies [string, string, string][] : []),
     ...(feet ? [[`${feet.count} feet`, `${mm(feet.chord_mm)} from foot to foot on a circle of ${mm(2 * feet.radius_mm)}`, "feet/chord_mm"]] satisfies [string, string, string][] : []),
     ...(ring ? [["Ring", `bore ${mm(ring.bore_mm)}, size ${ring.iso_size.toFixed(0)} by the length round it; a core of ${ring.core_mm.toFixed(2)} mm`, "ring/core_mm"]] satisfies [string, string, string][] : []),

@@ -26,8 +26,12 @@ module MossyAnvil
     # The ring of wood that jaws open against.
     def recess_nm(diameter_mm, wall_mm, strength_mpa) = modulus_mm3(diameter_mm + (2 * wall_mm), diameter_mm) * strength_mpa / row("recess")["reserve"] * NM
 
-    # A glue line as large as the block, the weaker of glue and wood.
-    def glued_nm(key, diameter_mm, strength_mpa) = row(key).then { |own| modulus_mm3(diameter_mm) * [own["bond_mpa"], strength_mpa].min / own["reserve"] * NM }
+    # A glue line as large as the block or, of hot melt, a bead round its edge; the weaker of glue and wood.
+    def glued_nm(key, diameter_mm, strength_mpa)
+      own = row(key)
+      inner = own["bead_mm"] ? [diameter_mm - (2 * own["bead_mm"]), 0].max : 0
+      modulus_mm3(diameter_mm, inner) * [own["bond_mpa"], strength_mpa].min / own["reserve"] * NM
+    end
 
     # Withdrawal of one screw, N: p = 108.25 G2 D L in side grain. gravity: dry density over that of water. Source: Wood Handbook.
     def withdrawal_n(gravity, diameter_mm, length_mm, end_grain: false)
@@ -51,7 +55,7 @@ module MossyAnvil
     # Held on by the air: tipped over the rim of its seal.
     def vacuum_nm(seal_mm)
       table = Table["mounts"]["vacuum"]
-      Math::PI / 4 * (seal_mm**2) * table["pressure_mpa"] * table["sealed"] * seal_mm / 2 * NM
+      Math::PI / 4 * (seal_mm**2) * table["pressure_mpa"] * table["sealed"] / table["reserve"] * seal_mm / 2 * NM
     end
 
     def row(key) = Table.rows("mounts").find { |row| row["key"] == key }

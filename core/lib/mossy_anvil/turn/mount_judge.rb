@@ -111,7 +111,8 @@ module MossyAnvil
       open = @site.runs_through(size / 2, 3)
       share = @site.strength_share([size / 6, size / 3], 3.0)
       tail = " #{ids(open)} #{open.one? ? 'runs' : 'run'} through what it is glued to: fill it first." if open.any?
-      weighed(key, MountHold.glued_nm(key, size, strength_mpa(share)), "On {block} of face.#{tail}", size_mm: size, block: [size, "mm"])
+      weighed(key, MountHold.glued_nm(key, size, strength_mpa(share)), "#{own.key?('bead_mm') ? 'A bead round' : 'On'} {block} of face.#{tail}",
+        size_mm: size, block: [size, "mm"])
     end
 
     def judge_tenon

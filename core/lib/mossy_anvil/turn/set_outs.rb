@@ -14,7 +14,7 @@ module MossyAnvil
     # How deep that hole goes: the thread wanted, three pitches over, and the bit's point.
     def tapping_depth_mm(engaged_mm, pitch_mm, point_mm) = engaged_mm + (Table["set_outs"]["tapping"]["deeper_pitches"] * pitch_mm) + point_mm
 
-    # Mark on a bit, from its very tip: how deep its point may go from the face it enters, so that a floor is left.
+    # Mark on a bit, from its cutting edge: so deep its full width may go from the face it enters, and its point comes to the floor wanted.
     def bit_mark_mm(height_mm, floor_mm, point_mm) = height_mm - floor_mm - point_mm
 
     # The eight-sided stage of a sphere cut from a cylinder as wide: the flat begins so far from either end, and is so long.
