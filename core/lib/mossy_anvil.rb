@@ -20,7 +20,8 @@ end
   solid/grid solid/field solid/body_cover solid/path_cover solid/painter solid/running_sums solid/stage solid/mass_properties solid/freed_pieces
   turn/balance turn/half_pulls turn/section turn/burst turn/crack_run turn/wall_force turn/loose_piece turn/rim turn/stage_limit turn/ladder
   turn/cutting_circle turn/most_air turn/peel turn/cut_strip turn/set_outs turn/mount_hold turn/mount_site turn/mount_judge
-  mend/moisture mend/moisture_profile mend/drying mend/shrinkage mend/filling mend/resin mend/casting mend/whereabouts mend/triage mend/ways
+  mend/moisture mend/moisture_profile mend/drying mend/shrinkage mend/filling mend/resin mend/casting
+  mend/cure_kinetics mend/curing_cup mend/cooling_slab mend/exotherm mend/whereabouts mend/triage mend/ways
   finish/grit_sequence
   scan/mesh scan/mesh_file scan/stations scan/scan_report scan/trace
   formats/json_text formats/blank_file formats/drawing formats/skin_map formats/section_map formats/form_template formats/form_mesh formats/svg_path

@@ -22,6 +22,15 @@ RSpec.describe MossyAnvil::MountHold do
     expect(described_class.load_nm(force_n: 0, overhang_mm: 0, mass_g: 1000, imbalance_g_mm: 500, rpm: 1000, centre_mm: 60)).to be_within(1e-6).of(own * 0.06)
   end
 
+  it "says up to which speed a seat bears its load" do
+    body = { force_n: 60, overhang_mm: 100, mass_g: 2000, imbalance_g_mm: 3000, centre_mm: 50 }
+    limit = described_class.bears_to_rpm(12.0, **body)
+    expect(described_class.load_nm(**body, rpm: limit)).to be_within(1e-9).of(12.0)
+    expect(described_class.bears_to_rpm(12.0, **body, tailstock: true)).to be > limit
+    expect(described_class.bears_to_rpm(6.0, **body)).to eq(0)
+    expect(described_class.bears_to_rpm(12.0, **body, imbalance_g_mm: 0)).to be_nil
+  end
+
   it "hot melt holds by its bead, a block by its whole face, the air by a quarter of what it might" do
     # By hand, 100 mm across: a face of 98,175 mm3 at 2 MPa over 8; a bead of 8 mm, 98,175 - pi/32 84^4/100, at 0.8 over 8.
     expect(described_class.glued_nm("glue_block", 100, 4.0)).to be_within(0.01).of(24.54)
@@ -59,6 +68,16 @@ RSpec.describe MossyAnvil::MountReport do
     expect(mount(found, "hollow", "tenon")[:size_mm]).to eq(45)
     expect(found).to include(jaws_are_own: true, jaws_mm: [45.0])
     expect(mount(plan(lathe: BlankHelper::LATHE.merge("jaws_mm" => [200])), "hollow", "tenon")).to include(verdict: "no")
+  end
+
+  it "caps the speed by the mount where that bears less than the piece would take" do
+    lopsided = { defects: [body("resin_body", id: "r", density_kg_m3: 2400, r_mm: 70, z_mm: 40, size_mm: [60, 90, 36])],
+                 lathe: BlankHelper::LATHE.merge("mass_kg" => 9000, "jaws_mm" => [20]) }
+    tenon = mount(plan(**lopsided), "hollow", "tenon")
+    expect(tenon).to include(verdict: "slower")
+    slow = plan(**lopsided)[:steps].find { |step| step[:key] == "hollow" }
+    expect(tenon[:limit_rpm]).to be < slow[:rpm]
+    expect(tenon[:says][:text]).to include("no faster than {limit}")
   end
 
   it "says so when nothing is left to hold it by" do

@@ -14,7 +14,7 @@ import { Fault, Heading, Quiet } from "./parts";
 import type { AtStation } from "./types";
 
 const SETTLED_MS = 300;
-const VERDICTS = { holds: "Holds", tailstock: "With the tailstock", no: "No" } as const;
+const VERDICTS = { holds: "Holds", tailstock: "With the tailstock", slower: "Only slower", no: "No" } as const;
 const MOST_JAWS = 20;
 
 const Steps = styled.ol`
@@ -80,6 +80,7 @@ function Step({ step, index, plan }: { step: Mounts["steps"][number]; index: num
       <h4>{step.name}, {step.by}</h4>
       <Worked working={plan.workings[`/steps/${index}/need_nm`]}>
         At {amountText(step.rpm, "rpm", unit)} the seat must bear <strong>{amountText(step.need_nm, "N m", unit)}</strong>, {amountText(step.need_with_tailstock_nm, "N m", unit)} with the tailstock.
+        {step.limit_rpm < step.rpm && <> Held so, stay below <strong>{amountText(step.limit_rpm, "rpm", unit)}</strong>.</>}
       </Worked>
       <Ways>
         {shown.map(({ key, name, verdict, hold_nm, says, mark, wants }) => (

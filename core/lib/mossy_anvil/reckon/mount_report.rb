@@ -64,11 +64,11 @@ module MossyAnvil
     def step(name, by, mounts, index)
       judge = MountJudge.new(site(name, by), load(name, by), facts(name), @solid, circles_mm)
       verdicts = mounts.map { |key| judge.call(key) }
-      order = { holds: 0, tailstock: 1, no: 2 }
+      order = { holds: 0, tailstock: 1, slower: 2, no: 3 }
       ranked = verdicts.each_with_index.sort_by { |verdict, place| [order.fetch(verdict.verdict), place] }.map(&:first)
       # Force that a tailstock carries is no reason to take the second best where the first is meant for it.
       proposed = ranked.first.verdict == :no ? nil : ranked.first
-      { key: name.to_s, name: NAMES.fetch(name), by: by_words(by), stage: stage_of(name).to_s, rpm: load(name, by)[:rpm],
+      { key: name.to_s, name: NAMES.fetch(name), by: by_words(by), stage: stage_of(name).to_s, rpm: load(name, by)[:rpm], limit_rpm: [proposed&.limit_rpm, load(name, by)[:rpm]].compact.min,
         need_nm: put(index, "need_nm", judge.need_nm, load(name, by)), need_with_tailstock_nm: judge.need_with_tailstock_nm,
         proposed: proposed&.key, mounts: ranked.map { |verdict| plain(verdict) } }
     end
@@ -90,7 +90,7 @@ module MossyAnvil
     def plain(verdict)
       row = MountHold.row(verdict.key)
       { key: verdict.key, name: row["name"], verdict: verdict.verdict.to_s, hold_nm: verdict.hold_nm, need_nm: verdict.need_nm,
-        margin: verdict.hold_nm && (verdict.need_nm.zero? ? nil : verdict.hold_nm / verdict.need_nm), size_mm: verdict.size_mm,
+        margin: verdict.hold_nm && (verdict.need_nm.zero? ? nil : verdict.hold_nm / verdict.need_nm), size_mm: verdict.size_mm, limit_rpm: verdict.limit_rpm,
         says: { text: verdict.says, values: verdict.amounts.map { |name, (value, unit)| { name: name.to_s, value: value, unit: unit } } },
         wood_lost_mm: row["wood_lost_mm"], mark: row["mark"], wants: row["wants"] }
     end
@@ -160,9 +160,13 @@ module MossyAnvil
       return stuck_at(stuck) if stuck
 
       names = steps.map { |one| one[:mounts].first[:name] }.join(", then ").sub(/\A./, &:upcase)
-      care = steps.any? { |one| one[:mounts].first[:verdict] == "tailstock" }
-      say(care ? :care : :go, "#{names}.#{' Keep the tailstock up as long as it can stay.' if care}")
+      care = steps.any? { |one| one[:mounts].first[:verdict] != "holds" }
+      slow = steps.select { |one| one[:mounts].first[:limit_rpm] }.min_by { |one| one[:limit_rpm] }
+      say(care ? :care : :go, "#{names}.#{' Keep the tailstock up as long as it can stay.' if care}#{slowed(slow)}", **(slow ? { limit: [slow[:limit_rpm], "rpm"] } : {}))
     end
+
+    # Where what holds it bears less than the speed the piece itself would take.
+    def slowed(step) = step && " #{step[:mounts].first[:name].sub(/\A./, &:upcase)}: no faster than {limit}, less than the piece itself would take."
 
     def say(tone, text, **values)
       amounts = values.map { |name, (value, unit)| { name: name.to_s, value: value, unit: unit } }

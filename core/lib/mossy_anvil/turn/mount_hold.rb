@@ -17,6 +17,17 @@ module MossyAnvil
       tailstock ? whole * Table["mounts"]["loads"]["with_tailstock"] : whole
     end
 
+    # rpm up to which a seat bears its load; nil where nothing of the load grows with speed, 0 where it does not bear the cut and the weight alone.
+    # hold_nm: what it bears, reserve taken off; the rest as in .load_nm.
+    def bears_to_rpm(hold_nm, force_n:, overhang_mm:, mass_g:, imbalance_g_mm:, centre_mm:, tailstock: false)
+      share = tailstock ? Table["mounts"]["loads"]["with_tailstock"] : 1.0
+      left_nm = (hold_nm / share) - (((force_n * overhang_mm) + (mass_g / 1000.0 * GRAVITY * centre_mm)) * NM)
+      return 0.0 if left_nm.negative?
+
+      per_spin = imbalance_g_mm * 1e-6 * centre_mm * NM
+      per_spin.zero? ? nil : Math.sqrt(left_nm / per_spin) * Balance::RPM
+    end
+
     # Section modulus of a round, or of a ring round a hole, mm3.
     def modulus_mm3(outer_mm, inner_mm = 0) = Math::PI / 32 * ((outer_mm**4) - (inner_mm**4)) / outer_mm
 

@@ -3,7 +3,7 @@
 module MossyAnvil
   # Judges each way of holding a piece for one step of the work: what it must bear, what it bears, and what forbids it.
   class MountJudge
-    Verdict = Struct.new(:key, :verdict, :hold_nm, :need_nm, :says, :amounts, :size_mm, keyword_init: true)
+    Verdict = Struct.new(:key, :verdict, :hold_nm, :need_nm, :says, :amounts, :size_mm, :limit_rpm, keyword_init: true)
     # Less strength than this left under a point or a screw is none.
     SOUND_SHARE = 0.3
     LEAST_BLOCK_MM = 20.0
@@ -24,7 +24,7 @@ module MossyAnvil
     def need_nm = @need_nm ||= MountHold.load_nm(**@load)
     def need_with_tailstock_nm = @need_with_tailstock_nm ||= MountHold.load_nm(**@load, tailstock: true)
 
-    # Verdict of one mount: :holds, :tailstock (only with it up) or :no.
+    # Verdict of one mount: :holds, :tailstock (only with it up), :slower (so, and only up to its own limit_rpm) or :no.
     def call(key) = send(:"judge_#{key}")
 
     private
@@ -33,14 +33,25 @@ module MossyAnvil
 
     # By how much it bears more than it must.
     def weighed(key, hold_nm, says, size_mm: nil, **amounts)
-      margins = @table["margins"]
-      verdict = if hold_nm >= need_nm * margins["free"] then :holds
-                elsif hold_nm >= need_with_tailstock_nm * margins["least"] then :tailstock
-                else :no
-                end
-      said = { holds: says, tailstock: "#{says} Only with the tailstock up.", no: "#{says} Not enough, even with the tailstock up." }.fetch(verdict)
-      Verdict.new(key: key, verdict: verdict, hold_nm: hold_nm, need_nm: need_nm, says: said, amounts: amounts, size_mm: size_mm)
+      verdict, limit_rpm = bearing(hold_nm)
+      said = { holds: says, tailstock: "#{says} Only with the tailstock up.", slower: "#{says} Only with the tailstock up, and no faster than {limit}.",
+               no: "#{says} Not enough, even with the tailstock up." }.fetch(verdict)
+      amounts = amounts.merge(limit: [limit_rpm, "rpm"]) if verdict == :slower
+      Verdict.new(key: key, verdict: verdict, hold_nm: hold_nm, need_nm: need_nm, says: said, amounts: amounts, size_mm: size_mm, limit_rpm: limit_rpm)
     end
+
+    # [verdict, rpm it must stay under or nil where the stage's own limit comes first].
+    def bearing(hold_nm)
+      margins = @table["margins"]
+      return [:holds, nil] if hold_nm >= need_nm * margins["free"]
+      return [:tailstock, nil] if hold_nm >= need_with_tailstock_nm * margins["least"]
+
+      limit = MountHold.bears_to_rpm(hold_nm / margins["least"], **@load.except(:rpm), tailstock: true)
+      limit && limit >= [least_rpm, 1].max ? [:slower, limit] : [:no, nil]
+    end
+
+    # Slower than its lathe goes is no speed.
+    def least_rpm = @blank.lathe&.min_rpm || 0
 
     def no(key, says, **amounts) = Verdict.new(key: key, verdict: :no, hold_nm: nil, need_nm: need_nm, says: says, amounts: amounts)
     def with_tailstock(key, says, **amounts) = Verdict.new(key: key, verdict: :tailstock, hold_nm: nil, need_nm: need_with_tailstock_nm, says: says, amounts: amounts)
