@@ -8,6 +8,8 @@ gem "json_schemer", "~> 2.4"
 gem "numo-narray", "~> 0.9.2"
 
 # The server.
+# Waits as a calendar.
+gem "icalendar", "~> 2.10"
 gem "pg", "~> 1.5"
 # The survey sheet.
 gem "prawn", "~> 2.5"

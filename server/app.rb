@@ -38,6 +38,8 @@ module Loft
     register Routes::Reckon
     register Routes::Files
     register Routes::Searches
+    register Routes::Mending
+    register Routes::Stores
     register Routes::Tables
     register Routes::Health
 
@@ -104,11 +106,14 @@ module Loft
       def blanks = Store::Blanks.new(settings.db)
       def photographs = Store::Photographs.new(settings.db)
       def searches = Store::Searches.new(settings.db)
+      def stocks = Store::Stocks.new(settings.db)
       def shops = Store::Shops.new(settings.db)
       def now = settings.clock.now.utc
-      def reckoner = Reckoner.new(shops.climate, now: now)
+      def reckoner = Reckoner.new(shops.climate, now: now, records: -> { MossyAnvil::ShopRecords.new(Store::Cards.new(settings.db).records) })
+      def card_work = CardWork.new(settings.db, climate: shops.climate, now: now)
 
       def blank_id = number_in_path("id", "blank")
+      def card_id = number_in_path("id", "card")
       def search_id = number_in_path("id", "search")
       def photograph_id = number_in_path("photograph", "photograph")
 

@@ -1,7 +1,5 @@
 # frozen_string_literal: true
 
-require "digest"
-
 module Loft
   # The invented demo shop, Tern Quay: put into an empty database with its dates moved so that the day
   # it was written for is today.
@@ -50,8 +48,7 @@ module Loft
     end
 
     def log(id, number, entry, index)
-      key = Digest::MD5.hexdigest("#{number}-#{index}").unpack("a8a4a4a4a12").join("-")
-      @db[:journal].insert(blank_id: id, key: key, logged_at: moved(entry["at"]), **entry.slice("kind", "stage", "speed_rpm", "note").transform_keys(&:to_sym))
+      @db[:journal].insert(blank_id: id, key: Store::Stocks.key("#{number}-#{index}"), logged_at: moved(entry["at"]), **entry.slice("kind", "stage", "speed_rpm", "note").transform_keys(&:to_sym))
     end
 
     def moved_day(group, key) = group[key] ? group.merge(key => (Date.parse(group[key]) + (@shift_s / DAY_S)).iso8601) : group

@@ -1,5 +1,6 @@
 # frozen_string_literal: true
 
+require "digest"
 require "fileutils"
 require "json"
 require "securerandom"
@@ -39,5 +40,6 @@ loader = Zeitwerk::Loader.new
 loader.push_dir(__dir__, namespace: Loft)
 loader.ignore(__FILE__, "#{__dir__}/migrations", "#{__dir__}/spec", "#{__dir__}/launch.rb", "#{__dir__}/serve.rb", "#{__dir__}/puma.rb", "#{__dir__}/work.rb")
 # The image library and the PDF writer are large and seldom wanted: they come with the first photograph and the first sheet.
-loader.do_not_eager_load("#{__dir__}/picture.rb", "#{__dir__}/paper.rb", "#{__dir__}/survey_sheet.rb", "#{__dir__}/template_sheet.rb")
+loader.do_not_eager_load("#{__dir__}/picture.rb", "#{__dir__}/paper.rb", "#{__dir__}/survey_sheet.rb", "#{__dir__}/template_sheet.rb",
+  "#{__dir__}/calendar.rb")
 loader.setup

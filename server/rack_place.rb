@@ -5,28 +5,30 @@ module Loft
   class RackPlace
     DAY_S = 86_400.0
 
-    # row: of the blanks table. now: Time.
-    def initialize(row, now)
+    # row: of the blanks table. now: Time. waits: those under way on its card.
+    def initialize(row, now, waits: [])
       @row = row
       @now = now
+      @carded = waits.reject { |wait| wait[:working] }.max_by { |wait| wait[:likely_at] }
     end
 
     def to_h
       { id: @row[:id], number: @row[:number], name: @row[:name], version: @row[:version],
-        silhouette: silhouette, becomes: becomes, ready: @row[:ready] || wait_over?, note: @row[:note], wait: wait }
+        silhouette: silhouette, becomes: becomes, ready: @carded ? wait.nil? : @row[:ready] || wait_over?, note: @row[:note], wait: wait }
     end
 
     private
 
-    def wait_over? = !@row[:wait_ends_at].nil? && @row[:wait_ends_at] <= @now
+    # What it waits for on its card comes before what it dries for.
+    def wait_times = @carded ? @carded.values_at(:started_at, :earliest_at, :likely_at) : @row.values_at(:wait_started_at, :wait_ends_at, :wait_ends_at)
+    def wait_over? = !wait_times.last.nil? && wait_times.last <= @now
 
     def wait
-      started, ends = @row.values_at(:wait_started_at, :wait_ends_at)
-      return if ends.nil? || wait_over?
+      started, earliest, likely = wait_times
+      return if likely.nil? || wait_over?
 
-      whole = ends - started
-      { started_at: started.utc.iso8601, likely_end_at: ends.utc.iso8601, days_left: (ends - @now) / DAY_S,
-        share_done: whole.zero? ? 1.0 : ((@now - started) / whole).clamp(0, 1) }
+      { started_at: started.utc.iso8601, likely_end_at: likely.utc.iso8601, days_left: (likely - @now) / DAY_S,
+        share_done: MossyAnvil::Wait.new(started_at: started, earliest_at: earliest, likely_at: likely, cure: false).share_done(@now) }
     end
 
     # Outside of the form, drawn fine.

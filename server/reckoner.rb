@@ -3,9 +3,11 @@
 module Loft
   # Asks the core: a document in, an assessment out, in the shop's own air.
   class Reckoner
-    def initialize(climate, now:)
+    # records: gives the shop's own records when they are wanted.
+    def initialize(climate, now:, records: -> { MossyAnvil::ShopRecords.new })
       @climate = climate
       @now = now
+      @records = records
     end
 
     # Assessment as plain data. Raises InvalidInput with pointers under `at`.
@@ -18,6 +20,11 @@ module Loft
 
     # What its form and its sketches come to, as plain data.
     def compare(document, at: "") = MossyAnvil::Comparison.new(blank(document, at: at), document["sketches"] || [], climate: @climate).to_h
+
+    # Its plan of mending, as plain data.
+    def mend(document, at: "")
+      MossyAnvil::MendReport.new(blank(document, at: at), climate: @climate, now: @now, records: @records.call, at: at).to_h
+    end
 
     # How it is held from the first cut to the last, as plain data.
     def mounts(document, at: "")

@@ -21,7 +21,7 @@ module Loft
       def self.registered(app)
         whole_drafts(app)
         forms(app)
-        cuts_and_pours(app)
+        cuts(app)
         lumps(app)
       end
 
@@ -32,7 +32,7 @@ module Loft
         app.post("/api/reckon/tests") { answer(tests: reckoner.next_tests(body_as("Draft")["document"], at: "/document")) }
       end
 
-      def self.cuts_and_pours(app)
+      def self.cuts(app)
         app.post("/api/reckon/peel") do
           body = body_as("PeelAsked")
           answer(MossyAnvil::Peel.new(reckoner.blank(body["document"], at: "/document"), body["depth_mm"]).to_h(body["rpm"]))
@@ -40,10 +40,6 @@ module Loft
         app.post("/api/reckon/strip") do
           body = body_as("StripAsked")
           answer(MossyAnvil::CutStrip.new(reckoner.blank(body["document"], at: "/document"), at: "/document").to_h(body["rpm"]))
-        end
-        app.post("/api/reckon/casting") do
-          body = body_as("CastingAsked")
-          answer(MossyAnvil::CastingReport.new(reckoner.blank(body["document"], at: "/document"), Reckon.symbols(body["pour"]), at: "/pour").to_h)
         end
       end
 

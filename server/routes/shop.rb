@@ -7,8 +7,9 @@ module Loft
       def self.registered(app)
         app.get("/api/shop") do
           shop = shops.current
+          waits = Store::Cards.new(settings.db).waits.group_by { |wait| wait[:blank_id] }
           answer(name: shop[:name], currency: shop[:currency], climate: shop.slice(:temperature_c, :humidity), lathes: shops.lathes, next_number: blanks.next_number,
-            rack: blanks.rack.map { |row| RackPlace.new(row, now).to_h })
+            rack: blanks.rack.map { |row| RackPlace.new(row, now, waits: waits.fetch(row[:id], [])).to_h })
         end
       end
     end

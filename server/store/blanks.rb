@@ -61,6 +61,10 @@ module Loft
         end
       end
 
+      # Ids of those that wait to be dry.
+      def waiting = @db[:blanks].exclude(wait_ends_at: nil).select_map(:id)
+      def keep_brief(id, brief) = @db[:blanks].where(id: id).update(brief)
+
       # Adds a journal entry; sending the same key twice adds it once. Returns the entry.
       def log(id, entry)
         @db[:blanks].where(id: id).get(:id) or raise NotFound, "there is no blank #{id}"

@@ -7,7 +7,7 @@ module Loft
       BODY = { clock_deg: %w[centre clock_deg], r_mm: %w[centre r_mm], z_mm: %w[centre z_mm] }.freeze
       EXTENTS = %i[radial_mm tangential_mm axial_mm].freeze
       SAME = %i[type group chosen enters depth_mm found_by width_mm through mend contents grade hole_diameter_mm holes_per_cm2 bubble_diameter_mm bubbles_per_cm3
-                bonded_share density_kg_m3].freeze
+                bonded_share density_kg_m3 soaked_share].freeze
       INTAKE = %i[origin cost got_on bark].freeze
       WORTH = { "outcome" => :worth_outcome, "hours" => :worth_hours, "rate" => :worth_rate }.freeze
       MATERIAL = %i[kind species density_kg_m3 moisture_pct grain grain_clock_deg].freeze
@@ -25,7 +25,7 @@ module Loft
           **WORTH.to_h { |key, column| [column, document.dig("worth", key)] },
           character: material["character"] && Sequel.pg_array(material["character"], :text),
           shape_type: shape["type"], stations: json(shape["stations"]),
-          offset_x_mm: offset&.first, offset_y_mm: offset&.last, centres: json(document["centres"]),
+          offset_x_mm: offset&.first, offset_y_mm: offset&.last, centres: json(document["centres"]), mend: json(document["mend"]),
           **MATERIAL.to_h { |key| [key, material[key.to_s]] },
           **MEASURES.to_h { |key| [key, shape[key.to_s]] } }
       end
@@ -71,17 +71,17 @@ module Loft
           "material" => compact(MATERIAL.to_h { |key| [key.to_s, row[key]] }.merge("character" => row[:character]&.to_a)),
           "shape" => shape_of(row), "defects" => defects.map { |defect| defect_of(defect) },
           "readings" => readings.empty? ? nil : readings.map { |reading| reading_of(reading) },
-          "form" => form && form_of(form), "centres" => plain(row[:centres]), "sketches" => sketches.empty? ? nil : sketches.map { |sketch| sketch_of(sketch) },
-          "lathe" => lathe && lathe_of(lathe) }.then { |whole| compact(whole) }
+          "form" => form && form_of(form), "centres" => data(row[:centres]), "sketches" => sketches.empty? ? nil : sketches.map { |sketch| sketch_of(sketch) },
+          "lathe" => lathe && lathe_of(lathe), "mend" => data(row[:mend]) }.then { |whole| compact(whole) }
       end
 
       def form_of(row)
         follows = row[:wall_mm] && FOLLOWS.to_h { |key| [key.to_s, row[key]] }
-        compact({ **row.slice(:kind, :opens, :use, :curve).transform_keys(&:to_s), "outside" => plain(row[:outside]), "inside" => plain(row[:inside]),
+        compact({ **row.slice(:kind, :opens, :use, :curve).transform_keys(&:to_s), "outside" => data(row[:outside]), "inside" => data(row[:inside]),
           "follows" => follows })
       end
 
-      def sketch_of(row) = compact({ "name" => row[:name], "form" => plain(row[:form]), "centres" => plain(row[:centres]) })
+      def sketch_of(row) = compact({ "name" => row[:name], "form" => data(row[:form]), "centres" => data(row[:centres]) })
 
       def intake_of(row)
         known = compact(INTAKE.to_h { |key| [key.to_s, row[key].is_a?(Date) ? row[key].iso8601 : row[key]] })
@@ -93,13 +93,13 @@ module Loft
       def shape_of(row)
         offset = row[:offset_x_mm] && [row[:offset_x_mm], row[:offset_y_mm]]
         compact({ "type" => row[:shape_type], **MEASURES.to_h { |key| [key.to_s, row[key]] },
-                  "stations" => plain(row[:stations]), "centre_offset_mm" => offset })
+                  "stations" => data(row[:stations]), "centre_offset_mm" => offset })
       end
 
       def defect_of(row)
         size = EXTENTS.map { |key| row[key] }
         centre = BODY.keys.to_h { |key| [key.to_s, row[key]] }
-        compact({ "id" => row[:ref], **SAME.to_h { |key| [key.to_s, row[key]] }, "path" => plain(row[:path]), "of" => row[:made_of],
+        compact({ "id" => row[:ref], **SAME.to_h { |key| [key.to_s, row[key]] }, "path" => data(row[:path]), "of" => row[:made_of],
                   "found_on" => row[:found_on]&.iso8601,
                   "depth_range_mm" => row[:depth_least_mm] && [row[:depth_least_mm], row[:depth_most_mm]],
                   "centre" => size.first && centre, "size_mm" => size.first && size })
@@ -113,13 +113,15 @@ module Loft
 
       # A lathe as in a blank file, from its row.
       def lathe_of(row)
-        compact({ **LATHE.to_h { |key| [key.to_s, row[key]] }, "belts" => plain(row[:belts]), "jaws_mm" => plain(row[:jaws_mm]) })
+        compact({ **LATHE.to_h { |key| [key.to_s, row[key]] }, "belts" => data(row[:belts]), "jaws_mm" => data(row[:jaws_mm]) })
       end
+
+      # JSON as it came out of the database, as plain data.
+      def data(value) = value && JSON.parse(JSON.generate(value))
 
       def compact(hash) = hash.compact
       def json(value) = value && Sequel.pg_jsonb_wrap(value)
-      def plain(value) = value && JSON.parse(JSON.generate(value))
-      private_class_method :compact, :json, :plain, :form_of, :sketch_of, :intake_of, :worth_of, :shape_of, :defect_of, :reading_of
+      private_class_method :compact, :json, :form_of, :sketch_of, :intake_of, :worth_of, :shape_of, :defect_of, :reading_of
     end
   end
 end

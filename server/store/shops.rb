@@ -20,6 +20,9 @@ module Loft
         @db[:shop].insert_conflict(target: :id, update: row).insert(row)
       end
 
+      # The air alone; a shop nobody has named yet is kept under its usual name.
+      def set_air(temperature_c:, humidity:) = set_up(**current, temperature_c: temperature_c, humidity: humidity)
+
       def keep_lathe(name, lathe)
         @db[:lathes].insert_conflict(target: :name).insert(**Rows.lathe("lathe" => lathe), name: name)
       end
@@ -36,7 +39,7 @@ module Loft
 
       # Throws everything away.
       def clear
-        @db.run("TRUNCATE search_parts, searches, sketches, photographs, journal, readings, forms, defects, blanks, lathes, shop RESTART IDENTITY")
+        @db.run("TRUNCATE records, stock_moves, reservations, waits, card_marks, cards, lots, products, search_parts, searches, sketches, photographs, journal, readings, forms, defects, blanks, lathes, shop RESTART IDENTITY")
       end
     end
   end

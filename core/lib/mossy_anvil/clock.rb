@@ -24,6 +24,12 @@ module MossyAnvil
       ((to_deg - from_deg + 180.0) % 360.0) - 180.0
     end
 
+    # Middle of several angles, the short way round; that of the first where they cancel out.
+    def mean(degrees)
+      x, y = degrees.map { |angle| point(angle, 1.0) }.transpose.map(&:sum)
+      Math.hypot(x, y) < 1e-9 ? fold(degrees.first) : of_point(x, y)
+    end
+
     # [x, y] in mm of a point at that angle and radius.
     def point(clock_deg, radius_mm)
       angle = clock_deg * RADIANS

@@ -21,6 +21,12 @@ module MossyAnvil
       table["columns"] ? table["rows"].map { |row| table["columns"].zip(row).to_h } : table["rows"]
     end
 
+    # The row of that key; raises InvalidInput at `at` naming those there are.
+    def self.row(name, key, at: "")
+      rows(name).find { |row| row["key"] == key } or raise InvalidInput, [Fault.new(path: at, problem: "is #{SchemaFault.shown(key)}",
+        allowed: "one of #{rows(name).map { |row| row['key'] }.join(', ')}")]
+    end
+
     def self.deep_freeze(node)
       case node
       when Hash then node.each_value { |child| deep_freeze(child) }

@@ -5,10 +5,10 @@ RSpec.describe MossyAnvil::Upgrade do
 
   def kept(version) = File.read(File.expand_path("../fixtures/lamp-base-#{version}.anvil.json", __dir__))
 
-  [1, 2, 3].each do |version|
+  [1, 2, 3, 4].each do |version|
     it "still reads a file of version #{version}, as the same blank in the present version" do
       document = MossyAnvil::BlankFile.document(kept(version))
-      expect(document).to eq(JSON.parse(kept(version)).merge("version" => 4))
+      expect(document).to eq(JSON.parse(kept(version)).merge("version" => 5))
       expect(MossyAnvil::Assessment.new(MossyAnvil::BlankFile.read(kept(version))).to_h)
         .to eq(MossyAnvil::Assessment.new(MossyAnvil::BlankFile.from_data(document)).to_h)
     end
@@ -21,7 +21,7 @@ RSpec.describe MossyAnvil::Upgrade do
   end
 
   it "refuses a version nobody has written yet" do
-    expect { MossyAnvil::BlankFile.from_data(JSON.parse(old).merge("version" => 9)) }.to raise_error(MossyAnvil::InvalidInput, %r{/version: is 9: must be 4})
+    expect { MossyAnvil::BlankFile.from_data(JSON.parse(old).merge("version" => 9)) }.to raise_error(MossyAnvil::InvalidInput, %r{/version: is 9: must be 5})
   end
 end
 

@@ -17,7 +17,7 @@ export type Form = Schemas["form"];
 export type Shape = Of<"disc"> | Of<"block"> | Of<"outline">;
 
 export type Reading = Schemas["reading"] & { at?: Schemas["spot"]; depth_mm?: number };
-export type Document = Omit<Schemas["blank-4.schema"], "$defs" | "shape" | "defects" | "readings"> & { shape: Shape; defects: Defect[]; readings?: Reading[] };
+export type Document = Omit<Schemas["blank-5.schema"], "$defs" | "shape" | "defects" | "readings"> & { shape: Shape; defects: Defect[]; readings?: Reading[] };
 
 export type Assessment = Schemas["Assessment"];
 export type Stage = Schemas["Stage"];

@@ -116,7 +116,7 @@ export function NewBlank({ shop }: { shop: Shop }) {
   };
   const intake = { ...(origin.trim() && { origin: origin.trim() }), ...(gotOn && { got_on: gotOn }), ...(cost > 0 && { cost }), ...(bark !== "unsaid" && { bark }) };
   const document = ({ shape, density_kg_m3 }: Intake): Document => ({
-    format: "mossy-anvil/blank", version: 4, name: name.trim(), number,
+    format: "mossy-anvil/blank", version: 5, name: name.trim(), number,
     material: {
       kind, species: species.trim(), ...(character.length > 0 && { character }), density_kg_m3: density_kg_m3 ?? densityOwn,
       moisture_pct: moisturePct, grain, ...(grain === "face" && { grain_clock_deg: grainDeg }),

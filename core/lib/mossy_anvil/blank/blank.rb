@@ -9,10 +9,11 @@ module MossyAnvil
     # defects: what was surveyed and what tests show; suspects: bodies that may be there, for the worst case.
     # tests: those of the readings that are tests in the hand and still count.
     # centres: where the lathe's centres go; the survey is not about them but about the axis it was made about.
-    attr_reader :name, :number, :intake, :worth, :material, :shape, :defects, :suspects, :tests, :readings, :form, :lathe, :centres
+    # mend: its plan of mending as in a blank file, { steps: [...] }, or nil.
+    attr_reader :name, :number, :intake, :worth, :material, :shape, :defects, :suspects, :tests, :readings, :form, :lathe, :centres, :mend
 
     def initialize(name:, material:, shape:, defects:, number: nil, intake: {}, worth: nil, suspects: [], tests: [], readings: [], form: nil, lathe: nil,
-                   centres: Centres.new)
+                   centres: Centres.new, mend: nil)
       @name = name
       @number = number
       @intake = intake.freeze
@@ -26,6 +27,7 @@ module MossyAnvil
       @form = form
       @lathe = lathe
       @centres = centres
+      @mend = mend.freeze
       freeze
     end
 
@@ -35,9 +37,10 @@ module MossyAnvil
       suspects.empty? && worst.zip(defects).all? { |one, other| one.equal?(other) } ? nil : with_defects(worst + suspects)
     end
 
-    # The same with another survey, or form.
+    # The same with another survey, form, stock or place.
     def with_defects(others) = with(defects: others)
     def with_form(other) = with(form: other)
+    def with_material(other) = with(material: other)
     def with_centres(other) = with(centres: other)
 
     # The same on its centres: shape and findings about the axis between them, where everything is reckoned that turns. Itself where they are on the survey's axis.
@@ -57,14 +60,14 @@ module MossyAnvil
         material: Material.new(**data[:material]),
         shape: shape, defects: surveyed + tests.shown, suspects: tests.suspects, tests: tests.current, readings: readings,
         form: data[:form] && Form.new(**data[:form]),
-        lathe: data[:lathe] && Lathe.new(**data[:lathe]), centres: Centres.new(**(data[:centres] || {})))
+        lathe: data[:lathe] && Lathe.new(**data[:lathe]), centres: Centres.new(**(data[:centres] || {})), mend: data[:mend])
     end
 
     private
 
     def with(**changes)
       Blank.new(name: name, number: number, intake: intake, worth: worth, material: material, shape: shape, defects: defects, suspects: suspects, tests: tests,
-        readings: readings, form: form, lathe: lathe, centres: centres, **changes)
+        readings: readings, form: form, lathe: lathe, centres: centres, mend: mend, **changes)
     end
   end
 end

@@ -51,6 +51,7 @@ module MossyAnvil
     end
 
     def path? = false
+    def crack? = false
     def mended? = false
 
     # mm3 of the whole ellipsoid, inside the wood or not.
@@ -73,21 +74,26 @@ module MossyAnvil
       holed? ? :lowered : row["rank"].to_sym
     end
 
-    # kg/m3 in the middle of it, given the wood's own density.
+    # kg/m3 in the middle of it, given the wood's own density; with the resin it is soaked with.
     def density_kg_m3(wood_kg_m3)
       return detail[:density_kg_m3].to_f if type == "resin_body"
-      return wood_kg_m3 * (1 - hole_share) if holed?
 
-      row["density"]["kg_m3"]&.to_f || (wood_kg_m3 * row["density"]["factor"])
+      own = holed? ? wood_kg_m3 * (1 - hole_share) : row["density"]["kg_m3"]&.to_f || (wood_kg_m3 * row["density"]["factor"])
+      own + (soaked_share * [1 - (own / soaked_row["cell_wall_kg_m3"]), 0].max * soaked_row["resin_kg_m3"])
     end
+
+    # Share of the room in it that resin has filled; 0 where nothing was drawn in.
+    def soaked_share = detail[:soaked_share] || 0.0
+    def soaked? = soaked_share >= soaked_row["share"].first
 
     # Share of the wood's own strength left, 0 to 1. A resin body has none of the wood's; see #own_strength_mpa.
     def strength_factor
-      case type
-      when "galleries", "bubble_pocket" then [1 - (2 * hole_share), 0.1].max
-      when "resin_body" then 0.0
-      else row["strength"]
-      end
+      own = case type
+            when "galleries", "bubble_pocket" then [1 - (2 * hole_share), 0.1].max
+            when "resin_body" then 0.0
+            else row["strength"]
+            end
+      [own, soaked_strength].max
     end
 
     # MPa it brings of its own, whatever the wood.
@@ -96,20 +102,20 @@ module MossyAnvil
     end
 
     # Does it leave an opening to fill?
-    def open? = %w[void galleries bubble_pocket].include?(type)
+    def open? = %w[void galleries bubble_pocket].include?(type) && !soaked?
 
     # Share of the ellipsoid that is open.
     def open_share
       case type
       when "void" then 1.0
-      when "galleries", "bubble_pocket" then hole_share
+      when "galleries", "bubble_pocket" then soaked? ? 0.0 : hole_share
       else 0.0
       end
     end
 
     # Does it make the piece fragile where it remains?
     def fragile?
-      type == "loose_piece" || (type == "soft_zone" && detail[:grade] == "spongy")
+      type == "loose_piece" || (type == "soft_zone" && detail[:grade] == "spongy" && !soaked?)
     end
 
     # Share taken by many small openings: insect holes by the section (pi/4 d2 times count), bubbles by the volume (pi/6 d3 times count).
@@ -120,6 +126,16 @@ module MossyAnvil
     end
 
     private
+
+    def soaked_row = Table["local_factors"]["soaked"]
+
+    # Share of sound wood's strength that soaking brings back; 0 under the share from which it counts.
+    def soaked_strength
+      return 0.0 unless soaked?
+
+      (least, most), (weak, strong) = soaked_row.values_at("share", "strength")
+      weak + ((strong - weak) * ((soaked_share - least) / (most - least)).clamp(0, 1))
+    end
 
     def holed? = %w[galleries bubble_pocket].include?(type)
 

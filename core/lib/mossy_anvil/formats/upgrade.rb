@@ -6,8 +6,8 @@ module MossyAnvil
   module Upgrade
     # Version 2 added intake, how a depth was found and its range, bubble pockets and delaminations; version 3 tests as readings, depths
     # along a path, what was chosen, groups, use and worth; version 4 more kinds of form, an inside that follows the outside, and the lathe's
-    # centres. All of them may be left out, so each step only changes the number.
-    STEPS = [1, 2, 3].to_h { |version| [version, ->(document) { document.merge("version" => version + 1) }] }.freeze
+    # centres; version 5 a plan of mending and what is soaked already. All of them may be left out, so each step only changes the number.
+    STEPS = [1, 2, 3, 4].to_h { |version| [version, ->(document) { document.merge("version" => version + 1) }] }.freeze
 
     module_function
 

@@ -17,10 +17,10 @@ module MossyAnvil
 
     attr_reader :rate_per_s, :heat_j_kg, :density_kg_m3
 
-    # working_min: time in hand of a 100 g cup at 25 C. peak_c: what such a cup comes to, or nil. density_g_ml: of the mix.
+    # working_min: time in hand of a 100 g cup at 25 C. peak_c: what such a cup comes to, or nil. heat_j_g: of its class, or nil. density_g_ml: of the mix.
     # Raises InvalidInput under `at` for a peak that no heat of cure explains.
-    def self.of(working_min:, density_g_ml:, peak_c: nil, at: "")
-      heat = peak_c ? heat_for(working_min, density_g_ml, peak_c, at) : table["heat_j_g"] * 1000.0
+    def self.of(working_min:, density_g_ml:, peak_c: nil, heat_j_g: nil, at: "")
+      heat = peak_c ? heat_for(working_min, density_g_ml, peak_c, at) : (heat_j_g || table["heat_j_g"]) * 1000.0
       new(rate_per_s: rate_for(working_min, density_g_ml, heat), heat_j_kg: heat, density_kg_m3: density_g_ml * 1000.0)
     end
 

@@ -31,7 +31,12 @@ module MossyAnvil
     end
 
     # s until it can no longer be worked; Infinity where that takes more than two months.
-    def workable_s = run(CureKinetics::WORKABLE).last[0]
+    def workable_s
+      before, after = run(CureKinetics::WORKABLE).last(2)
+      return Float::INFINITY if after[0].infinite?
+
+      before[0] + ((after[0] - before[0]) * (CureKinetics::WORKABLE - before[2]) / (after[2] - before[2]))
+    end
 
     # Hottest it gets, C, and when, s.
     def peak_c = hottest[1]

@@ -58,7 +58,17 @@ module MossyAnvil
 
     def loss(side) = CureKinetics.table["loss_w_m2_k"].fetch(side)
     def hottest = @hottest ||= moments.max_by { |moment| moment.celsius.max }
-    def reached(share) = moments.find { |moment| least_cured(moment) >= share }&.time_s || Float::INFINITY
+
+    # Between the two moments it falls in, in a straight line.
+    def reached(share)
+      index = moments.index { |moment| least_cured(moment) >= share } or return Float::INFINITY
+      return moments[0].time_s if index.zero?
+
+      before, after = moments[index - 1, 2]
+      low, high = least_cured(before), least_cured(after)
+      before.time_s + ((after.time_s - before.time_s) * (share - low) / (high - low))
+    end
+
     def least_cured(moment) = moment.cured.min
 
     def run(start_c)

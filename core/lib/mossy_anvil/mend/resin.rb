@@ -8,14 +8,8 @@ module MossyAnvil
 
     attr_reader :key, :name, :row
 
-    # The row of the resins table of that key; raises InvalidInput naming those there are.
-    def self.of(key, at: "/resin")
-      row = Table["resins"]["rows"].find { |candidate| candidate["key"] == key }
-      return new(row) if row
-
-      known = Table["resins"]["rows"].map { |candidate| candidate["key"] }.join(", ")
-      raise InvalidInput, [Fault.new(path: at, problem: "is #{SchemaFault.shown(key)}", allowed: "one of #{known}")]
-    end
+    # The row of the resins table of that key, with the product's own data sheet (string-keyed) over it; raises InvalidInput naming those there are.
+    def self.of(key, sheet: {}, at: "/resin") = new(Table.row("resins", key, at: at).merge(sheet))
 
     # row: "key", "name", "mix_by" (mass or volume), "parts" [A, B], "density_g_ml" [A, B], "working_min" ...
     def initialize(row)
@@ -39,6 +33,11 @@ module MossyAnvil
       density_a, density_b = row["density_g_ml"]
       mass_b = hardener_per_hundred
       (100 + mass_b) / ((100 / density_a) + (mass_b / density_b))
+    end
+
+    # How it cures, by its working time and, where the sheet gives one, its peak. Raises InvalidInput under `at` for a peak nothing explains.
+    def kinetics(at: "")
+      CureKinetics.of(working_min: row["working_min"], density_g_ml: density_g_ml, peak_c: row["peak_c"], heat_j_g: row["heat_j_g"], at: at)
     end
 
     # [g of A, g of B] for a mass to mix.

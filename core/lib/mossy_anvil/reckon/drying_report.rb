@@ -29,6 +29,18 @@ module MossyAnvil
         profile: profile, free_water_days: drying.free_water_days(moisture_now), targets: targets, shrinkage: shrinkage }
     end
 
+    # [likely, earliest, latest] days from one moisture to another in some air at a pace over that of the open shelf; nil where it never gets there.
+    # Earliest and latest: a quicker piece in drier air, a slower one in damper air.
+    def forecast(to_pct, from_pct: moisture_now, air: @climate, wander: HUMIDITY_WANDERS, pace: 1.0)
+      likely = Drying.new(emc_pct: air.emc_pct, tau_days: tau / pace).days(from_pct, to_pct)
+      return [nil, nil, nil] unless likely
+
+      [likely, *(refit ? refit_band : RULE_BAND).zip([-wander, wander]).map do |share, shift|
+        other = Moisture.emc_pct(air.temperature_c, (air.humidity + shift).clamp(0.005, 0.99))
+        Drying.new(emc_pct: other, tau_days: tau * share / pace).days(from_pct, to_pct)
+      end]
+    end
+
     private
 
     def timed(kind)
@@ -142,8 +154,7 @@ module MossyAnvil
 
     def targets
       Table["gates"]["rows"].map do |row|
-        days = drying.days(moisture_now, row["at_most_pct"])
-        low, high = days ? band(row["at_most_pct"]) : nil
+        days, low, high = forecast(row["at_most_pct"])
         { key: row["key"], name: row["name"], at_most_pct: row["at_most_pct"], ready: days&.zero? || false,
           days: target_days(row, days), days_early: low, days_late: high, out_of_reach: days.nil? }
       end
@@ -168,15 +179,6 @@ module MossyAnvil
       put("shrinkage/#{key}", Shrinkage.size_mm(across, total_pct, emc, from_pct: moisture_now), "mm",
         "its size now, less what this wood shrinks on the way down to the moisture of this air", certainty: :rule_of_thumb, source: @blank.material.stock.source,
         inputs: { "across now" => [across, "mm"], "moisture now" => [moisture_now, "%"], "moisture then" => [emc, "%"], "from green to oven-dry" => [total_pct, "%"] })
-    end
-
-    # Earliest and latest day: a quicker piece in drier air, a slower one in damper air; latest nil where that air never gets it there.
-    def band(gate_pct)
-      shares = refit ? refit_band : RULE_BAND
-      shares.zip([-HUMIDITY_WANDERS, HUMIDITY_WANDERS]).map do |share, wander|
-        air = Moisture.emc_pct(@climate.temperature_c, (@climate.humidity + wander).clamp(0.01, 0.99))
-        Drying.new(emc_pct: air, tau_days: tau * share).days(moisture_now, gate_pct)
-      end
     end
 
     # Two standard errors of the fit either way, never tighter than a tenth.

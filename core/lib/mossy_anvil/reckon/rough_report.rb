@@ -79,21 +79,14 @@ module MossyAnvil
       [Clock.fold(clock), Clock.fold(clock + 180)]
     end
 
-    # How far each open crack from the side may open at its mouth, at most: if all that the rings pull more than the rays goes into it and those beside it.
+    # How far each open crack may open at its mouth, at most.
     def opens
       cracks = @blank.defects.select { |defect| defect.path? && defect.open? && @solid.left_at(:hollowed).include?(defect) }
-      cracks.each_with_index.map do |crack, index|
-        pull = ([stock.tangential_pct - stock.radial_pct, 0].max / 100) * dried_share
-        { id: crack.id, mm: put("opens/#{index}/mm", Math::PI * across_mm * pull / cracks.size, "mm",
-          "round the rim, what the rings shrink more than the rays, shared among the open cracks: at most",
-          { "diameter" => [across_mm, "mm"], "rings more than rays" => [stock.tangential_pct - stock.radial_pct, "%"], "open cracks" => [cracks.size, ""] }) }
+      opening = CrackOpening.new(@blank, from_pct: @water[:moisture_pct], to_pct: @water[:emc_pct], across_mm: across_mm, cracks: cracks)
+      opening.each_mm.each_with_index.map do |(id, mm), index|
+        { id: id, mm: put("opens/#{index}/mm", mm, "mm", CrackOpening::FORMULA,
+          { "diameter" => [across_mm, "mm"], "rings more than rays" => [opening.rings_over_rays_pct, "%"], "open cracks" => [cracks.size, ""] }) }
       end
-    end
-
-    # Of the whole way from fibre saturation to oven-dry, the share still to come.
-    def dried_share
-      saturation = Moisture::FIBRE_SATURATION_PCT
-      ([@water[:moisture_pct], saturation].min - @water[:emc_pct]) / saturation
     end
   end
 end

@@ -23,6 +23,11 @@ module MossyAnvil
       strength_mpa / RESERVE / one_newton
     end
 
+    # Wall in mm that takes a side force (N) at half of so much strength (MPa).
+    def wall_mm(force_n, strength_mpa, radius_mm:, height_mm:, cracked_through: false)
+      Math.sqrt(stress_mpa(force_n, radius_mm: radius_mm, wall_mm: 1.0, height_mm: height_mm, cracked_through: cracked_through) * RESERVE / strength_mpa)
+    end
+
     # What the form's own wall takes: its least thickness, the rim's radius, the lesser of wall height and R/2,
     # and the weakest wood that a defect leaves in the wall.
     def for_form(blank, least_wall_mm, cracked_through:, local_factor:)

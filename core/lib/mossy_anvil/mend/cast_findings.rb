@@ -1,0 +1,86 @@
+# frozen_string_literal: true
+
+module MossyAnvil
+  # What there is to say of a casting before it is poured.
+  class CastFindings
+    # step: CastStep; detail: its own.
+    def initialize(step, detail, scene)
+      @step = step
+      @detail = detail
+      @scene = scene
+    end
+
+    # List of findings.
+    def to_a
+      [*pot, heat, layers, quick, floats, *colours, insert, wet_mould].compact
+    end
+
+    private
+
+    def say(tone, text, figure: nil, **values)
+      { tone: tone.to_s, text: text, figure: figure && "#{@step.at}/#{figure}", values: values.map { |name, (value, unit)| { name: name.to_s, value: value, unit: unit } } }
+    end
+
+    def pot
+      given = @detail[:pot] or return []
+      [(say(:stop, "Never over the pot's own rating: {bar} asked, {rated} rated.", bar: [given[:bar], "bar"], rated: [given[:rated_bar], "bar"]) unless given[:within_rating]),
+       (say(:stop, "The mould does not go into the pot.") unless given[:fits]),
+       (say(:plain, "A bubble of a millimetre or so shrinks to {bubble}.", figure: "bubble_mm", bubble: [@detail[:bubble_mm], "mm"]) if given[:within_rating])]
+    end
+
+    def heat
+      peak = @detail[:at_once_c]
+      tone, text = case @step.plan.verdict(peak)
+                   when "fine" then [:go, "All at once it comes to {peak}: fine."]
+                   when "care" then [:care, "All at once it comes to {peak}: it may yellow and leave shrink marks."]
+                   else [:stop, "All at once it would come to {peak}: not as one pour."]
+                   end
+      say(tone, text, figure: "at_once_c", peak: [peak, "C"])
+    end
+
+    def layers
+      return say(:stop, "Too quick a resin for this depth: not even thin layers stay cool. Take a slower one.") if @step.plan.hopeless?
+
+      first = @detail[:layers].first
+      return if @detail[:layers].one?
+
+      say(:care, "{n} layers of {thick}; the next goes on from {from} to {until} after the last, later only on a sanded face.", figure: "deepest_mm",
+        n: [@detail[:layers].size, ""], thick: [first[:thick_mm], "mm"], from: [first[:next_from_h], "h"], until: [first[:next_until_h], "h"])
+    end
+
+    def quick
+      slow = @detail[:layers].find { |layer| layer[:too_quick] } or return
+      say(:stop, "Mixing and pouring a cup takes {handling}, and it is workable for {working}: not in time.", handling: [slow[:handling_min], "min"], working: [slow[:working_min], "min"])
+    end
+
+    def floats
+      return unless @detail[:lift_n].positive?
+
+      say(:care, "What lies in it floats: glue it down, or {weight} on it.", figure: "lift_n", weight: [@detail[:hold_down_g], "g"])
+    end
+
+    def colours
+      list = @step.data[:colours] or return []
+      sum = list.sum { |colour| colour[:share] }
+      most = Table["casting"]["pigment_most_pct"]
+      [((sum - 1).abs > 0.001 ? say(:stop, "The colours are {sum} of the resin in all: they must come to 100 %.", sum: [sum * 100, "%"]) : nil),
+       *list.select { |colour| (colour[:pigment_pct] || 0) > most }.map { |colour| say(:care, "#{colour[:name]}: over {most} of pigment it may stay soft.", most: [most, "%"]) }]
+    end
+
+    def insert
+      given = @detail[:insert] or return
+      off = @step.data[:offset_mm] || 0
+      return say(:stop, "Off by {off} it shakes more than the stand takes at {start}: at most {most}.", figure: "insert/most_offset_mm", off: [off, "mm"],
+        start: [given[:start_rpm], "rpm"], most: [given[:most_offset_mm], "mm"]) if off > given[:most_offset_mm]
+
+      return if @detail[:mould][:room_beside_mm] && given[:most_offset_mm] > @detail[:mould][:room_beside_mm]
+
+      say(:plain, "Set it in the middle within {most}, for a start at {start}.", figure: "insert/most_offset_mm", most: [given[:most_offset_mm], "mm"], start: [given[:start_rpm], "rpm"])
+    end
+
+    def wet_mould
+      room = @detail[:mould][:room_beside_mm] or return
+      say(:stop, "The wood does not go into that mould.") if room.negative?
+    end
+  end
+end

@@ -1,0 +1,22 @@
+# frozen_string_literal: true
+
+module MossyAnvil
+  # One filler for several openings: by the widest mouth; where the piece is held or bears load there, one that bonds.
+  class FillerChoice
+    # defects; reports: what was reckoned of them, plain data with id, where and breaks_through.
+    def initialize(defects, reports)
+      @defects = defects
+      @reports = reports.select { |report| defects.any? { |defect| defect.id == report[:id] } }
+    end
+
+    # A row of the fillers table.
+    def row
+      widest = @defects.map(&:mouth_mm).max or return Table.rows("fillers").first
+      by_mouth = Filling.filler_for(widest)
+      by_mouth["key"] == "resin" && bears? ? Table.rows("fillers").find { |row| row["key"] == "epoxy" } : by_mouth
+    end
+
+    # Does the piece hang on any of them: under the tenon, or right through the wall?
+    def bears? = @reports.any? { |report| report[:breaks_through] || report[:where].include?("tenon") }
+  end
+end

@@ -1,0 +1,120 @@
+# frozen_string_literal: true
+
+module MossyAnvil
+  # Openings filled: with what, how much, in how many layers, how it lies meanwhile, what keeps it in.
+  class FillStep < MendStep
+    # ml over what the openings take, for the cup.
+    OVER_SHARE, OVER_ML = 0.15, 1.0
+
+    def name = "Fill #{ids}"
+    def gate_pct = data.dig(:sheet, :dry_to_pct) || row["dry_to_pct"]
+    def hands_min = 10 + (fills.size * 5) + (ml * 2)
+    def working_min = (data.dig(:sheet, :working_min) || row["working_min"]) * CureTime.factor(scene.shop_c, CureTime::WORKING_C)
+    def cure_h = (data.dig(:sheet, :cure_d)&.*(24) || row["cure_h"]) * ready_factor
+    def softens_c = data.dig(:sheet, :soft_from_c) || row["soft_from_c"]
+    def seals? = true
+    def tools = [("tape and dams" if dams.any?), row["class"] == "ca" ? "nozzle, dust of its own wood" : "cups, sticks, scale", "scraper"].compact
+    def cautions
+      [row["class"] == "ca" ? "CA: eyes, fumes, open air; a soaked cotton cloth gets hot." : "Resin: gloves, moving air, no skin in it.",
+       *("For food or water: only once it is cured through, and where its sheet says so." if %w[food wet].include?(scene.blank.form&.use))]
+    end
+
+    # Every position must set before it is turned; the last must be hard.
+    def ready_h = own_wait_h || ((((positions.size - 1) * hold_min) + ((layers - 1) * hold_min) + ready_min) / 60.0)
+
+    def materials
+      [Taken.new(key: row["key"], name: data.dig(:sheet, :name) || row["name"], amount: grams, unit: "g", cost: mix_ml * row["price_per_ml"])]
+    end
+
+    def detail
+      { with: row["key"], ml: ml, g: grams, layers: layers, hold_min: hold_min, fills: fills, positions: positions.map(&:to_h), dams: dams }
+    end
+
+    def says = [amount, *misfits, *wide].compact
+
+    def lines
+      [*dams.map { |id| line(:do, "Tape or dam the far side of #{id}; press it on all round.") },
+       *positions.flat_map { |position| at_position(position) },
+       line(:measure, "How much went in, in all?", target: [grams, "g", nil], measures: :used_g, draws: { key: row["key"], part: nil }),
+       line(:wait, "Not on the lathe yet.", minutes: [ready_min, ready_min], unlocks: "ready to turn"),
+       line(:wait, "Cured through.", minutes: [cure_h * 60, cure_h * 60], unlocks: "food, water, finish").merge(optional: true)]
+    end
+
+    def after = scene.mended(defects.to_h { |defect| [defect.id, filled(defect)] })
+
+    private
+
+    # What is missing at the mouth, over all of them.
+    def rescue_lines(key, amount, _hours)
+      return [] unless %w[short leaks].include?(key) && amount
+
+      more = fills.sum { |fill| fill[:ml] * [amount / [fill[:deep_mm], 0.1].max, 1].min }
+      [line(:do, "Once it has set, top up: about {ml} more.", ml: [more, "ml"]), line(:wait, "Not on the lathe yet.", minutes: [ready_min, ready_min], unlocks: "ready to turn")]
+    end
+
+    # The row asked for, or what the widest of the mouths takes; where it bears load, what bonds rather than what only fills.
+    def row = @row ||= data[:with] ? Table.row("fillers", data[:with], at: "#{at}/with") : FillerChoice.new(defects, scene.assessed[:defects]).row
+
+    def fills
+      @fills ||= defects.map do |defect|
+        found = scene.report_of(defect.id)
+        deep = found ? found[:remaining_depth_mm] || depth_mm(defect) : depth_mm(defect)
+        { id: defect.id, ml: (found ? found[:fill_volume_mm3] : 0.0) / 1000, mouth_mm: defect.mouth_mm, deep_mm: deep, layers: (deep / row["layer_mm"]).ceil.clamp(1, 40) }
+      end
+    end
+
+    def depth_mm(defect) = defect.path? ? defect.depth_mm : defect.size_mm.min
+    def layers = fills.map { |fill| fill[:layers] }.max || 1
+    def ml = fills.sum { |fill| fill[:ml] }
+    def mix_ml = ml.zero? ? 0.0 : (ml * (1 + OVER_SHARE)) + OVER_ML
+    def hold_min = row["set_min"] * ready_factor
+    def ready_min = (data.dig(:sheet, :ready_min) || row["ready_min"]) * ready_factor
+    def positions = @positions ||= FillPositions.new(defects, scene.blank.shape).all
+
+    def grams
+      @grams ||= put("g", mix_ml * row["density_g_ml"], "g", "what is open in the finished piece and 2 mm beyond, a share more for the cup", source: Table["fillers"]["source"],
+        inputs: { "to fill" => [ml, "ml"], "more" => [OVER_SHARE * 100, "%"], "in the cup" => [OVER_ML, "ml"], "density" => [row["density_g_ml"], "g/ml"] })
+    end
+
+    # Those that go right through, or open into the hollow.
+    def dams
+      defects.select { |defect| (defect.path? && defect.through?) || scene.report_of(defect.id)&.fetch(:breaks_through) }.map(&:id)
+    end
+
+    def amount
+      return say(:go, "Nothing of #{ids} is left to fill in this form.") if ml.zero?
+
+      say(:plain, "{ml} of #{row['name']} in {layers}: mix {g}.", figure: "g", ml: [ml, "ml"], layers: [layers, layers == 1 ? "layer" : "layers"], g: [grams, "g"])
+    end
+
+    def misfits
+      fills.reject { |fill| fill[:mouth_mm].between?(row["mouth_from_mm"] * 0.8, row["mouth_to_mm"] * 1.2) }.map do |fill|
+        fit = Filling.filler_for(fill[:mouth_mm])
+        say(:care, "#{fill[:id]} is {mouth} at its mouth: usually #{fit['name']}.", mouth: [fill[:mouth_mm], "mm"])
+      end
+    end
+
+    def wide
+      positions.select(&:wide).map { |position| say(:care, "#{position.ids.join(', ')} runs too far round to lie level: dam its ends, or fill it in two goes.") }
+    end
+
+    def at_position(position)
+      share = fills.select { |fill| position.ids.include?(fill[:id]) }
+      rounds = share.map { |fill| fill[:layers] }.max
+      where, hour = position.up == "clock" ? ["{hour} up", { hour: [position.clock_deg, "clock"] }] : ["#{position.up} end up", {}]
+      (1..rounds).map do |round|
+        line(:wait, "#{where.sub(/\A./, &:upcase)}: #{position.ids.join(', ')}, {ml}#{", layer #{round} of #{rounds}" if rounds > 1}. Leave it so.",
+          minutes: [hold_min, hold_min], ml: [share.sum { |fill| fill[:ml] } / rounds, "ml"], unlocks: "it may be turned over", **hour)
+      end
+    end
+
+    def filled(defect)
+      return PathDefect.new(**defect.to_document, mend: row["key"]) if defect.crack?
+      return defect.with(detail: { soaked_share: 1.0 }) if %w[galleries bubble_pocket].include?(defect.type)
+      return defect unless defect.type == "void"
+
+      BodyDefect.new(id: defect.id, type: "resin_body", centre: { clock_deg: defect.clock_deg, r_mm: defect.radius_mm, z_mm: defect.z_mm }, size_mm: defect.size_mm,
+        detail: { density_kg_m3: row["density_g_ml"] * 1000 })
+    end
+  end
+end

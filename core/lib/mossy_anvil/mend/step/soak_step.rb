@@ -1,0 +1,42 @@
+# frozen_string_literal: true
+
+module MossyAnvil
+  # Something brushed on or wicked into what is soft: hardener, thin CA, sealer.
+  class SoakStep < MendStep
+    def name = "#{row['name'].sub(/\A./, &:upcase)}: #{ids_or_it}"
+    def gate_pct = row["dry_to_pct"]
+    def hands_min = row["hands_min"]
+    def ready_h = own_wait_h || (row["wait_h"] * ready_factor)
+    def softens_c = row["softens_c"]
+    def seals? = row["key"] != "hardener"
+    def blocks_glue? = row["blocks_glue"] || false
+    def tools = ["brush or nozzle", "paper"]
+    def cautions = [row["solvent"] ? "Solvent: open air, no flame, no spark; its vapour must be gone before heat or a bag." : "Fumes: eyes, open air; cotton and paper heat up with it."]
+    def materials = [Taken.new(key: row["key"], name: row["name"], amount: way[:g], unit: "g", cost: way[:cost])]
+    def detail = { with: row["key"], g: way[:g], deep_mm: row["deep_mm"], ways: ways }
+
+    def says
+      [say(:plain, "About {g}, {deep} deep: what is soft comes back to {least} to {most} of sound wood.", g: [way[:g], "g"], deep: [row["deep_mm"], "mm"],
+        least: [row["strength"].first * 100, "%"], most: [row["strength"].last * 100, "%"])]
+    end
+
+    def lines
+      [line(:do, "Brush or wick {g} in until it takes no more.", g: [way[:g], "g"]),
+       line(:measure, "How much went in?", target: [way[:g], "g", nil], measures: :used_g, draws: { key: row["key"], part: nil }),
+       line(:wait, row["solvent"] ? "Leave it open until no smell is left." : "Leave it to set.", minutes: [ready_h * 45, ready_h * 60], unlocks: "ready to turn")]
+    end
+
+    # Only what soaks a zone right through counts for its strength; a skin does not.
+    def after
+      share = row["uptake"]&.then { |range| range.sum / 2 } || 0
+      scene.mended(defects.select { |defect| %w[soft_zone galleries].include?(defect.type) && share.positive? }
+        .to_h { |defect| [defect.id, defect.with(detail: { soaked_share: [share, defect.soaked_share].max })] }, added_g: way[:g])
+    end
+
+    private
+
+    def row = @row ||= Table.row("hardeners", data[:with] || "thin_ca", at: "#{at}/with")
+    def ways = @ways ||= HardeningWays.new(scene, defects).to_a
+    def way = ways.find { |one| one[:key] == row["key"] }
+  end
+end

@@ -1,0 +1,139 @@
+# frozen_string_literal: true
+
+module Loft
+  # What is done to a card: opened, its lines ticked and taken back, troubles met, closed. One hand at a time; what is done twice counts once.
+  class CardWork
+    def initialize(db, climate:, now:)
+      @cards = Store::Cards.new(db)
+      @blanks = Store::Blanks.new(db)
+      @stocks = Store::Stocks.new(db)
+      @climate = climate
+      @now = now
+    end
+
+    # The open card of a blank, from its plan as it is kept; raises InvalidInput where there is nothing to do.
+    def open(blank_id, key)
+      document = @blanks.find(blank_id)[:document]
+      report = reckoned(document).to_h
+      refuse("/mend", "has no steps", "at least one step to work by") if report[:steps].empty?
+
+      held = report[:materials].map { |row| [row[:key], row[:part], row[:amount]] }
+      steps = report[:steps].map { |step| { **step.slice(:id, :do, :name, :cautions, :tools, :lines), troubles: troubles(step[:do]) } }
+      show(@cards.open(blank_id, key, document, steps, held, @now))
+    end
+
+    def show(id) = CardView.new(@cards.find(id), @now).to_h
+
+    # body: key, line, kind (started, done, taken_back) and value.
+    def mark(id, body)
+      change(id) do |card, view|
+        line, kind = view.line(body["line"]), body["kind"]
+        turn = view.turn(line["key"])
+        next if repeated?(card, view, line["key"], body)
+
+        send(:"on_#{kind}", card, view, line, body)
+        @cards.mark(id, key: body["key"], line: line["key"], kind: kind, turn: turn, value: body["value"], found: kind == "done" ? verdict(card, view, line, body["value"]) : nil, now: @now)
+      end
+    end
+
+    # body: key, line at which it happened, trouble, and amount where it asks for one.
+    def trouble(id, body)
+      change(id) do |card, view|
+        line = view.line(body["line"])
+        next if card[:marks].any? { |mark| mark[:key] == body["key"] }
+
+        met = step(card, view.step_of(line["key"])["id"]).trouble(body["trouble"], amount: body["amount"], hours: hours_since_pour(card, view, line))
+        @cards.mark(id, key: body["key"], line: line["key"], kind: "trouble", turn: 0, value: body["amount"], now: @now,
+          found: { trouble: { tone: "stop", text: "#{met[:name]}. #{met[:now]} #{met[:plan]}", figure: nil, values: [] }, says: met[:says].map { |one| { **one, figure: nil } },
+                   lines: keyed(met[:lines], "#{line['key']}.#{body['key'][0, 4]}") })
+      end
+    end
+
+    # Ends it: what was measured is kept, and a line goes to the journal.
+    def close(id, key)
+      card = @cards.find(id)
+      change(id) do |held, view|
+        records = held[:steps].flat_map { |told| step(held, told["id"]).verdict(view.measures(told["id"]))[:records] }
+        @cards.close(id, records, @now)
+        @blanks.keep_entry(card[:blank_id], key: key, kind: "mend", stage: nil, speed_rpm: nil, note: note(held, view), logged_at: @now)
+      end
+    end
+
+    private
+
+    # With the card held against others; refused once it has ended.
+    def change(id)
+      @cards.hold(id) do |card|
+        refuse("/card", "has ended", "a card that is open; open another for what is left") if card[:ended_at]
+        yield card, CardView.new(card, @now)
+      end
+      show(id)
+    end
+
+    def reckoned(document) = MossyAnvil::MendReport.new(Reckoner.blank(document), climate: @climate, now: @now, records: MossyAnvil::ShopRecords.new(@cards.records))
+    def step(card, step_id) = (@steps ||= reckoned(card[:document]).steps).find { |one| one.id == step_id }
+    def troubles(kind) = MossyAnvil::Table.rows("troubles").select { |row| row["of"].include?(kind) }.map { |row| row.slice("key", "name", "asks") }
+
+    # Sent again, or done already by another hand.
+    def repeated?(card, view, key, body)
+      return true if card[:marks].any? { |mark| mark[:key] == body["key"] }
+
+      case body["kind"]
+      when "done" then view.done?(key)
+      when "started" then view.started?(key) || view.done?(key)
+      else !view.done?(key) && !view.started?(key)
+      end
+    end
+
+    def on_started(card, _view, line, _body)
+      refuse("/line", "has nothing to wait for", "a line with a time") unless line["minutes"]
+      @cards.begin_wait(card, line, line["minutes"], @now)
+    end
+
+    def on_done(card, view, line, body)
+      refuse("/value", "is missing", "what was measured") if line["measures"] && body["value"].nil?
+      @cards.end_wait(card[:id], line["key"], @now)
+      grams = body["value"] || line.dig("target", "value")
+      draws = line["draws"] or return
+      # A weight of the wood itself says how much it took up, against the dry one.
+      grams -= view.measures(view.step_of(line["key"])["id"])["dry_g"] || grams if line["measures"] == "wet_g"
+      @stocks.draw(draws["key"], draws["part"], grams, seed(card, line, view), @now, card[:id]) if grams&.positive?
+    end
+
+    def on_taken_back(card, view, line, _body)
+      @cards.drop_wait(card[:id], line["key"])
+      @stocks.put_back(seed(card, line, view), @now, card[:id]) if line["draws"]
+    end
+
+    def seed(card, line, view) = "#{card[:id]}-#{line['key']}-#{view.turn(line['key'])}"
+
+    # What a measure says of its step, with those before it.
+    def verdict(card, view, line, value)
+      return unless line["measures"]
+
+      step_id = view.step_of(line["key"])["id"]
+      found = step(card, step_id).verdict({ **view.measures(step_id), line["measures"] => value })
+      { says: found[:says].map { |one| { **one, figure: nil } }, lines: keyed(found[:lines], line["key"]) } unless found[:says].empty?
+    end
+
+    # Lines that came of one, told apart.
+    def keyed(lines, stem) = lines.each_with_index.map { |line, index| { key: "#{stem}.#{index + 1}", optional: false, **line } }
+
+    # Since the last timed pour before a line was done; 0 where none was.
+    def hours_since_pour(card, view, line)
+      upto = view.lines.take_while { |one| one["key"] != line["key"] } + [line]
+      poured = upto.select { |one| one["kind"] == "timer" && view.done?(one["key"]) }.map { |one| one["key"] }
+      last = card[:marks].select { |mark| mark[:kind] == "done" && poured.include?(mark[:line]) }.map { |mark| mark[:marked_at] }.max
+      last ? (@now - last) / 3600.0 : 0.0
+    end
+
+    def note(card, view)
+      done = view.lines.count { |line| view.done?(line["key"]) }
+      measured = card[:steps].flat_map { |told| view.measures(told["id"]).map { |name, value| "#{told['name']}: #{name.tr('_', ' ')} #{value.round(1)}" } }
+      said = "#{card[:steps].map { |told| told['name'] }.join('; ')}. #{done} of #{view.lines.size} lines ticked."
+      [said, measured.join("; ")].reject(&:empty?).join(" ")[0, 2000]
+    end
+
+    def refuse(path, problem, allowed) = raise(MossyAnvil::InvalidInput, [MossyAnvil::Fault.new(path: path, problem: problem, allowed: allowed)])
+  end
+end

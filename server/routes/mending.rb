@@ -1,0 +1,65 @@
+# frozen_string_literal: true
+
+module Loft
+  module Routes
+    # Plans of mending, the cards they are worked by, and their waits.
+    module Mending
+      def self.registered(app)
+        app.post("/api/reckon/mend") { answer(Mending.with_shelf(reckoner.mend(body_as("Draft")["document"], at: "/document"), stocks)) }
+        cards(app)
+        waits(app)
+      end
+
+      def self.cards(app)
+        app.post("/api/blanks/:id/card") { answer(card_work.open(blank_id, body_as("NewCard")["key"]), 201) }
+        app.get("/api/blanks/:id/card") do
+          blanks.find(blank_id)
+          open = Store::Cards.new(settings.db).open_of(blank_id)
+          answer(card: open && card_work.show(open[:id]))
+        end
+        app.get("/api/cards/:id") { answer(card_work.show(card_id)) }
+        app.post("/api/cards/:id/marks") { answer(card_work.mark(card_id, body_as("NewMark")), 201) }
+        app.post("/api/cards/:id/troubles") { answer(card_work.trouble(card_id, body_as("NewTrouble")), 201) }
+        app.post("/api/cards/:id/end") { answer(card_work.close(card_id, body_as("NewCard")["key"])) }
+      end
+
+      def self.waits(app)
+        app.get("/api/waits") { answer(now: now.iso8601(3), waits: Mending.open_waits(settings.db, now)) }
+        app.get("/api/waits.ics") do
+          open = Store::Cards.new(settings.db).waits.map { |wait| { **wait, said: wait[:reason].gsub(/\{\w+\}/, "…") } }
+          drying = settings.db[:blanks].where { wait_ends_at > Sequel::CURRENT_TIMESTAMP }.all
+          hand_over("waits.ics", "text/calendar;charset=utf-8", Calendar.new(open, drying, shop: shops.current[:name], now: now).text)
+        end
+      end
+
+      # What waits, on a card or to dry, soonest first.
+      def self.open_waits(db, now)
+        carded = Store::Cards.new(db).waits.map { |wait| plain(wait, now) }
+        drying = db[:blanks].exclude(wait_ends_at: nil).where { wait_ends_at > now }.all.map do |row|
+          { blank_id: row[:id], number: row[:number], name: row[:name], card_id: nil, line: nil, working: false, reason: "Drying.", unlocks: "dry enough for what follows",
+            started_at: row[:wait_started_at].utc.iso8601, earliest_at: row[:wait_ends_at].utc.iso8601, likely_at: row[:wait_ends_at].utc.iso8601 }
+        end
+        (carded + drying).sort_by { |wait| wait[:likely_at] }
+      end
+
+      def self.plain(wait, _now)
+        { **wait.slice(:blank_id, :number, :name, :card_id, :line, :working, :unlocks), reason: wait[:reason],
+          started_at: wait[:started_at].utc.iso8601, earliest_at: wait[:earliest_at].utc.iso8601, likely_at: wait[:likely_at].utc.iso8601 }
+      end
+
+      # What stands on the shelf beside what the plan takes.
+      def self.with_shelf(report, stocks)
+        products, reserved = stocks.products, stocks.reserved
+        { **report, materials: report[:materials].map { |row| { **row, shelf: shelf(row, stocks.shelf(row[:key], row[:part], products: products, reserved: reserved)) } } }
+      end
+
+      def self.shelf(row, found)
+        return unless found
+
+        own = MossyAnvil::Shelf.new(**found.slice(:left_g, :reserved_g, :pack_g), asked_g: row[:amount])
+        { product: found[:product], left_g: found[:left_g], reserved_g: found[:reserved_g], enough: own.enough?, packs: own.packs, pack_g: found[:pack_g] }
+      end
+      private_class_method :shelf
+    end
+  end
+end

@@ -1,0 +1,73 @@
+# frozen_string_literal: true
+
+module Loft
+  module Routes
+    # What stands on the shelf, and the shop's own air.
+    module Stores
+      def self.registered(app)
+        app.get("/api/stores") { answer(Stores.shown(stocks)) }
+        products(app)
+        app.post("/api/stores/lots") do
+          body = body_as("NewLot")
+          stocks.add_lot(body["product_id"], body["grams"], body["key"], now, part: body["part"], code: body["code"], opened_on: Stores.day(body["opened_on"]))
+          answer(Stores.shown(stocks), 201)
+        end
+        app.post("/api/stores/moves") do
+          body = body_as("NewMove")
+          stocks.move(body["lot_id"], body["grams"], body["reason"], body["key"], now)
+          answer(Stores.shown(stocks), 201)
+        end
+        air(app)
+      end
+
+      def self.products(app)
+        app.post("/api/stores/products") do
+          body = body_as("NewProduct")
+          Stores.check(body)
+          stocks.add_product(**body.slice("name", "kind", "like", "pack_g").transform_keys(&:to_sym), pack_price: body["pack_price"] || 0, sheet: body["sheet"] || {})
+          answer(Stores.shown(stocks), 201)
+        rescue Sequel::UniqueConstraintViolation
+          problem(Problems.taken("a product of that name stands on the shelf already", "/name"))
+        end
+      end
+
+      # The air everything dries and cures in: waits under way move with it.
+      def self.air(app)
+        app.put("/api/shop/air") do
+          given = body_as("Air")
+          before = shops.climate
+          after = MossyAnvil::ShopClimate.new(**given.transform_keys(&:to_sym), at: "")
+          shops.set_air(**given.transform_keys(&:to_sym))
+          Store::Cards.new(settings.db).rescale do |wait|
+            MossyAnvil::Wait.new(**wait.slice(:started_at, :earliest_at, :likely_at, :cure)).in_air(now, before.temperature_c, after.temperature_c)
+          end
+          blanks.waiting.each { |id| Stores.brief_again(self, id) }
+          answer(given)
+        end
+      end
+
+      # What the rack says of a blank that dries, in the air as it is now.
+      def self.brief_again(app, id)
+        kept = app.blanks.find(id)
+        app.blanks.keep_brief(id, Brief.new(app.reckoner.assess(kept[:document]), now: app.now, started_at: Blanks.wait_start(kept)).to_h)
+      end
+
+      # A sheet of numbers that can be: also together.
+      def self.check(body)
+        MossyAnvil::Table.row(body["kind"], body["like"], at: "/like")
+        MossyAnvil::Resin.of(body["like"], sheet: body["sheet"] || {}, at: "/like").kinetics(at: "/sheet") if body["kind"] == "resins"
+      end
+
+      def self.shown(stocks)
+        reserved = stocks.reserved
+        { products: stocks.products.map { |product| { **product, reserved_g: reserved.select { |(key, _), _| key == product[:like] }.sum { |_, grams| grams } } } }
+      end
+
+      def self.day(text)
+        text && Date.iso8601(text)
+      rescue Date::Error
+        raise MossyAnvil::InvalidInput, [MossyAnvil::Fault.new(path: "/opened_on", problem: "is #{text}", allowed: "a day there is")]
+      end
+    end
+  end
+end

@@ -1,0 +1,87 @@
+# frozen_string_literal: true
+
+module Loft
+  module Store
+    # The cards that plans of mending are worked by, what was ticked of them, and their waits. What is ticked is appended, never changed.
+    class Cards
+      def initialize(db)
+        @db = db
+      end
+
+      # Opens a card for a blank from its reckoned steps; the one that is open already where there is one, so that two hands open one card. Its id.
+      # document: as it was reckoned; reserved: [[key, part or nil, g], ...].
+      def open(blank_id, key, document, steps, reserved, now)
+        @db.transaction do
+          @db[:blanks].where(id: blank_id).for_update.first or raise NotFound, "there is no blank #{blank_id}"
+          open_of(blank_id)&.fetch(:id) || insert(blank_id, key, document, steps, reserved, now)
+        end
+      end
+
+      # The open card of a blank, or nil.
+      def open_of(blank_id) = @db[:cards].where(blank_id: blank_id, ended_at: nil).first
+
+      # { id:, blank_id:, document:, steps:, marks:, waits:, started_at:, ended_at: }; raises NotFound.
+      def find(id)
+        row = @db[:cards][id: id] or raise NotFound, "there is no card #{id}"
+        { **row.slice(:id, :blank_id, :started_at, :ended_at), document: Rows.data(row[:document]), steps: Rows.data(row[:steps]),
+          marks: @db[:card_marks].where(card_id: id).order(:id).map { |mark| { **mark, found: Rows.data(mark[:found]) } }, waits: @db[:waits].where(card_id: id).order(:id).all }
+      end
+
+      # Works on a card while nobody else does: yields it as #find has it.
+      def hold(id)
+        @db.transaction do
+          @db[:cards].where(id: id).for_update.first
+          yield find(id)
+        end
+      end
+
+      # Adds a mark; a key sent twice counts once.
+      def mark(id, key:, line:, kind:, turn:, now:, value: nil, found: nil)
+        @db[:card_marks].insert_conflict(target: %i[card_id key]).insert(card_id: id, key: key, line: line, kind: kind, turn: turn, value: value,
+          found: found && Sequel.pg_jsonb_wrap(JSON.parse(JSON.generate(found))), marked_at: now)
+      end
+
+      # A wait begins, or begins anew where it was taken back. minutes: [least, likely].
+      def begin_wait(card, line, minutes, now)
+        times = { started_at: now, earliest_at: now + (minutes[0] * 60), likely_at: now + (minutes.max * 60), ended_at: nil }
+        @db[:waits].insert_conflict(target: %i[card_id line], update: times)
+                   .insert(blank_id: card[:blank_id], card_id: card[:id], line: line["key"], reason: line["text"], unlocks: line["unlocks"], working: line["working"], cure: line["cure"], **times)
+      end
+
+      def end_wait(id, line, now) = @db[:waits].where(card_id: id, line: line, ended_at: nil).update(ended_at: Sequel.function(:greatest, now, :started_at))
+      def drop_wait(id, line) = @db[:waits].where(card_id: id, line: line).delete
+
+      # Ends a card: its waits end with it, what it showed is recorded.
+      def close(id, records, now)
+        @db[:waits].where(card_id: id, ended_at: nil).update(ended_at: Sequel.function(:greatest, now, :started_at))
+        records.each { |row| @db[:records].insert(card_id: id, kind: row[:kind], of: row[:of], value: row[:value], recorded_at: now) }
+        @db[:cards].where(id: id).update(ended_at: now)
+      end
+
+      # Open waits of all blanks, soonest first, with number and name of each.
+      def waits
+        @db[:waits].where(Sequel[:waits][:ended_at] => nil).join(:blanks, id: :blank_id).select_all(:waits).select_append(:number, :name).order(:likely_at).all
+      end
+
+      # Every wait that follows the shop's temperature, as the block has it; a wait comes with its times.
+      def rescale
+        @db.transaction do
+          @db[:waits].where(ended_at: nil, cure: true).for_update.all.each { |wait| @db[:waits].where(id: wait[:id]).update(yield(wait)) }
+        end
+      end
+
+      # What the shop's own work has shown, oldest first.
+      def records = @db[:records].order(:id).select(:kind, :of, :value).all
+
+      private
+
+      def insert(blank_id, key, document, steps, reserved, now)
+        id = @db[:cards].insert(blank_id: blank_id, key: key, document: wrapped(document), steps: wrapped(steps), started_at: now)
+        reserved.each { |name, part, grams| @db[:reservations].insert(card_id: id, key: name, part: part || "", grams: grams) }
+        id
+      end
+
+      def wrapped(data) = Sequel.pg_jsonb_wrap(JSON.parse(JSON.generate(data)))
+    end
+  end
+end
