@@ -24,6 +24,11 @@ module Loft
     def done?(key) = !mark(key, "done").nil?
     def started?(key) = !mark(key, "started").nil?
 
+    # Every line of a step ticked that has to be?
+    def all_done?(step_id)
+      lines_of(@card[:steps].find { |one| one["id"] == step_id }).all? { |line| line["optional"] || done?(line["key"]) }
+    end
+
     # { name => value } measured at a step so far.
     def measures(step_id)
       step = @card[:steps].find { |one| one["id"] == step_id }

@@ -55,11 +55,25 @@ module Loft
       change(id) do |held, view|
         records = held[:steps].flat_map { |told| step(held, told["id"]).verdict(view.measures(told["id"]))[:records] }
         @cards.close(id, records, @now)
+        mend(held, view)
         @blanks.keep_entry(card[:blank_id], key: key, kind: "mend", stage: nil, speed_rpm: nil, note: note(held, view), logged_at: @now)
       end
     end
 
     private
+
+    # The blank is mended by every step whose lines are all ticked. Its version goes up: whoever has it open elsewhere is told.
+    def mend(card, view)
+      done = card[:steps].select { |told| view.all_done?(told["id"]) }.map { |told| told["id"] }
+      return if done.empty?
+
+      kept = @blanks.find(card[:blank_id])
+      measured = done.to_h { |step_id| [step_id, view.measures(step_id)] }
+      document = reckoned(card[:document]).document_after(kept[:document], done, measured: measured)
+      first = kept[:document]["readings"]&.first
+      brief = Brief.new(Reckoner.new(@climate, now: @now).assess(document), now: @now, started_at: first && Time.parse(first["taken_at"]))
+      @blanks.save(card[:blank_id], kept[:version], document, brief.to_h)
+    end
 
     # With the card held against others; refused once it has ended.
     def change(id)

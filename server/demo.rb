@@ -23,12 +23,23 @@ module Loft
     def load
       @db.transaction do
         @shops.set_up(**@shop["shop"].transform_keys(&:to_sym))
+        @shop["stores"].each { |product| shelve(product) }
         @shop["lathes"].each { |name, lathe| @shops.keep_lathe(name, lathe) }
         Dir[File.join(FOLDER, "*.anvil.json")].each { |path| take_in(MossyAnvil::JsonText.parse(File.read(path))) }.size
       end
     end
 
     private
+
+    # A product with its lots as bought on the day they were opened.
+    def shelve(product)
+      stocks = Store::Stocks.new(@db)
+      id = stocks.add_product(**product.slice("name", "kind", "like", "pack_g", "pack_price").transform_keys(&:to_sym), sheet: product["sheet"] || {})
+      product["lots"].each_with_index do |lot, index|
+        opened = Date.parse(lot["opened_on"]) + (@shift_s / DAY_S)
+        stocks.add_lot(id, lot["grams"], Store::Stocks.key("#{product['name']}-#{index}"), opened.to_time.utc, part: lot["part"], code: lot["code"], opened_on: opened)
+      end
+    end
 
     def take_in(document)
       readings = (document["readings"] || []).map { |reading| reading.merge("taken_at" => moved(reading["taken_at"]).iso8601) }

@@ -5,6 +5,7 @@ import styled from "styled-components";
 import { api } from "./api/client";
 import type { Shop } from "./api/document";
 import { Bench } from "./bench/Bench";
+import { CardPage } from "./card/CardPage";
 import { Broken } from "./kit/Broken";
 import { showMoneyIn } from "./kit/measure";
 import { GlobalStyle } from "./kit/theme";
@@ -12,11 +13,13 @@ import { Units } from "./kit/Units";
 import { useKept } from "./kit/useKept";
 import { useKey } from "./kit/useKey";
 import { Waiting } from "./kit/Waiting";
+import { Board } from "./shop/Board";
 import { Corner, LIGHTS } from "./shop/Corner";
 import { KeySheet } from "./shop/KeySheet";
 import { NewBlank } from "./shop/NewBlank";
 import { Rack } from "./shop/Rack";
 import { ShopRoom } from "./shop/ShopRoom";
+import { StoresRoom } from "./shop/StoresRoom";
 import { useNumberKeys } from "./shop/useNumberKeys";
 import { STATIONS, type Station } from "./stations/Docket";
 
@@ -27,6 +30,7 @@ const Frame = styled.div`
   @media (max-width: 900px) { height: auto; min-height: 100dvh; grid-template-rows: auto minmax(0, 1fr); }
 `;
 
+const ROOMS = ["/shop", "/new", "/board", "/stores"] as const;
 const LENGTHS = ["mm", "in"] as const;
 
 /** The shop: rack above, one blank on the bench. */
@@ -46,7 +50,9 @@ export function App() {
       <GlobalStyle />
       <Broken>
         <Routes>
-          {["/", "/shop", "/new", "/blanks/:id", "/blanks/:id/:station"].map((path) => <Route key={path} path={path} element={<Floor room={path === "/shop" || path === "/new" ? path : undefined} corner={corner} />} />)}
+          {["/", "/blanks/:id", "/blanks/:id/:station"].map((path) => <Route key={path} path={path} element={<Floor corner={corner} />} />)}
+          {ROOMS.map((path) => <Route key={path} path={path} element={<Floor room={path} corner={corner} />} />)}
+          <Route path="/blanks/:id/card" element={<Floor card corner={corner} />} />
           <Route path="*" element={<Navigate to="/" replace />} />
         </Routes>
       </Broken>
@@ -55,7 +61,7 @@ export function App() {
   );
 }
 
-function Floor({ room, corner }: { room: "/shop" | "/new" | undefined; corner: React.ReactNode }) {
+function Floor({ room, card = false, corner }: { room?: (typeof ROOMS)[number]; card?: boolean; corner: React.ReactNode }) {
   const { id } = useParams();
   const shop = useQuery({ queryKey: ["shop"], queryFn: api.shop, refetchInterval: 60_000 });
   if (!shop.data) return <Waiting what="Opening the shop …" problem={shop.error?.message} onAgain={() => void shop.refetch()} />;
@@ -65,9 +71,15 @@ function Floor({ room, corner }: { room: "/shop" | "/new" | undefined; corner: R
   return (
     <Frame>
       <Along shop={shop.data} current={room ? undefined : Number(id)} corner={corner} />
-      {room === "/new" ? <NewBlank shop={shop.data} /> : room ? <ShopRoom shop={shop.data} /> : <OnBench key={id} id={Number(id)} />}
+      {room ? <Beside room={room} shop={shop.data} /> : card ? <CardPage key={id} /> : <OnBench key={id} id={Number(id)} />}
     </Frame>
   );
+}
+
+function Beside({ room, shop }: { room: (typeof ROOMS)[number]; shop: Shop }) {
+  if (room === "/new") return <NewBlank shop={shop} />;
+  if (room === "/board") return <Board shop={shop} />;
+  return room === "/stores" ? <StoresRoom /> : <ShopRoom shop={shop} />;
 }
 
 /** The rack, and the keys that go along it. */

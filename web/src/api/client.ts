@@ -1,5 +1,5 @@
 import createClient from "openapi-fetch";
-import type { Comparison, Form, FormQuestion, Laid, MadeForm, Mounts, Move, SetOuts, SetOutsQuestion, Strip, StripQuestion, Search, SearchQuestion, Photograph, PhotographAbout, Scan, ScanQuestion, Trace, TraceQuestion, Assessment, Casting, CastingQuestion, Document, Entry, Intake, IntakeQuestion, Kept, NewEntry, NextTests, Peel, PeelQuestion, Problem, Shop, Table, TableName, TakenIn } from "./document";
+import type { Comparison, Form, FormQuestion, Laid, MadeForm, Mounts, Move, SetOuts, SetOutsQuestion, Strip, StripQuestion, Search, SearchQuestion, Photograph, PhotographAbout, Scan, ScanQuestion, Trace, TraceQuestion, Assessment, Air, Card, MendPlan, NewLot, NewMark, NewProduct, NewTrouble, Stores, Waits, Document, Entry, Intake, IntakeQuestion, Kept, NewEntry, NextTests, Peel, PeelQuestion, Problem, Shop, Table, TableName, TakenIn } from "./document";
 import type { components, paths } from "./schema";
 
 const http = createClient<paths>({ baseUrl: "" });
@@ -60,7 +60,18 @@ export const api = {
   },
   reckon: (document: Document) => expect<Assessment>(http.POST("/api/reckon", { body: { document: wire(document) } })),
   peel: ({ document, depthMm, rpm }: PeelQuestion) => expect<Peel>(http.POST("/api/reckon/peel", { body: { document: wire(document), depth_mm: depthMm, rpm } })),
-  casting: ({ document, pour }: CastingQuestion) => expect<Casting>(http.POST("/api/reckon/casting", { body: { document: wire(document), pour } })),
+  mend: (document: Document) => expect<MendPlan>(http.POST("/api/reckon/mend", { body: { document: wire(document) } })),
+  openCard: (id: number) => expect<Card>(http.POST("/api/blanks/{id}/card", { params: { path: { id } }, body: { key: crypto.randomUUID() } })),
+  cardOf: async (id: number) => (await expect<{ card: Card | null }>(http.GET("/api/blanks/{id}/card", { params: { path: { id } } }))).card,
+  markCard: (id: number, key: string, mark: NewMark) => expect<Card>(http.POST("/api/cards/{id}/marks", { params: { path: { id } }, body: { key, ...mark } })),
+  meetTrouble: (id: number, trouble: NewTrouble) => expect<Card>(http.POST("/api/cards/{id}/troubles", { params: { path: { id } }, body: { key: crypto.randomUUID(), ...trouble } })),
+  endCard: (id: number) => expect<Card>(http.POST("/api/cards/{id}/end", { params: { path: { id } }, body: { key: crypto.randomUUID() } })),
+  waits: () => expect<Waits>(http.GET("/api/waits")),
+  stores: () => expect<Stores>(http.GET("/api/stores")),
+  addProduct: (product: NewProduct) => expect<Stores>(http.POST("/api/stores/products", { body: product })),
+  addLot: (lot: NewLot) => expect<Stores>(http.POST("/api/stores/lots", { body: { key: crypto.randomUUID(), ...lot } })),
+  moveStock: (lot_id: number, grams: number, reason: "bought" | "used" | "counted" | "thrown_out") => expect<Stores>(http.POST("/api/stores/moves", { body: { key: crypto.randomUUID(), lot_id, grams, reason } })),
+  setAir: (air: Air) => expect<Air>(http.PUT("/api/shop/air", { body: air })),
   makeForm: ({ document, kind, measures }: FormQuestion) => expect<MadeForm>(http.POST("/api/reckon/form", { body: { document: wire(document), kind, measures } })),
   moveForm: (document: Document, move: Move) => expect<Laid>(http.POST("/api/reckon/move", { body: { document: wire(document), move } })),
   profile: (path: string, mm_per_unit: number, from_z_mm: number) => expect<{ points: Form["outside"] }>(http.POST("/api/reckon/profile", { body: { path, mm_per_unit, from_z_mm } })),

@@ -140,7 +140,7 @@ export function Bench({ kept, station, onStation }: { kept: Kept; station: Stati
         <Piece look={look} setPeel={setPeel} />
       </section>
       <div className="docket"><Beside station={station} onStation={onStation} at={at} /></div>
-      <NextMove move={assessment.next_move} onGo={onStation} />
+      <NextMove move={assessment.next_move} onGo={onStation} blankId={kept.id} />
     </Frame>
   );
 }

@@ -9,11 +9,11 @@ export type Light = (typeof LIGHTS)[number];
 
 const Place = styled.div`
   display: grid;
-  grid-template: 1fr 1fr / auto auto;
+  grid-template: 1fr 1fr / auto auto auto;
   border-left: 1px solid ${ink.rule};
-  button { min-height: 43px; padding: 0 14px; font-weight: 400; text-align: left; }
-  button:nth-child(odd) { border-right: 1px solid ${ink.rule}; }
-  button:nth-child(-n + 2) { border-bottom: 1px solid ${ink.rule}; }
+  button { min-height: 43px; padding: 0 8px; font-size: 15px; font-weight: 400; text-align: left; }
+  button:not(:nth-child(3n)) { border-right: 1px solid ${ink.rule}; }
+  button:nth-child(-n + 3) { border-bottom: 1px solid ${ink.rule}; }
   .off { opacity: 0.5; }
 `;
 
@@ -24,6 +24,8 @@ export function Corner({ unit, onUnit, light, onLight, onKeys }: Props) {
   const go = useNavigate();
   return (
     <Place>
+      <Button $kind="quiet" onPress={() => void go("/board")}>Board</Button>
+      <Button $kind="quiet" onPress={() => void go("/stores")}>Stores</Button>
       <Button $kind="quiet" onPress={() => void go("/shop")}>Shop</Button>
       <Button $kind="quiet" onPress={onUnit} aria-label={`Lengths in ${unit === "mm" ? "millimetres" : "inches"}; change`}>
         <span className={unit === "mm" ? "" : "off"}>mm</span>&ensp;|&ensp;<span className={unit === "in" ? "" : "off"}>in</span>

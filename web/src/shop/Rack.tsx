@@ -49,12 +49,12 @@ const Places = styled.nav`
 `;
 
 const Place = styled(NavLink)`
-  flex: 1 0 72px;
+  flex: 1 0 66px;
   max-width: 104px;
   display: grid;
   grid-template: "number shape" 44px "state state" 26px / 26px 1fr;
   align-content: center;
-  padding: 0 5px 0 7px;
+  padding: 0 4px 0 6px;
   gap: 2px 4px;
   text-decoration: none;
   color: inherit;

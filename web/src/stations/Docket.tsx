@@ -5,14 +5,14 @@ import { focusRing, ink } from "../kit/theme";
 import { Finish } from "./Finish";
 import { FormStation } from "../form/FormStation";
 import { Log } from "./Log";
-import { Mend } from "./Mend";
+import { MendStation } from "../mend/MendStation";
 import { Survey } from "./Survey";
 import { Turn } from "./Turn";
 import type { AtStation } from "./types";
 
 export const STATIONS = { survey: "Survey", form: "Form", mend: "Mend", turn: "Turn", finish: "Finish", log: "Log" } as const;
 export type Station = keyof typeof STATIONS;
-const ROOMS = { survey: Survey, form: FormStation, mend: Mend, turn: Turn, finish: Finish, log: Log };
+const ROOMS = { survey: Survey, form: FormStation, mend: MendStation, turn: Turn, finish: Finish, log: Log };
 
 const Frame = styled(Tabs)`
   display: grid;

@@ -48,6 +48,9 @@ module MossyAnvil
     def seals? = false
     def blocks_glue? = false
 
+    # The findings it mends, as they are once it is done. measured: what the scale said, { name => value }.
+    def mended(_measured) = defects.map { |defect| after.blank.defects.find { |one| one.id == defect.id } || defect }
+
     # What was measured while it was done says: { says: [findings], records: [{ kind:, of:, value: }], lines: [what to do now] }. measures: { name => value }.
     def verdict(_measures) = { says: [], records: [], lines: [] }
 

@@ -95,7 +95,7 @@ module MossyAnvil
         workings = Workings.new
         report = reckon(SolidWork.new(@blank, @climate, @fineness), workings)
         findings = Findings.new(@blank, report)
-        report.merge(verdict: findings.verdict.to_s, findings: findings.to_h, next_move: NextMove.new(report).to_h,
+        report.merge(verdict: findings.verdict.to_s, findings: findings.to_h, next_move: NextMove.new(report, planned: @blank.mend ? @blank.mend[:steps] : []).to_h,
           geometry: Geometry.new(@blank, @surveyed).to_h, workings: workings.to_h)
       end
     end

@@ -20,7 +20,7 @@ module MossyAnvil
 
     def to_h
       told = steps.each_with_index.map { |step, index| tell(step, index) }
-      { proposed: @blank.mend.nil?, steps: told, materials: materials, cost: materials.sum { |row| row[:cost] }, hands_min: told.sum { |step| step[:hands_min] },
+      { proposed: @blank.mend.nil?, plan: { steps: data }, steps: told, materials: materials, cost: materials.sum { |row| row[:cost] }, hands_min: told.sum { |step| step[:hands_min] },
         ready_h: told.last && told.last[:ready_at_h], ready_late_h: told.last && told.last[:ready_late_at_h], before: effects.first, after: effects.last,
         left_out: left_out, says: says(told), workings: @workings.to_h }
     end
@@ -38,6 +38,16 @@ module MossyAnvil
 
     # The plan as in a blank file, symbol-keyed.
     def data = @data ||= @blank.mend ? @blank.mend[:steps] : MendProposal.new(@blank, assessed).steps
+
+    # The blank document, string-keyed, once those steps (ids) are done: its findings mended, their steps gone from its plan.
+    # measured: { step id => { name => value } }, what the scale said meanwhile.
+    def document_after(document, done, measured: {})
+      worked = steps.select { |step| done.include?(step.id) }
+      mended = worked.inject({}) { |found, step| found.merge(step.mended(measured.fetch(step.id, {})).to_h { |defect| [defect.id, defect] }) }
+      left = (document.dig("mend", "steps") || []).reject { |step| done.include?(step["id"]) }
+      defects = document["defects"].map { |old| mended.key?(old["id"]) ? old.slice("found_on", "group").merge(JSON.parse(JSON.generate(mended[old["id"]].to_document))) : old }
+      document.merge("defects" => defects).except("mend").merge(left.any? ? { "mend" => { "steps" => left } } : {})
+    end
 
     private
 

@@ -7,9 +7,10 @@ module MossyAnvil
 
     WEIGH_EVERY_DAYS = 7
 
-    # report: assessment as plain data with stages, defects, drying.
-    def initialize(report)
+    # report: assessment as plain data with stages, defects, drying. planned: steps of the turner's own plan of mending, if there is one.
+    def initialize(report, planned: [])
       @report = report
+      @planned = planned
     end
 
     # station: where it is done; action: "weigh", "mend", "log_cut", "draw_form" or "survey"; ready: can be done now.
@@ -17,6 +18,7 @@ module MossyAnvil
       if freed.any? then move("survey", "survey", "Take off or glue the piece that #{freed.first.join(' and ')} free before anything else.")
       elsif struck.any? then move("survey", "survey", "Take out #{struck.join(', ')} before anything else.")
       elsif @report[:form].nil? then move("form", "draw_form", "Decide what it can become, and where in the blank.")
+      elsif @planned.any? then by_plan
       elsif wetter_than?(gate_pct) then weigh
       elsif to_mend.any? then move("mend", "mend", "Mend #{to_mend.map { |defect| defect[:id] }.join(', ')} before hollowing.")
       else turn
@@ -27,6 +29,10 @@ module MossyAnvil
 
     def move(station, action, text, ready: true, **values)
       { station: station, action: action, text: text, ready: ready, values: values.map { |name, (value, unit)| { name: name.to_s, value: value, unit: unit } } }
+    end
+
+    def by_plan
+      move("mend", "mend", "Work by its plan of mending: {steps} to go.", steps: [@planned.size, @planned.one? ? "step" : "steps"])
     end
 
     def freed = @report[:freed].map { |piece| piece[:ids] }

@@ -66,7 +66,14 @@ module MossyAnvil
     end
 
     def after
-      scene.dried(gate_pct.to_f).mended(defects.to_h { |defect| [defect.id, soaked(defect)] }, added_g: expected_g)
+      scene.dried(gate_pct.to_f).mended(defects.to_h { |defect| [defect.id, soaked(defect, expected_share)] }, added_g: expected_g)
+    end
+
+    # By its own weights where there are two, else as expected.
+    def mended(measured)
+      dry, wet = measured["dry_g"], measured["wet_g"] || measured["cured_g"]
+      share = dry && wet ? soaking.share_of(wet - dry).clamp(0, 1) : expected_share
+      defects.map { |defect| soaked(defect, share) }
     end
 
     # g that a whole one of it is expected to take, and the share of the room that is, by one's own records where there are any.
@@ -89,7 +96,7 @@ module MossyAnvil
     def volume_mm3 = scene.assessed[:stages].values.first[:volume_mm3]
     def resin_g_ml = sheet[:density_g_ml]&.first || row["density_g_ml"]
     def soaking = @soaking ||= Stabilising.new(volume_mm3: volume_mm3, dry_density_kg_m3: scene.blank.material.dry_density_kg_m3, resin_g_ml: resin_g_ml)
-    def soaked(defect) = %w[soft_zone galleries].include?(defect.type) ? defect.with(detail: { soaked_share: expected_share }) : defect
+    def soaked(defect, share) = %w[soft_zone galleries].include?(defect.type) ? defect.with(detail: { soaked_share: share }) : defect
     def expected_range_g = row["uptake"].map { |share| most_g * share }
     def length_mm = scene.blank.shape.length_mm
     def across_mm = 2 * scene.blank.shape.max_radius_mm

@@ -1,0 +1,72 @@
+import type { CastDetail, Working } from "../api/document";
+import { amountText } from "../kit/measure";
+import { Worked } from "../kit/Says";
+import { ink } from "../kit/theme";
+import { useUnit } from "../kit/Units";
+import { Heading, Quiet, Ticket } from "../stations/parts";
+import type { AtStation } from "../stations/types";
+import { Heat, LayerBar } from "./Heat";
+import { InMould } from "./InMould";
+
+type Props = { at: AtStation; cast: CastDetail; workings: Record<string, Working>; place: string };
+
+/** A casting in full: how much, in which cups, how hot, what it stands in. */
+export function CastTold({ at, cast, workings, place }: Props) {
+  const unit = useUnit();
+  const g = (value: number) => amountText(value, "g", unit);
+  const rows: [string, string, React.ReactNode][] = [
+    ["net_ml", "Into the mould", amountText(cast.net_ml, "ml", unit)],
+    ["mix_g", "Mix in all", <>{g(cast.mix_g)}: {g(cast.part_a_g)} of resin, {g(cast.part_b_g)} of hardener</>],
+    ["at_once_c", "All in one pour", amountText(cast.at_once_c, "C", unit)],
+    ["deepest_mm", "Deepest that stays cool", <>{amountText(cast.deepest_mm, "mm", unit)}; its sheet says {amountText(cast.sheet_mm, "mm", unit)}</>],
+    ["lift_n", cast.lift_n > 0 ? "What lies in it is lifted by" : "What lies in it sinks with", amountText(Math.abs(cast.lift_n), "N", unit)],
+  ];
+  return (
+    <>
+      <InMould at={at} cast={cast} />
+      <Ticket aria-label="The pour"><tbody>{rows.map(([key, name, shown]) => <tr key={key}><th scope="row">{name}</th><td><Worked working={workings[`${place}/${key}`]}>{shown}</Worked></td></tr>)}</tbody></Ticket>
+      <Layers cast={cast} />
+      <Heat heat={cast.heat} peakC={cast.layers[0]?.peak_c ?? 0} />
+      <Quiet>{g(cast.standing.g)} left standing in its cup comes to {amountText(cast.standing.peak_c, "C", unit)} after {amountText(cast.standing.peak_at_min, "min", unit)}.</Quiet>
+      {cast.colours.length > 0 && <Ticket aria-label="Colours"><tbody>{cast.colours.map(({ name, g: grams, pigment_g }) => <tr key={name}><th scope="row">{name}</th><td className="number">{g(grams)}</td><td>{pigment_g > 0 ? `${g(pigment_g)} of pigment` : ""}</td></tr>)}</tbody></Ticket>}
+      {cast.mould.cut_list.length > 0 && (
+        <>
+          <Heading>To saw from sheet</Heading>
+          <Ticket aria-label="Cut list"><tbody>{cast.mould.cut_list.map(({ piece, count, long_mm, wide_mm }) => <tr key={piece}><th scope="row">{count} × {piece}</th><td>{amountText(long_mm, "mm", unit)} × {amountText(wide_mm, "mm", unit)}</td></tr>)}</tbody></Ticket>
+        </>
+      )}
+      {cast.pieces && <Quiet>Sawn into {cast.pieces.count}, each {amountText(cast.pieces.each_mm, "mm", unit)} long.</Quiet>}
+      {cast.records > 0 && <Quiet>Loss of {amountText(cast.loss_pct, "%", unit)} by your own {cast.records} records.</Quiet>}
+    </>
+  );
+}
+
+function Layers({ cast }: { cast: CastDetail }) {
+  const unit = useUnit();
+  const h = (value: number) => amountText(value, "h", unit);
+  const first = cast.layers[0];
+  if (!first) return null;
+  const off = `one gram of hardener too much is ${amountText(first.off_per_g, "share", unit)} off the ratio`;
+  return (
+    <>
+      <Heading>{cast.layers.length === 1 ? "One layer" : `${cast.layers.length} layers, from the bottom up`}</Heading>
+      <div style={{ display: "flex", gap: 14 }}>
+        <LayerBar layers={cast.layers} />
+        <Ticket aria-label="Layers" style={{ flex: 1 }}>
+          <thead><tr><th>Cups</th><th>Resin + hardener, each</th><th>Peak</th><th>Next goes on</th></tr></thead>
+          <tbody>
+            {[...cast.layers].reverse().map((layer, index, all) => (
+              <tr key={index}>
+                <th scope="row">{layer.cups}</th>
+                <td>{amountText(layer.part_a_g, "g", unit)} + {amountText(layer.part_b_g, "g", unit)}</td>
+                <td style={layer.verdict === "fine" ? {} : { color: ink.rust, fontWeight: 650 }}>{amountText(layer.peak_c, "C", unit)}</td>
+                <td>{index === 0 && all.length > 0 ? `out after ${h(cast.demould_h)}` : `${h(layer.next_from_h)} to ${h(layer.next_until_h)}`}</td>
+              </tr>
+            ))}
+          </tbody>
+        </Ticket>
+      </div>
+      <Quiet>Each cup within ± {amountText(first.within_g[1] ?? 0, "g", unit)} of hardener: {off}. Workable for {amountText(first.working_min, "min", unit)}, mixed and poured in {amountText(first.handling_min, "min", unit)}.</Quiet>
+    </>
+  );
+}
