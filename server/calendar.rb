@@ -18,8 +18,11 @@ module Loft
       calendar = Icalendar::Calendar.new
       calendar.prodid = "-//Mossy Anvil//Waits//EN"
       calendar.append_custom_property("X-WR-CALNAME", "#{@shop}: waits")
-      @waits.each { |wait| add(calendar, "wait-#{wait[:id]}", wait[:earliest_at], wait[:likely_at], "#{title(wait)}: #{wait[:unlocks] || 'time is up'}", wait[:said]) }
-      @drying.each { |row| add(calendar, "drying-#{row[:id]}", row[:wait_ends_at], row[:wait_ends_at], "#{title(row)}: dry enough, weigh it", "Likely by its drying curve; the scale decides.") }
+      @waits.each { |wait| add(calendar, "wait-#{wait[:id]}", wait[:earliest_at], wait[:likely_at], "#{title(wait)}: #{wait[:unlocks] || 'time is up'}", wait[:reason]) }
+      @drying.each do |row|
+        add(calendar, "drying-#{row[:id]}", row[:wait_ends_at], row[:wait_ends_at], "#{title(row)}: dry enough, weigh it",
+          "Likely by its drying curve; the scale decides.")
+      end
       calendar.publish
       calendar.to_ical
     end

@@ -12,13 +12,15 @@ module Loft
     end
 
     def to_h
-      { **@card.slice(:id, :blank_id), started_at: stamp(@card[:started_at]), ended_at: stamp(@card[:ended_at]), now: @now.utc.iso8601(3), next_line: next_line&.fetch("key"),
-        steps: @card[:steps].map { |step| { **step.slice("id", "do", "name", "cautions", "tools", "troubles").transform_keys(&:to_sym), says: found_in(step["id"]), lines: lines_of(step).map { |line| shown(line) } } } }
+      { **@card.slice(:id, :blank_id), started_at: stamp(@card[:started_at]), ended_at: stamp(@card[:ended_at]), now: @now.utc.iso8601(3),
+                                       next_line: next_line&.fetch("key"), steps: @card[:steps].map { |step| told(step) } }
     end
 
     # Every line of the card, those that came of a trouble or a weight among them.
     def lines = @lines ||= @card[:steps].flat_map { |step| lines_of(step) }
-    def line(key) = lines.find { |one| one["key"] == key } or raise(NotFound, "there is no line #{key.to_s[0, 40]} on this card")
+    def line(key)
+      lines.find { |one| one["key"] == key }
+    end or raise(NotFound, "there is no line #{key.to_s[0, 40]} on this card")
     def step_of(key) = @card[:steps].find { |step| lines_of(step).any? { |line| line["key"] == key } }
     def turn(key) = marks(key, "taken_back").size
     def done?(key) = !mark(key, "done").nil?
@@ -57,7 +59,12 @@ module Loft
     # What the weights said last, and what went wrong.
     def found_in(step_id)
       @card[:marks].select { |mark| mark[:found] && step_of(mark[:line])&.fetch("id") == step_id && (mark[:kind] == "trouble" || mark[:turn] == turn(mark[:line])) }
-                   .flat_map { |mark| [*mark.dig(:found, "trouble"), *mark.dig(:found, "says")] }.last(6)
+                   .flat_map { |mark| [mark.dig(:found, "trouble"), *mark.dig(:found, "says")].compact }.last(6)
+    end
+
+    def told(step)
+      { **step.slice("id", "do", "name", "cautions", "tools", "troubles").transform_keys(&:to_sym), says: found_in(step["id"]),
+                                                                                                    lines: lines_of(step).map { |line| shown(line) } }
     end
 
     def shown(line)

@@ -32,7 +32,8 @@ module Loft
         next if repeated?(card, view, line["key"], body)
 
         send(:"on_#{kind}", card, view, line, body)
-        @cards.mark(id, key: body["key"], line: line["key"], kind: kind, turn: turn, value: body["value"], found: kind == "done" ? verdict(card, view, line, body["value"]) : nil, now: @now)
+        @cards.mark(id, key: body["key"], line: line["key"], kind: kind, turn: turn, value: body["value"],
+          found: kind == "done" ? verdict(card, view, line, body["value"]) : nil, now: @now)
       end
     end
 
@@ -44,7 +45,8 @@ module Loft
 
         met = step(card, view.step_of(line["key"])["id"]).trouble(body["trouble"], amount: body["amount"], hours: hours_since_pour(card, view, line))
         @cards.mark(id, key: body["key"], line: line["key"], kind: "trouble", turn: 0, value: body["amount"], now: @now,
-          found: { trouble: { tone: "stop", text: "#{met[:name]}. #{met[:now]} #{met[:plan]}", figure: nil, values: [] }, says: met[:says].map { |one| { **one, figure: nil } },
+          found: { trouble: { tone: "stop", text: "#{met[:name]}. #{met[:now]} #{met[:plan]}", figure: nil, values: [] },
+                   says: met[:says].map { |one| { **one, figure: nil } },
                    lines: keyed(met[:lines], "#{line['key']}.#{body['key'][0, 4]}") })
       end
     end

@@ -9,11 +9,17 @@ module Loft
   class Contract
     PATH = File.join(ROOT, "server", "contract", "openapi.yaml")
 
+    # A $ref into the blank file's own schema, as the contract writes it.
+    INTO_FILE = %r{\A\.\./\.\./core/data/blank-\d+\.schema\.json#/\$defs/}
+    INTO_PARTS = "#/components/schemas/"
+
     # documents: :core leaves blank documents to the core, :inline checks them here too.
     def initialize(documents: :core)
       raw = YAML.safe_load_file(PATH)
-      raw["components"]["schemas"]["Document"] = documents == :core ? {} : JSON.parse(File.read(MossyAnvil::BlankFile::SCHEMA_PATH))
-      @schemas = JSONSchemer.openapi(raw)
+      file = JSON.parse(File.read(MossyAnvil::BlankFile::SCHEMA_PATH))
+      raw["components"]["schemas"]["Document"] = documents == :core ? {} : file
+      raw["components"]["schemas"].merge!(parts(file))
+      @schemas = JSONSchemer.openapi(referring(raw, INTO_FILE))
       @known = {}
     end
 
@@ -29,6 +35,20 @@ module Loft
       raise MossyAnvil::InvalidInput, found if found.any?
 
       body
+    end
+
+    private
+
+    # Parts of the blank file that the contract speaks of, beside its own schemas.
+    def parts(file) = referring(file["$defs"], %r{\A#/\$defs/}).transform_keys { |name| "file_#{name}" }
+
+    # The same with every $ref that begins so pointing at those parts.
+    def referring(node, beginning)
+      case node
+      when Hash then node.to_h { |key, value| [key, key == "$ref" && value.is_a?(String) ? value.sub(beginning, "#{INTO_PARTS}file_") : referring(value, beginning)] }
+      when Array then node.map { |value| referring(value, beginning) }
+      else node
+      end
     end
   end
 end

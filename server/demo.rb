@@ -59,7 +59,8 @@ module Loft
     end
 
     def log(id, number, entry, index)
-      @db[:journal].insert(blank_id: id, key: Store::Stocks.key("#{number}-#{index}"), logged_at: moved(entry["at"]), **entry.slice("kind", "stage", "speed_rpm", "note").transform_keys(&:to_sym))
+      @db[:journal].insert(blank_id: id, key: Store::Stocks.key("#{number}-#{index}"), logged_at: moved(entry["at"]),
+        **entry.slice("kind", "stage", "speed_rpm", "note").transform_keys(&:to_sym))
     end
 
     def moved_day(group, key) = group[key] ? group.merge(key => (Date.parse(group[key]) + (@shift_s / DAY_S)).iso8601) : group

@@ -21,9 +21,11 @@ end
   turn/balance turn/half_pulls turn/section turn/burst turn/crack_run turn/wall_force turn/loose_piece turn/rim turn/stage_limit turn/ladder
   turn/cutting_circle turn/most_air turn/peel turn/cut_strip turn/set_outs turn/mount_hold turn/mount_site turn/mount_judge
   mend/moisture mend/moisture_profile mend/drying mend/shrinkage mend/filling mend/resin mend/casting
-  mend/cure_time mend/cure_kinetics mend/curing_cup mend/cooling_slab mend/exotherm mend/layer_plan mend/batches mend/mould mend/heat_through mend/stabilising mend/crack_opening mend/whereabouts mend/triage mend/ways
+  mend/cure_time mend/cure_kinetics mend/curing_cup mend/cooling_slab mend/exotherm mend/layer_plan
+  mend/batches mend/mould mend/heat_through mend/stabilising mend/crack_opening mend/whereabouts mend/triage mend/ways
   shop/shop_records shop/shelf shop/wait
-  mend/mend_scene mend/mend_step mend/hardening_ways mend/filler_choice mend/fill_positions mend/groove_map mend/pour_plan mend/cast_lines mend/cast_findings
+  mend/mend_scene mend/mend_step mend/hardening_ways mend/filler_choice mend/fill_positions mend/groove_map mend/pour_plan
+  mend/cast_detail mend/cast_lines mend/cast_findings
   mend/step/dry_step mend/step/stabilise_step mend/step/soak_step mend/step/glue_step mend/step/fill_step mend/step/inlay_step mend/step/cast_step mend/step/sand_step
   mend/mend_steps mend/mend_proposal mend/mend_conflicts mend/mend_effect
   finish/grit_sequence

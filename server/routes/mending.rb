@@ -26,7 +26,7 @@ module Loft
       def self.waits(app)
         app.get("/api/waits") { answer(now: now.iso8601(3), waits: Mending.open_waits(settings.db, now)) }
         app.get("/api/waits.ics") do
-          open = Store::Cards.new(settings.db).waits.map { |wait| { **wait, said: wait[:reason].gsub(/\{\w+\}/, "…") } }
+          open = Store::Cards.new(settings.db).waits
           drying = settings.db[:blanks].where { wait_ends_at > Sequel::CURRENT_TIMESTAMP }.all
           hand_over("waits.ics", "text/calendar;charset=utf-8", Calendar.new(open, drying, shop: shops.current[:name], now: now).text)
         end
@@ -34,23 +34,25 @@ module Loft
 
       # What waits, on a card or to dry, soonest first.
       def self.open_waits(db, now)
-        carded = Store::Cards.new(db).waits.map { |wait| plain(wait, now) }
+        carded = Store::Cards.new(db).waits.map { |wait| plain(wait) }
         drying = db[:blanks].exclude(wait_ends_at: nil).where { wait_ends_at > now }.all.map do |row|
-          { blank_id: row[:id], number: row[:number], name: row[:name], card_id: nil, line: nil, working: false, reason: "Drying.", unlocks: "dry enough for what follows",
+          { blank_id: row[:id], number: row[:number], name: row[:name], card_id: nil, line: nil, working: false, reason: "Drying.",
+            unlocks: "dry enough for what follows",
             started_at: row[:wait_started_at].utc.iso8601, earliest_at: row[:wait_ends_at].utc.iso8601, likely_at: row[:wait_ends_at].utc.iso8601 }
         end
         (carded + drying).sort_by { |wait| wait[:likely_at] }
       end
 
-      def self.plain(wait, _now)
-        { **wait.slice(:blank_id, :number, :name, :card_id, :line, :working, :unlocks), reason: wait[:reason],
-          started_at: wait[:started_at].utc.iso8601, earliest_at: wait[:earliest_at].utc.iso8601, likely_at: wait[:likely_at].utc.iso8601 }
+      def self.plain(wait)
+        times = wait.slice(:started_at, :earliest_at, :likely_at).transform_values { |time| time.utc.iso8601 }
+        { **wait.slice(:blank_id, :number, :name, :card_id, :line, :working, :unlocks, :reason), **times }
       end
 
       # What stands on the shelf beside what the plan takes.
       def self.with_shelf(report, stocks)
         products, reserved = stocks.products, stocks.reserved
-        { **report, materials: report[:materials].map { |row| { **row, shelf: shelf(row, stocks.shelf(row[:key], row[:part], products: products, reserved: reserved)) } } }
+        materials = report[:materials].map { |row| { **row, shelf: shelf(row, stocks.shelf(row[:key], row[:part], products: products, reserved: reserved)) } }
+        { **report, materials: materials }
       end
 
       def self.shelf(row, found)

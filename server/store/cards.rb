@@ -23,8 +23,9 @@ module Loft
       # { id:, blank_id:, document:, steps:, marks:, waits:, started_at:, ended_at: }; raises NotFound.
       def find(id)
         row = @db[:cards][id: id] or raise NotFound, "there is no card #{id}"
-        { **row.slice(:id, :blank_id, :started_at, :ended_at), document: Rows.data(row[:document]), steps: Rows.data(row[:steps]),
-          marks: @db[:card_marks].where(card_id: id).order(:id).map { |mark| { **mark, found: Rows.data(mark[:found]) } }, waits: @db[:waits].where(card_id: id).order(:id).all }
+        marks = @db[:card_marks].where(card_id: id).order(:id).map { |mark| { **mark, found: Rows.data(mark[:found]) } }
+        { **row.slice(:id, :blank_id, :started_at, :ended_at), document: Rows.data(row[:document]), steps: Rows.data(row[:steps]), marks: marks,
+                                                               waits: @db[:waits].where(card_id: id).order(:id).all }
       end
 
       # Works on a card while nobody else does: yields it as #find has it.
@@ -45,7 +46,9 @@ module Loft
       def begin_wait(card, line, minutes, now)
         times = { started_at: now, earliest_at: now + (minutes[0] * 60), likely_at: now + (minutes.max * 60), ended_at: nil }
         @db[:waits].insert_conflict(target: %i[card_id line], update: times)
-                   .insert(blank_id: card[:blank_id], card_id: card[:id], line: line["key"], reason: line["text"], unlocks: line["unlocks"], working: line["working"], cure: line["cure"], **times)
+                   .insert(blank_id: card[:blank_id], card_id: card[:id], line: line["key"], reason: MossyAnvil::Sentence.said(line["text"], line["values"]),
+                     unlocks: line["unlocks"],
+                     working: line["working"], cure: line["cure"], **times)
       end
 
       def end_wait(id, line, now) = @db[:waits].where(card_id: id, line: line, ended_at: nil).update(ended_at: Sequel.function(:greatest, now, :started_at))

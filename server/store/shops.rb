@@ -6,6 +6,9 @@ module Loft
     class Shops
       UNNAMED = { name: "Your shop", currency: "EUR", temperature_c: 20.0, humidity: 0.55 }.freeze
 
+      TABLES = %w[records stock_moves reservations waits card_marks cards lots products search_parts searches sketches photographs journal readings forms defects blanks
+                  lathes shop].freeze
+
       def initialize(db)
         @db = db
       end
@@ -39,7 +42,7 @@ module Loft
 
       # Throws everything away.
       def clear
-        @db.run("TRUNCATE records, stock_moves, reservations, waits, card_marks, cards, lots, products, search_parts, searches, sketches, photographs, journal, readings, forms, defects, blanks, lathes, shop RESTART IDENTITY")
+        @db.run("TRUNCATE #{TABLES.join(', ')} RESTART IDENTITY")
       end
     end
   end

@@ -13,13 +13,14 @@ module Loft
         left = @db[:stock_moves].select_group(:lot_id).select_append { sum(:grams).as(:grams) }.to_hash(:lot_id, :grams)
         lots = @db[:lots].order(Sequel.asc(:opened_on, nulls: :last), :id).all.group_by { |lot| lot[:product_id] }
         @db[:products].order(:name).map do |row|
-          { **row.slice(:id, :name, :kind, :like, :pack_g, :pack_price), sheet: Rows.data(row[:sheet]),
-            lots: lots.fetch(row[:id], []).map { |lot| { **lot.slice(:id, :part, :code), opened_on: lot[:opened_on]&.iso8601, left_g: left.fetch(lot[:id], 0.0) } } }
+          own = lots.fetch(row[:id], []).map do |lot|
+            { **lot.slice(:id, :part, :code), opened_on: lot[:opened_on]&.iso8601, left_g: left.fetch(lot[:id], 0.0) }
+          end
+          { **row.slice(:id, :name, :kind, :like, :pack_g, :pack_price), sheet: Rows.data(row[:sheet]), lots: own }
         end
       end
 
       def add_product(row) = @db[:products].insert(**row, sheet: Sequel.pg_jsonb_wrap(row[:sheet]))
-      def change_sheet(id, sheet) = @db[:products].where(id: id).update(sheet: Sequel.pg_jsonb_wrap(sheet)).positive? || raise(NotFound, "there is no product #{id}")
 
       # A new lot with so many grams bought; its id.
       def add_lot(product_id, grams, key, now, **lot)
@@ -38,10 +39,12 @@ module Loft
       # Draws so much of what is like that key and part from the lots, oldest opened first; nothing where the shop keeps none of it.
       # seed: tells this draw from every other, so that it counts once.
       def draw(key, part, grams, seed, now, card_id)
-        lots = @db[:lots].join(:products, id: :product_id).where(like: key, part: part).select_all(:lots).order(Sequel.asc(:opened_on, nulls: :last), Sequel[:lots][:id]).all
+        lots = @db[:lots].join(:products, id: :product_id).where(like: key, part: part).select_all(:lots).order(Sequel.asc(:opened_on, nulls: :last),
+          Sequel[:lots][:id]).all
         rest = grams
         lots.each_with_index do |lot, index|
-          take = index == lots.size - 1 ? rest : [rest, [left(lot[:id]), 0].max].min
+          # The last lot is drawn on whatever the book says is left of it: it says so until it is counted.
+          take = index == lots.size - 1 ? rest : left(lot[:id]).clamp(0, rest)
           next unless take.positive?
 
           move(lot[:id], -take, "used", Stocks.key("#{seed}-#{lot[:id]}"), now, card_id: card_id)

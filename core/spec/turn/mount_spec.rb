@@ -71,8 +71,8 @@ RSpec.describe MossyAnvil::MountReport do
   end
 
   it "caps the speed by the mount where that bears less than the piece would take" do
-    lopsided = { defects: [body("resin_body", id: "r", density_kg_m3: 2400, r_mm: 70, z_mm: 40, size_mm: [60, 90, 36])],
-                 lathe: BlankHelper::LATHE.merge("mass_kg" => 9000, "jaws_mm" => [20]) }
+    lopsided = { defects: [body("resin_body", id: "r", density_kg_m3: 2900, r_mm: 60, z_mm: 30, size_mm: [100, 160, 58])],
+                 lathe: BlankHelper::LATHE.merge("mass_kg" => 9000, "stand" => "bolted", "jaws_mm" => [38]) }
     tenon = mount(plan(**lopsided), "hollow", "tenon")
     expect(tenon).to include(verdict: "slower")
     slow = plan(**lopsided)[:steps].find { |step| step[:key] == "hollow" }

@@ -26,7 +26,7 @@ module MossyAnvil
     def working_min(grams = cup_g) = CuringCup.new(@kinetics, mass_g: grams, start_c: @start_c, air_c: @air_c).workable_s / 60
 
     # Minutes that mixing and pouring a cup of that size take.
-    def handling_min(grams = cup_g) = row["mix"]["min"] + (grams / row["mix"]["pour_g_per_min"])
+    def handling_min(grams = cup_g) = row["mix"].then { |mix| mix["min"] + (grams / mix["mix_g_per_min"]) + (grams / mix["pour_g_per_min"]) }
 
     # C a cup comes to, left standing.
     def standing = CuringCup.new(@kinetics, mass_g: cup_g, start_c: @start_c, air_c: @air_c)

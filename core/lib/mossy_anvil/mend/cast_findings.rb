@@ -4,10 +4,9 @@ module MossyAnvil
   # What there is to say of a casting before it is poured.
   class CastFindings
     # step: CastStep; detail: its own.
-    def initialize(step, detail, scene)
+    def initialize(step, detail)
       @step = step
       @detail = detail
-      @scene = scene
     end
 
     # List of findings.
@@ -18,14 +17,16 @@ module MossyAnvil
     private
 
     def say(tone, text, figure: nil, **values)
-      { tone: tone.to_s, text: text, figure: figure && "#{@step.at}/#{figure}", values: values.map { |name, (value, unit)| { name: name.to_s, value: value, unit: unit } } }
+      said = values.map { |name, (value, unit)| { name: name.to_s, value: value, unit: unit } }
+      { tone: tone.to_s, text: text, figure: figure && "#{@step.at}/#{figure}", values: said }
     end
 
     def pot
       given = @detail[:pot] or return []
-      [(say(:stop, "Never over the pot's own rating: {bar} asked, {rated} rated.", bar: [given[:bar], "bar"], rated: [given[:rated_bar], "bar"]) unless given[:within_rating]),
-       (say(:stop, "The mould does not go into the pot.") unless given[:fits]),
-       (say(:plain, "A bubble of a millimetre or so shrinks to {bubble}.", figure: "bubble_mm", bubble: [@detail[:bubble_mm], "mm"]) if given[:within_rating])]
+      [(say(:stop, "The mould does not go into the pot.") unless given[:fits]),
+       if given[:within_rating] then say(:plain, "A bubble of a millimetre or so shrinks to {bubble}.", figure: "bubble_mm", bubble: [@detail[:bubble_mm], "mm"])
+       else say(:stop, "Never over the pot's own rating: {bar} asked, {rated} rated.", bar: [given[:bar], "bar"], rated: [given[:rated_bar], "bar"])
+       end]
     end
 
     def heat
@@ -50,7 +51,8 @@ module MossyAnvil
 
     def quick
       slow = @detail[:layers].find { |layer| layer[:too_quick] } or return
-      say(:stop, "Mixing and pouring a cup takes {handling}, and it is workable for {working}: not in time.", handling: [slow[:handling_min], "min"], working: [slow[:working_min], "min"])
+      say(:stop, "Mixing and pouring a cup takes {handling}, and it is workable for {working}: not in time.", handling: [slow[:handling_min], "min"],
+        working: [slow[:working_min], "min"])
     end
 
     def floats
@@ -61,21 +63,25 @@ module MossyAnvil
 
     def colours
       list = @step.data[:colours] or return []
-      sum = list.sum { |colour| colour[:share] }
-      most = Table["casting"]["pigment_most_pct"]
+      sum, most = list.sum { |colour| colour[:share] }, Table["casting"]["pigment_most_pct"]
+      loaded = list.select { |colour| (colour[:pigment_pct] || 0) > most }
       [((sum - 1).abs > 0.001 ? say(:stop, "The colours are {sum} of the resin in all: they must come to 100 %.", sum: [sum * 100, "%"]) : nil),
-       *list.select { |colour| (colour[:pigment_pct] || 0) > most }.map { |colour| say(:care, "#{colour[:name]}: over {most} of pigment it may stay soft.", most: [most, "%"]) }]
+       *loaded.map { |colour| say(:care, "#{colour[:name]}: over {most} of pigment it may stay soft.", most: [most, "%"]) }]
     end
 
     def insert
       given = @detail[:insert] or return
       off = @step.data[:offset_mm] || 0
-      return say(:stop, "Off by {off} it shakes more than the stand takes at {start}: at most {most}.", figure: "insert/most_offset_mm", off: [off, "mm"],
-        start: [given[:start_rpm], "rpm"], most: [given[:most_offset_mm], "mm"]) if off > given[:most_offset_mm]
-
+      return too_far_off(off, given) if off > given[:most_offset_mm]
       return if @detail[:mould][:room_beside_mm] && given[:most_offset_mm] > @detail[:mould][:room_beside_mm]
 
-      say(:plain, "Set it in the middle within {most}, for a start at {start}.", figure: "insert/most_offset_mm", most: [given[:most_offset_mm], "mm"], start: [given[:start_rpm], "rpm"])
+      say(:plain, "Set it in the middle within {most}, for a start at {start}.", figure: "insert/most_offset_mm", most: [given[:most_offset_mm], "mm"],
+        start: [given[:start_rpm], "rpm"])
+    end
+
+    def too_far_off(off, given)
+      say(:stop, "Off by {off} it shakes more than the stand takes at {start}: at most {most}.", figure: "insert/most_offset_mm", off: [off, "mm"],
+        start: [given[:start_rpm], "rpm"], most: [given[:most_offset_mm], "mm"])
     end
 
     def wet_mould

@@ -21,7 +21,8 @@ module MossyAnvil
        (line(:do, "Too late to bond by itself: #{Table['casting']['key']}.") if hours > till),
        *weighing(batch.count, batch.targets_g, batch.within_g, "the rest"),
        line(:timer, "Mixed and poured.", minutes: [batch.working_min, batch.working_min], working: true),
-       line(:wait, "Until the rest has gelled.", minutes: [@step.plan.gelled_after_last_s / 60, @step.plan.gelled_after_last_s / 60], unlocks: "demoulding is counted from here")].compact
+       line(:wait, "Until the rest has gelled.", minutes: [@step.plan.gelled_after_last_s / 60, @step.plan.gelled_after_last_s / 60],
+         unlocks: "demoulding is counted from here")].compact
     end
 
     private

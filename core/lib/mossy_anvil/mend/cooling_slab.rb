@@ -36,7 +36,7 @@ module MossyAnvil
     def conduction
       matrix = Numo::DFloat.zeros(@nodes, @nodes)
       @nodes.times do |row|
-        neighbours = [row - 1, row + 1].select { |other| other.between?(0, @nodes - 1) }
+        neighbours = [row - 1, row + 1].grep(0..(@nodes - 1))
         share = neighbours.one? ? 2 * @rate : @rate
         neighbours.each { |other| matrix[row, other] = share }
         matrix[row, row] = -share * neighbours.size

@@ -17,7 +17,7 @@ module MossyAnvil
     end
 
     # [[id, mm], ...]; empty for stock that does not shrink.
-    def each_mm
+    def openings
       return [] unless @stock&.wood?
 
       @cracks.map { |crack| [crack.id, Math::PI * @across_mm * pull / @cracks.size] }

@@ -3,7 +3,8 @@
 module MossyAnvil
   # Temperature and cure through the depth of a pour, over time: ρ c ∂T/∂t = λ ∂²T/∂z² + ρ ΔH dα/dt, heat leaving by both faces.
   # Conduction is solved exactly in time between steps (matrix exponential over the nodes), half before and half after the cure,
-  # which is stepped by the midpoint rule (Strang splitting). Tried and left: explicit steps (thousands for a thin layer), implicit Euler (first order, a degree or two low at the peak).
+  # which is stepped by the midpoint rule (Strang splitting). Tried and left: explicit steps (thousands for a thin layer), implicit Euler (first
+  # order, a degree or two low at the peak).
   class Exotherm
     NODES = 31
     # What one step warms or cures at most, anywhere.

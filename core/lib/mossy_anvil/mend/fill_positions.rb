@@ -37,11 +37,21 @@ module MossyAnvil
     def reach_mm(defect) = @shape.radius_mm(Numo::DFloat[defect.clock_deg], Numo::DFloat[defect.z_mm])[0]
 
     def round(side)
-      groups = side.sort_by { |defect| clock(defect) }.slice_when { |one, next_one| Clock.turn(clock(one), clock(next_one)).abs > NEAR_DEG }.to_a
-      after_gap(groups).map do |list|
-        Position.new(up: "clock", clock_deg: Clock.mean(list.map { |defect| clock(defect) }), ids: list.map(&:id), wide: list.any? { |defect| width_deg(defect) > WIDE_DEG })
+      after_gap(neighbours(side.sort_by { |defect| clock(defect) })).map do |list|
+        Position.new(up: "clock", clock_deg: Clock.mean(list.map { |defect| clock(defect) }), ids: list.map(&:id),
+          wide: list.any? { |defect| width_deg(defect) > WIDE_DEG })
       end
     end
+
+    # Those near each other together, the last with the first where they meet over twelve o'clock.
+    def neighbours(sorted)
+      groups = sorted.slice_when { |one, next_one| apart?(one, next_one) }.to_a
+      return groups if groups.size < 2 || apart?(sorted.last, sorted.first)
+
+      [groups.last + groups.first, *groups[1...-1]]
+    end
+
+    def apart?(one, other) = Clock.turn(clock(one), clock(other)).abs > NEAR_DEG
 
     # Groups begun after the largest step between two.
     def after_gap(groups)

@@ -23,12 +23,12 @@ module MossyAnvil
       @step = (@high - @low) / @along
       @radii = Array.new(@along) { |row| [radius.call(@low + ((row + 0.5) * @step)), 0.5].max }
       @around = (2 * Math::PI * @radii.max / CELL_MM).ceil.clamp(24, MOST_AROUND)
-      @depth = Array.new(@along) { Array.new(@around, 0.0) }
+      @depth, @cover = Array.new(2) { Array.new(@along) { Array.new(@around, 0.0) } }
       grooves.each { |groove| cut(groove) }
     end
 
-    def area_mm2 = cut_cells.sum { |row, _| cell_mm2(row) }
-    def volume_mm3 = cut_cells.sum { |row, column| cell_mm2(row) * @depth[row][column] }
+    def area_mm2 = cut_cells.sum { |row, column| cell_mm2(row) * @cover[row][column] }
+    def volume_mm3 = cut_cells.sum { |row, column| cell_mm2(row) * @cover[row][column] * @depth[row][column] }
 
     # Islands between grooves, smallest first: each bears so much at its top before it shears off its root.
     def islands = @islands ||= pieces.filter_map { |cells| island(cells) }.sort_by(&:bears_n)
@@ -36,13 +36,13 @@ module MossyAnvil
     private
 
     def cell_mm2(row) = @step * 2 * Math::PI * @radii[row] / @around
-    def cut_cells = @cut_cells ||= @along.times.to_a.product(@around.times.to_a).select { |row, column| @depth[row][column].positive? }
+    def cut_cells = @cut_cells ||= @along.times.to_a.product(@around.times.to_a).select { |row, column| @cover[row][column].positive? }
 
     def cut(groove)
       groove[:path].each_cons(2) { |from, to| cut_leg(from, to, groove[:width_mm] / 2.0, groove[:depth_mm].to_f) }
     end
 
-    # Squares whose middle lies within half a width of the leg, measured on the skin.
+    # Squares by how much of them lies within half a width of the leg, measured on the skin.
     def cut_leg(from, to, half_mm, deep_mm)
       turn = to[:clock_deg] - from[:clock_deg]
       rise = to[:z_mm] - from[:z_mm]
@@ -50,8 +50,11 @@ module MossyAnvil
         arc = Math::PI / 180 * @radii[row]
         length2 = [((turn * arc)**2) + (rise**2), 1e-9].max
         @around.times do |column|
-          next unless near?(column * 360.0 / @around, @low + ((row + 0.5) * @step), from, [turn * arc, rise], length2, arc, half_mm)
+          away = away_mm(column * 360.0 / @around, @low + ((row + 0.5) * @step), from, [turn * arc, rise], length2, arc)
+          covered = (((half_mm - away) / @step) + 0.5).clamp(0, 1)
+          next unless covered.positive?
 
+          @cover[row][column] = [@cover[row][column], covered].max
           @depth[row][column] = [@depth[row][column], deep_mm].max
         end
       end
@@ -59,23 +62,24 @@ module MossyAnvil
 
     def rows_between(one_mm, other_mm, half_mm)
       from, to = [one_mm, other_mm].minmax
+      half_mm += @step
       (((from - half_mm - @low) / @step).floor.clamp(0, @along - 1)..((to + half_mm - @low) / @step).ceil.clamp(0, @along - 1))
     end
 
-    # A leg may run more than once round: its turns are tried one by one.
-    def near?(clock_deg, z_mm, from, (across, rise), length2, arc, half_mm)
+    # mm from the leg. It may run more than once round: its turns are tried one by one.
+    def away_mm(clock_deg, z_mm, from, (across, rise), length2, arc)
       first = (clock_deg - from[:clock_deg]) % 360
       turns = (across / arc / 360).abs.ceil
-      (-turns - 1..turns).any? do |lap|
+      ((-turns - 1)..turns).map do |lap|
         x, y = (first + (360 * lap)) * arc, z_mm - from[:z_mm]
         share = (((x * across) + (y * rise)) / length2).clamp(0, 1)
-        Math.hypot(x - (share * across), y - (share * rise)) <= half_mm
-      end
+        Math.hypot(x - (share * across), y - (share * rise))
+      end.min
     end
 
     # Connected squares that no groove takes; the skin closes on itself all round.
     def pieces
-      seen = @depth.map { |row| row.map(&:positive?) }
+      seen = @cover.map { |row| row.map { |covered| covered >= 0.5 } }
       @along.times.flat_map { |row| @around.times.filter_map { |column| seen[row][column] ? nil : flood(row, column, seen) } }
     end
 

@@ -16,7 +16,7 @@ module MossyAnvil
     private
 
     def of(step, before, index)
-      [too_wet(step), *soaked_late(step, before), *too_hot(step, before), *blocked(step, before), early(step, index), *twice(step, before), *nothing(step)].compact
+      [too_wet(step), *soaked_late(step, before), *too_hot(step, before), *blocked(step, before), early(index), *twice(step, before), *nothing(step)].compact
     end
 
     def too_wet(step)
@@ -50,7 +50,7 @@ module MossyAnvil
     end
 
     # A wait of one's own that is shorter than the usual one, and what comes before it is hard.
-    def early(step, index)
+    def early(index)
       return if index.zero?
 
       last = @steps[index - 1]

@@ -27,7 +27,7 @@ module MossyAnvil
       burst = found[:burst_rpm] && (found[:burst_rpm] * slower)
       limit = [found[:limit_rpm], burst && (burst / Math.sqrt(@scene.climate.burst_reserve))].compact.min
       { **found.slice(*KEYS), mass_g: found[:mass_g] + added, burst_rpm: burst, limit_rpm: limit, governed_by: limit < found[:limit_rpm] ? "burst" : found[:governed_by],
-        not_like_this: found[:not_like_this] }
+                              not_like_this: found[:not_like_this] }
     end
 
     def share_left(found) = found[:volume_mm3] / @scene.assessed[:stages].values.first[:volume_mm3]

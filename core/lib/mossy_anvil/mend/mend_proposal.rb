@@ -8,6 +8,14 @@ module MossyAnvil
     # mm round a piece in a mould; the share of the blank that is soft from which it is worth the vacuum.
     CAST_MARGIN_MM, LARGE_SHARE = 6, 0.08
 
+    # The way a finding asks for, nil where it asks for none: what the form turns away is only held on the way, what has nothing to fill is not filled.
+    # defect: of the assessment, plain data.
+    def self.way(defect)
+      found = WAYS[defect[:chosen] || defect[:verdict]]
+      gone = defect[:removed_share] > 0.999
+      found unless (gone && found != :glue) || (found == :fill && defect[:fill_volume_mm3].zero?)
+    end
+
     # blank; assessed: its assessment, plain data.
     def initialize(blank, assessed)
       @blank = blank
@@ -27,8 +35,7 @@ module MossyAnvil
 
     # What is to be done about one: a wet one is filled once it is dry.
     def way(defect)
-      found = WAYS[defect[:chosen] || defect[:verdict]]
-      return if found.nil? || defect[:removed_share] > 0.999
+      found = MendProposal.way(defect)
       return found unless found == :after_drying
 
       defect[:type] == "soft_zone" ? :soak : :fill
@@ -51,9 +58,8 @@ module MossyAnvil
 
     # Those that take the same filler are one step.
     def filling
-      list = ids(:fill).reject { |id| report(id)[:fill_volume_mm3].zero? }
-      list.group_by { |id| FillerChoice.new([defect(id)], @assessed[:defects]).row["key"] }
-          .map { |key, group| { id: "fill-#{key.tr('_', '-')}", do: "fill", of: group, with: key } }
+      ids(:fill).reject { |id| report(id)[:fill_volume_mm3].zero? }.group_by { |id| FillerChoice.new([defect(id)], @assessed[:defects]).row["key"] }
+                .map { |key, group| { id: "fill-#{key.tr('_', '-')}", do: "fill", of: group, with: key } }
     end
 
     def report(id) = @assessed[:defects].find { |one| one[:id] == id }

@@ -58,8 +58,9 @@ module MossyAnvil
     # Raises InvalidInput where it does not happen at such a step, or the amount is missing.
     def trouble(key, amount: nil, hours: 0.0)
       row = Table.row("troubles", key, at: "/trouble")
-      raise InvalidInput, [Fault.new(path: "/trouble", problem: "is #{key}", allowed: "what happens at such a step: #{troubles.join(', ')}")] unless troubles.include?(key)
-      raise InvalidInput, [Fault.new(path: "/amount", problem: "is missing", allowed: "how much, in mm")] if row["asks"] && amount.nil?
+      wrong = [(Fault.new(path: "/trouble", problem: "is #{key}", allowed: "one of #{troubles.join(', ')} at such a step") unless troubles.include?(key)),
+               (Fault.new(path: "/amount", problem: "is missing", allowed: "how much, in mm") if row["asks"] && amount.nil?)].compact
+      raise InvalidInput, wrong if wrong.any?
 
       { key: key, name: row["name"], now: row["now"], plan: row["plan"], says: after_trouble(key, amount), lines: rescue_lines(key, amount, hours) }
     end

@@ -44,7 +44,8 @@ module MossyAnvil
     # What a cup of it comes to, left standing.
     def standing
       cup = batches.first.standing
-      { g: batches.first.cup_g, peak_c: cup.peak_c, peak_at_min: cup.peak_at_s / 60, working_min: cup.workable_s / 60, curve: thin(cup.curve).map { |time, celsius| [time / 60, celsius] } }
+      { g: batches.first.cup_g, peak_c: cup.peak_c, peak_at_min: cup.peak_at_s / 60, working_min: cup.workable_s / 60,
+        curve: thin(cup.curve).map { |time, celsius| [time / 60, celsius] } }
     end
 
     # Temperature of the first layer through its depth (rows, bottom up) over time (columns), and its hottest, its surface and its cure over time.
@@ -59,7 +60,9 @@ module MossyAnvil
 
     def verdict(peak_c)
       peaks = CureKinetics.table["peaks_c"]
-      peak_c <= peaks["fine"] + 0.5 ? "fine" : peak_c <= peaks["care"] ? "care" : "refuse"
+      return "fine" if peak_c <= peaks["fine"] + 0.5
+
+      peak_c <= peaks["care"] ? "care" : "refuse"
     end
 
     private

@@ -76,6 +76,11 @@ module MossyAnvil
   module Sentence
     module_function
 
+    # A text with its {names} filled in. values: [{ name:, value:, unit: }, ...], keyed by symbols or strings.
+    def said(text, values)
+      values.map { |one| one.transform_keys(&:to_sym) }.inject(text) { |whole, one| whole.gsub("{#{one[:name]}}", amount(one[:value], one[:unit])) }
+    end
+
     def amount(value, unit)
       digits = value.abs < 10 ? 1 : 0
       number = format("%.#{digits}f", value)

@@ -20,7 +20,8 @@ module MossyAnvil
 
     def to_h
       told = steps.each_with_index.map { |step, index| tell(step, index) }
-      { proposed: @blank.mend.nil?, plan: { steps: data }, steps: told, materials: materials, cost: materials.sum { |row| row[:cost] }, hands_min: told.sum { |step| step[:hands_min] },
+      { proposed: @blank.mend.nil?, plan: { steps: data }, steps: told, materials: materials, cost: materials.sum { |row| row[:cost] },
+        hands_min: told.sum { |step| step[:hands_min] },
         ready_h: told.last && told.last[:ready_at_h], ready_late_h: told.last && told.last[:ready_late_at_h], before: effects.first, after: effects.last,
         left_out: left_out, says: says(told), workings: @workings.to_h }
     end
@@ -45,11 +46,14 @@ module MossyAnvil
       worked = steps.select { |step| done.include?(step.id) }
       mended = worked.inject({}) { |found, step| found.merge(step.mended(measured.fetch(step.id, {})).to_h { |defect| [defect.id, defect] }) }
       left = (document.dig("mend", "steps") || []).reject { |step| done.include?(step["id"]) }
-      defects = document["defects"].map { |old| mended.key?(old["id"]) ? old.slice("found_on", "group").merge(JSON.parse(JSON.generate(mended[old["id"]].to_document))) : old }
+      defects = document["defects"].map { |old| mended[old["id"]] ? mended_over(old, mended[old["id"]]) : old }
       document.merge("defects" => defects).except("mend").merge(left.any? ? { "mend" => { "steps" => left } } : {})
     end
 
     private
+
+    # As a blank file has it, with what is only for the eye kept.
+    def mended_over(old, defect) = old.slice("found_on", "group").merge(JSON.parse(JSON.generate(defect.to_document)))
 
     def assessed = @assessed ||= Assessment.new(@blank, climate: @climate, now: @now, fineness: @fineness).to_h
 
@@ -67,19 +71,25 @@ module MossyAnvil
       faults = (step.keys - known).map { |key| Fault.new(path: "#{at}/#{key}", problem: "does not belong to such a step", allowed: known.join(", ")) }
       there = @blank.defects.map(&:id)
       (step[:of] || []).each_with_index do |ref, place|
-        faults << Fault.new(path: "#{at}/of/#{place}", problem: "is #{SchemaFault.shown(ref)}", allowed: "the id of a finding of the survey") unless there.include?(ref)
+        next if there.include?(ref)
+
+        faults << Fault.new(path: "#{at}/of/#{place}", problem: "is #{SchemaFault.shown(ref)}", allowed: "the id of a finding of the survey")
       end
-      faults << Fault.new(path: "#{at}/id", problem: "is used twice (#{step[:id]})", allowed: "each step its own") if data.first(index).any? { |other| other[:id] == step[:id] }
+      twice = data.first(index).any? { |other| other[:id] == step[:id] }
+      faults << Fault.new(path: "#{at}/id", problem: "is used twice (#{step[:id]})", allowed: "each step its own") if twice
       raise InvalidInput, faults if faults.any?
     end
 
     def tell(step, index)
       start, late = times[index]
       key = step.data[:do].to_sym
-      { id: step.id, do: step.data[:do], name: step.name, of: step.data[:of] || [], gate_pct: step.gate_pct, moisture_pct: step.scene.wooden? ? step.scene.moisture_pct : nil,
-        materials: step.materials.map(&:to_h), hands_min: step.hands_min, working_min: step.working_min, ready_h: step.ready_h, ready_late_h: step.ready_late_h, cure_h: step.cure_h,
+      { id: step.id, do: step.data[:do], name: step.name, of: step.data[:of] || [], gate_pct: step.gate_pct,
+        moisture_pct: step.scene.wooden? ? step.scene.moisture_pct : nil,
+        materials: step.materials.map(&:to_h), hands_min: step.hands_min, working_min: step.working_min, ready_h: step.ready_h, ready_late_h: step.ready_late_h,
+        cure_h: step.cure_h,
         starts_h: start, ready_at_h: start && step.ready_h && (start + step.ready_h), ready_late_at_h: late && step.ready_late_h && (late + step.ready_late_h),
-        tools: step.tools, cautions: step.cautions, says: [*conflicts_of(step), *step.says, *slower(index)], conflicts: conflicts_of(step).count { |one| one[:tone] == "stop" },
+        tools: step.tools, cautions: step.cautions, says: [*conflicts_of(step), *step.says, *slower(index)],
+        conflicts: conflicts_of(step).count { |one| one[:tone] == "stop" },
         before: effects[index], after: effects[index + 1], detail: step.detail.empty? ? nil : { key => step.detail }, lines: numbered(step) }
     end
 
@@ -127,8 +137,7 @@ module MossyAnvil
       planned = data.flat_map { |step| step[:of] || [] }
       return [] if data.any? { |step| %w[stabilise cast].include?(step[:do]) && (step[:of] || []).empty? }
 
-      assessed[:defects].select { |defect| MendProposal::WAYS.key?(defect[:chosen] || defect[:verdict]) && defect[:removed_share] <= 0.999 && !planned.include?(defect[:id]) }
-                        .reject { |defect| defect[:verdict] == "fill" && defect[:fill_volume_mm3].zero? }.map { |defect| defect[:id] }
+      assessed[:defects].select { |defect| MendProposal.way(defect) && !planned.include?(defect[:id]) }.map { |defect| defect[:id] }
     end
 
     def says(told)
@@ -141,12 +150,17 @@ module MossyAnvil
       return if told.empty?
 
       stuck = told.sum { |step| step[:conflicts] }
-      return say(:stop, stuck == 1 ? "One thing in this order spoils another: see the step." : "{n} things in this order spoil others: see the steps.", n: [stuck, ""]) if stuck.positive?
+      if stuck.positive?
+        return say(:stop, stuck == 1 ? "One thing in this order spoils another: see the step." : "{n} things in this order spoil others: see the steps.", n: [stuck, ""])
+      end
       return say(:stop, "This plan never ends: a step waits for what this air does not give.") if told.last[:ready_at_h].nil?
 
       ready, late = told.last.values_at(:ready_at_h, :ready_late_at_h)
-      tail = late.nil? ? ", in damper air never" : (late > ready * 1.05 ? " to {late}" : "")
-      say(:plain, "Ready to turn in {ready}#{tail}; {hands} of it by hand.", ready: [ready, "h"], late: [late || ready, "h"], hands: [told.sum { |step| step[:hands_min] }, "min"])
+      tail = if late.nil? then ", in damper air never"
+             elsif late > ready * 1.05 then " to {late}"
+             end
+      say(:plain, "Ready to turn in {ready}#{tail}; {hands} of it by hand.", ready: [ready, "h"], late: [late || ready, "h"],
+        hands: [told.sum { |step| step[:hands_min] }, "min"])
     end
 
     # What the whole of it does to the speed.

@@ -68,7 +68,8 @@ module MossyAnvil
       ranked = verdicts.each_with_index.sort_by { |verdict, place| [order.fetch(verdict.verdict), place] }.map(&:first)
       # Force that a tailstock carries is no reason to take the second best where the first is meant for it.
       proposed = ranked.first.verdict == :no ? nil : ranked.first
-      { key: name.to_s, name: NAMES.fetch(name), by: by_words(by), stage: stage_of(name).to_s, rpm: load(name, by)[:rpm], limit_rpm: [proposed&.limit_rpm, load(name, by)[:rpm]].compact.min,
+      { key: name.to_s, name: NAMES.fetch(name), by: by_words(by), stage: stage_of(name).to_s, rpm: load(name, by)[:rpm],
+        limit_rpm: [proposed&.limit_rpm, load(name, by)[:rpm]].compact.min,
         need_nm: put(index, "need_nm", judge.need_nm, load(name, by)), need_with_tailstock_nm: judge.need_with_tailstock_nm,
         proposed: proposed&.key, mounts: ranked.map { |verdict| plain(verdict) } }
     end

@@ -83,7 +83,7 @@ module MossyAnvil
     def opens
       cracks = @blank.defects.select { |defect| defect.path? && defect.open? && @solid.left_at(:hollowed).include?(defect) }
       opening = CrackOpening.new(@blank, from_pct: @water[:moisture_pct], to_pct: @water[:emc_pct], across_mm: across_mm, cracks: cracks)
-      opening.each_mm.each_with_index.map do |(id, mm), index|
+      opening.openings.each_with_index.map do |(id, mm), index|
         { id: id, mm: put("opens/#{index}/mm", mm, "mm", CrackOpening::FORMULA,
           { "diameter" => [across_mm, "mm"], "rings more than rays" => [opening.rings_over_rays_pct, "%"], "open cracks" => [cracks.size, ""] }) }
       end

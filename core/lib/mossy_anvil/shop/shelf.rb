@@ -14,6 +14,6 @@ module MossyAnvil
     def free_g = [@left_g - @reserved_g, 0].max
     def missing_g = [@asked_g - free_g, 0].max
     def enough? = missing_g.zero?
-    def packs = (missing_g / @pack_g).ceil
+    def packs = missing_g.fdiv(@pack_g).ceil
   end
 end

@@ -66,7 +66,11 @@ module MossyAnvil
     end
 
     # [likely, early, late] days in a place.
-    def forecast(row) = scene.water ? scene.water.forecast(to_pct, from_pct: scene.moisture_pct, air: air_of(row), wander: row["wander"], pace: row["pace"]) : [0.0, 0.0, 0.0]
+    def forecast(row)
+      return [0.0, 0.0, 0.0] unless scene.water
+
+      scene.water.forecast(to_pct, from_pct: scene.moisture_pct, air: air_of(row), wander: row["wander"], pace: row["pace"])
+    end
 
     def found = @found ||= forecast(place)
     def early_days = found[1]
@@ -75,7 +79,8 @@ module MossyAnvil
     def days
       return @days if defined?(@days)
 
-      @days = put("days", found[0], "days", found[0] ? "drying curve from now to there, at the pace of the place" : "that air is too damp", source: Table["drying_places"]["source"],
+      @days = put("days", found[0], "days", found[0] ? "drying curve from now to there, at the pace of the place" : "that air is too damp",
+        source: Table["drying_places"]["source"],
         inputs: { "now" => [scene.moisture_pct, "%"], "to" => [to_pct, "%"], "EMC" => [emc, "%"], "pace" => [place["pace"], ""] })
     end
 
@@ -98,7 +103,7 @@ module MossyAnvil
     def opens
       return [] unless days&.positive?
 
-      @opens ||= CrackOpening.new(scene.blank, from_pct: scene.moisture_pct, to_pct: to_pct).each_mm.each_with_index.map do |(id, mm), index|
+      @opens ||= CrackOpening.new(scene.blank, from_pct: scene.moisture_pct, to_pct: to_pct).openings.each_with_index.map do |(id, mm), index|
         { id: id, mm: put("opens/#{index}/mm", mm * place["open"], "mm", CrackOpening::FORMULA, source: CrackOpening::SOURCE,
           inputs: { "across" => [scene.blank.shape.across_mm, "mm"], "place" => [place["open"], ""] }) }
       end

@@ -14,6 +14,7 @@ module MossyAnvil
     def softens_c = data.dig(:sheet, :soft_from_c) || row["soft_from_c"]
     def seals? = true
     def tools = [("tape and dams" if dams.any?), row["class"] == "ca" ? "nozzle, dust of its own wood" : "cups, sticks, scale", "scraper"].compact
+
     def cautions
       [row["class"] == "ca" ? "CA: eyes, fumes, open air; a soaked cotton cloth gets hot." : "Resin: gloves, moving air, no skin in it.",
        *("For food or water: only once it is cured through, and where its sheet says so." if %w[food wet].include?(scene.blank.form&.use))]
@@ -49,7 +50,8 @@ module MossyAnvil
       return [] unless %w[short leaks].include?(key) && amount
 
       more = fills.sum { |fill| fill[:ml] * [amount / [fill[:deep_mm], 0.1].max, 1].min }
-      [line(:do, "Once it has set, top up: about {ml} more.", ml: [more, "ml"]), line(:wait, "Not on the lathe yet.", minutes: [ready_min, ready_min], unlocks: "ready to turn")]
+      [line(:do, "Once it has set, top up: about {ml} more.", ml: [more, "ml"]), line(:wait, "Not on the lathe yet.", minutes: [ready_min, ready_min],
+        unlocks: "ready to turn")]
     end
 
     # The row asked for, or what the widest of the mouths takes; where it bears load, what bonds rather than what only fills.
@@ -59,7 +61,8 @@ module MossyAnvil
       @fills ||= defects.map do |defect|
         found = scene.report_of(defect.id)
         deep = found ? found[:remaining_depth_mm] || depth_mm(defect) : depth_mm(defect)
-        { id: defect.id, ml: (found ? found[:fill_volume_mm3] : 0.0) / 1000, mouth_mm: defect.mouth_mm, deep_mm: deep, layers: (deep / row["layer_mm"]).ceil.clamp(1, 40) }
+        { id: defect.id, ml: (found ? found[:fill_volume_mm3] : 0.0) / 1000, mouth_mm: defect.mouth_mm, deep_mm: deep,
+          layers: (deep / row["layer_mm"]).ceil.clamp(1, 40) }
       end
     end
 
@@ -72,7 +75,8 @@ module MossyAnvil
     def positions = @positions ||= FillPositions.new(defects, scene.blank.shape).all
 
     def grams
-      @grams ||= put("g", mix_ml * row["density_g_ml"], "g", "what is open in the finished piece and 2 mm beyond, a share more for the cup", source: Table["fillers"]["source"],
+      @grams ||= put("g", mix_ml * row["density_g_ml"], "g", "what is open in the finished piece and 2 mm beyond, a share more for the cup",
+        source: Table["fillers"]["source"],
         inputs: { "to fill" => [ml, "ml"], "more" => [OVER_SHARE * 100, "%"], "in the cup" => [OVER_ML, "ml"], "density" => [row["density_g_ml"], "g/ml"] })
     end
 

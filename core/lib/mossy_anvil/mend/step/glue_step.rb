@@ -22,7 +22,7 @@ module MossyAnvil
 
     def says
       [say(:plain, "{area} of joint: {g} of #{row['name']}, no gap over {gap}, pressed with about {force}.", figure: "g", area: [joint_cm2, "cm2"], g: [grams, "g"],
-         gap: [row["gap_mm"], "mm"], force: [clamp_n, "N"]),
+        gap: [row["gap_mm"], "mm"], force: [clamp_n, "N"]),
        wall_mm && say(:care, "Leave the wall {wall} over the joint for a finishing cut: it bears what glue bears.", figure: "wall_mm", wall: [wall_mm, "mm"])].compact
     end
 
@@ -37,7 +37,7 @@ module MossyAnvil
 
     def after
       scene.mended(defects.to_h do |defect|
-        [defect.id, defect.path? ? PathDefect.new(**defect.to_document, mend: row["class"] == "epoxy" ? "epoxy" : "thin_ca") : held(defect)]
+        [defect.id, defect.path? ? PathDefect.new(**defect.to_document, mend: glue_line) : held(defect)]
       end)
     end
 
@@ -45,6 +45,7 @@ module MossyAnvil
 
     def row = @row ||= Table.row("glues", data[:with] || "medium_ca", at: "#{at}/with")
     def sheet = data[:sheet] || {}
+    def glue_line = row["class"] == "epoxy" ? "epoxy" : "thin_ca"
     def held(defect) = defect.type == "loose_piece" ? defect.with(detail: { bonded_share: Table["glues"]["held_share"] }) : defect
     def clamp_min = row["clamp_min"] * ready_factor
     def clamp_n = joint_cm2 * 100 * CLAMP_MPA

@@ -23,9 +23,7 @@ module MossyAnvil
     def says
       return [say(:care, "Say where the grooves run.")] if grooves.empty?
 
-      [say(:plain, "{area} of groove takes {ml}: mix {g}.", figure: "g", area: [map.area_mm2 / 100, "cm2"], ml: [ml, "ml"], g: [grams, "g"]),
-       at_risk.positive? ? say(:stop, "{n} of {all} islands break out under a light cut: the smallest bears {bears}. Cut shallower, farther apart, or fill one set before the next.",
-         n: [at_risk, ""], all: [map.islands.size, ""], bears: [map.islands.first.bears_n, "N"]) : nil].compact
+      [say(:plain, "{area} of groove takes {ml}: mix {g}.", figure: "g", area: [map.area_mm2 / 100, "cm2"], ml: [ml, "ml"], g: [grams, "g"]), *breaking_out]
     end
 
     def lines
@@ -34,6 +32,13 @@ module MossyAnvil
     end
 
     private
+
+    def breaking_out
+      return [] if at_risk.zero?
+
+      [say(:stop, "{n} of {all} islands break out under a light cut: the smallest bears {bears}. Cut shallower, farther apart, or fill one set before the next.",
+        n: [at_risk, ""], all: [map.islands.size, ""], bears: [map.islands.first.bears_n, "N"])]
+    end
 
     def row = @row ||= Table.row("fillers", data[:with] || "epoxy", at: "#{at}/with")
     def grooves = data[:grooves] || []

@@ -11,7 +11,11 @@ module MossyAnvil
     def seals? = row["key"] != "hardener"
     def blocks_glue? = row["blocks_glue"] || false
     def tools = ["brush or nozzle", "paper"]
-    def cautions = [row["solvent"] ? "Solvent: open air, no flame, no spark; its vapour must be gone before heat or a bag." : "Fumes: eyes, open air; cotton and paper heat up with it."]
+
+    def cautions
+      [row["solvent"] ? "Solvent: open air, no flame, no spark; its vapour must be gone before heat or a bag." : "Fumes: eyes, open air; cotton and paper heat up."]
+    end
+
     def materials = [Taken.new(key: row["key"], name: row["name"], amount: way[:g], unit: "g", cost: way[:cost])]
     def detail = { with: row["key"], g: way[:g], deep_mm: row["deep_mm"], ways: ways }
 

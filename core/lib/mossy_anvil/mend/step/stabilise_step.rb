@@ -13,6 +13,7 @@ module MossyAnvil
     def softens_c = row["softens_c"]
     def seals? = true
     def tools = ["vacuum vessel, pump and gauge", "scale", "oven kept for resin", "foil"]
+
     def cautions
       ["The vessel's own rating; an implosion guard round glass; never air on a pump that is running.",
        "Resin: gloves, moving air; the oven for resin is not a kitchen oven. Dust of it afterwards: respirator."]
@@ -33,9 +34,10 @@ module MossyAnvil
 
     def says
       [say(:plain, "Takes up {g}, at most {most}: {share} of the room in it.", figure: "expected_g", g: [expected_g, "g"], most: [most_g, "g"],
-         share: [expected_share * 100, "%"]),
+        share: [expected_share * 100, "%"]),
        vessel,
-       say(:plain, "The gauge should come to {reading} under the air: {air} today where you are.", figure: "gauge_hpa", reading: [gauge_hpa, "hPa"], air: [air_hpa, "hPa"]),
+       say(:plain, "The gauge should come to {reading} under the air: {air} today where you are.", figure: "gauge_hpa", reading: [gauge_hpa, "hPa"],
+         air: [air_hpa, "hPa"]),
        say(:plain, "Heart at {oven} after {heat}, held for {hold}.", figure: "heat_min", oven: [oven_c, "C"], heat: [heat_min, "min"], hold: [hold_min, "min"])]
     end
 
@@ -47,7 +49,8 @@ module MossyAnvil
        line(:wait, "Let the air in slowly, leave it under: twice as long as the vacuum, at least.", minutes: [soak_min, soak_min], cure: false),
        line(:do, "Drain it for a quarter of an hour, wipe it."),
        line(:weigh, "Weigh it wet.", target: [dry_g + expected_g, "g", nil], measures: :wet_g, draws: { key: row["key"], part: nil }),
-       line(:wait, "Wrap it in foil on a tray, into the oven at {oven}.", minutes: [oven_min, oven_min * 1.3], cure: false, oven: [oven_c, "C"], unlocks: "cured through"),
+       line(:wait, "Wrap it in foil on a tray, into the oven at {oven}.", minutes: [oven_min, oven_min * 1.3], cure: false, oven: [oven_c, "C"],
+         unlocks: "cured through"),
        line(:wait, "Let it cool in the oven, door shut.", minutes: [COOL_H * 60, COOL_H * 60], cure: false, unlocks: "ready to turn"),
        line(:weigh, "Weigh it cured.", measures: :cured_g)]
     end
@@ -60,9 +63,12 @@ module MossyAnvil
       share, found = soaking.verdict(dry, wet, expected_share)
       amounts = { up: [(wet / dry * 100) - 100, "%"], share: [share * 100, "%"], asked: [expected_share * 100, "%"] }
       records = record("uptake_share", share) + (measures["bubbling_min"] ? record("bubbling_min", measures["bubbling_min"]) : [])
-      return { says: [say(:go, "Up by {up}: {share} of the room in it is full, and {asked} was expected. On to the oven.", **amounts)], records: records, lines: [] } if found == :fine
+      if found == :fine
+        return { says: [say(:go, "Up by {up}: {share} of the room in it is full, and {asked} was expected. On to the oven.", **amounts)], records: records, lines: [] }
+      end
 
-      { says: [say(:stop, "Up by {up}: only {share} of the room in it is full, and {asked} was expected. Back in before it is cured.", **amounts)], records: records, lines: again }
+      { says: [say(:stop, "Up by {up}: only {share} of the room in it is full, and {asked} was expected. Back in before it is cured.", **amounts)],
+        records: records, lines: again }
     end
 
     def after
@@ -77,8 +83,11 @@ module MossyAnvil
     end
 
     # g that a whole one of it is expected to take, and the share of the room that is, by one's own records where there are any.
-    def expected_g = @expected_g ||= put("expected_g", most_g * expected_share, "g", "most it can take times the share usually reached",
-      source: scene.records.source("uptake_share", Table["hardeners"]["source"]), inputs: { "most" => [most_g, "g"], "share" => [expected_share * 100, "%"] })
+    def expected_g
+      @expected_g ||= put("expected_g", most_g * expected_share, "g", "most it can take times the share usually reached",
+        source: scene.records.source("uptake_share", Table["hardeners"]["source"]), inputs: { "most" => [most_g, "g"], "share" => [expected_share * 100, "%"] })
+    end
+
     def expected_share = scene.records.mean("uptake_share") || (row["uptake"].sum / 2)
 
     private

@@ -1,0 +1,230 @@
+# frozen_string_literal: true
+
+RSpec.describe MossyAnvil::MendReport do
+  def report(steps = nil, climate: MossyAnvil::ShopClimate.new, records: MossyAnvil::ShopRecords.new, **changes)
+    described_class.new(blank(**changes, **(steps ? { mend: { steps: steps } } : {})), climate: climate, records: records)
+  end
+
+  def plan(...) = report(...).to_h
+  def texts(step) = step[:says].map { |one| one[:text] }
+  def stops(found) = found[:steps].flat_map { |step| step[:says].select { |one| one[:tone] == "stop" }.map { |one| one[:text] } }
+
+  let(:soft) { body("soft_zone", id: "s", grade: "soft", r_mm: 90, z_mm: 30, size_mm: [40, 60, 40]) }
+  let(:open) { crack(id: "k", z_mm: [5, 55], depth_mm: 30, width_mm: 1.5) }
+  let(:loose) { body("loose_piece", id: "l", bonded_share: 0.5, r_mm: 112, size_mm: [12, 30, 30]) }
+
+  describe "proposes" do
+    it "an order in which nothing spoils what follows: dry, soak, glue, fill, level" do
+      found = plan(defects: [open, loose, soft], material: material_data(moisture_pct: 16), form: BlankHelper::BOWL)
+      expect(found[:proposed]).to be(true)
+      expect(found[:steps].map { |step| step[:do] }).to eq(%w[dry soak glue fill sand])
+      expect(found[:steps].sum { |step| step[:conflicts] }).to eq(0)
+      expect(found[:left_out]).to eq([])
+    end
+
+    it "only what stays in the finished piece" do
+      outside = crack(id: "gone", enters: "side", clock_deg: 200, z_mm: [57, 60], depth_mm: 4)
+      expect(plan(defects: [outside], form: BlankHelper::BOWL)[:steps]).to eq([])
+    end
+
+    it "what the turner chose, and vacuum where much is soft" do
+      expect(plan(defects: [open.merge(chosen: "leave")], form: BlankHelper::BOWL)[:steps]).to eq([])
+      most = body("soft_zone", id: "s", grade: "soft", r_mm: 0, z_mm: 30, size_mm: [230, 230, 60])
+      expect(plan(defects: [most])[:steps].map { |step| step[:do] }).to include("stabilise")
+    end
+
+    it "nothing for sound wood" do
+      expect(plan[:says].map { |one| one[:text] }).to eq(["Nothing to mend before it is turned."])
+    end
+  end
+
+  describe "names what one step spoils of another:" do
+    let(:wet) { { defects: [open, soft], form: BlankHelper::BOWL } }
+
+    it "soaking after filling" do
+      found = plan([{ id: "f", do: "fill", of: ["k"] }, { id: "v", do: "stabilise", of: ["s"] }], **wet)
+      expect(stops(found)).to include(a_string_including("closes the pores"))
+      expect(stops(plan([{ id: "v", do: "stabilise", of: ["s"] }, { id: "f", do: "fill", of: ["k"] }], **wet))).not_to include(a_string_including("closes the pores"))
+    end
+
+    it "moisture above the gate, and none after drying to it" do
+      damp = { **wet, material: material_data(moisture_pct: 18) }
+      expect(stops(plan([{ id: "f", do: "fill", of: ["k"] }], **damp))).to include(a_string_starting_with("Too wet for it"))
+      expect(stops(plan([{ id: "d", do: "dry", to_pct: 11, in: "room" }, { id: "f", do: "fill", of: ["k"] }], **damp))).to eq([])
+    end
+
+    it "a hot oven over a filler that softens" do
+      found = plan([{ id: "f", do: "fill", of: ["k"], with: "epoxy" }, { id: "v", do: "stabilise", of: ["s"] }], **wet)
+      expect(stops(found)).to include(a_string_including("softens from {soft}"))
+      oven = plan([{ id: "f", do: "fill", of: ["k"], with: "epoxy" }, { id: "d", do: "dry", to_pct: 2, in: "oven" }], **wet)
+      expect(stops(oven)).to include(a_string_including("softens from {soft}"))
+    end
+
+    it "sealer under a bond" do
+      found = plan([{ id: "s", do: "soak", of: ["k"], with: "sealer" }, { id: "g", do: "glue", of: ["k"] }], **wet)
+      expect(stops(found)).to include(a_string_including("keeps glue and filler from biting"))
+    end
+
+    it "levelling before what is under it is hard" do
+      early = [{ id: "f", do: "fill", of: ["k"], after_h: 0.2 }, { id: "n", do: "sand", of: [] }]
+      expect(stops(plan(early, **wet))).to include(a_string_including("needs {usual} to be hard"))
+      expect(stops(plan([early[0].except(:after_h), early[1]], **wet))).to eq([])
+    end
+
+    it "the same finding mended twice, a step that mends nothing, a finding in no step" do
+      found = plan([{ id: "f", do: "fill", of: ["k"] }, { id: "g", do: "fill", of: ["k"] }, { id: "h", do: "glue", of: [] }], **wet)
+      expect(texts(found[:steps][1])).to include(a_string_including("mended by a step before it already"))
+      expect(texts(found[:steps][2])).to include("It names nothing to mend.")
+      expect(found[:left_out]).to eq(["s"])
+    end
+  end
+
+  it "refuses at its place what is no finding, no such key, a name used twice" do
+    expect { plan([{ id: "f", do: "fill", of: ["nobody"] }], defects: [open]) }.to raise_error(MossyAnvil::InvalidInput, %r{/mend/steps/0/of/0: is "nobody"})
+    expect { plan([{ id: "f", do: "fill", of: ["k"], mould: { type: "box", width_mm: 1, length_mm: 1, depth_mm: 1 } }], defects: [open]) }
+      .to raise_error(MossyAnvil::InvalidInput, %r{/mend/steps/0/mould: does not belong})
+    expect { plan([{ id: "f", do: "sand" }, { id: "f", do: "sand" }]) }.to raise_error(MossyAnvil::InvalidInput, %r{/mend/steps/1/id: is used twice})
+    expect { plan([{ id: "f", do: "fill", of: ["k"], with: "chewing gum" }], defects: [open]) }.to raise_error(MossyAnvil::InvalidInput, %r{/mend/steps/0/with})
+  end
+
+  it "never lowers the splitting speed without saying so" do
+    heavy = [{ id: "v", do: "stabilise", of: [] }]
+    found = plan(heavy, defects: [soft], form: BlankHelper::BOWL, material: material_data(moisture_pct: 1))
+    before, after = found[:before][:last], found[:after][:last]
+    expect(after[:burst_rpm]).to be < before[:burst_rpm]
+    expect(texts(found[:steps][0])).to include(a_string_starting_with("Heavier with it: finished it splits at {to}"))
+    # Where nothing is said, nothing is slower.
+    (31..42).each do |number|
+      demo = MossyAnvil::BlankFile.read(File.read(Dir[File.expand_path("../../../demo/#{number}-*.json", __dir__)].first))
+      described_class.new(demo).to_h[:steps].each do |step|
+        slower = %i[first last].any? { |stage| step[:after][stage][:burst_rpm].to_f < step[:before][stage][:burst_rpm].to_f * 0.99 }
+        expect(texts(step).any? { |text| text.start_with?("Heavier with it", "Slower with it") }).to be(true), "#{number} #{step[:name]}" if slower
+      end
+    end
+  end
+
+  it "lifts the limit by what it mends: a filled crack holds, a soaked zone is stronger" do
+    found = plan([{ id: "f", do: "fill", of: ["k"] }], defects: [open], form: BlankHelper::BOWL)
+    expect(found[:after][:last][:limit_rpm]).to be > found[:before][:last][:limit_rpm]
+    spongy = body("soft_zone", id: "s", grade: "spongy", r_mm: 90, z_mm: 30, size_mm: [60, 90, 50])
+    soaked = plan([{ id: "v", do: "stabilise", of: ["s"] }], defects: [spongy], material: material_data(moisture_pct: 1), form: BlankHelper::BOWL)
+    expect(soaked[:after][:last][:limit_rpm]).to be > soaked[:before][:last][:limit_rpm]
+  end
+
+  it "is ready the earlier the drier it starts, and the later the colder the shop" do
+    days = [20, 17, 14, 12.5].map { |moisture| plan([{ id: "d", do: "dry", to_pct: 12, in: "room" }], material: material_data(moisture_pct: moisture))[:ready_h] }
+    expect(days).to eq(days.sort.reverse)
+    fill = [{ id: "f", do: "fill", of: ["k"], with: "epoxy" }]
+    cold, warm = [10, 22].map { |celsius| plan(fill, climate: MossyAnvil::ShopClimate.new(temperature_c: celsius), defects: [open]) }
+    expect(cold[:ready_h] / warm[:ready_h]).to be_within(1e-6).of(2**1.2)
+  end
+
+  it "keeps working time, ready-to-turn and full cure three numbers" do
+    step = plan([{ id: "f", do: "fill", of: ["k"], with: "epoxy" }], climate: MossyAnvil::ShopClimate.new(temperature_c: 20), defects: [open])[:steps].first
+    expect(step[:working_min]).to be_within(0.1).of(30 * (2**0.5))
+    expect(step[:ready_h]).to be_within(0.1).of((1440 + (240 * (step[:detail][:fill][:layers] - 1))) / 60.0)
+    expect(step[:cure_h]).to be_within(1e-6).of(168)
+  end
+
+  it "dries where it is put: slower in a bag, cracks opening less; never in air too damp" do
+    wet = { defects: [open], material: material_data(species: "hornbeam", moisture_pct: 25) }
+    places = %w[room bag shavings].map { |place| plan([{ id: "d", do: "dry", to_pct: 15, in: place }], **wet)[:steps][0] }
+    expect(places.map { |step| step[:ready_h] }).to eq(places.map { |step| step[:ready_h] }.sort)
+    expect(places.map { |step| step[:detail][:dry][:opens].first[:mm] }).to eq(places.map { |step| step[:detail][:dry][:opens].first[:mm] }.sort.reverse)
+    damp = plan([{ id: "d", do: "dry", to_pct: 6, in: "room" }], material: material_data(moisture_pct: 14))
+    expect(damp[:ready_h]).to be_nil
+    expect(stops(damp)).to include(a_string_starting_with("Never gets to {to} there"))
+    expect(damp[:says].first[:text]).to start_with("This plan never ends")
+  end
+
+  it "opens a crack by hand-worked shares: rings over rays, round the rim, over the way to go" do
+    stock = MossyAnvil::Stock.of("hornbeam")
+    mm = MossyAnvil::CrackOpening.new(blank(defects: [open]), from_pct: 24, to_pct: 12).openings
+    expect(mm).to eq([["k", Math::PI * 240 * (stock.tangential_pct - stock.radial_pct) / 100 * 12 / 30.0]])
+  end
+
+  it "glues with a wall that bears a finishing cut over the joint" do
+    found = plan([{ id: "g", do: "glue", of: ["k"] }], defects: [open], form: BlankHelper::BOWL)[:steps][0][:detail][:glue]
+    expect(found[:joint_cm2]).to be_within(0.1).of(50 * 30 / 100.0)
+    stress = MossyAnvil::WallForce.stress_mpa(60, radius_mm: 110, wall_mm: found[:wall_mm], height_mm: [42, 55].min)
+    expect(stress).to be_within(0.01).of(1.0)
+  end
+
+  it "goes by the shop's own records once there are enough of them" do
+    rows = Array.new(4) { { kind: "uptake_share", of: nil, value: 0.4 } }
+    step = [{ id: "v", do: "stabilise", of: [] }]
+    usual, own = [rows.first(2), rows].map { |some| plan(step, records: MossyAnvil::ShopRecords.new(some), material: material_data(moisture_pct: 1))[:steps][0][:detail][:stabilise] }
+    expect(usual).to include(expected_share: be_within(1e-9).of(0.6), records: 0)
+    expect(own).to include(expected_share: be_within(1e-9).of(0.4), records: 4)
+  end
+
+  it "says by weight whether it goes back in, and by how much" do
+    step = report([{ id: "v", do: "stabilise", of: ["s"] }], defects: [soft], material: material_data(moisture_pct: 1)).steps.first
+    most = step.detail[:most_g]
+    short = step.verdict("dry_g" => 1000.0, "wet_g" => 1000 + (0.3 * most))
+    expect(short[:says].first).to include(tone: "stop", text: a_string_including("Back in before it is cured"))
+    expect(short[:lines].last[:measures]).to eq("wet_g")
+    fine = step.verdict("dry_g" => 1000.0, "wet_g" => 1000 + (0.6 * most))
+    expect(fine).to include(lines: [], records: [{ kind: "uptake_share", of: nil, value: be_within(1e-9).of(0.6) }])
+    expect(step.mended("dry_g" => 1000.0, "wet_g" => 1000 + (0.5 * most)).first.soaked_share).to be_within(1e-9).of(0.5)
+  end
+
+  it "leaves the document as it is once done: findings mended, steps gone" do
+    made = report([{ id: "f", do: "fill", of: ["k"], with: "epoxy" }, { id: "v", do: "soak", of: ["s"], with: "hardener" }], defects: [open.merge(group: "rim"), soft])
+    document = JSON.parse(JSON.generate(blank_data(defects: [open.merge(group: "rim"), soft], mend: { steps: made.data })))
+    after = made.document_after(document, ["f"])
+    expect(after["defects"][0]).to include("mend" => "epoxy", "group" => "rim")
+    expect(after["mend"]["steps"].map { |step| step["id"] }).to eq(["v"])
+    both = made.document_after(document, %w[f v])
+    expect(both).not_to have_key("mend")
+    expect(both["defects"][1]["soaked_share"]).to be_within(1e-9).of(0.225)
+    expect { MossyAnvil::BlankFile.from_data(both) }.not_to raise_error
+  end
+end
+
+RSpec.describe MossyAnvil::FillPositions do
+  def positions(*defects) = described_class.new(blank(defects: defects).defects, blank.shape).all
+
+  it "lies three checks up one after another, round from after the widest gap, ends last" do
+    found = positions(crack(id: "a", clock_deg: 350), crack(id: "b", clock_deg: 90), crack(id: "c", clock_deg: 200),
+      { id: "e", type: "crack", enters: "tail_face", depth_mm: 5, width_mm: 2, path: [{ clock_deg: 0, z_mm: 60, r_mm: 5 }, { clock_deg: 0, z_mm: 60, r_mm: 40 }] })
+    expect(found.map { |one| [one.up, one.ids] }).to eq([["clock", ["a"]], ["clock", ["b"]], ["clock", ["c"]], ["tail", ["e"]]])
+    expect(found[0].clock_deg).to be_within(1e-6).of(350)
+  end
+
+  it "takes neighbours together, and across twelve o'clock too" do
+    over_twelve = positions(crack(id: "a", clock_deg: 356), crack(id: "m", clock_deg: 180), crack(id: "b", clock_deg: 6))
+    expect(over_twelve.map(&:ids)).to contain_exactly(%w[a b], ["m"])
+    near = positions(crack(id: "a", clock_deg: 40), crack(id: "b", clock_deg: 50))
+    expect(near.map(&:ids)).to eq([%w[a b]])
+    expect(near[0].clock_deg).to be_within(1e-6).of(45)
+  end
+
+  it "says where one runs too far round to lie level" do
+    wide = crack(id: "w").merge(path: [{ clock_deg: 0, z_mm: 30 }, { clock_deg: 90, z_mm: 30 }])
+    expect(positions(wide).first.wide).to be(true)
+  end
+end
+
+RSpec.describe MossyAnvil::GrooveMap do
+  def map(*grooves) = described_class.new(grooves, ->(_) { 50.0 }, [0.0, 100.0], strength_mpa: 4.0)
+  def ring(z_mm, deep: 4) = { width_mm: 6, depth_mm: deep, path: [{ clock_deg: 0, z_mm: z_mm }, { clock_deg: 360, z_mm: z_mm }] }
+  def bar(clock_deg, from, to) = { width_mm: 6, depth_mm: 4, path: [{ clock_deg: clock_deg, z_mm: from }, { clock_deg: clock_deg, z_mm: to }] }
+
+  it "takes of a ring its round times its width, and no more where two cross" do
+    expect(map(ring(50)).area_mm2).to be_within(0.04 * 1885).of(2 * Math::PI * 50 * 6)
+    expect(map(ring(50)).volume_mm3).to be_within(0.04 * 7540).of(2 * Math::PI * 50 * 6 * 4)
+    expect(map(ring(50), ring(50)).area_mm2).to eq(map(ring(50)).area_mm2)
+  end
+
+  it "finds the islands between rings and bars, and which a light cut breaks out" do
+    cage = Array.new(12) { |hour| bar(hour * 30, 40, 60) }
+    islands = map(*cage).islands
+    expect(islands.size).to eq(12)
+    expect(islands.map(&:area_mm2)).to all(be_within(70).of((26.2 - 6) * (20 - 6)))
+    expect(map(ring(40), ring(60)).islands).to eq([])
+    deep = map(*cage.map { |groove| groove.merge(depth_mm: 60) }).islands
+    expect(islands).to all(satisfy { |island| !island.at_risk? })
+    expect(deep).to all(be_at_risk)
+  end
+end
