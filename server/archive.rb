@@ -3,7 +3,8 @@
 require "zip"
 
 module Loft
-  # The whole shop as one zip: shop.json, a blank file for every blank, its journal and its photographs beside it.
+  # The whole shop as one zip: shop.json, stores.json with what stands on the shelf and what the shop's work has shown, a blank file for every blank, its journal
+  # and its photographs beside it. A card that is open stays where it is worked.
   class Archive
     FORMAT = { "format" => "mossy-anvil/shop", "version" => 1 }.freeze
 
@@ -13,6 +14,7 @@ module Loft
       @shops = Store::Shops.new(db)
       @blanks = Store::Blanks.new(db)
       @photographs = Store::Photographs.new(db)
+      @stocks = Store::Stocks.new(db)
       @now = now
     end
 
@@ -20,6 +22,7 @@ module Loft
     def write
       Zip::OutputStream.write_buffer do |zip|
         put(zip, "shop.json", MossyAnvil::JsonLayout.text(shop))
+        put(zip, "stores.json", MossyAnvil::JsonLayout.text(stores))
         @blanks.ids.each do |id|
           kept = @blanks.find(id)
           stem = "#{Archive.stem(kept[:document])}-#{id}"
@@ -38,7 +41,10 @@ module Loft
       entries = ArchiveReader.new(bytes).entries
       report = { taken_in: 0, already_here: 0, differ: [], renumbered: [] }
       @db.transaction do
-        furnish(entries.fetch("shop.json")) if @shops.empty?
+        if @shops.empty?
+          furnish(entries.fetch("shop.json"))
+          shelve(entries["stores.json"]) if entries.key?("stores.json")
+        end
         entries.keys.grep(%r{\Ablanks/}).sort.each { |name| add(name, entries, report, copies) }
       end
       report
@@ -69,6 +75,23 @@ module Loft
       shop = @shops.current
       FORMAT.merge("name" => shop[:name], "currency" => shop[:currency], "climate" => { "temperature_c" => shop[:temperature_c], "humidity" => shop[:humidity] },
         "lathes" => @shops.lathes)
+    end
+
+    def stores
+      { "products" => @stocks.products.map { |product| JSON.parse(JSON.generate(product.except(:id))) }.each { |product| product["lots"].each { |lot| lot.delete("id") } },
+        "records" => Store::Cards.new(@db).records.map { |row| row.compact.transform_keys(&:to_s) } }
+    end
+
+    # Onto an empty shelf: each lot as bought, with what was left of it.
+    def shelve(stores)
+      stores["products"].each_with_index do |product, place|
+        id = @stocks.add_product(**product.slice("name", "kind", "like", "sheet", "pack_g", "pack_price").transform_keys(&:to_sym))
+        product["lots"].each_with_index do |lot, index|
+          about = { part: lot["part"], code: lot["code"], opened_on: lot["opened_on"] && Date.iso8601(lot["opened_on"]) }
+          @stocks.add_lot(id, lot["left_g"], Store::Stocks.key("archive-#{@now.to_f}-#{place}-#{index}"), @now, **about)
+        end
+      end
+      stores["records"].each { |row| @db[:records].insert(**row.slice("kind", "of", "value").transform_keys(&:to_sym), recorded_at: @now) }
     end
 
     def furnish(shop)

@@ -3,7 +3,8 @@
 module Loft
   # Reads a shop archive with limits: what it may hold, how many, how large, and that each part is what its name says.
   class ArchiveReader
-    PARTS = { /\Ashop\.json\z/ => "ArchivedShop", %r{\Ablanks/[\w.-]+\.anvil\.json\z} => nil, %r{\Ajournals/[\w.-]+\.json\z} => "ArchivedJournal",
+    PARTS = { /\Ashop\.json\z/ => "ArchivedShop",
+              /\Astores\.json\z/ => "ArchivedStores", %r{\Ablanks/[\w.-]+\.anvil\.json\z} => nil, %r{\Ajournals/[\w.-]+\.json\z} => "ArchivedJournal",
               %r{\Aphotographs/[\w.-]+\.json\z} => "ArchivedPhotographs", %r{\Aphotographs/[\w.-]+/[0-9a-f]{64}\.jpg\z} => :picture }.freeze
     MOST_ENTRIES = 4000
     CONTRACT = Contract.new
@@ -32,7 +33,7 @@ module Loft
     def known(name)
       return name if PARTS.any? { |pattern, _| pattern.match?(name) }
 
-      refuse("", "holds #{MossyAnvil::SchemaFault.shown(name)}", "shop.json, blanks, journals and photographs only")
+      refuse("", "holds #{MossyAnvil::SchemaFault.shown(name)}", "shop.json, stores.json, blanks, journals and photographs only")
     end
 
     # Never more than one blank file may be, whatever the zip says of its size.

@@ -91,17 +91,6 @@ RSpec.describe "A day in the shop", :browser do
     expect(page).to have_css("[role=status]", text: "At the form")
   end
 
-  it "reckons a pour round the piece, and says at its field when the mould is too small" do
-    open_blank 35, "mend"
-    click_on "Reckon a pour"
-    expect(page).to have_css("tr", text: /Into the mould\s*\d+ ml/)
-    find("label", text: "deep-pour casting epoxy").click
-    expect(page).to have_css("tr", text: /Working time\s*720 min/)
-    fill_in "Width, mm", with: "2 in\n"
-    fill_in "Length, mm", with: "40\n"
-    expect(page).to have_css("[slot=errorMessage]", text: "more than the wood in it")
-  end
-
   it "puts a depth in doubt, and sees what it comes to at the worst" do
     open_blank 32
     find("button", text: "Crack at 2").click

@@ -111,7 +111,7 @@ Sequel.migration do
 
       CREATE TABLE records (
         id bigint GENERATED ALWAYS AS IDENTITY PRIMARY KEY,
-        card_id bigint NOT NULL REFERENCES cards,
+        card_id bigint REFERENCES cards,
         kind text NOT NULL,
         "of" text,
         value double precision NOT NULL,

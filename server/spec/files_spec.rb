@@ -83,7 +83,8 @@ RSpec.describe Loft::Archive, :server do
     documents = Loft::Store::Blanks.new(db).then { |blanks| blanks.ids.map { |id| blanks.find(id)[:document] } }
     shops = Loft::Store::Shops.new(db)
     pictures = db[:photographs].join(:blanks, id: :blank_id).order(:number, :sha256).select_map(%i[number sha256 view caption mm_per_share hidden taken_at])
-    [documents, journals, shops.current, shops.lathes, pictures]
+    shelf = Loft::Store::Stocks.new(db).products.map { |product| product.except(:id).merge(lots: product[:lots].map { |lot| lot.except(:id) }) }
+    [documents, journals, shops.current, shops.lathes, pictures, shelf, db[:records].order(:id).select_map(%i[kind of value])]
   end
 
   def repacked(bytes)
@@ -93,6 +94,7 @@ RSpec.describe Loft::Archive, :server do
   end
 
   it "carries the whole shop out and back into an empty one" do
+    db[:records].insert(kind: "cure_factor", of: "casting_epoxy", value: 1.2, recorded_at: Time.now)
     before = everything
     bytes = out
     Loft::Store::Shops.new(db).clear

@@ -34,14 +34,6 @@ RSpec.describe "Reckoning a draft", :server do
     expect(problem(422)["errors"].map { |error| error["pointer"] }).to eq(%w[/lump/head_diameter_mm /lump/tail_diameter_mm])
   end
 
-  it "reckons one pour round it, and refuses a mould too small at its field" do
-    asked = ->(depth_mm) { { document: blank_data, pour: { resin: "casting_epoxy", mould: { type: "box", width_mm: 250, length_mm: 250, depth_mm: depth_mm } } } }
-    ask("POST", "/api/reckon/casting", asked[70])
-    expect(answer_as("Casting")["net_mm3"]).to be_within(2000).of(1_660_000)
-    ask("POST", "/api/reckon/casting", asked[20])
-    expect(problem(422)["errors"].map { |error| error["pointer"] }).to eq(["/pour/mould/width_mm"])
-  end
-
   it "shows the working of every number it points at" do
     ask("POST", "/api/reckon", { document: JSON.parse(JSON.generate(blank_data(defects: [crack], form: BlankHelper::BOWL))) })
     reckoned = answer

@@ -26,7 +26,7 @@ module Loft
       def add_lot(product_id, grams, key, now, **lot)
         @db[:products][id: product_id] or raise NotFound, "there is no product #{product_id}"
         @db.transaction do
-          @db[:lots].insert(product_id: product_id, **lot).tap { |id| move(id, grams, "bought", key, now) }
+          @db[:lots].insert(product_id: product_id, **lot).tap { |id| grams.zero? || move(id, grams, "bought", key, now) }
         end
       end
 

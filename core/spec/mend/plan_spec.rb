@@ -218,7 +218,7 @@ RSpec.describe MossyAnvil::GrooveMap do
   end
 
   it "finds the islands between rings and bars, and which a light cut breaks out" do
-    cage = Array.new(12) { |hour| bar(hour * 30, 40, 60) }
+    cage = Array.new(12) { |hour| bar(hour * 30, 40, 60) }.push(ring(40), ring(60))
     islands = map(*cage).islands
     expect(islands.size).to eq(12)
     expect(islands.map(&:area_mm2)).to all(be_within(70).of((26.2 - 6) * (20 - 6)))

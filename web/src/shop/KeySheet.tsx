@@ -7,6 +7,7 @@ const KEYS: [string, [string, string][]][] = [
   ["Anywhere", [["[  ]", "the blank before, the blank after"], ["31", "digits: straight to that number"], ["u", "millimetres or inches"], ["n", "day, night, or as the machine has it"], ["?", "this sheet"], ["Tab", "on to the next thing"]]],
   ["On the bench", [["s", "save, also Ctrl-S in a field"], ["z", "undo, also Ctrl-Z"], ["Ctrl-Y", "redo"], ["1 2 …", "in a field: 60 · 6 cm · 2 3/8\" · half past four"], ["Enter", "take what was typed"], ["Esc", "put the tool down, or give the field its old value back"]]],
   ["On a drawing", [["Enter", "choose the defect"], ["← →", "turn it, the hand, or slide the z line"], ["↑ ↓", "along the axis"], ["Delete", "take the chosen defect out"]]],
+  ["On a card", [["Space", "tick, or start the clock; a pedal’s Page Down too"], ["Page Up", "the line before"], ["← →", "look back, look on"]]],
   ["At the stations", [["← →", "on the names: from station to station"]]],
 ];
 

@@ -1,0 +1,148 @@
+# frozen_string_literal: true
+
+require_relative "browser_helper"
+
+# Mending as a turner does it: a plan, then the card it is worked by.
+RSpec.describe "Mending", :browser do
+  def blank_id(number) = db[:blanks].where(number: number).get(:id)
+
+  def open_mend(number)
+    visit "/blanks/#{blank_id(number)}/mend"
+    expect(page).to have_css("[aria-label='Steps of mending'] h4", match: :first)
+  end
+
+  # Ticks lines until one says so much; a clock is started and, since nobody here waits, ticked off.
+  def tick_until(text, measured: {})
+    25.times do
+      return if page.has_css?(".what", text: text, wait: 0.3)
+
+      here = find(".what").text
+      if page.has_button?("Start the clock", wait: 0) then click_on "Start the clock"
+      else
+        field = measured.keys.find { |label| page.has_field?(label, wait: 0) }
+        fill_in field, with: "#{measured.fetch(field)}\n" if field
+        click_on "Done ✓"
+      end
+      expect(page).to have_css(".what, [role=timer]", text: /(?!#{Regexp.escape(here)})/)
+      sleep 0.2
+    end
+    raise "never came to #{text}: #{find('.what').text}"
+  end
+
+  def minutes_of(text) = text[/[\d.]+/].to_f * { "min" => 1, "hours" => 60, "days" => 1440 }.fetch(text[/min|hours|days/])
+
+  it "No. 35 from mould to demould, a short pour brought up on the way" do
+    open_mend 35
+    click_on "Open", match: :first
+    expect(page).to have_css("tr", text: /Mix in all\s*\d+ g: \d+ g of resin, \d+ g of hardener/)
+    expect(page).to have_css("figure[aria-label='Heat of the first layer']")
+    # Two numbers that are never the same: time in hand, and time until it can be turned.
+    times = find("dl.times")
+    working, ready = ["Working time", "Ready to turn"].map { |name| times.find("div", text: name).find("dd").text }
+    expect(minutes_of(working)).to be < minutes_of(ready) / 3
+
+    # A mould too shallow for what lies in it is refused at its field, and nothing is lost.
+    fill_in "Depth of the pour, mm", with: "5\n"
+    expect(page).to have_css("[slot=errorMessage]", text: "more than what lies in it")
+    fill_in "Depth of the pour, mm", with: "60\n"
+    expect(page).to have_no_css("[slot=errorMessage]")
+    click_on "Save" if page.has_button?("Save", wait: 1)
+
+    click_on "Work by the card"
+    expect(page).to have_css("[aria-label=Card] h2", text: "Cast it in deep-pour casting epoxy")
+    tick_until "Resin for layer 1 of 2"
+    expect(page).to have_css(".target", text: /\d+ g/)
+    tick_until "How much was mixed"
+    click_on "Something went wrong"
+    click_on "It ran short"
+    fill_in "Short by, mm", with: "4\n"
+    click_on "It ran short: what now?"
+    expect(page).to have_css("li", text: /It ran short. Leave it level/)
+    tick_until "Resin for the rest", measured: { "Used, g" => 690 }
+    tick_until "Out of the mould", measured: { "Used, g" => 690, "Gelled after, min" => 2300 }
+    tick_until "Cured through", measured: { "Used, g" => 690, "Gelled after, min" => 2300 }
+    click_on "End the card"
+    expect(page).to have_css("[aria-label=Journal] li", text: /Cast it in deep-pour casting epoxy.*used g 690/)
+    expect(db[:stock_moves].where(reason: "used").count).to be >= 4
+    expect(db[:records].select_map(:kind)).to include("cure_factor")
+    expect(db[:blanks].where(number: 35).get(:mend)).to be_nil
+  end
+
+  it "No. 34 from the wet weight to the verdict, and back in" do
+    open_mend 34
+    click_on "Work by the card"
+    tick_until "Weigh it, dry", measured: { "Weight, g" => 890 }
+    tick_until "How long did it bubble?", measured: { "Weight, g" => 890, "Weight dry, g" => 890 }
+    tick_until "Weigh it wet", measured: { "Bubbled for, min" => 200 }
+    fill_in "Weight wet, g", with: "1100\n"
+    click_on "Done ✓"
+    expect(page).to have_css("li", text: /only \d+(\.\d)? % of the room in it is full.*Back in before it is cured/)
+    expect(page).to have_css(".what", text: "Back under vacuum")
+    tick_until "Weigh it wet again"
+    fill_in "Weight wet, g", with: "1560\n"
+    click_on "Done ✓"
+    expect(page).to have_css("li", text: /was expected. On to the oven/)
+    expect(page).to have_css(".what", text: "Wrap it in foil")
+  end
+
+  it "No. 33 filled by gravity, one check after another up" do
+    db[:defects].where(blank_id: blank_id(33), ref: %w[B C]).update(mend: "none")
+    open_mend 33
+    find("li", text: /Fill A, B, C|Fill A, C, B/, match: :first).click_on("Open")
+    expect(all("[aria-label=Positions] li").map(&:text)).to match([/1 o’clock up\s*A/, /7 o’clock up\s*C/, /tail end up\s*B/])
+    click_on "Work by the card"
+    tick_until "1 o’clock up"
+    tick_until "7 o’clock up"
+    tick_until "Tail end up"
+    click_on "Start the clock"
+    expect(page).to have_css("[role=timer]", text: /\d+:\d\d/)
+    # The clock is the server's: a page opened anew goes on where it was.
+    visit page.current_path
+    expect(page).to have_css("[role=timer]", text: /\d+:\d\d/)
+    expect(db[:waits].where(ended_at: nil).count).to eq(1)
+    visit "/board"
+    expect(page).to have_css("section[aria-label=Waits] tr", text: /33 Lamp base.*it may be turned over/m)
+  end
+
+  it "puts steps in an order that spoils nothing, and is told where one does" do
+    open_mend 34
+    within("[aria-label='Steps of mending']") { all("button", text: "Open")[1].click }
+    click_on "Earlier"
+    expect(page).to have_css("li[data-wrong]", text: "Too wet for it")
+    expect(page).to have_css("li", text: "One thing in this order spoils another")
+    click_on "Later"
+    expect(page).to have_no_css("li[data-wrong]")
+  end
+
+  it "plans on a cold shop: everything that cures takes longer" do
+    open_mend 40
+    warm = minutes_of(find("dl.times", match: :first).find("div", text: "Ready to turn").find("dd").text)
+    click_on "Board"
+    fill_in "Temperature, °C", with: "8\n"
+    click_on "It is so now"
+    expect(page).to have_button("It is so now", disabled: true)
+    open_mend 40
+    cold = minutes_of(find("dl.times", match: :first).find("div", text: "Ready to turn").find("dd").text)
+    expect(cold / warm).to be_within(0.3).of(2**1.05)
+  end
+
+  it "keeps a product of one's own with its data sheet, and pours by it" do
+    visit "/stores"
+    within("section[aria-label='Another product']") do
+      fill_in "Called", with: "harbour clear\n"
+      click_on "Put in its own data sheet"
+      fill_in "Working time of 100 g at 25 °C, min", with: "300\n"
+      fill_in "Peak of that cup, °C", with: "20\n"
+      click_on "Onto the shelf"
+      expect(page).to have_css("[slot=errorMessage]", text: "at least 26")
+      fill_in "Peak of that cup, °C", with: "34\n"
+      click_on "Onto the shelf"
+    end
+    expect(page).to have_css("article[aria-label='harbour clear']")
+    open_mend 35
+    click_on "Open", match: :first
+    find("label", text: "harbour clear").click
+    expect(page).to have_css("dl.times dd", text: /^\d hours/)
+    expect(page).to have_css("[aria-label=Materials]", text: "harbour clear")
+  end
+end
