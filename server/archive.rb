@@ -78,7 +78,7 @@ module Loft
     end
 
     def stores
-      { "products" => @stocks.products.map { |product| JSON.parse(JSON.generate(product.except(:id))) }.each { |product| product["lots"].each { |lot| lot.delete("id") } },
+      { "products" => @stocks.products.map { |product| Store::Rows.data(product.except(:id).merge(lots: product[:lots].map { |lot| lot.except(:id) })) },
         "records" => Store::Cards.new(@db).records.map { |row| row.compact.transform_keys(&:to_s) } }
     end
 

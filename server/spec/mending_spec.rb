@@ -87,8 +87,8 @@ RSpec.describe "A plan of mending", :server do
       end
       left = -> { Loft::Store::Stocks.new(db).products.first[:lots].map { |lot| lot[:left_g] } }
       card = opened(35)
-      expect(Loft::Store::Stocks.new(db).reserved[%w[casting_epoxy_deep
-                                                   resin]]).to be_within(1e-9).of(lines(card).select { |one| one["text"].start_with?("Resin for") }.sum { |one| one["target"]["value"] })
+      held = Loft::Store::Stocks.new(db).reserved[%w[casting_epoxy_deep resin]]
+      expect(held).to be_within(1e-9).of(lines(card).select { |one| one["text"].start_with?("Resin for") }.sum { |one| one["target"]["value"] })
       first, second = lines(card).select { |one| one["text"].start_with?("Resin for") }
       card = mark(card, first, value: 260)
       expect(left.call).to eq([240, 900])

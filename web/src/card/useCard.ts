@@ -54,7 +54,8 @@ export function useCard(blankId: number) {
   }), [act, take]);
   const end = useCallback((id: number, then: () => void) => void act(() => api.endCard(id), (next) => {
     take(next);
-    void client.invalidateQueries({ queryKey: ["blank", blankId] });
+    // The piece is another now: mended, one version on. It is fetched anew when it is on the bench again.
+    client.removeQueries({ queryKey: ["blank", blankId] });
     then();
   }), [act, take, client, blankId]);
   return { card, nowMs, busy, problem, forget, mark, trouble, end };

@@ -22,7 +22,7 @@ const SETTLED_MS = 250;
 /** What to mend, in which order, with what; when the wood is dry enough for it, and when it can be turned. */
 export function MendStation(at: AtStation) {
   const document = useSettled<Document>(at.document, SETTLED_MS);
-  const { answer, settled, problem } = useNewest(document, api.mend);
+  const { answer, problem } = useNewest(document, api.mend);
   const faults = useMemo(() => Object.fromEntries((problem?.errors ?? []).map(({ pointer, detail }) => [pointer, detail])), [problem]);
   return (
     <>
@@ -31,7 +31,7 @@ export function MendStation(at: AtStation) {
       {!answer && !problem && <Quiet role="status">Working out the plan …</Quiet>}
       {answer && (
         <>
-          <ToCard at={at} plan={answer} settled={settled} />
+          <ToCard at={at} plan={answer} />
           <Steps at={at} plan={answer} faults={faults} />
           {answer.materials.length > 0 && <Materials materials={answer.materials} cost={answer.cost} />}
           {answer.steps.length > 0 && <Effect plan={answer} />}

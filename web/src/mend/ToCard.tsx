@@ -8,7 +8,7 @@ import { Fault, Quiet, Row } from "../stations/parts";
 import type { AtStation } from "../stations/types";
 
 /** From the plan to the card it is worked by. A card is of the plan as it is saved. */
-export function ToCard({ at, plan, settled }: { at: AtStation; plan: MendPlan; settled: boolean }) {
+export function ToCard({ at, plan }: { at: AtStation; plan: MendPlan }) {
   const go = useNavigate();
   const client = useQueryClient();
   const open = useQuery({ queryKey: ["card-of", at.id], queryFn: () => api.cardOf(at.id) });
@@ -26,7 +26,7 @@ export function ToCard({ at, plan, settled }: { at: AtStation; plan: MendPlan; s
   return (
     <>
       <Row style={{ margin: "12px 0" }}>
-        <Button $kind="go" isDisabled={busy || at.draft.dirty || !settled} onPress={start}>Work by the card</Button>
+        <Button $kind="go" isDisabled={busy || at.draft.dirty} onPress={start}>Work by the card</Button>
         {at.draft.dirty && <Quiet style={{ alignSelf: "center" }}>Save first: the card is of the plan as it is saved.</Quiet>}
         {!at.draft.dirty && stuck && <Quiet style={{ alignSelf: "center" }}>One step spoils another as it stands.</Quiet>}
       </Row>

@@ -21,7 +21,7 @@ module MossyAnvil
     end
 
     # Every position must set before it is turned; the last must be hard.
-    def ready_h = own_wait_h || ((((positions.size - 1) * hold_min) + ((layers - 1) * hold_min) + ready_min) / 60.0)
+    def ready_h = own_wait_h || (((([positions.size, 1].max - 1) * hold_min) + ((layers - 1) * hold_min) + ready_min) / 60.0)
 
     def materials
       [Taken.new(key: row["key"], name: data.dig(:sheet, :name) || row["name"], amount: grams, unit: "g", cost: mix_ml * row["price_per_ml"])]
@@ -67,12 +67,16 @@ module MossyAnvil
     end
 
     def depth_mm(defect) = defect.path? ? defect.depth_mm : defect.size_mm.min
-    def layers = fills.map { |fill| fill[:layers] }.max || 1
+    def layers = fills.select { |fill| fill[:ml].positive? }.map { |fill| fill[:layers] }.max || 1
     def ml = fills.sum { |fill| fill[:ml] }
     def mix_ml = ml.zero? ? 0.0 : (ml * (1 + OVER_SHARE)) + OVER_ML
     def hold_min = row["set_min"] * ready_factor
     def ready_min = (data.dig(:sheet, :ready_min) || row["ready_min"]) * ready_factor
-    def positions = @positions ||= FillPositions.new(defects, scene.blank.shape).all
+
+    # Of those of which anything is left to fill.
+    def positions
+      @positions ||= FillPositions.new(defects.select { |defect| fills.find { |fill| fill[:id] == defect.id }[:ml].positive? }, scene.blank.shape).all
+    end
 
     def grams
       @grams ||= put("g", mix_ml * row["density_g_ml"], "g", "what is open in the finished piece and 2 mm beyond, a share more for the cup",
@@ -105,7 +109,7 @@ module MossyAnvil
     def at_position(position)
       share = fills.select { |fill| position.ids.include?(fill[:id]) }
       rounds = share.map { |fill| fill[:layers] }.max
-      where, hour = position.up == "clock" ? ["{hour} up", { hour: [position.clock_deg, "clock"] }] : ["#{position.up} end up", {}]
+      where, hour = position.up == "clock" ? ["with {hour} up", { hour: [position.clock_deg, "clock"] }] : ["#{position.up} end up", {}]
       (1..rounds).map do |round|
         line(:wait, "#{where.sub(/\A./, &:upcase)}: #{position.ids.join(', ')}, {ml}#{", layer #{round} of #{rounds}" if rounds > 1}. Leave it so.",
           minutes: [hold_min, hold_min], ml: [share.sum { |fill| fill[:ml] } / rounds, "ml"], unlocks: "it may be turned over", **hour)
