@@ -7,6 +7,8 @@ Sequel.migration do
     run <<~SQL
       ALTER TABLE blanks
         ADD COLUMN mend jsonb,
+        ADD COLUMN resin_kg_m3 double precision,
+        ADD CONSTRAINT valid_resin_in_it CHECK (resin_kg_m3 >= 0 AND resin_kg_m3 <= 1600 AND resin_kg_m3 <= density_kg_m3),
         ADD CONSTRAINT valid_mend CHECK (mend IS NULL OR (jsonb_typeof(mend->'steps') = 'array' AND jsonb_array_length(mend->'steps') <= 40));
 
       ALTER TABLE defects

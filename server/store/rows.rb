@@ -10,7 +10,7 @@ module Loft
                 bonded_share density_kg_m3 soaked_share].freeze
       INTAKE = %i[origin cost got_on bark].freeze
       WORTH = { "outcome" => :worth_outcome, "hours" => :worth_hours, "rate" => :worth_rate }.freeze
-      MATERIAL = %i[kind species density_kg_m3 moisture_pct grain grain_clock_deg].freeze
+      MATERIAL = %i[kind species density_kg_m3 moisture_pct resin_kg_m3 grain grain_clock_deg].freeze
       MEASURES = %i[diameter_mm width_mm height_mm length_mm].freeze
       FOLLOWS = %i[wall_mm floor_mm].freeze
       LATHE = %i[mass_kg ballast_kg stand swing_mm between_centres_mm].freeze

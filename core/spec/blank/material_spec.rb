@@ -1,6 +1,20 @@
 # frozen_string_literal: true
 
 RSpec.describe MossyAnvil::Material do
+  it "counts resin drawn into it as weight, not as the wood's own strength" do
+    bare = blank(material: material_data(density_kg_m3: 600, moisture_pct: 1)).material
+    full = blank(material: material_data(density_kg_m3: 950, moisture_pct: 1, resin_kg_m3: 350)).material
+    expect(full).to have_attributes(dry_density_kg_m3: bare.dry_density_kg_m3, strength_across_mpa: bare.strength_across_mpa, density_kg_m3: 950)
+    expect(assess(material: material_data(density_kg_m3: 950, moisture_pct: 1,
+      resin_kg_m3: 350))[:stages][:blank][:mass_g]).to be_within(1).of(Math::PI * (12**2) * 6 * 0.95)
+    expect { blank(material: material_data(density_kg_m3: 600, resin_kg_m3: 700)) }.to raise_error(MossyAnvil::InvalidInput, %r{/material/resin_kg_m3: is 700})
+  end
+
+  it "is the same wood at another moisture" do
+    wet = blank(material: material_data(density_kg_m3: 750, moisture_pct: 25)).material
+    expect(wet.at(moisture_pct: 10)).to have_attributes(density_kg_m3: be_within(1e-9).of(660), dry_density_kg_m3: be_within(1e-9).of(600))
+  end
+
   def material(**changes)
     described_class.new(kind: "wood", species: "beech", density_kg_m3: 580 * 1.12, moisture_pct: 12, grain: "face", grain_clock_deg: 90, **changes)
   end

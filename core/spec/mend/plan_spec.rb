@@ -158,6 +158,21 @@ RSpec.describe MossyAnvil::MendReport do
     expect(own).to include(expected_share: be_within(1e-9).of(0.4), records: 4)
   end
 
+  it "draws resin into all of the wood: heavier throughout, a soft place no lopsided lump of it" do
+    step = [{ id: "v", do: "stabilise", of: ["s"] }]
+    found = plan(step, defects: [soft], material: material_data(moisture_pct: 1))
+    before, after = found[:before][:first], found[:after][:first]
+    taken = found[:steps][0][:materials].first[:amount]
+    expect(after[:mass_g] - before[:mass_g]).to be_within(0.03 * taken).of(taken)
+    expect(after[:imbalance_g_mm]).to be < before[:imbalance_g_mm]
+    made = report(step, defects: [soft], material: material_data(moisture_pct: 1))
+    document = JSON.parse(JSON.generate(blank_data(defects: [soft], material: material_data(moisture_pct: 1), mend: { steps: step })))
+    cured = made.document_after(document, ["v"], measured: { "v" => { "dry_g" => 1600.0, "wet_g" => 2700.0, "cured_g" => 2500.0 } })
+    expect(cured["material"]["resin_kg_m3"]).to be_within(1).of(900 / (Math::PI * (1.2**2) * 0.6))
+    expect(cured["material"]["moisture_pct"]).to eq(1)
+    expect(MossyAnvil::BlankFile.from_data(cured).material.dry_density_kg_m3).to be_within(0.1).of(600 / 1.01)
+  end
+
   it "says by weight whether it goes back in, and by how much" do
     step = report([{ id: "v", do: "stabilise", of: ["s"] }], defects: [soft], material: material_data(moisture_pct: 1)).steps.first
     most = step.detail[:most_g]

@@ -93,7 +93,7 @@ function Times({ told }: { told: MendTold }) {
   return (
     <dl className="times">
       {told.working_min !== null && <div><dt>Working time</dt><dd>{amountText(told.working_min, "min", unit)}</dd></div>}
-      <div><dt>Ready to turn</dt><dd>{told.ready_h === null || told.ready_h === 0 ? h(told.ready_h) : `after ${h(told.ready_h)}`}</dd></div>
+      <div><dt>{told.do === "dry" ? "Dry enough" : told.do === "sand" ? "Then" : "Ready to turn"}</dt><dd>{told.ready_h === null || told.ready_h === 0 ? h(told.ready_h) : `after ${h(told.ready_h)}`}</dd></div>
       {told.cure_h !== null && told.ready_h !== null && told.cure_h > told.ready_h * 1.01 && <div><dt>Cured through</dt><dd>after {h(told.cure_h)}</dd></div>}
       {told.gate_pct !== null && told.moisture_pct !== null && <div><dt>Takes at most</dt><dd>{amountText(told.gate_pct, "%", unit)} moisture</dd></div>}
     </dl>

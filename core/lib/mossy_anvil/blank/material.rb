@@ -3,14 +3,16 @@
 module MossyAnvil
   # What the blank is made of, and how strong sound stock of it is.
   class Material
-    attr_reader :kind, :species, :character, :density_kg_m3, :moisture_pct, :grain, :grain_clock_deg
+    # resin_kg_m3: of density_kg_m3, what is resin drawn into it: weight, no strength of the wood's own.
+    attr_reader :kind, :species, :character, :density_kg_m3, :moisture_pct, :resin_kg_m3, :grain, :grain_clock_deg
 
-    def initialize(kind:, species:, density_kg_m3:, moisture_pct:, grain:, grain_clock_deg: nil, character: [])
+    def initialize(kind:, species:, density_kg_m3:, moisture_pct:, grain:, resin_kg_m3: 0.0, grain_clock_deg: nil, character: [])
       @kind = kind
       @species = species
       @character = character.dup.freeze
       @density_kg_m3 = density_kg_m3.to_f
       @moisture_pct = moisture_pct.to_f
+      @resin_kg_m3 = resin_kg_m3.to_f
       @grain = grain
       @grain_clock_deg = grain_clock_deg&.to_f
       freeze
@@ -21,9 +23,17 @@ module MossyAnvil
     # What the tables know of it; nil for a name of one's own.
     def stock = Stock.of(species)
 
-    # kg/m3 with all water gone; density as it stands over (1 + moisture). Volume is taken as unchanged.
-    def dry_density_kg_m3
-      density_kg_m3 / (1 + (moisture_pct / 100))
+    # kg/m3 of the wood and its water alone.
+    def wood_kg_m3 = density_kg_m3 - resin_kg_m3
+
+    # kg/m3 with all water gone; the wood as it stands over (1 + moisture). Volume is taken as unchanged.
+    def dry_density_kg_m3 = wood_kg_m3 / (1 + (moisture_pct / 100))
+
+    # The same wood so dry, with so much resin in it.
+    def at(moisture_pct:, resin_kg_m3: self.resin_kg_m3)
+      Material.new(kind: kind, species: species, grain: grain, grain_clock_deg: grain_clock_deg, character: character, moisture_pct: moisture_pct,
+        resin_kg_m3: resin_kg_m3,
+        density_kg_m3: (dry_density_kg_m3 * (1 + (moisture_pct / 100.0))) + resin_kg_m3)
     end
 
     # MPa across the fibres (the weak way).

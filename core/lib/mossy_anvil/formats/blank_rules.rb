@@ -17,6 +17,7 @@ module MossyAnvil
     # List of Fault, empty where all is well.
     def faults
       check_shape
+      check_resin
       check_days
       return @faults if @faults.any?
 
@@ -32,6 +33,12 @@ module MossyAnvil
 
     def fault(path, problem, allowed)
       @faults << Fault.new(path: path, problem: problem, allowed: allowed)
+    end
+
+    # What is drawn into the wood is part of what it weighs.
+    def check_resin
+      resin, whole = @data[:material].values_at(:resin_kg_m3, :density_kg_m3)
+      fault("/material/resin_kg_m3", "is #{resin}", "less than its density, #{whole}") if resin && resin >= whole
     end
 
     # Written well, a day may still be none: 31 February, or half past 27.

@@ -3,11 +3,11 @@
 module MossyAnvil
   # How the blank stands before a step of its mending, and what is known round it. Each step gives back the scene after it.
   class MendScene
-    attr_reader :blank, :moisture_pct, :added_g, :assessed, :shares, :water, :climate, :records
+    attr_reader :blank, :moisture_pct, :assessed, :shares, :water, :climate, :records
 
     # blank: as mended so far. assessed: the assessment before any mending, plain data; shares: { id => DefectShare } of it. water: DryingReport or nil.
-    # moisture_pct: inside, now. added_g: resin drawn into the wood so far. records: ShopRecords.
-    def initialize(blank:, assessed:, shares:, water:, climate:, records:, moisture_pct:, added_g: 0.0)
+    # moisture_pct: inside, now. records: ShopRecords.
+    def initialize(blank:, assessed:, shares:, water:, climate:, records:, moisture_pct:)
       @blank = blank
       @assessed = assessed
       @shares = shares
@@ -15,7 +15,6 @@ module MossyAnvil
       @climate = climate
       @records = records
       @moisture_pct = moisture_pct
-      @added_g = added_g
       freeze
     end
 
@@ -26,26 +25,25 @@ module MossyAnvil
     def report_of(id) = assessed[:defects].find { |defect| defect[:id] == id }
 
     # The same with some defects replaced: { id => another, or nil where nothing is left of it }.
-    def mended(changes, added_g: 0.0)
+    def mended(changes)
       others = blank.defects.filter_map { |defect| changes.key?(defect.id) ? changes[defect.id] : defect }
-      with(blank: blank.with_defects(others), added_g: self.added_g + added_g)
+      with(blank: blank.with_defects(others))
     end
 
     # The same at another moisture: the wood with it.
     def dried(to_pct)
       return self unless wooden? && to_pct < moisture_pct
 
-      material = blank.material
-      known = { kind: material.kind, species: material.species, grain: material.grain, grain_clock_deg: material.grain_clock_deg, character: material.character }
-      with(moisture_pct: to_pct,
-        blank: blank.with_material(Material.new(**known, moisture_pct: to_pct, density_kg_m3: material.dry_density_kg_m3 * (1 + (to_pct / 100.0)))))
+      with(moisture_pct: to_pct, blank: blank.with_material(blank.material.at(moisture_pct: to_pct)))
     end
+
+    # The same with so much resin drawn into all of it.
+    def soaked(resin_kg_m3) = with(blank: blank.with_material(blank.material.at(moisture_pct: blank.material.moisture_pct, resin_kg_m3: resin_kg_m3)))
 
     private
 
     def with(**changes)
-      MendScene.new(blank: blank, assessed: assessed, shares: shares, water: water, climate: climate, records: records, moisture_pct: moisture_pct, added_g: added_g,
-        **changes)
+      MendScene.new(blank: blank, assessed: assessed, shares: shares, water: water, climate: climate, records: records, moisture_pct: moisture_pct, **changes)
     end
   end
 end

@@ -51,6 +51,9 @@ module MossyAnvil
     # The findings it mends, as they are once it is done. measured: what the scale said, { name => value }.
     def mended(_measured) = defects.map { |defect| after.blank.defects.find { |one| one.id == defect.id } || defect }
 
+    # What of the stock is another once it is done, string-keyed as in a blank file; nothing for most.
+    def material_after(_measured) = {}
+
     # What was measured while it was done says: { says: [findings], records: [{ kind:, of:, value: }], lines: [what to do now] }. measures: { name => value }.
     def verdict(_measures) = { says: [], records: [], lines: [] }
 

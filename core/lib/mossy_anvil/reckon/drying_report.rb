@@ -17,6 +17,8 @@ module MossyAnvil
       @climate = climate
       @workings = workings
       @masses, @moistures = %w[mass moisture].map { |kind| timed(kind) }
+      # With resin in it, its weight no longer tells its water.
+      @masses = [] if blank.material.resin_kg_m3.positive?
       @now = now || [@masses.last, @moistures.last].compact.map(&:first).max
     end
 

@@ -124,7 +124,7 @@ module MossyAnvil
       return unless stock&.wood? && @blank.material.kind == "wood"
 
       usual = stock.density_kg_m3 / 1.12 * (1 + (@blank.material.moisture_pct / 100))
-      return if @blank.material.density_kg_m3 >= usual * LIGHTER_THAN_TABLE
+      return if @blank.material.wood_kg_m3 >= usual * LIGHTER_THAN_TABLE
 
       say(:care, "{own} is light for #{stock.name}, which is about {usual}: look for rot, or check the weight.",
         own: [@blank.material.density_kg_m3, "kg/m3"], usual: [usual, "kg/m3"])

@@ -47,7 +47,8 @@ module MossyAnvil
       mended = worked.inject({}) { |found, step| found.merge(step.mended(measured.fetch(step.id, {})).to_h { |defect| [defect.id, defect] }) }
       left = (document.dig("mend", "steps") || []).reject { |step| done.include?(step["id"]) }
       defects = document["defects"].map { |old| mended[old["id"]] ? mended_over(old, mended[old["id"]]) : old }
-      document.merge("defects" => defects).except("mend").merge(left.any? ? { "mend" => { "steps" => left } } : {})
+      material = worked.inject(document["material"]) { |found, step| found.merge(step.material_after(measured.fetch(step.id, {}))) }
+      document.merge("defects" => defects, "material" => material).except("mend").merge(left.any? ? { "mend" => { "steps" => left } } : {})
     end
 
     private

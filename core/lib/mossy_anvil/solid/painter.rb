@@ -11,7 +11,7 @@ module MossyAnvil
     def initialize(grid, blank)
       @grid = grid
       @blank = blank
-      @wood_kg_m3 = blank.material.density_kg_m3
+      @whole_kg_m3, @wood_kg_m3 = blank.material.density_kg_m3, blank.material.wood_kg_m3
       bodies = blank.defects.reject(&:path?).sort_by { |body| standing(body) }
       @patches = bodies.map { |body| [body, BodyCover.new(grid, body).patch] }.select(&:last)
       @paths = blank.defects.select(&:path?).map { |path| [path, PathCover.new(grid, blank.shape, path)] }
@@ -21,7 +21,7 @@ module MossyAnvil
     def density
       @density ||= begin
         bark = @paths.reject { |path, _| path.crack? }.map { |path, cover| thinned(path, cover.patch) }
-        field = Field.new(grid, @wood_kg_m3, Field.rods_of(grid, bark + @patches.map(&:last)))
+        field = Field.new(grid, @whole_kg_m3, Field.rods_of(grid, bark + @patches.map(&:last)))
         bark.each { |patch| field.blend(patch, bark_kg_m3) }
         @patches.each { |body, patch| field.blend(patch, body.density_kg_m3(@wood_kg_m3)) }
         field

@@ -31,7 +31,7 @@ module MossyAnvil
       { with: row["key"], ml: ml, g: grams, layers: layers, hold_min: hold_min, fills: fills, positions: positions.map(&:to_h), dams: dams }
     end
 
-    def says = [amount, *misfits, *wide].compact
+    def says = [amount, *misfits, *wide, opened_later].compact
 
     def lines
       [*dams.map { |id| line(:do, "Tape or dam the far side of #{id}; press it on all round.") },
@@ -84,9 +84,15 @@ module MossyAnvil
         inputs: { "to fill" => [ml, "ml"], "more" => [OVER_SHARE * 100, "%"], "in the cup" => [OVER_ML, "ml"], "density" => [row["density_g_ml"], "g/ml"] })
     end
 
-    # Those that go right through, or open into the hollow.
-    def dams
-      defects.select { |defect| (defect.path? && defect.through?) || scene.report_of(defect.id)&.fetch(:breaks_through) }.map(&:id)
+    # Those that go right through now.
+    def dams = defects.select { |defect| defect.path? && defect.through? }.map(&:id)
+
+    # Those that the hollow will open from within.
+    def opened_later
+      list = defects.map(&:id).select { |id| scene.report_of(id)&.fetch(:breaks_through) }
+      return if list.empty?
+
+      say(:care, "Through the finished wall: #{list.join(', ')}. Look from inside once it is hollow, and fill again.")
     end
 
     def amount

@@ -34,7 +34,7 @@ module MossyAnvil
     def after
       share = row["uptake"]&.then { |range| range.sum / 2 } || 0
       scene.mended(defects.select { |defect| %w[soft_zone galleries].include?(defect.type) && share.positive? }
-        .to_h { |defect| [defect.id, defect.with(detail: { soaked_share: [share, defect.soaked_share].max })] }, added_g: way[:g])
+        .to_h { |defect| [defect.id, defect.with(detail: { soaked_share: [share, defect.soaked_share].max })] })
     end
 
     private

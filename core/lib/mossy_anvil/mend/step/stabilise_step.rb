@@ -72,7 +72,14 @@ module MossyAnvil
     end
 
     def after
-      scene.dried(gate_pct.to_f).mended(defects.to_h { |defect| [defect.id, soaked(defect, expected_share)] }, added_g: expected_g)
+      scene.dried(gate_pct.to_f).soaked(resin_kg_m3(expected_g)).mended(defects.to_h { |defect| [defect.id, soaked(defect, expected_share)] })
+    end
+
+    # The wood as it comes out of the oven, string-keyed as in a blank file: what it weighs cured over what it weighed dry is resin.
+    def material_after(measured)
+      dry, cured = measured["dry_g"], measured["cured_g"] || measured["wet_g"]
+      made = scene.blank.material.at(moisture_pct: gate_pct.to_f, resin_kg_m3: resin_kg_m3(dry && cured ? [cured - dry, 0].max : expected_g))
+      { "density_kg_m3" => made.density_kg_m3, "moisture_pct" => made.moisture_pct, "resin_kg_m3" => made.resin_kg_m3 }
     end
 
     # By its own weights where there are two, else as expected.
@@ -91,6 +98,8 @@ module MossyAnvil
     def expected_share = scene.records.mean("uptake_share") || (row["uptake"].sum / 2)
 
     private
+
+    def resin_kg_m3(grams) = grams / volume_mm3 * 1e6
 
     # Once more, where too little went in.
     def again
