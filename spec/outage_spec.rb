@@ -54,4 +54,30 @@ RSpec.describe "An outage in the middle of an edit", :browser do
     expect(@screen).to have_text("saved")
     expect(grade).to eq("soft")
   end
+
+  it "the server goes while a clock runs: the clock goes on, a tick pressed meanwhile counts once, and the time is right again" do
+    @screen.visit "http://127.0.0.1:#{@run.port}/blanks/5/mend"
+    @screen.click_on "Work by the card"
+    6.times do |done|
+      expect(@screen).to have_text("line #{done + 1} of")
+      @screen.click_on "Done ✓"
+    end
+    @screen.click_on "Start the clock"
+    expect(@screen).to have_css("[role=timer]", text: /\d+:\d\d:\d\d/)
+    until_then = @screen.find("[role=timer] small").text
+    Process.kill("STOP", @run.pid)
+    Process.kill("KILL", @run.server)
+    @screen.click_on "Done ✓"
+    expect(@screen).to have_css("[role=alert]", text: "The server does not answer")
+    expect(@screen).to have_css("[role=timer]", text: /\d+:\d\d:\d\d/)
+    Process.kill("CONT", @run.pid)
+    wait_until { @run.answers? }
+    expect(@screen.find("[role=timer] small").text).to eq(until_then)
+    @screen.click_on "Done ✓"
+    expect(@screen).to have_text("line 8 of")
+    card = JSON.parse(@run.get("/api/blanks/5/card").body)["card"]
+    poured = card["steps"].flat_map { |step| step["lines"] }[6]
+    expect(poured).to include("done_at" => a_kind_of(String))
+    expect(poured["wait"]["ended_at"]).to eq(poured["done_at"])
+  end
 end

@@ -26,7 +26,9 @@ RSpec.describe "A plan of mending", :server do
     (31..42).each do |number|
       ask("POST", "/api/reckon/mend", { document: demo(number) })
       expect(last_response.status).to eq(200), log.string
-      answer_as("MendPlan")
+      plan = answer_as("MendPlan")
+      pointed = plan["steps"].flat_map { |step| step["says"] }.filter_map { |finding| finding["figure"] }
+      expect(plan["workings"].keys).to include(*pointed) unless pointed.empty?
     end
   end
 
