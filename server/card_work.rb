@@ -111,8 +111,8 @@ module Loft
       @cards.end_wait(card[:id], line["key"], @now)
       grams = body["value"] || line.dig("target", "value")
       draws = line["draws"] or return
-      # A weight of the wood itself says how much it took up, against the dry one.
-      grams -= view.measures(view.step_of(line["key"])["id"])["dry_g"] || grams if line["measures"] == "wet_g"
+      # A weight of the wood itself says how much it took up since it was last weighed.
+      grams -= view.measures(view.step_of(line["key"])["id"]).then { |before| before["wet_g"] || before["dry_g"] || grams } if line["measures"] == "wet_g"
       @stocks.draw(draws["key"], draws["part"], grams, seed(card, line, view), @now, card[:id]) if grams&.positive?
     end
 

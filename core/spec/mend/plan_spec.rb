@@ -192,8 +192,26 @@ RSpec.describe MossyAnvil::MendReport do
     expect(after["mend"]["steps"].map { |step| step["id"] }).to eq(["v"])
     both = made.document_after(document, %w[f v])
     expect(both).not_to have_key("mend")
-    expect(both["defects"][1]["soaked_share"]).to be_within(1e-9).of(0.225)
+    expect(both["defects"][1]["soaked_share"]).to be_within(1e-9).of(0.225 * 2 * 8 / 40)
     expect { MossyAnvil::BlankFile.from_data(both) }.not_to raise_error
+  end
+end
+
+RSpec.describe "A plan done to the end" do
+  it "leaves a blank file that can be read, with nothing of it asked for again, for every blank of the demo and every kind of finding" do
+    demos = (31..42).map { |number| JSON.parse(File.read(Dir[File.expand_path("../../../demo/#{number}-*.json", __dir__)].first)) }
+    bark = { id: "b", type: "bark_inclusion", enters: "side", depth_mm: 15, width_mm: 5, path: [{ clock_deg: 90, z_mm: 10 }, { clock_deg: 95, z_mm: 50 }] }
+    line = crack(id: "d", type: "delamination", clock_deg: 180)
+    made = blank_data(defects: [bark, line, body("loose_piece", id: "l", bonded_share: 0.4, r_mm: 112),
+                                body("galleries", id: "g", hole_diameter_mm: 2, holes_per_cm2: 4, r_mm: 100)],
+      form: BlankHelper::BOWL)
+    [*demos, JSON.parse(JSON.generate(made))].each do |document|
+      report = MossyAnvil::MendReport.new(MossyAnvil::BlankFile.from_data(document))
+      after = report.document_after(document, report.data.map { |step| step[:id] })
+      expect(after).not_to have_key("mend")
+      left = MossyAnvil::MendReport.new(MossyAnvil::BlankFile.from_data(after)).data
+      expect(left.reject { |step| step[:do] == "dry" }).to eq([]), "#{document['name']}: #{left}"
+    end
   end
 end
 

@@ -1,4 +1,4 @@
-import { useMemo } from "react";
+import { useMemo, useState } from "react";
 import { Link } from "react-router";
 import { api, Refused } from "../api/client";
 import type { Assessment, Document } from "../api/document";
@@ -12,7 +12,6 @@ import { useUnit } from "../kit/Units";
 import { lastMassG } from "../piece/weight";
 import { Fault, Heading, Quiet, Row, Ticket } from "../stations/parts";
 import type { AtStation } from "../stations/types";
-import { useState } from "react";
 import { Materials } from "./Materials";
 import { Steps } from "./Steps";
 import { ToCard } from "./ToCard";

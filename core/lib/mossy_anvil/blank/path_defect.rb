@@ -35,7 +35,7 @@ module MossyAnvil
 
     # As a blank file has it, symbol-keyed.
     def to_document
-      { id: id, type: type, enters: enters, path: path, depth_mm: depth_mm, width_mm: width_mm, through: through?, mend: mend, found_by: found_by,
+      { id: id, type: type, enters: enters, path: path, depth_mm: depth_mm, width_mm: width_mm, through: through? || nil, mend: mended? ? mend : nil, found_by: found_by,
         depth_range_mm: depth_range_mm, found_on: found_on, chosen: chosen, group: @group }.compact
     end
 
@@ -44,6 +44,8 @@ module MossyAnvil
     def side? = enters == "side"
     def through? = @through
     def mended? = mend != "none"
+    # Does it carry across its glue? Bark that is packed or glued stays where it is, and holds nothing.
+    def holds? = crack? && mended?
     # A glue line that has opened is a crack like any other.
     def crack? = %w[crack delamination].include?(type)
 

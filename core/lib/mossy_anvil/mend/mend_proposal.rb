@@ -8,12 +8,13 @@ module MossyAnvil
     # mm round a piece in a mould; the share of the blank that is soft from which it is worth the vacuum.
     CAST_MARGIN_MM, LARGE_SHARE = 6, 0.08
 
-    # The way a finding asks for, nil where it asks for none: what the form turns away is only held on the way, what has nothing to fill is not filled.
+    # The way a finding asks for, nil where it asks for none: what the form turns away is only held on the way, what has nothing to fill is not filled,
+    # and what tests alone show is surveyed first.
     # defect: of the assessment, plain data.
     def self.way(defect)
       found = WAYS[defect[:chosen] || defect[:verdict]]
       gone = defect[:removed_share] > 0.999
-      found unless (gone && found != :glue) || (found == :fill && defect[:fill_volume_mm3].zero?)
+      found unless defect[:by_test] || (gone && found != :glue) || (found == :fill && defect[:fill_volume_mm3].zero?)
     end
 
     # blank; assessed: its assessment, plain data.

@@ -45,7 +45,7 @@ module MossyAnvil
     def by_type
       case @defect.type
       when "crack", "delamination" then crack
-      when "bark_inclusion" then say(:hold, bark, @blank.form ? { kept: kept } : {})
+      when "bark_inclusion" then bark
       when "void" then opening("pocket")
       when "galleries" then opening("field of holes")
       when "bubble_pocket" then opening("pocket of bubbles")
@@ -78,9 +78,10 @@ module MossyAnvil
     end
 
     def bark
-      return "Bark holds nothing. Take it off, or pack and glue it, before it comes off by itself." if @blank.form.nil?
+      return say(:leave, "Packed or glued: it stays put and holds nothing. Look at it whenever the lathe stops.") if @defect.mended?
+      return say(:hold, "Bark holds nothing. Take it off, or pack and glue it, before it comes off by itself.") if @blank.form.nil?
 
-      "Bark holds nothing: {kept} of it stays, so pack or glue it before the wall gets thin."
+      say(:hold, "Bark holds nothing: {kept} of it stays, so pack or glue it before the wall gets thin.", kept: kept)
     end
 
     def opening(name)
@@ -115,6 +116,8 @@ module MossyAnvil
       strength = [@defect.strength_factor * 100, "%"]
       if @defect.detail[:grade] == "firm"
         say(:leave, "Firm enough to cut clean: it has {strength} of the strength of sound wood.", strength: strength)
+      elsif @defect.soaked_share.positive?
+        say(:leave, "Soaked as far as that goes: it holds {strength} of what sound wood does. Cut it clean and light.", strength: strength)
       else
         say(:soak, "{kept} of it stays and holds {strength} of what sound wood does. Harden it before the wall gets thin.", kept: kept, strength: strength)
       end
@@ -126,6 +129,9 @@ module MossyAnvil
       if @defect.detail[:bonded_share] < Table["ways"]["pry_off_under_share"]
         return say(:remove_now, "Only {bonded} of its back holds: take it off now, before it comes off by itself.", bonded: bonded)
       end
+
+      held = @defect.detail[:bonded_share] >= Table["glues"]["held_share"]
+      return say(:leave, "Glued back: {bonded} of its back holds, and the speed follows.", bonded: bonded) if held
 
       say(:hold, "Only {bonded} of its back holds. Pry it off or glue it down before the lathe turns.", bonded: bonded)
     end

@@ -156,12 +156,15 @@ module MossyAnvil
       end
       return say(:stop, "This plan never ends: a step waits for what this air does not give.") if told.last[:ready_at_h].nil?
 
-      ready, late = told.last.values_at(:ready_at_h, :ready_late_at_h)
+      ready_in(*told.last.values_at(:ready_at_h, :ready_late_at_h), told.sum { |step| step[:hands_min] })
+    end
+
+    # late: hours, or nil where damper air never gets it there.
+    def ready_in(ready, late, hands)
       tail = if late.nil? then ", in damper air never"
              elsif late > ready * 1.05 then " to {late}"
              end
-      say(:plain, "Ready to turn in {ready}#{tail}; {hands} of it by hand.", ready: [ready, "h"], late: [late || ready, "h"],
-        hands: [told.sum { |step| step[:hands_min] }, "min"])
+      say(:plain, "Ready to turn in {ready}#{tail}; {hands} of it by hand.", ready: [ready, "h"], late: [late || ready, "h"], hands: [hands, "min"])
     end
 
     # What the whole of it does to the speed.

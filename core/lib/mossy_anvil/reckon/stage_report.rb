@@ -92,7 +92,7 @@ module MossyAnvil
     def side_force
       return {} unless @stage.hollow? && @solid.least_wall
 
-      through = @solid.shares.any? { |defect, share| defect.path? && !defect.mended? && share.breaks_through? }
+      through = @solid.shares.any? { |defect, share| defect.path? && !defect.holds? && share.breaks_through? }
       allowed = WallForce.for_form(@blank, @solid.least_wall.thickness_mm, cracked_through: through, local_factor: @solid.weakest_left)
       { allowed_side_force_n: put("allowed_side_force_n", allowed, "N", "side force that brings the rim, as a ring, to half of its local strength",
         source: "Textbook curved bar", certainty: :rule_of_thumb,

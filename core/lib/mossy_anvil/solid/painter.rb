@@ -58,7 +58,7 @@ module MossyAnvil
       [RANKS.fetch(body.rank), -value, -body.density_kg_m3(@wood_kg_m3), body.clock_deg, body.radius_mm, body.z_mm, *body.size_mm]
     end
 
-    def through?(path, depth) = path.through? || (depth == :through && !path.mended?)
+    def through?(path, depth) = path.through? || (depth == :through && !path.holds?)
 
     def bark_kg_m3 = Table["local_factors"]["bark_inclusion"]["bark"]["density"]["kg_m3"]
 
@@ -69,7 +69,7 @@ module MossyAnvil
     end
 
     def share_lost(path)
-      return 1.0 unless path.mended?
+      return 1.0 unless path.holds?
 
       1 - [Table["strength"]["glue_line"]["tension_mpa"] / @blank.material.strength_across_mpa, 1.0].min
     end

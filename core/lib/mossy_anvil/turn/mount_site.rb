@@ -39,7 +39,7 @@ module MossyAnvil
 
     private
 
-    def splits?(defect) = (defect.path? && !defect.mended?) || defect.open? || defect.type == "loose_piece"
+    def splits?(defect) = (defect.path? && !defect.holds?) || defect.open? || defect.type == "loose_piece"
 
     def shares(radii_mm, depth_mm, clocks = Array.new(AROUND) { |step| step * 360.0 / AROUND })
       depths = [0.1, 0.5, 0.9].map { |share| (z_mm + (share * depth_mm * inward)).clamp(0, @shape.length_mm) }

@@ -3,8 +3,8 @@
 module MossyAnvil
   # Openings filled: with what, how much, in how many layers, how it lies meanwhile, what keeps it in.
   class FillStep < MendStep
-    # ml over what the openings take, for the cup.
-    OVER_SHARE, OVER_ML = 0.15, 1.0
+    # Over what the openings take: a share, and what stays in the cup, ml; CA needs none.
+    OVER_SHARE, CUP_ML = 0.15, 1.0
 
     def name = "Fill #{ids}"
     def gate_pct = data.dig(:sheet, :dry_to_pct) || row["dry_to_pct"]
@@ -69,7 +69,8 @@ module MossyAnvil
     def depth_mm(defect) = defect.path? ? defect.depth_mm : defect.size_mm.min
     def layers = fills.select { |fill| fill[:ml].positive? }.map { |fill| fill[:layers] }.max || 1
     def ml = fills.sum { |fill| fill[:ml] }
-    def mix_ml = ml.zero? ? 0.0 : (ml * (1 + OVER_SHARE)) + OVER_ML
+    def mix_ml = ml.zero? ? 0.0 : (ml * (1 + OVER_SHARE)) + cup_ml
+    def cup_ml = row["class"] == "ca" ? 0.0 : CUP_ML
     def hold_min = row["set_min"] * ready_factor
     def ready_min = (data.dig(:sheet, :ready_min) || row["ready_min"]) * ready_factor
 
@@ -81,7 +82,7 @@ module MossyAnvil
     def grams
       @grams ||= put("g", mix_ml * row["density_g_ml"], "g", "what is open in the finished piece and 2 mm beyond, a share more for the cup",
         source: Table["fillers"]["source"],
-        inputs: { "to fill" => [ml, "ml"], "more" => [OVER_SHARE * 100, "%"], "in the cup" => [OVER_ML, "ml"], "density" => [row["density_g_ml"], "g/ml"] })
+        inputs: { "to fill" => [ml, "ml"], "more" => [OVER_SHARE * 100, "%"], "in the cup" => [cup_ml, "ml"], "density" => [row["density_g_ml"], "g/ml"] })
     end
 
     # Those that go right through now.
@@ -123,7 +124,7 @@ module MossyAnvil
     end
 
     def filled(defect)
-      return PathDefect.new(**defect.to_document, mend: row["key"]) if defect.crack?
+      return PathDefect.new(**defect.to_document, mend: row["key"]) if defect.path?
       return defect.with(detail: { soaked_share: 1.0 }) if %w[galleries bubble_pocket].include?(defect.type)
       return defect unless defect.type == "void"
 

@@ -3,6 +3,9 @@
 module MossyAnvil
   # Something brushed on or wicked into what is soft: hardener, thin CA, sealer.
   class SoakStep < MendStep
+    # Share of the room that what is wicked in fills, as far as it goes.
+    FILLED = [0.4, 0.8].freeze
+
     def name = "#{row['name'].sub(/\A./, &:upcase)}: #{ids_or_it}"
     def gate_pct = row["dry_to_pct"]
     def hands_min = row["hands_min"]
@@ -30,14 +33,16 @@ module MossyAnvil
        line(:wait, row["solvent"] ? "Leave it open until no smell is left." : "Leave it to set.", minutes: [ready_h * 45, ready_h * 60], unlocks: "ready to turn")]
     end
 
-    # Only what soaks a zone right through counts for its strength; a skin does not.
+    # Only what fills enough of a zone counts for its strength; a skin of it does not, and is kept for what it is.
     def after
-      share = row["uptake"]&.then { |range| range.sum / 2 } || 0
-      scene.mended(defects.select { |defect| %w[soft_zone galleries].include?(defect.type) && share.positive? }
-        .to_h { |defect| [defect.id, defect.with(detail: { soaked_share: [share, defect.soaked_share].max })] })
+      scene.mended(defects.select { |defect| %w[soft_zone galleries].include?(defect.type) }
+        .to_h { |defect| [defect.id, defect.with(detail: { soaked_share: [share_of(defect), defect.soaked_share].max })] })
     end
 
     private
+
+    # Of its room: as full as such a thing fills wood, as deep as it goes in from both sides.
+    def share_of(defect) = (row["uptake"] || FILLED).sum / 2 * [2.0 * row["deep_mm"] / defect.size_mm.min, 1].min
 
     def row = @row ||= Table.row("hardeners", data[:with] || "thin_ca", at: "#{at}/with")
     def ways = @ways ||= HardeningWays.new(scene, defects).to_a

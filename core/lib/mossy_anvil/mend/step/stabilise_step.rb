@@ -59,6 +59,7 @@ module MossyAnvil
     def verdict(measures)
       dry, wet = measures["dry_g"], measures["wet_g"] || measures["cured_g"]
       return super unless dry && wet
+      raise InvalidInput, [Fault.new(path: "/value", problem: "is #{wet.round(1)} g", allowed: "more than it weighed dry, #{dry.round(1)} g")] if wet < dry
 
       share, found = soaking.verdict(dry, wet, expected_share)
       amounts = { up: [(wet / dry * 100) - 100, "%"], share: [share * 100, "%"], asked: [expected_share * 100, "%"] }
@@ -105,7 +106,8 @@ module MossyAnvil
     def again
       [line(:wait, "Back under vacuum until no bubble comes: look to the lid, the valve and the gauge first.", minutes: [pump_min / 2, pump_min], cure: false),
        line(:wait, "Air in, and leave it under twice as long.", minutes: [soak_min, soak_min], cure: false),
-       line(:weigh, "Weigh it wet again.", target: [dry_g + expected_g, "g", nil], measures: :wet_g)]
+       line(:weigh, "Weigh it wet again.", target: [dry_g + expected_g, "g", nil], measures: :wet_g,
+         draws: { key: row["key"], part: nil })]
     end
 
     def table = Table["hardeners"]["stabilise"]
