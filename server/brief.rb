@@ -14,15 +14,20 @@ module Loft
 
     # Columns of the blanks table.
     def to_h
-      { ready: @move[:ready], note: @move[:station], wait_started_at: ends_at && [@started_at, @now].min, wait_ends_at: ends_at }
+      { ready: @move[:ready], note: @move[:station], wait_started_at: ends_at && [@started_at, @now].min, wait_earliest_at: ends_at && earliest_at,
+        wait_ends_at: ends_at }
     end
 
     private
 
-    def ends_at
+    def ends_at = in_days("left")
+    def earliest_at = [in_days("early") || ends_at, ends_at].min
+
+    # Time so many days from now as the move says by that name; nil where it waits for nothing.
+    def in_days(name)
       return if @move[:ready]
 
-      days = @move[:values].find { |value| value[:name] == "left" }&.fetch(:value) or return
+      days = @move[:values].find { |value| value[:name] == name }&.fetch(:value) or return
       @now + (days * DAY_S)
     end
   end

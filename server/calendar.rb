@@ -20,7 +20,7 @@ module Loft
       calendar.append_custom_property("X-WR-CALNAME", "#{@shop}: waits")
       @waits.each { |wait| add(calendar, "wait-#{wait[:id]}", wait[:earliest_at], wait[:likely_at], "#{title(wait)}: #{wait[:unlocks] || 'time is up'}", wait[:reason]) }
       @drying.each do |row|
-        add(calendar, "drying-#{row[:id]}", row[:wait_ends_at], row[:wait_ends_at], "#{title(row)}: dry enough, weigh it",
+        add(calendar, "drying-#{row[:id]}", row[:wait_earliest_at] || row[:wait_ends_at], row[:wait_ends_at], "#{title(row)}: dry enough, weigh it",
           "Likely by its drying curve; the scale decides.")
       end
       calendar.publish

@@ -20,11 +20,12 @@ module Loft
     private
 
     # What it waits for on its card comes before what it dries for.
-    def wait_times = @carded ? @carded.values_at(:started_at, :earliest_at, :likely_at) : @row.values_at(:wait_started_at, :wait_ends_at, :wait_ends_at)
+    def wait_times = @carded ? @carded.values_at(:started_at, :earliest_at, :likely_at) : @row.values_at(:wait_started_at, :wait_earliest_at, :wait_ends_at)
     def wait_over? = !wait_times.last.nil? && wait_times.last <= @now
 
     def wait
       started, earliest, likely = wait_times
+      earliest ||= likely
       return if likely.nil? || wait_over?
 
       { started_at: started.utc.iso8601, likely_end_at: likely.utc.iso8601, days_left: (likely - @now) / DAY_S,

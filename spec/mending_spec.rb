@@ -33,7 +33,7 @@ RSpec.describe "Mending", :browser do
 
   it "No. 35 from mould to demould, a short pour brought up on the way" do
     open_mend 35
-    click_on "Open", match: :first
+    find("[aria-label='Steps of mending'] button", text: "Open", match: :first).click
     expect(page).to have_css("tr", text: /Mix in all\s*\d+ g: \d+ g of resin, \d+ g of hardener/)
     expect(page).to have_css("figure[aria-label='Heat of the first layer']")
     # Two numbers that are never the same: time in hand, and time until it can be turned.
@@ -141,7 +141,7 @@ RSpec.describe "Mending", :browser do
     end
     expect(page).to have_css("article[aria-label='harbour clear']")
     open_mend 35
-    click_on "Open", match: :first
+    find("[aria-label='Steps of mending'] button", text: "Open", match: :first).click
     find("label", text: "harbour clear").click
     expect(page).to have_css("dl.times dd", text: /^\d(\.\d)? hours/)
     expect(page).to have_css("[aria-label=Materials]", text: "harbour clear")

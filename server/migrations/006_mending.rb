@@ -8,6 +8,8 @@ Sequel.migration do
       ALTER TABLE blanks
         ADD COLUMN mend jsonb,
         ADD COLUMN resin_kg_m3 double precision,
+        ADD COLUMN wait_earliest_at timestamptz,
+        ADD CONSTRAINT valid_earliest CHECK (wait_earliest_at <= wait_ends_at),
         ADD CONSTRAINT valid_resin_in_it CHECK (resin_kg_m3 >= 0 AND resin_kg_m3 <= 1600 AND resin_kg_m3 <= density_kg_m3),
         ADD CONSTRAINT valid_mend CHECK (mend IS NULL OR (jsonb_typeof(mend->'steps') = 'array' AND jsonb_array_length(mend->'steps') <= 40));
 

@@ -38,7 +38,8 @@ module Loft
         drying = db[:blanks].exclude(wait_ends_at: nil).where { wait_ends_at > now }.all.map do |row|
           { blank_id: row[:id], number: row[:number], name: row[:name], card_id: nil, line: nil, working: false, reason: "Drying.",
             unlocks: "dry enough for what follows",
-            started_at: row[:wait_started_at].utc.iso8601, earliest_at: row[:wait_ends_at].utc.iso8601, likely_at: row[:wait_ends_at].utc.iso8601 }
+            started_at: row[:wait_started_at].utc.iso8601, earliest_at: (row[:wait_earliest_at] || row[:wait_ends_at]).utc.iso8601,
+            likely_at: row[:wait_ends_at].utc.iso8601 }
         end
         (carded + drying).sort_by { |wait| wait[:likely_at] }
       end

@@ -21,7 +21,7 @@ class LaunchRun
   def said = File.read(@log)
 
   def ready!
-    200.times do
+    900.times do
       return self if said.include?("is ready")
       raise "stopped: #{said}" if Process.waitpid(@pid, Process::WNOHANG)
 

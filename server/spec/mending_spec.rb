@@ -177,6 +177,15 @@ RSpec.describe "A plan of mending", :server do
     end
   end
 
+  it "waits to dry from an earliest to a likely day, on the board as on the rack" do
+    ask("POST", "/api/blanks", { document: demo(39) })
+    ask("GET", "/api/waits")
+    wait = answer_as("Waits")["waits"].first
+    earliest, likely = wait.values_at("earliest_at", "likely_at").map { |time| Time.parse(time) }
+    expect(earliest).to be_between(clock.now, likely - 86_400)
+    expect(wait).to include("card_id" => nil, "unlocks" => "dry enough for what follows")
+  end
+
   describe "as a calendar" do
     it "is read by an independent parser, one event a wait with its alarm" do
       card = opened(35)

@@ -48,7 +48,7 @@ module MossyAnvil
 
       wait = [target[:days] / 2, WEIGH_EVERY_DAYS].min.ceil
       move("mend", "weigh", "Put it back to dry: {left} to go to {gate}. Weigh it again in {wait}.", ready: false,
-        left: [target[:days], "days"], gate: [gate_pct, "%"], wait: [wait, "days"])
+        left: [target[:days], "days"], early: [target[:days_early], "days"], gate: [gate_pct, "%"], wait: [wait, "days"])
     end
 
     def turn
