@@ -8,7 +8,7 @@ RSpec.describe Loft::Brief do
   def brief(move, **more) = described_class.new({ next_move: move }, now: now, **more).to_h
 
   it "has no wait where a hand can go on" do
-    expect(brief({ ready: true, station: "turn", values: [] })).to eq(ready: true, note: "turn", wait_started_at: nil, wait_ends_at: nil)
+    expect(brief({ ready: true, station: "turn", values: [] })).to eq(ready: true, note: "turn", wait_started_at: nil, wait_earliest_at: nil, wait_ends_at: nil)
   end
 
   it "waits from the first reading to the likely day" do

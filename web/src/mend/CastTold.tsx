@@ -16,7 +16,7 @@ export function CastTold({ at, cast, workings, place }: Props) {
   const g = (value: number) => amountText(value, "g", unit);
   const rows: [string, string, React.ReactNode][] = [
     ["net_ml", "Into the mould", amountText(cast.net_ml, "ml", unit)],
-    ["mix_g", "Mix in all", <>{g(cast.mix_g)}: {g(cast.part_a_g)} of resin, {g(cast.part_b_g)} of hardener</>],
+    ["mix_g", "Mix in all", <>{g(cast.part_a_g + cast.part_b_g)}: {g(cast.part_a_g)} of resin, {g(cast.part_b_g)} of hardener</>],
     ["at_once_c", "All in one pour", amountText(cast.at_once_c, "C", unit)],
     ["deepest_mm", "Deepest that stays cool", <>{amountText(cast.deepest_mm, "mm", unit)}; its sheet says {amountText(cast.sheet_mm, "mm", unit)}</>],
     ["lift_n", cast.lift_n > 0 ? "What lies in it is lifted by" : "What lies in it sinks with", amountText(Math.abs(cast.lift_n), "N", unit)],
