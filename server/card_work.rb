@@ -88,7 +88,7 @@ module Loft
 
     def reckoned(document) = MossyAnvil::MendReport.new(Reckoner.blank(document), climate: @climate, now: @now, records: MossyAnvil::ShopRecords.new(@cards.records))
     def step(card, step_id) = (@steps ||= reckoned(card[:document]).steps).find { |one| one.id == step_id }
-    def troubles(kind) = MossyAnvil::Table.rows("troubles").select { |row| row["of"].include?(kind) }.map { |row| row.slice("key", "name", "asks") }
+    def troubles(kind) = MossyAnvil::MendStep.troubles_of(kind).map { |row| row.slice("key", "name", "asks") }
 
     # Sent again, or done already by another hand.
     def repeated?(card, view, key, body)

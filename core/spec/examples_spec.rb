@@ -38,9 +38,13 @@ RSpec.describe "Hand-checked examples" do
   end
 
   it "E17: crack and pocket" do
-    expect(MossyAnvil::Filling.crack_mm3(80, 15, 3)).to be_within(0.1).of(1800)
-    expect(MossyAnvil::Filling.crack_mm3(80, 15, 3, through: true)).to be_within(0.1).of(3600)
-    expect(MossyAnvil::Filling.pocket_mm3([30, 22, 18])).to be_within(1).of(6220)
+    cracks = [crack(id: "w", z_mm: [10, 90], depth_mm: 15, width_mm: 3), crack(id: "t", clock_deg: 200, z_mm: [10, 90], depth_mm: 15, width_mm: 3, through: true)]
+    pocket = body("void", id: "v", contents: "air", size_mm: [30, 22, 18])
+    found = assess(shape: { type: "disc", diameter_mm: 240, length_mm: 100 }, defects: [*cracks, pocket])
+    wedge, through, pocket = found[:defects].map { |defect| defect[:open_volume_mm3] / 1000 }
+    expect(wedge).to be_within(0.018).of(1.80)
+    expect(through).to be_within(0.036).of(3.60)
+    expect(pocket).to be_within(0.062).of(6.22)
   end
 
   it "E25: surface speed under the paper" do

@@ -24,18 +24,17 @@ module Loft
       end
 
       def self.waits(app)
-        app.get("/api/waits") { answer(now: now.iso8601(3), waits: Mending.open_waits(settings.db, now)) }
+        app.get("/api/waits") { answer(now: now.iso8601(3), waits: Mending.open_waits(Store::Cards.new(settings.db).waits, blanks.drying(now))) }
         app.get("/api/waits.ics") do
-          open = Store::Cards.new(settings.db).waits
-          drying = settings.db[:blanks].where { wait_ends_at > Sequel::CURRENT_TIMESTAMP }.all
-          hand_over("waits.ics", "text/calendar;charset=utf-8", Calendar.new(open, drying, shop: shops.current[:name], now: now).text)
+          calendar = Calendar.new(Store::Cards.new(settings.db).waits, blanks.drying(now), shop: shops.current[:name], now: now)
+          hand_over("waits.ics", "text/calendar;charset=utf-8", calendar.text)
         end
       end
 
       # What waits, on a card or to dry, soonest first.
-      def self.open_waits(db, now)
-        carded = Store::Cards.new(db).waits.map { |wait| plain(wait) }
-        drying = db[:blanks].exclude(wait_ends_at: nil).where { wait_ends_at > now }.all.map do |row|
+      def self.open_waits(carded, drying)
+        carded = carded.map { |wait| plain(wait) }
+        drying = drying.map do |row|
           { blank_id: row[:id], number: row[:number], name: row[:name], card_id: nil, line: nil, working: false, reason: "Drying.",
             unlocks: "dry enough for what follows",
             started_at: row[:wait_started_at].utc.iso8601, earliest_at: (row[:wait_earliest_at] || row[:wait_ends_at]).utc.iso8601,

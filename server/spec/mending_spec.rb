@@ -203,46 +203,4 @@ RSpec.describe "A plan of mending", :server do
       expect(found).to eq([["No. 35 Six coat-pegs: demoulding", Time.parse(likely).utc.strftime("%Y-%m-%dT%H:%M:%S+00:00"), ["DISPLAY"]]])
     end
   end
-
-  describe "and its stores" do
-    def product(**changes) = { name: "tin", kind: "resins", like: "casting_epoxy", pack_g: 1000, sheet: { working_min: 200 } }.merge(changes)
-
-    it "keep a product with its sheet, a lot with its grams, and count them" do
-      ask("POST", "/api/stores/products", product)
-      expect(last_response.status).to eq(201), last_response.body
-      id = answer_as("Stores")["products"].first["id"]
-      ask("POST", "/api/stores/lots", { key: key, product_id: id, part: "resin", code: "A1", opened_on: "2030-04-01", grams: 900 })
-      lot = answer_as("Stores")["products"].first["lots"].first
-      expect(lot).to include("left_g" => 900.0, "opened_on" => "2030-04-01")
-      same = key
-      2.times { ask("POST", "/api/stores/moves", { key: same, lot_id: lot["id"], grams: -50, reason: "counted" }) }
-      expect(answer_as("Stores")["products"].first["lots"].first["left_g"]).to eq(850.0)
-      expect { db[:stock_moves].update(grams: 1) }.to raise_error(Sequel::DatabaseError, /append-only/)
-    end
-
-    it "say of a plan whether there is enough, and what to order" do
-      ask("POST", "/api/stores/products", product(like: "casting_epoxy_deep", pack_g: 400, sheet: {}))
-      id = answer["products"].first["id"]
-      ask("POST", "/api/stores/lots", { key: key, product_id: id, part: "resin", code: "A1", grams: 100 })
-      ask("POST", "/api/reckon/mend", { document: demo(35) })
-      resin, hardener = answer_as("MendPlan")["materials"]
-      expect(resin["shelf"]).to include("left_g" => 100.0, "enough" => false, "packs" => ((resin["amount"] - 100) / 400.0).ceil)
-      expect(hardener["shelf"]).to include("left_g" => 0.0, "enough" => false)
-    end
-
-    it "refuse a sheet that cannot be, a name taken, a day that is none, at the field" do
-      { { sheet: { working_min: 900, peak_c: 200 } } => "/sheet/peak_c", { sheet: { density_g_ml: [11, 1] } } => "/sheet/density_g_ml/0",
-        { like: "tar" } => "/like", { pack_g: 0 } => "/pack_g",
-        { name: " " } => "/name" }.each do |wrong, pointer|
-        ask("POST", "/api/stores/products", product(**wrong))
-        expect(problem(422)["errors"].map { |one| one["pointer"] }).to include(pointer)
-      end
-      2.times { ask("POST", "/api/stores/products", product) }
-      expect(problem(409)["errors"].first["pointer"]).to eq("/name")
-      ask("POST", "/api/stores/lots", { key: key, product_id: db[:products].get(:id), code: "A", grams: 1, opened_on: "2030-02-31" })
-      expect(problem(422)["errors"].first["pointer"]).to eq("/opened_on")
-      ask("PUT", "/api/shop/air", { temperature_c: 200, humidity: 0.5 })
-      expect(problem(422)["errors"].first["pointer"]).to eq("/temperature_c")
-    end
-  end
 end

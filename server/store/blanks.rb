@@ -63,6 +63,8 @@ module Loft
 
       # Ids of those that wait to be dry.
       def waiting = @db[:blanks].exclude(wait_ends_at: nil).select_map(:id)
+      # Rows of those that are still drying at a time.
+      def drying(now) = @db[:blanks].where { wait_ends_at > now }.all
       def keep_brief(id, brief) = @db[:blanks].where(id: id).update(brief)
 
       # Adds a journal entry; sending the same key twice adds it once. Returns the entry.

@@ -7,11 +7,10 @@ RSpec.describe MossyAnvil::Casting do
   end
 
   it "E18: what a mould takes round the wood, and what to mix" do
-    mould = described_class.mould_mm3(type: "box", width_mm: 160, length_mm: 160, depth_mm: 70)
+    mould = MossyAnvil::Mould.new({ type: "box", width_mm: 160, length_mm: 160, depth_mm: 70 }).volume_mm3
     cast = described_class.new(resin: resin, mould_mm3: mould, wood_mm3: 1_150_000)
     expect(cast.net_mm3 / 1000).to be_within(0.5).of(642)
     expect(cast.mix_g).to be_within(0.5).of(778)
-    expect(cast.cups).to eq(2)
   end
 
   it "E19: 2 to 1 by volume, on the scale" do
@@ -32,10 +31,8 @@ RSpec.describe MossyAnvil::Casting do
     expect(described_class.lift_n(1_000, 1_350, 1.10)).to be_negative
   end
 
-  it "takes displacers out, and says by a minus that the wood does not fit" do
-    tube = described_class.mould_mm3(type: "tube", diameter_mm: 100, depth_mm: 100)
-    expect(tube).to be_within(1).of(785_398)
-    expect(described_class.new(resin: resin, mould_mm3: tube, wood_mm3: 700_000, displacers_mm3: 100_000).net_mm3).to be_negative
+  it "says by a minus that the wood does not fit" do
+    expect(described_class.new(resin: resin, mould_mm3: 785_398, wood_mm3: 800_000).net_mm3).to be_negative
   end
 
   it "knows its resins by key and names them where the key is off" do

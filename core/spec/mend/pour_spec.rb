@@ -134,11 +134,32 @@ RSpec.describe MossyAnvil::CastStep do
     expect { step.trouble("bubbles") }.to raise_error(MossyAnvil::InvalidInput, /at such a step/)
   end
 
+  it "pours what is missing in layers where it is too deep for one, and no more than the mould is deep" do
+    data = { id: "cast", do: "cast", with: "casting_epoxy", mould: { type: "box", width_mm: 100, length_mm: 100, depth_mm: 60 }, wood: { by: "displacement", value: 20 } }
+    step = MossyAnvil::MendReport.new(blank(mend: { steps: [data] })).steps.first
+    lines = step.trouble("short", amount: 40, hours: 20)[:lines]
+    expect(lines.count { |line| line[:kind] == "timer" }).to eq((40 / step.plan.limit_mm).ceil)
+    expect(step.plan.limit_mm).to be <= 15
+    expect { step.trouble("short", amount: 61, hours: 20) }.to raise_error(MossyAnvil::InvalidInput, %r{/amount: is 61: no more than the pour is deep})
+  end
+
+  it "moves every wait of the cure by the shop's own pace, and learns from the time reckoned, not from the time moved" do
+    data = { id: "cast", do: "cast", with: "casting_epoxy", mould: { type: "box", width_mm: 100, length_mm: 100, depth_mm: 30 }, wood: { by: "displacement", value: 20 } }
+    slow = MossyAnvil::ShopRecords.new(Array.new(3) { { kind: "cure_factor", of: "casting_epoxy", value: 1.5 } })
+    usual, own = [MossyAnvil::ShopRecords.new, slow].map { |records| MossyAnvil::MendReport.new(blank(mend: { steps: [data] }), records: records).steps.first }
+    times = %i[gel_h next_from_h next_until_h]
+    expect(own.detail[:layers][0].values_at(*times)).to match(usual.detail[:layers][0].values_at(*times).map { |hours| be_within(1e-9).of(1.5 * hours) })
+    expect(own.ready_h).to be_within(1e-6).of(1.5 * usual.ready_h)
+    expect(own.working_min).to eq(usual.working_min)
+    found = own.verdict("gel_min" => usual.plan.reckoned_gel_s / 60 * 1.5)
+    expect(found[:records]).to eq([{ kind: "cure_factor", of: "casting_epoxy", value: 1.5 }])
+  end
+
   it "learns its loss and its pace from what was really used" do
     step = MossyAnvil::MendReport.new(blank(mend: { steps: [{ id: "cast", do: "cast", with: "casting_epoxy",
                                                               mould: { type: "box", width_mm: 100, length_mm: 100, depth_mm: 12 },
                                                               wood: { by: "displacement", value: 20 } }] })).steps.first
-    found = step.verdict("used_g" => 100 * step.resin.density_g_ml * 1.2, "gel_min" => step.plan.gelled_after_last_s / 60 * 1.5)
+    found = step.verdict("used_g" => 100 * step.resin.density_g_ml * 1.2, "gel_min" => step.plan.reckoned_gel_s / 60 * 1.5)
     expect(found[:records]).to contain_exactly({ kind: "loss_share", of: nil, value: be_within(1e-9).of(0.2) },
       { kind: "cure_factor", of: "casting_epoxy", value: be_within(1e-9).of(1.5) })
   end

@@ -5,7 +5,7 @@ import { ink } from "../kit/theme";
 import { useUnit } from "../kit/Units";
 import { Heading, Quiet, Ticket } from "../stations/parts";
 import type { AtStation } from "../stations/types";
-import { Heat, LayerBar } from "./Heat";
+import { CupHeat, Heat, LayerBar } from "./Heat";
 import { InMould } from "./InMould";
 
 type Props = { at: AtStation; cast: CastDetail; workings: Record<string, Working>; place: string };
@@ -27,7 +27,7 @@ export function CastTold({ at, cast, workings, place }: Props) {
       <Ticket aria-label="The pour"><tbody>{rows.map(([key, name, shown]) => <tr key={key}><th scope="row">{name}</th><td><Worked working={workings[`${place}/${key}`]}>{shown}</Worked></td></tr>)}</tbody></Ticket>
       <Layers cast={cast} />
       <Heat heat={cast.heat} peakC={cast.layers[0]?.peak_c ?? 0} />
-      <Quiet>{g(cast.standing.g)} left standing in its cup comes to {amountText(cast.standing.peak_c, "C", unit)} after {amountText(cast.standing.peak_at_min, "min", unit)}.</Quiet>
+      <CupHeat cup={cast.standing} />
       {cast.colours.length > 0 && <Ticket aria-label="Colours"><tbody>{cast.colours.map(({ name, g: grams, pigment_g }) => <tr key={name}><th scope="row">{name}</th><td className="number">{g(grams)}</td><td>{pigment_g > 0 ? `${g(pigment_g)} of pigment` : ""}</td></tr>)}</tbody></Ticket>}
       {cast.mould.cut_list.length > 0 && (
         <>

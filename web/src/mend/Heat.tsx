@@ -61,6 +61,24 @@ export function Heat({ heat, peakC }: { heat: CastDetail["heat"]; peakC: number 
   );
 }
 
+/** A cup of it left standing: its temperature over time. */
+export function CupHeat({ cup }: { cup: CastDetail["standing"] }) {
+  const unit = useUnit();
+  const end = cup.curve[cup.curve.length - 1]?.[0] ?? 1;
+  const x = scaleLinear([0, end], [LEFT, WIDE - 8]);
+  const y = scaleLinear([0, Math.max(60, Math.ceil(cup.peak_c / 20) * 20)], [70, 6]);
+  const said = `${amountText(cup.g, "g", unit)} left standing in its cup comes to ${amountText(cup.peak_c, "C", unit)} after ${amountText(cup.peak_at_min, "min", unit)}.`;
+  return (
+    <figure style={{ margin: 0 }} aria-label="A cup left standing">
+      <svg viewBox={`0 0 ${WIDE} 76`} style={{ width: "100%", display: "block" }} role="img" aria-label={said}>
+        {y.ticks(3).map((tick) => <g key={tick}><path d={`M${LEFT} ${y(tick)}H${WIDE - 8}`} stroke="var(--rule)" /><text x={LEFT - 6} y={y(tick) + 4} textAnchor="end" fontSize="12" fill={ink.quiet}>{tick}°</text></g>)}
+        <path d={line<number[]>((point) => x(point[0] ?? 0), (point) => y(point[1] ?? 0))(cup.curve) ?? ""} fill="none" stroke="var(--ink)" strokeWidth="2" />
+      </svg>
+      <Quiet style={{ marginTop: 0 }}>{said}</Quiet>
+    </figure>
+  );
+}
+
 /** The layers as they lie in the mould, the first below. */
 export function LayerBar({ layers }: { layers: CastDetail["layers"] }) {
   const unit = useUnit();

@@ -33,6 +33,9 @@ export function StepFields(props: FieldsOf) {
         <Choices label="Mends" value={step.of ?? []} options={ids} onChange={(of) => onPut(changed(step, { of: of.length > 0 || step.do !== "cast" ? of : undefined }))} />
       )}
       {table && <With {...props} table={table} />}
+      {step.do !== "dry" && step.do !== "sand" && (
+        <Fields><NumberField label="Own wait after it, h (0: the usual)" value={step.after_h ?? 0} onChange={(after_h) => onPut(changed(step, { after_h: after_h === 0 ? undefined : after_h }))} fault={props.faults[`${props.place}/after_h`]} /></Fields>
+      )}
       {step.do === "dry" && <DryFields {...props} />}
       {step.do === "stabilise" && <StabiliseFields {...props} />}
       {step.do === "cast" && <CastFields {...props} />}

@@ -13,19 +13,23 @@ module MossyAnvil
       [*before, *@detail[:layers].each_with_index.flat_map { |layer, index| layer(layer, index) }, *afterwards]
     end
 
-    # For a pour that fell short: batch: Batches of what is missing; hours since the last pour.
-    def rescue_lines(batch, hours)
+    # For a pour that fell short: batch: Batches of one go of what is missing, of so many; hours since the last pour.
+    def rescue_lines(batch, goes, hours)
       from, till = @detail[:layers].last.values_at(:next_from_h, :next_until_h)
       wait = [from - hours, 0].max
       [(line(:wait, "Not yet: the last layer must have gelled and cooled.", minutes: [wait * 60, wait * 60], unlocks: "the rest may be poured") if wait.positive?),
        (line(:do, "Too late to bond by itself: #{Table['casting']['key']}.") if hours > till),
-       *weighing(batch.count, batch.targets_g, batch.within_g, "the rest"),
-       line(:timer, "Mixed and poured.", minutes: [batch.working_min, batch.working_min], working: true),
-       line(:wait, "Until the rest has gelled.", minutes: [@step.plan.gelled_after_last_s / 60, @step.plan.gelled_after_last_s / 60],
-         unlocks: "demoulding is counted from here")].compact
+       *(1..goes).flat_map { |go| one_go(batch, goes == 1 ? "the rest" : "the rest, layer #{go} of #{goes}", from) }].compact
     end
 
     private
+
+    def one_go(batch, name, from_h)
+      [*weighing(batch.count, batch.targets_g, batch.within_g, name),
+       line(:timer, "Mixed and poured.", minutes: [batch.working_min, batch.working_min], working: true),
+       line(:wait, "Until it has gelled and cooled: #{name}.", minutes: [@step.plan.gelled_after_last_s / 60, from_h * 60],
+         unlocks: "what follows; demoulding is counted from here")]
+    end
 
     def line(...) = @step.lines_for_card(...)
 

@@ -7,40 +7,26 @@ module MossyAnvil
     LOSS_SHARE = 0.08
     CUP_G = 15.0
 
-    attr_reader :resin, :mould_mm3, :wood_mm3, :displacers_mm3, :loss_share, :cup_g
+    attr_reader :resin, :mould_mm3, :wood_mm3, :loss_share, :cup_g
 
-    # Volumes in mm3: the mould inside, the wood in it, and whatever else takes up room. loss_share and cup_g: what is left in cups and on sticks.
-    def initialize(resin:, mould_mm3:, wood_mm3:, displacers_mm3: 0.0, loss_share: LOSS_SHARE, cup_g: CUP_G)
+    # Volumes in mm3: the mould inside, less plugs, and the wood in it. loss_share and cup_g: what is left in cups and on sticks.
+    def initialize(resin:, mould_mm3:, wood_mm3:, loss_share: LOSS_SHARE, cup_g: CUP_G)
       @resin = resin
       @mould_mm3 = mould_mm3
       @wood_mm3 = wood_mm3
-      @displacers_mm3 = displacers_mm3
       @loss_share = loss_share
       @cup_g = cup_g
     end
 
     # mm3 of resin in the mould; under 0 the wood does not fit.
-    def net_mm3 = mould_mm3 - wood_mm3 - displacers_mm3
+    def net_mm3 = mould_mm3 - wood_mm3
 
     # g to mix, loss and cup included.
     def mix_g = (net_mm3 / 1000 * resin.density_g_ml * (1 + @loss_share)) + @cup_g
 
-    # Cups to mix one after another so that none is over the resin's own limit.
-    def cups = (mix_g / resin.row["cup_limit_g"]).ceil
-
     # N that the resin lifts a piece of that volume and density with; negative where it sinks.
     def self.lift_n(volume_mm3, piece_kg_m3, resin_g_ml)
       ((resin_g_ml * 1000) - piece_kg_m3) * volume_mm3 * 1e-9 * Balance::GRAVITY_M_S2
-    end
-
-    # N of lift on the wood in this mould.
-    def lift_n(wood_kg_m3) = Casting.lift_n(wood_mm3, wood_kg_m3, resin.density_g_ml)
-
-    # Volume of a mould filled to depth_mm, mm3. size: { type: "box", width_mm:, length_mm:, depth_mm: } or { type: "tube", diameter_mm:, depth_mm: }.
-    def self.mould_mm3(size)
-      return Math::PI / 4 * (size[:diameter_mm]**2) * size[:depth_mm] if size[:type] == "tube"
-
-      size[:width_mm].to_f * size[:length_mm] * size[:depth_mm]
     end
   end
 end

@@ -33,10 +33,9 @@ module MossyAnvil
       @moments = run(start_c.to_f)
     end
 
-    # Hottest anywhere, C; when, s; and at which height over the bottom, mm.
+    # Hottest anywhere, C, and when, s.
     def peak_c = hottest.celsius.max
     def peak_at_s = hottest.time_s
-    def peak_at_mm = hottest.celsius.max_index * depth_mm / (@nodes - 1)
 
     # s until all of it has gelled; until all of it counts as cured.
     def gel_s = reached(CureKinetics::GELLED)
@@ -48,12 +47,6 @@ module MossyAnvil
       last_warm = moments.rindex { |moment| moment.celsius.max > @air.call(moment.time_s) + over }
       [gel_s, last_warm ? moments[[last_warm + 1, moments.size - 1].min].time_s : 0.0].max
     end
-
-    # [[s, hottest C, C at the top, least share cured], ...], at most so many points.
-    def curve(most = 120) = thinned(most).map { |moment| [moment.time_s, moment.celsius.max, moment.celsius[-1], least_cured(moment)] }
-
-    # Moments for a picture of temperature over depth and time, at most so many.
-    def thinned(most) = moments.size <= most ? moments : Array.new(most) { |index| moments[index * (moments.size - 1) / (most - 1)] }
 
     private
 

@@ -44,9 +44,6 @@ module MossyAnvil
     # Not even thin layers stay within what is fine: the resin is too quick for it.
     def hopeless? = deepest_mm <= LEAST_MM + 0.1 || too_hot?(layers)
 
-    # s from the first pour to when the last has gelled, the next poured as soon as it may be.
-    def gelled_s = layers[0...-1].sum(&:next_from_s) + layers.last.gel_s
-
     # The run of the first layer, for a picture.
     def first_run = run(layers.first.thick_mm)
 

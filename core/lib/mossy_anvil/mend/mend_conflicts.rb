@@ -10,13 +10,13 @@ module MossyAnvil
 
     # [[step, tone, text, { name => [value, unit] }], ...]
     def to_a
-      @steps.each_with_index.flat_map { |step, index| of(step, @steps.first(index), index).map { |one| [step, *one] } }
+      @steps.each_with_index.flat_map { |step, index| of(step, @steps.first(index)).map { |one| [step, *one] } }
     end
 
     private
 
-    def of(step, before, index)
-      [too_wet(step), *soaked_late(step, before), *too_hot(step, before), *blocked(step, before), early(index), *twice(step, before), *nothing(step)].compact
+    def of(step, before)
+      [too_wet(step), *soaked_late(step, before), *too_hot(step, before), *blocked(step, before), hurried(step), *twice(step, before), *nothing(step)].compact
     end
 
     def too_wet(step)
@@ -35,11 +35,20 @@ module MossyAnvil
             .map { |other| [:stop, "#{other.name} before it closes the pores: soak first, fill afterwards.", {}] }
     end
 
-    # What was put in before softens in this oven.
+    # What was put in before softens in this oven: by a step of the plan, or long since.
     def too_hot(step, before)
       oven = step.oven_c or return []
-      before.select { |other| other.softens_c && other.softens_c < oven && other.data[:do] != "dry" }
-            .map { |other| [:stop, "#{other.name} before it softens from {soft}, and this oven is at {oven}.", { soft: [other.softens_c, "C"], oven: [oven, "C"] }] }
+      by_plan = before.filter_map { |other| other.softens_c && ["#{other.name} before it", other.softens_c] }
+      softer = [*by_plan, *long_since(step, before)].select { |_, soft| soft < oven }
+      softer.map { |what, soft| [:stop, "#{what} softens from {soft}, and this oven is at {oven}.", { soft: [soft, "C"], oven: [oven, "C"] }] }
+    end
+
+    # [[what, C it softens from], ...] of findings that were mended before the plan begins.
+    def long_since(step, before)
+      planned = before.flat_map { |other| other.data[:of] || [] }
+      fillers = Table.rows("fillers").to_h { |row| [row["key"], row] }
+      step.scene.blank.defects.select { |defect| defect.path? && defect.mended? && !planned.include?(defect.id) }
+          .map { |defect| ["#{defect.id}, mended with #{fillers[defect.mend]['name']},", fillers[defect.mend]["soft_from_c"]] }
     end
 
     def blocked(step, before)
@@ -49,16 +58,9 @@ module MossyAnvil
             .map { |other| [:stop, "#{other.name} before it keeps glue and filler from biting: scrape it off, or seal afterwards.", {}] }
     end
 
-    # A wait of one's own that is shorter than the usual one, and what comes before it is hard.
-    def early(index)
-      return if index.zero?
-
-      last = @steps[index - 1]
-      own = last.data[:after_h]
-      usual = MendStep.for(last.data.except(:after_h), last.scene, Workings.new, at: last.at).ready_h if own
-      return unless usual && own < usual
-
-      [:stop, "#{last.name} is given {own} before it, and needs {usual} to be hard.", { own: [own, "h"], usual: [usual, "h"] }]
+    # Levelled, heated or turned before it is hard.
+    def hurried(step)
+      step.hurried_h && [:stop, "It is given {own} before what follows, and needs {usual} to be hard.", { own: [step.hurried_h, "h"], usual: [step.usual_h, "h"] }]
     end
 
     def twice(step, before)

@@ -3,14 +3,13 @@
 module MossyAnvil
   # How the blank stands before a step of its mending, and what is known round it. Each step gives back the scene after it.
   class MendScene
-    attr_reader :blank, :moisture_pct, :assessed, :shares, :water, :climate, :records
+    attr_reader :blank, :moisture_pct, :assessed, :water, :climate, :records
 
-    # blank: as mended so far. assessed: the assessment before any mending, plain data; shares: { id => DefectShare } of it. water: DryingReport or nil.
+    # blank: as mended so far. assessed: the assessment before any mending, plain data; water: DryingReport or nil.
     # moisture_pct: inside, now. records: ShopRecords.
-    def initialize(blank:, assessed:, shares:, water:, climate:, records:, moisture_pct:)
+    def initialize(blank:, assessed:, water:, climate:, records:, moisture_pct:)
       @blank = blank
       @assessed = assessed
-      @shares = shares
       @water = water
       @climate = climate
       @records = records
@@ -43,7 +42,7 @@ module MossyAnvil
     private
 
     def with(**changes)
-      MendScene.new(blank: blank, assessed: assessed, shares: shares, water: water, climate: climate, records: records, moisture_pct: moisture_pct, **changes)
+      MendScene.new(blank: blank, assessed: assessed, water: water, climate: climate, records: records, moisture_pct: moisture_pct, **changes)
     end
   end
 end

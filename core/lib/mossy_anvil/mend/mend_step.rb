@@ -29,14 +29,18 @@ module MossyAnvil
     def self.for(data, ...) = KINDS.fetch(data[:do]).new(data, ...)
 
     # Everything else each kind says: name, gate_pct (moisture it takes, nil where any), materials, hands_min, working_min (nil where none),
-    # ready_h and ready_late_h (until the next step or the lathe), cure_h (all the way), tools, cautions, says, detail, lines, after (the scene).
+    # usual_h (until the next step or the lathe; nil where never), ready_late_h, cure_h (all the way), tools, cautions, says, detail, lines, after (the scene).
 
     def defects = @defects ||= (data[:of] || []).filter_map { |ref| scene.blank.defects.find { |defect| defect.id == ref } }
     def gate_pct = nil
     def materials = []
     def working_min = nil
-    def cure_h = ready_h
+    # Until the next step or the lathe: a wait of one's own, else the usual one.
+    def ready_h = own_wait_h || usual_h
     def ready_late_h = ready_h
+    def cure_h = usual_h
+    # h given to it by the turner, where that is less than it needs; nil else.
+    def hurried_h = own_wait_h && usual_h && own_wait_h < usual_h ? own_wait_h : nil
     def tools = []
     def cautions = []
     def says = []
@@ -69,7 +73,10 @@ module MossyAnvil
     end
 
     # Keys of what may go wrong at such a step.
-    def troubles = Table.rows("troubles").select { |row| row["of"].include?(data[:do]) }.map { |row| row["key"] }
+    def troubles = MendStep.troubles_of(data[:do]).map { |row| row["key"] }
+
+    # Rows of the troubles table for a kind of step.
+    def self.troubles_of(kind) = Table.rows("troubles").select { |row| row["of"].include?(kind) }
 
     private
 

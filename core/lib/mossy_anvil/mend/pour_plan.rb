@@ -5,7 +5,6 @@ module MossyAnvil
   class PourPlan
     # How fine the picture of temperature over depth and time is.
     TIMES, DEPTHS = 48, 16
-    DAY_S = 86_400
 
     # step: CastStep.
     def initialize(step, scene)
@@ -15,6 +14,7 @@ module MossyAnvil
 
     def layers = heat.layers
     def deepest_mm = heat.deepest_mm
+    def limit_mm = heat.limit_mm
     def hopeless? = heat.hopeless?
     def at_once = heat.at_once
 
@@ -28,15 +28,18 @@ module MossyAnvil
     def to_a
       layers.zip(batches).map do |layer, batch|
         part_a, part_b = batch.targets_g
-        { thick_mm: layer.thick_mm, peak_c: layer.peak_c, peak_at_h: layer.peak_at_s / 3600, gel_h: layer.gel_s / 3600, next_from_h: layer.next_from_s / 3600,
-          next_until_h: layer.next_until_s / 3600, verdict: verdict(layer.peak_c), cups: batch.count, cup_g: batch.cup_g, part_a_g: part_a, part_b_g: part_b,
+        { thick_mm: layer.thick_mm, peak_c: layer.peak_c, **hours(layer),
+          verdict: verdict(layer.peak_c), cups: batch.count, cup_g: batch.cup_g, part_a_g: part_a, part_b_g: part_b,
           within_g: batch.within_g, off_per_g: batch.per_gram, working_min: batch.working_min, handling_min: batch.handling_min, too_quick: batch.too_quick? }
       end
     end
 
-    # s from the first pour to the last; to the gel of the last after it.
-    def last_pour_s = layers[0...-1].sum(&:next_from_s)
-    def gelled_after_last_s = layers.last.gel_s
+    # s from the first pour to the last; to the gel of the last after it: at the shop's own pace, and as reckoned without it.
+    def last_pour_s = layers[0...-1].sum(&:next_from_s) * pace
+    def gelled_after_last_s = layers.last.gel_s * pace
+    def reckoned_gel_s = layers.last.gel_s
+    # How much longer than reckoned this resin takes in this shop, by its own records.
+    def pace = @scene.records.mean("cure_factor", @step.resin.key) || 1.0
 
     # A mix of so many g more, in cups.
     def more(grams) = batch(grams)
@@ -66,6 +69,10 @@ module MossyAnvil
     end
 
     private
+
+    def hours(layer)
+      { peak_at_h: layer.peak_at_s, gel_h: layer.gel_s, next_from_h: layer.next_from_s, next_until_h: layer.next_until_s }.transform_values { |time| time * pace / 3600 }
+    end
 
     def batch(grams) = Batches.new(@step.resin, grams, kinetics: @step.kinetics, start_c: @step.start_c, air_c: @scene.shop_c)
 

@@ -60,7 +60,7 @@ module MossyAnvil
 
     def first_scene
       water = DryingReport.new(@blank, @climate, Workings.new, now: @now)
-      MendScene.new(blank: @blank, assessed: assessed, shares: DefectShares.of(@blank.on_centres).to_h { |defect, share| [defect.id, share] },
+      MendScene.new(blank: @blank, assessed: assessed,
         water: @blank.material.wooden? ? water : nil, climate: @climate, records: @records,
         moisture_pct: assessed[:drying] ? assessed[:drying][:moisture_pct] : @blank.material.moisture_pct)
     end

@@ -10,8 +10,8 @@ module MossyAnvil
     def gate_pct = resin.row["dry_to_pct"].to_f
     def hands_min = 60 + (plan.layers.size * 15) + (cups * 5)
     def working_min = plan.batches.first.working_min
-    def ready_h = own_wait_h || (last_pour_h + demould_h)
-    def ready_late_h = own_wait_h || (ready_h * LATE)
+    def usual_h = last_pour_h + demould_h
+    def ready_late_h = own_wait_h || (usual_h * LATE)
     def cure_h = last_pour_h + (resin.row["cure_d"] * 24 * ready_factor)
     def softens_c = resin.row["soft_from_c"]
     def seals? = true
@@ -42,7 +42,7 @@ module MossyAnvil
     # used_g over what the mould took is this shop's loss; gel_min over the time reckoned its pace.
     def verdict(measures)
       loss = measures["used_g"] && ((measures["used_g"] / (net_ml * resin.density_g_ml)) - 1)
-      pace = measures["gel_min"] && (measures["gel_min"] * 60 / plan.gelled_after_last_s)
+      pace = measures["gel_min"] && (measures["gel_min"] * 60 / plan.reckoned_gel_s)
       { says: [loss && say(:plain, "{g} mixed: {loss} more than the mould took.", g: [measures["used_g"], "g"], loss: [loss * 100, "%"]),
                pace && say(:plain, "Gelled in {share} of the time reckoned.", share: [pace * 100, "%"])].compact,
         records: [*(loss ? record("loss_share", loss) : []), *(pace ? record("cure_factor", pace, of: resin.key) : [])], lines: [] }
@@ -50,10 +50,16 @@ module MossyAnvil
 
     # Lines that bring up a pour that fell short by so many mm: what to mix, and by when. hours since the last pour.
     def rescue_short(short_mm, hours)
+      if short_mm > mould.depth_mm
+        raise InvalidInput, [Fault.new(path: "/amount", problem: "is #{short_mm}", allowed: "no more than the pour is deep, #{mould.depth_mm} mm")]
+      end
+
       grams = put("rescue/g", (mould.surface_mm2 * short_mm * net_share / 1000 * resin.density_g_ml * (1 + loss_share)) + cup_g, "g",
         "surface times what is missing, less what the wood takes of it, loss and cup on top", source: Table["casting"]["source"], certainty: :derived,
         inputs: { "short by" => [short_mm, "mm"], "surface" => [mould.surface_mm2, "mm2"] })
-      CastLines.new(self, detail).rescue_lines(plan.more(grams), hours)
+      # What is missing may itself be too deep for one pour.
+      goes = (short_mm / plan.limit_mm - 1e-9).ceil
+      CastLines.new(self, detail).rescue_lines(plan.more(grams / goes), goes, hours)
     end
 
     # Public for what speaks of it.
@@ -68,8 +74,6 @@ module MossyAnvil
     def kinetics
       @kinetics ||= resin.kinetics(at: "#{at}/sheet")
     end
-
-    def record_factor = scene.records.mean("cure_factor", resin.key) || 1.0
 
     def mix_g
       @mix_g ||= put("mix_g", casting.mix_g, "g", "net volume times density of the mix, loss on top, and what stays in the cups",
@@ -95,10 +99,10 @@ module MossyAnvil
 
     def loss_share = data[:loss_pct] ? data[:loss_pct] / 100.0 : scene.records.mean("loss_share") || Casting::LOSS_SHARE
     def cups = plan.batches.sum(&:count)
-    def last_pour_h = plan.last_pour_s / 3600 * record_factor
+    def last_pour_h = plan.last_pour_s / 3600
 
     # Out of the mould: as the sheet says at this temperature, and never before the last layer has gelled.
-    def demould_h = [resin.row["demould_h"] * ready_factor * record_factor, plan.gelled_after_last_s / 3600 * record_factor].max
+    def demould_h = [resin.row["demould_h"] * ready_factor * plan.pace, plan.gelled_after_last_s / 3600].max
 
     private
 

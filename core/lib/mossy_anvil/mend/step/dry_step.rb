@@ -16,9 +16,9 @@ module MossyAnvil
     def hands_min = 10
     def oven_c = place["key"] == "oven" ? place["temperature_c"] : nil
 
-    # Hours: earliest and likely; where this air never gets it there, none: ready_h nil.
-    def ready_h = days && days * HOURS
-    def ready_late_h = late_days && late_days * HOURS
+    # Hours: earliest and likely; where this air never gets it there, none.
+    def usual_h = days && days * HOURS
+    def ready_late_h = own_wait_h || (late_days && late_days * HOURS)
     def early_h = early_days && early_days * HOURS
 
     def says
@@ -43,7 +43,7 @@ module MossyAnvil
 
       [line(:do, "Seal the ends and put it #{place['name']}."),
        line(:weigh, "Weigh it now.", measures: :mass_g),
-       line(:wait, target_g ? "Dry until it weighs {weight}, that is {to}." : "Dry until the meter says {to}, at the heart too.", minutes: [early_h * 60, ready_h * 60],
+       line(:wait, target_g ? "Dry until it weighs {weight}, that is {to}." : "Dry until the meter says {to}, at the heart too.", minutes: [early_h * 60, usual_h * 60],
          to: [to_pct, "%"], unlocks: "dry enough for what follows", cure: false, **(target_g ? { weight: [target_g, "g"] } : {})),
        line(:weigh, "Weigh it again and write it down.", measures: :mass_g)]
     end

@@ -21,7 +21,7 @@ module MossyAnvil
     end
 
     # Every position must set before it is turned; the last must be hard.
-    def ready_h = own_wait_h || (((([positions.size, 1].max - 1) * hold_min) + ((layers - 1) * hold_min) + ready_min) / 60.0)
+    def usual_h = (((([positions.size, 1].max - 1) * hold_min) + ((layers - 1) * hold_min) + ready_min) / 60.0)
 
     def materials
       [Taken.new(key: row["key"], name: data.dig(:sheet, :name) || row["name"], amount: grams, unit: "g", cost: mix_ml * row["price_per_ml"])]
@@ -62,10 +62,29 @@ module MossyAnvil
         found = scene.report_of(defect.id)
         deep = found ? found[:remaining_depth_mm] || depth_mm(defect) : depth_mm(defect)
         { id: defect.id, ml: (found ? found[:fill_volume_mm3] : 0.0) / 1000, mouth_mm: defect.mouth_mm, deep_mm: deep,
-          layers: (deep / row["layer_mm"]).ceil.clamp(1, 40) }
+          layers: (deep / layer_mm(defect.mouth_mm, deep)).ceil.clamp(1, 40) }
       end
     end
 
+    # How thick at once: CA as its row says. What heats as it cures is cooled by the lips of a narrow opening; where that is not enough, its own layer depth
+    # against wood, to the peak that is fine.
+    def layer_mm(mouth_mm, deep_mm)
+      return row["layer_mm"] unless row["class"] == "epoxy"
+
+      heat = { top_h: wood_h, bottom_h: wood_h, start_c: scene.shop_c, air_c: scene.shop_c }
+      narrow = Exotherm.new(kinetics, depth_mm: mouth_mm.clamp(0.5, 100), **heat).peak_c <= CureKinetics.table["peaks_c"]["fine"]
+      return row["layer_mm"] if narrow
+
+      [LayerPlan.new(kinetics, deep_mm.clamp(1, 200), **heat, top_h: CureKinetics.table["loss_w_m2_k"]["top"]).deepest_mm, row["layer_mm"]].min
+    end
+
+    def kinetics
+      @kinetics ||= CureKinetics.of(working_min: data.dig(:sheet, :working_min) || row["working_min"], density_g_ml: row["density_g_ml"],
+        peak_c: data.dig(:sheet, :peak_c),
+        at: "#{at}/sheet")
+    end
+
+    def wood_h = CureKinetics.table["loss_w_m2_k"]["wood"]
     def depth_mm(defect) = defect.path? ? defect.depth_mm : defect.size_mm.min
     def layers = fills.select { |fill| fill[:ml].positive? }.map { |fill| fill[:layers] }.max || 1
     def ml = fills.sum { |fill| fill[:ml] }

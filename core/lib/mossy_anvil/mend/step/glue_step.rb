@@ -12,7 +12,7 @@ module MossyAnvil
     def gate_pct = row["dry_to_pct"]
     def hands_min = 20
     def working_min = (sheet[:working_min] || row["working_min"]) * CureTime.factor(scene.shop_c, CureTime::WORKING_C)
-    def ready_h = own_wait_h || ((sheet[:ready_min] || row["ready_min"]) / 60.0 * ready_factor)
+    def usual_h = ((sheet[:ready_min] || row["ready_min"]) / 60.0 * ready_factor)
     def cure_h = row["cure_h"] * ready_factor
     def softens_c = sheet[:soft_from_c] || row["soft_from_c"]
     def tools = ["clamps, tape or rubber band", "cloth"]
@@ -32,7 +32,7 @@ module MossyAnvil
        line(:timer, "Closed and pressed within the time in hand.", minutes: [working_min, working_min], working: true),
        line(:do, "Squeeze-out: #{row['clean']}."),
        line(:wait, "Leave the clamps or the wrap on.", minutes: [clamp_min, clamp_min], unlocks: "clamps off"),
-       line(:wait, "Not on the lathe yet.", minutes: [[(ready_h * 60) - clamp_min, 0].max, [(ready_h * 60) - clamp_min, 0].max], unlocks: "ready to turn")]
+       line(:wait, "Not on the lathe yet.", minutes: [[(usual_h * 60) - clamp_min, 0].max] * 2, unlocks: "ready to turn")]
     end
 
     def after

@@ -7,7 +7,7 @@ module MossyAnvil
     def gate_pct = row["dry_to_pct"]
     def hands_min = 60 + (grooves.size * 10)
     def working_min = row["working_min"] * CureTime.factor(scene.shop_c, CureTime::WORKING_C)
-    def ready_h = own_wait_h || (ready_min / 60.0)
+    def usual_h = (ready_min / 60.0)
     def cure_h = row["cure_h"] * ready_factor
     def softens_c = row["soft_from_c"]
     def seals? = true

@@ -5,7 +5,7 @@ module MossyAnvil
   class SandStep < MendStep
     def name = "Level #{ids_or_it}"
     def hands_min = 15
-    def ready_h = own_wait_h || 0.0
+    def usual_h = 0.0
     def tools = ["scraper", "P80 to P120"]
     def cautions = ["Dust of resin and CA: respirator. What is not cured through drags and clogs."]
     def detail = {}

@@ -9,7 +9,7 @@ module MossyAnvil
     def name = "#{row['name'].sub(/\A./, &:upcase)}: #{ids_or_it}"
     def gate_pct = row["dry_to_pct"]
     def hands_min = row["hands_min"]
-    def ready_h = own_wait_h || (row["wait_h"] * ready_factor)
+    def usual_h = (row["wait_h"] * ready_factor)
     def softens_c = row["softens_c"]
     def seals? = row["key"] != "hardener"
     def blocks_glue? = row["blocks_glue"] || false
@@ -23,14 +23,14 @@ module MossyAnvil
     def detail = { with: row["key"], g: way[:g], deep_mm: row["deep_mm"], ways: ways }
 
     def says
-      [say(:plain, "About {g}, {deep} deep: what is soft comes back to {least} to {most} of sound wood.", g: [way[:g], "g"], deep: [row["deep_mm"], "mm"],
+      [say(:plain, "About {g}: the outer {deep} of what is soft comes back to {least} to {most} of sound wood, no more.", g: [way[:g], "g"], deep: [row["deep_mm"], "mm"],
         least: [row["strength"].first * 100, "%"], most: [row["strength"].last * 100, "%"])]
     end
 
     def lines
       [line(:do, "Brush or wick {g} in until it takes no more.", g: [way[:g], "g"]),
        line(:measure, "How much went in?", target: [way[:g], "g", nil], measures: :used_g, draws: { key: row["key"], part: nil }),
-       line(:wait, row["solvent"] ? "Leave it open until no smell is left." : "Leave it to set.", minutes: [ready_h * 45, ready_h * 60], unlocks: "ready to turn")]
+       line(:wait, row["solvent"] ? "Leave it open until no smell is left." : "Leave it to set.", minutes: [usual_h * 45, usual_h * 60], unlocks: "ready to turn")]
     end
 
     # Only what fills enough of a zone counts for its strength; a skin of it does not, and is kept for what it is.

@@ -20,7 +20,7 @@ module MossyAnvil
     end
 
     # Vacuum, soak, drain, heat through and hold; and the night to cool.
-    def ready_h = own_wait_h || (pump_min + soak_min + table["drain_min"] + oven_min) / 60.0 + COOL_H
+    def usual_h = (pump_min + soak_min + table["drain_min"] + oven_min) / 60.0 + COOL_H
 
     def materials
       [Taken.new(key: row["key"], name: sheet[:name] || row["name"], amount: expected_g, unit: "g", cost: expected_g * (sheet[:price_per_g] || row["price_per_g"]))]
