@@ -138,8 +138,9 @@ RSpec.describe MossyAnvil::CastStep do
     data = { id: "cast", do: "cast", with: "casting_epoxy", mould: { type: "box", width_mm: 100, length_mm: 100, depth_mm: 60 }, wood: { by: "displacement", value: 20 } }
     step = MossyAnvil::MendReport.new(blank(mend: { steps: [data] })).steps.first
     lines = step.trouble("short", amount: 40, hours: 20)[:lines]
-    expect(lines.count { |line| line[:kind] == "timer" }).to eq((40 / step.plan.limit_mm).ceil)
-    expect(step.plan.limit_mm).to be <= 15
+    expect(lines.count { |line| line[:kind] == "timer" }).to eq(3)
+    expect(step.trouble("short", amount: 4, hours: 20)[:lines].count { |line| line[:kind] == "timer" }).to eq(1)
+    expect(step.plan.limit_mm).to eq(15.0)
     expect { step.trouble("short", amount: 61, hours: 20) }.to raise_error(MossyAnvil::InvalidInput, %r{/amount: is 61: no more than the pour is deep})
   end
 

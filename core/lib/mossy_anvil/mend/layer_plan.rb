@@ -29,7 +29,7 @@ module MossyAnvil
     end
 
     # By heat or by the sheet, whichever is less.
-    def limit_mm = [deepest_mm, @sheet_mm].compact.min
+    def limit_mm = [deepest_mm, @sheet_mm].compact.min.to_f
 
     # Layers from the bottom up, evenly thick: the fewest of which none gets too hot, also on top of the one before.
     def layers
