@@ -15,21 +15,22 @@ end
   blank/disc blank/block blank/outline blank/lump blank/stock blank/material
   blank/body_defect blank/path_defect blank/path_rows blank/defects blank/lathe blank/centres blank/blank blank/seam blank/soft_spots blank/tests
   blank/meetings blank/contents
-  form/profile form/followed form/form form/form_maker form/placement form/placement_move form/placement_field form/wishes form/placement_search form/walls
+  form/profile form/followed form/form form/form_maker form/profile_line form/placement form/placement_move form/pattern form/placement_field
+  form/wishes form/placement_search form/walls
   form/skin_area form/defect_lumps form/defect_shares form/defect_share
-  solid/grid solid/field solid/body_cover solid/path_cover solid/painter solid/running_sums solid/stage solid/mass_properties solid/freed_pieces
+  solid/grid solid/field solid/body_cover solid/path_cover solid/stepped_rods solid/painter solid/running_sums solid/stage solid/mass_properties solid/freed_pieces
   turn/balance turn/half_pulls turn/section turn/burst turn/crack_run turn/wall_force turn/loose_piece turn/rim turn/stage_limit turn/ladder
   turn/cutting_circle turn/most_air turn/peel turn/cut_strip turn/set_outs turn/mount_hold turn/mount_site turn/mount_judge
   mend/moisture mend/moisture_profile mend/drying mend/shrinkage mend/filling mend/resin mend/casting
   mend/cure_time mend/cure_kinetics mend/curing_cup mend/cooling_slab mend/exotherm mend/layer_plan
-  mend/batches mend/mould mend/heat_through mend/stabilising mend/crack_opening mend/whereabouts mend/triage mend/ways
+  mend/batches mend/mould mend/in_mould mend/heat_through mend/bubble_log mend/stabilising mend/crack_opening mend/whereabouts mend/triage mend/ways
   shop/shop_records shop/shelf shop/wait
   mend/mend_scene mend/mend_step mend/hardening_ways mend/filler_choice mend/fill_positions mend/groove_map mend/pour_plan
   mend/cast_detail mend/cast_lines mend/cast_findings
   mend/step/dry_step mend/step/stabilise_step mend/step/soak_step mend/step/glue_step mend/step/fill_step mend/step/inlay_step mend/step/cast_step mend/step/sand_step
   mend/mend_steps mend/mend_proposal mend/mend_conflicts mend/mend_effect
   finish/grit_sequence
-  scan/mesh scan/mesh_file scan/stations scan/scan_report scan/trace
+  scan/mesh scan/mesh_file scan/stations scan/scan_report scan/trace scan/profile_trace
   formats/json_text formats/blank_file formats/drawing formats/skin_map formats/section_map formats/form_template formats/form_mesh formats/svg_path
   reckon/workings reckon/stage_report reckon/defect_report reckon/meeting_report reckon/rough_report reckon/form_report reckon/shop_climate
   reckon/drying_report reckon/finish_report

@@ -9,7 +9,7 @@ module BlankHelper
             "belts" => [{ "min_rpm" => 60, "max_rpm" => 1200 }, { "min_rpm" => 150, "max_rpm" => 3200 }] }.freeze
 
   def blank_data(**changes)
-    { "format" => "mossy-anvil/blank", "version" => 5, "name" => "Test piece",
+    { "format" => "mossy-anvil/blank", "version" => 6, "name" => "Test piece",
       "material" => { "kind" => "wood", "species" => "hornbeam", "density_kg_m3" => 600, "moisture_pct" => 12, "grain" => "burl" },
       "shape" => { "type" => "disc", "diameter_mm" => 240, "length_mm" => 60 },
       "defects" => [], "lathe" => LATHE }.merge(changes.transform_keys(&:to_s))

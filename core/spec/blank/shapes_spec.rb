@@ -51,6 +51,22 @@ RSpec.describe "Shapes" do
       expect(cone).to have_attributes(max_radius_mm: be_within(1e-9).of(70), min_radius_mm: be_within(1e-9).of(40), length_mm: 100)
     end
 
+    # By hand: at 15 degrees half way between two of its steps, at z 30 a quarter of the way from one station to the next.
+    it "gives any array of places in one look-up: between steps and stations, over twelve o'clock, beyond its ends" do
+      shape = described_class.new(stations: [{ z_mm: 0, radii_mm: [40, 60] * 6 }, { z_mm: 20, radii_mm: [80] * 12 }, { z_mm: 60, radii_mm: [100] * 12 }])
+      angles, heights = Numo::DFloat[0, 15, 30, 345, 375].reshape(5, 1), Numo::DFloat[[-5, 0, 10, 30, 60, 70]]
+      found = shape.radius_mm(angles, heights)
+      expect(found.shape).to eq([5, 6])
+      expect(found[true, 1].to_a).to match([40, 50, 60, 50, 50].map { |mm| be_within(1e-9).of(mm) })
+      expect(found[1, true].to_a).to match([50, 50, 65, 85, 100, 100].map { |mm| be_within(1e-9).of(mm) })
+      expect(shape.radius_mm(Numo::DFloat[0, 30], Numo::DFloat[10, 10]).to_a).to match([be_within(1e-9).of(60), be_within(1e-9).of(70)])
+    end
+
+    it "is one and the same all along where it was measured once" do
+      once = described_class.new(stations: [{ z_mm: 0, radii_mm: [40, 60] * 6 }])
+      expect(once.radius_mm(Numo::DFloat[0, 30].reshape(2, 1), Numo::DFloat[[0, 50]]).to_a).to eq([[40, 40], [60, 60]])
+    end
+
     it "is the disc that its radii describe, on the axis and off it" do
       round = described_class.new(stations: [0, 60].map { |z_mm| { z_mm: z_mm, radii_mm: circle } }, centre_offset_mm: [9, 6])
       disc = MossyAnvil::Disc.new(diameter_mm: 160, length_mm: 60, centre_offset_mm: [9, 6])

@@ -19,7 +19,7 @@ RSpec.describe "The tables" do
   end
 
   it "repeats no key" do
-    %w[resins fillers mounts gates].each do |name|
+    %w[resins fillers mounts gates pigments supplies].each do |name|
       keys = MossyAnvil::Table[name]["rows"].map { |row| row.fetch("key") }
       expect(keys).to eq(keys.uniq)
     end

@@ -19,6 +19,13 @@ RSpec.describe MossyAnvil::Tests do
     expect(found.first.detail).to include(grade: "soft", by_test: true)
   end
 
+  it "says nothing of a zone the survey has already, at all its soft places and as soft" do
+    awls = [30, 40, 50].map { |z_mm| reading("awl", 6, z_mm: z_mm) }
+    known = ->(grade, z_mm = 40.5) { body("soft_zone", id: "s", clock_deg: 90, r_mm: 100, z_mm: z_mm, size_mm: [30, 30, 51], grade: grade) }
+    by_test = ->(*defects) { zones(*awls, defects: defects).select(&:by_test?).size }
+    expect([by_test[known["soft"]], by_test[known["spongy"]], by_test[known["firm"]], by_test[known["soft", 5]]]).to eq([0, 0, 1, 1])
+  end
+
   it "grades by the deepest, and takes a crumbling nail and a drunk drop for an awl that went in" do
     expect(zones(reading("awl", 9), reading("awl", 3, z_mm: 40)).map { |zone| zone.detail[:grade] }).to eq(["spongy"])
     expect(zones(reading("thumbnail", "crumbles")).map { |zone| zone.detail[:grade] }).to eq(["soft"])

@@ -59,6 +59,15 @@ RSpec.describe MossyAnvil::PlacementSearch do
     expect(search(piece, wish("lose_trouble")).climbs(2).sum).to eq(whole.size)
   end
 
+  it "shows its best starts before it climbs, and ends with what is worth no less" do
+    told = []
+    found = search(laid([pocket]), wish("lose_trouble"), wish("largest")).run { |done, of, so_far| told << [done, of, so_far.dup] && nil }
+    expect(told.first.first(2)).to eq([0, told.size - 1])
+    expect(told.first.last.size).to eq(described_class::AT_ONCE)
+    expect(found.map(&:worth).max).to be >= told.first.last.map(&:worth).max
+    expect(search(laid([pocket]), wish("lose_trouble")).run { :stop }).to eq([])
+  end
+
   it "stops when it is told to" do
     expect(search(laid([pocket]), wish("lose_trouble")).run { |done, _, _| :stop if done == 2 }.size).to eq(2)
   end

@@ -5,13 +5,21 @@ RSpec.describe MossyAnvil::Upgrade do
 
   def kept(version) = File.read(File.expand_path("../fixtures/lamp-base-#{version}.anvil.json", __dir__))
 
-  [1, 2, 3, 4].each do |version|
+  [1, 2, 3, 4, 5].each do |version|
     it "still reads a file of version #{version}, as the same blank in the present version" do
       document = MossyAnvil::BlankFile.document(kept(version))
-      expect(document).to eq(JSON.parse(kept(version)).merge("version" => 5))
+      expect(document).to eq(JSON.parse(kept(version)).merge("version" => 6))
       expect(MossyAnvil::Assessment.new(MossyAnvil::BlankFile.read(kept(version))).to_h)
         .to eq(MossyAnvil::Assessment.new(MossyAnvil::BlankFile.from_data(document)).to_h)
     end
+  end
+
+  it "reads how far off the middle the wood lay in a mould of version 5 as a place in it" do
+    mould = { "type" => "box", "width_mm" => 200, "length_mm" => 200, "depth_mm" => 270 }
+    cast, dry = { "id" => "cast", "do" => "cast", "mould" => mould }, { "id" => "dry", "do" => "dry", "to_pct" => 12 }
+    five = JSON.parse(kept(5)).merge("mend" => { "steps" => [cast.merge("offset_mm" => 4), dry] })
+    steps = MossyAnvil::BlankFile.document(JSON.generate(five))["mend"]["steps"]
+    expect(steps).to eq([cast.merge("placed" => { "x_mm" => 4 }), dry])
   end
 
   it "holds an old file to its own version: what came later is unknown in it" do
@@ -21,7 +29,7 @@ RSpec.describe MossyAnvil::Upgrade do
   end
 
   it "refuses a version nobody has written yet" do
-    expect { MossyAnvil::BlankFile.from_data(JSON.parse(old).merge("version" => 9)) }.to raise_error(MossyAnvil::InvalidInput, %r{/version: is 9: must be 5})
+    expect { MossyAnvil::BlankFile.from_data(JSON.parse(old).merge("version" => 9)) }.to raise_error(MossyAnvil::InvalidInput, %r{/version: is 9: must be 6})
   end
 end
 

@@ -27,6 +27,18 @@ RSpec.describe MossyAnvil::MendReport do
       expect(plan(defects: [outside], form: BlankHelper::BOWL)[:steps]).to eq([])
     end
 
+    it "what tests alone show once it is put down in the survey, and says so before" do
+      awl = ->(z_mm) { { kind: "awl", value: 8, at: { clock_deg: 90, z_mm: z_mm }, taken_at: "2030-05-01T09:00:00Z" } }
+      readings = [20, 30, 40].map(&awl)
+      before = plan(readings: readings)
+      expect(before[:steps]).to eq([])
+      expect(texts(before)).to include(a_string_starting_with("Tests show t1 as well"))
+      zone = blank(readings: readings).defects.first.to_document.merge(id: "s")
+      after = plan(readings: readings, defects: [zone])
+      expect(after[:steps].map { |step| [step[:do], step[:of]] }).to eq([["soak", ["s"]]])
+      expect(texts(after).grep(/Tests show/)).to eq([])
+    end
+
     it "what the turner chose, and vacuum where much is soft" do
       expect(plan(defects: [open.merge(chosen: "leave")], form: BlankHelper::BOWL)[:steps]).to eq([])
       most = body("soft_zone", id: "s", grade: "soft", r_mm: 0, z_mm: 30, size_mm: [230, 230, 60])

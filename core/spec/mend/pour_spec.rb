@@ -1,5 +1,7 @@
 # frozen_string_literal: true
 
+require_relative "cast_helper"
+
 RSpec.describe MossyAnvil::Batches do
   def batches(key, grams, **more)
     resin = MossyAnvil::Resin.of(key)
@@ -51,21 +53,10 @@ RSpec.describe MossyAnvil::Mould do
     expect { described_class.new({ type: "tube", width_mm: 60, depth_mm: 60 }, at: "/m") }
       .to raise_error(MossyAnvil::InvalidInput) { |error| expect(error.faults.map(&:path)).to contain_exactly("/m/diameter_mm", "/m/width_mm") }
   end
-
-  it "knows how much room is left beside the wood" do
-    expect(described_class.new({ type: "box", width_mm: 160, length_mm: 200, depth_mm: 10 }).room_beside_mm(150, 150)).to eq(5)
-    expect(described_class.new({ type: "tube", diameter_mm: 100, depth_mm: 10 }).room_beside_mm(80, 80)).to be_negative
-  end
 end
 
 RSpec.describe MossyAnvil::CastStep do
-  def cast(blank_changes = {}, **step)
-    data = { id: "cast", do: "cast", with: "casting_epoxy_deep", mould: { type: "box", width_mm: 160, length_mm: 160, depth_mm: 70 } }.merge(step)
-    MossyAnvil::MendReport.new(blank(**blank_changes, mend: { steps: [data] })).to_h[:steps].first
-  end
-
-  def detail(...) = cast(...)[:detail][:cast]
-  def texts(step) = step[:says].map { |one| one[:text] }
+  include CastHelper
 
   it "E18, E19: what a mould takes round measured wood, what to mix, and how it is split" do
     found = detail(wood: { by: "displacement", value: 1150 }, sheet: { mix_by: "volume", parts: [2, 1], density_g_ml: [1.16, 0.97] }, cup_g: 15)
@@ -111,7 +102,7 @@ RSpec.describe MossyAnvil::CastStep do
     per_mm = ((1.07 * 1000) - 600).abs * 923_600 * 1e-6
     allowed = 0.05 * 40 * 9.81 / (1e-6 * ((found[:start_rpm] * Math::PI / 30)**2))
     expect(found[:most_offset_mm]).to be_within(0.02 * allowed / per_mm).of(allowed / per_mm)
-    expect(texts(cast(small, offset_mm: 900))).to include(a_string_starting_with("Off by {off} it shakes"))
+    expect(texts(cast(small, placed: { x_mm: 900 }))).to include(a_string_starting_with("Off by {off} it shakes"))
   end
 
   it "asks that colours come to the whole, and warns of too much pigment" do

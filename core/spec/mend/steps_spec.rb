@@ -38,6 +38,24 @@ RSpec.describe MossyAnvil::MendStep do
     end
   end
 
+  describe "a product of one's own" do
+    let(:soft) { body("soft_zone", id: "z", clock_deg: 0, r_mm: 100, size_mm: [30, 40, 40], grade: "soft") }
+
+    # What is said on its sheet in place of what its class has, for each kind of step that takes one.
+    { "soak" => [{ with: "hardener", of: ["z"] }, :soft], "glue" => [{ with: "medium_ca", of: ["a"] }, :split], "fill" => [{ with: "epoxy", of: ["a"] }, :split],
+      "inlay" => [{ with: "epoxy", grooves: [{ width_mm: 3, depth_mm: 4, path: [{ clock_deg: 0, z_mm: 30 }, { clock_deg: 360, z_mm: 30 }] }] }, :split] }.each do |kind, (data, finding)|
+      it "speaks by its own sheet when it is to #{kind}" do
+        defects = finding == :soft ? [soft] : [crack(id: "a", z_mm: [0, 60], depth_mm: 20, width_mm: 2)]
+        own = { name: "blue tin", dry_to_pct: 7, soft_from_c: 91, ready_min: 600, cure_d: 3, price_per_g: 0.5 }
+        usual, mine = [{}, { sheet: own }].map { |more| one({ do: kind, **data, **more }, defects: defects) }
+        expect(mine[:materials].first).to include(name: "blue tin")
+        expect(mine[:materials].first[:cost]).to be_within(0.01).of(0.5 * mine[:materials].first[:amount])
+        expect(mine[:materials].first[:amount]).to be_within(1e-9).of(usual[:materials].first[:amount])
+        expect([mine[:gate_pct], mine[:ready_h]]).to match([7, be >= 10])
+      end
+    end
+  end
+
   describe "hardening" do
     it "counts thin CA by the skin of the zone: 0.08 ml a square centimetre" do
       soak = one({ do: "soak", of: ["z"], with: "thin_ca" }, defects: [zone])[:detail][:soak]

@@ -21,6 +21,13 @@ RSpec.describe MossyAnvil::Field do
     expect(field[7, 11, 20]).to be_within(1e-9).of(600 * (0.875**2))
   end
 
+  it "thins whole rods cell by cell" do
+    field.blend(patch, 200)
+    half = Numo::DFloat.ones(1, grid.radial).tap { |shares| shares[0, 21..] = 0.5 }
+    field.thin(grid.rods_at([7], 10..10), half)
+    expect([field[7, 10, 20], field[7, 10, 21], field[7, 10, 30], field[7, 11, 30]]).to eq([500, 250, 300, 600])
+  end
+
   it "goes over to other rods with what it holds, and leaves itself alone" do
     field.blend(patch, 200)
     other = field.over(grid.rods_at([5, 7], 0...64))

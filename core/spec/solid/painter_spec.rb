@@ -33,39 +33,58 @@ RSpec.describe MossyAnvil::Painter do
     painter = painted
     expect([painter.density.dense.minmax, painter.strength.dense.minmax]).to eq([[600, 600], [1, 1]])
     expect(painter.own_strength).to be_nil
-    expect(painter.cracked[:own][0]).to be_plain
+    expect(weakened(painter, :own)).to eq([0, true])
   end
 
-  it "takes a crack out of the planes within twelve degrees, by the square of the cosine" do
+  # Rods that fall by steps, and whether there are none held cell by cell.
+  def weakened(painter, depth) = painter.cracked[depth].then { |steps, (field, _)| [steps.rods.size, field.plain?] }
+
+  # Steps of the rod in one column and layer: [tip, share taken], ...
+  def steps_at(painter, depth, column, layer)
+    steps, = painter.cracked[depth]
+    row = steps.rods.to_a.index((column * painter.grid.axial) + layer)
+    steps.tips_mm.zip(steps.taken).map { |tips, taken| [tips[row], taken[row]] }
+  end
+
+  it "takes a crack out of the planes within twelve degrees, by the square of the cosine, from its tip on" do
     painter = painted(crack(clock_deg: 90, z_mm: [0, 60], depth_mm: 30))
-    field, = painter.cracked[:own]
-    kept = field.dense
-    angles = (field.rods / painter.grid.axial).to_a.uniq.map { |column| column * painter.grid.angular_step_deg }
-    expect(angles.minmax).to eq([78.75, 101.25])
-    middle, edge = 24, 21
-    expect(kept[middle, 30, -1]).to be_within(1e-9).of(0)
-    expect(kept[edge, 30, -1]).to be_within(1e-9).of(1 - (Math.cos(11.25 * Math::PI / 180)**2))
-    expect(kept[middle, 30, (80 / painter.grid.radial_step_mm).floor]).to eq(1)
+    steps, = painter.cracked[:own]
+    expect((steps.rods / painter.grid.axial).to_a.uniq.map { |column| column * painter.grid.angular_step_deg }.minmax).to eq([78.75, 101.25])
+    expect(weakened(painter, :own).last).to be(true)
+    expect(steps_at(painter, :own, 24, 30)).to match([[be_within(1e-9).of(90), be_within(1e-9).of(1)]])
+    expect(steps_at(painter, :own, 21, 30)[0][1]).to be_within(1e-9).of(Math.cos(11.25 * Math::PI / 180)**2)
   end
 
   it "follows a crack right through to the axis when asked" do
-    field, = painted(crack(clock_deg: 90, z_mm: [0, 60], depth_mm: 30)).cracked[:through]
-    kept = field.dense
-    expect(kept[24, 30, 0]).to be_within(1e-9).of(0)
+    expect(steps_at(painted(crack(clock_deg: 90, z_mm: [0, 60], depth_mm: 30)), :through, 24, 30)[0][0]).to eq(0)
   end
 
   it "leaves a glued crack the strength of the glue, and never takes it further" do
     painter = painted(crack(clock_deg: 90, z_mm: [0, 60], depth_mm: 30, mend: "epoxy"), material: material_data(density_kg_m3: 580 * 1.12))
-    field, = painter.cracked[:through]
-    kept = field.dense
-    expect(kept[24, 30, -1]).to be_within(1e-6).of(0.5)
-    expect(kept[24, 30, 0]).to eq(1)
+    expect(steps_at(painter, :through, 24, 30)).to match([[be_within(1e-9).of(90), be_within(1e-6).of(0.5)]])
+  end
+
+  it "takes one crack after another along a rod, from the axis out" do
+    painter = painted(crack(id: "a", clock_deg: 90, depth_mm: 20), crack(id: "b", clock_deg: 90, depth_mm: 50))
+    expect(steps_at(painter, :own, 24, 30).map(&:first)).to match([be_within(1e-9).of(70), be_within(1e-9).of(100)])
+  end
+
+  it "holds cell by cell what a crack shares with a soft place, and there takes its share of what is left" do
+    soft = body("soft_zone", clock_deg: 90, r_mm: 100, size_mm: [20, 20, 20], grade: "soft")
+    painter = painted(crack(clock_deg: 90, z_mm: [0, 60], depth_mm: 30), soft)
+    steps, (field,) = painter.cracked[:own]
+    expect(steps.rods.to_a).not_to include(*field.rods.to_a)
+    cell = ->(r_mm) { (r_mm / painter.grid.radial_step_mm).floor }
+    inside = painter.strength[24, 32, cell[100]]
+    # 3.75 degrees beside the crack, and nearer the axis than its tip
+    expect(field[25, 32, cell[100]]).to be_within(1e-9).of(inside * (1 - (Math.cos(3.75 * Math::PI / 180)**2)))
+    expect(field[24, 32, cell[60]]).to eq(1)
   end
 
   it "goes in from a face only as deep as the crack" do
     face = crack(depth_mm: 20).merge(enters: "head_face", path: [{ clock_deg: 90, z_mm: 0, r_mm: 20 }, { clock_deg: 90, z_mm: 0, r_mm: 90 }])
     painter = painted(face)
-    field, = painter.cracked[:own]
+    _, (field,) = painter.cracked[:own]
     kept = field.dense
     row = 24
     cell = (60 / painter.grid.radial_step_mm).floor

@@ -3,7 +3,8 @@
 RSpec.describe MossyAnvil::Peel do
   let(:square) { { type: "block", width_mm: 150, height_mm: 150, length_mm: 60 } }
 
-  def peel(depth_mm, rpm: 300, **changes) = described_class.new(blank(**changes), depth_mm).to_h(rpm)
+  def peel(depth_mm, rpm: 300, **changes) = described_class.new(blank(**changes), depth_mm: depth_mm).to_h(rpm)
+  def at_stage(stage, rpm: 300, **changes) = described_class.new(blank(**changes), stage: stage).to_h(rpm)
 
   it "on a round blank lies that deep under the skin and meets what is there" do
     void = body("void", r_mm: 100, size_mm: [20, 40, 30], contents: "air")
@@ -34,5 +35,30 @@ RSpec.describe MossyAnvil::Peel do
 
   it "refuses a depth that is none" do
     [-1, 120, Float::INFINITY, Float::NAN, nil, "4"].each { |depth| expect { peel(depth) }.to raise_error(MossyAnvil::InvalidInput, /depth_mm/) }
+  end
+
+  it "at a stage lies on what that stage leaves: the round, the outside, the hollow" do
+    rounded, outside, hollowed = %w[rounded outside hollowed].map { |stage| at_stage(stage, form: BlankHelper::BOWL) }
+    bowl = blank(form: BlankHelper::BOWL).form
+    expect(rounded[:rows].map { |row| row[:radius_mm] }).to all(be_within(0.06).of(bowl.outside.largest_mm))
+    [[outside, bowl.outside], [hollowed, bowl.inside]].each do |cut, profile|
+      expect(cut[:rows].map { |row| row[:z_mm] }).to all(be_between(profile.first_z_mm, profile.last_z_mm))
+      cut[:rows].each { |row| expect(row[:radius_mm]).to be_within(0.06).of(profile.radius_mm(row[:z_mm])) }
+    end
+    expect([outside, hollowed]).to all(include(reaches_form: true, depth_mm: nil))
+  end
+
+  it "shows a pocket that only the hollow opens at the hollow alone" do
+    bowl = blank(form: BlankHelper::BOWL).form
+    z_mm = (bowl.inside.first_z_mm + bowl.inside.last_z_mm) / 2.0
+    pocket = body("void", r_mm: bowl.inside.radius_mm(z_mm), z_mm: z_mm, size_mm: [4, 20, 10], contents: "air")
+    outside, hollowed = %w[outside hollowed].map { |stage| at_stage(stage, form: BlankHelper::BOWL, defects: [pocket]) }
+    expect(outside[:shares]).to match("sound" => be_within(1e-9).of(1))
+    expect(hollowed[:worst]).to include(z_mm: be_within(3).of(z_mm), knocks_per_s: 5.0)
+  end
+
+  it "refuses a stage this piece does not go through" do
+    expect { at_stage("hollowed") }.to raise_error(MossyAnvil::InvalidInput, %r{/stage.*rounded})
+    expect { at_stage("bark", form: BlankHelper::BOWL) }.to raise_error(MossyAnvil::InvalidInput, /stage/)
   end
 end

@@ -15,6 +15,8 @@ module MossyAnvil
       @centre_offset_mm = centre_offset_mm.map(&:to_f).freeze
       @stations_mm = stations.map { |station| station[:z_mm].to_f }.freeze
       @rings = stations.map { |station| ring_about_axis(station[:radii_mm], centre_offset_mm) }.freeze
+      # All rings one after another, to look radii up in; nothing asks for any where the axis lies outside one.
+      @table = Numo::DFloat.hstack(@rings.map { |ring| ring || Numo::DFloat.zeros(FINE_STEPS) })
       freeze
     end
 
@@ -33,33 +35,37 @@ module MossyAnvil
 
     # Distance from the axis to the surface, mm. clock_deg and z_mm: arrays that broadcast together.
     def radius_mm(clock_deg, z_mm)
-      angles = Numo::DFloat.cast(clock_deg)
-      height = Numo::DFloat.cast(z_mm)
-      total = nil
-      @rings.each_with_index do |ring, index|
-        part = on_ring(ring, angles) * station_weight(index, height)
-        total = total ? total + part : part
-      end
-      total
+      cell, next_cell, beyond = places_on_ring(Numo::DFloat.cast(clock_deg), FINE_STEPS)
+      ring, above = station_below(Numo::DFloat.cast(z_mm))
+      low, high = [ring, ring + (FINE_STEPS * [@rings.size - 1, 1].min)].map { |start| blend(@table[start + cell].dup, @table[start + next_cell].dup, beyond) }
+      blend(low, high, above)
     end
 
     private
 
-    # Share of station `index` in a straight-line blend at z: 1 at its own, 0 at its neighbours'.
-    def station_weight(index, z_mm)
-      here = @stations_mm[index]
-      below = index.zero? ? nil : @stations_mm[index - 1]
-      above = @stations_mm[index + 1]
-      rising = below ? (z_mm - below) / (here - below) : z_mm * 0 + 1
-      falling = above ? (above - z_mm) / (above - here) : z_mm * 0 + 1
-      Numo::DFloat.minimum(rising, falling).clip(0, 1)
+    def blend(one, other, share) = one + ((other - one) * share)
+
+    # Where in the table the ring at or below each z begins, and how far up to the next one it lies, 0 to 1; beyond the ends, those of the end.
+    def station_below(z_mm)
+      return [Numo::Int32.zeros(*z_mm.shape), z_mm * 0] if @rings.size == 1
+
+      passed = @stations_mm[1...-1].inject(Numo::Int32.zeros(*z_mm.shape)) { |count, station| count + Numo::Int32.cast(z_mm.ge(station)) }
+      heights = Numo::DFloat.cast(@stations_mm)
+      from, to = heights[passed].dup, heights[passed + 1].dup
+      [passed * FINE_STEPS, ((z_mm - from) / (to - from)).clip(0, 1)]
+    end
+
+    # Of a ring of so many even steps: the step at or before each angle, the one after it, and how far on to that it lies.
+    def places_on_ring(clock_deg, steps)
+      place = Clock.fold_all(clock_deg) * (steps / 360.0)
+      below = place.floor
+      cell = Numo::Int32.cast(below) % steps
+      [cell, (cell + 1) % steps, place - below]
     end
 
     def on_ring(ring, clock_deg)
-      place = Clock.fold_all(clock_deg) * (ring.size / 360.0)
-      low = Numo::Int32.cast(place.floor) % ring.size
-      share = place - place.floor
-      (ring[low] * (share * -1 + 1)) + (ring[(low + 1) % ring.size] * share)
+      cell, next_cell, beyond = places_on_ring(clock_deg, ring.size)
+      blend(ring[cell].dup, ring[next_cell].dup, beyond)
     end
 
     # Radii seen from the lathe axis, FINE_STEPS of them, from radii about the shape's own centre;

@@ -76,7 +76,7 @@ module MossyAnvil
       first = told.first[0]
       arc = first.radius_mm * Clock::RADIANS
       spots = told.map { |at, depth| SoftSpots::Spot.new(Clock.turn(first.clock_deg, at.clock_deg) * arc, at.z_mm, depth) }
-      SoftSpots.new(spots, @rule).zones.map do |zone|
+      unknown(told, spots).map do |zone|
         clock_deg = first.clock_deg + (middle(zone, 0) / arc)
         z_mm = middle(zone, 1).clamp(0, @shape.length_mm)
         inward = [extent(zone, 0), extent(zone, 1)].min
@@ -88,21 +88,32 @@ module MossyAnvil
     # A face as it is: u to 3 o'clock, v to 12. The body lies along its own radius, as large as its longer way.
     def face_zones(surface, told)
       spots = told.map { |at, depth| SoftSpots::Spot.new(*Clock.point(at.clock_deg, at.radius_mm), depth) }
-      SoftSpots.new(spots, @rule).zones.map do |zone|
+      unknown(told, spots).map do |zone|
         across, up = middle(zone, 0), middle(zone, 1)
         wide, narrow = [extent(zone, 0), extent(zone, 1)].minmax.reverse
         soft(zone, { clock_deg: Clock.of_point(across, up), r_mm: Math.hypot(across, up), z_mm: surface == "head_face" ? 0.0 : @shape.length_mm }, [wide, wide, narrow])
       end
     end
 
+    # Zones of which some soft place lies in no body of the survey that is as soft. told and spots: the same places, in one order.
+    def unknown(told, spots)
+      SoftSpots.new(spots, @rule).zones.reject do |zone|
+        places = told.zip(spots).filter_map { |(at, _), spot| at if spot.depth_mm > @rule["grades"].last["over_mm"] && zone.hold?(spot) }
+        @surveyed.any? { |body| known_soft?(body, grade_of(zone)) && places.all? { |at| within?(body, at, @rule["same_place_mm"]) } }
+      end
+    end
+
+    def known_soft?(body, grade) = body.type == "soft_zone" && body.strength_factor <= Table["local_factors"]["soft_zone"][grade]["strength"]
+
     def middle(zone, axis) = (zone.from[axis] + zone.to[axis]) / 2
     def extent(zone, axis) = zone.to[axis] - zone.from[axis]
 
     # As deep in as it is wide, which is a guess: nobody has been in there yet.
     def soft(zone, centre, size_mm)
-      grade = @rule["grades"].find { |row| zone.depth_mm > row["over_mm"] }["grade"]
-      { type: "soft_zone", centre: centre, size_mm: size_mm, detail: { grade: grade } }
+      { type: "soft_zone", centre: centre, size_mm: size_mm, detail: { grade: grade_of(zone) } }
     end
+
+    def grade_of(zone) = @rule["grades"].find { |row| zone.depth_mm > row["over_mm"] }["grade"]
 
     # What moves under the blade and is not down as loose yet.
     def moving_pieces

@@ -8,6 +8,8 @@ module MossyAnvil
     # A bowl's outside rises as (1 - (1 - t)^p)^(1/p) from foot to rim; p from nearly straight to nearly a box.
     POWERS = (1.05..3.2)
     TIDY = 3
+    # Of the length a hollow piece leaves over, so much is at its foot, where it is held.
+    FOOT_SHARE = 0.7
     LEAST_MM = 0.1
     # What must be smaller than what.
     SMALLER = [%w[foot_mm diameter_mm], %w[mouth_mm diameter_mm], %w[neck_mm diameter_mm], %w[stem_mm foot_mm], %w[stem_mm diameter_mm], %w[floor_mm height_mm]].freeze
@@ -96,8 +98,8 @@ module MossyAnvil
       end
     end
 
-    # The rest of the wood on both ends alike, but more at the foot, where it is held.
-    def foot_z = (@shape.length_mm - height) * (hollow? ? 0.7 : 0.5)
+    # The rest of the wood on both ends alike, but more at the foot of what is hollow.
+    def foot_z = (@shape.length_mm - height) * (hollow? ? FOOT_SHARE : 0.5)
     def hollow? = @row["measures"].any? { |measure| measure["key"] == "wall_mm" }
     def curve = %w[box ring disc].include?(@row["key"]) ? "straight" : "smooth"
 

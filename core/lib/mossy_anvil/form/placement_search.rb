@@ -11,6 +11,8 @@ module MossyAnvil
     # Of the starts, those worth most are climbed.
     CLIMBED = 10
     ANSWERS = 5
+    # So many starts are shown before anything is climbed.
+    AT_ONCE = 2
     # Two answers are the same where no freedom differs by more than so many of its first steps.
     APART_STEPS = 0.8
     PRIMES = [2, 3, 5, 7, 11, 13].freeze
@@ -35,10 +37,13 @@ module MossyAnvil
     # How many climbs each of so many parts makes; the whole search is part 0 of 1.
     def climbs(parts) = Array.new(parts) { |part| (CLIMBED - part + parts - 1) / parts }
 
-    # List of Answer, the best of each climb that came to a place in the wood. Yields after each climb how many are done, of how many, and the
-    # answers so far; stops where the block returns :stop. part of parts: every so manieth climb, for several workers.
+    # List of Answer, the best of each climb that came to a place in the wood. Yields before the first climb and after each how many are done, of how many,
+    # and the answers so far, before the first the best starts themselves; stops where the block returns :stop.
+    # part of parts: every so manieth climb, for several workers.
     def run(part: 0, parts: 1)
       starts = best_starts.each_slice(parts).filter_map { |slice| slice[part] }
+      return [] if block_given? && yield(0, starts.size, at_once(starts)) == :stop
+
       starts.each_with_index.with_object([]) do |(start, index), found|
         best = climb(start)
         found << best if best.measures
@@ -71,6 +76,9 @@ module MossyAnvil
     end
 
     private
+
+    # The best of the starts that lie in the wood, to have something to show.
+    def at_once(starts) = starts.map { |start| answer(start) }.select(&:measures).max_by(AT_ONCE, &:worth)
 
     def answer(placement)
       key = placement.to_a.map { |value| value.is_a?(Float) ? value.round(4) : value }

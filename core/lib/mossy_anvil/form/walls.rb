@@ -18,10 +18,9 @@ module MossyAnvil
     def least
       return unless @form.hollow?
 
-      points, line = inside_line, outside_line
-      distances = distances_mm(points, line)
-      nearest = distances.min_index
-      Least.new(thickness_mm: distances[nearest], z_mm: points[nearest][0], r_mm: points[nearest][1])
+      points = inside_line
+      thickness, at = nearest(points, outside_line)
+      Least.new(thickness_mm: thickness, z_mm: points[at][0], r_mm: points[at][1])
     end
 
     private
@@ -55,15 +54,22 @@ module MossyAnvil
       radii.shape[1] == 1 ? radii.min : radii.min(axis: 0)
     end
 
-    # Shortest distance from each point to any piece of the line.
-    def distances_mm(points, line)
-      starts, ends = line[0...-1], line[1..]
-      z, r = by_axis(points).map { |axis| axis.reshape(points.size, 1) }
-      (z0, r0), (z1, r1) = by_axis(starts), by_axis(ends)
+    # [shortest distance from any point to any piece of the line, place of that point]. No piece can be nearer than its own start less its length,
+    # so only those are measured to that may beat the nearest start of all.
+    def nearest(points, line)
+      (z, r), (z0, r0), (z1, r1) = by_axis(points), by_axis(line[0...-1]), by_axis(line[1..])
       dz, dr = z1 - z0, r1 - r0
-      share = (((z - z0) * dz) + ((r - r0) * dr)) / Numo::DFloat.maximum((dz**2) + (dr**2), 1e-18)
-      share = share.clip(0, 1)
-      Numo::DFloat::Math.sqrt(((z - z0 - (share * dz))**2) + ((r - r0 - (share * dr))**2)).min(axis: 1)
+      to_starts = Numo::DFloat::Math.hypot(z.reshape(z.size, 1) - z0, r.reshape(r.size, 1) - r0)
+      near = (to_starts - Numo::DFloat::Math.hypot(dz, dr)).le(to_starts.min).where
+      point, piece = near / z0.size, near % z0.size
+      distances = to_pieces(z[point] - z0[piece], r[point] - r0[piece], dz[piece].dup, dr[piece].dup)
+      distances.min_index.then { |at| [distances[at], point[at]] }
+    end
+
+    # Distances of places, told from the starts of as many straight pieces, to those pieces.
+    def to_pieces(z, r, dz, dr)
+      share = (((z * dz) + (r * dr)) / Numo::DFloat.maximum((dz * dz) + (dr * dr), 1e-18)).clip(0, 1)
+      Numo::DFloat::Math.hypot(z - (share * dz), r - (share * dr))
     end
 
     def by_axis(points)

@@ -5,7 +5,7 @@ require "json_schemer"
 module MossyAnvil
   # The blank file: strict reading. The schema says what each value may be; the rules here what they may be together.
   module BlankFile
-    VERSION = 5
+    VERSION = 6
     SCHEMA_PATH = File.join(DATA_DIR, "blank-#{VERSION}.schema.json")
     MAX_FAULTS = 20
 

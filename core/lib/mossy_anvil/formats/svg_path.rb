@@ -24,31 +24,13 @@ module MossyAnvil
 
     # [[z_mm, r_mm], ...] with z rising from `from_z_mm`, few enough to take hold of.
     def profile(from_z_mm: 0.0)
-      line = @points.map { |x, y| [x * @scale, y * @scale] }
-      refuse("crosses the axis, y = 0", "all of it on one side") if line.any? { |_, y| y > NEAR_MM } && line.any? { |_, y| y < -NEAR_MM }
-
-      line = line.reverse if line.first[0] > line.last[0]
-      turned_back(line)
-      start = line.first[0]
-      thinned(once(line).map { |x, y| [from_z_mm + x - start, y.abs] }).map { |z_mm, r_mm| [z_mm.round(2), r_mm.round(2)] }
+      line = ProfileLine.points(@points.map { |x, y| [x * @scale, y * @scale] }, from_z_mm: from_z_mm, at: @at)
+      thinned(line).map { |z_mm, r_mm| [z_mm.round(2), r_mm.round(2)] }
     end
 
     private
 
     def refuse(problem, allowed) = raise(InvalidInput, [Fault.new(path: @at, problem: problem, allowed: allowed)])
-
-    # A profile has one radius at every place along the axis.
-    def turned_back(line)
-      back = line.each_cons(2).find { |(x0, _), (x1, _)| x1 < x0 - NEAR_MM } or return
-      refuse("turns back at #{back[0][0].round(1)} mm along", "a curve that goes on along the axis: an undercut is no profile")
-    end
-
-    # Of points straight above each other the outer one, moved a hair on: a step.
-    def once(line)
-      line.each_with_object([]) do |(x, y), kept|
-        kept << [kept.empty? ? x : [x, kept.last[0] + 0.02].max, y] unless kept.any? && (x - kept.last[0]).abs < 1e-9 && (y - kept.last[1]).abs < 1e-9
-      end
-    end
 
     # Points along the path, curves cut into PIECES.
     def walked(path)

@@ -5,6 +5,8 @@ module MossyAnvil
   class CastDetail
     # Share of the rim's limit that a casting is started at.
     START_SHARE = 0.4
+    # What colours it where nothing is said.
+    PIGMENT = "paste"
 
     # step: CastStep; scene: before it.
     def initialize(step, scene)
@@ -22,7 +24,7 @@ module MossyAnvil
         layers: @step.plan.to_a, cups: @step.cups, at_once_c: at_once_c, deepest_mm: deepest_mm, sheet_mm: @step.resin.row["layer_mm"].to_f, colours: colours,
         lift_n: lift_n, hold_down_g: hold_down_g,
         bubble_mm: bubble_mm, pot: pot, insert: insert, heat: @step.plan.picture, standing: @step.plan.standing, last_pour_h: @step.last_pour_h,
-        demould_h: @step.demould_h, pieces: sawn }
+        demould_h: @step.demould_h, oven: oven, by_volume: @step.resin.by_volume?, pieces: sawn }
     end
 
     private
@@ -30,13 +32,8 @@ module MossyAnvil
     def mould_detail
       { type: @step.mould.type, ml: @step.mould.volume_mm3 / 1000, depth_mm: @step.mould.depth_mm, inside_mm: @step.mould.inside_mm,
         outside_across_mm: @step.mould.outside_across_mm,
-        outside_depth_mm: @step.mould.outside_depth_mm, room_beside_mm: @step.data[:wood] ? nil : @step.mould.room_beside_mm(*wood_across),
+        outside_depth_mm: @step.mould.outside_depth_mm, in_it: @step.data[:wood] ? nil : @step.in_mould.to_h,
         cut_list: @step.mould.cut_list.map { |piece, count, long, wide| { piece: piece, count: count, long_mm: long, wide_mm: wide } } }
-    end
-
-    def wood_across
-      shape = @scene.blank.shape
-      shape.is_a?(Block) ? [shape.width_mm, shape.height_mm] : [2 * shape.max_radius_mm] * 2
     end
 
     def at_once_c
@@ -61,8 +58,12 @@ module MossyAnvil
 
     def hold_down_g = [lift_n / Balance::GRAVITY_M_S2 * 1000, 0].max
 
-    # By its own weight over its volume where both were measured; the blank's density else.
-    def wood_kg_m3 = @step.data.dig(:wood, :mass_g) ? @step.data[:wood][:mass_g] / @step.wood_mm3 * 1e6 : @scene.blank.material.density_kg_m3
+    # Its weight over what of it the resin goes round: as it was measured; else the blank's density, and what stands out over the pour weighs on it too.
+    def wood_kg_m3
+      return @step.data[:wood][:mass_g] / @step.wood_mm3 * 1e6 if @step.data.dig(:wood, :mass_g)
+
+      @scene.blank.material.density_kg_m3 / (@step.data[:wood] ? 1.0 : @step.in_mould.under_share)
+    end
 
     # Diameter of a bubble as mixed, once it is under pressure: as the cube root of the pressure.
     def bubble_mm
@@ -88,7 +89,7 @@ module MossyAnvil
 
       start = [lathe.min_rpm, START_SHARE * Rim.rpm(Rim.cap_m_s(fragile: false, true_running: false), @step.mould.outside_across_mm)].max
       allowed = Table["speed"]["shaking_share"].fetch(lathe.stand) * lathe.total_kg * Balance::GRAVITY_M_S2 / (1e-6 * ((start / Balance::RPM)**2))
-      { imbalance_g_mm: per_mm * (@step.data[:offset_mm] || 0), start_rpm: start,
+      { imbalance_g_mm: per_mm * @step.in_mould.off_mm, start_rpm: start,
         most_offset_mm: @step.figure("insert/most_offset_mm", allowed / per_mm, "mm",
           "imbalance that the stand takes at the speed it is started at, over what one mm makes",
           source: Table["speed"]["shaking_source"], inputs: { "started at" => [start, "rpm"], "one mm makes" => [per_mm, "g mm"] }) }
@@ -97,8 +98,15 @@ module MossyAnvil
     def colours
       (@step.data[:colours] || []).map do |colour|
         grams = @step.mix_g * colour[:share]
-        { name: colour[:name], g: grams, pigment_g: grams * (colour[:pigment_pct] || 0) / 100.0, pigment_pct: (colour[:pigment_pct] || 0).to_f }
+        key = colour[:with] || PIGMENT
+        @step.pigment(key)
+        { name: colour[:name], with: key, g: grams, pigment_g: grams * (colour[:pigment_pct] || 0) / 100.0, pigment_pct: (colour[:pigment_pct] || 0).to_f }
       end
+    end
+
+    def oven
+      given = @step.data[:post_cure] or return
+      { oven_c: given[:oven_c].to_f, hold_h: given[:hold_h].to_f, ramp_h: @step.ramp_h, heat_h: @step.heat_h }
     end
 
     def sawn

@@ -3,6 +3,8 @@
 module MossyAnvil
   # What there is to say of a casting before it is poured.
   class CastFindings
+    SIDES = { left: "at the left", right: "at the right", front: "at the front", back: "at the back", around: "all round" }.freeze
+
     # step: CastStep; detail: its own.
     def initialize(step, detail)
       @step = step
@@ -11,7 +13,7 @@ module MossyAnvil
 
     # List of findings.
     def to_a
-      [*pot, heat, layers, quick, floats, *colours, insert, wet_mould].compact
+      [*pot, heat, layers, quick, floats, *colours, insert, *lying, oven].compact
     end
 
     private
@@ -63,17 +65,20 @@ module MossyAnvil
 
     def colours
       list = @step.data[:colours] or return []
-      sum, most = list.sum { |colour| colour[:share] }, Table["casting"]["pigment_most_pct"]
-      loaded = list.select { |colour| (colour[:pigment_pct] || 0) > most }
+      sum = list.sum { |colour| colour[:share] }
+      loaded = @detail[:colours].select { |colour| colour[:pigment_pct] > most_pct(colour) }
       [((sum - 1).abs > 0.001 ? say(:stop, "The colours are {sum} of the resin in all: they must come to 100 %.", sum: [sum * 100, "%"]) : nil),
-       *loaded.map { |colour| say(:care, "#{colour[:name]}: over {most} of pigment it may stay soft.", most: [most, "%"]) }]
+       *loaded.map { |colour| say(:care, "#{colour[:name]}: over {most} of #{@step.pigment(colour[:with])['name']} it may stay soft.", most: [most_pct(colour), "%"]) },
+       *@detail[:colours].select { |colour| colour[:pigment_g].positive? }.map { |colour| @step.pigment(colour[:with])["caution"] }.uniq.map { |text| say(:plain, text) }]
     end
+
+    def most_pct(colour) = @step.pigment(colour[:with])["most_pct"]
 
     def insert
       given = @detail[:insert] or return
-      off = @step.data[:offset_mm] || 0
+      off = @step.in_mould.off_mm
       return too_far_off(off, given) if off > given[:most_offset_mm]
-      return if @detail[:mould][:room_beside_mm] && given[:most_offset_mm] > @detail[:mould][:room_beside_mm]
+      return if given[:most_offset_mm] > @step.in_mould.rooms.values.min
 
       say(:plain, "Set it in the middle within {most}, for a start at {start}.", figure: "insert/most_offset_mm", most: [given[:most_offset_mm], "mm"],
         start: [given[:start_rpm], "rpm"])
@@ -84,9 +89,22 @@ module MossyAnvil
         start: [given[:start_rpm], "rpm"], most: [given[:most_offset_mm], "mm"])
     end
 
-    def wet_mould
-      room = @detail[:mould][:room_beside_mm] or return
-      say(:stop, "The wood does not go into that mould.") if room.negative?
+    # Where it lies: into the wall, or out over the pour.
+    def lying
+      place = @detail[:mould][:in_it] or return []
+      side, room = place[:rooms].min_by(&:last)
+      [(say(:stop, "The wood does not go into that mould: {over} too little #{SIDES.fetch(side)}.", over: [-room, "mm"]) if room.negative?),
+       (say(:care, "{out} of the wood stands out over the pour.", out: [place[:stands_out_mm], "mm"]) if place[:stands_out_mm] > 0.5)]
+    end
+
+    def oven
+      given = @detail[:oven] or return
+      soft = @step.softens_c
+      values = { ramp: [given[:ramp_h], "h"], oven: [given[:oven_c], "C"], heat: [given[:heat_h], "h"], hold: [given[:hold_h], "h"] }
+      text = "Up to {oven} over {ramp}, the heart is there {heat} later, held for {hold}."
+      return say(:plain, text, figure: "heat_h", **values) if soft.nil? || given[:oven_c] <= soft
+
+      say(:care, "#{text} It is soft from {soft} until it has hardened further: lay it flat, borne all over.", figure: "heat_h", **values, soft: [soft, "C"])
     end
   end
 end

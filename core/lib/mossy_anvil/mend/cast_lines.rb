@@ -36,9 +36,24 @@ module MossyAnvil
     def before
       mould = @detail[:mould]
       [(mould[:cut_list].any? ? line(:do, "Saw the sheet: #{mould[:cut_list].map { |one| "#{one[:count]} #{one[:piece]}" }.join(', ')}; screw and seal it.") : nil),
+       (lining if @step.data[:lined]),
        line(:do, "Leak test with water, dry it, release on every face, set it level."),
        line(:do, "Seal the wood with a thin coat, or it gasses into the resin."),
+       *pigments,
        (@detail[:lift_n].positive? ? line(:do, "Glue or weigh down what lies in it: {weight} at least.", weight: [@detail[:hold_down_g], "g"]) : nil)].compact
+    end
+
+    def lining
+      film = [@step.film_g, "g"]
+      line(:do, "Line it with film, {film}, taped at the rim.", film: film, target: [*film, nil], draws: { key: "film", part: nil })
+    end
+
+    # Weighed out beforehand: each colour's share of every layer is stirred in with its cup.
+    def pigments
+      @detail[:colours].select { |colour| colour[:pigment_g].positive? }.map do |colour|
+        line(:weigh, "#{colour[:name].sub(/\A./, &:upcase)}: #{@step.pigment(colour[:with])['name']} for {mix} of the mix.", mix: [colour[:g], "g"],
+          target: [colour[:pigment_g], "g", nil], draws: { key: colour[:with], part: nil })
+      end
     end
 
     def layer(layer, index)
@@ -48,11 +63,18 @@ module MossyAnvil
        *air(index), *next_layer(layer, index)]
     end
 
+    # A part that its sheet gives by volume is told so too: a scale is surer than a marked cup.
+    def part(tail, name, grams, within, volume_ml)
+      text = "#{name.capitalize} for #{tail}"
+      text, values = @detail[:by_volume] ? ["#{text}; by the cup's marks {volume}.", { volume: [volume_ml, "ml"] }] : ["#{text}.", {}]
+      line(:weigh, text, target: [grams, "g", within], draws: { key: @step.resin.key, part: name }, **values)
+    end
+
     def weighing(cups, (part_a, part_b), within, name)
+      volumes = @step.resin.volumes_ml(part_a, part_b)
       (1..cups).flat_map do |cup|
         tail = cups == 1 ? name : "#{name}, cup #{cup} of #{cups}"
-        [line(:weigh, "Resin for #{tail}.", target: [part_a, "g", within[0]], draws: { key: @step.resin.key, part: "resin" }),
-         line(:weigh, "Hardener for #{tail}.", target: [part_b, "g", within[1]], draws: { key: @step.resin.key, part: "hardener" })]
+        [part(tail, "resin", part_a, within[0], volumes[0]), part(tail, "hardener", part_b, within[1], volumes[1])]
       end
     end
 
@@ -78,9 +100,18 @@ module MossyAnvil
       [line(:measure, "How much was mixed, in all?", measures: :used_g),
        line(:measure, "After how many minutes had it gelled?", measures: :gel_min),
        line(:wait, "Leave it in the mould.", minutes: [demould, demould * CastStep::LATE], unlocks: "demoulding"),
-       line(:do, "Out of the mould; a corner knocked off tells whether it is hard through."),
+       line(:do, "Out of the mould; a corner knocked off tells whether it is hard through."), *oven,
        *(@detail[:pieces] ? [line(:do, "Saw it into {n} of {each}.", n: [@detail[:pieces][:count], ""], each: [@detail[:pieces][:each_mm], "mm"])] : []),
-       line(:wait, "Cured through.", minutes: [(@step.cure_h * 60) - demould, (@step.cure_h * 60) - demould], unlocks: "finish, food, heat").merge(optional: true)]
+       *(@detail[:oven] ? [] : [line(:wait, "Cured through.", minutes: [(@step.cure_h * 60) - demould] * 2, unlocks: "finish, food, heat").merge(optional: true)])]
+    end
+
+    def oven
+      given = @detail[:oven] or return []
+      warm, down = (given[:ramp_h] + given[:heat_h]) * 60, given[:heat_h] * 60
+      [line(:wait, "Flat into a cold oven, up to {oven} by no more than {pace} an hour.", minutes: [warm, warm * 1.2], cure: false, oven: [given[:oven_c], "C"],
+        pace: [Table["casting"]["post_cure"]["ramp_k_h"], "K"], unlocks: "the hold"),
+       line(:wait, "Held at {oven}.", minutes: [given[:hold_h] * 60] * 2, cure: false, oven: [given[:oven_c], "C"], unlocks: "letting it cool"),
+       line(:wait, "Down in the shut oven.", minutes: [down, down * 1.3], cure: false, unlocks: "finish, food, heat")]
     end
   end
 end

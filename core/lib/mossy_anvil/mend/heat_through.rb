@@ -11,21 +11,19 @@ module MossyAnvil
     module_function
 
     # Minutes for the core of a cylinder: across and long in mm, either nil where it goes on for ever that way. within: share of the way still to go.
-    def minutes(across_mm: nil, length_mm: nil, within: row["core_within"])
+    def minutes(across_mm: nil, length_mm: nil, within: row["core_within"], diffusivity_m2_s: row["diffusivity_m2_s"])
       low, high = 0.0, 60.0
-      high *= 2 while to_go(high, across_mm, length_mm) > within
-      50.times { ((low + high) / 2).then { |middle| to_go(middle, across_mm, length_mm) > within ? low = middle : high = middle } }
+      left = ->(time) { to_go(time, across_mm, length_mm, diffusivity_m2_s) }
+      high *= 2 while left.call(high) > within
+      50.times { ((low + high) / 2).then { |middle| left.call(middle) > within ? low = middle : high = middle } }
       high
     end
 
-    # Share of the way that the core still has to go after so many minutes.
-    def to_go(minutes, across_mm, length_mm)
-      seconds = minutes * 60
-      (across_mm ? cylinder(fourier(seconds, across_mm / 2.0)) : 1.0) * (length_mm ? slab(fourier(seconds, length_mm / 2.0)) : 1.0)
+    # Share of the way that the core still has to go after so many minutes, by the Fourier number: diffusivity times time over the half thickness squared.
+    def to_go(minutes, across_mm, length_mm, diffusivity_m2_s = row["diffusivity_m2_s"])
+      fourier = ->(half_mm) { diffusivity_m2_s * minutes * 60 / ((half_mm / 1000)**2) }
+      (across_mm ? cylinder(fourier.call(across_mm / 2.0)) : 1.0) * (length_mm ? slab(fourier.call(length_mm / 2.0)) : 1.0)
     end
-
-    # Fourier number: diffusivity times time over the half thickness squared.
-    def fourier(seconds, half_mm) = row["diffusivity_m2_s"] * seconds / ((half_mm / 1000)**2)
 
     # Middle of a slab whose faces are at the oven's temperature, by the half thickness.
     def slab(fourier)

@@ -13,8 +13,10 @@ module MossyAnvil
     attr_reader :depth_mm
 
     # depth_mm of the whole pour. sheet_mm: deepest the product's sheet allows at once, or nil. heat: as Exotherm takes it (start_c, air_c, top_h, bottom_h).
-    def initialize(kinetics, depth_mm, sheet_mm: nil, **heat)
+    # on_mould_c: C that a first layer of so many mm starts at, where the mould is warmer or colder than the resin.
+    def initialize(kinetics, depth_mm, sheet_mm: nil, on_mould_c: nil, **heat)
       @kinetics = kinetics
+      @on_mould_c = on_mould_c
       @depth_mm = depth_mm.to_f
       @sheet_mm = sheet_mm
       @heat = heat
@@ -52,7 +54,10 @@ module MossyAnvil
     def fine_c = CureKinetics.table["peaks_c"]["fine"]
     def too_hot?(layers) = layers.map(&:peak_c).max > fine_c + 0.5
 
-    def run(thick_mm, below: 0.0) = (@runs ||= {})[[thick_mm, below]] ||= Exotherm.new(@kinetics, depth_mm: thick_mm / (1 - below), below: below, **@heat)
+    def run(thick_mm, below: 0.0)
+      start = below.zero? && @on_mould_c ? { start_c: @on_mould_c.call(thick_mm) } : {}
+      (@runs ||= {})[[thick_mm, below]] ||= Exotherm.new(@kinetics, depth_mm: thick_mm / (1 - below), below: below, **@heat, **start)
+    end
 
     # A pour so deep is fine, one twice so deep may not be: found between on a log scale.
     def by_halving

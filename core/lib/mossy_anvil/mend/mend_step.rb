@@ -5,9 +5,9 @@ module MossyAnvil
   class MendStep
     # What each kind may carry beside id, do, of, after_h and note.
     CARRIES = {
-      "dry" => %i[to_pct in], "stabilise" => %i[vessel air_hpa altitude_m oven_c hold_min sheet], "soak" => %i[with], "glue" => %i[with sheet],
+      "dry" => %i[to_pct in], "stabilise" => %i[vessel air_hpa altitude_m oven_c hold_min sheet], "soak" => %i[with sheet], "glue" => %i[with sheet],
       "fill" => %i[with sheet], "inlay" => %i[with sheet grooves],
-      "cast" => %i[with sheet mould wood offset_mm pieces loss_pct cup_g resin_c night_c air pot colours], "sand" => []
+      "cast" => %i[with sheet mould wood placed lined pieces loss_pct cup_g resin_c mould_c night_c post_cure air pot colours], "sand" => []
     }.freeze
     COMMON = %i[id do of after_h note].freeze
 
@@ -80,6 +80,14 @@ module MossyAnvil
 
     private
 
+    # A row of a table with what the product's own sheet says in place of it.
+    def own(row)
+      sheet = data[:sheet] or return row
+      row.merge({ "name" => sheet[:name], **sheet.slice(:dry_to_pct, :working_min, :ready_min, :peak_c, :layer_mm, :price_per_g).transform_keys(&:to_s),
+                  "price_per_ml" => sheet[:price_per_g]&.*(row["density_g_ml"] || 1), "cure_h" => sheet[:cure_d]&.*(24), "wait_h" => sheet[:ready_min]&./(60.0),
+                  "soft_from_c" => sheet[:soft_from_c], "softens_c" => sheet[:soft_from_c] }.compact)
+    end
+
     def rescue_lines(_key, _amount, _hours) = []
     def after_trouble(_key, _amount) = []
     def record(kind, value, of: nil) = ShopRecords.plausible?(kind, value) ? [{ kind: kind, of: of, value: value }] : []
@@ -100,10 +108,10 @@ module MossyAnvil
     def amounts(values) = values.map { |name, (value, unit)| { name: name.to_s, value: value, unit: unit } }
 
     # A line of the card. kind: do, weigh, timer (to be done within), wait, measure. minutes: [least, likely]. target: [value, unit, within].
-    # cure: its wait follows the shop's temperature. draws: { key:, part: } of the product that is used up by it.
-    def line(kind, text, minutes: nil, target: nil, measures: nil, unlocks: nil, working: false, cure: true, draws: nil, **values)
-      { kind: kind.to_s, text: text, values: amounts(values), minutes: minutes, working: working, cure: cure && !minutes.nil?, measures: measures&.to_s, unlocks: unlocks,
-        draws: draws, target: target && { value: target[0], unit: target[1], within: target[2] } }
+    # watch: what is looked at while its time runs. cure: its wait follows the shop's temperature. draws: { key:, part: } of the product that is used up by it.
+    def line(kind, text, minutes: nil, target: nil, measures: nil, unlocks: nil, working: false, cure: true, draws: nil, watch: nil, **values)
+      { kind: kind.to_s, text: text, values: amounts(values), minutes: minutes, working: working, cure: cure && !minutes.nil?, measures: measures&.to_s,
+        unlocks: unlocks, watch: watch&.to_s, draws: draws, target: target && { value: target[0], unit: target[1], within: target[2] } }
     end
 
     def ids = defects.map(&:id).join(", ")

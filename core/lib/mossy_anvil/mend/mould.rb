@@ -28,6 +28,14 @@ module MossyAnvil
     def section_mm2 = round? ? Math::PI / 12 * ((across_mm**2) + (across_mm * top_mm) + (top_mm**2)) : width_mm * length_mm
     def surface_mm2 = round? ? Math::PI / 4 * (top_mm**2) : width_mm * length_mm
 
+    # mm2 of its floor and walls, to the rim.
+    def inside_mm2
+      return section_mm2 + (2 * (width_mm + length_mm) * (depth_mm + freeboard_mm)) unless round?
+
+      slant = Math.hypot(depth_mm + freeboard_mm, (top_mm - across_mm) / 2)
+      (Math::PI / 4 * (across_mm**2)) + (Math::PI / 2 * (across_mm + top_mm) * slant)
+    end
+
     # mm of a round pot that it goes into, upright.
     def outside_across_mm = round? ? top_mm + (2 * wall_mm) : Math.hypot(width_mm + (2 * wall_mm), length_mm + (2 * wall_mm))
     def outside_depth_mm = depth_mm + freeboard_mm + wall_mm
@@ -43,10 +51,8 @@ module MossyAnvil
     # [width, length] or [across] inside, mm.
     def inside_mm = round? ? [across_mm] : [width_mm, length_mm]
 
-    # mm of resin beside a body of that size standing in the middle: least of what there is each way; under 0 it does not go in.
-    def room_beside_mm(wide_mm, long_mm)
-      round? ? (across_mm - Math.hypot(wide_mm, long_mm)) / 2 : [width_mm - wide_mm, length_mm - long_mm].min / 2
-    end
+    # J/K that every mm2 of its floor takes up.
+    def heat_j_k_mm2 = wall_mm * Table["casting"]["mould"]["heat_j_cm3_k"] / 1000
 
     def round? = %w[tube cup].include?(type)
 

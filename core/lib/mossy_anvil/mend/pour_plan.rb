@@ -28,7 +28,8 @@ module MossyAnvil
     def to_a
       layers.zip(batches).map do |layer, batch|
         part_a, part_b = batch.targets_g
-        { thick_mm: layer.thick_mm, peak_c: layer.peak_c, **hours(layer),
+        { thick_mm: layer.thick_mm, peak_c: layer.peak_c, **hours(layer), part_a_ml: @step.resin.volumes_ml(part_a, part_b)[0],
+          part_b_ml: @step.resin.volumes_ml(part_a, part_b)[1],
           verdict: verdict(layer.peak_c), cups: batch.count, cup_g: batch.cup_g, part_a_g: part_a, part_b_g: part_b,
           within_g: batch.within_g, off_per_g: batch.per_gram, working_min: batch.working_min, handling_min: batch.handling_min, too_quick: batch.too_quick? }
       end
@@ -77,7 +78,15 @@ module MossyAnvil
     def batch(grams) = Batches.new(@step.resin, grams, kinetics: @step.kinetics, start_c: @step.start_c, air_c: @scene.shop_c)
 
     def heat
-      @heat ||= LayerPlan.new(@step.kinetics, @step.mould.depth_mm, sheet_mm: @step.resin.row["layer_mm"], start_c: @step.start_c, air_c: @step.air_c)
+      @heat ||= LayerPlan.new(@step.kinetics, @step.mould.depth_mm, sheet_mm: @step.resin.row["layer_mm"], start_c: @step.start_c, air_c: @step.air_c,
+        on_mould_c: @step.data[:mould_c] && method(:on_mould_c))
+    end
+
+    # Resin and the mould's floor under it come to one temperature before either has lost any.
+    def on_mould_c(thick_mm)
+      resin = thick_mm * @step.resin.density_g_ml * CureKinetics.table["heat_capacity_j_g_k"] / 1000
+      mould = @step.mould.heat_j_k_mm2
+      ((resin * @step.start_c) + (mould * @step.data[:mould_c])) / (resin + mould)
     end
 
     # Evenly over the time from pouring to a while after the gel.

@@ -40,6 +40,12 @@ module MossyAnvil
       CureKinetics.of(working_min: row["working_min"], density_g_ml: density_g_ml, peak_c: row["peak_c"], heat_j_g: row["heat_j_g"], at: at)
     end
 
+    # [ml of A, ml of B] of so many grams of each.
+    def volumes_ml(*grams) = grams.zip(row["density_g_ml"]).map { |part, density| part / density }
+
+    # Are its parts given by volume?
+    def by_volume? = row["mix_by"] == "volume"
+
     # [g of A, g of B] for a mass to mix.
     def split_g(mass_g)
       part_a = mass_g * 100 / (100 + hardener_per_hundred)

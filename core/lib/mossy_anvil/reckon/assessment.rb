@@ -19,7 +19,7 @@ module MossyAnvil
     # Burst of a stage with those mass properties.
     def burst(stage, mass)
       sound = Section.new(@grid, stage, @sound)
-      cracked = @paths.transform_values { |cells| sound.with(cells) }
+      cracked = @paths.transform_values { |weak| sound.with(weak) }
       Burst.new(@grid, HalfPulls.new(@grid, mass.moments), { sound: sound, **cracked }, @strengths)
     end
 
@@ -31,9 +31,9 @@ module MossyAnvil
     # Defects of which something is left at a stage. Rounding is taken to remove none of them.
     def left_at(stage_name)
       return blank.defects if %i[blank rounded].include?(stage_name) || blank.form.nil?
-      return shares.reject { |_, share| share.removed? }.map(&:first) if stage_name == :hollowed || !blank.form.hollow?
 
-      @left_outside ||= shares.reject { |_, share| share.removed_outside? }.map(&:first)
+      gone = stage_name == :hollowed || !blank.form.hollow? ? :removed? : :removed_outside?
+      (@left ||= {})[gone] ||= shares.reject { |_, share| share.public_send(gone) }.map(&:first)
     end
 
     # Cracks that run into each other, and the pieces they free between them; that is only looked for where any meet.
@@ -71,7 +71,7 @@ module MossyAnvil
       @wood_strength, @own_strength = painter.strength, painter.own_strength
       @sound = Section.prepare(@wood_strength, @own_strength)
       @paths = {}
-      @paths = painter.cracked.transform_values { |fields| Section.prepare(*fields) } if blank.defects.any?(&:path?)
+      @paths = painter.cracked.transform_values { |plain, fields| [plain, Section.prepare(*fields)].reject { |weak| weak.rods.empty? } } if blank.defects.any?(&:path?)
     end
   end
 

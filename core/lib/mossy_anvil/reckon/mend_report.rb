@@ -142,10 +142,14 @@ module MossyAnvil
     end
 
     def says(told)
-      return [say(:go, "Nothing to mend before it is turned.")] if told.empty? && left_out.empty?
+      return [say(:go, "Nothing to mend before it is turned.")] if told.empty? && left_out.empty? && tested.empty?
 
-      [whole(told), faster(told), *(left_out.any? ? [say(:care, "In no step: #{left_out.join(', ')}.")] : [])].compact
+      [whole(told), faster(told), (say(:care, "In no step: #{left_out.join(', ')}.") if left_out.any?),
+       (say(:care, "Tests show #{tested.join(', ')} as well: put it down in the survey, and it is planned.") if tested.any?)].compact
     end
+
+    # Ids of what tests alone show and would have to be mended.
+    def tested = assessed[:defects].select { |defect| defect[:by_test] && MendProposal.way(defect.merge(by_test: false)) }.map { |defect| defect[:id] }
 
     def whole(told)
       return if told.empty?

@@ -15,13 +15,21 @@ module MossyAnvil
     # marks: [{ type: "crack", points: }, { type: "void" or "soft_zone", centre:, edge: }] or none }, symbol-keyed. Raises InvalidInput under `at`.
     def initialize(traced, at: "")
       @at = at
-      @mm_a_share = checked_scale(traced[:scale])
+      @mm_a_share = Trace.mm_a_share(traced[:scale], "#{at}/scale/to")
       @mirrored = traced[:view] == "head_face"
       @length_mm = traced[:length_mm].to_f
       @outline = traced[:outline]
       @axis = traced[:centre] || middle_of(smooth(@outline))
       @marks = traced[:marks] || []
       @view = traced[:view]
+    end
+
+    # mm to a picture's width by two places so many mm apart. Raises InvalidInput at `at`.
+    def self.mm_a_share(scale, at)
+      apart = Math.hypot(scale[:to][0] - scale[:from][0], scale[:to][1] - scale[:from][1])
+      return scale[:mm].fdiv(apart) if apart >= 1e-4
+
+      raise InvalidInput, [Fault.new(path: at, problem: "is at the same place as the other end", allowed: "two places a known length apart")]
     end
 
     # Plain data: stations of a slab with that outline, the axis it was taken about, how far across it is, and the findings as defects of a blank file.
@@ -32,12 +40,6 @@ module MossyAnvil
     private
 
     def refuse(path, problem, allowed) = raise(InvalidInput, [Fault.new(path: "#{@at}#{path}", problem: problem, allowed: allowed)])
-
-    def checked_scale(scale)
-      apart = Math.hypot(scale[:to][0] - scale[:from][0], scale[:to][1] - scale[:from][1])
-      refuse("/scale/to", "is at the same place as the other end", "two places a known length apart") if apart < 1e-4
-      scale[:mm] / apart
-    end
 
     # The closed line through the points: a Catmull-Rom spline, [[x, y], ...].
     def smooth(points)

@@ -4,8 +4,7 @@ module MossyAnvil
   # A quantity over the cells of a grid that is the same everywhere (its ground) but in some rods.
   # A rod is one angle at one height, from the axis outwards; most of a blank is sound, so most rods need no cells.
   class Field
-    # left: the share of what was there that is left all along each rod, or nil where nothing was taken out that way.
-    attr_reader :grid, :ground, :rods, :left
+    attr_reader :grid, :ground, :rods
 
     # Numbers of the rods that some patches lie in, each once and in order.
     def self.rods_of(grid, patches)
@@ -25,28 +24,24 @@ module MossyAnvil
     # Is it its ground all over?
     def plain? = rods.empty?
 
-    # Is it its source, but for what is left along each rod?
-    def only_thinned? = !@source.nil? && !@left.nil? && @laid.nil?
-
     # Rods x cells; nil where there are none.
-    def cells
-      return if plain?
-
-      @left ? (@cells ||= laid * @left.reshape(rods.size, 1)) : laid
-    end
+    def cells = plain? ? nil : laid
 
     # Lays a value over a patch, by how much the patch covers each cell.
     def blend(patch, value) = change(patch) { |there, cover| (there * ((cover * -1) + 1)) + (cover * value) }
 
-    # Takes shares of what is there out of patches: [[patch, share], ...]. Patches of one cover all the way out are taken out together.
+    # Takes shares of what is there out of patches: [[patch, share], ...].
     def take_out(cuts)
-      through, partial = cuts.partition { |patch, _| patch.cover.shape[2] < patch.cells.size }
-      partial.each { |patch, share| change(patch) { |there, cover| there * ((cover * -share) + 1) } }
-      through.each do |patch, share|
-        @left ||= Numo::DFloat.ones(rods.size)
-        held(patch).then { |at| @left[at] = @left[at] * ((patch.cover.flatten * -share) + 1) }
-      end
-      @cells = nil
+      cuts.each { |patch, share| change(patch) { |there, cover| there * ((cover * -share) + 1) } }
+    end
+
+    # Leaves only shares of what is there in some of its rods: shares of rods x cells. Returns itself.
+    def thin(some, shares)
+      return self if some.empty?
+
+      at = rows[some]
+      laid[at, true] = laid[at, true] * shares
+      self
     end
 
     # The value in one cell.
@@ -92,10 +87,8 @@ module MossyAnvil
     def change(patch)
       at = held(patch)
       laid[at, patch.cells] = yield(laid[at, patch.cells], patch.cover.reshape(at.size, patch.cover.shape[2]))
-      @cells = nil
     end
 
-    # The cells before anything is taken out all along a rod.
     def laid = @laid ||= Numo::DFloat.new(rods.size, grid.radial).fill(@ground).tap { |own| take_over(own) if @source && !@source.plain? }
 
     def take_over(own)

@@ -41,14 +41,9 @@ module MossyAnvil
       @own_strength = resin ? painted(0.0, &:own_strength_mpa) : nil
     end
 
-    # Strength and own strength (or nil) in the rods that a crack or bark weakens, with the paths taken out
-    # as deep as they are (:own) and right through (:through). An open path takes all; a glued one leaves the glue line's strength.
-    def cracked
-      ways = %i[own through].to_h { |depth| [depth, @paths.map { |path, cover| [cover.patch(through: through?(path, depth)), share_lost(path)] }] }
-      # Right through touches all that the paths' own depth does.
-      rods = Field.rods_of(grid, ways[:through].map(&:first))
-      ways.transform_values { |cuts| [strength, own_strength].map { |field| field&.over(rods)&.tap { |weakened| weakened.take_out(cuts) } } }
-    end
+    # The rods that cracks and bark weaken, with those as deep as they are (:own) and right through (:through): SteppedRods where the wood is sound but for
+    # what comes in from the side, and elsewhere fields of strength and own strength (or nil). An open path takes all; a glued one leaves the glue line's strength.
+    def cracked = %i[own through].to_h { |depth| [depth, weakened(depth)] }
 
     private
 
@@ -57,6 +52,20 @@ module MossyAnvil
       value = body.strength_factor
       [RANKS.fetch(body.rank), -value, -body.density_kg_m3(@wood_kg_m3), body.clock_deg, body.radius_mm, body.z_mm, *body.size_mm]
     end
+
+    def weakened(depth)
+      side, face = @paths.partition { |path, _| path.side? }
+      steps = SteppedRods.of(side.map { |path, cover| [cover.step(through: through?(path, depth)), share_lost(path)] })
+      cuts = face.map { |path, cover| [cover.patch(through: through?(path, depth)), share_lost(path)] }
+      other = marked(strength.rods, Field.rods_of(grid, cuts.map(&:first)))
+      plain, mixed = steps.parted(other)
+      held = marked(mixed.rods, Field.rods_of(grid, cuts.map(&:first))).where
+      left = mixed.left_in_cells(grid) unless mixed.rods.empty?
+      [plain, [strength, own_strength].map { |field| field&.over(held)&.tap { |weak| weak.thin(mixed.rods, left).take_out(cuts) } }]
+    end
+
+    # A Bit for every rod of the grid, 1 for those in any of some lists.
+    def marked(*lists) = Numo::Bit.zeros(grid.rods).tap { |held| lists.each { |rods| held[rods] = 1 if rods.size.positive? } }
 
     def through?(path, depth) = path.through? || (depth == :through && !path.holds?)
 

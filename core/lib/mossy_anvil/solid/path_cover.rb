@@ -8,6 +8,8 @@ module MossyAnvil
     LEAST_COSINE = Math.cos((REACH_DEG + 1e-6) * Clock::RADIANS)
 
     Patch = BodyCover::Patch
+    # Of a path on the side: the rods it weighs in in, how near it comes to the axis in each (mm) and by what share it does (arrays of one size).
+    Step = Struct.new(:rods, :tips_mm, :weights)
 
     def initialize(grid, shape, defect)
       @grid = grid
@@ -16,11 +18,16 @@ module MossyAnvil
       weigh(samples, @defect.side? ? grid.layers_at(samples.z_mm) : grid.cells_at(samples.radius_mm))
     end
 
-    # A Patch whose cover is the share of strength taken out, 0 to 1, by a crack as deep as it is or right through.
+    # A Patch whose cover is the share of strength taken out, 0 to 1, by a crack as deep as it is; from a face also by one right through.
     def patch(through: false)
-      return face_patch(through ? Numo::DFloat[@grid.length_mm] : @depths_mm) unless @defect.side?
+      return side_patch if @defect.side?
 
-      through ? Patch.new(@columns, @span, 0..(@grid.radial - 1), @weights.reshape(*@weights.shape, 1)) : side_patch
+      face_patch(through ? Numo::DFloat[@grid.length_mm] : @depths_mm)
+    end
+
+    # The Step of a path on the side, as deep as it is or right through.
+    def step(through: false)
+      Step.new(@grid.rods_at(@columns, @span), through ? Numo::DFloat.zeros(@weights.size) : tips_mm.flatten.clip(0, nil), @weights.flatten)
     end
 
     private
@@ -60,10 +67,12 @@ module MossyAnvil
       cosine * cosine
     end
 
-    # Only the cells that the crack comes down to.
+    # Columns x layers.
+    def tips_mm = @grid.reach_mm[@columns, @span] - @depths_mm.reshape(1, @depths_mm.size)
+
+    # Only the cells that it comes down to.
     def side_patch
-      reach = @grid.reach_mm[@columns, @span].dup
-      tip = reach - @depths_mm.reshape(1, @depths_mm.size)
+      reach, tip = @grid.reach_mm[@columns, @span].dup, tips_mm
       cells = (tip.min / @grid.radial_step_mm).floor.clamp(0, @grid.radial - 1)..(@grid.radial - 1)
       Patch.new(@columns, @span, cells, radial_share(reach, tip, cells) * @weights.reshape(*@weights.shape, 1))
     end

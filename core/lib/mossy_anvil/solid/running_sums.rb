@@ -24,8 +24,8 @@ module MossyAnvil
       whole
     end
 
-    # The same for the field's own rods alone: for each power one value a rod. sound: what #up_to of the field's source gives, for ThinnedSums.
-    def held(cut, _sound = nil)
+    # The same for the field's own rods alone: for each power one value a rod.
+    def held(cut)
       place = cut.at_rods(@rods)
       value = @cells[place.cells].dup
       @rises.zip(@sums).map { |rise, sums| sums[place.cells] - (value * place.beyond(rise)) }
@@ -38,19 +38,6 @@ module MossyAnvil
       weights = ((grid.outer_edges_mm**rise) - (grid.inner_edges_mm**rise)) / rise
       (field.cells * weights.reshape(1, grid.radial)).cumsum(axis: 1)
     end
-  end
-
-  # The same for a field that is another one but for what is left all along each rod: no sums of its own.
-  class ThinnedSums
-    attr_reader :rods
-
-    def initialize(field)
-      @rods = field.rods
-      @left = field.left
-    end
-
-    # sound: for each power the source's integrals, columns x layers.
-    def held(_cut, sound) = sound.map { |power| power[rods] * @left }
   end
 
   # A radius in every rod of a grid.

@@ -10,7 +10,6 @@ module MossyAnvil
     Layering = Struct.new(:radii_mm, :thickness_mm, :middle_mm)
 
     # outer, inner: bounds for volume; reach: the outer bound in the planes through the axis, exact at each angle.
-    # round_radius_mm: what `rounded` turns to, the form's largest or, without one, the largest circle that fits.
     # inner_reach_mm: the hollow's radii within `reach`, nil where nothing is hollowed.
     attr_reader :name, :outer, :inner, :reach, :inner_reach_mm, :swing_mm, :round_radius_mm
 
@@ -19,7 +18,7 @@ module MossyAnvil
       @grid = grid
       @shape = blank.shape
       @form = blank.form
-      @round_radius_mm = @form ? @form.outside.largest_mm : @shape.min_radius_mm
+      @round_radius_mm = Stage.round_radius_mm(blank)
       @outer = layering(grid.surface_mm)
       @reach = layering(grid.reach_mm)
       @inner = hollow? ? hollow_layering : nil
@@ -27,6 +26,9 @@ module MossyAnvil
       @swing_mm = largest_swing
       freeze
     end
+
+    # What `rounded` turns to: the form's largest or, without one, the largest circle that fits.
+    def self.round_radius_mm(blank) = blank.form ? blank.form.outside.largest_mm : blank.shape.min_radius_mm
 
     # The stages this blank goes through.
     def self.names_for(blank)

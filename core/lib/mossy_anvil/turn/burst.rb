@@ -107,14 +107,15 @@ module MossyAnvil
       (((found * ((nothing * -1) + 1)) + (nothing * 1e12)) * pull.gt(0)).clip(0, 1e12)
     end
 
-    # Largest p u + q z over the live wood of each plane: at the outermost or the innermost of every layer, on either side of the axis.
+    # Largest p u + q z over the live wood of each plane. In every layer that is the farthest of it to the side p points to: halves x ways x planes.
     def worst_point(p, q)
-      p, q = p.reshape(*p.shape, 1), q.reshape(*q.shape, 1)
-      along = (q * @grid.heights_mm) + (q.abs * (@grid.axial_step_mm / 2))
-      far, near, dead = %i[far_mm near_mm dead].map { |name| stacked(@ways, &name) }
-      [[0...@half, p], [@half...@grid.angular, p * -1]].map do |columns, slope|
-        Numo::DFloat.maximum(far[true, columns, true] * slope, near[true, columns, true] * slope) - dead[true, columns, true]
-      end.inject { |one, other| Numo::DFloat.maximum(one, other) }.then { |across| (across + along).max(axis: 3) }
+      planes = @half * @ways.size
+      columns = Numo::Int32.new(1, 1, @half).seq + (Numo::Int32.cast(p.lt(0)) * @half)
+      rows = columns + (Numo::Int32.new(1, @ways.size, 1).seq * @grid.angular)
+      u_mm = stacked(@ways, &:farthest_mm).reshape(@grid.angular * @ways.size, @grid.axial)[rows.flatten, true].dup
+      along = (q.reshape(2 * planes, 1) * @grid.heights_mm) + (q.abs.reshape(2 * planes, 1) * (@grid.axial_step_mm / 2))
+      # Where nothing is live, so much counts against it even where p is nothing.
+      (along + (u_mm * (p.abs + 1e-20).reshape(2 * planes, 1))).max(axis: 1).reshape(*p.shape)
     end
   end
 end

@@ -7,11 +7,20 @@ module MossyAnvil
     LIVE_SHARE = 0.05
     # Rows of the moments: area, and its first and second moments by u (out from the axis) and z.
     MOMENTS = %i[a u uu z zz uz].freeze
-    NOWHERE_MM = 1e6
+    # Powers of r that are summed up for them.
+    POWERS = (0..2)
+    NOWHERE_MM = SteppedRods::NOWHERE_MM
 
-    # Strength ready to be cut at any stage. first_mm, last_mm: innermost and outermost live edge in the rods that have cells;
-    # alive: instead of them, 1 for the rods in which as much is live as there was.
-    Cells = Struct.new(:sums, :own_sums, :rods, :first_mm, :last_mm, :alive, keyword_init: true)
+    # Strength held cell by cell, ready to be cut at any stage. first_mm, last_mm: innermost and outermost live edge in each of its rods.
+    Cells = Struct.new(:sums, :own_sums, :rods, :first_mm, :last_mm, keyword_init: true) do
+      # What its integrals of wood, and of resin, are more than those of the sound section, in its own rods: for each power one value a rod.
+      def wood_change(part) = more(sums, part, part.integrals)
+      def own_change(part) = more(own_sums, part, part.own_integrals)
+
+      private
+
+      def more(own, part, sound) = own.held(part.cut).zip(sound).map { |held, power| held - power[rods].dup }
+    end
     # One bound of the section: where it cuts, how its layers weigh, and the integrals of sound wood up to it (own_integrals: of resin, or nil).
     Part = Struct.new(:cut, :by_z, :integrals, :own_integrals)
 
@@ -21,21 +30,13 @@ module MossyAnvil
 
     # wood: Field of shares of the wood's strength; own: Field of MPa of resin, or nil.
     def self.prepare(wood, own)
-      return thinned(wood, own) if wood.only_thinned?
-
-      sums = { sums: RunningSums.new(wood, 0..2), own_sums: own && RunningSums.new(own, 0..2), rods: wood.rods }
+      sums = { sums: RunningSums.new(wood, POWERS), own_sums: own && RunningSums.new(own, POWERS), rods: wood.rods }
       return Cells.new(**sums) if wood.plain?
 
       live = wood.cells.gt(LIVE_SHARE)
       live |= own.over(wood.rods).cells.gt(LIVE_SHARE) if own
       Cells.new(**sums, **live_edges(live, wood.grid))
     end
-
-    # What is left of the sound wood along each rod: its own cells need not be looked at.
-    def self.thinned(wood, own)
-      Cells.new(sums: ThinnedSums.new(wood), own_sums: own && ThinnedSums.new(own), rods: wood.rods, alive: Numo::DFloat.cast(wood.left.gt(LIVE_SHARE)))
-    end
-    private_class_method :thinned
 
     # Counted from either end, so that small whole numbers do: a live cell by how far it lies from the other end, a dead one nothing.
     def self.live_edges(live, grid)
@@ -51,6 +52,7 @@ module MossyAnvil
     def initialize(grid, stage, cells)
       @grid = grid
       @stage = stage
+      @spreads = {}.compare_by_identity
       @parts = [part(stage.reach.radii_mm, stage.reach, 1, cells)]
       @parts << part(stage.inner_reach_mm, stage.inner, -1, cells) if stage.hollow?
       bound_window
@@ -59,29 +61,35 @@ module MossyAnvil
       narrow(cells)
     end
 
-    # The same section with other cells in some of its rods.
-    def with(cells)
-      dup.tap { |other| other.lay(cells) }
+    # The same section weakened in some of its rods: a list of SteppedRods and Cells, no rod in two of them.
+    def with(weak)
+      dup.tap { |other| other.lay(weak) }
     end
 
     def initialize_copy(original)
       super
       @far_mm, @near_mm, @live = [original.far_mm, original.near_mm, original.live].map(&:dup)
-      @dead = nil
+      @farthest_mm = nil
     end
 
-    # 0 where there is live wood, else so much that no stress counts there.
-    def dead = @dead ||= ((@live * -1) + 1) * 1e30
+    # Columns x layers: how far the live wood of the plane reaches to the side of that column. Where it has none on that side, the nearest of it
+    # on the other (below 0), and where there is none at all, so far the other way that nothing counts there.
+    def farthest_mm
+      @farthest_mm ||= @far_mm.dup.tap do |farthest|
+        dead = @live.eq(0).where
+        next if dead.empty?
+
+        opposite = (dead + (@grid.rods / 2)) % @grid.rods
+        farthest[dead] = (@near_mm[opposite].dup * -1) - (Numo::DFloat.cast(@live[opposite].eq(0)) * 1e30)
+      end
+    end
 
     protected
 
-    # Other cells in place of what their rods held.
-    def lay(cells)
-      return if cells.rods.empty?
-
-      @wood = @parts.inject(@wood) { |moments, part| moments + change(cells.sums, part, part.integrals) }
-      @own = @parts.inject(@own) { |moments, part| moments + change(cells.own_sums, part, part.own_integrals) } if @own
-      narrow(cells)
+    def lay(weak)
+      @wood = @parts.inject(@wood) { |moments, part| moments + change(weak, part, &:wood_change) }
+      @own = @parts.inject(@own) { |moments, part| moments + change(weak, part, &:own_change) } if @own
+      weak.each { |one| narrow(one) }
     end
 
     private
@@ -98,12 +106,24 @@ module MossyAnvil
       [thick, thick * middle, thick * ((middle**2) + ((layers.thickness_mm**2) / 12))]
     end
 
-    # What other cells change in the moments of one part: nothing but in their own rods.
-    def change(sums, part, integrals)
-      changes = sums.held(part.cut, integrals).zip(integrals).map do |held, sound|
-        Numo::DFloat.zeros(@grid.angular, @grid.axial).tap { |whole| whole[sums.rods] = held - sound[sums.rods] }
+    # What weakened rods change in the moments of one part; the block asks for either change of one of them. Summed over the columns they lie in alone.
+    def change(weak, part)
+      columns, places = spread_of(weak)
+      return 0 if columns.empty?
+
+      whole = POWERS.map { Numo::DFloat.zeros(columns.size, @grid.axial) }
+      weak.zip(places) { |one, at| yield(one, part)&.zip(whole) { |more, power| power[at] = more } }
+      Numo::DFloat.zeros(MOMENTS.size, @grid.angular).tap { |all| all[true, columns] = moments(whole, part.by_z) }
+    end
+
+    # The columns that some rods lie in, and for each of them its rods' places among those columns alone.
+    def spread_of(weak)
+      @spreads[weak] ||= begin
+        column_of = weak.map { |one| one.rods / @grid.axial }
+        held = Numo::Bit.zeros(@grid.angular).tap { |bits| column_of.each { |columns| bits[columns] = 1 } }
+        turn = Numo::Int32.cast(held).cumsum - 1
+        [held.where, weak.zip(column_of).map { |one, columns| ((turn[columns] - columns) * @grid.axial) + one.rods }]
       end
-      moments(changes, part.by_z)
     end
 
     # Moments of the parts together.
@@ -118,7 +138,7 @@ module MossyAnvil
     end
 
     def rows(lines)
-      Numo::DFloat.zeros(lines.size, @grid.angular).tap { |table| lines.each_with_index { |line, index| table[index, true] = line } }
+      Numo::DFloat.zeros(lines.size, lines.first.size).tap { |table| lines.each_with_index { |line, index| table[index, true] = line } }
     end
 
     # The window of each column: from the hollow (or the axis) to the outside.
@@ -134,15 +154,14 @@ module MossyAnvil
 
     # Draw far and near in to the outermost and innermost live edge.
     # A gap of dead wood between them is left out of account, which is on the safe side.
-    def narrow(cells)
-      rods = cells.rods
+    def narrow(weak)
+      rods = weak.rods
       return if rods.empty?
-      return @live[rods] = @live[rods] * cells.alive if cells.alive
 
-      far, near = Numo::DFloat.minimum(@far_mm[rods], cells.last_mm), Numo::DFloat.maximum(@near_mm[rods], cells.first_mm)
+      far, near = Numo::DFloat.minimum(@far_mm[rods].dup, weak.last_mm), Numo::DFloat.maximum(@near_mm[rods].dup, weak.first_mm)
       @far_mm[rods] = far
       @near_mm[rods] = near
-      @live[rods] = @live[rods] * Numo::DFloat.cast(far.gt(near))
+      @live[rods] = @live[rods].dup * Numo::DFloat.cast(far.gt(near))
     end
 
     # mm2 of the whole plane, whatever its strength, per angle (one side of the axis).

@@ -10,9 +10,11 @@ module MossyAnvil
     def gate_pct = resin.row["dry_to_pct"].to_f
     def hands_min = 60 + (plan.layers.size * 15) + (cups * 5)
     def working_min = plan.batches.first.working_min
-    def usual_h = last_pour_h + demould_h
+    def usual_h = last_pour_h + demould_h + oven_h
     def ready_late_h = own_wait_h || (usual_h * LATE)
-    def cure_h = last_pour_h + (resin.row["cure_d"] * 24 * ready_factor)
+    # An oven does in hours what the shop does in days.
+    def cure_h = data[:post_cure] ? usual_h : last_pour_h + (resin.row["cure_d"] * 24 * ready_factor)
+    def oven_c = data.dig(:post_cure, :oven_c)
     def softens_c = resin.row["soft_from_c"]
     def seals? = true
     def tools = ["scale to the gram", "cups and sticks", "level", "release", *("pressure pot" if data[:air] == "pressure"), *("vacuum vessel" if data[:air] == "vacuum")]
@@ -20,14 +22,32 @@ module MossyAnvil
     def cautions
       ["Gloves, eyes, moving air; no more than {cup} in one cup, or it heats by itself.".sub("{cup}", "#{resin.row['cup_limit_g']} g"),
        ("Pressure: the pot's own rating, relief valve and gauge looked at, let down before opening." if data[:air] == "pressure"),
+       ("No food oven. Up to it slowly, and down with the door shut; what the product's sheet says of a cure in the oven comes first." if data[:post_cure]),
        ("Vapour of this resin harms: outdoors or a mask for it, as its sheet says." if %w[polyester polyurethane].include?(resin.row["class"])),
        "The product's own sheet replaces every number here."].compact
     end
 
-    def materials
+    def materials = [*parts_taken, *pigments_taken, *film_taken]
+
+    def parts_taken
       plan.parts_g.zip(%w[resin hardener]).map do |grams, part|
         Taken.new(key: resin.key, name: "#{resin.name}, #{part}", amount: grams, unit: "g", cost: grams * resin.row["price_per_g"], part: part)
       end
+    end
+
+    # One for each pigment, whatever colours it goes into.
+    def pigments_taken
+      detail[:colours].select { |colour| colour[:pigment_g].positive? }.group_by { |colour| colour[:with] }.map do |key, group|
+        row = pigment(key)
+        grams = group.sum { |colour| colour[:pigment_g] }
+        Taken.new(key: key, name: row["name"], amount: grams, unit: "g", cost: grams * row["price_per_g"])
+      end
+    end
+
+    def film_taken
+      return [] unless data[:lined]
+
+      [Taken.new(key: film["key"], name: film["name"], amount: film_g, unit: "g", cost: film_g * film["price_per_g"])]
     end
 
     def detail = @detail ||= CastDetail.new(self, scene).to_h
@@ -68,6 +88,15 @@ module MossyAnvil
     def plan = @plan ||= PourPlan.new(self, scene)
     def air_c = data[:night_c] ? method(:swing_c) : scene.shop_c
     def start_c = data[:resin_c] || scene.shop_c
+    def pigment(key) = Table.row("pigments", key, at: "#{at}/colours")
+    def film = Table.row("supplies", "film")
+
+    # To line the whole inside up to the rim.
+    def film_g
+      @film_g ||= put("film_g", mould.inside_mm2 / 100 * film["g_per_cm2"] * (1 + film["over_share"]), "g", "floor and walls to the rim, a share more for folds",
+        source: Table["supplies"]["source"], inputs: { "inside" => [mould.inside_mm2 / 100, "cm2"], "film" => [film["g_per_cm2"], "g/cm2"] })
+    end
+
     def lines_for_card(...) = line(...)
     def figure(...) = put(...)
 
@@ -93,8 +122,25 @@ module MossyAnvil
       @wood_mm3 ||= case data.dig(:wood, :by)
                     when "weight" then data[:wood][:value] / scene.blank.material.density_kg_m3 * 1e6
                     when "displacement" then data[:wood][:value] * 1000.0
-                    else surveyed_mm3
+                    else surveyed_mm3 * in_mould.under_share
                     end
+    end
+
+    # Where it lies in the mould, by the survey.
+    def in_mould = @in_mould ||= InMould.new(scene.blank.shape, mould, data[:placed] || {})
+
+    # In the oven: slowly up, the heart at its heat, held, down again; 0 without one.
+    def oven_h = data[:post_cure] ? ramp_h + (2 * heat_h) + data[:post_cure][:hold_h] : 0.0
+    def ramp_h = [(oven_c - scene.shop_c) / Table["casting"]["post_cure"]["ramp_k_h"], 0].max
+
+    # Until the heart of the casting is at the oven's heat: a slab as thick as it is thin, of resin alone.
+    def heat_h
+      @heat_h ||= begin
+        thin = [mould.depth_mm, *mould.inside_mm].min
+        diffusivity = kinetics.conductivity / (kinetics.density_kg_m3 * kinetics.heat_capacity)
+        put("heat_h", HeatThrough.minutes(length_mm: thin, diffusivity_m2_s: diffusivity) / 60, "h",
+          "a slab as thick as the casting is thin, until its heart is as warm as the oven", source: "Textbook heat conduction, full series", inputs: { "thin" => [thin, "mm"], "diffusivity of resin" => [diffusivity * 1e6, "mm2/s"] })
+      end
     end
 
     def loss_share = data[:loss_pct] ? data[:loss_pct] / 100.0 : scene.records.mean("loss_share") || Casting::LOSS_SHARE
@@ -134,6 +180,7 @@ module MossyAnvil
     end
 
     def fits(cast)
+      fault("placed/up_mm", "leaves nothing of the wood in the pour", "less than the pour is deep, #{mould.depth_mm} mm") if wood_mm3.zero?
       return if cast.net_mm3.positive?
 
       fault("mould/depth_mm", "makes a mould of #{(mould.volume_mm3 / 1000).round} ml", "more than what lies in it, #{(wood_mm3 / 1000).round} ml")

@@ -7,11 +7,11 @@ module MossyAnvil
     OVER_SHARE, CUP_ML = 0.15, 1.0
 
     def name = "Fill #{ids}"
-    def gate_pct = data.dig(:sheet, :dry_to_pct) || row["dry_to_pct"]
+    def gate_pct = row["dry_to_pct"]
     def hands_min = 10 + (fills.size * 5) + (ml * 2)
-    def working_min = (data.dig(:sheet, :working_min) || row["working_min"]) * CureTime.factor(scene.shop_c, CureTime::WORKING_C)
-    def cure_h = (data.dig(:sheet, :cure_d)&.*(24) || row["cure_h"]) * ready_factor
-    def softens_c = data.dig(:sheet, :soft_from_c) || row["soft_from_c"]
+    def working_min = row["working_min"] * CureTime.factor(scene.shop_c, CureTime::WORKING_C)
+    def cure_h = row["cure_h"] * ready_factor
+    def softens_c = row["soft_from_c"]
     def seals? = true
     def tools = [("tape and dams" if dams.any?), row["class"] == "ca" ? "nozzle, dust of its own wood" : "cups, sticks, scale", "scraper"].compact
 
@@ -23,9 +23,7 @@ module MossyAnvil
     # Every position must set before it is turned; the last must be hard.
     def usual_h = (((([positions.size, 1].max - 1) * hold_min) + ((layers - 1) * hold_min) + ready_min) / 60.0)
 
-    def materials
-      [Taken.new(key: row["key"], name: data.dig(:sheet, :name) || row["name"], amount: grams, unit: "g", cost: mix_ml * row["price_per_ml"])]
-    end
+    def materials = [Taken.new(key: row["key"], name: row["name"], amount: grams, unit: "g", cost: mix_ml * row["price_per_ml"])]
 
     def detail
       { with: row["key"], ml: ml, g: grams, layers: layers, hold_min: hold_min, fills: fills, positions: positions.map(&:to_h), dams: dams }
@@ -55,7 +53,7 @@ module MossyAnvil
     end
 
     # The row asked for, or what the widest of the mouths takes; where it bears load, what bonds rather than what only fills.
-    def row = @row ||= data[:with] ? Table.row("fillers", data[:with], at: "#{at}/with") : FillerChoice.new(defects, scene.assessed[:defects]).row
+    def row = @row ||= own(data[:with] ? Table.row("fillers", data[:with], at: "#{at}/with") : FillerChoice.new(defects, scene.assessed[:defects]).row)
 
     def fills
       @fills ||= defects.map do |defect|
@@ -79,9 +77,7 @@ module MossyAnvil
     end
 
     def kinetics
-      @kinetics ||= CureKinetics.of(working_min: data.dig(:sheet, :working_min) || row["working_min"], density_g_ml: row["density_g_ml"],
-        peak_c: data.dig(:sheet, :peak_c),
-        at: "#{at}/sheet")
+      @kinetics ||= CureKinetics.of(working_min: row["working_min"], density_g_ml: row["density_g_ml"], peak_c: row["peak_c"], at: "#{at}/sheet")
     end
 
     def wood_h = CureKinetics.table["loss_w_m2_k"]["wood"]
@@ -91,7 +87,7 @@ module MossyAnvil
     def mix_ml = ml.zero? ? 0.0 : (ml * (1 + OVER_SHARE)) + cup_ml
     def cup_ml = row["class"] == "ca" ? 0.0 : CUP_ML
     def hold_min = row["set_min"] * ready_factor
-    def ready_min = (data.dig(:sheet, :ready_min) || row["ready_min"]) * ready_factor
+    def ready_min = row["ready_min"] * ready_factor
 
     # Of those of which anything is left to fill.
     def positions

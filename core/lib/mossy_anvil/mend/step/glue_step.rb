@@ -11,13 +11,13 @@ module MossyAnvil
     def name = "Glue #{ids}"
     def gate_pct = row["dry_to_pct"]
     def hands_min = 20
-    def working_min = (sheet[:working_min] || row["working_min"]) * CureTime.factor(scene.shop_c, CureTime::WORKING_C)
-    def usual_h = ((sheet[:ready_min] || row["ready_min"]) / 60.0 * ready_factor)
+    def working_min = row["working_min"] * CureTime.factor(scene.shop_c, CureTime::WORKING_C)
+    def usual_h = (row["ready_min"] / 60.0 * ready_factor)
     def cure_h = row["cure_h"] * ready_factor
-    def softens_c = sheet[:soft_from_c] || row["soft_from_c"]
+    def softens_c = row["soft_from_c"]
     def tools = ["clamps, tape or rubber band", "cloth"]
     def cautions = ["Gloves and eyes. Wrap the joint before the lathe turns, and look at it whenever it stops."]
-    def materials = [Taken.new(key: row["key"], name: sheet[:name] || row["name"], amount: grams, unit: "g", cost: grams * (sheet[:price_per_g] || row["price_per_g"]))]
+    def materials = [Taken.new(key: row["key"], name: row["name"], amount: grams, unit: "g", cost: grams * row["price_per_g"])]
     def detail = { with: row["key"], joint_cm2: joint_cm2, g: grams, clamp_n: clamp_n, clamp_min: clamp_min, wall_mm: wall_mm, gap_mm: row["gap_mm"] }
 
     def says
@@ -43,8 +43,7 @@ module MossyAnvil
 
     private
 
-    def row = @row ||= Table.row("glues", data[:with] || "medium_ca", at: "#{at}/with")
-    def sheet = data[:sheet] || {}
+    def row = @row ||= own(Table.row("glues", data[:with] || "medium_ca", at: "#{at}/with"))
     def glue_line = row["class"] == "epoxy" ? "epoxy" : "thin_ca"
     def held(defect) = defect.type == "loose_piece" ? defect.with(detail: { bonded_share: Table["glues"]["held_share"] }) : defect
     def clamp_min = row["clamp_min"] * ready_factor

@@ -13,7 +13,7 @@ module MossyAnvil
     def seals? = true
     def tools = ["cutter for the grooves", "cups, sticks, scale"]
     def cautions = ["Lathe locked while the grooves are cut. Islands first get thin CA at their roots."]
-    def materials = [Taken.new(key: row["key"], name: row["name"], amount: grams, unit: "g", cost: ml * row["price_per_ml"])]
+    def materials = [Taken.new(key: row["key"], name: row["name"], amount: grams, unit: "g", cost: grams / row["density_g_ml"] * row["price_per_ml"])]
 
     def detail
       { with: row["key"], area_mm2: map.area_mm2, ml: ml, g: grams,
@@ -40,7 +40,7 @@ module MossyAnvil
         n: [at_risk, ""], all: [map.islands.size, ""], bears: [map.islands.first.bears_n, "N"])]
     end
 
-    def row = @row ||= Table.row("fillers", data[:with] || "epoxy", at: "#{at}/with")
+    def row = @row ||= own(Table.row("fillers", data[:with] || "epoxy", at: "#{at}/with"))
     def grooves = data[:grooves] || []
     def ready_min = row["ready_min"] * ready_factor
     def ml = @ml ||= grooves.empty? ? 0.0 : map.volume_mm3 / 1000

@@ -19,7 +19,7 @@ module MossyAnvil
       [row["solvent"] ? "Solvent: open air, no flame, no spark; its vapour must be gone before heat or a bag." : "Fumes: eyes, open air; cotton and paper heat up."]
     end
 
-    def materials = [Taken.new(key: row["key"], name: row["name"], amount: way[:g], unit: "g", cost: way[:cost])]
+    def materials = [Taken.new(key: row["key"], name: row["name"], amount: way[:g], unit: "g", cost: way[:g] * row["price_per_g"])]
     def detail = { with: row["key"], g: way[:g], deep_mm: row["deep_mm"], ways: ways }
 
     def says
@@ -44,7 +44,7 @@ module MossyAnvil
     # Of its room: as full as such a thing fills wood, as deep as it goes in from both sides.
     def share_of(defect) = (row["uptake"] || FILLED).sum / 2 * [2.0 * row["deep_mm"] / defect.size_mm.min, 1].min
 
-    def row = @row ||= Table.row("hardeners", data[:with] || "thin_ca", at: "#{at}/with")
+    def row = @row ||= own(Table.row("hardeners", data[:with] || "thin_ca", at: "#{at}/with"))
     def ways = @ways ||= HardeningWays.new(scene, defects).to_a
     def way = ways.find { |one| one[:key] == row["key"] }
   end

@@ -44,7 +44,8 @@ module MossyAnvil
     def lines
       [line(:weigh, "Weigh it, dry from the oven and cooled in a bag.", target: [dry_g, "g", nil], measures: :dry_g),
        line(:do, "In the vessel, weighed down with {ballast} or wedged, resin {over} over it.", ballast: [[ballast_g, 0].max, "g"], over: [table["over_blank_mm"], "mm"]),
-       line(:wait, "Pump down to {reading} and hold until no bubble comes.", minutes: [pump_min / 2, pump_min], cure: false, reading: [gauge_hpa, "hPa"]),
+       line(:wait, "Pump down to {reading} and hold until no bubble comes.", minutes: [pump_min / 2, pump_min], cure: false, watch: :bubbles,
+         reading: [gauge_hpa, "hPa"]),
        line(:measure, "How long did it bubble?", measures: :bubbling_min),
        line(:wait, "Let the air in slowly, leave it under: twice as long as the vacuum, at least.", minutes: [soak_min, soak_min], cure: false),
        line(:do, "Drain it for a quarter of an hour, wipe it."),

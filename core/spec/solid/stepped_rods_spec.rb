@@ -1,0 +1,58 @@
+# frozen_string_literal: true
+
+RSpec.describe MossyAnvil::SteppedRods do
+  let(:grid) { MossyAnvil::Grid.new(MossyAnvil::Disc.new(diameter_mm: 200, length_mm: 50)) }
+
+  def step(rods, tips, weights) = MossyAnvil::PathCover::Step.new(Numo::Int32[*rods], Numo::DFloat[*tips], Numo::DFloat[*weights])
+  # A part of a section cut at so many mm all over.
+  def part(radius_mm) = MossyAnvil::Section::Part.new(MossyAnvil::Cut.new(grid, Numo::DFloat.zeros(grid.angular, grid.axial) + radius_mm))
+
+  let(:steps) { described_class.of([[step([5, 9], [80, 60], [0.5, 1.0]), 1.0], [step([9, 20], [40, 90], [0.25, 1.0]), 0.5]]) }
+
+  it "keeps each rod once, its steps from the axis out" do
+    expect(steps.rods.to_a).to eq([5, 9, 20])
+    expect(steps.tips_mm.map(&:to_a)).to eq([[80, 40, 90], [described_class::NOWHERE_MM, 60, described_class::NOWHERE_MM]])
+    expect(steps.taken.map(&:to_a)).to eq([[0.5, 0.125, 0.5], [0, 1, 0]])
+  end
+
+  it "takes what lies beyond each tip out of the integrals, by hand" do
+    area, first, second = steps.wood_change(part(100)).map(&:to_a)
+    # rod 5: half of 80 to 100. rod 9: an eighth of 40 to 60, all from 60 on. rod 20: half of 90 to 100.
+    expect(area).to match([-10, -(20 / 8.0) - 40, -5].map { |mm| be_within(1e-9).of(mm) })
+    expect(first[0]).to be_within(1e-9).of(-((100**2) - (80**2)) / 4.0)
+    expect(second[1]).to be_within(1e-6).of(-((60**3) - (40**3)) / 24.0 - (((100**3) - (60**3)) / 3.0))
+  end
+
+  it "takes nothing where the piece is cut inside every tip" do
+    expect(steps.wood_change(part(35)).map { |values| values.abs.max }).to eq([0, 0, 0])
+  end
+
+  it "agrees with the same steps held cell by cell" do
+    tips = [0, 4, 17].map { |cell| grid.inner_edges_mm[cell] }
+    here = described_class.of([[step([3, 4, 5], tips, [0.3, 0.6, 1.0]), 1.0]])
+    field = MossyAnvil::Field.new(grid, 1, here.rods).thin(here.rods, here.left_in_cells(grid))
+    sums = MossyAnvil::RunningSums.new(field, 0..2)
+    cut = part(77.7)
+    sums.held(cut.cut).zip(here.wood_change(cut)).each_with_index do |(held, change), power|
+      held.to_a.zip(change.to_a) { |whole, less| expect(whole).to be_within(1e-6).of(((77.7**(power + 1)) / (power + 1)) + less) }
+    end
+  end
+
+  it "is live as far as the first step that leaves next to nothing" do
+    expect(steps.last_mm.to_a).to match([be > 1000, 60, be > 1000])
+  end
+
+  it "parts by a mark on the grid" do
+    marked = Numo::Bit.zeros(grid.rods).tap { |bits| bits[9] = 1 }
+    expect(steps.parted(marked).map { |part| part.rods.to_a }).to eq([[5, 20], [9]])
+    expect(described_class.none.parted(marked).map { |part| part.rods.size }).to eq([0, 0])
+  end
+
+  it "counts no wood beyond a crack's tip as live, on flats inside the grid's reach as well" do
+    piece = blank(shape: { type: "block", width_mm: 150, height_mm: 150, length_mm: 60 }, defects: [crack(clock_deg: 0, depth_mm: 30)])
+    lattice = MossyAnvil::Grid.new(piece.shape)
+    painter = MossyAnvil::Painter.new(lattice, piece)
+    section = MossyAnvil::Section.new(lattice, MossyAnvil::Stage.new(:blank, lattice, piece), MossyAnvil::Section.prepare(painter.strength, nil))
+    expect([section, section.with([painter.cracked[:own][0]])].map { |one| one.far_mm[0, 30] }).to match([be_within(1e-9).of(75), be_within(1e-9).of(45)])
+  end
+end
