@@ -36,6 +36,7 @@ module Loft
     register Routes::Blanks
     register Routes::Photographs
     register Routes::Reckon
+    register Routes::Patterns
     register Routes::Files
     register Routes::Searches
     register Routes::Mending
@@ -106,6 +107,7 @@ module Loft
       def blanks = Store::Blanks.new(settings.db)
       def photographs = Store::Photographs.new(settings.db)
       def searches = Store::Searches.new(settings.db)
+      def patterns = Store::Patterns.new(settings.db)
       def stocks = Store::Stocks.new(settings.db)
       def shops = Store::Shops.new(settings.db)
       def now = settings.clock.now.utc

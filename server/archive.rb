@@ -3,8 +3,8 @@
 require "zip"
 
 module Loft
-  # The whole shop as one zip: shop.json, stores.json with what stands on the shelf and what the shop's work has shown, a blank file for every blank, its journal
-  # and its photographs beside it. A card that is open stays where it is worked.
+  # The whole shop as one zip: shop.json, stores.json with what stands on the shelf and what the shop's work has shown, patterns.json with its own curves,
+  # a blank file for every blank, its journal, its photographs and the card it is worked by beside it.
   class Archive
     FORMAT = { "format" => "mossy-anvil/shop", "version" => 1 }.freeze
 
@@ -15,6 +15,8 @@ module Loft
       @blanks = Store::Blanks.new(db)
       @photographs = Store::Photographs.new(db)
       @stocks = Store::Stocks.new(db)
+      @patterns = Store::Patterns.new(db)
+      @cards = Store::Cards.new(db)
       @now = now
     end
 
@@ -23,12 +25,14 @@ module Loft
       Zip::OutputStream.write_buffer do |zip|
         put(zip, "shop.json", MossyAnvil::JsonLayout.text(shop))
         put(zip, "stores.json", MossyAnvil::JsonLayout.text(stores))
+        put(zip, "patterns.json", MossyAnvil::JsonLayout.text("patterns" => @patterns.all.map { |row| { "name" => row[:name], "form" => row[:form] } }))
         @blanks.ids.each do |id|
           kept = @blanks.find(id)
           stem = "#{Archive.stem(kept[:document])}-#{id}"
           put(zip, "blanks/#{stem}.anvil.json", MossyAnvil::BlankFile.write(kept[:document]))
           put(zip, "journals/#{stem}.json", MossyAnvil::JsonLayout.text("entries" => kept[:journal].map { |entry| entry.except(:id).transform_keys(&:to_s) }))
           put_photographs(zip, stem, id)
+          @cards.open_of(id)&.then { |card| put(zip, "cards/#{stem}.json", MossyAnvil::JsonLayout.text(@cards.parcel(card[:id]))) }
         end
       end.string
     end
@@ -45,6 +49,7 @@ module Loft
           furnish(entries.fetch("shop.json"))
           shelve(entries["stores.json"]) if entries.key?("stores.json")
         end
+        entries.fetch("patterns.json", { "patterns" => [] })["patterns"].each_with_index { |row, index| keep_pattern(row, index) }
         entries.keys.grep(%r{\Ablanks/}).sort.each { |name| add(name, entries, report, copies) }
       end
       report
@@ -79,7 +84,7 @@ module Loft
 
     def stores
       { "products" => @stocks.products.map { |product| Store::Rows.data(product.except(:id).merge(lots: product[:lots].map { |lot| lot.except(:id) })) },
-        "records" => Store::Cards.new(@db).records.map { |row| row.compact.transform_keys(&:to_s) } }
+        "records" => @cards.records.map { |row| row.compact.transform_keys(&:to_s) } }
     end
 
     # Onto an empty shelf: each lot as bought, with what was left of it.
@@ -94,6 +99,10 @@ module Loft
       stores["records"].each { |row| @db[:records].insert(**row.slice("kind", "of", "value").transform_keys(&:to_sym), recorded_at: @now) }
     end
 
+    def keep_pattern(row, index)
+      @patterns.add_missing(row["name"], Store::Patterns.pattern(row["form"], at: "/patterns.json/patterns/#{index}"))
+    end
+
     def furnish(shop)
       @shops.set_up(**shop.slice("name", "currency").transform_keys(&:to_sym), **shop["climate"].transform_keys(&:to_sym))
       shop["lathes"].each { |name, lathe| @shops.keep_lathe(name, lathe) }
@@ -103,8 +112,9 @@ module Loft
       document = entries[name]
       journal = entries[name.sub("blanks/", "journals/").sub(".anvil.json", ".json")]&.fetch("entries") || []
       pictures = pictures_of(name, entries)
+      card = entries[name.sub("blanks/", "cards/").sub(".anvil.json", ".json")]
       same = @blanks.same_as(document["number"], document["name"])
-      return take(document, journal, pictures, report) unless same
+      return take(document, journal, pictures, report).then { |id| card && @cards.unpack(id, card) } unless same
 
       report[:already_here] += 1
       complete(same, document, journal)
@@ -139,6 +149,7 @@ module Loft
       keep_journal(id, journal)
       keep_pictures(id, pictures)
       report[:taken_in] += 1
+      id
     end
 
     def complete(id, document, journal)

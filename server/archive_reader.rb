@@ -4,7 +4,9 @@ module Loft
   # Reads a shop archive with limits: what it may hold, how many, how large, and that each part is what its name says.
   class ArchiveReader
     PARTS = { /\Ashop\.json\z/ => "ArchivedShop",
-              /\Astores\.json\z/ => "ArchivedStores", %r{\Ablanks/[\w.-]+\.anvil\.json\z} => nil, %r{\Ajournals/[\w.-]+\.json\z} => "ArchivedJournal",
+              /\Astores\.json\z/ => "ArchivedStores",
+              /\Apatterns\.json\z/ => "ArchivedPatterns", %r{\Acards/[\w.-]+\.json\z} => "ArchivedCard",
+              %r{\Ablanks/[\w.-]+\.anvil\.json\z} => nil, %r{\Ajournals/[\w.-]+\.json\z} => "ArchivedJournal",
               %r{\Aphotographs/[\w.-]+\.json\z} => "ArchivedPhotographs", %r{\Aphotographs/[\w.-]+/[0-9a-f]{64}\.jpg\z} => :picture }.freeze
     MOST_ENTRIES = 4000
     CONTRACT = Contract.new
@@ -33,7 +35,7 @@ module Loft
     def known(name)
       return name if PARTS.any? { |pattern, _| pattern.match?(name) }
 
-      refuse("", "holds #{MossyAnvil::SchemaFault.shown(name)}", "shop.json, stores.json, blanks, journals and photographs only")
+      refuse("", "holds #{MossyAnvil::SchemaFault.shown(name)}", "shop.json, stores.json, patterns.json, blanks, journals, cards and photographs only")
     end
 
     # Never more than one blank file may be, whatever the zip says of its size.
@@ -45,10 +47,14 @@ module Loft
 
     def checked(name, data)
       schema = part(name)
-      return CONTRACT.check(schema, data) if schema
+      return blank(data) unless schema
 
-      MossyAnvil::BlankFile.current(data).tap { |document| MossyAnvil::BlankFile.from_data(document) }
+      whole = CONTRACT.check(schema, data)
+      schema == "ArchivedCard" ? whole.merge("document" => under("document") { blank(whole["document"]) }) : whole
     end
+
+    # A blank document of any version, as the present one has it.
+    def blank(data) = MossyAnvil::BlankFile.current(data).tap { |document| MossyAnvil::BlankFile.from_data(document) }
 
     def part(name) = PARTS.find { |pattern, _| pattern.match?(name) }.last
 

@@ -71,7 +71,23 @@ module Loft
       key = line["key"]
       done = mark(key, "done")
       { **line.slice("key", "kind", "text", "values", "minutes", "working", "measures", "unlocks", "optional", "target").transform_keys(&:to_sym),
-        done_at: stamp(done && done[:marked_at]), value: done && done[:value], wait: wait(key) }
+        done_at: stamp(done && done[:marked_at]), value: done && done[:value], wait: wait(key), **watched(line) }
+    end
+
+    # What was seen of a line that is watched; of one that measures how long, what the looks before it come to.
+    def watched(line)
+      log = line["watch"] ? bubble_log(line) : nil
+      suggested = line["measures"] == "bubbling_min" ? before(line).filter_map { |one| one["watch"] && bubble_log(one)&.bubbled_min(@now) }.last : nil
+      looks = seen(line["key"]).map { |mark| { at: stamp(mark[:marked_at]), value: mark[:value].to_i } }
+      { watch: line["watch"], seen: looks, says: log&.says(@now), suggested: suggested }
+    end
+
+    def before(line) = lines_of(step_of(line["key"])).take_while { |one| one["key"] != line["key"] }
+    def seen(key) = marks(key, "seen").select { |mark| mark[:turn] == turn(key) }
+
+    def bubble_log(line)
+      started = @waits[line["key"]] or return
+      MossyAnvil::BubbleLog.new(started[:started_at], seen(line["key"]).map { |mark| [mark[:marked_at], mark[:value].to_i] })
     end
 
     def wait(key)

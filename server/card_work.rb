@@ -24,7 +24,7 @@ module Loft
 
     def show(id) = CardView.new(@cards.find(id), @now).to_h
 
-    # body: key, line, kind (started, done, taken_back) and value.
+    # body: key, line, kind (started, done, taken_back, seen) and value.
     def mark(id, body)
       change(id) do |card, view|
         line, kind = view.line(body["line"]), body["kind"]
@@ -97,6 +97,7 @@ module Loft
       case body["kind"]
       when "done" then view.done?(key)
       when "started" then view.started?(key) || view.done?(key)
+      when "seen" then false
       else !view.done?(key) && !view.started?(key)
       end
     end
@@ -114,6 +115,13 @@ module Loft
       # A weight of the wood itself says how much it took up since it was last weighed.
       grams -= view.measures(view.step_of(line["key"])["id"]).then { |before| before["wet_g"] || before["dry_g"] || grams } if line["measures"] == "wet_g"
       @stocks.draw(draws["key"], draws["part"], grams, seed(card, line, view), @now, card[:id]) if grams&.positive?
+    end
+
+    def on_seen(_card, _view, line, body)
+      refuse("/line", "is not watched", "a line that says what to look for") unless line["watch"]
+      return if MossyAnvil::BubbleLog::LEVELS.each_index.include?(body["value"])
+
+      refuse("/value", "is #{body['value'] || 'missing'}", "0 to #{MossyAnvil::BubbleLog::LEVELS.size - 1}, a whole number")
     end
 
     def on_taken_back(card, view, line, _body)

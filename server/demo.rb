@@ -49,8 +49,11 @@ module Loft
       assessed = Reckoner.new(@shops.climate, now: @now).assess(document)
       first = readings.first && Time.parse(readings.first["taken_at"])
       id = @blanks.take_in(document, Brief.new(assessed, now: @now, started_at: first).to_h)[:id]
+      @shop["patterns"].select { |_, number| number == document["number"] }.each_key { |name| keep_pattern(name, document["form"]) }
       add_to(id, document["number"])
     end
+
+    def keep_pattern(name, form) = Store::Patterns.new(@db).add(name, Store::Patterns.pattern(form))
 
     # Journal and photographs of the blank of that number.
     def add_to(id, number)

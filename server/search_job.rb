@@ -33,7 +33,6 @@ module Loft
       report = MossyAnvil::PlacementReport.new(search, climate: Store::Shops.new(Queue.db).climate)
       first = part.zero? ? [report.row(search.present)] : []
       known = {}.compare_by_identity
-      searches.progress?(search_id, part, 0, first)
       search.run(part: part, parts: Placing::PARTS) do |done, _, found|
         rows = first + found.map { |answer| known[answer] ||= report.row(answer) }
         searches.progress?(search_id, part, done, rows) ? nil : :stop

@@ -10,8 +10,8 @@ require_relative "loft"
 Loft.load_all
 Loft::Queue.open(Loft::Store::Connection.open(ENV.fetch("DATABASE_URL")))
 Loft::Queue.log_to($stdout, Time)
-# None is put by for later: what this process cannot begin at once is another's.
-locker = Que::Locker.new(worker_priorities: [nil], poll_interval: 1, maximum_buffer_size: 0)
+# None is put by for later: what this process cannot begin at once is another's. So it looks for work itself, often, and is not told of it.
+locker = Que::Locker.new(worker_priorities: [nil], poll_interval: 0.2, maximum_buffer_size: 0)
 ended = Thread::Queue.new
 %w[TERM INT].each { |signal| Signal.trap(signal) { ended << :told } }
 Thread.new do

@@ -12,6 +12,52 @@ RSpec.describe "Forming a piece", :browser do
   def kept(number) = db[:blanks].where(number: number).get(:id).then { |id| Loft::Store::Blanks.new(db).find(id)[:document] }
   def save = click_button("Save") && find("span", text: "saved", exact_text: true)
 
+  it "keeps a curve of its own and lays it into a smaller blank, where it is made to fit" do
+    open_at(32, "form")
+    fill_in("Keep this form’s curves as", with: "quay bowl")
+    click_button("Keep it")
+    expect(page).to have_text("a curve of that name is kept already")
+    fill_in("Keep this form’s curves as", with: "pier bowl")
+    click_button("Keep it")
+    expect(page).to have_css("[aria-label='Curves of your own'] li", text: "pier bowl")
+    open_at(33, "form")
+    click_button("Lay pier bowl in")
+    told = find("[role=status]", text: "pier bowl, at").text
+    scale = told[/at ([\d.]+) %/, 1].to_f / 100
+    save
+    was, is = kept(32)["form"]["outside"].map(&:last).max, kept(33)["form"]["outside"].map(&:last).max
+    expect(is).to be_within(0.02).of(was * scale)
+    click_button("Drop pier bowl")
+    expect(page).to have_no_css("[aria-label='Curves of your own'] li", text: "pier bowl")
+  end
+
+  it "traces a curve from a photograph, over a reload, and peels the piece to where it leads" do
+    open_at(33, "form")
+    find("label", text: "Solid", exact_text: true).click
+    click_button("A curve from a photograph")
+    attach_file(File.join(Loft::ROOT, "demo/photographs/33-lamp-base.jpg")) { click_button("Choose a photograph of it from the side") }
+    point = lambda do |x, y|
+      sheet = find("[data-trace]")
+      size = sheet.native.rect
+      page.driver.browser.action.move_to(sheet.native, ((x - 0.5) * size.width).round, ((y * size.width) - (size.height / 2.0)).round).click.perform
+    end
+    find("[data-trace]") && sleep(0.5)
+    # 100 mm to half the width: 200 mm in all, so 0.1 is 20 mm
+    [[0.1, 0.7], [0.6, 0.7], [0.05, 0.5], [0.95, 0.5], [0.1, 0.35], [0.4, 0.25]].each { |x, y| point[x, y] }
+    refresh
+    click_button("A curve from a photograph")
+    expect(page).to have_css("[data-trace][aria-label*='2 of the curve']")
+    find("label", text: "Curve", exact_text: true).click
+    point[0.7, 0.4]
+    expect(page).to have_css("[role=status]", text: /120 mm long, ⌀100 mm/)
+    click_button("Take it as the outside")
+    click_button("Outside turned")
+    expect(page).to have_css("[role=status]", text: /sound wood all round|crack|bark|glue line/i)
+    save
+    radii = kept(33)["form"]["outside"].map(&:last)
+    expect(radii).to match([be_within(0.6).of(30), be_within(0.6).of(50), be_within(0.6).of(20)])
+  end
+
   it "goes from three sketches of the lamp base to a choice, and keeps the others" do
     open_at(33, "form")
     click_button("Keep this one beside")

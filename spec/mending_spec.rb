@@ -31,6 +31,38 @@ RSpec.describe "Mending", :browser do
 
   def minutes_of(text) = text[/[\d.]+/].to_f * { "min" => 1, "hours" => 60, "days" => 1440 }.fetch(text[/min|hours|days/])
 
+  it "lays the wood in its mould by hand, and draws grooves over the skin" do
+    open_mend 33
+    add = lambda do |kind|
+      click_on "Add a step"
+      find("[aria-label='Kind of step'] button", text: kind).click
+    end
+    add["Cast"]
+    find("label", text: "Lies along the mould").click
+    click_on "Make the mould large enough"
+    wood = find("g[aria-label^='The wood from above']")
+    expect(page).to have_css("svg[aria-label*='5 mm beside it']")
+    page.driver.browser.action.move_to(wood.native).pointer_down(:left).move_by(6, 0).move_by(6, 0).pointer_up(:left).perform
+    expect(page).to have_css("li", text: /too little at the right|stands out|Off by/)
+    wood.send_keys(:arrow_up, :arrow_up)
+    expect(page).to have_field("Off the middle, across, mm", with: "−2")
+    add["Inlay"]
+    click_on "Draw on the skin"
+    expect(page).to have_css("button[data-selected]", text: "Outside turned")
+    skin = find("[data-skin]")
+    stroke(skin, [-0.3, -0.2], [-0.1, 0.25])
+    stroke(skin, [-0.49, 0.05], [0.49, 0.05])
+    expect(page).to have_css("[role=group][aria-label^=Groove]", count: 3)
+    click_on "Save"
+    expect(page).to have_css("span", text: "saved", exact_text: true)
+    steps = Loft::Store::Blanks.new(db).find(blank_id(33))[:document]["mend"]["steps"]
+    placed = steps.find { |step| step["do"] == "cast" }["placed"]
+    expect(placed).to match("lies" => true, "x_mm" => be > 5, "y_mm" => -2)
+    slanting, ring = steps.find { |step| step["do"] == "inlay" }["grooves"].last(2).map { |groove| groove["path"] }
+    expect(slanting.map { |point| point["clock_deg"] }).to match([be_within(6).of(72), be_within(6).of(144)])
+    expect(ring.map { |point| point["clock_deg"] }).to eq([0, 360])
+  end
+
   it "No. 35 from mould to demould, a short pour brought up on the way" do
     open_mend 35
     find("[aria-label='Steps of mending'] button", text: "Open", match: :first).click

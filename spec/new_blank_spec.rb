@@ -55,6 +55,9 @@ RSpec.describe "A lump in the hand", :browser do
     pick "Crack"
     [[0.64, 0.24], [0.6, 0.3], [0.56, 0.36]].each { |x, y| point_at(sheet, x, y) }
     expect(page).to have_css("[role=status]", text: /1 finding, their depth a guess/)
+    refresh
+    expect(page).to have_css("[data-trace][aria-label*='2 of 2 places of the scale, 16 of the outline, 1 findings']")
+    expect(page).to have_css("[role=status]", text: /1 finding, their depth a guess/)
     across = find("[role=status]", text: "across at least").text.scan(/\d+(?:\.\d+)?/).first(2).map(&:to_f)
     expect(across).to all(be_within(1.5).of(150))
     click_on "Put it on the rack"

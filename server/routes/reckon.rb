@@ -35,7 +35,7 @@ module Loft
       def self.cuts(app)
         app.post("/api/reckon/peel") do
           body = body_as("PeelAsked")
-          answer(MossyAnvil::Peel.new(reckoner.blank(body["document"], at: "/document"), body["depth_mm"]).to_h(body["rpm"]))
+          answer(MossyAnvil::Peel.new(reckoner.blank(body["document"], at: "/document"), depth_mm: body["depth_mm"], stage: body["stage"]).to_h(body["rpm"]))
         end
         app.post("/api/reckon/strip") do
           body = body_as("StripAsked")
@@ -51,6 +51,10 @@ module Loft
         app.post("/api/reckon/profile") do
           body = body_as("ProfileAsked")
           answer(points: MossyAnvil::SvgPath.new(body["path"], mm_per_unit: body.fetch("mm_per_unit", 1), at: "/path").profile(from_z_mm: body.fetch("from_z_mm", 0)))
+        end
+        app.post("/api/reckon/traced-profile") do
+          body = Reckon.symbols(body_as("TracedProfileAsked"))
+          answer(points: MossyAnvil::ProfileTrace.new(body).profile(from_z_mm: body.fetch(:from_z_mm, 0)))
         end
         app.post("/api/reckon/set-outs") do
           body = body_as("SetOutsAsked")

@@ -4,7 +4,7 @@ module Loft
   module Routes
     # The tables of the trade, as the core reads them.
     module Tables
-      SHOWN = %w[woods other_stock resins fillers mounts grits gates tests ways forms wishes hardeners glues drying_places troubles].freeze
+      SHOWN = %w[woods other_stock resins fillers mounts grits gates tests ways forms wishes hardeners glues drying_places troubles pigments supplies].freeze
 
       def self.registered(app)
         app.get("/api/tables/:name") do

@@ -102,6 +102,45 @@ RSpec.describe Loft::Archive, :server do
     expect(everything).to eq(before)
   end
 
+  it "carries a card that is being worked: its ticks, its clocks, and what it still holds of the shelf" do
+    id = db[:blanks].where(number: 35).get(:id)
+    ask("POST", "/api/blanks/#{id}/card", { key: SecureRandom.uuid })
+    card = answer_as("Card")
+    lines = card["steps"].flat_map { |step| step["lines"] }
+    upto = lines.index { |line| line["kind"] == "weigh" }
+    mark = ->(line, **said) { ask("POST", "/api/cards/#{card['id']}/marks", { key: SecureRandom.uuid, line: line["key"], **said }) }
+    lines.first(upto).each { |line| mark[line, kind: "done"] }
+    mark[lines[upto], kind: "done", value: 100]
+    timed = lines.find { |line| line["kind"] == "timer" }
+    mark[timed, kind: "started"]
+    before = answer_as("Card")
+    held = Loft::Store::Stocks.new(db).reserved
+    bytes = out
+    Loft::Store::Shops.new(db).clear
+    take_back(bytes)
+    ask("GET", "/api/blanks/#{db[:blanks].where(number: 35).get(:id)}/card")
+    after = answer_as("MaybeCard")["card"]
+    expect(after.except("id", "blank_id")).to eq(before.except("id", "blank_id"))
+    expect(Loft::Store::Stocks.new(db).reserved).to eq(held)
+    ask("POST", "/api/cards/#{after['id']}/marks", { key: SecureRandom.uuid, line: timed["key"], kind: "done" })
+    expect(answer_as("Card")["steps"].flat_map { |step| step["lines"] }.find { |line| line["key"] == timed["key"] }["done_at"]).not_to be_nil
+  end
+
+  it "names what is wrong with a card it is to take in" do
+    ask("POST", "/api/blanks/#{db[:blanks].where(number: 35).get(:id)}/card", { key: SecureRandom.uuid })
+    whole = out
+    { ->(card) { card["document"]["shape"]["width_mm"] = -4 } => %r{\A/cards/35-six-coat-pegs-\d+\.json/document/shape/width_mm},
+      ->(card) { card["steps"][0]["lines"][0]["minutes"] = [1] } => %r{/steps/0/lines/0/minutes},
+      ->(card) { card["marks"] = [{ "key" => "x" }] } => %r{/marks/0} }.each do |spoil, pointer|
+      bad = repacked(whole) do |entries|
+        name = entries.keys.grep(/cards/).first
+        entries[name] = JSON.generate(JSON.parse(entries[name]).tap(&spoil))
+      end
+      ask("POST", "/api/shop/archive", bad, type: "application/zip")
+      expect(problem(422)["errors"].first["pointer"]).to match(pointer)
+    end
+  end
+
   it "adds to a running shop only what it has not, however often" do
     bytes = out
     before = everything

@@ -132,3 +132,24 @@ RSpec.describe "The demo's blank files", :server do
     expect(numbers.sort).to eq((31..42).to_a)
   end
 end
+
+RSpec.describe "Coming from an older database", :server do
+  # The migration of that number, applied anew.
+  def migrate(number)
+    Sequel.extension(:migration)
+    load(Dir[File.join(Loft::ROOT, "server", "migrations", "#{number}_*.rb")].first)
+    Sequel::Migration.descendants.pop.apply(db, :up)
+  end
+
+  it "reads how far off the middle the wood lay as a place in the mould, and leaves other plans alone" do
+    mould = { "type" => "box", "width_mm" => 260.0, "length_mm" => 260.0, "depth_mm" => 70.0 }
+    steps = [{ "id" => "dry", "do" => "dry", "to_pct" => 10 }, { "id" => "cast", "do" => "cast", "mould" => mould }]
+    cast, plain, none = Array.new(3) { |index| take_in(number: 60 + index, **(index < 2 ? { mend: { steps: steps } } : {}))["id"] }
+    old = { "steps" => [steps[0], steps[1].merge("offset_mm" => 4.5)] }
+    db[:blanks].where(id: cast).update(mend: Sequel.pg_jsonb_wrap(old))
+    migrate("008")
+    kept = ->(id) { Loft::Store::Blanks.new(db).find(id)[:document]["mend"] }
+    expect(kept[cast]["steps"]).to eq([steps[0], steps[1].merge("placed" => { "x_mm" => 4.5 })])
+    expect([kept[plain]["steps"], kept[none]]).to eq([steps, nil])
+  end
+end

@@ -7,6 +7,28 @@ RSpec.describe "The stores", :server do
   def key = SecureRandom.uuid
   def product(**changes) = { name: "tin", kind: "resins", like: "casting_epoxy", pack_g: 1000, sheet: { working_min: 200 } }.merge(changes)
 
+  it "keep pigment and film too: a plan says whether there is enough, a card draws them down" do
+    [["jar", "pigments", "paste", 100, 40], ["roll", "supplies", "film", 900, 600]].each do |name, kind, like, pack_g, grams|
+      ask("POST", "/api/stores/products", { name: name, kind: kind, like: like, pack_g: pack_g })
+      id = answer_as("Stores")["products"].find { |one| one["name"] == name }["id"]
+      ask("POST", "/api/stores/lots", { key: key, product_id: id, code: "1", grams: grams })
+    end
+    document = demo(35)
+    document["mend"]["steps"][0].merge!("lined" => true, "colours" => [{ "name" => "green", "share" => 1, "pigment_pct" => 2 }])
+    ask("POST", "/api/reckon/mend", { document: document })
+    rows = answer_as("MendPlan")["materials"].to_h { |row| [row["key"], row] }
+    expect(rows["paste"]["amount"]).to be_within(0.6).of(0.02 * 708)
+    expect([rows["paste"], rows["film"]].map { |row| row["shelf"]["enough"] }).to eq([true, true])
+    ask("POST", "/api/blanks", { document: document })
+    ask("POST", "/api/blanks/#{answer_as('KeptBlank')['id']}/card", { key: key })
+    card = answer_as("Card")
+    lines = card["steps"].flat_map { |step| step["lines"] }.select { |line| line["text"].match?(/Line it with film|Green/) }
+    lines.each { |line| ask("POST", "/api/cards/#{card['id']}/marks", { key: key, line: line["key"], kind: "done" }) }
+    ask("GET", "/api/stores")
+    left = answer_as("Stores")["products"].to_h { |product| [product["name"], product["lots"][0]["left_g"]] }
+    expect(left).to match("jar" => be_within(0.6).of(40 - 14.2), "roll" => be_within(1e-6).of(600 - rows["film"]["amount"]))
+  end
+
   it "keep a product with its sheet, a lot with its grams, and count them" do
     ask("POST", "/api/stores/products", product)
     expect(last_response.status).to eq(201), last_response.body

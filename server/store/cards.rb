@@ -73,6 +73,25 @@ module Loft
         end
       end
 
+      # An open card to be carried elsewhere, string-keyed: as it stands, with what it still holds on the shelf.
+      def parcel(id)
+        card = find(id)
+        { "key" => @db[:cards].where(id: id).get(:key), **Rows.data(card.slice(:document, :steps)), "started_at" => stamp(card[:started_at]),
+          "marks" => card[:marks].map { |mark| packed(mark, %i[key line kind turn value found marked_at]) },
+          "waits" => card[:waits].map { |wait| packed(wait, %i[line reason unlocks working cure started_at earliest_at likely_at ended_at]) },
+          "reserved" => still_held(id) }
+      end
+
+      # The same opened for a blank here that has no card yet; its id.
+      def unpack(blank_id, parcel)
+        key = @db[:cards].where(key: parcel["key"]).empty? ? parcel["key"] : SecureRandom.uuid
+        reserved = parcel["reserved"].map { |row| row.values_at("key", "part", "grams") }
+        id = insert(blank_id, key, parcel["document"], parcel["steps"], reserved, Time.parse(parcel["started_at"]))
+        parcel["marks"].each { |row| @db[:card_marks].insert(card_id: id, **unpacked(row), found: row["found"] && wrapped(row["found"])) }
+        parcel["waits"].each { |row| @db[:waits].insert(blank_id: blank_id, card_id: id, **unpacked(row)) }
+        id
+      end
+
       # What the shop's own work has shown, oldest first.
       def records = @db[:records].order(:id).select(:kind, :of, :value).all
 
@@ -82,6 +101,20 @@ module Loft
         id = @db[:cards].insert(blank_id: blank_id, key: key, document: wrapped(document), steps: wrapped(steps), started_at: now)
         reserved.each { |name, part, grams| @db[:reservations].insert(card_id: id, key: name, part: part || "", grams: grams) }
         id
+      end
+
+      def stamp(time) = time.utc.iso8601(6)
+      def packed(row, names) = row.slice(*names).compact.to_h { |name, value| [name.to_s, value.is_a?(Time) ? stamp(value) : Rows.data(value)] }
+      def unpacked(row) = row.to_h { |name, value| [name.to_sym, name.end_with?("_at") ? Time.parse(value) : value] }
+
+      # What it reserved less what it has drawn, by key and part.
+      def still_held(id)
+        drawn = @db[:stock_moves].where(card_id: id).join(:lots, id: :lot_id).join(:products, id: Sequel[:lots][:product_id])
+                                 .select_group(:like, :part).select_append { (sum(:grams) * -1).as(:grams) }.to_hash(%i[like part], :grams)
+        @db[:reservations].where(card_id: id).map do |row|
+          part = row[:part].empty? ? nil : row[:part]
+          { "key" => row[:key], "part" => row[:part], "grams" => [row[:grams] - drawn.fetch([row[:key], part], 0.0), 0.0].max }
+        end
       end
 
       def wrapped(data) = Sequel.pg_jsonb_wrap(JSON.parse(JSON.generate(data)))
