@@ -1,5 +1,5 @@
 import createClient from "openapi-fetch";
-import type { Comparison, Form, FormQuestion, Laid, MadeForm, Mounts, Move, SetOuts, SetOutsQuestion, Strip, StripQuestion, Search, SearchQuestion, Photograph, PhotographAbout, Scan, ScanQuestion, Trace, TraceQuestion, Assessment, Air, Card, MendPlan, NewLot, NewMark, NewProduct, NewTrouble, Stores, Waits, Document, Entry, Intake, IntakeQuestion, Kept, NewEntry, NextTests, Peel, PeelQuestion, Problem, Shop, Table, TableName, TakenIn } from "./document";
+import type { Comparison, Form, FormQuestion, Laid, MadeForm, Mounts, Move, SetOuts, SetOutsQuestion, Strip, StripQuestion, Search, SearchQuestion, Pattern, Photograph, PhotographAbout, ProfileQuestion, Scan, ScanQuestion, Trace, TraceQuestion, Assessment, Air, Card, MendPlan, NewLot, NewMark, NewProduct, NewTrouble, Stores, Waits, Document, Entry, Intake, IntakeQuestion, Kept, NewEntry, NextTests, Peel, PeelQuestion, Problem, Shop, Table, TableName, TakenIn } from "./document";
 import type { components, paths } from "./schema";
 
 const http = createClient<paths>({ baseUrl: "" });
@@ -59,7 +59,7 @@ export const api = {
     return expect<Kept>(http.PUT("/api/blanks/{id}", { params: { path: { id } }, body: { version, document: wire(rest) } }));
   },
   reckon: (document: Document) => expect<Assessment>(http.POST("/api/reckon", { body: { document: wire(document) } })),
-  peel: ({ document, depthMm, rpm }: PeelQuestion) => expect<Peel>(http.POST("/api/reckon/peel", { body: { document: wire(document), depth_mm: depthMm, rpm } })),
+  peel: ({ document, rpm, ...cut }: PeelQuestion) => expect<Peel>(http.POST("/api/reckon/peel", { body: { document: wire(document), rpm, ...("stage" in cut ? { stage: cut.stage } : { depth_mm: cut.depthMm }) } })),
   mend: (document: Document) => expect<MendPlan>(http.POST("/api/reckon/mend", { body: { document: wire(document) } })),
   openCard: (id: number) => expect<Card>(http.POST("/api/blanks/{id}/card", { params: { path: { id } }, body: { key: crypto.randomUUID() } })),
   cardOf: async (id: number) => (await expect<{ card: Card | null }>(http.GET("/api/blanks/{id}/card", { params: { path: { id } } }))).card,
@@ -75,6 +75,11 @@ export const api = {
   makeForm: ({ document, kind, measures }: FormQuestion) => expect<MadeForm>(http.POST("/api/reckon/form", { body: { document: wire(document), kind, measures } })),
   moveForm: (document: Document, move: Move) => expect<Laid>(http.POST("/api/reckon/move", { body: { document: wire(document), move } })),
   profile: (path: string, mm_per_unit: number, from_z_mm: number) => expect<{ points: Form["outside"] }>(http.POST("/api/reckon/profile", { body: { path, mm_per_unit, from_z_mm } })),
+  tracedProfile: (asked: ProfileQuestion) => expect<{ points: Form["outside"] }>(http.POST("/api/reckon/traced-profile", { body: asked })),
+  patterns: async () => (await expect<{ patterns: Pattern[] }>(http.GET("/api/patterns"))).patterns,
+  keepPattern: async (name: string, form: Form) => (await expect<{ patterns: Pattern[] }>(http.POST("/api/patterns", { body: { name, form: form as components["schemas"]["PatternForm"] } }))).patterns,
+  dropPattern: async (id: number) => (await expect<{ patterns: Pattern[] }>(http.DELETE("/api/patterns/{id}", { params: { path: { id } } }))).patterns,
+  layPattern: (document: Document, form: Form) => expect<{ form: Form; scale: number }>(http.POST("/api/reckon/pattern", { body: { document: wire(document), form: form as components["schemas"]["PatternForm"] } })),
   strip: ({ document, rpm }: StripQuestion) => expect<Strip>(http.POST("/api/reckon/strip", { body: { document: wire(document), rpm } })),
   setOuts: ({ document, wanted }: SetOutsQuestion) => expect<SetOuts>(http.POST("/api/reckon/set-outs", { body: { document: wire(document), wanted } })),
   mounts: (document: Document) => expect<Mounts>(http.POST("/api/reckon/mounts", { body: { document: wire(document) } })),

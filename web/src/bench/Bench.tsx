@@ -8,10 +8,12 @@ import { amountText } from "../kit/measure";
 import { ink } from "../kit/theme";
 import { useUnit } from "../kit/Units";
 import { Waiting } from "../kit/Waiting";
-import { copyOf, freeId, makeDefect, type Tool } from "../piece/edit";
+import { copyOf, freeId, makeDefect, today, type Tool } from "../piece/edit";
 import { surfaceMm } from "../piece/geometry";
 import { otherEnd, pictureOf } from "../photo/Photographs";
 import { Piece } from "../piece/Piece";
+import type { CutAt, Look } from "../piece/types";
+import { groovesOf, withGroove } from "../mend/steps";
 import { lastMassG } from "../piece/weight";
 import { NextMove } from "../shop/NextMove";
 import { Docket, type Station } from "../stations/Docket";
@@ -49,9 +51,6 @@ const Title = styled.div`
   @media (max-width: 600px) { h2 { flex: 1; } .facts { flex: 1 0 100%; order: 9; } }
 `;
 
-/** Today where this screen stands, as a file has it. */
-const today = () => new Date().toLocaleDateString("sv-SE");
-
 /** One blank on the bench: the piece in view, the docket beside it, the next move below. */
 export function Bench({ kept, station, onStation }: { kept: Kept; station: Station; onStation: (station: Station) => void }) {
   const mounted = useDraft(kept);
@@ -63,7 +62,8 @@ export function Bench({ kept, station, onStation }: { kept: Kept; station: Stati
   const [tool, take] = useState<Tool>();
   const [clockDeg, setClock] = useState(60);
   const [zMm, setZ] = useState<number>();
-  const [peelMm, setPeel] = useState(0);
+  const [chosenCut, setCut] = useState<CutAt>();
+  const [grooving, setGrooving] = useState<string>();
   const [seenBy, setSeenBy] = useState<string>();
   const [under, layUnder] = useState<Photograph>();
   const [refused, setRefused] = useState<Refused>();
@@ -101,8 +101,10 @@ export function Bench({ kept, station, onStation }: { kept: Kept; station: Stati
     window.document.title = `${document.number ?? ""} ${document.name} · Mossy Anvil`;
   }, [document.number, document.name]);
 
-  const rpm = assessment?.stages.blank.limit_rpm ?? 0;
-  const asked = useMemo(() => (peelMm > 0 ? { document, depthMm: peelMm, rpm } : undefined), [document, peelMm, rpm]);
+  // A stage the piece no longer goes through is no cut.
+  const cutAt = chosenCut && "stage" in chosenCut && !assessment?.stages[chosenCut.stage] ? undefined : chosenCut;
+  const rpm = assessment?.stages[cutAt && "stage" in cutAt ? cutAt.stage : "blank"]?.limit_rpm ?? 0;
+  const asked = useMemo(() => cutAt && { document, rpm, ...cutAt }, [document, cutAt, rpm]);
   const { answer: peel } = useNewest(asked, api.peel);
 
   if (!assessment) return <Waiting what="Reckoning it …" problem={problem?.detail} />;
@@ -120,9 +122,17 @@ export function Bench({ kept, station, onStation }: { kept: Kept; station: Stati
   const byTest = [...geometry.by_test, ...geometry.suspects] as unknown as Defect[];
   const surveyed = onCentres ?? document.defects;
   const drawn = { ...document, defects: seenBy === undefined ? [...surveyed, ...byTest] : surveyed.filter(({ found_on = "" }) => found_on <= seenBy) };
+  // An inlay that was taken out is not drawn at.
+  const inlay = station === "mend" ? document.mend?.steps.find(({ id }) => id === grooving) : undefined;
+  const groove: Look["groove"] = inlay && ((from, to) => draft.change(withGroove(document, inlay.id, from, to)));
   const shaping = station === "form" && document.form ? { form: document.form, reshape: (form: Form, holding: boolean) => draft.change({ ...document, form }, holding) } : undefined;
-  const look = { document: drawn, assessment, geometry, clockDeg, setClock, zMm: z, setZ, peelMm, peel: peelMm > 0 ? peel : undefined, chosen, choose, tool: onCentres ? undefined : tool, put, add, shaping, fixed: onCentres !== null, under: under && { ...under, src: pictureOf(kept.id, under), view: sits === "reversed" ? otherEnd(under.view) : under.view } };
-  const at = { id: kept.id, draft, document, assessment, problem, chosen, choose, tool, take, put, remove, placeHere, copy, hand: { clockDeg, zMm: z }, under, layUnder, sits, setSits, seenBy, setSeenBy };
+  const look = { document: drawn, assessment, geometry, clockDeg, setClock, zMm: z, setZ, cutAt, peel: cutAt && peel, chosen, choose, tool: onCentres ? undefined : tool, put, add, shaping, grooves: station === "mend" ? groovesOf(document) : [], groove, fixed: onCentres !== null, under: under && { ...under, src: pictureOf(kept.id, under), view: sits === "reversed" ? otherEnd(under.view) : under.view } };
+  const at = { id: kept.id, draft, document, assessment, problem, chosen, choose, tool, take, put, remove, placeHere, copy, hand: { clockDeg, zMm: z }, under, layUnder, sits, setSits, seenBy, setSeenBy,
+    grooving, setGrooving: (step: string | undefined) => {
+      setGrooving(step);
+      // They lie on the form's outside.
+      if (step && document.form) setCut({ stage: "outside" });
+    } };
   const badInput = problem && problem.status > 0 && problem.status < 500;
 
   return (
@@ -137,7 +147,7 @@ export function Bench({ kept, station, onStation }: { kept: Kept; station: Stati
           }} />}
           {problem && <Notice role="alert"><p>{badInput ? <>Not reckoned: {problem.errors?.[0]?.detail ?? problem.detail}. The numbers are of the last draft that could be.</> : problem.detail}</p></Notice>}
         </div>
-        <Piece look={look} setPeel={setPeel} />
+        <Piece look={look} setCut={setCut} rpm={rpm} />
       </section>
       <div className="docket"><Beside station={station} onStation={onStation} at={at} /></div>
       <NextMove move={assessment.next_move} onGo={onStation} blankId={kept.id} />

@@ -93,7 +93,8 @@ function Open({ card, handle, blankId, failed }: { card: Card; handle: ReturnTyp
     const { line } = here;
     if (line.done_at) return step(1);
     if (line.minutes && !line.wait) return mark(card.id, { line: line.key, kind: "started" });
-    mark(card.id, { line: line.key, kind: "done", ...(value.current !== undefined && { value: value.current }) }, (next) => look(next.next_line ?? undefined));
+    const measured = value.current ?? line.suggested ?? undefined;
+    mark(card.id, { line: line.key, kind: "done", ...(measured !== undefined && { value: measured }) }, (next) => look(next.next_line ?? undefined));
   };
   useKey({ " ": onward, PageDown: onward, PageUp: () => step(-1), ArrowLeft: () => step(-1), ArrowRight: () => step(1) });
   if (!here) return null;
@@ -113,6 +114,7 @@ function Open({ card, handle, blankId, failed }: { card: Card; handle: ReturnTyp
         {failed && <p role="alert" style={{ color: ink.rust }}>The server does not answer. Timers go on here; what you tick is kept once it is back.</p>}
         {handle.problem && <p role="alert" style={{ color: ink.rust, fontWeight: 650 }}>{handle.problem.errors?.[0]?.detail ?? handle.problem.detail}</p>}
         <Line line={here.line} nowMs={nowMs} onValue={(next) => { value.current = next; }} key={here.line.key} />
+        {here.line.watch && here.line.wait && !here.line.done_at && <Bubbles line={here.line} onSeen={(level) => mark(card.id, { line: here.line.key, kind: "seen", value: level })} />}
         {working && <p role="alert" style={{ color: ink.rust, fontWeight: 700 }}>The working time is over: pour no more of that cup.</p>}
         {here.step.says.length > 0 && <Findings findings={here.step.says} workings={{}} />}
         {met ? <Troubles card={card} step={here.step} line={here.line} handle={handle} onClose={() => meet(false)} /> : (
@@ -138,11 +140,26 @@ function Open({ card, handle, blankId, failed }: { card: Card; handle: ReturnTyp
 
 const left = (line: CardLine, nowMs: number) => (line.wait ? Date.parse(line.wait.likely_at) - nowMs : 0);
 
+const LEVELS = ["None", "A few", "Many", "It foams"] as const;
+
+/** How it bubbles, as often as anybody looks. */
+function Bubbles({ line, onSeen }: { line: CardLine; onSeen: (level: number) => void }) {
+  return (
+    <div role="group" aria-label="How it bubbles" style={{ display: "grid", gap: 8 }}>
+      {line.says && <Findings findings={[line.says]} workings={{}} />}
+      <div style={{ display: "flex", flexWrap: "wrap", gap: 10 }}>
+        {LEVELS.map((name, level) => <Button key={name} style={{ minHeight: 64, fontSize: 20 }} onPress={() => onSeen(level)}>{name}</Button>)}
+      </div>
+      {line.seen.length > 0 && <p className="caution">{line.seen.slice(-6).map(({ at, value }) => `${timeText(at)} ${(LEVELS[value] ?? "").toLowerCase()}`).join(" · ")}</p>}
+    </div>
+  );
+}
+
 const ASKS: Record<string, string> = { dry_g: "Weight dry, g", wet_g: "Weight wet, g", cured_g: "Weight cured, g", mass_g: "Weight, g", used_g: "Used, g", bubbling_min: "Bubbled for, min", gel_min: "Gelled after, min" };
 
 function Line({ line, nowMs, onValue }: { line: CardLine; nowMs: number; onValue: (value: number) => void }) {
   const unit = useUnit();
-  const [value, setValue] = useState(line.value ?? undefined);
+  const [value, setValue] = useState(line.value ?? line.suggested ?? undefined);
   const { target, wait, minutes } = line;
   return (
     <>

@@ -6,6 +6,7 @@ import { useUnit } from "../kit/Units";
 import { Fault, Fields, Heading, Quiet, Row, Ticket } from "../stations/parts";
 import type { AtStation } from "../stations/types";
 import { FromDrawing } from "./FromDrawing";
+import { FromPicture } from "./FromPicture";
 import { addBetween, hollowOf, takeOut, type Points } from "./points";
 
 type Props = { at: AtStation; form: Form; put: (form: Form) => void };
@@ -34,6 +35,7 @@ export function Curves({ at, form, put }: Props) {
       )}
       {faults.filter(({ pointer }) => pointer === "/document/form/follows").map(({ detail }) => <Fault key={detail} role="alert">{detail}</Fault>)}
       <FromDrawing form={form} put={put} />
+      <FromPicture form={form} put={put} />
       <Curve title="Outside" points={form.outside} name="outside" at={at} onChange={(outside) => put({ ...form, outside })} />
       {form.inside && <Curve title="Inside" points={form.inside} name="inside" at={at} onChange={(inside) => put({ ...form, inside })} />}
       <Choice label="Points are joined" value={form.curve} options={{ smooth: "Smoothly", straight: "Straight" }} onChange={(curve) => put({ ...form, curve })} />

@@ -10,6 +10,7 @@ import { Curves } from "./Curves";
 import { FromMeasures } from "./FromMeasures";
 import { InTheRound } from "./InTheRound";
 import { Laying } from "./Laying";
+import { Patterns } from "./Patterns";
 import { SetOuts } from "./SetOuts";
 import { Sketches } from "./Sketches";
 
@@ -25,12 +26,14 @@ export function FormStation(at: AtStation) {
       <Findings findings={assessment.findings.form} workings={assessment.workings} />
       <InTheRound at={at} />
       <FromMeasures at={at} />
+      {!form && <Patterns at={at} />}
       {form && (
         <>
           <Trouble at={at} />
           <Laying at={at} form={form} />
           <BestPlaces at={at} />
           <Sketches at={at} form={form} />
+          <Patterns at={at} />
           <Heading>Its use</Heading>
           <Choice label="What it is for" value={form.use ?? "unsaid"} options={USES} onChange={(use) => put(use === "unsaid" ? without(form, "use") : { ...form, use })} />
           <SetOuts at={at} />

@@ -1,12 +1,11 @@
-import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
-import { api } from "../api/client";
 import type { MendStep } from "../api/document";
 import { Button } from "../kit/Button";
 import { Choice } from "../kit/Choice";
 import { LengthField, NumberField, TextLine } from "../kit/MeasureField";
 import { Fields, Quiet, Row } from "../stations/parts";
-import { Sheet } from "./Sheet";
+import { Placed } from "./Placed";
+import { Product } from "./Product";
 import { changed, otherMould } from "./steps";
 import { useNames, type FieldsOf } from "./StepFields";
 
@@ -26,7 +25,7 @@ export function CastFields(props: FieldsOf) {
   const put = (change: Partial<Mould>) => onPut(changed(step, { mould: { ...mould, ...change } }));
   return (
     <>
-      <Resin {...props} />
+      <Product {...props} table="resins" label="Resin" usual="casting_epoxy" withSheet />
       <Choice label="Mould" value={mould.type} options={MOULDS} onChange={(type) => onPut(changed(step, { mould: otherMould(mould, type) }))} />
       <Fields>
         {SIZES[mould.type].map(([size, name]) => <LengthField key={size} label={name} value={mould[size] ?? mould.diameter_mm ?? 0} onChange={(value) => put({ [size]: value })} fault={faults[`${place}/mould/${size}`]} />)}
@@ -39,26 +38,6 @@ export function CastFields(props: FieldsOf) {
   );
 }
 
-/** A class of the table, or a product of one's own with its sheet. */
-function Resin({ step, onPut, faults, place }: FieldsOf) {
-  const names = useNames("resins");
-  const stores = useQuery({ queryKey: ["stores"], queryFn: api.stores });
-  const own = (stores.data?.products ?? []).filter(({ kind }) => kind === "resins");
-  if (Object.keys(names).length === 0) return null;
-  const options = { ...Object.fromEntries(own.map(({ id, name }) => [`own-${id}`, name])), ...names };
-  const chosen = own.find(({ name }) => name === step.sheet?.name);
-  const choose = (key: string) => {
-    const product = own.find(({ id }) => `own-${id}` === key);
-    onPut(product ? changed(step, { with: product.like, sheet: { ...product.sheet, name: product.name } }) : changed(step, { with: key, sheet: undefined }));
-  };
-  return (
-    <>
-      <Choice label="Resin" value={chosen ? `own-${chosen.id}` : step.with ?? "casting_epoxy"} options={options} onChange={choose} />
-      <Sheet sheet={step.sheet} faults={faults} place={`${place}/sheet`} onPut={(sheet) => onPut(changed(step, { sheet }))} />
-    </>
-  );
-}
-
 const BY = { survey: "By the survey", weight: "By its weight", displacement: "By what it pushes aside" } as const;
 
 function InIt({ step, faults, place, onPut }: FieldsOf) {
@@ -67,6 +46,7 @@ function InIt({ step, faults, place, onPut }: FieldsOf) {
   return (
     <>
       <Choice label="How much lies in it" value={wood?.by ?? "survey"} options={BY} onChange={(by) => (by === "survey" ? onPut(changed(step, { wood: undefined })) : put({ by }))} />
+      {!wood && <Placed {...{ step, faults, place, onPut }} />}
       {wood && (
         <Fields>
           <NumberField label={wood.by === "weight" ? "Weight, g" : "Pushed aside, ml"} value={wood.value} onChange={(value) => put({ value })} fault={faults[`${place}/wood/value`]} />
@@ -83,7 +63,7 @@ const POT = { diameter_mm: 250, depth_mm: 300, rated_bar: 4, bar: 3 };
 function Rest({ step, faults, place, onPut }: FieldsOf) {
   const pot = step.pot ?? POT;
   const putPot = (change: Partial<typeof POT>) => onPut(changed(step, { pot: { ...pot, ...change } }));
-  const number = (key: "loss_pct" | "resin_c" | "night_c" | "pieces" | "cup_g", label: string, usual: number) => (
+  const number = (key: "loss_pct" | "resin_c" | "mould_c" | "night_c" | "pieces" | "cup_g", label: string, usual: number) => (
     <NumberField label={label} value={step[key] ?? usual} onChange={(value) => onPut(changed(step, { [key]: value }))} fault={faults[`${place}/${key}`]} />
   );
   return (
@@ -101,16 +81,38 @@ function Rest({ step, faults, place, onPut }: FieldsOf) {
         {number("loss_pct", "Lost, %", 8)}
         {number("cup_g", "Left in a cup, g", 15)}
         {number("resin_c", "Resin at, °C", 20)}
+        {number("mould_c", "Mould at, °C", 20)}
         {number("night_c", "Coldest at night, °C", 18)}
         {number("pieces", "Sawn into", 1)}
-        <LengthField label="Wood off the middle by" value={step.offset_mm ?? 0} onChange={(offset_mm) => onPut(changed(step, { offset_mm }))} fault={faults[`${place}/offset_mm`]} />
       </Fields>
+      <Choice label="Against sticking" value={step.lined ? "film" : "release"} options={{ release: "Release on every face", film: "Lined with film" }} onChange={(how) => onPut(changed(step, { lined: how === "film" ? true : undefined }))} />
+      <Oven {...{ step, faults, place, onPut }} />
       <Colours step={step} faults={faults} place={place} onPut={onPut} />
     </>
   );
 }
 
+const OVEN = { no: "The shop’s own warmth", yes: "An oven afterwards" } as const;
+const USUAL_OVEN = { oven_c: 60, hold_h: 4 };
+
+function Oven({ step, faults, place, onPut }: Omit<FieldsOf, "at">) {
+  const oven = step.post_cure;
+  const put = (change: Partial<typeof USUAL_OVEN>) => onPut(changed(step, { post_cure: { ...USUAL_OVEN, ...oven, ...change } }));
+  return (
+    <>
+      <Choice label="Cured through by" value={oven ? "yes" : "no"} options={OVEN} onChange={(by) => (by === "yes" ? put({}) : onPut(changed(step, { post_cure: undefined })))} />
+      {oven && (
+        <Fields>
+          <NumberField label="Oven, °C" value={oven.oven_c} onChange={(oven_c) => put({ oven_c })} fault={faults[`${place}/post_cure/oven_c`]} />
+          <NumberField label="Its heart held there, h" value={oven.hold_h} onChange={(hold_h) => put({ hold_h })} fault={faults[`${place}/post_cure/hold_h`]} />
+        </Fields>
+      )}
+    </>
+  );
+}
+
 function Colours({ step, faults, place, onPut }: Omit<FieldsOf, "at">) {
+  const pigments = useNames("pigments");
   const colours = step.colours ?? [];
   const put = (next: Colour[]) => onPut(changed(step, { colours: next.length > 0 ? next : undefined }));
   return (
@@ -123,6 +125,7 @@ function Colours({ step, faults, place, onPut }: Omit<FieldsOf, "at">) {
             <NumberField label="Share, %" value={colour.share * 100} onChange={(share) => own({ share: share / 100 })} fault={faults[`${place}/colours/${index}/share`]} />
             <NumberField label="Pigment, %" value={colour.pigment_pct ?? 0} onChange={(pigment_pct) => own({ pigment_pct })} fault={faults[`${place}/colours/${index}/pigment_pct`]} />
             <Button $kind="quiet" style={{ alignSelf: "end" }} onPress={() => put(colours.filter((_, other) => other !== index))}>Take out</Button>
+            {(colour.pigment_pct ?? 0) > 0 && Object.keys(pigments).length > 0 && <div style={{ gridColumn: "1 / -1" }}><Choice label="Coloured with" value={colour.with ?? "paste"} options={pigments} onChange={(key) => own({ with: key })} /></div>}
           </Fields>
         );
       })}

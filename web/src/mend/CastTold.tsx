@@ -1,17 +1,18 @@
-import type { CastDetail, Working } from "../api/document";
+import type { CastDetail, MendStep, Working } from "../api/document";
+import { Button } from "../kit/Button";
 import { amountText } from "../kit/measure";
 import { Worked } from "../kit/Says";
 import { ink } from "../kit/theme";
 import { useUnit } from "../kit/Units";
-import { Heading, Quiet, Ticket } from "../stations/parts";
-import type { AtStation } from "../stations/types";
+import { Heading, Quiet, Row, Ticket } from "../stations/parts";
 import { CupHeat, Heat, LayerBar } from "./Heat";
-import { InMould } from "./InMould";
+import { InMould, largeEnough } from "./InMould";
+import { changed } from "./steps";
 
-type Props = { at: AtStation; cast: CastDetail; workings: Record<string, Working>; place: string };
+type Props = { cast: CastDetail; step: MendStep; workings: Record<string, Working>; place: string; onPut: (step: MendStep) => void };
 
 /** A casting in full: how much, in which cups, how hot, what it stands in. */
-export function CastTold({ at, cast, workings, place }: Props) {
+export function CastTold({ cast, step, workings, place, onPut }: Props) {
   const unit = useUnit();
   const g = (value: number) => amountText(value, "g", unit);
   const rows: [string, string, React.ReactNode][] = [
@@ -20,10 +21,14 @@ export function CastTold({ at, cast, workings, place }: Props) {
     ["at_once_c", "All in one pour", amountText(cast.at_once_c, "C", unit)],
     ["deepest_mm", "Deepest that stays cool", <>{amountText(cast.deepest_mm, "mm", unit)}; its sheet says {amountText(cast.sheet_mm, "mm", unit)}</>],
     ["lift_n", cast.lift_n > 0 ? "What lies in it is lifted by" : "What lies in it sinks with", amountText(Math.abs(cast.lift_n), "N", unit)],
+    ...(cast.oven ? [["heat_h", "Through in the oven", <>{amountText(cast.oven.ramp_h, "h", unit)} up, {amountText(cast.oven.heat_h, "h", unit)} to its heart, {amountText(cast.oven.hold_h, "h", unit)} held at {amountText(cast.oven.oven_c, "C", unit)}</>] as [string, string, React.ReactNode]] : []),
   ];
   return (
     <>
-      <InMould at={at} cast={cast} />
+      <InMould {...{ cast, step, onPut }} />
+      {step.mould && cast.mould.in_it && (Object.values(cast.mould.in_it.rooms).some((room) => room < 0) || cast.mould.in_it.stands_out_mm > 0) && (
+        <Row style={{ marginTop: 8 }}><Button onPress={() => step.mould && cast.mould.in_it && onPut(changed(step, { mould: largeEnough(step.mould, cast.mould.in_it) }))}>Make the mould large enough</Button></Row>
+      )}
       <Ticket aria-label="The pour"><tbody>{rows.map(([key, name, shown]) => <tr key={key}><th scope="row">{name}</th><td><Worked working={workings[`${place}/${key}`]}>{shown}</Worked></td></tr>)}</tbody></Ticket>
       <Layers cast={cast} />
       <Heat heat={cast.heat} peakC={cast.layers[0]?.peak_c ?? 0} />
@@ -58,7 +63,7 @@ function Layers({ cast }: { cast: CastDetail }) {
             {[...cast.layers].reverse().map((layer, index, all) => (
               <tr key={index}>
                 <th scope="row">{layer.cups}</th>
-                <td>{amountText(layer.part_a_g, "g", unit)} + {amountText(layer.part_b_g, "g", unit)}</td>
+                <td>{amountText(layer.part_a_g, "g", unit)} + {amountText(layer.part_b_g, "g", unit)}{cast.by_volume && <Quiet as="div" style={{ margin: 0 }}>{amountText(layer.part_a_ml, "ml", unit)} + {amountText(layer.part_b_ml, "ml", unit)}</Quiet>}</td>
                 <td style={layer.verdict === "fine" ? {} : { color: ink.rust, fontWeight: 650 }}>{amountText(layer.peak_c, "C", unit)}</td>
                 <td>{index === 0 && all.length > 0 ? `out after ${h(cast.demould_h)}` : `${h(layer.next_from_h)} to ${h(layer.next_until_h)}`}</td>
               </tr>

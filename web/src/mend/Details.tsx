@@ -18,9 +18,10 @@ export function Details(props: Props) {
     <>
       {detail.dry && <DryTold {...props} dry={detail.dry} />}
       {detail.stabilise && <StabiliseTold {...props} stabilise={detail.stabilise} />}
-      {detail.soak && <Ways ways={detail.soak.ways} chosen={detail.soak.with} onChoose={(key) => props.onPut(key === "stabilising" ? { id: props.step.id, do: "stabilise", of: props.step.of ?? [] } : changed(props.step, { with: key }))} />}
+      {detail.glue && <GlueTold {...props} glue={detail.glue} />}
+      {detail.soak && <Ways ways={detail.soak.ways} chosen={detail.soak.with} onChoose={(key) => props.onPut(key === "stabilising" ? { id: props.step.id, do: "stabilise", of: props.step.of ?? [] } : changed(props.step, { with: key, sheet: undefined }))} />}
       {detail.fill && <FillTold {...props} fill={detail.fill} />}
-      {detail.cast && <CastTold at={props.at} cast={detail.cast} workings={props.workings} place={props.place} />}
+      {detail.cast && <CastTold {...props} cast={detail.cast} />}
       {detail.inlay && detail.inlay.islands.length > 0 && <Islands islands={detail.inlay.islands} />}
     </>
   );
@@ -66,6 +67,21 @@ function StabiliseTold({ stabilise: one, workings, place, step, onPut }: Props &
       {one.records > 0 && <Quiet>By your own {one.records} records: {amountText(one.expected_share, "share", unit)} of the room fills.</Quiet>}
       <Ways ways={one.ways} chosen="stabilising" onChoose={(key) => onPut({ id: step.id, do: "soak", of: step.of ?? [], with: key })} />
     </>
+  );
+}
+
+function GlueTold({ glue, workings, place }: Props & { glue: NonNullable<MendDetail["glue"]> }) {
+  const unit = useUnit();
+  const rows: [string, string, string][] = [
+    ["g", "Glue, both faces", `${amountText(glue.g, "g", unit)} on ${amountText(glue.joint_cm2, "cm2", unit)}`],
+    ["gap_mm", "No gap over", amountText(glue.gap_mm, "mm", unit)],
+    ["clamp_n", "Pressed with about", `${amountText(glue.clamp_n, "N", unit)} for ${amountText(glue.clamp_min, "min", unit)}`],
+    ...(glue.wall_mm === null ? [] : [["wall_mm", "Wall to leave over the joint", amountText(glue.wall_mm, "mm", unit)] as [string, string, string]]),
+  ];
+  return (
+    <Ticket aria-label="The joint">
+      <tbody>{rows.map(([key, name, shown]) => <tr key={key}><th scope="row">{name}</th><td><Worked working={workings[`${place}/${key}`]}>{shown}</Worked></td></tr>)}</tbody>
+    </Ticket>
   );
 }
 

@@ -1,11 +1,9 @@
-import type { MendStep } from "../api/document";
 import { Button } from "../kit/Button";
 import { ClockField, LengthField } from "../kit/MeasureField";
 import { Fields, Quiet, Row } from "../stations/parts";
-import { changed, ring } from "./steps";
+import { changed, ring, type Groove } from "./steps";
 import type { FieldsOf } from "./StepFields";
 
-type Groove = NonNullable<MendStep["grooves"]>[number];
 const MOST = 60;
 
 /** Grooves as rows: a ring is from an hour to the same hour, all the way round. */
@@ -41,6 +39,8 @@ export function Grooves({ at, step, faults, place, onPut }: FieldsOf) {
         <Button isDisabled={grooves.length >= MOST} onPress={() => put([...grooves, ring(middle)])}>Add a ring</Button>
         <Button isDisabled={grooves.length >= MOST} onPress={() => put([...grooves, { width_mm: 3, depth_mm: 4, path: [{ clock_deg: at.hand.clockDeg, z_mm: middle * 0.6 }, { clock_deg: at.hand.clockDeg, z_mm: middle * 1.4 }] }])}>Add a line at the hand</Button>
       </Row>
+      <Row><Button aria-pressed={at.grooving === step.id} isDisabled={grooves.length >= MOST} onPress={() => at.setGrooving(at.grooving === step.id ? undefined : step.id)}>{at.grooving === step.id ? "Done drawing" : "Draw on the skin"}</Button></Row>
+      {at.grooving === step.id && <Quiet role="status">Draw over the unrolled skin: each stroke is a groove, right across it a ring.</Quiet>}
       <Quiet>Laid on the outside of the form, or of the blank while there is none.</Quiet>
     </>
   );

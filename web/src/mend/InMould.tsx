@@ -1,41 +1,117 @@
-import type { CastDetail } from "../api/document";
+import { useRef, useState, type KeyboardEvent, type PointerEvent } from "react";
+import styled from "styled-components";
+import type { CastDetail, MendStep } from "../api/document";
 import { amountText } from "../kit/measure";
+import { focusRing } from "../kit/theme";
 import { useUnit } from "../kit/Units";
-import type { AtStation } from "../stations/types";
+import { follow } from "../piece/drag";
+import { Quiet } from "../stations/parts";
+import { putPlaced } from "./steps";
 
-const [WIDE, TALL, GAP] = [420, 150, 16];
+const [WIDE, TALL, GAP] = [420, 170, 16];
 
-/** The mould from above and from the side, with what lies in it, at one scale. */
-export function InMould({ at, cast }: { at: AtStation; cast: CastDetail }) {
+const Drawing = styled.svg`
+  width: 100%;
+  display: block;
+  touch-action: none;
+  g[tabindex] { cursor: grab; ${focusRing} }
+`;
+
+type Props = { cast: CastDetail; step: MendStep; onPut: (step: MendStep) => void };
+type Wood = NonNullable<CastDetail["mould"]["in_it"]>;
+type Place = Pick<Wood, "x_mm" | "y_mm" | "up_mm">;
+
+/** At so much on its tightest side. */
+const ROOM_MM = 5;
+
+/** A mould as little larger as the wood in it needs. */
+export function largeEnough(mould: NonNullable<MendStep["mould"]>, { rooms, up_mm, tall_mm }: Wood): NonNullable<MendStep["mould"]> {
+  const more = (...sides: (number | undefined)[]) => Math.ceil(2 * Math.max(0, ROOM_MM - Math.min(...sides.map((room) => room ?? ROOM_MM))));
+  const grown = (size: "width_mm" | "length_mm" | "diameter_mm", by: number) => (mould[size] === undefined ? {} : { [size]: mould[size] + by });
+  return { ...mould, ...grown("length_mm", more(rooms.left, rooms.right)), ...grown("width_mm", more(rooms.front, rooms.back)), ...grown("diameter_mm", more(rooms.around)), depth_mm: Math.max(mould.depth_mm, Math.ceil(up_mm + tall_mm + ROOM_MM)) };
+}
+
+const besideText = (room: number, mm: (value: number) => string) => (room < 0 ? `${mm(-room)} too small for it` : `${mm(room)} beside it`);
+
+const fixed = (mm: number) => Math.round(mm * 2) / 2;
+
+/** The mould from above and from its long side, at one scale, and the wood in it to be moved: by the pointer in either, or with the arrow keys. */
+export function InMould({ cast, step, onPut }: Props) {
   const unit = useUnit();
   const mm = (value: number) => amountText(value, "mm", unit);
-  const { inside_mm, depth_mm, outside_depth_mm } = cast.mould;
-  const round = cast.mould.type === "tube" || cast.mould.type === "cup";
-  const [wide = 1, long = wide] = inside_mm;
-  const across = round ? wide : Math.max(wide, long);
-  const broad = round ? wide : Math.min(wide, long);
-  const scale = Math.min((WIDE - 3 * GAP) / (2 * across), (TALL - 2 * GAP) / Math.max(broad, outside_depth_mm));
-  const [w, b, d, o] = [across, broad, depth_mm, outside_depth_mm].map((value) => value * scale) as [number, number, number, number];
-  const { max_radius_mm, length_mm } = at.assessment.geometry;
-  const { shape } = at.document;
-  const surveyed = cast.wood_by === "survey";
-  const block = shape.type === "block" ? [Math.max(shape.width_mm, shape.height_mm) * scale, Math.min(shape.width_mm, shape.height_mm) * scale] : undefined;
-  const r = max_radius_mm * scale;
-  const [cx, cy] = [GAP + w / 2, TALL / 2];
-  const [sx, floor] = [2 * GAP + w, TALL / 2 + o / 2];
+  const { inside_mm, depth_mm, outside_depth_mm, in_it: wood } = cast.mould;
+  const [held, hold] = useState<Place>();
+  const frame = useRef<SVGSVGElement>(null);
+  const round = inside_mm.length === 1;
+  const [broad = 1, long = broad] = inside_mm;
+  // What does not go in is drawn whole as well.
+  const [widest, highest] = wood ? [Math.max(long, wood.along_mm), Math.max(outside_depth_mm, wood.tall_mm + wood.up_mm)] : [long, outside_depth_mm];
+  const scale = Math.min((WIDE - 3 * GAP) / (2 * widest), (TALL - 2 * GAP) / Math.max(broad, highest, wood?.across_mm ?? 0));
+  const [cx, cy] = [GAP + (widest * scale) / 2, TALL / 2];
+  const [sx, floor] = [2 * GAP + (widest + (widest - long) / 2) * scale, TALL / 2 + (highest * scale) / 2];
+  // What was put may come back a moment later: until then the hand goes on from where it put it.
+  const [own, setOwn] = useState<Place>();
+  const { x_mm = 0, y_mm = 0, up_mm = 0 } = step.placed ?? {};
+  if (own && own.x_mm === x_mm && own.y_mm === y_mm && own.up_mm === up_mm) setOwn(undefined);
+  const at: Place = held ?? own ?? { x_mm, y_mm, up_mm };
+  const put = (place: Place) => {
+    const next = { x_mm: fixed(place.x_mm), y_mm: fixed(place.y_mm), up_mm: fixed(Math.max(0, place.up_mm)) };
+    setOwn(next);
+    onPut(putPlaced(step, next));
+  };
+  const drag = (side: boolean) => (event: PointerEvent) => {
+    // The drawing is as wide as its frame: mm to a pixel on the screen.
+    const perPx = WIDE / (frame.current?.getBoundingClientRect().width ?? WIDE) / scale;
+    let from: [number, number] | undefined;
+    const there = (x: number, y: number): Place => {
+      from ??= [x, y];
+      const [dx, dy] = [(x - from[0]) * perPx, (y - from[1]) * perPx];
+      return side ? { ...at, x_mm: at.x_mm + dx, up_mm: Math.max(0, at.up_mm - dy) } : { ...at, x_mm: at.x_mm + dx, y_mm: at.y_mm + dy };
+    };
+    const box = frame.current?.getBoundingClientRect();
+    there(event.clientX - (box?.left ?? 0), event.clientY - (box?.top ?? 0));
+    follow(event, (x, y) => hold(there(x, y)), (x, y) => {
+      hold(undefined);
+      put(there(x, y));
+    });
+  };
+  const key = (side: boolean) => (event: KeyboardEvent) => {
+    const by = event.shiftKey ? 10 : 1;
+    const [dx, dy] = { ArrowLeft: [-by, 0], ArrowRight: [by, 0], ArrowUp: [0, -by], ArrowDown: [0, by] }[event.key] ?? [];
+    if (dx === undefined || dy === undefined) return;
+    event.preventDefault();
+    put(side ? { ...at, x_mm: at.x_mm + dx, up_mm: at.up_mm - dy } : { ...at, x_mm: at.x_mm + dx, y_mm: at.y_mm + dy });
+  };
+  const grip = (side: boolean) => ({ tabIndex: 0, role: "application", "aria-label": `The wood ${side ? "from the side: arrow keys move it along and up" : "from above: arrow keys move it along and across"}`, onPointerDown: drag(side), onKeyDown: key(side) });
+  const room = wood && Math.min(...Object.values(wood.rooms));
+  const inside = `${round ? "⌀" : ""}${[...inside_mm].reverse().map(mm).join(" × ")} inside`;
+  const said = `${inside}, ${room === null || room === undefined ? `${amountText(cast.wood_ml, "ml", unit)} in it` : besideText(room, mm)}; poured ${mm(depth_mm)} deep`;
   return (
-    <svg viewBox={`0 0 ${WIDE} ${TALL + 20}`} style={{ width: "100%", display: "block" }} role="img" aria-label={`Mould ${inside_mm.map(mm).join(" by ")}, poured ${mm(depth_mm)} deep`}>
-      {round ? <circle cx={cx} cy={cy} r={w / 2} fill="var(--moss-pale)" stroke="var(--ink)" strokeWidth="2.5" /> : <rect x={GAP} y={cy - b / 2} width={w} height={b} fill="var(--moss-pale)" stroke="var(--ink)" strokeWidth="2.5" />}
-      {surveyed && (block ? <rect x={cx - (block[0] ?? 0) / 2} y={cy - (block[1] ?? 0) / 2} width={block[0]} height={block[1]} fill="var(--wood)" stroke="var(--ink)" /> : <circle cx={cx} cy={cy} r={r} fill="var(--wood)" stroke="var(--ink)" />)}
-      <path d={`M${sx} ${floor - o}V${floor}H${sx + w}V${floor - o}`} fill="none" stroke="var(--ink)" strokeWidth="2.5" />
-      <rect x={sx + 1.5} y={floor - d - 1} width={w - 3} height={d} fill="var(--moss-pale)" />
-      {cast.layers.slice(0, -1).map((_, index) => {
-        const up = cast.layers.slice(0, index + 1).reduce((sum, layer) => sum + layer.thick_mm, 0) * scale;
-        return <path key={index} d={`M${sx + 2} ${floor - up}H${sx + w - 2}`} stroke="var(--moss)" strokeDasharray="5 3" />;
-      })}
-      {surveyed && <rect x={sx + w / 2 - r} y={floor - Math.min(length_mm * scale, o) - 1} width={2 * r} height={Math.min(length_mm * scale, o)} fill="var(--wood)" stroke="var(--ink)" />}
-      <text x={cx} y={TALL + 14} textAnchor="middle" fontSize="12" fill="var(--quiet)">{round ? `⌀${mm(wide)}` : `${mm(across)} × ${mm(broad)}`} inside{surveyed ? "" : `, ${amountText(cast.wood_ml, "ml", unit)} in it`}</text>
-      <text x={sx + w / 2} y={TALL + 14} textAnchor="middle" fontSize="12" fill="var(--quiet)">poured {mm(depth_mm)} deep</text>
-    </svg>
+    <>
+      <Drawing ref={frame} viewBox={`0 0 ${WIDE} ${TALL}`} role="group" aria-label={`Mould ${said}`}>
+        {round ? <circle cx={cx} cy={cy} r={(broad / 2) * scale} fill="var(--moss-pale)" stroke="var(--ink)" strokeWidth="2.5" />
+          : <rect x={GAP} y={cy - (broad * scale) / 2} width={long * scale} height={broad * scale} fill="var(--moss-pale)" stroke="var(--ink)" strokeWidth="2.5" />}
+        <path d={`M${cx - 5} ${cy}h10M${cx} ${cy - 5}v10`} stroke="var(--ink)" />
+        {wood && (
+          <g {...grip(false)} transform={`translate(${cx + at.x_mm * scale} ${cy + at.y_mm * scale}) rotate(${wood.turned_deg})`}>
+            {wood.round ? <circle r={(wood.along_mm / 2) * scale} fill="var(--wood)" stroke="var(--ink)" />
+              : <rect x={(-wood.along_mm / 2) * scale} y={(-wood.across_mm / 2) * scale} width={wood.along_mm * scale} height={wood.across_mm * scale} fill="var(--wood)" stroke="var(--ink)" />}
+            <path d="M-5 0h10M0 -5v10" stroke="var(--quiet)" />
+          </g>
+        )}
+        <rect x={sx + 1.5} y={floor - depth_mm * scale - 1} width={long * scale - 3} height={depth_mm * scale} fill="var(--moss-pale)" />
+        {wood && (
+          <g {...grip(true)} transform={`translate(${sx + (long / 2 + at.x_mm) * scale} ${floor - at.up_mm * scale - 1})`}>
+            <rect x={(-wood.along_mm / 2) * scale} y={-wood.tall_mm * scale} width={wood.along_mm * scale} height={wood.tall_mm * scale} fill="var(--wood)" stroke="var(--ink)" />
+          </g>
+        )}
+        {cast.layers.map((_, index) => {
+          const up = cast.layers.slice(0, index + 1).reduce((sum, layer) => sum + layer.thick_mm, 0) * scale;
+          return <path key={index} d={`M${sx + 2} ${floor - up}h${long * scale - 4}`} stroke="var(--moss)" strokeDasharray={index === cast.layers.length - 1 ? "none" : "5 3"} pointerEvents="none" />;
+        })}
+        <path d={`M${sx} ${floor - outside_depth_mm * scale}V${floor}h${long * scale}v${-outside_depth_mm * scale}`} fill="none" stroke="var(--ink)" strokeWidth="2.5" />
+      </Drawing>
+      <Quiet style={{ margin: "0 0 6px" }}>{said}.</Quiet>
+    </>
   );
 }

@@ -7,6 +7,7 @@ import { Fields } from "../stations/parts";
 import type { AtStation } from "../stations/types";
 import { CastFields } from "./CastFields";
 import { Grooves } from "./Grooves";
+import { Product } from "./Product";
 import { changed } from "./steps";
 
 export type FieldsOf = { at: AtStation; step: MendStep; faults: Record<string, string>; place: string; onPut: (step: MendStep) => void };
@@ -17,22 +18,18 @@ export function useNames(table: TableName, without: string[] = []): Record<strin
   return Object.fromEntries((data?.rows ?? []).map((row) => [String(row["key"]), String(row["name"])] as const).filter(([key]) => !without.includes(key)));
 }
 
-const TABLES: Partial<Record<MendStep["do"], [TableName, string, string[]]>> = {
-  soak: ["hardeners", "With", ["stabilising"]], glue: ["glues", "With", []], fill: ["fillers", "With", []], inlay: ["fillers", "With", []],
-};
 const MENDS = ["stabilise", "soak", "glue", "fill", "cast"];
 
 /** What of a step can be decided. */
 export function StepFields(props: FieldsOf) {
   const { at, step, onPut } = props;
-  const table = TABLES[step.do];
   const ids = Object.fromEntries(at.document.defects.map(({ id }) => [id, id]));
   return (
     <div style={{ display: "grid", gap: 10 }}>
       {MENDS.includes(step.do) && Object.keys(ids).length > 0 && (
         <Choices label="Mends" value={step.of ?? []} options={ids} onChange={(of) => onPut(changed(step, { of: of.length > 0 || step.do !== "cast" ? of : undefined }))} />
       )}
-      {table && <With {...props} table={table} />}
+      <With {...props} />
       {step.do !== "dry" && step.do !== "sand" && (
         <Fields><NumberField label="Own wait after it, h (0: the usual)" value={step.after_h ?? 0} onChange={(after_h) => onPut(changed(step, { after_h: after_h === 0 ? undefined : after_h }))} fault={props.faults[`${props.place}/after_h`]} /></Fields>
       )}
@@ -44,12 +41,15 @@ export function StepFields(props: FieldsOf) {
   );
 }
 
-function With({ step, onPut, table: [table, label, without] }: FieldsOf & { table: [TableName, string, string[]] }) {
-  const names = useNames(table, without);
-  if (Object.keys(names).length === 0) return null;
-  // A filler not chosen is the one its mouth takes.
-  const options = step.do === "fill" ? { "": "as its mouth takes", ...names } : names;
-  return <Choice label={label} value={step.with ?? ""} options={options} onChange={(key) => onPut(changed(step, { with: key === "" ? undefined : key, sheet: undefined }))} />;
+/** What it is done with, where that is a choice. A filler not chosen is the one its mouth takes. */
+function With(props: FieldsOf) {
+  switch (props.step.do) {
+    case "soak": return <Product {...props} table="hardeners" label="With" without={["stabilising"]} />;
+    case "glue": return <Product {...props} table="glues" label="With" usual="medium_ca" />;
+    case "fill": return <Product {...props} table="fillers" label="With" left="as its mouth takes" />;
+    case "inlay": return <Product {...props} table="fillers" label="With" usual="epoxy" />;
+    default: return null;
+  }
 }
 
 function DryFields({ step, faults, place, onPut }: FieldsOf) {

@@ -43,6 +43,33 @@ export function changed(step: MendStep, change: { [Key in keyof MendStep]?: Mend
   return Object.fromEntries(Object.entries({ ...step, ...change }).filter(([, value]) => value !== undefined)) as MendStep;
 }
 
+export type Groove = NonNullable<MendStep["grooves"]>[number];
+type OnSkin = { clockDeg: number; zMm: number };
+
+/** Nearly all the way round is a ring. */
+const RING_DEG = 345;
+
+/** A groove as it was drawn over the skin: as wide and deep as the last one. */
+export function grooveDrawn(from: OnSkin, to: OnSkin, like: Groove | undefined): Groove {
+  const { width_mm, depth_mm } = like ?? ring(0);
+  const z = [from, to].map(({ zMm }) => Math.round(zMm * 2) / 2) as [number, number];
+  if (Math.abs(to.clockDeg - from.clockDeg) >= RING_DEG) return { ...ring(Math.round(z[0] + z[1]) / 2), width_mm, depth_mm };
+  return { width_mm, depth_mm, path: [from, to].map(({ clockDeg }, end) => ({ clock_deg: Math.round(clockDeg), z_mm: z[end] ?? 0 })) };
+}
+
+/** The document with one more groove at its step of that id. */
+export const withGroove = (document: Document, id: string, from: OnSkin, to: OnSkin): Document => withSteps(document, (document.mend?.steps ?? []).map((step) =>
+  (step.id === id ? { ...step, grooves: [...(step.grooves ?? []), grooveDrawn(from, to, step.grooves?.at(-1))] } : step)));
+
+/** Grooves of every inlay that is planned. */
+export const groovesOf = (document: Document): Groove[] => (document.mend?.steps ?? []).flatMap(({ grooves }) => grooves ?? []);
+
+/** The same with the wood elsewhere in its mould; what is as usual is left out. */
+export function putPlaced(step: MendStep, change: Partial<NonNullable<MendStep["placed"]>>): MendStep {
+  const next = Object.fromEntries(Object.entries({ ...step.placed, ...change }).filter(([, value]) => value !== 0 && value !== false));
+  return changed(step, { placed: Object.keys(next).length > 0 ? next : undefined });
+}
+
 /** Sizes a mould of another kind starts with, as near as may be to what it was. */
 export function otherMould(mould: NonNullable<MendStep["mould"]>, type: NonNullable<MendStep["mould"]>["type"]): NonNullable<MendStep["mould"]> {
   const wide = mould.width_mm ?? mould.diameter_mm ?? 100;

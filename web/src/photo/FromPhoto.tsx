@@ -1,4 +1,4 @@
-import { useEffect, useMemo, useState } from "react";
+import { useEffect, useMemo } from "react";
 import { FileTrigger } from "react-aria-components";
 import { api } from "../api/client";
 import type { Trace } from "../api/document";
@@ -7,8 +7,11 @@ import { Button } from "../kit/Button";
 import { Choice } from "../kit/Choice";
 import { LengthField } from "../kit/MeasureField";
 import { amountText } from "../kit/measure";
+import { useStored } from "../kit/useStored";
+import { useStoredFile } from "../kit/useStoredFile";
 import { useUnit } from "../kit/Units";
 import { Fault, Quiet, Row } from "../stations/parts";
+import { PictureKept } from "./PictureKept";
 import { NOTHING, outlineOf, question } from "./trace";
 import { TraceSheet } from "./TraceSheet";
 
@@ -16,12 +19,12 @@ export const VIEWS = { tail_face: "The tail end", head_face: "The head end" } as
 export type Taken = { file: File; view: keyof typeof VIEWS; trace: Trace };
 
 /** A lump from a photograph of one of its ends: scaled, outlined, and what is seen on it put down. */
-export function FromPhoto({ onTaken }: { onTaken: (taken: Taken | undefined) => void }) {
+export function FromPhoto({ place, onTaken }: { /** What is put down is kept under names that begin so. */ place: string; onTaken: (taken: Taken | undefined) => void }) {
   const unit = useUnit();
-  const [file, setFile] = useState<File>();
-  const [view, setView] = useState<keyof typeof VIEWS>("tail_face");
-  const [lengthMm, setLength] = useState(80);
-  const [tracing, setTracing] = useState(NOTHING);
+  const { file, lost, fleeting, choose } = useStoredFile(`${place}picture`);
+  const [view, setView] = useStored<keyof typeof VIEWS>(`${place}view`, "tail_face");
+  const [lengthMm, setLength] = useStored(`${place}lengthMm`, 80);
+  const [tracing, setTracing] = useStored(`${place}tracing`, NOTHING);
   const src = useMemo(() => file && URL.createObjectURL(file), [file]);
   useEffect(() => () => {
     if (src) URL.revokeObjectURL(src);
@@ -37,13 +40,13 @@ export function FromPhoto({ onTaken }: { onTaken: (taken: Taken | undefined) => 
         <FileTrigger acceptedFileTypes={["image/jpeg", "image/png"]} onSelect={(list) => {
           const chosen = list?.[0];
           if (!chosen) return;
-          setFile(chosen);
-          setTracing(NOTHING);
+          if (!choose(chosen)) setTracing(NOTHING);
         }}>
           <Button>{file ? "Another photograph" : "Choose a photograph of one end"}</Button>
         </FileTrigger>
         <div style={{ width: 130 }}><LengthField label="Long" value={lengthMm} onChange={setLength} /></div>
       </Row>
+      <PictureKept {...{ lost, fleeting }} />
       <Choice label="It shows" value={view} options={VIEWS} onChange={setView} />
       {src && <TraceSheet src={src} tracing={tracing} taken={trace && outlineOf(trace, view)} onChange={setTracing} />}
       {problem && <Fault role="alert">{problem.errors?.[0]?.detail ?? problem.detail}</Fault>}

@@ -10,6 +10,7 @@ import { Choice } from "../kit/Choice";
 import { TextLine } from "../kit/MeasureField";
 import { amountText } from "../kit/measure";
 import { ink } from "../kit/theme";
+import { useStored } from "../kit/useStored";
 import { useUnit } from "../kit/Units";
 import { freeId } from "../piece/edit";
 import { Fault, Heading, Quiet, Row } from "../stations/parts";
@@ -108,7 +109,7 @@ function One({ at, photograph, onChanged }: { at: AtStation; photograph: Photogr
 /** Tracing over a photograph of a blank that is on the rack already. */
 function Over({ at, photograph, say }: { at: AtStation; photograph: Photograph; say: (change: Partial<Photograph>) => Promise<void> }) {
   const unit = useUnit();
-  const [traced, setTraced] = useState(NOTHING);
+  const [traced, setTraced] = useStored(`traced-${at.id}-${photograph.id}`, NOTHING);
   const { document, assessment } = at;
   // Traced as the piece sits now; what is said of the picture stays as it was first mounted.
   const shows = photograph.view === "head_face" ? "head_face" : "tail_face";

@@ -5,12 +5,14 @@ import { Choice } from "../kit/Choice";
 import { LengthField } from "../kit/MeasureField";
 import { focusRing, ink } from "../kit/theme";
 import { Quiet, Row } from "../stations/parts";
-import { pointed, takenBack, type Part, type Spot, type Tracing } from "./trace";
+import { OF_AN_END, pointed, takenBack, type Part, type Spot, type Tracing } from "./trace";
 
 const WIDE = 1000;
-const PARTS: Record<Part, string> = { scale: "Scale", outline: "Outline", centre: "Axis", crack: "Crack", void: "Pocket", soft_zone: "Soft wood" };
+const PARTS: Record<Part, string> = { scale: "Scale", axis: "Axis", curve: "Curve", outline: "Outline", centre: "Axis", crack: "Crack", void: "Pocket", soft_zone: "Soft wood" };
 const HOW: Record<Part, string> = {
   scale: "Point at two places a known length apart: the ends of a rule laid on it, or a width you have measured.",
+  axis: "Point at two places on the axis it turns about, the first towards the head.",
+  curve: "Point along its edge from one end to the other, on one side of the axis, closer where it turns.",
   outline: "Point all the way round its edge, a dozen places or more, closer where it turns.",
   centre: "Point where the lathe’s axis is to go; left alone, it goes through the middle of the outline.",
   crack: "Point along the crack from one end to the other.",
@@ -28,18 +30,20 @@ const Sheet = styled.svg`
   ${focusRing}
 `;
 
-type Props = { src: string; tracing: Tracing; /** The outline as the core took it, once it has. */ taken?: Spot[] | undefined; onChange: (tracing: Tracing) => void };
+type Props = { src: string; parts?: readonly [Part, Part, ...Part[]]; tracing: Tracing; /** The outline as the core took it, once it has. */ taken?: Spot[] | undefined; onChange: (tracing: Tracing) => void };
 
 /** A photograph to point at: scale, outline, axis, and what is seen on it. With the keyboard the arrows move a cross and Enter puts a place down. */
-export function TraceSheet({ src, tracing, taken, onChange }: Props) {
+export function TraceSheet({ src, parts = OF_AN_END, tracing, taken, onChange }: Props) {
   const [part, setPart] = useState<Part>("scale");
   const [fresh, setFresh] = useState(false);
   const [shape, setShape] = useState(0.75);
   const [cross, setCross] = useState<Spot>();
+  const closed = parts.includes("outline");
   const place = (spot: Spot) => {
     onChange(pointed(tracing, part, spot, fresh));
     setFresh(false);
-    if (part === "scale" && tracing.scale.length === 1) setPart("outline");
+    const second = (part === "scale" && tracing.scale.length === 1) || (part === "axis" && tracing.axis?.length === 1);
+    if (second) setPart(parts[parts.indexOf(part) + 1] ?? part);
   };
   const press = (event: PointerEvent<SVGSVGElement>) => {
     const box = event.currentTarget.getBoundingClientRect();
@@ -58,15 +62,15 @@ export function TraceSheet({ src, tracing, taken, onChange }: Props) {
 
   return (
     <div style={{ display: "grid", gap: 10 }}>
-      <Choice label="Point at" value={part} options={PARTS} onChange={(chosen) => {
+      <Choice label="Point at" value={part} options={Object.fromEntries(parts.map((key) => [key, PARTS[key]])) as Record<Part, string>} onChange={(chosen) => {
         setPart(chosen);
         setFresh(chosen === "crack");
       }} />
       <Quiet style={{ margin: 0 }}>{HOW[part]}</Quiet>
       <Sheet viewBox={`0 0 ${WIDE} ${WIDE * shape}`} tabIndex={0} role="application" onPointerDown={press} onKeyDown={key} data-trace
-        aria-label={`Photograph to trace. ${tracing.scale.length} of 2 places of the scale, ${tracing.outline.length} of the outline, ${tracing.marks.length} findings. Arrow keys move the cross, Enter puts a place down, Backspace takes it back.`}>
+        aria-label={`Photograph to trace. ${tracing.scale.length} of 2 places of the scale, ${tracing.outline.length} of the ${closed ? "outline" : "curve"}, ${tracing.marks.length} findings. Arrow keys move the cross, Enter puts a place down, Backspace takes it back.`}>
         <image href={src} width={WIDE} onLoad={(event) => void measured(event.currentTarget).then(setShape)} pointerEvents="none" />
-        <Drawn tracing={tracing} taken={taken} />
+        <Drawn {...{ tracing, taken, closed }} />
         {cross && <path d={`M${cross[0] * WIDE - 16} ${cross[1] * WIDE}h32M${cross[0] * WIDE} ${cross[1] * WIDE - 16}v32`} stroke={ink.moss} strokeWidth="3" pointerEvents="none" />}
       </Sheet>
       <Row>
@@ -89,11 +93,12 @@ const at = ([x, y]: Spot): string => `${(x * WIDE).toFixed(1)} ${(y * WIDE).toFi
 const line = (spots: Spot[], closed = false) => (spots.length > 0 ? `M${spots.map(at).join("L")}${closed ? "Z" : ""}` : "");
 
 /** What has been put down, in ink with a pale edge so that it shows on any wood. */
-function Drawn({ tracing, taken }: { tracing: Tracing; taken: Spot[] | undefined }) {
-  const { scale, outline, centre, marks } = tracing;
-  const dots = [...scale, ...outline];
+function Drawn({ tracing, taken, closed }: { tracing: Tracing; taken: Spot[] | undefined; closed: boolean }) {
+  const { scale, axis = [], outline, centre, marks } = tracing;
+  const dots = [...scale, ...axis, ...outline];
   const paths = [
-    { d: line(scale), stroke: ink.moss, dash: "10 6" }, { d: taken ? line(taken, true) : line(outline, outline.length > 2), stroke: ink.ink, dash: "none" },
+    { d: line(scale), stroke: ink.moss, dash: "10 6" }, { d: line(axis), stroke: ink.ink, dash: "18 5 3 5" },
+    { d: taken ? line(taken, true) : line(outline, closed && outline.length > 2), stroke: ink.ink, dash: "none" },
     ...marks.filter(({ type }) => type === "crack").map(({ points }) => ({ d: line((points ?? []) as Spot[]), stroke: ink.rust, dash: "none" })),
   ];
   return (

@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import { NOTHING, outlineOf, pointed, question, takenBack, type Part, type Spot, type Tracing } from "./trace";
+import { NOTHING, outlineOf, pointed, profileQuestion, question, takenBack, type Part, type Spot, type Tracing } from "./trace";
 
 const put = (tracing: Tracing, part: Part, ...spots: Spot[]) => spots.reduce((whole, spot) => pointed(whole, part, spot), tracing);
 const square: Spot[] = [[0.2, 0.2], [0.5, 0.1], [0.8, 0.2], [0.8, 0.8], [0.2, 0.8]];
@@ -10,6 +10,19 @@ describe("tracing", () => {
     expect(question(scaled, "tail_face", 60)).toBeUndefined();
     expect(question(put(NOTHING, "outline", ...square), "tail_face", 60)).toBeUndefined();
     expect(question(put(scaled, "outline", ...square), "tail_face", 60)).toEqual({ scale: { from: [0.1, 0.9], to: [0.6, 0.9], mm: 100 }, outline: square, length_mm: 60, view: "tail_face" });
+  });
+
+  it("asks for a curve once it has a scale, an axis and three places", () => {
+    const scaled = put(NOTHING, "scale", [0.1, 0.9], [0.6, 0.9]);
+    const onAxis = put(scaled, "axis", [0.1, 0.5], [0.9, 0.5]);
+    expect(profileQuestion(put(scaled, "curve", [0.2, 0.4], [0.3, 0.3], [0.4, 0.4]), 4)).toBeUndefined();
+    expect(profileQuestion(put(onAxis, "curve", [0.2, 0.4], [0.3, 0.3]), 4)).toBeUndefined();
+    expect(profileQuestion(put(onAxis, "curve", [0.2, 0.4], [0.3, 0.3], [0.4, 0.4]), 4)).toEqual({
+      scale: { from: [0.1, 0.9], to: [0.6, 0.9], mm: 100 }, axis: { from: [0.1, 0.5], to: [0.9, 0.5] }, curve: [[0.2, 0.4], [0.3, 0.3], [0.4, 0.4]], from_z_mm: 4,
+    });
+    expect(takenBack(takenBack(onAxis, "axis"), "axis").axis).toEqual([]);
+    expect(put(onAxis, "axis", [0.3, 0.3]).axis).toEqual([[0.3, 0.3]]);
+    expect(takenBack(put(onAxis, "curve", [0.2, 0.4], [0.3, 0.3]), "curve").outline).toEqual([[0.2, 0.4]]);
   });
 
   it("begins the scale anew with a third place", () => expect(put(NOTHING, "scale", [0, 0], [1, 0], [0.5, 0.5]).scale).toEqual([[0.5, 0.5]]));

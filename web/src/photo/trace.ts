@@ -1,10 +1,14 @@
 // Places on a photograph, and what is put down on it point by point. What they come to the core says.
-import type { Trace, TraceQuestion } from "../api/document";
+import type { ProfileQuestion, Trace, TraceQuestion } from "../api/document";
 
 export type Spot = [number, number];
 export type Mark = NonNullable<TraceQuestion["marks"]>[number];
-export type Tracing = { scale: Spot[]; mm: number; outline: Spot[]; centre?: Spot; marks: Mark[] };
-export type Part = "scale" | "outline" | "centre" | "crack" | "void" | "soft_zone";
+export type Tracing = { scale: Spot[]; mm: number; /** Two places on the axis of a piece seen from the side. */ axis?: Spot[]; outline: Spot[]; centre?: Spot; marks: Mark[] };
+export type Part = "scale" | "axis" | "outline" | "curve" | "centre" | "crack" | "void" | "soft_zone";
+/** What is pointed at on a lump's end, and on a piece from the side. */
+export const OF_AN_END = ["scale", "outline", "centre", "crack", "void", "soft_zone"] as const;
+export const OF_A_PROFILE = ["scale", "axis", "curve"] as const;
+
 
 export const NOTHING: Tracing = { scale: [], mm: 100, outline: [], marks: [] };
 
@@ -16,6 +20,8 @@ export function pointed(tracing: Tracing, part: Part, spot: Spot, fresh = false)
   const others = tracing.marks.slice(0, -1);
   switch (part) {
     case "scale": return { ...tracing, scale: tracing.scale.length < 2 ? [...tracing.scale, spot] : [spot] };
+    case "axis": return { ...tracing, axis: tracing.axis?.length === 1 ? [...tracing.axis, spot] : [spot] };
+    case "curve":
     case "outline": return { ...tracing, outline: [...tracing.outline, spot] };
     case "centre": return { ...tracing, centre: spot };
     case "crack":
@@ -31,7 +37,8 @@ export function pointed(tracing: Tracing, part: Part, spot: Spot, fresh = false)
 /** The last place of that part taken back. */
 export function takenBack(tracing: Tracing, part: Part): Tracing {
   if (part === "scale") return { ...tracing, scale: tracing.scale.slice(0, -1) };
-  if (part === "outline") return { ...tracing, outline: tracing.outline.slice(0, -1) };
+  if (part === "axis") return { ...tracing, axis: (tracing.axis ?? []).slice(0, -1) };
+  if (part === "outline" || part === "curve") return { ...tracing, outline: tracing.outline.slice(0, -1) };
   if (part === "centre") {
     const { scale, mm, outline, marks } = tracing;
     return { scale, mm, outline, marks };
@@ -49,6 +56,12 @@ export function question(tracing: Tracing, view: "tail_face" | "head_face", leng
   if (!from || !to || tracing.outline.length < 5) return undefined;
   const marks = tracing.marks.filter(({ type, points, edge }) => (type === "crack" ? (points?.length ?? 0) > 1 : edge !== undefined));
   return { scale: { from, to, mm: tracing.mm }, outline: tracing.outline, length_mm: lengthMm, view, ...(tracing.centre && { centre: tracing.centre }), ...(marks.length > 0 && { marks }) };
+}
+
+/** What to ask the core of a curve; nothing until there are a scale, an axis and three places of it. */
+export function profileQuestion({ scale: [from, to], mm, axis: [head, tail] = [], outline }: Tracing, fromZMm: number): ProfileQuestion | undefined {
+  if (!from || !to || !head || !tail || outline.length < 3) return undefined;
+  return { scale: { from, to, mm }, axis: { from: head, to: tail }, curve: outline, from_z_mm: fromZMm };
 }
 
 /** The outline as the core took it, as places on the picture. */

@@ -1,7 +1,7 @@
 import { memo } from "react";
-import { Label, Slider, SliderOutput, SliderThumb, SliderTrack } from "react-aria-components";
+import { Label, Slider, SliderOutput, SliderThumb, SliderTrack, ToggleButton } from "react-aria-components";
 import styled from "styled-components";
-import type { Peel } from "../api/document";
+import type { Assessment, Peel } from "../api/document";
 import { amountText, clockText } from "../kit/measure";
 import { focusRing, ink } from "../kit/theme";
 import { useUnit } from "../kit/Units";
@@ -9,7 +9,7 @@ import { EndView } from "./EndView";
 import { GroundPatterns } from "./Ground";
 import { SectionView } from "./SectionView";
 import { SkinView } from "./SkinView";
-import type { Look } from "./types";
+import type { CutAt, CutStage, Look } from "./types";
 import { useSize } from "./useSize";
 
 const DIAL_PX = 38;
@@ -41,6 +41,20 @@ const Title = styled.text`
   fill: ${ink.ink};
 `;
 
+const CUTS: Record<CutStage, string> = { rounded: "Rounded", outside: "Outside turned", hollowed: "Hollow" };
+const CUT_STAGES = Object.keys(CUTS) as CutStage[];
+
+const Peeled = styled.div`
+  display: flex;
+  align-items: center;
+  flex-wrap: wrap;
+  gap: 0 18px;
+  min-height: 44px;
+  [role="group"] > button { min-height: 40px; padding: 0 10px; border: 0; border-bottom: 3px solid transparent; background: none; color: ${ink.ink}; cursor: pointer; ${focusRing} }
+  [role="group"] > button[data-hovered] { border-color: ${ink.slate}; }
+  [role="group"] > button[data-selected] { border-color: ${ink.moss}; font-weight: 650; }
+`;
+
 const PeelSlider = styled(Slider)`
   display: flex;
   align-items: center;
@@ -50,7 +64,7 @@ const PeelSlider = styled(Slider)`
 `;
 
 const Track = styled(SliderTrack)`
-  width: 210px;
+  width: 170px;
   height: 30px;
   &::before {
     content: "";
@@ -95,28 +109,37 @@ const Met = styled.span`
   min-width: 0;
 `;
 
-type PeelProps = { peelMm: number; setPeel: (mm: number) => void; mostMm: number; peel: Peel | undefined; rpm: number };
+type PeelProps = { cutAt: CutAt | undefined; setCut: (cut: CutAt | undefined) => void; mostMm: number; stages: Assessment["stages"]; peel: Peel | undefined; rpm: number };
 
-/** How deep the skin is peeled, and what the edge would meet there. Kept as it is while only other things change. */
-const PeelRow = memo(function PeelRow({ peelMm, setPeel, mostMm, peel, rpm }: PeelProps) {
+/** How deep the skin is peeled or to which stage, and what the edge would meet there. Kept as it is while only other things change. */
+const PeelRow = memo(function PeelRow({ cutAt, setCut, mostMm, stages, peel, rpm }: PeelProps) {
   const unit = useUnit();
+  const peelMm = cutAt && "depthMm" in cutAt ? cutAt.depthMm : 0;
+  const stage = cutAt && "stage" in cutAt ? cutAt.stage : undefined;
   return (
-    <PeelSlider value={peelMm} onChange={(value) => setPeel(value as number)} minValue={0} maxValue={mostMm} step={1}>
-      <Label>Skin{peelMm > 0 ? ", peeled" : ""}</Label>
-      <SliderOutput style={{ minWidth: 64 }}>{peelMm > 0 ? amountText(peelMm, "mm", unit) : "as it is"}</SliderOutput>
-      <Track><Thumb aria-label="Depth peeled off the skin" /></Track>
+    <Peeled>
+      <PeelSlider value={peelMm} onChange={(value) => setCut(value === 0 ? undefined : { depthMm: value as number })} minValue={0} maxValue={mostMm} step={1}>
+        <Label style={{ whiteSpace: "nowrap" }}>Skin{cutAt ? ", peeled" : ""}</Label>
+        <SliderOutput style={{ minWidth: 84, whiteSpace: "nowrap" }}>{peelMm > 0 ? amountText(peelMm, "mm", unit) : stage ? "to a stage" : "as it is"}</SliderOutput>
+        <Track><Thumb aria-label="Depth peeled off the skin" /></Track>
+      </PeelSlider>
+      <div role="group" aria-label="Peel to a stage">
+        {CUT_STAGES.filter((key) => stages[key]).map((key) => (
+          <ToggleButton key={key} isSelected={stage === key} onChange={(on) => setCut(on ? { stage: key } : undefined)}>{CUTS[key]}</ToggleButton>
+        ))}
+      </div>
       {peel && <OnThisCut peel={peel} rpm={rpm} />}
-    </PeelSlider>
+    </Peeled>
   );
 });
 
-/** What the edge meets at the depth peeled to. */
+/** What the edge meets on that cut. */
 function OnThisCut({ peel, rpm }: { peel: Peel; rpm: number }) {
   const unit = useUnit();
   const met = Object.entries(peel.shares).filter(([kind, share]) => kind !== "sound" && share > 0.0005).sort(([, a], [, b]) => b - a).slice(0, 3);
   return (
     <Met role="status">
-      {peel.reaches_form && "At the form. "}
+      {peel.reaches_form && peel.stage === null && "At the form. "}
       {met.length === 0 ? "Sound wood all round." : met.map(([kind, share], index) => <span key={kind}>{index > 0 && " · "}{kind} <strong>{amountText(share, "share", unit)}</strong></span>)}
       {peel.worst && <> · knocks <strong>{amountText(peel.worst.knocks_per_s, "a second", unit)}</strong> at {amountText(rpm, "rpm", unit)}</>}
     </Met>
@@ -124,7 +147,7 @@ function OnThisCut({ peel, rpm }: { peel: Peel; rpm: number }) {
 }
 
 /** Three drawings of the one solid, locked together. */
-export function Piece({ look, setPeel }: { look: Look; setPeel: (mm: number) => void }) {
+export function Piece({ look, setCut, rpm }: { look: Look; setCut: (cut: CutAt | undefined) => void; rpm: number }) {
   const [frame, { width, height }] = useSize<SVGSVGElement>();
   const { geometry } = look;
   const { scale, cx, cy, x0, sectionY, titleY } = place(geometry.max_radius_mm, geometry.length_mm, width, height);
@@ -142,7 +165,7 @@ export function Piece({ look, setPeel }: { look: Look; setPeel: (mm: number) => 
           </>
         )}
       </Turned>
-      <PeelRow peelMm={look.peelMm} setPeel={setPeel} mostMm={Math.max(1, Math.floor(geometry.max_radius_mm * 0.6))} peel={look.peel} rpm={look.assessment.stages.blank.limit_rpm} />
+      <PeelRow cutAt={look.cutAt} setCut={setCut} mostMm={Math.max(1, Math.floor(geometry.max_radius_mm * 0.6))} stages={look.assessment.stages} peel={look.peel} rpm={rpm} />
       <SkinView look={look} />
     </Frame>
   );

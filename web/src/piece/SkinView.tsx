@@ -1,6 +1,6 @@
 import type { PointerEvent } from "react";
 import styled from "styled-components";
-import { isPath, type BodyDefect, type Geometry, type PathDefect, type Peel } from "../api/document";
+import { isPath, type BodyDefect, type PathDefect, type Peel } from "../api/document";
 import { ink } from "../kit/theme";
 import { DefectTag, Handle } from "./Defect";
 import { follow, placeOf } from "./drag";
@@ -39,6 +39,14 @@ export function SkinView({ look }: { look: Look }) {
     return { clockDeg: b.clockDeg - a.clockDeg, zMm: b.zMm - a.zMm };
   };
   const point = (event: PointerEvent) => {
+    if (look.groove) {
+      const [groove, start] = [look.groove, back(...placeOf(event))];
+      follow(event, () => undefined, (x, y) => {
+        const end = back(x, y);
+        if (Math.hypot(end.clockDeg - start.clockDeg, end.zMm - start.zMm) > 1) groove(start, { ...end, clockDeg: Math.min(360, Math.max(0, end.clockDeg)) });
+      });
+      return;
+    }
     if (!look.tool) return;
     const tool = look.tool;
     const place = (x: number, y: number) => {
@@ -54,11 +62,12 @@ export function SkinView({ look }: { look: Look }) {
       {wide > 0 && (
         <>
           <clipPath id="skin-clip"><rect x={LEFT} y={4} width={wide} height={tall} /></clipPath>
-          <rect data-skin x={LEFT} y={4} width={wide} height={tall} fill={ink.wood} stroke={ink.slate} onPointerDown={point} style={{ cursor: look.tool ? "crosshair" : "default" }} />
+          <rect data-skin x={LEFT} y={4} width={wide} height={tall} fill={ink.wood} stroke={ink.slate} onPointerDown={point} style={{ cursor: look.tool || look.groove ? "crosshair" : "default" }} />
           <text x={LEFT - 8} y={16} fontSize="14" textAnchor="end" fill={ink.quiet}>tail</text>
           <text x={LEFT - 8} y={tall} fontSize="14" textAnchor="end" fill={ink.quiet}>head</text>
-          <g clipPath="url(#skin-clip)">
-            {look.peel && <Air peel={look.peel} at={at} geometry={geometry} />}
+          <g clipPath="url(#skin-clip)" pointerEvents={look.groove ? "none" : undefined}>
+            {look.peel && <Air peel={look.peel} at={at} />}
+            {look.peel && <NotOfIt peel={look.peel} at={at} lengthMm={geometry.length_mm} />}
             {document.defects.map((defect) =>
               [-360, 0, 360].map((lap) =>
                 isPath(defect)
@@ -66,6 +75,10 @@ export function SkinView({ look }: { look: Look }) {
                   : <BodyOnSkin key={`${defect.id}${lap}`} {...{ look, defect, at, lap, toBy, peeled }} />,
               ),
             )}
+            {look.grooves.flatMap(({ path, width_mm }, index) => [-360, 0, 360].map((lap) => (
+              <path key={`${index}${lap}`} data-groove={lap === 0 || undefined} d={outlinePath(path.map(({ clock_deg, z_mm }) => at(clock_deg + lap, z_mm)), false)} fill="none" stroke={ink.moss} strokeOpacity="0.55"
+                strokeWidth={Math.max(2, (width_mm / geometry.length_mm) * tall)} pointerEvents="none" />
+            )))}
             <TestMarks look={look} at={at} />
             {document.defects.filter(({ id }) => id === look.chosen && !look.tool && !look.fixed).map((defect) =>
               isPath(defect)
@@ -96,14 +109,26 @@ type OnSkin<Kind> = { look: Look; defect: Kind; at: At; lap: number; toBy: (from
 const cutRadiusMm = ({ rows }: Peel, zMm: number) => profileMm(rows.map((row) => [row.z_mm, row.radius_mm]), zMm) ?? (zMm < (rows[0]?.z_mm ?? 0) ? rows[0] : rows.at(-1))?.radius_mm ?? 1;
 
 /** Where the cut is beyond the wood. */
-function Air({ peel, at, geometry }: { peel: Peel; at: At; geometry: Geometry }) {
-  const half = geometry.length_mm / peel.rows.length / 2;
+function Air({ peel, at }: { peel: Peel; at: At }) {
+  const half = halfRow(peel);
   const d = peel.rows.flatMap(({ z_mm, stretches }) => stretches.filter(({ kind, id }) => kind === "air" && id === null).flatMap(({ from_deg, to_deg }) =>
     [-360, 0].map((lap) => {
       const [[x0, y0], [x1, y1]] = [at(from_deg + lap, z_mm + half), at(to_deg + lap, z_mm - half)];
       return `M${x0.toFixed(1)} ${y0.toFixed(1)}H${x1.toFixed(1)}V${y1.toFixed(1)}H${x0.toFixed(1)}Z`;
     })));
   return <path d={d.join("")} fill="url(#ground-air)" stroke="none" pointerEvents="none" />;
+}
+
+const halfRow = ({ rows }: Peel) => ((rows.at(-1)?.z_mm ?? 0) - (rows[0]?.z_mm ?? 0)) / (rows.length - 1) / 2;
+
+/** Above and below what that stage leaves of the length. */
+function NotOfIt({ peel, at, lengthMm }: { peel: Peel; at: At; lengthMm: number }) {
+  const half = halfRow(peel);
+  const [low, high] = [(peel.rows[0]?.z_mm ?? 0) - half, (peel.rows.at(-1)?.z_mm ?? lengthMm) + half];
+  return [[high, lengthMm], [0, low]].map(([from = 0, to = 0]) => {
+    const [[x0, y0], [x1, y1]] = [at(0, to), at(360, from)];
+    return y1 - y0 > 0.5 && <rect key={from} x={x0} y={y0} width={x1 - x0} height={y1 - y0} fill={ink.waste} pointerEvents="none" />;
+  });
 }
 
 /** Inked where this depth cuts the body; dashed where it lies under (or over) the surface. */

@@ -147,3 +147,6 @@ export function overEdge(defect: PathDefect, defects: Defect[], geometry: Geomet
 
 /** The same again under another letter, turned a little so that both can be seen. */
 export const copyOf = (defect: Defect, defects: Defect[], geometry: Geometry): Defect => moveDefect({ ...defect, id: freeId(defects) }, { clockDeg: 20 }, geometry);
+
+/** Today where this screen stands, as a file has it. */
+export const today = () => new Date().toLocaleDateString("sv-SE");

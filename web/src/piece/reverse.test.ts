@@ -3,7 +3,7 @@ import type { Document } from "../api/document";
 import { reverse, reverseSpot } from "./reverse";
 
 const piece = {
-  format: "mossy-anvil/blank", version: 5, name: "Bowl",
+  format: "mossy-anvil/blank", version: 6, name: "Bowl",
   material: { kind: "wood", species: "hornbeam", density_kg_m3: 600, moisture_pct: 12, grain: "face", grain_clock_deg: 30 },
   shape: { type: "outline", stations: [{ z_mm: 0, radii_mm: [10, 20, 30, 40] }, { z_mm: 60.3, radii_mm: [50, 60, 70, 80] }], centre_offset_mm: [3, 4] },
   defects: [

@@ -1,5 +1,10 @@
 import type { Assessment, Defect, Document, Form, Geometry, Peel, Photograph } from "../api/document";
+import type { Groove } from "../mend/steps";
 import type { Tool } from "./edit";
+
+/** So deep under the skin, or what a stage of turning leaves. */
+export type CutAt = { depthMm: number } | { stage: CutStage };
+export type CutStage = "rounded" | "outside" | "hollowed";
 
 /** What the three drawings share: one piece, one hand, one z, one chosen defect. */
 export type Look = {
@@ -10,8 +15,9 @@ export type Look = {
   setClock: (deg: number) => void;
   zMm: number;
   setZ: (mm: number) => void;
-  peelMm: number;
-  /** What the cut at that depth meets, once the core has said; nothing while the skin is whole. */
+  /** The cut the skin is shown at; nothing while it is whole. */
+  cutAt: CutAt | undefined;
+  /** What that cut meets, once the core has said. */
   peel: Peel | undefined;
   chosen: string | undefined;
   choose: (id: string | undefined) => void;
@@ -24,6 +30,9 @@ export type Look = {
   fixed: boolean;
   /** A photograph of one end, to lie under it. */
   under: (Photograph & { src: string }) | undefined;
+  /** Grooves that are planned, and what to do with a stroke over the skin while one is being drawn. */
+  grooves: Groove[];
+  groove: ((from: { clockDeg: number; zMm: number }, to: { clockDeg: number; zMm: number }) => void) | undefined;
   /** A new defect from a stroke of the pointer. */
   add: (defect: Defect) => void;
 };

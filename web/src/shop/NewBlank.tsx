@@ -1,6 +1,5 @@
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { useMemo, useState } from "react";
-import { Input, Label, TextField } from "react-aria-components";
 import { useNavigate } from "react-router";
 import styled from "styled-components";
 import { api, Refused } from "../api/client";
@@ -8,12 +7,13 @@ import type { Document, Intake, IntakeQuestion, Problem, Scan, Shop } from "../a
 import { useNewest } from "../bench/useNewest";
 import { Button } from "../kit/Button";
 import { Choice, Choices } from "../kit/Choice";
-import { ClockField, FieldFault, FieldInput, LengthField, NumberField } from "../kit/MeasureField";
+import { ClockField, LengthField, NumberField } from "../kit/MeasureField";
 import { amountText } from "../kit/measure";
 import { Findings, Worked } from "../kit/Says";
 import { Suggest } from "../kit/Suggest";
+import { Words } from "../kit/Words";
 import { forgetStored, useStored } from "../kit/useStored";
-import { ink } from "../kit/theme";
+import { forgetFile } from "../kit/useStoredFile";
 import { useUnit } from "../kit/Units";
 import { FromPhoto, type Taken } from "../photo/FromPhoto";
 import { Fault, Fields, Heading, Quiet, Row } from "../stations/parts";
@@ -49,6 +49,7 @@ const FIRST_STATIONS = [0, 80].map((z_mm) => ({ z_mm, radii_mm: Array<number>(12
 
 /** What is typed here is kept under these names until the blank is on the rack. */
 const FORM = "new-blank-";
+const PHOTO = `${FORM}photo-`;
 
 /** From a lump in the hand to a number on the rack. */
 export function NewBlank({ shop }: { shop: Shop }) {
@@ -94,6 +95,7 @@ export function NewBlank({ shop }: { shop: Shop }) {
     try {
       const kept = await api.takeIn(document(answer));
       forgetStored(FORM);
+      forgetFile(`${PHOTO}picture`);
       await client.invalidateQueries({ queryKey: ["shop"] });
       if (type === "photo" && taken) await sendPicture(kept.id, taken);
       else void go(`/blanks/${kept.id}/survey`);
@@ -116,7 +118,7 @@ export function NewBlank({ shop }: { shop: Shop }) {
   };
   const intake = { ...(origin.trim() && { origin: origin.trim() }), ...(gotOn && { got_on: gotOn }), ...(cost > 0 && { cost }), ...(bark !== "unsaid" && { bark }) };
   const document = ({ shape, density_kg_m3 }: Intake): Document => ({
-    format: "mossy-anvil/blank", version: 5, name: name.trim(), number,
+    format: "mossy-anvil/blank", version: 6, name: name.trim(), number,
     material: {
       kind, species: species.trim(), ...(character.length > 0 && { character }), density_kg_m3: density_kg_m3 ?? densityOwn,
       moisture_pct: moisturePct, grain, ...(grain === "face" && { grain_clock_deg: grainDeg }),
@@ -143,7 +145,7 @@ export function NewBlank({ shop }: { shop: Shop }) {
           {saveFault("/document/material/species") && <Fault role="alert">{saveFault("/document/material/species")}</Fault>}</div>
         <Choices label="Character, as many as fit" value={character} options={CHARACTERS} onChange={setCharacter} />
         <Choice label="Its shape" value={type} options={LUMPS} onChange={setType} />
-        {type === "photo" ? <FromPhoto onTaken={setTaken} /> : type === "scan" ? <Scanned scan={scan ?? undefined} onScan={(read) => setScan(read ?? null)} /> : type === "outline" ? <Outlined stations={stations} onChange={setStations} fault={fault} /> : (
+        {type === "photo" ? <FromPhoto place={PHOTO} onTaken={setTaken} /> : type === "scan" ? <Scanned scan={scan ?? undefined} onScan={(read) => setScan(read ?? null)} /> : type === "outline" ? <Outlined stations={stations} onChange={setStations} fault={fault} /> : (
           <Fields>
             {SIZES[type].map(([size, word]) => (
               <LengthField key={size} label={word} value={sizes[size] ?? 0} onChange={(value) => setSizes({ ...sizes, [size]: value })} fault={fault(`/lump/${size}`)} />
@@ -179,16 +181,6 @@ export function NewBlank({ shop }: { shop: Shop }) {
       </section>
       <aside aria-label="What that makes"><Made answer={answer} problem={problem} /></aside>
     </Frame>
-  );
-}
-
-function Words({ label, value, onChange, fault, type = "text" }: { label: string; value: string; onChange: (value: string) => void; fault: string | undefined; type?: "text" | "date" }) {
-  return (
-    <TextField type={type} value={value} onChange={onChange} isInvalid={fault !== undefined} maxLength={120} style={{ display: "grid", gap: 2, alignContent: "start" }}>
-      <Label style={{ fontSize: 14, color: ink.quiet }}>{label}</Label>
-      <FieldInput as={Input} />
-      {fault && <FieldFault>{fault}</FieldFault>}
-    </TextField>
   );
 }
 

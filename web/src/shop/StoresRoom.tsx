@@ -15,7 +15,7 @@ import { useNames } from "../mend/StepFields";
 import { Fault, Fields, Heading, Quiet, Row, Ticket } from "../stations/parts";
 import { Room } from "./Room";
 
-const KINDS = { resins: "Resin", fillers: "Filler", hardeners: "Hardener for wood", glues: "Glue" } as const;
+const KINDS = { resins: "Resin", fillers: "Filler", hardeners: "Hardener for wood", glues: "Glue", pigments: "Pigment", supplies: "Mould lining" } as const;
 
 /** What stands on the shelf, lot by lot, and what open cards hold of it. */
 export function StoresRoom() {
@@ -115,7 +115,7 @@ function Another({ onTake }: { onTake: (stores: Stores) => void }) {
           <NumberField label="A pack, g" value={product.pack_g} onChange={(pack_g) => setProduct({ ...product, pack_g })} fault={faults["/pack_g"]} />
           <NumberField label="A pack costs" value={product.pack_price ?? 0} onChange={(pack_price) => setProduct({ ...product, pack_price })} fault={faults["/pack_price"]} />
         </Fields>
-        {product.kind === "resins" && <Sheet sheet={product.sheet} faults={faults} place="/sheet" onPut={(sheet) => setProduct(sheet ? { ...product, sheet } : without(product, "sheet"))} />}
+        {product.kind !== "pigments" && product.kind !== "supplies" && <Sheet sheet={product.sheet} faults={faults} place="/sheet" onPut={(sheet) => setProduct(sheet ? { ...product, sheet } : without(product, "sheet"))} />}
         {problem && !problem.errors?.length && <Fault role="alert">{problem.detail}</Fault>}
         <Button $kind="go" style={{ justifySelf: "start" }} isDisabled={busy || product.name === ""} onPress={() => void act(() => api.addProduct({ ...product, like }), (stores) => { onTake(stores); setProduct({ ...product, name: "" }); })}>Onto the shelf</Button>
       </div>

@@ -9,7 +9,7 @@ import { focusRing, ink } from "../kit/theme";
 import { useUnit } from "../kit/Units";
 import { Photographs } from "../photo/Photographs";
 import { NAMES } from "../piece/Defect";
-import type { Tool } from "../piece/edit";
+import { freeId, today, type Tool } from "../piece/edit";
 import { middleOf } from "../piece/geometry";
 import { DefectFields, FOUND_BY } from "./DefectFields";
 import { NextTest } from "./NextTest";
@@ -94,10 +94,15 @@ function ByTest({ at }: { at: AtStation }) {
   const shown = at.assessment.defects.filter(({ by_test }) => by_test);
   const bodies = at.assessment.geometry.by_test as unknown as Defect[];
   if (shown.length === 0) return null;
+  const putDown = () => at.draft.change({ ...at.document, defects: bodies.reduce((defects: Defect[], defect) => [...defects, { ...defect, id: freeId(defects), found_on: today() }], at.document.defects) });
   return (
-    <ul aria-label="What tests show">
-      {bodies.map((defect) => <Found key={defect.id} at={at} defect={defect} report={shown.find(({ id }) => id === defect.id)} fixed />)}
-    </ul>
+    <>
+      <ul aria-label="What tests show">
+        {bodies.map((defect) => <Found key={defect.id} at={at} defect={defect} report={shown.find(({ id }) => id === defect.id)} fixed />)}
+      </ul>
+      {/* About another axis they are not where the survey would have them. */}
+      {at.assessment.geometry.on_centres === null && <Row><Button onPress={putDown}>Put down what tests show, to be mended</Button></Row>}
+    </>
   );
 }
 

@@ -5,6 +5,9 @@ import type { Tool } from "../piece/edit";
 
 /** What every station gets: the draft, the core's answer to it, and what is chosen. */
 export type AtStation = {
+  /** The inlay step whose grooves are being drawn on the skin. */
+  grooving: string | undefined;
+  setGrooving: (step: string | undefined) => void;
   id: number;
   draft: DraftHandle;
   document: Document;
