@@ -4,9 +4,10 @@ require "zip"
 
 module Loft
   # The whole shop as one zip: shop.json, stores.json with what stands on the shelf and what the shop's work has shown, patterns.json with its own curves,
-  # a blank file for every blank, its journal, its photographs and the card it is worked by beside it.
+  # a blank file for every blank, its journal, its photographs and the card it is worked by beside it. A parcel is the same of one blank, without the shop.
   class Archive
     FORMAT = { "format" => "mossy-anvil/shop", "version" => 1 }.freeze
+    PARCEL = { "format" => "mossy-anvil/parcel", "version" => 1 }.freeze
 
     # now: Time.
     def initialize(db, now:)
@@ -26,29 +27,28 @@ module Loft
         put(zip, "shop.json", MossyAnvil::JsonLayout.text(shop))
         put(zip, "stores.json", MossyAnvil::JsonLayout.text(stores))
         put(zip, "patterns.json", MossyAnvil::JsonLayout.text("patterns" => @patterns.all.map { |row| { "name" => row[:name], "form" => row[:form] } }))
-        @blanks.ids.each do |id|
-          kept = @blanks.find(id)
-          stem = "#{Archive.stem(kept[:document])}-#{id}"
-          put(zip, "blanks/#{stem}.anvil.json", MossyAnvil::BlankFile.write(kept[:document]))
-          put(zip, "journals/#{stem}.json", MossyAnvil::JsonLayout.text("entries" => kept[:journal].map { |entry| entry.except(:id).transform_keys(&:to_s) }))
-          put_photographs(zip, stem, id)
-          @cards.open_of(id)&.then { |card| put(zip, "cards/#{stem}.json", MossyAnvil::JsonLayout.text(@cards.parcel(card[:id]))) }
-        end
+        @blanks.ids.each { |id| put_blank(zip, id, @blanks.find(id)) }
+      end.string
+    end
+
+    # Bytes of the parcel of one blank, `kept` as the store has it.
+    def parcel(kept)
+      Zip::OutputStream.write_buffer do |zip|
+        put(zip, "parcel.json", MossyAnvil::JsonLayout.text(PARCEL))
+        put_blank(zip, kept[:id], kept)
       end.string
     end
 
     # Takes in what the archive has and this shop has not, all or nothing. A blank of the same number and name is the same blank:
     # it stays as it is here, gets the journal entries and readings it lacks, and is named where it differs; with `copies` its other version is
     # taken in as a blank of its own. A number that another blank has is replaced by the next free one.
-    # Returns { taken_in:, already_here:, differ: [names], renumbered: [{ name:, from:, to: }] }; raises InvalidInput with the entry's name in the path.
+    # Returns { taken_in: [{ id:, number:, name: }], already_here:, differ: [names], cards_left: [names], renumbered: [{ name:, from:, to: }] };
+    # raises InvalidInput with the entry's name in the path.
     def take_in(bytes, copies: false)
       entries = ArchiveReader.new(bytes).entries
-      report = { taken_in: 0, already_here: 0, differ: [], renumbered: [] }
+      report = { taken_in: [], already_here: 0, differ: [], cards_left: [], renumbered: [] }
       @db.transaction do
-        if @shops.empty?
-          furnish(entries.fetch("shop.json"))
-          shelve(entries["stores.json"]) if entries.key?("stores.json")
-        end
+        furnish(entries["shop.json"], entries["stores.json"]) if @shops.empty? && entries.key?("shop.json")
         entries.fetch("patterns.json", { "patterns" => [] })["patterns"].each_with_index { |row, index| keep_pattern(row, index) }
         entries.keys.grep(%r{\Ablanks/}).sort.each { |name| add(name, entries, report, copies) }
       end
@@ -64,6 +64,14 @@ module Loft
     def put(zip, name, text)
       zip.put_next_entry(name)
       zip.write(text)
+    end
+
+    def put_blank(zip, id, kept)
+      stem = "#{Archive.stem(kept[:document])}-#{id}"
+      put(zip, "blanks/#{stem}.anvil.json", MossyAnvil::BlankFile.write(kept[:document]))
+      put(zip, "journals/#{stem}.json", MossyAnvil::JsonLayout.text("entries" => kept[:journal].map { |entry| entry.except(:id).transform_keys(&:to_s) }))
+      put_photographs(zip, stem, id)
+      @cards.open_of(id)&.then { |card| put(zip, "cards/#{stem}.json", MossyAnvil::JsonLayout.text(@cards.parcel(card[:id]))) }
     end
 
     # What is said of each, and the pictures themselves by their sums.
@@ -103,9 +111,11 @@ module Loft
       @patterns.add_missing(row["name"], Store::Patterns.pattern(row["form"], at: "/patterns.json/patterns/#{index}"))
     end
 
-    def furnish(shop)
+    # Sets an empty shop up as the archive's; stores: nil where the archive is from before there were any.
+    def furnish(shop, stores)
       @shops.set_up(**shop.slice("name", "currency").transform_keys(&:to_sym), **shop["climate"].transform_keys(&:to_sym))
       shop["lathes"].each { |name, lathe| @shops.keep_lathe(name, lathe) }
+      shelve(stores) if stores
     end
 
     def add(name, entries, report, copies)
@@ -119,9 +129,16 @@ module Loft
       report[:already_here] += 1
       complete(same, document, journal)
       keep_pictures(same, pictures)
-      return if alike?(@blanks.find(same)[:document], document)
+      alike = alike?(@blanks.find(same)[:document], document)
+      go_on_with(card, same, report, document["name"], alike) if card && !@cards.known?(card["key"])
+      return if alike
 
       copies ? take(document, [], pictures, report) : report[:differ] << document["name"]
+    end
+
+    # A card that was opened elsewhere is gone on with where the blank stands as it was opened for and nobody works it here; else it is left, and said.
+    def go_on_with(card, id, report, name, alike)
+      alike && !@cards.open_of(id) ? @cards.unpack(id, card) : report[:cards_left] << name
     end
 
     # [[what is said of it, Picture], ...] of the blank of that name.
@@ -148,7 +165,7 @@ module Loft
       id = @blanks.take_in(document, brief(document))[:id]
       keep_journal(id, journal)
       keep_pictures(id, pictures)
-      report[:taken_in] += 1
+      report[:taken_in] << { id: id, number: document["number"], name: document["name"] }
       id
     end
 

@@ -3,7 +3,7 @@
 module Loft
   # Reads a shop archive with limits: what it may hold, how many, how large, and that each part is what its name says.
   class ArchiveReader
-    PARTS = { /\Ashop\.json\z/ => "ArchivedShop",
+    PARTS = { /\Ashop\.json\z/ => "ArchivedShop", /\Aparcel\.json\z/ => "ArchivedParcel",
               /\Astores\.json\z/ => "ArchivedStores",
               /\Apatterns\.json\z/ => "ArchivedPatterns", %r{\Acards/[\w.-]+\.json\z} => "ArchivedCard",
               %r{\Ablanks/[\w.-]+\.anvil\.json\z} => nil, %r{\Ajournals/[\w.-]+\.json\z} => "ArchivedJournal",
@@ -18,7 +18,7 @@ module Loft
     # Name => string-keyed data of every part, or its Picture; raises InvalidInput with the part's name first in the path.
     def entries
       found = unpacked.to_h { |name, text| [name, under(name) { part(name) == :picture ? Picture.kept(text, File.basename(name, ".jpg")) : checked(name, MossyAnvil::JsonText.parse(text)) }] }
-      refuse("", "has no shop.json", "an archive that this program wrote") unless found.key?("shop.json")
+      refuse("", "has neither shop.json nor parcel.json", "an archive or a parcel that this program wrote") unless found.key?("shop.json") || found.key?("parcel.json")
       found
     end
 
@@ -35,7 +35,7 @@ module Loft
     def known(name)
       return name if PARTS.any? { |pattern, _| pattern.match?(name) }
 
-      refuse("", "holds #{MossyAnvil::SchemaFault.shown(name)}", "shop.json, stores.json, patterns.json, blanks, journals, cards and photographs only")
+      refuse("", "holds #{MossyAnvil::SchemaFault.shown(name)}", "shop.json or parcel.json, stores.json, patterns.json, blanks, journals, cards and photographs only")
     end
 
     # Never more than one blank file may be, whatever the zip says of its size.

@@ -57,7 +57,7 @@ RSpec.configure do |config|
   config.include ServerHelper, :browser
   config.before(:each, :browser) do
     Loft::Store::Shops.new(db).clear
-    Loft::Demo.new(db, now: Time.now.utc).load
+    ServerHelper.load_demo(Time.now.utc)
     Capybara.app = Loft::App.serve(db: db, log: StringIO.new)
   end
 end

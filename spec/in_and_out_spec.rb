@@ -58,6 +58,20 @@ RSpec.describe "Files in and out", :browser do
     expect(db[:blanks].where(number: [90, 91]).select_map(:number)).to eq([91])
   end
 
+  it "a parcel carries a blank with its photographs and log into another shop" do
+    visit "/shop"
+    click_on "Parcel of 31 Clock surround"
+    parcel = handed_over("31-*.zip")
+    Loft::Store::Shops.new(db).clear
+    visit "/shop"
+    bring parcel
+    click_on "31 Clock surround", match: :first
+    expect(page).to have_css("h2", text: "31 Clock surround")
+    expect(page).to have_css("img[alt='Fresh in, as it lay on the cart']")
+    station "Log"
+    expect(page).to have_css("[aria-label=Journal] li", minimum: 1)
+  end
+
   it "the whole shop goes out, and back into an empty one, from the screen" do
     visit "/shop"
     click_on "The whole shop, one archive"

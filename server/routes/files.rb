@@ -9,9 +9,9 @@ module Loft
 
       def self.registered(app)
         app.get("/api/blanks/:id/export") do
-          document = blanks.find(blank_id)[:document]
-          ending, type, text = Files.written(params["as"] || "blank", document, self) || raise(NotFound, "this blank is not written as #{params['as'][0, 20].inspect}")
-          hand_over("#{Archive.stem(document)}.#{ending}", type, text)
+          kept = blanks.find(blank_id)
+          ending, type, text = Files.written(params["as"] || "blank", kept, self) || raise(NotFound, "this blank is not written as #{params['as'][0, 20].inspect}")
+          hand_over("#{Archive.stem(kept[:document])}.#{ending}", type, text)
         end
         app.post("/api/blanks/import") do
           document = MossyAnvil::JsonText.parse(body_text([BLANK_TYPE, "application/json"], App::MAX_BODY_BYTES))
@@ -21,12 +21,14 @@ module Loft
         archives(app)
       end
 
-      # Ending, media type and text of a document in one of its formats; nil for one there is not. app: for what has to be reckoned first.
-      def self.written(format, document, app)
+      # Ending, media type and text of a blank in one of its formats; nil for one there is not. kept: as the store has it; app: for what has to be reckoned first.
+      def self.written(format, kept, app)
+        document = kept[:document]
         blank = MossyAnvil::BlankFile.from_data(document)
         case format
         when "section" then ["section.svg", "image/svg+xml", MossyAnvil::SectionMap.new(blank).svg]
         when "sheet" then ["pdf", "application/pdf", SurveySheet.new(blank, app.reckoner.assess(document), app.now).pdf]
+        when "parcel" then ["zip", ARCHIVE_TYPE, Archive.new(app.settings.db, now: app.now).parcel(kept)]
         when "blank" then ["anvil.json", BLANK_TYPE, MossyAnvil::BlankFile.write(document)]
         when "csv" then ["csv", "text/csv", MossyAnvil::SurveyCsv.text(document)]
         when "svg" then ["svg", "image/svg+xml", MossyAnvil::SkinMap.new(blank).svg]

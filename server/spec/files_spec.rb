@@ -62,7 +62,7 @@ RSpec.describe "Blank files", :server do
 end
 
 RSpec.describe Loft::Archive, :server do
-  before { Loft::Demo.new(db, now: clock.now).load }
+  before { ServerHelper.load_demo(clock.now) }
 
   def out
     ask("GET", "/api/shop/archive")
@@ -98,7 +98,9 @@ RSpec.describe Loft::Archive, :server do
     before = everything
     bytes = out
     Loft::Store::Shops.new(db).clear
-    expect(take_back(bytes)).to eq("taken_in" => 12, "already_here" => 0, "differ" => [], "renumbered" => [])
+    report = take_back(bytes)
+    expect(report["taken_in"]).to eq(db[:blanks].order(:number).select_map(%i[id number name]).map { |row| %w[id number name].zip(row).to_h })
+    expect(report.except("taken_in")).to eq("already_here" => 0, "differ" => [], "cards_left" => [], "renumbered" => [])
     expect(everything).to eq(before)
   end
 
@@ -126,6 +128,45 @@ RSpec.describe Loft::Archive, :server do
     expect(answer_as("Card")["steps"].flat_map { |step| step["lines"] }.find { |line| line["key"] == timed["key"] }["done_at"]).not_to be_nil
   end
 
+  # Opens a card of No. 35; its number here.
+  def opened_card
+    id = db[:blanks].where(number: 35).get(:id)
+    ask("POST", "/api/blanks/#{id}/card", { key: SecureRandom.uuid })
+    answer_as("Card")["id"]
+  end
+
+  it "goes on with a card whose blank is here already, unless it stands otherwise or is worked here; that is said" do
+    opened_card
+    bytes = out
+    expect(take_back(bytes)).to include("cards_left" => [])
+    db.run("TRUNCATE cards CASCADE")
+    expect(take_back(bytes)).to include("taken_in" => [], "cards_left" => [])
+    expect(db[:cards].where(ended_at: nil).count).to eq(1)
+    db.run("TRUNCATE cards CASCADE")
+    own = opened_card
+    expect(take_back(bytes)).to include("cards_left" => ["Six coat-pegs"])
+    expect(db[:cards].select_map(:id)).to eq([own])
+  end
+
+  it "carries one blank as a parcel: photographs, journal and card with it, into any shop, and no shop" do
+    id = db[:blanks].where(number: 35).get(:id)
+    picture = Vips::Image.black(40, 30, bands: 3).add(90).cast(:uchar).jpegsave_buffer
+    ask("POST", "/api/blanks/#{id}/photographs?view=head_face", picture, type: "image/jpeg")
+    opened_card
+    said = [db[:photographs].where(blank_id: id).select_map(%i[sha256 view]), db[:journal].where(blank_id: id).order(:id).select_map(%i[key note])]
+    ask("GET", "/api/blanks/#{id}/export?as=parcel")
+    expect(last_response.headers).to include("content-type" => "application/zip", "content-disposition" => 'attachment; filename="35-six-coat-pegs.zip"')
+    bytes = last_response.body
+    expect(Zip::File.open_buffer(StringIO.new(bytes)).entries.map(&:name)).to all(match(/parcel\.json|35-six-coat-pegs/))
+    Loft::Store::Shops.new(db).clear
+    report = take_back(bytes)
+    here = report["taken_in"].first["id"]
+    expect(report["taken_in"]).to eq([{ "id" => here, "number" => 35, "name" => "Six coat-pegs" }])
+    expect([db[:photographs].where(blank_id: here).select_map(%i[sha256 view]), db[:journal].where(blank_id: here).order(:id).select_map(%i[key note])]).to eq(said)
+    expect(db[:cards].where(blank_id: here, ended_at: nil).count).to eq(1)
+    expect(db[:shop].count).to eq(0)
+  end
+
   it "names what is wrong with a card it is to take in" do
     ask("POST", "/api/blanks/#{db[:blanks].where(number: 35).get(:id)}/card", { key: SecureRandom.uuid })
     whole = out
@@ -144,23 +185,24 @@ RSpec.describe Loft::Archive, :server do
   it "adds to a running shop only what it has not, however often" do
     bytes = out
     before = everything
-    2.times { expect(take_back(bytes)).to include("taken_in" => 0, "already_here" => 12, "differ" => []) }
+    2.times { expect(take_back(bytes)).to include("taken_in" => [], "already_here" => 12, "differ" => []) }
     expect(everything).to eq(before)
   end
 
   it "leaves a blank that changed since as it is, says so, and takes the other version in as a copy if asked" do
     bytes = out
     db[:blanks].where(number: 36).update(moisture_pct: 7.5)
-    expect(take_back(bytes)).to include("differ" => ["Turntable"], "taken_in" => 0)
+    expect(take_back(bytes)).to include("differ" => ["Turntable"], "taken_in" => [])
     expect(db[:blanks].where(number: 36).get(:moisture_pct)).to eq(7.5)
-    expect(take_back(bytes, "?differs=copy")).to include("differ" => [], "taken_in" => 1, "renumbered" => [{ "name" => "Turntable", "from" => 36, "to" => 43 }])
+    expect(take_back(bytes,
+      "?differs=copy")).to include("differ" => [], "taken_in" => [a_hash_including("number" => 43)], "renumbered" => [{ "name" => "Turntable", "from" => 36, "to" => 43 }])
   end
 
   it "gives a stranger with a number that is taken the next free one, and the blank its readings and journal back" do
     bytes = out
     db.run("TRUNCATE journal, readings")
     db[:blanks].where(number: 40).update(name: "Something else")
-    expect(take_back(bytes)).to include("taken_in" => 1, "renumbered" => [{ "name" => "Latch knob", "from" => 40, "to" => 43 }])
+    expect(take_back(bytes)).to include("taken_in" => [a_hash_including("name" => "Latch knob")], "renumbered" => [{ "name" => "Latch knob", "from" => 40, "to" => 43 }])
     expect(db[:readings].join(:blanks, id: :blank_id).where(number: 39).count).to be > 8
     expect(db[:journal].count).to be > 20
   end
@@ -176,7 +218,7 @@ RSpec.describe Loft::Archive, :server do
   {
     "is no zip" => ["nothing", /no zip/], "holds something else" => [->(entries) { entries["evil.rb"] = "puts 1" }, /holds "evil.rb"/],
     "climbs out of its folder" => [->(entries) { entries["blanks/../../x.anvil.json"] = "{}" }, /holds "blanks/],
-    "has no shop" => [->(entries) { entries.delete("shop.json") }, /no shop.json/],
+    "has no shop" => [->(entries) { entries.delete("shop.json") }, /neither shop.json nor parcel.json/],
     "swells when unpacked" => [->(entries) { entries["blanks/x.anvil.json"] = " " * 9_000_000 }, /larger than/],
     "has a picture changed on the way" => [->(entries) { entries.each { |name, bytes| bytes << "x" if name.end_with?(".jpg") } }, /another picture than its name says/],
     "has lost a picture it speaks of" => [->(entries) { entries.delete_if { |name, _| name.end_with?(".jpg") } }, /is not in the archive/],

@@ -38,6 +38,32 @@ module ServerHelper
     end
   end
 
+  # Puts the demo shop in as of that day: worked out once in a run, copied from then on.
+  def self.load_demo(now)
+    kept = "demo_#{now.strftime('%Y_%m_%d')}"
+    return copy(kept, "public") if (@kept ||= []).include?(kept)
+
+    Loft::Demo.new(db, now: now).load
+    db.run("DROP SCHEMA IF EXISTS #{kept} CASCADE; CREATE SCHEMA #{kept}")
+    tables.each { |table| db.run("CREATE TABLE #{kept}.#{table} (LIKE public.#{table})") }
+    copy("public", kept)
+    @kept << kept
+  end
+
+  def self.tables = db.tables(schema: :public).reject { |name| name.start_with?("que_", "schema_") }
+
+  # Every row of one schema into the empty tables of another; ids go on after the last.
+  def self.copy(from, into)
+    db.transaction do
+      db.run("SET LOCAL session_replication_role = replica")
+      tables.each { |table| db.run("INSERT INTO #{into}.#{table} OVERRIDING SYSTEM VALUE TABLE #{from}.#{table}") }
+      db.run("SET LOCAL session_replication_role = origin")
+      counted = tables.select { |table| db[table].columns.include?(:id) && db.get(Sequel.function(:pg_get_serial_sequence, table.to_s, "id")) }
+      counted.each { |table| db[table].max(:id)&.then { |last| db.get(Sequel.function(:setval, Sequel.function(:pg_get_serial_sequence, table.to_s, "id"), last)) } }
+    end
+  end
+  private_class_method :tables, :copy
+
   def self.contract = @contract ||= Loft::Contract.new(documents: :inline)
 
   def db = ServerHelper.db

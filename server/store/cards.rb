@@ -82,9 +82,12 @@ module Loft
           "reserved" => still_held(id) }
       end
 
+      # Was a card with that key ever opened here?
+      def known?(key) = !@db[:cards].where(key: key).empty?
+
       # The same opened for a blank here that has no card yet; its id.
       def unpack(blank_id, parcel)
-        key = @db[:cards].where(key: parcel["key"]).empty? ? parcel["key"] : SecureRandom.uuid
+        key = known?(parcel["key"]) ? SecureRandom.uuid : parcel["key"]
         reserved = parcel["reserved"].map { |row| row.values_at("key", "part", "grams") }
         id = insert(blank_id, key, parcel["document"], parcel["steps"], reserved, Time.parse(parcel["started_at"]))
         parcel["marks"].each { |row| @db[:card_marks].insert(card_id: id, **unpacked(row), found: row["found"] && wrapped(row["found"])) }

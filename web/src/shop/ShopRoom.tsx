@@ -1,5 +1,5 @@
 import { useQueryClient } from "@tanstack/react-query";
-import { useState } from "react";
+import { useState, type ReactNode } from "react";
 import { DropZone, FileTrigger, type FileDropItem } from "react-aria-components";
 import { Link } from "react-router";
 import styled from "styled-components";
@@ -47,12 +47,18 @@ export function ShopRoom({ shop }: { shop: Shop }) {
         <Heading as="h3">Carry out</Heading>
         <Carry href="/api/shop/archive" download>The whole shop, one archive</Carry>
         <Quiet>Every blank as a file of its own, with its journal, in one zip. It goes back in here or into another shop.</Quiet>
-        {shop.rack.length > 0 && <Heading as="h3">One blank, as a file</Heading>}
+        {shop.rack.length > 0 && (
+          <>
+            <Heading as="h3">One blank</Heading>
+            <Quiet>A file is the blank by itself. A parcel is a zip that has its photographs, its log and the card it is worked by as well.</Quiet>
+          </>
+        )}
         <Pieces>
           {shop.rack.map((place) => (
             <li key={place.id}>
               <Link to={`/blanks/${place.id}`}><strong>{place.number ?? "–"}</strong> {place.name}</Link>
               <a href={`/api/blanks/${place.id}/export`} download aria-label={`File of ${place.number ?? ""} ${place.name}`}>file</a>
+              <a href={`/api/blanks/${place.id}/export?as=parcel`} download aria-label={`Parcel of ${place.number ?? ""} ${place.name}`}>parcel</a>
             </li>
           ))}
         </Pieces>
@@ -96,7 +102,7 @@ function BringIn() {
         const items = event.items.filter((item): item is FileDropItem => item.kind === "file");
         void Promise.all(items.map((item) => item.getFile())).then(takeAll);
       }}>
-        <p>Blank files (<code>.anvil.json</code>) or a whole shop (<code>.zip</code>): drop them here, or choose them.</p>
+        <p>Blank files (<code>.anvil.json</code>), parcels or a whole shop (<code>.zip</code>): drop them here, or choose them.</p>
         <FileTrigger allowsMultiple acceptedFileTypes={[".json", ".zip"]} onSelect={(files) => void takeAll([...(files ?? [])])}>
           <Button $kind="go">Choose files</Button>
         </FileTrigger>
@@ -107,15 +113,22 @@ function BringIn() {
   );
 }
 
+/** More than so many are not named one by one: they stand on the rack. */
+const FEW = 3;
+
+const Taken = ({ id, children }: { id: number; children: ReactNode }) => <Link to={`/blanks/${id}`} style={{ color: ink.moss, fontWeight: 650 }}>{children}</Link>;
+
 function Result({ entry, onOther }: { entry: Brought; onOther: () => void }) {
   const { file, done, problem } = entry;
-  if (done && "id" in done) return <Outcome>{file.name}: taken in as <Link to={`/blanks/${done.id}`} style={{ color: ink.moss, fontWeight: 650 }}>{done.text}</Link></Outcome>;
+  if (done && "id" in done) return <Outcome>{file.name}: taken in as <Taken id={done.id}>{done.text}</Taken></Outcome>;
   if (done) {
-    const { taken_in, already_here, differ, renumbered } = done.shop;
+    const { taken_in, already_here, differ, cards_left, renumbered } = done.shop;
     return (
       <Outcome>
-        {file.name}: {taken_in} taken in, {already_here} here already.
+        {file.name}: {taken_in.length} taken in, {already_here} here already.
+        {taken_in.length > 0 && taken_in.length <= FEW && <Row as="p">{taken_in.map((blank) => <Taken key={blank.id} id={blank.id}>{blank.number ?? ""} {blank.name}</Taken>)}</Row>}
         {renumbered.map(({ name, from, to }) => <Quiet key={name}>{name} had No. {from}, which is taken: it is No. {to} now.</Quiet>)}
+        {cards_left.length > 0 && <Quiet>{cards_left.join(", ")}: the card it is worked by there was left out, since the blank stands otherwise here or has a card open.</Quiet>}
         {differ.length > 0 && (
           <>
             <Quiet>{differ.join(", ")}: changed since, and left as here.</Quiet>

@@ -46,6 +46,7 @@ export function Log(at: AtStation) {
       <Heading>To keep or hand on</Heading>
       <Row>
         <Carry href={`/api/blanks/${at.id}/export`} download>This blank as a file</Carry>
+        <Carry href={`/api/blanks/${at.id}/export?as=parcel`} download>with photographs and log</Carry>
         <Carry href={`/api/blanks/${at.id}/export?as=csv`} download>Survey as a table</Carry>
         <Carry href={`/api/blanks/${at.id}/export?as=sheet`} download>Survey sheet to print</Carry>
         <Carry href={`/api/blanks/${at.id}/export?as=svg`} download>Skin at 1 : 1</Carry>
