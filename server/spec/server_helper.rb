@@ -5,7 +5,7 @@ require "rack/test"
 require_relative "../../core/spec/core_helper"
 require_relative "../loft"
 
-# One PostgreSQL of the tests' own for the whole run; every example starts with empty tables.
+# One PostgreSQL of the tests' own for a whole run; every example starts with empty tables.
 module ServerHelper
   include Rack::Test::Methods
 
@@ -24,7 +24,8 @@ module ServerHelper
 
   def self.url
     @url ||= begin
-      postgres = Loft::LocalPostgres.new(File.join(Loft::ROOT, ".state", "test-postgres"))
+      # Halves of the tests that run side by side have one each.
+      postgres = Loft::LocalPostgres.new(File.join(Loft::ROOT, ".state", ["test-postgres", ENV.fetch("TESTS", nil)].compact.join("-")))
       at_exit { postgres.stop }
       postgres.start(database: "mossy_anvil_test")
     end
