@@ -6,11 +6,22 @@ class SearchBench
   LOOK_EVERY_S = 0.7
   GIVE_UP_S = 120
 
+  WISHES = [{ key: "lose_cracks", weight: 1 }, { key: "largest", weight: 1 }].freeze
+
+  # By how much two processes that share nothing outdo one on this machine now, each with half of the climbs: more than that no queue can.
+  def self.bare(document)
+    half = lambda do
+      fork { MossyAnvil::PlacementSearch.new(MossyAnvil::BlankFile.from_data(document), WISHES).run(part: 0, parts: 2).then { exit!(0) } }
+    end
+    alone, together = [1, 2].map { |count| Times.seconds { Array.new(count) { half.call }.each { |pid| Process.wait(pid) } } }
+    2 * alone / together
+  end
+
   # run: LaunchRun that is ready; workers: how many processes work its queue.
   def initialize(run, document, workers)
     @run = run
     @workers = workers
-    @asked = { document: document, wishes: [{ key: "lose_cracks", weight: 1 }, { key: "largest", weight: 1 }] }
+    @asked = { document: document, wishes: WISHES }
   end
 
   # Seconds until it had ended.

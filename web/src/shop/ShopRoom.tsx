@@ -46,7 +46,7 @@ export function ShopRoom({ shop }: { shop: Shop }) {
       <section aria-label="Carry out">
         <Heading as="h3">Carry out</Heading>
         <Carry href="/api/shop/archive" download>The whole shop, one archive</Carry>
-        <Quiet>Every blank as a file of its own, with its journal, in one zip. It goes back in here or into another shop.</Quiet>
+        <Quiet>Every blank with its photographs, log and card, the shelf and the curves of your own, in one zip. It goes back in here or into another shop.</Quiet>
         {shop.rack.length > 0 && (
           <>
             <Heading as="h3">One blank</Heading>

@@ -17,14 +17,20 @@ module MossyAnvil
     end
 
     # List of Meeting, in the order of the survey.
-    def all = @all ||= @seams.combination(2).filter_map { |one, other| near?(one, other) && meeting(one, other) }
+    def all = @all ||= near.filter_map { |one, other| meeting(one, other) }
 
     private
 
-    # Do their boxes come close enough to look closer?
-    def near?(one, other)
-      reach = TOUCH_MM + [one.spacing_mm, other.spacing_mm].max
-      one.bounds_mm.zip(other.bounds_mm).all? { |(low, high), (from, to)| low - reach <= to && from - reach <= high }
+    # The pairs whose boxes come close enough to look closer.
+    def near
+      return [] if @seams.size < 2
+
+      low, high = [0, 1].map { |end_| Numo::DFloat.cast(@seams.map { |seam| seam.bounds_mm.map { |span| span[end_] } }) }
+      spacing = Numo::DFloat.cast(@seams.map(&:spacing_mm))
+      reach = Numo::DFloat.maximum(spacing.reshape(@seams.size, 1), spacing) + TOUCH_MM
+      reaches = ->(axis) { (low[true, axis].reshape(@seams.size, 1) - reach).le(high[true, axis]) }
+      close = 3.times.map { |axis| reaches[axis] & reaches[axis].transpose }.inject(:&)
+      close.where.to_a.map { |at| at.divmod(@seams.size) }.select { |one, other| one < other }.map { |pair| @seams.values_at(*pair) }
     end
 
     # A sheet passes through another where one of its places lies within half its own spacing of it.

@@ -105,11 +105,11 @@ module MossyAnvil
       outside_kept(proud) & (@radius.ge(@inner - proud) | past_floor)
     end
 
-    def outside_kept(proud) = @radius.le(@outer + proud) & in_span(proud)
+    def outside_kept(proud) = (@outside_kept ||= {})[proud] ||= @radius.le(@outer + proud) & in_span(proud)
 
     def in_span(proud)
       low, high = @form.z_span_mm
-      @z.ge(low - proud) & @z.le(high + proud)
+      (@in_span ||= {})[proud] ||= @z.ge(low - proud) & @z.le(high + proud)
     end
 
     # The kept lumps that lie next to each finished skin.

@@ -67,7 +67,7 @@ module MossyAnvil
     # [kind, kind after] at every change in one turn.
     def runs
       kinds = owners.map { |owner| @contents.kind(owner) }
-      kinds.each_index.map { |place| [kinds[place - 1], kinds[place]] }.reject { |before, after| before == after }
+      kinds.each_index.filter_map { |place| [kinds[place - 1], kinds[place]] unless kinds[place - 1] == kinds[place] }
     end
   end
 end
