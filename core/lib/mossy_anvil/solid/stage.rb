@@ -19,8 +19,7 @@ module MossyAnvil
       @shape = blank.shape
       @form = blank.form
       @round_radius_mm = Stage.round_radius_mm(blank)
-      @outer = layering(grid.surface_mm)
-      @reach = layering(grid.reach_mm)
+      @outer, @reach = layerings([grid.surface_mm, grid.reach_mm])
       @inner = hollow? ? hollow_layering : nil
       @inner_reach_mm = hollow? ? inner_within(@reach) : nil
       @swing_mm = largest_swing
@@ -52,15 +51,16 @@ module MossyAnvil
 
     private
 
-    def layering(surface)
-      return Layering.new(surface, full_layers, @grid.heights_mm) if @name == :blank
-
-      rounded = Numo::DFloat.minimum(surface, round_radius_mm)
-      return Layering.new(rounded, full_layers, @grid.heights_mm) if @name == :rounded
+    # The outer bound within each of some surfaces.
+    def layerings(surfaces)
+      return surfaces.map { |surface| Layering.new(surface, full_layers, @grid.heights_mm) } if @name == :blank
+      return within(surfaces, round_radius_mm, full_layers, @grid.heights_mm) if @name == :rounded
 
       thickness, middle = overlap(*@form.z_span_mm)
-      Layering.new(Numo::DFloat.minimum(surface, profile_radii(@form.outside, middle)), thickness, middle)
+      within(surfaces, profile_radii(@form.outside, middle), thickness, middle)
     end
+
+    def within(surfaces, radii, thickness, middle) = surfaces.map { |surface| Layering.new(Numo::DFloat.minimum(surface, radii), thickness, middle) }
 
     def hollow_layering
       thickness, middle = overlap(@form.inside.first_z_mm, @form.inside.last_z_mm)
