@@ -53,6 +53,22 @@ RSpec.describe "A turner with No. 32", :browser do
       blank_id: db[:blanks].where(number: 32).get(:id))).to include(type: "crack", width_mm: 4.0, depth_mm: be_within(0.01).of(44.45))
   end
 
+  it "is brought by the next move to the very place where that is done, also from the same station" do
+    { 39 => ["Log the weight", -> { find_field("Weight, g") }], 41 => ["Open the survey", -> { first("[aria-label='What was found'] button") }],
+      37 => ["Log the cut", -> { find_field("Cut", visible: :all) }],
+      31 => ["Open the form", -> { find("[aria-label='Kinds of form'] button", text: "Bowl") }] }.each do |number, (word, place)|
+      # Its kinds are fetched: without them the place itself has the hands on it.
+      visit "/blanks/#{db[:blanks].where(number: number).get(:id)}/form"
+      expect(page).to have_css("[aria-label='Kinds of form'] button", text: "Bowl") if number == 31
+      2.times do
+        click_on word
+        wait_until { page.active_element == place.call }
+        expect(page.evaluate_script("arguments[0].getBoundingClientRect().top", place.call)).to be_between(0, page.evaluate_script("innerHeight"))
+        page.execute_script("document.activeElement.blur(); document.querySelector('[role=tabpanel]').scrollTop = 0")
+      end
+    end
+  end
+
   it "undoes, keeps what was typed wrongly at its field, and keeps the draft over a reload" do
     visit "/blanks/#{db[:blanks].first(number: 32)[:id]}"
     find("button", text: "Spongy zone").click

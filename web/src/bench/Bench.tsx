@@ -7,6 +7,7 @@ import { Button } from "../kit/Button";
 import { amountText } from "../kit/measure";
 import { ink } from "../kit/theme";
 import { useUnit } from "../kit/Units";
+import { Sought } from "../kit/Sought";
 import { Waiting } from "../kit/Waiting";
 import { copyOf, freeId, makeDefect, today, type Tool } from "../piece/edit";
 import { surfaceMm } from "../piece/geometry";
@@ -67,6 +68,8 @@ export function Bench({ kept, station, onStation }: { kept: Kept; station: Stati
   const [seenBy, setSeenBy] = useState<string>();
   const [under, layUnder] = useState<Photograph>();
   const [refused, setRefused] = useState<Refused>();
+  const [sought, seek] = useState<NonNullable<typeof assessment>["next_move"]["action"]>();
+  const seeking = useMemo(() => ({ sought, found: () => seek(undefined) }), [sought]);
   const client = useQueryClient();
 
   const save = useCallback(async () => {
@@ -149,8 +152,10 @@ export function Bench({ kept, station, onStation }: { kept: Kept; station: Stati
         </div>
         <Piece look={look} setCut={setCut} rpm={rpm} />
       </section>
-      <div className="docket"><Beside station={station} onStation={onStation} at={at} /></div>
-      <NextMove move={assessment.next_move} onGo={onStation} blankId={kept.id} />
+      <Sought value={seeking}>
+        <div className="docket"><Beside station={station} onStation={(other) => { seek(undefined); onStation(other); }} at={at} /></div>
+      </Sought>
+      <NextMove move={assessment.next_move} blankId={kept.id} onGo={(there) => { onStation(there); seek(assessment.next_move.action); }} />
     </Frame>
   );
 }

@@ -1,6 +1,7 @@
 import { without, type Form } from "../api/document";
 import { Choice } from "../kit/Choice";
 import { Findings, Worked } from "../kit/Says";
+import { Place } from "../kit/Sought";
 import { amountText } from "../kit/measure";
 import { useUnit } from "../kit/Units";
 import { Heading, Ticket } from "../stations/parts";
@@ -25,7 +26,7 @@ export function FormStation(at: AtStation) {
     <>
       <Findings findings={assessment.findings.form} workings={assessment.workings} />
       <InTheRound at={at} />
-      <FromMeasures at={at} />
+      <Place of="draw_form"><FromMeasures at={at} /></Place>
       {!form && <Patterns at={at} />}
       {form && (
         <>

@@ -7,6 +7,7 @@ import { Button } from "../kit/Button";
 import { NumberField } from "../kit/MeasureField";
 import { amountText } from "../kit/measure";
 import { Findings, Worked } from "../kit/Says";
+import { Place } from "../kit/Sought";
 import { useSettled } from "../kit/useSettled";
 import { useUnit } from "../kit/Units";
 import { lastMassG } from "../piece/weight";
@@ -30,8 +31,10 @@ export function MendStation(at: AtStation) {
       {!answer && !problem && <Quiet role="status">Working out the plan …</Quiet>}
       {answer && (
         <>
-          <ToCard at={at} plan={answer} />
-          <Steps at={at} plan={answer} faults={faults} />
+          <Place of="mend">
+            <ToCard at={at} plan={answer} />
+            <Steps at={at} plan={answer} faults={faults} />
+          </Place>
           {answer.materials.length > 0 && <Materials materials={answer.materials} cost={answer.cost} />}
           {answer.steps.length > 0 && <Effect plan={answer} />}
         </>
@@ -110,13 +113,13 @@ function Weigh({ at }: { at: AtStation }) {
     }
   };
   return (
-    <>
+    <Place of="weigh">
       <Heading>Weighed today</Heading>
       <Row>
         <div style={{ width: 130 }}><NumberField label="Weight, g" value={grams ?? last} onChange={setGrams} /></div>
         <Button onPress={() => void send()}>Add the weight</Button>
       </Row>
       {fault && <Fault role="alert">{fault}</Fault>}
-    </>
+    </Place>
   );
 }

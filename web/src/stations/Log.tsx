@@ -8,6 +8,7 @@ import { Button } from "../kit/Button";
 import { Choice } from "../kit/Choice";
 import { NumberField } from "../kit/MeasureField";
 import { amountText } from "../kit/measure";
+import { Place } from "../kit/Sought";
 import { focusRing, ink } from "../kit/theme";
 import { useUnit } from "../kit/Units";
 import { Carry, Fault, Heading, Quiet, Row } from "./parts";
@@ -39,7 +40,7 @@ const Note = styled(TextArea)`
 export function Log(at: AtStation) {
   return (
     <>
-      <Write at={at} />
+      <Place of="log_cut"><Write at={at} /></Place>
       <Heading>So far</Heading>
       <ul aria-label="Journal">{[...at.draft.journal].reverse().map((entry) => <Written key={entry.id} entry={entry} />)}</ul>
       {at.draft.journal.length === 0 && <Quiet>Nothing logged yet.</Quiet>}

@@ -5,6 +5,7 @@ import { Button } from "../kit/Button";
 import { Choice } from "../kit/Choice";
 import { amountText, clockText } from "../kit/measure";
 import { Findings, Sentence, Worked } from "../kit/Says";
+import { Place } from "../kit/Sought";
 import { focusRing, ink } from "../kit/theme";
 import { useUnit } from "../kit/Units";
 import { Photographs } from "../photo/Photographs";
@@ -73,11 +74,13 @@ export function Survey(at: AtStation) {
       <Choice label="On the lathe it sits" value={at.sits} options={{ mounted: "As first mounted", reversed: "Turned end for end" }} onChange={at.setSits} />
       {at.sits === "reversed" && <Quiet>Head, tail and hours are as it sits now; they are kept as it was first mounted.</Quiet>}
       <Surveys at={at} />
-      <ul aria-label="What was found" style={{ marginTop: 10 }}>
-        {document.defects.filter(({ found_on = "" }) => at.seenBy === undefined || found_on <= at.seenBy).map((defect) => (
-          <Found key={defect.id} at={at} defect={defect} report={assessment.defects.find(({ id }) => id === defect.id)} />
-        ))}
-      </ul>
+      <Place of="survey">
+        <ul aria-label="What was found" style={{ marginTop: 10 }}>
+          {document.defects.filter(({ found_on = "" }) => at.seenBy === undefined || found_on <= at.seenBy).map((defect) => (
+            <Found key={defect.id} at={at} defect={defect} report={assessment.defects.find(({ id }) => id === defect.id)} />
+          ))}
+        </ul>
+      </Place>
       {document.defects.length === 0 && <Quiet>Nothing found yet. Go round it with pencil, feeler, awl and meter, and point at what you find.</Quiet>}
       <ByTest at={at} />
       <AddFound at={at} />
