@@ -121,3 +121,10 @@ RSpec.describe MossyAnvil::NextMove do
     expect(mended).to include(action: "log_cut", station: "turn", text: start_with("Mount it, tailstock up"))
   end
 end
+
+RSpec.describe MossyAnvil::Sentence do
+  it "says a little of something as a little, and never as none" do
+    said = { 0.044 => "0.04 ml", 0.4 => "0.4 ml", 9.96 => "10.0 ml", 12.4 => "12 ml", 0 => "0 ml" }
+    said.each { |value, text| expect(described_class.amount(value, "ml")).to eq(text) }
+  end
+end

@@ -84,7 +84,7 @@ RSpec.describe MossyAnvil::MountReport do
     found = described_class.new(blank(material: material_data(grain: "end", moisture_pct: 20),
       form: BlankHelper::BOWL.merge(outside: [[1, 45], [20, 85], [60, 110]], inside: [[12, 0], [18, 50], [60, 100]]))).to_h
     expect(found[:says][:tone]).to eq("stop")
-    expect(found[:says][:text]).to start_with("Nothing left to hold it by: turn it round and hollow it, by the foot")
+    expect(found[:says][:text]).to start_with("Nothing left to hold it by. Turn it round and hollow it, by the foot: no mount bears that.")
   end
 
   it "never a recess across a crack, no tenon over one, no point in one" do

@@ -45,6 +45,10 @@ describe("amounts as they are shown", () => {
     expect(amountText(2185, "g", "mm")).toBe("2.19 kg");
     expect(amountText(174.2, "g", "mm")).toBe("174 g");
     expect(amountText(371, "mm3", "mm")).toBe("0.4 ml");
+    expect(amountText(44, "mm3", "mm")).toBe("0.04 ml");
+    expect(amountText(0.0021, "ml", "mm")).toBe("under 0.01 ml");
+    expect(amountText(0, "ml", "mm")).toBe("0 ml");
+    expect(amountText(0.06, "g", "mm")).toBe("0.06 g");
     expect(amountText(6.08, "mm", "mm")).toBe("6.1 mm");
     expect(amountText(60.325, "mm", "in")).toBe("2 3/8″");
     expect(amountText(0.4, "days", "mm")).toBe("10 hours");

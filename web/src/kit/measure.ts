@@ -84,9 +84,9 @@ export const showMoneyIn = (code: string) => {
 const ways: Record<string, (value: number, unit: LengthUnit) => string> = {
   mm: (value, unit) => (unit === "in" ? `${inchesText(value)}″` : `${lengthText(value, "mm")} mm`),
   mm2: (value, unit) => (unit === "in" ? `${fixed(value / MM_PER_INCH ** 2, 1)} sq in` : `${whole(value / 100)} cm²`),
-  mm3: (value) => `${fixed(value / 1000, value < 1e5 ? 1 : 0)} ml`,
-  ml: (value) => `${fixed(value, value < 100 ? 1 : 0)} ml`,
-  g: (value) => (value >= 1000 ? `${fixed(value / 1000, 2)} kg` : `${fixed(value, value < 10 ? 1 : 0)} g`),
+  mm3: (value, unit) => amountText(value / 1000, "ml", unit),
+  ml: (value) => (value > 0 && value < 0.005 ? "under 0.01 ml" : `${fixed(value, value < 0.1 ? 2 : value < 100 ? 1 : 0)} ml`),
+  g: (value) => (value >= 1000 ? `${fixed(value / 1000, 2)} kg` : `${fixed(value, value < 0.1 ? 2 : value < 10 ? 1 : 0)} g`),
   "g mm": (value) => `${fixed(value / 10, 0)} g·cm`,
   rpm: (value) => `${whole(value < 100 ? value : Math.floor(value / 10) * 10)} rpm`,
   clock: clockText,

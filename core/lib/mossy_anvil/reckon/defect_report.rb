@@ -82,7 +82,10 @@ module MossyAnvil
     end
 
     def amount(value, unit)
-      digits = value.abs < 10 ? 1 : 0
+      # A little of something is not none of it.
+      digits = if value.zero? || value.abs >= 10 then 0
+               else value.abs < 0.1 ? 2 : 1
+               end
       number = format("%.#{digits}f", value)
       unit == "%" ? "#{number} %" : "#{number} #{unit}".strip
     end

@@ -151,7 +151,7 @@ module MossyAnvil
     end
 
     def stuck_at(step)
-      say(:stop, "Nothing left to hold it by: #{step[:name].downcase}, #{step[:by]}, and no mount bears it. " \
+      say(:stop, "Nothing left to hold it by. #{step[:name]}, #{step[:by]}: no mount bears that. " \
                  "Leave more wood there, glue a block on before, or slide the form.")
     end
 
