@@ -80,6 +80,14 @@ RSpec.describe MossyAnvil::MountReport do
     expect(tenon[:says][:text]).to include("no faster than {limit}")
   end
 
+  it "finds no stub on an end that runs to a point" do
+    egg = { "kind" => "egg", "opens" => "tail", "curve" => "smooth", "outside" => [[20, 0], [24, 12], [38, 20], [52, 15], [60, 0]] }
+    found = described_class.new(blank(form: egg, shape: { "type" => "disc", "diameter_mm" => 60, "length_mm" => 90 })).to_h
+    collets = found[:steps].flat_map { |step| step[:mounts].select { |one| one[:key] == "collet" } }
+    expect(collets.map { |one| one[:says][:text] }).to include("Too thin for a stub: {room}.")
+    expect(collets.map { |one| one[:hold_nm] }.compact).to all(be_finite)
+  end
+
   it "says so when nothing is left to hold it by" do
     found = described_class.new(blank(material: material_data(grain: "end", moisture_pct: 20),
       form: BlankHelper::BOWL.merge(outside: [[1, 45], [20, 85], [60, 110]], inside: [[12, 0], [18, 50], [60, 100]]))).to_h

@@ -198,13 +198,15 @@ module MossyAnvil
     end
 
     def judge_collet
-      size = [tenon_room_mm, row("collet")["most_diameter_mm"]].min
-      return no("collet", "No wood left for a stub: {length}.", length: [@step[:tenon_wood_mm], "mm"]) if @step[:tenon_wood_mm] < row("collet")["wood_lost_mm"]
+      own = row("collet")
+      size = [tenon_room_mm, own["most_diameter_mm"]].min
+      return no("collet", "No wood left for a stub: {length}.", length: [@step[:tenon_wood_mm], "mm"]) if @step[:tenon_wood_mm] < own["wood_lost_mm"]
+      return no("collet", "Too thin for a stub: {room}.", room: [size, "mm"]) if size < own["least_diameter_mm"]
 
-      open = @site.runs_through(size / 2, row("collet")["wood_lost_mm"])
+      open = @site.runs_through(size / 2, own["wood_lost_mm"])
       return no("collet", "#{ids(open)} #{open.one? ? 'runs' : 'run'} through the stub.") if open.any?
 
-      weighed("collet", MountHold.modulus_mm3(size) * strength_mpa(@site.strength_share([size / 4], 10.0)) / row("collet")["reserve"] * MountHold::NM,
+      weighed("collet", MountHold.modulus_mm3(size) * strength_mpa(@site.strength_share([size / 4], own["wood_lost_mm"].to_f)) / own["reserve"] * MountHold::NM,
         "A stub of {stub}.", size_mm: size, stub: [size, "mm"])
     end
 
