@@ -18,9 +18,7 @@ module Loft
 
     # Every line of the card, those that came of a trouble or a weight among them.
     def lines = @lines ||= @card[:steps].flat_map { |step| lines_of(step) }
-    def line(key)
-      lines.find { |one| one["key"] == key }
-    end or raise(NotFound, "there is no line #{key.to_s[0, 40]} on this card")
+    def line(key) = lines.find { |one| one["key"] == key } || raise(NotFound, "there is no line #{key.to_s[0, 40]} on this card")
     def step_of(key) = @card[:steps].find { |step| lines_of(step).any? { |line| line["key"] == key } }
     def turn(key) = marks(key, "taken_back").size
     def done?(key) = !mark(key, "done").nil?

@@ -14,9 +14,7 @@ module Loft
     end
 
     # The database jobs are worked on.
-    def db
-      @db
-    end or raise(MossyAnvil::ReckoningError, "the queue is not open")
+    def db = @db || raise(MossyAnvil::ReckoningError, "the queue is not open")
 
     # What goes wrong with a job goes to the log as the rest does, and nothing else of the queue's own.
     def log_to(log, clock)

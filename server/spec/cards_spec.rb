@@ -24,6 +24,15 @@ RSpec.describe "A card of mending", :server do
     expect(line(again, "Mixed, scraped, poured: layer 1")["wait"]).to include("started_at" => "2030-05-01T12:00:00Z", "ended_at" => "2030-05-01T17:00:00Z")
   end
 
+  it "names a line it has not, whatever is said of it" do
+    card = opened(35)
+    { "marks" => { kind: "done" }, "troubles" => { trouble: "leaks" } }.each do |door, said|
+      ask("POST", "/api/cards/#{card['id']}/#{door}", { key: key, line: "cast.99", **said })
+      expect(problem(404)["detail"]).to eq("there is no line cast.99 on this card")
+    end
+    expect(db[:card_marks].count).to eq(0)
+  end
+
   it "is the same card for two who open it, and loses or doubles no tick of two who tick at once" do
     card = opened(35)
     ask("POST", "/api/blanks/#{card['blank_id']}/card", { key: key })

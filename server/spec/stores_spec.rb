@@ -47,6 +47,8 @@ RSpec.describe "The stores", :server do
     expect(problem(404)["detail"]).to include("no product 99")
     ask("POST", "/api/stores/moves", { key: key, lot_id: 99, grams: 5, reason: "bought" })
     expect(problem(404)["detail"]).to include("no lot 99")
+    ask("POST", "/api/stores/moves", { key: key, lot_id: 2**63, grams: 5, reason: "used" })
+    expect(problem(422)["errors"].first["pointer"]).to eq("/lot_id")
     ask("POST", "/api/stores/products", product)
     ask("POST", "/api/stores/lots", { key: key, product_id: answer["products"].first["id"], code: "A", grams: 10 })
     ask("POST", "/api/stores/moves", { key: key, lot_id: answer["products"].first["lots"].first["id"], grams: 0, reason: "counted" })
