@@ -80,9 +80,7 @@ module MossyAnvil
     def samples(shape, count: SAMPLES) = @samples[[shape, count]] ||= even_pieces(shape, count)
 
     # mm along the surface.
-    def run_mm(shape)
-      legs.sum { |from, to| leg_length(from, to, shape) }
-    end
+    def run_mm(shape) = lengths_mm(shape).sum
 
     # Lowest and highest z the path reaches, mm.
     def z_span_mm = path.map { |point| point[:z_mm].to_f }.minmax
@@ -99,7 +97,7 @@ module MossyAnvil
     end
 
     def even_pieces(shape, count)
-      lengths = legs.map { |from, to| leg_length(from, to, shape) }
+      lengths = lengths_mm(shape)
       legs.zip(lengths, pieces_of(lengths, count)).map do |(from, to), length, pieces|
         share = (Numo::DFloat.new(pieces).seq + 0.5) / pieces
         on_leg(from, to, share, shape).push(Numo::DFloat.zeros(pieces) + (length / pieces), (share * (to[:depth_mm] - from[:depth_mm])) + from[:depth_mm])
@@ -115,6 +113,8 @@ module MossyAnvil
     end
 
     def legs = path.each_cons(2).to_a
+    # Of each leg; worked out once for a shape.
+    def lengths_mm(shape) = @samples[shape] ||= legs.map { |from, to| leg_length(from, to, shape) }
 
     # [clock_deg, radius_mm, z_mm] at shares of the way along one leg.
     def on_leg(from, to, share, shape)

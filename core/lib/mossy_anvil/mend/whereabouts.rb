@@ -24,18 +24,16 @@ module MossyAnvil
 
     # Does it run where the tenon will be, or its root? Only what splits counts: a path, or an opening.
     def tenon?
-      return false if @form.nil? || @form.open_both_ends? || !(@defect.path? || @defect.open?)
+      return @tenon if defined?(@tenon)
 
-      @share.in_cylinder?(tenon_radius_mm, *foot)
+      @tenon = !@form.nil? && !@form.open_both_ends? && (@defect.path? || @defect.open?) && @share.in_cylinder?(tenon_radius_mm, *foot)
     end
 
     # Does it lie under the hollow, in the floor?
     def floor?
-      return false unless @form&.hollow? && !@form.open_both_ends?
+      return @floor if defined?(@floor)
 
-      radius_mm, z_mm = @share.middle_mm
-      low, high = [@form.floor_z_mm, foot.sum / 2].minmax
-      radius_mm <= floor_radius_mm && ((@defect.path? && !@defect.side?) || z_mm.between?(low - ROOT_MM, high + ROOT_MM))
+      @floor = !@form.nil? && @form.hollow? && !@form.open_both_ends? && under_the_hollow?
     end
 
     # Within a finger's width of the rim?
@@ -47,6 +45,12 @@ module MossyAnvil
     end
 
     private
+
+    def under_the_hollow?
+      radius_mm, z_mm = @share.middle_mm
+      low, high = [@form.floor_z_mm, foot.sum / 2].minmax
+      radius_mm <= floor_radius_mm && ((@defect.path? && !@defect.side?) || z_mm.between?(low - ROOT_MM, high + ROOT_MM))
+    end
 
     # [from, to] of z that the tenon and its root take, at the closed end.
     def foot

@@ -18,8 +18,17 @@ module MossyAnvil
       @half = body.size_mm.map { |extent| extent / 2 }
     end
 
-    # Columns (list) and layers (range) that the body can touch; layers nil where it misses the blank's length.
-    def reach = [touched_columns, range(@body.z_mm, @half[2], @grid.axial_step_mm, @grid.axial)]
+    # Layers that the body can touch: a range, nil where it misses the blank's length.
+    def layers = range(@body.z_mm, @half[2], @grid.axial_step_mm, @grid.axial)
+
+    # Columns that the body can touch, a list.
+    def columns
+      spread = (columns_wide / 2).ceil + 1
+      return (0...@grid.angular).to_a if (2 * spread) + 1 >= @grid.angular
+
+      middle = @grid.column_at(@body.clock_deg)
+      (-spread..spread).map { |step| (middle + step) % @grid.angular }
+    end
 
     # A Patch, or nil where the body misses every cell.
     def patch
@@ -33,7 +42,7 @@ module MossyAnvil
     private
 
     def touched
-      [*reach, range(@body.radius_mm, @half.first(2).max, @grid.radial_step_mm, @grid.radial)]
+      [columns, layers, range(@body.radius_mm, @half.first(2).max, @grid.radial_step_mm, @grid.radial)]
     end
 
     # How many columns the body is wide, seen from the axis.
@@ -42,14 +51,6 @@ module MossyAnvil
       return @grid.angular if reach >= @body.radius_mm
 
       2 * Math.asin(reach / @body.radius_mm) / @grid.angular_step_rad
-    end
-
-    def touched_columns
-      spread = (columns_wide / 2).ceil + 1
-      return (0...@grid.angular).to_a if (2 * spread) + 1 >= @grid.angular
-
-      middle = @grid.column_at(@body.clock_deg)
-      (-spread..spread).map { |step| (middle + step) % @grid.angular }
     end
 
     def range(middle, half, step, count)

@@ -43,15 +43,18 @@ module MossyAnvil
     def out_of_wood(radii)
       cut = radii - UNDER_MM
       out = Numo::DFloat.cast(@grid.reach_mm.lt(cut.reshape(1, @grid.axial)))
-      empty_voids.each { |void| empty(out, void, cut) }
+      at_layers = cut.to_a
+      empty_voids.each { |void| empty(out, void, cut, at_layers) }
       out * Numo::DFloat.cast(cut.gt(0)).reshape(1, @grid.axial)
     end
 
-    # Marks the rods whose cut runs through a void, looking only where the void can be.
-    def empty(out, void, cut)
-      columns, layers = BodyCover.new(@grid, void).reach
-      return if layers.nil? || misses?(void, cut[layers])
+    # Marks the rods whose cut runs through a void, looking only where the void can be. at_layers: the cut as a list.
+    def empty(out, void, cut, at_layers)
+      cover = BodyCover.new(@grid, void)
+      layers = cover.layers
+      return if layers.nil? || misses?(void, at_layers[layers])
 
+      columns = cover.columns
       radii, heights = [cut, @grid.heights_mm].map { |values| values[layers].reshape(1, layers.size) }
       held = void.hold?(@grid.angles_deg[columns].reshape(columns.size, 1), radii, heights)
       out[@grid.rods_at(columns, layers)[held.where]] = 1 if held.any?
