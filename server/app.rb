@@ -37,6 +37,7 @@ module Loft
     register Routes::Photographs
     register Routes::Reckon
     register Routes::Patterns
+    register Routes::Lathes
     register Routes::Files
     register Routes::Searches
     register Routes::Mending
@@ -108,13 +109,21 @@ module Loft
       def photographs = Store::Photographs.new(settings.db)
       def searches = Store::Searches.new(settings.db)
       def patterns = Store::Patterns.new(settings.db)
+      def lathes = Store::Lathes.new(settings.db)
       def stocks = Store::Stocks.new(settings.db)
       def shops = Store::Shops.new(settings.db)
       def now = settings.clock.now.utc
       def reckoner = Reckoner.new(shops.climate, now: now, records: -> { MossyAnvil::ShopRecords.new(Store::Cards.new(settings.db).records) })
       def card_work = CardWork.new(settings.db, climate: shops.climate, now: now)
 
+      # What the rack says of a blank, as the shop is now.
+      def brief_again(id)
+        kept = blanks.find(id)
+        blanks.keep_brief(id, Brief.new(reckoner.assess(kept[:document]), now: now, started_at: Routes::Blanks.wait_start(kept)).to_h)
+      end
+
       def blank_id = number_in_path("id", "blank")
+      def lathe_id = number_in_path("id", "lathe")
       def card_id = number_in_path("id", "card")
       def search_id = number_in_path("id", "search")
       def photograph_id = number_in_path("photograph", "photograph")

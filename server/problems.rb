@@ -20,6 +20,7 @@ module Loft
       body(409, "Already taken", detail, errors: [{ pointer: pointer, detail: detail }])
     end
 
+    def in_use(detail) = body(409, "Still in use", detail)
     def wrong_type(types) = body(415, "Another kind of file is needed", "send the body as #{types.join(' or ')}")
     def busy(detail) = body(429, "Too much at once", detail)
     def too_large(detail) = body(413, "Too large", detail)

@@ -41,6 +41,7 @@ module BrowserHelper
     Process.wait(worker)
   end
 
+  def choose_label(text) = find("label", text: text, exact_text: true).click
   def station(name) = find("[role=tab]", text: name).click
 end
 

@@ -95,6 +95,4 @@ RSpec.describe "A turner with No. 32", :browser do
     expect(page).to have_css("li", text: /Resin body at (?!half past two)/)
     expect(page).to have_button("Undo")
   end
-
-  def choose_label(text) = find("label", text: text, exact_text: true).click
 end

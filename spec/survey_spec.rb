@@ -5,7 +5,6 @@ require_relative "browser_helper"
 RSpec.describe "A turner going round a blank", :browser do
   def open_survey(number) = visit("/blanks/#{db[:blanks].first(number: number)[:id]}/survey")
   def readings_of(number) = db[:readings].where(kind: "awl", blank_id: db[:blanks].first(number: number)[:id])
-  def choose_label(text) = find("label", text: text, exact_text: true).click
 
   it "puts down a crack of four points and a void in six strokes, and copies one" do
     open_survey(36)

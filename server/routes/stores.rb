@@ -41,15 +41,9 @@ module Loft
           Store::Cards.new(settings.db).rescale do |wait|
             MossyAnvil::Wait.new(**wait.slice(:started_at, :earliest_at, :likely_at, :cure)).in_air(now, before.temperature_c, after.temperature_c)
           end
-          blanks.waiting.each { |id| Stores.brief_again(self, id) }
+          blanks.waiting.each { |id| brief_again(id) }
           answer(given)
         end
-      end
-
-      # What the rack says of a blank that dries, in the air as it is now.
-      def self.brief_again(app, id)
-        kept = app.blanks.find(id)
-        app.blanks.keep_brief(id, Brief.new(app.reckoner.assess(kept[:document]), now: app.now, started_at: Blanks.wait_start(kept)).to_h)
       end
 
       # A sheet of numbers that can be: also together.

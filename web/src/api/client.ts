@@ -1,5 +1,5 @@
 import createClient from "openapi-fetch";
-import type { Comparison, Form, FormQuestion, Laid, MadeForm, Mounts, Move, SetOuts, SetOutsQuestion, Strip, StripQuestion, Search, SearchQuestion, Pattern, Photograph, PhotographAbout, ProfileQuestion, Scan, ScanQuestion, Trace, TraceQuestion, Assessment, Air, Card, MendPlan, NewLot, NewMark, NewProduct, NewTrouble, Stores, Waits, Document, Entry, Intake, IntakeQuestion, Kept, NewEntry, NextTests, Peel, PeelQuestion, Problem, Shop, Table, TableName, TakenIn } from "./document";
+import type { Comparison, KeptLathe, Lathe, Form, FormQuestion, Laid, MadeForm, Mounts, Move, SetOuts, SetOutsQuestion, Strip, StripQuestion, Search, SearchQuestion, Pattern, Photograph, PhotographAbout, ProfileQuestion, Scan, ScanQuestion, Trace, TraceQuestion, Assessment, Air, Card, MendPlan, NewLot, NewMark, NewProduct, NewTrouble, Stores, Waits, Document, Entry, Intake, IntakeQuestion, Kept, NewEntry, NextTests, Peel, PeelQuestion, Problem, Shop, Table, TableName, TakenIn } from "./document";
 import type { components, paths } from "./schema";
 
 const http = createClient<paths>({ baseUrl: "" });
@@ -76,6 +76,10 @@ export const api = {
   moveForm: (document: Document, move: Move) => expect<Laid>(http.POST("/api/reckon/move", { body: { document: wire(document), move } })),
   profile: (path: string, mm_per_unit: number, from_z_mm: number) => expect<{ points: Form["outside"] }>(http.POST("/api/reckon/profile", { body: { path, mm_per_unit, from_z_mm } })),
   tracedProfile: (asked: ProfileQuestion) => expect<{ points: Form["outside"] }>(http.POST("/api/reckon/traced-profile", { body: asked })),
+  lathes: async () => (await expect<{ lathes: KeptLathe[] }>(http.GET("/api/lathes"))).lathes,
+  addLathe: async (name: string, lathe: Lathe) => (await expect<{ lathes: KeptLathe[] }>(http.POST("/api/lathes", { body: { name, lathe } }))).lathes,
+  changeLathe: async (id: number, name: string, lathe: Lathe) => (await expect<{ lathes: KeptLathe[] }>(http.PUT("/api/lathes/{id}", { params: { path: { id } }, body: { name, lathe } }))).lathes,
+  removeLathe: async (id: number) => (await expect<{ lathes: KeptLathe[] }>(http.DELETE("/api/lathes/{id}", { params: { path: { id } } }))).lathes,
   patterns: async () => (await expect<{ patterns: Pattern[] }>(http.GET("/api/patterns"))).patterns,
   keepPattern: async (name: string, form: Form) => (await expect<{ patterns: Pattern[] }>(http.POST("/api/patterns", { body: { name, form: form as components["schemas"]["PatternForm"] } }))).patterns,
   dropPattern: async (id: number) => (await expect<{ patterns: Pattern[] }>(http.DELETE("/api/patterns/{id}", { params: { path: { id } } }))).patterns,

@@ -7,6 +7,7 @@ import { api, Refused } from "../api/client";
 import type { Problem, Shop, TakenIn } from "../api/document";
 import { Button } from "../kit/Button";
 import { ink } from "../kit/theme";
+import { Lathes } from "./Lathes";
 import { Room } from "./Room";
 import { Carry, Fault, Heading, Quiet, Row } from "../stations/parts";
 
@@ -42,7 +43,10 @@ export function ShopRoom({ shop }: { shop: Shop }) {
   return (
     <Room>
       <h2>{shop.name}</h2>
-      <section aria-label="Bring in"><BringIn /></section>
+      <div>
+        <section aria-label="Bring in"><BringIn /></section>
+        <section aria-label="Lathes"><Lathes /></section>
+      </div>
       <section aria-label="Carry out">
         <Heading as="h3">Carry out</Heading>
         <Carry href="/api/shop/archive" download>The whole shop, one archive</Carry>

@@ -5,6 +5,7 @@ import { Findings, Worked } from "../kit/Says";
 import { ink } from "../kit/theme";
 import { useUnit } from "../kit/Units";
 import { Holding } from "./Holding";
+import { OnLathe } from "./OnLathe";
 import { Heading, Quiet } from "./parts";
 import { Strip } from "./Strip";
 import type { AtStation } from "./types";
@@ -38,6 +39,7 @@ export function Turn(at: AtStation) {
       <Holding at={at} />
       <Strip at={at} />
       <Heading>How fast</Heading>
+      <OnLathe at={at} />
       {names.map((name) => {
         const stage = stages[name];
         return stage && <StageCard key={name} name={name} stage={stage} workings={workings} />;

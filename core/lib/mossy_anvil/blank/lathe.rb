@@ -17,6 +17,13 @@ module MossyAnvil
       freeze
     end
 
+    # What no schema can tell of a lathe's data (symbol-keyed): list of Fault under `at`, empty where it fits.
+    def self.faults(data, at:)
+      data[:belts].each_with_index.reject { |belt, _| belt[:max_rpm] > belt[:min_rpm] }.map do |belt, index|
+        Fault.new(path: "#{at}/belts/#{index}/max_rpm", problem: "is #{belt[:max_rpm]}", allowed: "more than min_rpm, #{belt[:min_rpm]}")
+      end
+    end
+
     def total_kg = mass_kg + ballast_kg
     def min_rpm = belts.map { |belt| belt[:min_rpm] }.min.to_f
     def max_rpm = belts.map { |belt| belt[:max_rpm] }.max.to_f

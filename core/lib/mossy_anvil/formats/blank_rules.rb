@@ -160,12 +160,6 @@ module MossyAnvil
       @shape.radius_mm(Numo::DFloat[place[:clock_deg]], Numo::DFloat[place[:z_mm]])[0]
     end
 
-    def check_lathe
-      @data[:lathe][:belts].each_with_index do |belt, index|
-        next if belt[:max_rpm] > belt[:min_rpm]
-
-        fault("/lathe/belts/#{index}/max_rpm", "is #{belt[:max_rpm]}", "more than min_rpm, #{belt[:min_rpm]}")
-      end
-    end
+    def check_lathe = @faults.concat(Lathe.faults(@data[:lathe], at: "/lathe"))
   end
 end

@@ -1,0 +1,49 @@
+# frozen_string_literal: true
+
+require_relative "browser_helper"
+
+RSpec.describe "A turner's own lathe", :browser do
+  def lathe_room = find("section[aria-label=Lathes]")
+
+  it "is written down once, a blank put on it, and what is changed of it is felt at once" do
+    visit "/shop"
+    click_on "Another lathe"
+    fill_in "Called", with: "The Wren"
+    fill_in "Swing, mm", with: "9\"\n"
+    fill_in "Lathe and stand, kg", with: "60\n"
+    choose_label "Light bench or stand"
+    fill_in "Belt 1 from, rpm", with: "900\n"
+    fill_in "Belt 1 to, rpm", with: "700\n"
+    click_on "Keep it"
+    expect(lathe_room).to have_css("[slot=errorMessage]", text: "is 700: more than min_rpm, 900")
+    fill_in "Belt 1 from, rpm", with: "200\n"
+    fill_in "Circles your jaws close to true, mm, with commas", with: "32, 44\n"
+    click_on "Keep it"
+    expect(lathe_room).to have_css("article[aria-label='The Wren']",
+      text: /Swings 22[89].*60 kg, light bench or stand; one belt, 200 to 700 rpm; jaws 32, 44 mm. No blanks stand on it/)
+
+    id = db[:blanks].where(number: 33).get(:id)
+    visit "/blanks/#{id}/turn"
+    before = shown_limit("Rounded")
+    choose_label "The Wren"
+    expect(page).to have_css("section[aria-label='Rounded'] h3", text: "≤ 700 rpm")
+    expect(before).to be > 700
+    click_on "Save"
+    expect(page).to have_text("saved")
+    expect(db[:lathes][id: db[:blanks][id: id][:lathe_id]][:name]).to eq("The Wren")
+
+    click_on "The shop’s lathes and their jaws"
+    click_on "Change The Wren"
+    fill_in "Belt 1 to, rpm", with: "450\n"
+    click_on "Keep it"
+    expect(lathe_room).to have_text("200 to 450 rpm")
+    visit "/blanks/#{id}/turn"
+    expect(page).to have_css("section[aria-label='Rounded'] h3", text: "≤ 450 rpm")
+    expect(page).to have_css("[role=radio][data-selected], label[data-selected]", text: "The Wren")
+
+    visit "/shop"
+    click_on "Change The Wren"
+    click_on "Take it out of the shop"
+    expect(lathe_room).to have_css("[role=alert]", text: "a blank stands on it")
+  end
+end
