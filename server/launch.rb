@@ -14,16 +14,15 @@ module Loft
   # One run of the application on this machine.
   class Launch
     DEFAULT_PORT = 4380
+    USAGE = "usage: bin/start [--fresh | --empty]"
 
     def initialize(arguments)
-      @fresh = false
-      OptionParser.new("usage: bin/start [--fresh]") do |parser|
-        parser.on("--fresh", "throw the data away and load the demo again") do
-          @fresh = true
-        end
+      OptionParser.new(USAGE) do |parser|
+        parser.on("--fresh", "throw the data away and load the demo again") { @anew = "--fresh" }
+        parser.on("--empty", "throw the data away and begin an empty shop of one's own") { @anew = "--empty" }
       end.parse!(arguments)
     rescue OptionParser::ParseError => e
-      abort("#{e.message}\nusage: bin/start [--fresh]")
+      abort("#{e.message}\n#{USAGE}")
     end
 
     def call
@@ -94,16 +93,17 @@ module Loft
       say "Bringing the tables up to date"
       Store::Connection.migrate(db)
       shops = Store::Shops.new(db)
-      clear(shops) if @fresh
-      load_demo(db) if shops.empty?
+      clear(shops) if @anew
+      shops.begin_own if @anew == "--empty"
+      load_demo(db) if shops.untouched?
       db.disconnect
     end
 
     def clear(shops)
-      return if shops.empty?
+      return if shops.untouched?
 
       lost = shops.counts.map { |name, count| "#{count} #{name}" }.join(", ")
-      say "--fresh throws away what is kept here: #{lost}."
+      say "#{@anew} throws away what is kept here: #{lost}."
       if $stdin.tty?
         print "  Type yes to go on: "
         abort("  Nothing was thrown away.") unless $stdin.gets.to_s.strip == "yes"

@@ -11,6 +11,11 @@ module Loft
           answer(name: shop[:name], currency: shop[:currency], climate: shop.slice(:temperature_c, :humidity), lathes: shops.lathes, next_number: blanks.next_number,
             rack: blanks.rack.map { |row| RackPlace.new(row, now, waits: waits.fetch(row[:id], [])).to_h })
         end
+        app.put("/api/shop") do
+          about = body_as("ShopName")
+          shops.name_it(**about.transform_keys(&:to_sym))
+          answer(about)
+        end
       end
     end
   end

@@ -35,6 +35,18 @@ RSpec.describe "The shop's lathes", :server do
     expect(answer_as("KeptBlank")["version"]).to eq(blank["version"] + 1)
   end
 
+  it "stand in a shop with a name and a currency of its own" do
+    ask("PUT", "/api/shop/air", { temperature_c: 14, humidity: 0.7 })
+    ask("PUT", "/api/shop", { name: "Under the eaves", currency: "SEK" })
+    answer_as("ShopName")
+    ask("GET", "/api/shop")
+    expect(answer_as("Shop")).to include("name" => "Under the eaves", "currency" => "SEK", "climate" => { "temperature_c" => 14.0, "humidity" => 0.7 })
+    { { name: " ", currency: "SEK" } => "/name", { name: "x", currency: "kr" } => "/currency" }.each do |about, pointer|
+      ask("PUT", "/api/shop", about)
+      expect(problem(422)["errors"].first["pointer"]).to eq(pointer)
+    end
+  end
+
   it "go when nothing stands on them, and not before" do
     take_in(lathe: heavy)
     id = listed.first["id"]

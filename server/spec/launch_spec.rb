@@ -40,6 +40,16 @@ RSpec.describe "Starting the application", :server do
     fresh.stop("TERM")
   end
 
+  it "begins an empty shop of one's own when told to, and the demo stays out of it" do
+    started.stop("TERM")
+    own = started("--empty")
+    expect(own.said).to include("--empty throws away what is kept here: 12 blanks")
+    own.stop("TERM")
+    again = started
+    expect(JSON.parse(again.get("/api/shop").body)).to include("name" => "Your shop", "rack" => [], "lathes" => {})
+    again.stop("TERM")
+  end
+
   it "has lost nothing that it acknowledged when it is killed while saving" do
     run = started
     kept = JSON.parse(run.get("/api/blanks/1").body)

@@ -23,6 +23,12 @@ module Loft
         @db[:shop].insert_conflict(target: :id, update: row).insert(row)
       end
 
+      # A shop of one's own, to be named. The demo does not come into it.
+      def begin_own = set_up(**UNNAMED)
+
+      # Name and currency alone.
+      def name_it(name:, currency:) = set_up(**current, name: name, currency: currency)
+
       # The air alone; a shop nobody has named yet is kept under its usual name.
       def set_air(temperature_c:, humidity:) = set_up(**current, temperature_c: temperature_c, humidity: humidity)
 
@@ -35,9 +41,13 @@ module Loft
 
       def empty? = @db[:blanks].empty?
 
+      # Has nobody set it up, and put nothing in?
+      def untouched? = empty? && @db[:shop].empty?
+
       # What is kept, by what it is called.
       def counts
-        { "blanks" => :blanks, "readings" => :readings, "journal entries" => :journal, "photographs" => :photographs }.transform_values { |table| @db[table].count }
+        { "blanks" => :blanks, "readings" => :readings, "journal entries" => :journal, "photographs" => :photographs, "lathes" => :lathes,
+          "products" => :products }.transform_values { |table| @db[table].count }
       end
 
       # Throws everything away.

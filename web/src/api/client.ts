@@ -1,5 +1,5 @@
 import createClient from "openapi-fetch";
-import type { Comparison, KeptLathe, Lathe, Form, FormQuestion, Laid, MadeForm, Mounts, Move, SetOuts, SetOutsQuestion, Strip, StripQuestion, Search, SearchQuestion, Pattern, Photograph, PhotographAbout, ProfileQuestion, Scan, ScanQuestion, Trace, TraceQuestion, Assessment, Air, Card, MendPlan, NewLot, NewMark, NewProduct, NewTrouble, Stores, Waits, Document, Entry, Intake, IntakeQuestion, Kept, NewEntry, NextTests, Peel, PeelQuestion, Problem, Shop, Table, TableName, TakenIn } from "./document";
+import type { Comparison, KeptLathe, Lathe, Form, FormQuestion, Laid, MadeForm, Mounts, Move, SetOuts, SetOutsQuestion, Strip, StripQuestion, Search, SearchQuestion, Pattern, Photograph, PhotographAbout, ProfileQuestion, ShopName, Scan, ScanQuestion, Trace, TraceQuestion, Assessment, Air, Card, MendPlan, NewLot, NewMark, NewProduct, NewTrouble, Stores, Waits, Document, Entry, Intake, IntakeQuestion, Kept, NewEntry, NextTests, Peel, PeelQuestion, Problem, Shop, Table, TableName, TakenIn } from "./document";
 import type { components, paths } from "./schema";
 
 const http = createClient<paths>({ baseUrl: "" });
@@ -76,6 +76,7 @@ export const api = {
   moveForm: (document: Document, move: Move) => expect<Laid>(http.POST("/api/reckon/move", { body: { document: wire(document), move } })),
   profile: (path: string, mm_per_unit: number, from_z_mm: number) => expect<{ points: Form["outside"] }>(http.POST("/api/reckon/profile", { body: { path, mm_per_unit, from_z_mm } })),
   tracedProfile: (asked: ProfileQuestion) => expect<{ points: Form["outside"] }>(http.POST("/api/reckon/traced-profile", { body: asked })),
+  nameShop: (about: ShopName) => expect<ShopName>(http.PUT("/api/shop", { body: about })),
   lathes: async () => (await expect<{ lathes: KeptLathe[] }>(http.GET("/api/lathes"))).lathes,
   addLathe: async (name: string, lathe: Lathe) => (await expect<{ lathes: KeptLathe[] }>(http.POST("/api/lathes", { body: { name, lathe } }))).lathes,
   changeLathe: async (id: number, name: string, lathe: Lathe) => (await expect<{ lathes: KeptLathe[] }>(http.PUT("/api/lathes/{id}", { params: { path: { id } }, body: { name, lathe } }))).lathes,

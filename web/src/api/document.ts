@@ -28,6 +28,7 @@ export type Amount = Schemas["Amount"];
 export type Working = Schemas["Working"];
 export type Geometry = Schemas["Geometry"];
 export type Shop = Schemas["Shop"];
+export type ShopName = Schemas["ShopName"];
 export type Lathe = Schemas["Lathe"];
 export type KeptLathe = Schemas["Lathes"]["lathes"][number];
 export type RackPlace = Schemas["RackPlace"];

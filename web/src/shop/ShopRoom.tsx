@@ -4,12 +4,14 @@ import { DropZone, FileTrigger, type FileDropItem } from "react-aria-components"
 import { Link } from "react-router";
 import styled from "styled-components";
 import { api, Refused } from "../api/client";
-import type { Problem, Shop, TakenIn } from "../api/document";
+import type { Problem, Shop, ShopName, TakenIn } from "../api/document";
 import { Button } from "../kit/Button";
+import { TextLine } from "../kit/MeasureField";
 import { ink } from "../kit/theme";
+import { useAct } from "../kit/useAct";
 import { Lathes } from "./Lathes";
 import { Room } from "./Room";
-import { Carry, Fault, Heading, Quiet, Row } from "../stations/parts";
+import { Carry, Fault, Fields, Heading, Quiet, Row } from "../stations/parts";
 
 const Drop = styled(DropZone)`
   border: 2px dashed ${ink.slate};
@@ -46,6 +48,7 @@ export function ShopRoom({ shop }: { shop: Shop }) {
       <div>
         <section aria-label="Bring in"><BringIn /></section>
         <section aria-label="Lathes"><Lathes /></section>
+        <section aria-label="This shop"><Named shop={shop} /></section>
       </div>
       <section aria-label="Carry out">
         <Heading as="h3">Carry out</Heading>
@@ -68,6 +71,24 @@ export function ShopRoom({ shop }: { shop: Shop }) {
         </Pieces>
       </section>
     </Room>
+  );
+}
+
+/** What the shop is called, and what it reckons money in. Its air is at the Board. */
+function Named({ shop }: { shop: Shop }) {
+  const client = useQueryClient();
+  const { problem, act } = useAct();
+  const put = (about: Partial<ShopName>) => void act(() => api.nameShop({ name: shop.name, currency: shop.currency, ...about }), () => void client.invalidateQueries({ queryKey: ["shop"] }));
+  return (
+    <>
+      <Heading as="h3">This shop</Heading>
+      <Fields>
+        <TextLine label="Called" value={shop.name} most={120} onChange={(name) => put({ name })} />
+        <TextLine label="Currency, three letters" value={shop.currency} most={3} onChange={(currency) => put({ currency: currency.toUpperCase() })} />
+      </Fields>
+      {problem && <Fault role="alert">{problem.errors?.[0]?.detail ?? problem.detail}</Fault>}
+      <Quiet>Its air is at the <Link to="/board" style={{ color: "inherit" }}>Board</Link>.</Quiet>
+    </>
   );
 }
 
