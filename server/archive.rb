@@ -69,7 +69,8 @@ module Loft
     def put_blank(zip, id, kept)
       stem = "#{Archive.stem(kept[:document])}-#{id}"
       put(zip, "blanks/#{stem}.anvil.json", MossyAnvil::BlankFile.write(kept[:document]))
-      put(zip, "journals/#{stem}.json", MossyAnvil::JsonLayout.text("entries" => kept[:journal].map { |entry| entry.except(:id).transform_keys(&:to_s) }))
+      entries = kept[:journal].map { |entry| entry.except(:id).transform_keys(&:to_s) }
+      put(zip, "journals/#{stem}.json", MossyAnvil::JsonLayout.text({ "put_away" => kept[:put_away] || nil, "entries" => entries }.compact))
       put_photographs(zip, stem, id)
       @cards.open_of(id)&.then { |card| put(zip, "cards/#{stem}.json", MossyAnvil::JsonLayout.text(@cards.parcel(card[:id]))) }
     end
@@ -120,11 +121,16 @@ module Loft
 
     def add(name, entries, report, copies)
       document = entries[name]
-      journal = entries[name.sub("blanks/", "journals/").sub(".anvil.json", ".json")]&.fetch("entries") || []
+      about = entries.fetch(name.sub("blanks/", "journals/").sub(".anvil.json", ".json"), {})
+      journal = about.fetch("entries", [])
       pictures = pictures_of(name, entries)
       card = entries[name.sub("blanks/", "cards/").sub(".anvil.json", ".json")]
       same = @blanks.same_as(document["number"], document["name"])
-      return take(document, journal, pictures, report).then { |id| card && @cards.unpack(id, card) } unless same
+      unless same
+        id = take(document, journal, pictures, report)
+        @cards.unpack(id, card) if card
+        return about["put_away"] && @blanks.place(id, true, @now)
+      end
 
       report[:already_here] += 1
       complete(same, document, journal)

@@ -72,6 +72,18 @@ RSpec.describe "Files in and out", :browser do
     expect(page).to have_css("[aria-label=Journal] li", minimum: 1)
   end
 
+  it "a piece that is done goes off the rack, and comes back from the shop's list" do
+    visit "/blanks/#{db[:blanks].where(number: 42).get(:id)}/log"
+    click_on "Put it away"
+    expect(page).to have_css("nav[aria-label=Rack] a", count: 11)
+    expect(page).to have_css("h3", text: "It is put away")
+    visit "/shop"
+    expect(page).to have_css("[aria-label='Put away'] li", text: "42 Pull-cord end")
+    click_on "Pull-cord end back on the rack"
+    expect(page).to have_css("nav[aria-label=Rack] a", count: 12)
+    expect(page).to have_no_css("[aria-label='Put away']")
+  end
+
   it "the whole shop goes out, and back into an empty one, from the screen" do
     visit "/shop"
     click_on "The whole shop, one archive"

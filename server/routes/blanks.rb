@@ -6,6 +6,7 @@ module Loft
     module Blanks
       def self.registered(app)
         app.get("/api/blanks/:id") { answer(blanks.find(blank_id)) }
+        app.put("/api/blanks/:id/place") { answer(blanks.place(blank_id, body_as("Place")["put_away"], now)) }
         take_in(app)
         save(app)
         append(app)

@@ -9,7 +9,7 @@ module Loft
           shop = shops.current
           waits = Store::Cards.new(settings.db).waits.group_by { |wait| wait[:blank_id] }
           answer(name: shop[:name], currency: shop[:currency], climate: shop.slice(:temperature_c, :humidity), lathes: shops.lathes, next_number: blanks.next_number,
-            rack: blanks.rack.map { |row| RackPlace.new(row, now, waits: waits.fetch(row[:id], [])).to_h })
+            put_away: blanks.put_away, rack: blanks.rack.map { |row| RackPlace.new(row, now, waits: waits.fetch(row[:id], [])).to_h })
         end
         app.put("/api/shop") do
           about = body_as("ShopName")

@@ -115,6 +115,38 @@ RSpec.describe "Journal", :server do
   end
 end
 
+RSpec.describe "A blank that is done with", :server do
+  it "goes off the rack whole, waits for nothing, and comes back as it was" do
+    kept = take_in(number: 5, material: material_data(moisture_pct: 22), form: BlankHelper::BOWL, defects: [crack])
+    ask("GET", "/api/waits")
+    expect(answer["waits"].size).to eq(1)
+    2.times { ask("PUT", "/api/blanks/#{kept['id']}/place", { put_away: true }) }
+    expect(answer_as("KeptBlank")).to eq(kept.merge("put_away" => true))
+    ask("GET", "/api/shop")
+    expect(answer_as("Shop")).to include("rack" => [], "put_away" => [{ "id" => kept["id"], "number" => 5, "name" => kept["document"]["name"] }], "next_number" => 6)
+    ask("GET", "/api/waits")
+    expect(answer["waits"]).to eq([])
+    ask("PUT", "/api/blanks/#{kept['id']}/place", { put_away: false })
+    expect(answer_as("KeptBlank")).to eq(kept)
+    ask("PUT", "/api/blanks/77/place", { put_away: true })
+    problem(404)
+  end
+
+  it "stays put away in the shop's archive, and is not put away while its card is open" do
+    id = take_in(defects: [crack])["id"]
+    ask("POST", "/api/blanks/#{id}/card", { key: SecureRandom.uuid })
+    card = answer_as("Card")["id"]
+    ask("PUT", "/api/blanks/#{id}/place", { put_away: true })
+    expect(problem(422)["errors"].first["pointer"]).to eq("/put_away")
+    ask("POST", "/api/cards/#{card}/end", { key: SecureRandom.uuid })
+    ask("PUT", "/api/blanks/#{id}/place", { put_away: true })
+    whole = Loft::Archive.new(db, now: clock.now).write
+    Loft::Store::Shops.new(db).clear
+    Loft::Archive.new(db, now: clock.now).take_in(whole)
+    expect(db[:blanks].exclude(put_away_at: nil).count).to eq(1)
+  end
+end
+
 RSpec.describe "The database itself", :server do
   it "refuses nonsense that a fault in the program might send" do
     take_in(defects: [crack, body("void", contents: "air")])

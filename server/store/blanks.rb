@@ -10,8 +10,21 @@ module Loft
 
       # Rows for the rack, by number.
       def rack
-        @db[:blanks].left_join(:forms, blank_id: :id).select_all(:blanks).select_append(:outside, :curve)
-                    .order(Sequel.asc(:number, nulls: :last), :id).all
+        on_the_rack.left_join(:forms, blank_id: :id).select_all(:blanks).select_append(:outside, :curve)
+                   .order(Sequel.asc(:number, nulls: :last), :id).all
+      end
+
+      # { id:, number:, name: } of those put away, the last put away first.
+      def put_away = @db[:blanks].exclude(put_away_at: nil).order(Sequel.desc(:put_away_at), :id).select(:id, :number, :name).all
+
+      # Puts it away or, with `away` false, back on the rack. Its version stays: nothing of it changes. Returns as #find; raises InvalidInput while its card is open.
+      def place(id, away, now)
+        @db.transaction do
+          row = @db[:blanks].where(id: id).for_update.first or raise NotFound, "there is no blank #{id}"
+          refuse_worked if away && !@db[:cards].where(blank_id: id, ended_at: nil).empty?
+          @db[:blanks].where(id: id).update(put_away_at: away ? row[:put_away_at] || now : nil)
+          find(id)
+        end
       end
 
       def ids = @db[:blanks].order(Sequel.asc(:number, nulls: :last), :id).select_map(:id)
@@ -21,7 +34,7 @@ module Loft
       # Id of the blank with that number and name, nil where there is none.
       def same_as(number, name) = @db[:blanks].where(number: number, name: name).get(:id)
 
-      # { id:, version:, saved_at:, document:, journal: }; raises NotFound.
+      # { id:, version:, saved_at:, put_away:, document:, journal: }; raises NotFound.
       def find(id)
         row = @db[:blanks][id: id] or raise NotFound, "there is no blank #{id}"
         kept(row)
@@ -62,9 +75,9 @@ module Loft
       end
 
       # Ids of those that wait to be dry.
-      def waiting = @db[:blanks].exclude(wait_ends_at: nil).select_map(:id)
+      def waiting = on_the_rack.exclude(wait_ends_at: nil).select_map(:id)
       # Rows of those that are still drying at a time.
-      def drying(now) = @db[:blanks].where { wait_ends_at > now }.all
+      def drying(now) = on_the_rack.where { wait_ends_at > now }.all
       def keep_brief(id, brief) = @db[:blanks].where(id: id).update(brief)
 
       # Adds a journal entry; sending the same key twice adds it once. Returns the entry.
@@ -78,6 +91,12 @@ module Loft
       def keep_entry(id, row) = @db[:journal].insert_conflict(target: %i[blank_id key]).insert(blank_id: id, **row)
 
       private
+
+      def on_the_rack = @db[:blanks].where(put_away_at: nil)
+
+      def refuse_worked
+        raise MossyAnvil::InvalidInput, [MossyAnvil::Fault.new(path: "/put_away", problem: "cannot be while its card is open", allowed: "end the card first")]
+      end
 
       def put_parts(id, document)
         @db[:defects].multi_insert(Rows.defects(document).map { |row| row.merge(blank_id: id) })
@@ -100,7 +119,7 @@ module Loft
         own = ->(table) { @db[table].where(blank_id: row[:id]) }
         document = Rows.document(row, defects: own[:defects].order(:position).all, form: own[:forms].first, sketches: own[:sketches].order(:position).all,
           readings: own[:readings].order(:taken_at, :id).all, lathe: row[:lathe_id] && @db[:lathes][id: row[:lathe_id]])
-        { id: row[:id], version: row[:version], saved_at: row[:updated_at].utc.iso8601, document: document,
+        { id: row[:id], version: row[:version], saved_at: row[:updated_at].utc.iso8601, put_away: !row[:put_away_at].nil?, document: document,
           journal: own[:journal].order(:logged_at, :id).map { |entry| entry_of(entry) } }
       end
 

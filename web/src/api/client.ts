@@ -76,6 +76,7 @@ export const api = {
   moveForm: (document: Document, move: Move) => expect<Laid>(http.POST("/api/reckon/move", { body: { document: wire(document), move } })),
   profile: (path: string, mm_per_unit: number, from_z_mm: number) => expect<{ points: Form["outside"] }>(http.POST("/api/reckon/profile", { body: { path, mm_per_unit, from_z_mm } })),
   tracedProfile: (asked: ProfileQuestion) => expect<{ points: Form["outside"] }>(http.POST("/api/reckon/traced-profile", { body: asked })),
+  place: (id: number, put_away: boolean) => expect<Kept>(http.PUT("/api/blanks/{id}/place", { params: { path: { id } }, body: { put_away } })),
   nameShop: (about: ShopName) => expect<ShopName>(http.PUT("/api/shop", { body: about })),
   lathes: async () => (await expect<{ lathes: KeptLathe[] }>(http.GET("/api/lathes"))).lathes,
   addLathe: async (name: string, lathe: Lathe) => (await expect<{ lathes: KeptLathe[] }>(http.POST("/api/lathes", { body: { name, lathe } }))).lathes,

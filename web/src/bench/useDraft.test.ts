@@ -3,7 +3,7 @@ import type { Document, Kept } from "../api/document";
 import { step } from "./useDraft";
 
 const named = (name: string) => ({ name }) as Document;
-const kept = (name: string, version = 1): Kept => ({ id: 1, version, saved_at: "", document: named(name), journal: [] });
+const kept = (name: string, version = 1): Kept => ({ id: 1, version, saved_at: "", put_away: false, document: named(name), journal: [] });
 const fresh = () => ({ kept: kept("a"), past: [], present: named("a"), future: [], held: undefined });
 const run = (...steps: Parameters<typeof step>[1][]) => steps.reduce(step, fresh() as Parameters<typeof step>[0]);
 const change = (name: string, holding = false) => ({ do: "change" as const, document: named(name), holding });

@@ -69,8 +69,30 @@ export function ShopRoom({ shop }: { shop: Shop }) {
             </li>
           ))}
         </Pieces>
+        {shop.put_away.length > 0 && <PutAway shop={shop} />}
       </section>
     </Room>
+  );
+}
+
+/** What is off the rack, to be looked at or brought back. */
+function PutAway({ shop }: { shop: Shop }) {
+  const client = useQueryClient();
+  const { busy, problem, act } = useAct();
+  const back = (id: number) => void act(() => api.place(id, false), () => void client.invalidateQueries());
+  return (
+    <>
+      <Heading as="h3">Put away</Heading>
+      <ul aria-label="Put away">
+        {shop.put_away.map(({ id, number, name }) => (
+          <Outcome key={id} style={{ display: "flex", alignItems: "center", gap: 12 }}>
+            <Link to={`/blanks/${id}/log`} style={{ flex: 1, color: "inherit" }}>{number ?? "–"} {name}</Link>
+            <Button $kind="quiet" isDisabled={busy} aria-label={`${name} back on the rack`} onPress={() => back(id)}>Back on the rack</Button>
+          </Outcome>
+        ))}
+      </ul>
+      {problem && <Fault role="alert">{problem.detail}</Fault>}
+    </>
   );
 }
 

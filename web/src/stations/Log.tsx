@@ -1,4 +1,4 @@
-import { useQueryClient } from "@tanstack/react-query";
+import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 import { Label, TextArea, TextField } from "react-aria-components";
 import styled from "styled-components";
@@ -10,6 +10,7 @@ import { NumberField } from "../kit/MeasureField";
 import { amountText } from "../kit/measure";
 import { Place } from "../kit/Sought";
 import { focusRing, ink } from "../kit/theme";
+import { useAct } from "../kit/useAct";
 import { useUnit } from "../kit/Units";
 import { Carry, Fault, Heading, Quiet, Row } from "./parts";
 import { STAGES } from "./Turn";
@@ -55,6 +56,27 @@ export function Log(at: AtStation) {
       </Row>
       <Quiet>The skin is a drawing to print, cut out and wrap round the blank; the sheet has it too, over as many pages as it takes. Measure the bar before you trust a print.</Quiet>
       {at.draft.dirty && <Quiet>As it was last saved: your draft is not in it.</Quiet>}
+      <Done at={at} />
+    </>
+  );
+}
+
+/** Sold, burnt or given up: off the rack, and kept whole. */
+function Done({ at }: { at: AtStation }) {
+  const client = useQueryClient();
+  const { busy, problem, act } = useAct();
+  const { data: kept } = useQuery<Kept>({ queryKey: ["blank", at.id], queryFn: () => api.blank(at.id), staleTime: Infinity });
+  const away = kept?.put_away ?? false;
+  const place = () => void act(() => api.place(at.id, !away), (next) => {
+    client.setQueryData<Kept>(["blank", at.id], (was) => was && { ...was, put_away: next.put_away });
+    void client.invalidateQueries({ queryKey: ["shop"] });
+  });
+  return (
+    <>
+      <Heading>{away ? "It is put away" : "Done with it"}</Heading>
+      <Row><Button isDisabled={busy} onPress={place}>{away ? "Back on the rack" : "Put it away"}</Button></Row>
+      <Quiet>{away ? "Off the rack; the shop’s list of what is put away has it." : "Off the rack, kept whole with its log and photographs; it can come back at any time."}</Quiet>
+      {problem && <Fault role="alert">{problem.errors?.[0]?.detail ?? problem.detail}</Fault>}
     </>
   );
 }
