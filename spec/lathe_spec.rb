@@ -46,4 +46,14 @@ RSpec.describe "A turner's own lathe", :browser do
     click_on "Take it out of the shop"
     expect(lathe_room).to have_css("[role=alert]", text: "a blank stands on it")
   end
+
+  it "stands in a shop with a name and money of its own" do
+    visit "/shop"
+    fill_in "Its currency, three letters", with: "k\n"
+    expect(page).to have_css("section[aria-label='This shop'] [role=alert]")
+    fill_in "Its currency, three letters", with: "sek\n"
+    fill_in "The shop is called", with: "Under the eaves\n"
+    expect(page).to have_css("h2", text: "Under the eaves")
+    expect(db[:shop].select_map(%i[name currency])).to eq([["Under the eaves", "SEK"]])
+  end
 end

@@ -105,8 +105,8 @@ function Named({ shop }: { shop: Shop }) {
     <>
       <Heading as="h3">This shop</Heading>
       <Fields>
-        <TextLine label="Called" value={shop.name} most={120} onChange={(name) => put({ name })} />
-        <TextLine label="Currency, three letters" value={shop.currency} most={3} onChange={(currency) => put({ currency: currency.toUpperCase() })} />
+        <TextLine label="The shop is called" value={shop.name} most={120} onChange={(name) => put({ name })} />
+        <TextLine label="Its currency, three letters" value={shop.currency} most={3} onChange={(currency) => put({ currency: currency.toUpperCase() })} />
       </Fields>
       {problem && <Fault role="alert">{problem.errors?.[0]?.detail ?? problem.detail}</Fault>}
       <Quiet>Its air is at the <Link to="/board" style={{ color: "inherit" }}>Board</Link>.</Quiet>
