@@ -11,7 +11,7 @@ import { ink } from "../kit/theme";
 import { useAct } from "../kit/useAct";
 import { Lathes } from "./Lathes";
 import { Room } from "./Room";
-import { Carry, Fault, Fields, Heading, Quiet, Row } from "../stations/parts";
+import { Carry, Fault, Heading, Quiet, Row } from "../stations/parts";
 
 const Drop = styled(DropZone)`
   border: 2px dashed ${ink.slate};
@@ -104,10 +104,10 @@ function Named({ shop }: { shop: Shop }) {
   return (
     <>
       <Heading as="h3">This shop</Heading>
-      <Fields>
+      <div style={{ display: "grid", gap: 12, maxWidth: 620 }}>
         <TextLine label="The shop is called" value={shop.name} most={120} onChange={(name) => put({ name })} />
-        <TextLine label="Its currency, three letters" value={shop.currency} most={3} onChange={(currency) => put({ currency: currency.toUpperCase() })} />
-      </Fields>
+        <div style={{ width: 200 }}><TextLine label="Its currency, three letters" value={shop.currency} most={3} onChange={(currency) => put({ currency: currency.toUpperCase() })} /></div>
+      </div>
       {problem && <Fault role="alert">{problem.errors?.[0]?.detail ?? problem.detail}</Fault>}
       <Quiet>Its air is at the <Link to="/board" style={{ color: "inherit" }}>Board</Link>.</Quiet>
     </>
