@@ -31,11 +31,11 @@ module Loft
       end.string
     end
 
-    # Bytes of the parcel of one blank, `kept` as the store has it.
+    # Bytes of the parcel of one blank, `kept` as the store has it. Whoever gets it has it on the rack.
     def parcel(kept)
       Zip::OutputStream.write_buffer do |zip|
         put(zip, "parcel.json", MossyAnvil::JsonLayout.text(PARCEL))
-        put_blank(zip, kept[:id], kept)
+        put_blank(zip, kept[:id], { **kept, put_away: false })
       end.string
     end
 

@@ -25,7 +25,7 @@ module MossyAnvil
     def near
       return [] if @seams.size < 2
 
-      low, high = [0, 1].map { |end_| Numo::DFloat.cast(@seams.map { |seam| seam.bounds_mm.map { |span| span[end_] } }) }
+      low, high = [0, 1].map { |bound| Numo::DFloat.cast(@seams.map { |seam| seam.bounds_mm.map { |span| span[bound] } }) }
       spacing = Numo::DFloat.cast(@seams.map(&:spacing_mm))
       reach = Numo::DFloat.maximum(spacing.reshape(@seams.size, 1), spacing) + TOUCH_MM
       reaches = ->(axis) { (low[true, axis].reshape(@seams.size, 1) - reach).le(high[true, axis]) }
