@@ -21,6 +21,8 @@ module Loft
     # Processes that work the queue. One that stops by itself is started again after so many seconds.
     WORKERS = Integer(ENV.fetch("JOB_WORKERS", "2"))
     REST_S = 2
+    # So long one that is told to stop may take; then it is stopped, and begins the job it had in hand again when it is next up.
+    PATIENCE_S = 20
 
     # log: path the server's lines go to. postgres: LocalPostgres to watch as well, nil where the database is somebody else's.
     def initialize(port:, url:, log:, postgres: nil)
@@ -77,9 +79,7 @@ module Loft
     end
 
     def tell_server(signal)
-      Process.kill(signal, @server) if @server
-    rescue Errno::ESRCH
-      @server = nil
+      @server = nil if @server && !tell(@server, signal)
     end
 
     def wait_until_ready
@@ -144,11 +144,26 @@ module Loft
       @server = nil
     end
 
+    # Each for itself: one that is gone already must not keep the others from being told.
     def stop_workers
-      Process.kill("TERM", *@workers) if @workers.any?
-      Process.wait(@workers.pop) until @workers.empty?
-    rescue Errno::ESRCH, Errno::ECHILD
-      @workers = []
+      @workers.each { |pid| tell(pid, "TERM") }
+      deadline = now + PATIENCE_S
+      @workers.pop.then { |pid| gone_by?(pid, deadline) || (tell(pid, "KILL") && Process.wait(pid)) } until @workers.empty?
+    end
+
+    # Is it gone by then?
+    def gone_by?(pid, deadline)
+      sleep 0.05 until (gone = Process.waitpid(pid, Process::WNOHANG)) || now > deadline
+      gone
+    rescue Errno::ECHILD
+      true
+    end
+
+    # False where there is nobody to tell.
+    def tell(pid, signal)
+      Process.kill(signal, pid)
+    rescue Errno::ESRCH
+      false
     end
 
     def last_words = File.exist?(@log) ? File.readlines(@log).last(12).join : ""

@@ -3,6 +3,9 @@
 # One process that works the queue. Started by server/launch.rb; TERM stops it once the job in hand has come to a stop.
 # It ends by itself where its connection does, and is then started anew.
 
+# Listens before it loads anything: what tells it to stop while it is starting must not be lost.
+ended = Thread::Queue.new
+%w[TERM INT].each { |signal| Signal.trap(signal) { ended << :told } }
 $stdout.sync = true
 Encoding.default_external = Encoding::UTF_8
 require_relative "loft"
@@ -12,8 +15,6 @@ Loft::Queue.open(Loft::Store::Connection.open(ENV.fetch("DATABASE_URL")))
 Loft::Queue.log_to($stdout, Time)
 # None is put by for later: what this process cannot begin at once is another's. So it looks for work itself, often, and is not told of it.
 locker = Que::Locker.new(worker_priorities: [nil], poll_interval: 0.2, maximum_buffer_size: 0)
-ended = Thread::Queue.new
-%w[TERM INT].each { |signal| Signal.trap(signal) { ended << :told } }
 Thread.new do
   Thread.current.report_on_exception = false
   locker.thread.join

@@ -108,6 +108,14 @@ RSpec.describe "Starting the application", :server do
     run.stop("TERM")
   end
 
+  it "stops although one that works its queue does not listen" do
+    run = started(JOB_WORKERS: "2")
+    deaf = run.queue_workers.first
+    Process.kill("STOP", deaf)
+    expect(run.stop("TERM")).to be_success
+    expect(File.exist?("/proc/#{deaf}")).to be(false)
+  end
+
   it "outlives its database: 503 while that is away, then as before, with all that was saved" do
     Dir.mktmpdir("state") do |folder|
       File.chmod(0o755, folder)
