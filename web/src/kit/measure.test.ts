@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import { amountText, clockFieldText, clockText, inchesText, lengthText, parseClock, parseLength, planeText, sentenceText } from "./measure";
+import { amountText, clockFieldText, clockText, inchesText, lengthsText, lengthText, parseClock, parseLength, planeText, sentenceText } from "./measure";
 
 describe("lengths as people type them", () => {
   it.each([
@@ -51,6 +51,8 @@ describe("amounts as they are shown", () => {
     expect(amountText(0.06, "g", "mm")).toBe("0.06 g");
     expect(amountText(6.08, "mm", "mm")).toBe("6.1 mm");
     expect(amountText(60.325, "mm", "in")).toBe("2 3/8″");
+    expect(lengthsText([38, 60.325], "in")).toBe(`${lengthText(38, "in")}, 2 3/8`);
+    expect(lengthsText([], "mm")).toBe("");
     expect(amountText(0.4, "days", "mm")).toBe("10 hours");
     expect(amountText(1, "days", "mm")).toBe("1 day");
     expect(amountText(null, "rpm", "mm")).toBe("none");

@@ -24,6 +24,7 @@ export function inchesText(mm: number): string {
 
 /** A length without its unit, as it stands in a field. */
 export const lengthText = (mm: number, unit: LengthUnit) => (unit === "in" ? inchesText(mm) : fixed(mm, mm < 20 ? 1 : 0));
+export const lengthsText = (lengths: number[], unit: LengthUnit) => lengths.map((mm) => lengthText(mm, unit)).join(", ");
 
 /** What somebody typed, in mm; undefined where it is no length. Takes 60, 6 cm, 2 3/8, 2.375", 2 3/8 in. */
 export function parseLength(text: string, unit: LengthUnit): number | undefined {

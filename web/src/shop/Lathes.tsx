@@ -5,7 +5,7 @@ import { without, type KeptLathe, type Lathe } from "../api/document";
 import { Button } from "../kit/Button";
 import { Choice } from "../kit/Choice";
 import { LengthField, NumberField, TextLine } from "../kit/MeasureField";
-import { amountText, lengthText, parseLength, type LengthUnit } from "../kit/measure";
+import { amountText, lengthsText, parseLength } from "../kit/measure";
 import { useAct } from "../kit/useAct";
 import { useUnit } from "../kit/Units";
 import { Fault, Fields, Heading, Quiet, Row } from "../stations/parts";
@@ -55,12 +55,10 @@ function Told({ lathe, blanks }: { lathe: Lathe; blanks: number }) {
   return (
     <Quiet style={{ margin: 0 }}>
       Swings {mm(lathe.swing_mm)}, {mm(lathe.between_centres_mm)} between centres; {lathe.mass_kg + (lathe.ballast_kg ?? 0)} kg, {STANDS[lathe.stand].toLowerCase()}; {belts}, {slowest} to {amountText(fastest, "rpm", unit)};{" "}
-      {lathe.jaws_mm?.length ? `jaws ${circlesText(lathe.jaws_mm, unit)} ${unit}` : "no jaws of its own"}. {blanks === 1 ? "One blank stands" : `${blanks === 0 ? "No" : blanks} blanks stand`} on it.
+      {lathe.jaws_mm?.length ? `jaws ${lengthsText(lathe.jaws_mm, unit)} ${unit}` : "no jaws of its own"}. {blanks === 1 ? "One blank stands" : `${blanks === 0 ? "No" : blanks} blanks stand`} on it.
     </Quiet>
   );
 }
-
-export const circlesText = (circles: number[], unit: LengthUnit) => circles.map((mm) => lengthText(mm, unit)).join(", ");
 
 type WrittenProps = { start: Pick<KeptLathe, "name" | "lathe">; kept?: KeptLathe; onTake: (lathes: KeptLathe[]) => void };
 
@@ -113,7 +111,7 @@ function Jaws({ lathe, onChange }: { lathe: Lathe; onChange: (lathe: Lathe) => v
   };
   return (
     <div>
-      <TextLine label={`Circles your jaws close to true, ${unit}, with commas`} value={circlesText(lathe.jaws_mm ?? [], unit)} most={200} onChange={put} />
+      <TextLine label={`Circles your jaws close to true, ${unit}, with commas`} value={lengthsText(lathe.jaws_mm ?? [], unit)} most={200} onChange={put} />
       {wrong && <Fault role="alert">Lengths with commas between them, {MOST_JAWS} at most: 38, 50, 75.</Fault>}
     </div>
   );

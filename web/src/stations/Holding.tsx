@@ -4,12 +4,11 @@ import { api } from "../api/client";
 import type { Document, Mounts } from "../api/document";
 import { useNewest } from "../bench/useNewest";
 import { Button } from "../kit/Button";
-import { amountText } from "../kit/measure";
+import { amountText, lengthsText } from "../kit/measure";
 import { Findings, Sentence, Worked } from "../kit/Says";
 import { ink } from "../kit/theme";
 import { useSettled } from "../kit/useSettled";
 import { useUnit } from "../kit/Units";
-import { circlesText } from "../shop/Lathes";
 import { Fault, Heading, Quiet } from "./parts";
 import type { AtStation } from "./types";
 
@@ -65,7 +64,7 @@ function StepByStep({ plan, unit }: { plan: Mounts; unit: ReturnType<typeof useU
     <>
       <Steps aria-label="Mounts, step by step" style={{ marginTop: 12 }}>{plan.steps.map((step, index) => <Step key={step.key} step={step} index={index} plan={plan} />)}</Steps>
       <Quiet>{plan.clearances.map(({ name, value_mm, ok, says }) => `${name}: ${ok ? "" : "too little by "}${amountText(Math.abs(value_mm), "mm", unit)}; ${says}.`).join(" ")}</Quiet>
-      <Quiet>{plan.jaws_are_own ? "Jaws of its own" : "No jaws are written down: the usual ones"} closing to {circlesText(plan.jaws_mm, unit)} {unit}.</Quiet>
+      <Quiet>{plan.jaws_are_own ? "Jaws of its own" : "No jaws are written down: the usual ones"} closing to {lengthsText(plan.jaws_mm, unit)} {unit}.</Quiet>
     </>
   );
 }
