@@ -1,23 +1,28 @@
 # frozen_string_literal: true
 
-# The core alone: No. 33 with four stages and splitting planes.
+# The core alone: No. 33 with four stages and splitting planes, as a blank it has not seen before, and as one in which one thing was changed since the last time.
 class CoreBench
   ROUNDS = 40
+  # So little that nothing else changes, mm.
+  TOUCH_MM = 1e-5
 
   def initialize(document)
     @document = document
+    @touches = 0
   end
 
   def run
     puts "Core, No. 33, four stages and splitting planes"
-    whole = Times.taken(ROUNDS, &work(@document))
-    raw = Times.taken(ROUNDS, &raw_sum)
-    Times.say "assessment, default grid", Times.spread(whole)
-    Times.say "over one raw multiply-and-sum of the same cells", format("%.1f x (raw %s)", Times.median(whole) / Times.median(raw), Times.spread(raw))
-    default, fine = Times.in_turn(8, work(@document), work(@document, :fine))
-    Times.say "fine grid over default", format("%.1f x", Times.median(fine) / Times.median(default))
-    six, sixty = Times.in_turn(20, work(with_defects(6)), work(with_defects(60)))
-    Times.say "60 defects over 6", format("%.1f x (%.0f ms over %.0f ms)", Times.median(sixty) / Times.median(six), Times.median(sixty), Times.median(six))
+    raw = Times.median(Times.taken(ROUNDS, &raw_sum))
+    changed, unseen = [one_changed(@document), unseen(@document)].map { |work| Times.of_new(ROUNDS, work).first }
+    [[changed, "one finding changed"], [unseen, "not seen before"]].each do |times, name|
+      Times.say "assessment, default grid, #{name}", Times.spread(times)
+      Times.say "over one raw multiply-and-sum of the same cells", format("%.1f x (raw %.1f ms)", Times.median(times) / raw, raw)
+    end
+    say_ratio("fine grid over default", 8, one_changed(@document, :fine), one_changed(@document))
+    sixty, six = with_defects(60), with_defects(6)
+    say_ratio("60 defects over 6, one changed", 20, one_changed(sixty), one_changed(six))
+    say_ratio("60 defects over 6, not seen before", 20, unseen(sixty), unseen(six))
   end
 
   # No. 33 with so many cracks and pockets all round it.
@@ -36,9 +41,42 @@ class CoreBench
 
   private
 
-  def work(document, fineness = :default)
-    piece = MossyAnvil::BlankFile.from_data(document)
-    proc { MossyAnvil::Assessment.new(piece, fineness: fineness).to_h }
+  def say_ratio(name, rounds, *works)
+    one, other = Times.of_new(rounds, *works).map { |times| Times.median(times) }
+    Times.say name, format("%.1f x (%.0f ms over %.0f ms)", one / other, one, other)
+  end
+
+  # Each call gives the work of a blank in which another finding is a little other than before.
+  def one_changed(document, fineness = :default)
+    work(fineness) do
+      defects = document["defects"]
+      changed = @touches % defects.size
+      document.merge("defects" => defects.each_with_index.map { |defect, index| index == changed ? touched(defect) : defect })
+    end
+  end
+
+  # Each call gives the work of a blank of which nothing is as before.
+  def unseen(document, fineness = :default)
+    work(fineness) do
+      shape = document["shape"]
+      document.merge("shape" => shape.merge("length_mm" => shape["length_mm"] + touch_mm), "defects" => document["defects"].map { |defect| touched(defect) })
+    end
+  end
+
+  def work(fineness)
+    proc do
+      @touches += 1
+      piece = MossyAnvil::BlankFile.from_data(yield)
+      proc { MossyAnvil::Assessment.new(piece, fineness: fineness).to_h }
+    end
+  end
+
+  def touch_mm = @touches * TOUCH_MM
+
+  def touched(defect)
+    return defect.merge("depth_mm" => defect["depth_mm"] + touch_mm) if defect.key?("depth_mm")
+
+    defect.merge("size_mm" => defect["size_mm"].map { |extent| extent + touch_mm })
   end
 
   def raw_sum

@@ -16,10 +16,9 @@ module Times
     Array.new(rounds) { seconds(&block) * 1000 }.sort
   end
 
-  # Two works in turn, so that a noisy neighbour falls on both alike; sorted milliseconds of each.
-  def in_turn(rounds, *works)
-    works.each { |work| 3.times { work.call } }
-    Array.new(rounds) { works.map { |work| seconds { work.call } * 1000 } }.transpose.map(&:sort)
+  # Works in turn, so that a noisy neighbour falls on all alike, each made anew by a call of its maker, which is not counted; sorted milliseconds of each.
+  def of_new(rounds, *makers, warm_up: 3)
+    Array.new(warm_up + rounds) { makers.map(&:call).map { |work| seconds(&work) * 1000 } }.drop(warm_up).transpose.map(&:sort)
   end
 
   def at(sorted, share) = sorted[(share * (sorted.size - 1)).round]

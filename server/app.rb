@@ -113,7 +113,8 @@ module Loft
       def stocks = Store::Stocks.new(settings.db)
       def shops = Store::Shops.new(settings.db)
       def now = settings.clock.now.utc
-      def reckoner = Reckoner.new(shops.climate, now: now, records: -> { MossyAnvil::ShopRecords.new(Store::Cards.new(settings.db).records) })
+      # Waits are told in days: the minute will do, and what was worked out of a blank's water serves as long.
+      def reckoner = Reckoner.new(shops.climate, now: Time.at(now.to_i / 60 * 60).utc, records: -> { MossyAnvil::ShopRecords.new(Store::Cards.new(settings.db).records) })
       def card_work = CardWork.new(settings.db, climate: shops.climate, now: now)
 
       # What the rack says of a blank, as the shop is now.

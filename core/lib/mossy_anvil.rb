@@ -11,7 +11,7 @@ module MossyAnvil
 end
 
 %w[
-  errors figure table clock
+  errors figure table clock recall overwrite
   blank/disc blank/block blank/outline blank/lump blank/stock blank/material
   blank/body_defect blank/path_defect blank/path_rows blank/defects blank/lathe blank/centres blank/blank blank/seam blank/soft_spots blank/tests
   blank/meetings blank/contents

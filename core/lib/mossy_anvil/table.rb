@@ -7,11 +7,7 @@ module MossyAnvil
     @lock = Mutex.new
 
     # The table of that name as frozen plain data; raises Errno::ENOENT for an unknown name.
-    def self.[](name)
-      @lock.synchronize do
-        @loaded[name] ||= deep_freeze(YAML.safe_load_file(File.join(DATA_DIR, "#{name}.yaml")))
-      end
-    end
+    def self.[](name) = @loaded[name] || @lock.synchronize { @loaded[name] ||= deep_freeze(YAML.safe_load_file(File.join(DATA_DIR, "#{name}.yaml"))) }
 
     # The rows of a table as named values, whichever way it is written: as such, under column names, or as a list of pairs.
     def self.rows(name)
@@ -27,6 +23,7 @@ module MossyAnvil
         allowed: "one of #{rows(name).map { |row| row['key'] }.join(', ')}")]
     end
 
+    # Plain data, with all that is in it frozen.
     def self.deep_freeze(node)
       case node
       when Hash then node.each_value { |child| deep_freeze(child) }
@@ -34,6 +31,5 @@ module MossyAnvil
       end
       node.freeze
     end
-    private_class_method :deep_freeze
   end
 end

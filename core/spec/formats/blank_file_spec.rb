@@ -76,6 +76,22 @@ RSpec.describe MossyAnvil::BlankFile do
     expect(faults_of(defects: Array.new(10_000) { |index| crack(id: "c#{index}") })).to include("/defects: is a list of 10000: at most 200 entries")
   end
 
+  it "counts findings that have passed before like any others" do
+    findings = Array.new(201) { |index| crack(id: "c#{index}") }
+    expect(faults_of(defects: findings.first(200))).to eq([])
+    expect(faults_of(defects: findings)).to eq(["/defects: is a list of 201: at most 200 entries"])
+  end
+
+  it "takes no schema apart that says something of several parts together" do
+    whole = { "type" => "object", "required" => ["a"], "additionalProperties" => false,
+              "properties" => { "a" => { "type" => "array", "maxItems" => 2, "items" => { "type" => "number" } } } }
+    check = MossyAnvil::SchemaCheck.new(whole)
+    expect(check.passes?({ "a" => [1, 2] })).to be(true)
+    expect([{ "a" => [1, "2"] }, { "a" => [1, 2, 3] }, {}, { "a" => [], "b" => 1 }, nil].map { |data| check.passes?(data) }).to all(be(false))
+    expect { MossyAnvil::SchemaCheck.new(whole.merge("minProperties" => 2)) }.to raise_error(ArgumentError, /minProperties/)
+    expect { MossyAnvil::SchemaCheck.new(whole.except("additionalProperties")) }.to raise_error(ArgumentError)
+  end
+
   it "keeps markup in names as text" do
     expect(described_class.from_data(blank_data(name: "<b>x</b>")).name).to eq("<b>x</b>")
   end

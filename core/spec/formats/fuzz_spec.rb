@@ -62,6 +62,16 @@ RSpec.describe "Spoilt blank files" do
     expect(refused).to be_between(1200, 1999)
   end
 
+  it "are refused part by part where the whole is, and only there" do
+    check = MossyAnvil::BlankFile.schema
+    answers = Array.new(1200) do
+      document = (1 + random.rand(2)).times.inject(whole) { |spoilt, _| spoil(spoilt) }
+      [check.passes?(document), check.errors(document).none?]
+    end
+    expect(answers.count([true, true])).to be_between(80, 900)
+    expect(answers.uniq).to contain_exactly([true, true], [false, false])
+  end
+
   it "that can be read can be reckoned" do
     read = 0
     until read == 12

@@ -4,6 +4,8 @@ module MossyAnvil
   # One blank: stock, shape, defects, readings, and the form and lathe it is meant for.
   class Blank
     SHAPES = { "disc" => Disc, "block" => Block, "outline" => Outline }.freeze
+    # Shapes, forms and materials that were made of data; the same ones as long as it says the same.
+    MADE = Recall.new(60)
 
     # intake: { origin:, cost:, got_on:, bark: }, whatever is known of it; worth: { outcome:, hours:, rate: } or nil.
     # defects: what was surveyed and what tests show; suspects: bodies that may be there, for the worst case.
@@ -53,15 +55,17 @@ module MossyAnvil
 
     # From symbol-keyed data that has passed the schema.
     def self.from(data)
-      shape = SHAPES.fetch(data[:shape][:type]).new(**data[:shape].except(:type))
+      shape = shape_from(data[:shape])
       surveyed, readings = data[:defects].map { |defect| Defects.from(defect) }, data[:readings] || []
       tests = Tests.new(shape, surveyed, readings)
       new(name: data[:name], number: data[:number], intake: data[:intake] || {}, worth: data[:worth],
-        material: Material.new(**data[:material]),
+        material: MADE.of([Material, data[:material]]) { Material.new(**data[:material]) },
         shape: shape, defects: surveyed + tests.shown, suspects: tests.suspects, tests: tests.current, readings: readings,
-        form: data[:form] && Form.new(**data[:form]),
+        form: data[:form] && MADE.of([Form, data[:form]]) { Form.new(**data[:form]) },
         lathe: data[:lathe] && Lathe.new(**data[:lathe]), centres: Centres.new(**(data[:centres] || {})), mend: data[:mend])
     end
+
+    def self.shape_from(data) = MADE.of([:shape, data]) { SHAPES.fetch(data[:type]).new(**data.except(:type)) }
 
     private
 

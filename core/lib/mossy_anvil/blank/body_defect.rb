@@ -84,7 +84,7 @@ module MossyAnvil
 
     # Share of the room in it that resin has filled; 0 where nothing was drawn in.
     def soaked_share = detail[:soaked_share] || 0.0
-    def soaked? = soaked_share >= soaked_row["share"].first
+    def soaked? = soaked_share.positive? && soaked_share >= soaked_row["share"].first
 
     # Share of the wood's own strength left, 0 to 1. A resin body has none of the wood's; see #own_strength_mpa.
     def strength_factor

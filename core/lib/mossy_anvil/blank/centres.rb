@@ -9,6 +9,7 @@ module MossyAnvil
     HALVINGS = 24
     LEAST_MM = 0.05
     STEEPEST_DEG = 15.0
+    MOVED = Recall.new(400)
 
     attr_reader :head_mm, :tail_mm
 
@@ -35,12 +36,8 @@ module MossyAnvil
     # The shape about this axis.
     def shape(surveyed)
       return surveyed if as_surveyed?
-      return surveyed.moved(head_mm.map(&:-@)) unless tilted?
 
-      length = length_mm(surveyed)
-      heights = Array.new(STATIONS) { |index| length * (1 - Math.cos(Math::PI * index / (STATIONS - 1))) / 2 }
-      radii = radii_about(surveyed, heights)
-      Outline.new(stations: heights.each_with_index.map { |z_mm, row| { z_mm: z_mm, radii_mm: radii[row, true].to_a } })
+      MOVED.of([head_mm, tail_mm, surveyed]) { tilted? ? outline_of(surveyed) : surveyed.moved(head_mm.map(&:-@)) }
     end
 
     # mm between the two faces along this axis.
@@ -50,8 +47,10 @@ module MossyAnvil
     def defect(defect, surveyed)
       return defect if as_surveyed?
 
-      frame = frame_of(surveyed)
-      defect.path? ? moved_path(defect, surveyed, frame) : moved_body(defect, frame)
+      MOVED.of([head_mm, tail_mm, surveyed, defect]) do
+        frame = frame_of(surveyed)
+        defect.path? ? moved_path(defect, surveyed, frame) : moved_body(defect, frame)
+      end
     end
 
     # Three unit vectors along the new x, y and z, in the survey's frame; the shortest turn that brings z to the axis.
@@ -93,6 +92,13 @@ module MossyAnvil
         path.side? ? moved : moved.merge(r_mm: Math.hypot(x, y))
       end
       path.along(points)
+    end
+
+    def outline_of(surveyed)
+      length = length_mm(surveyed)
+      heights = Array.new(STATIONS) { |index| length * (1 - Math.cos(Math::PI * index / (STATIONS - 1))) / 2 }
+      radii = radii_about(surveyed, heights)
+      Outline.new(stations: heights.each_with_index.map { |z_mm, row| { z_mm: z_mm, radii_mm: radii[row, true].to_a } })
     end
 
     # How far the wood reaches from this axis, heights x STEPS: the place where each ray leaves it, by halving.

@@ -88,14 +88,12 @@ module MossyAnvil
     def path_rank(defect) = defect.crack? ? 3 : 1
 
     def in_seam(path, clock_deg, radius_mm, z_mm)
-      seam = seam_of(path)
+      seam = Seam.of(path, @shape)
       depth, apart, deepest = seam.measures(clock_deg, radius_mm, z_mm)
       # A wedge: its full mouth at the surface, nothing at the tip.
       open_share = path.through? || !path.crack? ? 1.0 : (1 - (depth / deepest)).clip(0, 1)
       half_mm = Numo::DFloat.maximum(Numo::DFloat.cast((depth * 0) + (open_share * (path.width_mm / 2))), @narrowest_mm / 2)
       apart.le(half_mm) & depth.le(deepest) & depth.ge(-@narrowest_mm)
     end
-
-    def seam_of(path) = (@seams ||= {}.compare_by_identity)[path] ||= Seam.new(path, @shape)
   end
 end

@@ -5,12 +5,13 @@ module MossyAnvil
   module Defects
     PATHS = %w[crack delamination bark_inclusion].freeze
     COMMON = %i[id type centre size_mm].freeze
+    MADE = Recall.new(500)
 
-    # Symbol-keyed data that has passed the schema in, BodyDefect or PathDefect out.
+    # Symbol-keyed data that has passed the schema in, BodyDefect or PathDefect out; the same one as long as it says the same.
     def self.from(data)
-      return PathDefect.new(**data) if PATHS.include?(data[:type])
-
-      BodyDefect.new(**data.slice(*COMMON), detail: data.except(*COMMON))
+      MADE.of(data) do
+        PATHS.include?(data[:type]) ? PathDefect.new(**data) : BodyDefect.new(**data.slice(*COMMON), detail: data.except(*COMMON))
+      end
     end
   end
 end

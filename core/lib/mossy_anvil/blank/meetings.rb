@@ -4,11 +4,13 @@ module MossyAnvil
   # Which open cracks and bark seams run into each other in the wood, and where.
   class Meetings
     TOUCH_MM = 0.5
+    # By pair of paths and shape, [] or [Meeting].
+    FOUND = Recall.new(3000)
     Meeting = Struct.new(:ids, :clock_deg, :radius_mm, :z_mm, keyword_init: true)
 
     # Cracks already glued do not count.
     def self.open_seams(blank)
-      blank.defects.select { |defect| defect.path? && !defect.mended? }.map { |path| Seam.new(path, blank.shape) }
+      blank.defects.select { |defect| defect.path? && !defect.mended? }.map { |path| Seam.of(path, blank.shape) }
     end
 
     def initialize(blank)
@@ -17,7 +19,7 @@ module MossyAnvil
     end
 
     # List of Meeting, in the order of the survey.
-    def all = @all ||= near.filter_map { |one, other| meeting(one, other) }
+    def all = @all ||= near.flat_map { |one, other| FOUND.of([one.path, other.path, @shape]) { [meeting(one, other)].compact } }
 
     private
 

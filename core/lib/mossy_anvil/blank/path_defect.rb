@@ -8,6 +8,9 @@ module MossyAnvil
       def size = clock_deg.size
     end
     SAMPLES = 96
+    PIECES = Recall.new(1500)
+    LENGTHS = Recall.new(500)
+    DEEPEST = Recall.new(200)
 
     # depth_mm: where it is deepest. found_by: how the depth was found (seen, feeler, guessed) or nil; depth_range_mm: [least, most] it may be, or nil.
     attr_reader :id, :type, :enters, :path, :depth_mm, :width_mm, :mend, :found_by, :depth_range_mm, :found_on, :chosen
@@ -29,7 +32,6 @@ module MossyAnvil
       @chosen = chosen
       @group = group
       @depth_range_mm = depth_range_mm&.map(&:to_f)&.freeze
-      @samples = {}
       freeze
     end
 
@@ -52,7 +54,7 @@ module MossyAnvil
     # The same as deep as it may be; itself where that is not deeper.
     def deepest
       most = depth_range_mm&.last
-      most && most > depth_mm ? at_depth(most) : self
+      most && most > depth_mm ? DEEPEST.of(self) { at_depth(most) } : self
     end
 
     # The same so deep where it is deepest, elsewhere in proportion, and sure of it.
@@ -77,7 +79,7 @@ module MossyAnvil
 
     # The path cut into about `count` even pieces, as Samples; worked out once for a shape.
     # On the side the angle turns evenly the short way; on a face the path is straight.
-    def samples(shape, count: SAMPLES) = @samples[[shape, count]] ||= even_pieces(shape, count)
+    def samples(shape, count: SAMPLES) = PIECES.of([self, shape, count]) { even_pieces(shape, count) }
 
     # mm along the surface.
     def run_mm(shape) = lengths_mm(shape).sum
@@ -101,7 +103,7 @@ module MossyAnvil
       legs.zip(lengths, pieces_of(lengths, count)).map do |(from, to), length, pieces|
         share = (Numo::DFloat.new(pieces).seq + 0.5) / pieces
         on_leg(from, to, share, shape).push(Numo::DFloat.zeros(pieces) + (length / pieces), (share * (to[:depth_mm] - from[:depth_mm])) + from[:depth_mm])
-      end.transpose.map { |parts| Numo::DFloat.hstack(parts) }.then { |columns| Samples.new(**Samples.members.zip(columns).to_h) }
+      end.transpose.map { |parts| parts.size == 1 ? parts[0] : Numo::DFloat.hstack(parts) }.then { |columns| Samples.new(**Samples.members.zip(columns).to_h) }
     end
 
     # How many pieces each leg gets of so many: as its length, and at least one.
@@ -114,7 +116,7 @@ module MossyAnvil
 
     def legs = path.each_cons(2).to_a
     # Of each leg; worked out once for a shape.
-    def lengths_mm(shape) = @samples[shape] ||= legs.map { |from, to| leg_length(from, to, shape) }
+    def lengths_mm(shape) = LENGTHS.of([self, shape]) { legs.map { |from, to| leg_length(from, to, shape) } }
 
     # [clock_deg, radius_mm, z_mm] at shares of the way along one leg.
     def on_leg(from, to, share, shape)

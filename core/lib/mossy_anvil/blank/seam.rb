@@ -6,8 +6,12 @@ module MossyAnvil
   class Seam
     ALONG = 96
     INWARD = 14
+    SHEETS = Recall.new(200)
 
     attr_reader :path
+
+    # The sheet of a path in a shape; the same one as long as they are.
+    def self.of(path, shape) = SHEETS.of([path, shape]) { new(path, shape) }
 
     def initialize(path, shape)
       @path = path

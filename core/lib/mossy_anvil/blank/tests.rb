@@ -144,7 +144,7 @@ module MossyAnvil
     end
 
     def near_seam?(path, at, reach)
-      !path.mended? && Seam.new(path, @shape).distances_mm(*[at.clock_deg, at.radius_mm, at.z_mm].map { |value| Numo::DFloat[value] })[0] <= reach
+      !path.mended? && Seam.of(path, @shape).distances_mm(*[at.clock_deg, at.radius_mm, at.z_mm].map { |value| Numo::DFloat[value] })[0] <= reach
     end
 
     # Does the place lie in the body, grown by so much?

@@ -23,11 +23,14 @@ module MossyAnvil
       end
     end
 
-    # List of DefectLumps that holds every defect once.
-    def self.of(defects, shape)
-      paths, bodies = defects.partition(&:path?)
-      found = PathRows.of(paths, shape, count: PATH_STEPS).map { |rows| new(rows.paths, shape).cut_paths(rows) }
-      bodies.empty? ? found : found.push(new(bodies, shape).cut_bodies)
+    # The defects in lists of such as are cut into lumps alike.
+    def self.alike(defects, shape)
+      defects.group_by { |defect| defect.path? ? [defect.enters, defect.samples(shape, count: PATH_STEPS).size] : nil }.values
+    end
+
+    # The lumps of defects that are cut alike.
+    def self.cut(defects, shape)
+      defects.first.path? ? new(defects, shape).cut_paths(PathRows.new(defects, shape, PATH_STEPS)) : new(defects, shape).cut_bodies
     end
 
     def initialize(defects, shape)
@@ -38,8 +41,9 @@ module MossyAnvil
     # A profile's radius at every lump, mm: worked out once for each z there is, then spread.
     def along(profile) = profile.radii_mm(@levels)[true, @level_of]
 
-    # Enters each of them by a face?
-    def from_face? = defects.first.path? && !defects.first.side?
+    # Is each of them a path, and does it enter by a face?
+    def paths? = defects.first.path?
+    def from_face? = paths? && !defects.first.side?
 
     # mm of the way in that the piece of the path that has most of these lumps (bits, as the arrays) has of them. One number a defect.
     def most_depth_mm(lumps)

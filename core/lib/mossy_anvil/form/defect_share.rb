@@ -15,6 +15,9 @@ module MossyAnvil
       @open_share = defect.open_share
     end
 
+    # What tells it apart from any other.
+    def key = [@shares, @row]
+
     # mm3 open before anything is turned: what is in the wood, not what lies outside it.
     def open_mm3 = occupied_mm3 * @open_share
 
@@ -22,9 +25,7 @@ module MossyAnvil
     def occupied_mm3 = @shares.occupied_mm3[@row]
 
     # Share of it that the form turns away, 0 to 1; 0 without a form.
-    def removed_share
-      occupied_mm3.zero? ? 1.0 : (1 - (@shares.kept_mm3[@row] / occupied_mm3)).clamp(0.0, 1.0)
-    end
+    def removed_share = @shares.removed_share[@row]
 
     # mm3 to fill, 0 where no opening reaches a finished surface: what the form leaves, and FILL_PROUD_MM beyond each finished surface to be turned back.
     def fill_mm3
@@ -39,14 +40,7 @@ module MossyAnvil
     end
 
     # Does it open on a finished surface (on the blank as it stands, without a form)?
-    def reaches_surface?
-      return false if removed?
-
-      pokes_out = @defect.path? || @shares.pokes_out[@row]
-      return pokes_out unless @shares.form
-
-      @shares.cut_through[@row] || (pokes_out && @shares.at_kept_skin[@row])
-    end
+    def reaches_surface? = !removed? && @shares.opens[@row]
 
     # Finished skins that it lies on: of :outside, :inside, :rim and :foot; on a solid piece both ends are its :rim.
     def shows = @shares.form.nil? || removed? ? [] : @shares.shows[@row]

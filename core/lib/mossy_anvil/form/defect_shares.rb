@@ -5,12 +5,16 @@ module MossyAnvil
   class DefectShares
     TOUCH_MM = 0.25
 
+    # As many as are worked out at a time: few enough that a change of one leaves most as they are, many enough for one step over arrays to be worth it.
+    TOGETHER = 8
+    WORKED_OUT = Recall.new(24)
+
     # [[defect, DefectShare], ...] in the order of the survey.
     def self.of(blank)
       found = {}.compare_by_identity
-      DefectLumps.of(blank.defects, blank.shape).each do |lumps|
-        shares = new(lumps, blank)
-        lumps.defects.each_with_index { |defect, row| found[defect] = DefectShare.new(defect, shares, row) }
+      DefectLumps.alike(blank.defects, blank.shape).flat_map { |alike| alike.each_slice(TOGETHER).to_a }.each do |defects|
+        shares = WORKED_OUT.of([defects, blank.shape, blank.form]) { new(DefectLumps.cut(defects, blank.shape), blank) }
+        defects.each_with_index { |defect, row| found[defect] = DefectShare.new(defect, shares, row) }
       end
       blank.defects.map { |defect| [defect, found[defect]] }
     end
@@ -39,15 +43,17 @@ module MossyAnvil
     # mm3 that stay, with so much wood beyond every finished surface.
     def kept_proud_mm3 = @kept_proud_mm3 ||= volumes(@form ? @in_wood & kept(DefectShare::FILL_PROUD_MM) : @in_wood).to_a
 
-    # Does any of it stick out of the wood?
-    def pokes_out = @pokes_out ||= any(~@in_wood)
+    # Share of what they take up that the form turns away.
+    def removed_share
+      @removed_share ||= occupied_mm3.zip(kept_mm3).map { |whole, kept| whole.zero? ? 1.0 : (1 - (kept / whole)).clamp(0.0, 1.0) }
+    end
 
-    # Partly kept and partly turned away, it is cut by a finished surface.
-    def cut_through = @cut_through ||= any(@in_wood & ~within)
-
-    # Does any that is kept lie at the wood's own surface, where the form leaves that surface as it is?
-    def at_kept_skin
-      @at_kept_skin ||= any(within & @outer.ge(@surface - TOUCH_MM) & (@radius + column(@lumps.coarse_mm)).ge(@surface))
+    # Do they open on a finished surface? Cut by one, partly kept and partly turned away, or at the wood's own surface where the form leaves it as it is.
+    def opens
+      @opens ||= begin
+        pokes_out = @lumps.paths? ? @lumps.defects.map { true } : any(~@in_wood)
+        @form ? pokes_out.zip(any(@in_wood & ~within), at_kept_skin).map { |pokes, cut, kept| cut || (pokes && kept) } : pokes_out
+      end
     end
 
     # Does any lie beyond the outside or the closed end; and in the hollow?
@@ -93,6 +99,9 @@ module MossyAnvil
     end
 
     private
+
+    # Does any that is kept lie at the wood's own surface, where the form leaves that surface as it is?
+    def at_kept_skin = any(within & @outer.ge(@surface - TOUCH_MM) & (@radius + column(@lumps.coarse_mm)).ge(@surface))
 
     # The lumps (bits) that lie in the finished piece.
     def within = @within ||= @form ? @in_wood & kept(0.0) : @in_wood

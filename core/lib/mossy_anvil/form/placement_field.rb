@@ -73,7 +73,7 @@ module MossyAnvil
 
     # Points of every finding one after another; @owner says whose each is.
     def lay_findings
-      parts = blank.defects.map { |defect| defect.path? ? Seam.new(defect, @shape).places : body_places(defect) }
+      parts = blank.defects.map { |defect| defect.path? ? Seam.of(defect, @shape).places : body_places(defect) }
       stride = [(parts.sum { |clock, _, _| clock.size } / MOST_POINTS.to_f).ceil, 1].max
       @counts = []
       lines = parts.map do |clock, radius, z|

@@ -7,11 +7,15 @@ module MossyAnvil
     Least = Struct.new(:thickness_mm, :z_mm, :r_mm, keyword_init: true)
     STEPS = 150
     ANGLES = 96
+    FOUND = Recall.new(60)
 
     def initialize(form, shape)
       @form = form
       @shape = shape
     end
+
+    # The least wall of a form that is hollow, in a shape.
+    def self.least(form, shape) = FOUND.of([form, shape]) { new(form, shape).least }
 
     # Least wall with the place on the inside where it is; nil where the form is not hollow.
     # Taken between two polylines of STEPS pieces and the profiles' own points, so never more than a few hundredths of a mm too large.

@@ -34,12 +34,15 @@ module MossyAnvil
       Upgrade.call(data)
     end
 
+    # The SchemaCheck of a version.
     def schema(version = VERSION)
-      (@schemas ||= {})[version] ||= JSONSchemer.schema(JSON.parse(File.read(File.join(DATA_DIR, "blank-#{version}.schema.json"))))
+      (@schemas ||= {})[version] ||= SchemaCheck.new(JSON.parse(File.read(File.join(DATA_DIR, "blank-#{version}.schema.json"))))
     end
 
     def schema_faults(data, version = VERSION)
-      schema(version).validate(data).first(MAX_FAULTS).flat_map { |error| SchemaFault.from(error) }.uniq.first(MAX_FAULTS)
+      return [] if schema(version).passes?(data)
+
+      schema(version).errors(data).first(MAX_FAULTS).flat_map { |error| SchemaFault.from(error) }.uniq.first(MAX_FAULTS)
     end
 
     def consistent(known)
@@ -54,6 +57,7 @@ end
 
 require_relative "json_layout"
 require_relative "schema_fault"
+require_relative "schema_check"
 require_relative "survey_csv"
 require_relative "upgrade"
 require_relative "blank_rules"

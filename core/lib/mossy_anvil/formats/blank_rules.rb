@@ -7,6 +7,8 @@ module MossyAnvil
   class BlankRules
     SLACK_MM = 0.5
     LONGEST_RATIO = 100
+    # Defects that fit a shape.
+    FITTING = Recall.new(1000)
 
     # data: symbol-keyed, passed by the schema.
     def initialize(data)
@@ -63,7 +65,7 @@ module MossyAnvil
       kind, measures = @data[:shape][:type], @data[:shape].except(:type)
       return if kind == "outline" && !stations_in_order?(measures[:stations])
 
-      @shape = Blank::SHAPES.fetch(kind).new(**measures)
+      @shape = Blank.shape_from(@data[:shape])
       return fault("/shape/centre_offset_mm", "leaves the lathe axis outside the wood", "the axis must pass through the blank") unless @shape.axis_inside?
 
       extents = [@shape.max_radius_mm * 2, @shape.length_mm]
@@ -86,8 +88,14 @@ module MossyAnvil
         path = "/defects/#{index}"
         fault("#{path}/id", "is used twice (#{defect[:id]})", "each defect its own") if seen[defect[:id]]
         seen[defect[:id]] = true
-        defect[:centre] ? check_body(defect, path) : check_path(defect, path)
+        FITTING.found([@shape, defect]) || check_fit(defect, path)
       end
+    end
+
+    def check_fit(defect, path)
+      before = @faults.size
+      defect[:centre] ? check_body(defect, path) : check_path(defect, path)
+      FITTING.keep([@shape, defect], true) if @faults.size == before
     end
 
     def check_body(defect, path)

@@ -17,6 +17,12 @@ module MossyAnvil
       @table = Table["ways"]
     end
 
+    # Rows of the table for a type of defect.
+    def self.open_to(type) = (@open_to ||= {})[type] ||= Table.rows("ways").select { |row| row["of"].include?(type) }
+
+    # What a risk speaks of: names of AMOUNTS.
+    def self.spoken_of(text) = (@spoken_of ||= {})[text] ||= AMOUNTS.keys.select { |name| text.include?("{#{name}}") }
+
     # Plain data, the recommended way first: { key:, name:, cost:, hands_min:, wait_h:, risk:, values: [amount], advised:, chosen: }. Empty where the
     # form turns all of it away and nothing has to be done before.
     def to_a
@@ -27,7 +33,7 @@ module MossyAnvil
 
     private
 
-    def rows = Table.rows("ways").select { |row| row["of"].include?(@defect.type) && fits?(row["key"]) }
+    def rows = Ways.open_to(@defect.type).select { |row| fits?(row["key"]) }
 
     def fits?(key)
       case key
@@ -74,7 +80,7 @@ module MossyAnvil
       return [texts["never"], {}] if key == "dry_first" && days.nil?
 
       text = texts[@defect.type] || texts["any"]
-      [text.sub("{filler}", filler["name"]), AMOUNTS.filter_map { |name, unit| [name, [amount(name), unit]] if text.include?("{#{name}}") }.to_h]
+      [text.sub("{filler}", filler["name"]), Ways.spoken_of(text).to_h { |name| [name, [amount(name), AMOUNTS[name]]] }]
     end
 
     def amount(name)

@@ -8,7 +8,7 @@ module MossyAnvil
     def initialize(blank, climate, fineness)
       @blank = blank
       @climate = climate
-      @grid = Grid.new(blank.shape, fineness: fineness)
+      @grid = Grid.over(blank.shape, fineness: fineness)
       painter = Painter.new(@grid, blank)
       @density_sums = RunningSums.new(painter.density, 1..3)
       prepare_sections(painter)
@@ -54,11 +54,8 @@ module MossyAnvil
       @own_strength ? Numo::DFloat.maximum(found, Numo::DFloat.cast(@own_strength.at(rods, cells).gt(0))) : found
     end
 
-    def least_wall
-      return @least_wall if defined?(@least_wall)
-
-      @least_wall = blank.form && Walls.new(blank.form, blank.shape).least
-    end
+    # Walls::Least of the form, or nil where nothing is hollow.
+    def least_wall = blank.form&.hollow? ? Walls.least(blank.form, blank.shape) : nil
 
     # Lowest local share of strength that a defect leaves in the finished piece; 1 where none does.
     def weakest_left
@@ -116,7 +113,7 @@ module MossyAnvil
       stages = Stage.names_for(@blank).to_h { |name| [name, StageReport.new(name, solid, workings).to_h.merge(worst: nil)] }
       add_worst(stages)
       water = DryingReport.new(@blank, @climate, workings, now: @now).to_h
-      defects = solid.shares.each_with_index.map { |(defect, share), index| DefectReport.new(defect, index, share, @blank, workings, water: water).to_h }
+      defects = solid.shares.each_with_index.map { |(defect, share), index| DefectReport.of(defect, index, share, @blank, workings, water: water) }
       { name: @blank.name, number: @blank.number, stages: stages, defects: defects, worth: WorthReport.new(@blank, defects, workings).to_h,
         **MeetingReport.new(solid, workings).to_h,
         form: FormReport.new(solid, @surveyed, workings).to_h(stages, water),

@@ -3,6 +3,19 @@
 module MossyAnvil
   # Everything reckoned of one defect, as plain data.
   class DefectReport
+    MADE = Recall.new(500)
+    # What of the drying report it follows.
+    OF_WATER = %i[moisture_pct targets].freeze
+
+    # As #to_h, the workings put where they belong; the same one as long as all it follows from is the same.
+    def self.of(defect, index, share, blank, workings, water:)
+      report, own = MADE.of([defect, index, share.key, blank.shape, blank.form, blank.material, water&.values_at(*OF_WATER)]) do
+        Workings.new.then { |kept| [Table.deep_freeze(new(defect, index, share, blank, kept, water: water).to_h), kept] }
+      end
+      workings.take(own)
+      report
+    end
+
     # water: the drying report of the blank, or nil.
     def initialize(defect, index, share, blank, workings, water: nil)
       @defect = defect

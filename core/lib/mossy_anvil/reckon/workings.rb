@@ -14,9 +14,16 @@ module MossyAnvil
       made.value
     end
 
+    # Takes over what another keeps.
+    def take(other) = @figures.update(other.figures)
+
     def [](pointer) = @figures[pointer]
 
     # pointer => working, as plain data.
     def to_h = @figures.transform_values(&:to_h)
+
+    protected
+
+    attr_reader :figures
   end
 end

@@ -5,11 +5,19 @@ module MossyAnvil
   # narrow bodies are seen by several rays to a column.
   class BodyCover
     RAYS_WANTED = 12
+    PATCHES = Recall.new(300)
+    # What covers more cells than this is not kept: it is soon worked out again against the room it takes.
+    MOST_CELLS = 8000
 
     # cover: columns x layers x cells, 0 to 1, over the cells the body can touch; one cell deep where it is the same from the axis all the way out.
     Patch = Struct.new(:columns, :layers, :cells, :cover) do
       # Numbers of the rods it lies in, in the order of the cover.
       def rods(grid) = @rods ||= grid.rods_at(columns, layers)
+    end
+
+    # The Patch of a body, or nil where it misses every cell; the same one as long as it is that body and that grid.
+    def self.patch(grid, body)
+      PATCHES.found([grid, body]) || new(grid, body).patch.tap { |patch| PATCHES.keep([grid, body], patch) if patch && patch.cover.size <= MOST_CELLS }
     end
 
     def initialize(grid, body)

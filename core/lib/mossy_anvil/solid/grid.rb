@@ -7,11 +7,14 @@ module MossyAnvil
   class Grid
     STEPS = { default: [48, 96, 64], fine: [96, 192, 128] }.freeze
     ARC_SAMPLES = 8
+    LAID = Recall.new(8)
 
     attr_reader :radial, :angular, :axial, :radial_step_mm, :axial_step_mm, :length_mm,
       :angles_deg, :heights_mm, :inner_edges_mm, :outer_edges_mm, :surface_mm, :reach_mm
 
-    # fineness: :default or :fine.
+    # The grid over a shape; the same one as long as it is that shape. fineness: :default or :fine.
+    def self.over(shape, fineness: :default) = LAID.of([shape, fineness]) { new(shape, fineness: fineness) }
+
     def initialize(shape, fineness: :default)
       @radial, @angular, @axial = STEPS.fetch(fineness)
       @length_mm = shape.length_mm

@@ -5,11 +5,20 @@ module MossyAnvil
   # depth x run, taken out of every plane within 12 degrees, weighted by cos2 of the angle between.
   class PathCover
     REACH_DEG = 12.0
+    COVERS = Recall.new(300)
     LEAST_COSINE = Math.cos((REACH_DEG + 1e-6) * Clock::RADIANS)
 
     Patch = BodyCover::Patch
     # Of a path on the side: the rods it weighs in in, how near it comes to the axis in each (mm) and by what share it does (arrays of one size).
-    Step = Struct.new(:rods, :tips_mm, :weights)
+    Step = Struct.new(:rods, :tips_mm, :weights) do
+      def from_axis? = tips_mm.max.zero?
+
+      # The three as the rows of one array.
+      def table = @table ||= PathRows.stack(to_a)
+    end
+
+    # The cover of a path; the same one as long as it is that path and that grid, which is over that shape.
+    def self.of(grid, shape, defect) = COVERS.of([grid, defect]) { new(grid, shape, defect) }
 
     def initialize(grid, shape, defect)
       @grid = grid
@@ -26,11 +35,13 @@ module MossyAnvil
     end
 
     # The Step of a path on the side, as deep as it is or right through.
-    def step(through: false)
-      Step.new(@grid.rods_at(@columns, @span), through ? Numo::DFloat.zeros(@weights.size) : tips_mm.flatten.clip(0, nil), @weights.flatten)
-    end
+    def step(through: false) = (@steps ||= {})[through] ||= step_at(through)
 
     private
+
+    def step_at(through)
+      Step.new(@grid.rods_at(@columns, @span), through ? Numo::DFloat.zeros(@weights.size) : tips_mm.flatten.clip(0, nil), @weights.flatten)
+    end
 
     # Columns touched, the range of layers (or cells) the path runs over, the largest weight of any sample at each (columns x keys),
     # and the largest depth (keys).

@@ -11,19 +11,46 @@ module MossyAnvil
 
     # steps: [[PathCover::Step, share of strength lost where it weighs in whole], ...]
     def self.of(steps)
-      return none if steps.empty?
+      from_axis, others = steps.partition { |step, _| step.from_axis? }
+      others << merged(from_axis) if from_axis.any?
+      return none if others.empty?
 
-      rods, tips, taken = %i[rods tips_mm].map { |name| Numo::NArray.hstack(steps.map { |step, _| step[name] }) }
-                                          .push(Numo::DFloat.hstack(steps.map { |step, lost| step.weights * lost }))
-      # By rod, and within a rod from the axis out.
-      order = ((rods * (2 * NOWHERE_MM)) + tips).sort_index
-      in_ranks(rods[order], tips[order], taken[order])
+      in_ranks(*sorted(table(others)))
     end
+
+    # Rods, tips and what is taken there of all steps, as the rows of one array.
+    def self.table(steps)
+      ends = steps.inject([0]) { |all, (step, _)| all << (all.last + step.rods.size) }
+      Numo::DFloat.zeros(3, ends.last).tap do |whole|
+        steps.zip(ends.each_cons(2)) do |(step, lost), (from, to)|
+          whole[true, from...to] = step.table
+          whole[2, from...to] *= lost
+        end
+      end
+    end
+
+    # The columns of a table in which anything is taken, by rod, and within a rod from the axis out.
+    def self.sorted(table)
+      table = table[true, table[2, true].gt(0).where].dup
+      order = ((table[0, true] * (2 * NOWHERE_MM)) + table[1, true]).sort_index
+      [Numo::Int32.cast(table[0, order]), table[1, order].dup, table[2, order].dup]
+    end
+
+    # Steps that all begin at the axis, as one.
+    def self.merged(steps)
+      left = Numo::DFloat.ones(steps.map { |step, _| step.rods.max }.max + 1)
+      steps.each { |step, lost| left[step.rods] = left[step.rods].dup * ((step.weights * -lost) + 1) }
+      rods = left.lt(1).where
+      [PathCover::Step.new(Numo::Int32.cast(rods), Numo::DFloat.zeros(rods.size), (left[rods] * -1) + 1), 1.0]
+    end
+    private_class_method :merged, :table, :sorted
 
     def self.none = new(Numo::Int32[], [], [])
 
     # From values in the order of #of to one array for the first of every rod, one for the second and so on.
     def self.in_ranks(rods, tips, taken)
+      return none if rods.empty?
+
       begins = Numo::Bit.ones(rods.size)
       begins[1..] = rods[1..].ne(rods[0...-1]) if rods.size > 1
       first = begins.where
@@ -63,7 +90,7 @@ module MossyAnvil
     def wood_change(part)
       Section::POWERS.map do |power|
         reach = part.cut.raised(power + 1)[@rods].dup
-        powers(power + 1).zip(drops).inject(0) { |sum, (tip, drop)| sum - ((reach - tip).clip(0, nil) * drop) } / (power + 1)
+        from_axis? ? Overwrite.multiply(reach, drops(power + 1).first) : beyond_tips(reach, power + 1)
       end
     end
 
@@ -72,8 +99,12 @@ module MossyAnvil
 
     # Share that the steps leave in every cell of a grid, rods x cells: in one that a tip lies in, by how much of it lies beyond.
     def left_in_cells(grid)
-      outer = grid.outer_edges_mm.reshape(1, grid.radial)
-      @tips_mm.zip(@taken).inject(1) { |left, (tips, taken)| left * ((((outer - tall(tips)) / grid.radial_step_mm).clip(0, 1) * tall(taken * -1)) + 1) }
+      outer = grid.outer_edges_mm.reshape(1, grid.radial) / grid.radial_step_mm
+      @tips_mm.zip(@taken).inject(nil) do |left, (tips, taken)|
+        beyond = Overwrite.clip(outer - tall(tips / grid.radial_step_mm), 0, 1)
+        share = Overwrite.add(Overwrite.multiply(beyond, tall(taken * -1)), 1)
+        left ? Overwrite.multiply(left, share) : share
+      end
     end
 
     # How far out there is live wood: up to the first step that leaves no more than LIVE_SHARE. From the axis on it is all live.
@@ -90,8 +121,21 @@ module MossyAnvil
     # What is left before the first step, after it, after the second ...
     def lefts = @lefts ||= @taken.inject([1.0]) { |all, taken| all << (((taken * -1) + 1) * all.last) }
 
-    # What each step takes of sound strength.
-    def drops = @drops ||= @taken.zip(lefts).map { |taken, before| taken * before }
+    def beyond_tips(reach, exponent)
+      powers(exponent).zip(drops(exponent)).inject(nil) do |sum, (tip, drop)|
+        lost = Overwrite.multiply(Overwrite.clip(reach - tip, 0, nil), drop)
+        sum ? Overwrite.add(sum, lost) : lost
+      end
+    end
+
+    # Do they all begin at the axis?
+    def from_axis? = @tips_mm.size == 1 && (@highest ||= @tips_mm.first.max).zero?
+
+    # What each step takes of sound strength, in the integral of r^(exponent - 1): below 0.
+    def drops(exponent)
+      @all_drops ||= @taken.zip(lefts).map { |taken, before| taken * before }
+      (@drops ||= {})[exponent] ||= @all_drops.map { |drop| drop / -exponent }
+    end
 
     def powers(exponent) = @powers[exponent] ||= @tips_mm.map { |tips| Cut.power(tips, exponent) }
   end

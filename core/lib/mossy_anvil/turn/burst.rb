@@ -113,9 +113,9 @@ module MossyAnvil
       columns = Numo::Int32.new(1, 1, @half).seq + (Numo::Int32.cast(p.lt(0)) * @half)
       rows = columns + (Numo::Int32.new(1, @ways.size, 1).seq * @grid.angular)
       u_mm = stacked(@ways, &:farthest_mm).reshape(@grid.angular * @ways.size, @grid.axial)[rows.flatten, true].dup
-      along = (q.reshape(2 * planes, 1) * @grid.heights_mm) + (q.abs.reshape(2 * planes, 1) * (@grid.axial_step_mm / 2))
+      along = Overwrite.add(q.reshape(2 * planes, 1) * @grid.heights_mm, q.abs.reshape(2 * planes, 1) * (@grid.axial_step_mm / 2))
       # Where nothing is live, so much counts against it even where p is nothing.
-      (along + (u_mm * (p.abs + 1e-20).reshape(2 * planes, 1))).max(axis: 1).reshape(*p.shape)
+      Overwrite.add(along, Overwrite.multiply(u_mm, (p.abs + 1e-20).reshape(2 * planes, 1))).max(axis: 1).reshape(*p.shape)
     end
   end
 end

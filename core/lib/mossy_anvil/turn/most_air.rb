@@ -6,6 +6,8 @@ module MossyAnvil
   class MostAir
     UNDER_MM = 0.05
     LEAST_SHARE = 1.0 / 360
+    # Rods in which a void lies in the way of a cut, by void, grid, form and stage.
+    MET = Recall.new(600)
 
     def initialize(blank, grid, stage)
       @blank = blank
@@ -44,20 +46,23 @@ module MossyAnvil
       cut = radii - UNDER_MM
       out = Numo::DFloat.cast(@grid.reach_mm.lt(cut.reshape(1, @grid.axial)))
       at_layers = cut.to_a
-      empty_voids.each { |void| empty(out, void, cut, at_layers) }
+      empty_voids.each do |void|
+        rods = MET.of([void, @grid, @blank.form, @stage.name]) { met(void, cut, at_layers) }
+        out[rods] = 1 unless rods.empty?
+      end
       out * Numo::DFloat.cast(cut.gt(0)).reshape(1, @grid.axial)
     end
 
-    # Marks the rods whose cut runs through a void, looking only where the void can be. at_layers: the cut as a list.
-    def empty(out, void, cut, at_layers)
+    # The rods whose cut runs through a void, looking only where the void can be. at_layers: the cut as a list.
+    def met(void, cut, at_layers)
       cover = BodyCover.new(@grid, void)
       layers = cover.layers
-      return if layers.nil? || misses?(void, at_layers[layers])
+      return Numo::Int32[] if layers.nil? || misses?(void, at_layers[layers])
 
       columns = cover.columns
       radii, heights = [cut, @grid.heights_mm].map { |values| values[layers].reshape(1, layers.size) }
       held = void.hold?(@grid.angles_deg[columns].reshape(columns.size, 1), radii, heights)
-      out[@grid.rods_at(columns, layers)[held.where]] = 1 if held.any?
+      @grid.rods_at(columns, layers)[held.where].dup
     end
 
     def misses?(void, radii)

@@ -1,0 +1,20 @@
+# frozen_string_literal: true
+
+module MossyAnvil
+  # Steps over long arrays that write over the first of two instead of making a third: half the time where many follow each other.
+  # Only for an array that was made just before and that nobody else holds. Each gives it back.
+  module Overwrite
+    module_function
+
+    def add(array, other) = done(array) { |own| own + other }
+    def multiply(array, other) = done(array) { |own| own * other }
+    def clip(array, least, most) = done(array) { |own| own.clip(least, most) }
+
+    # What an in-place step returns would go on to be written over; the array itself is not.
+    def done(array)
+      yield array.inplace
+      array
+    end
+    private_class_method :done
+  end
+end

@@ -1,0 +1,74 @@
+# frozen_string_literal: true
+
+RSpec.describe MossyAnvil::Recall do
+  it "gives what it made of a value again for the same value, and makes it anew for another" do
+    recall = described_class.new(3)
+    made = 0
+    make = ->(key) { recall.of(key) { "#{key}, #{made += 1}" } }
+    expect([make[{ a: [1, 2.5] }], make[{ a: [1, 2.5] }], make[{ a: [1, 2] }]]).to eq(["{:a=>[1, 2.5]}, 1", "{:a=>[1, 2.5]}, 1", "{:a=>[1, 2]}, 2"])
+  end
+
+  it "holds no more than it may, and lets go first of what was not asked for longest" do
+    recall = described_class.new(3)
+    %w[a b c].each { |key| recall.keep(key, key.upcase) }
+    recall.found("a")
+    recall.keep("d", "D")
+    expect(recall.size).to eq(3)
+    expect(%w[a b c d].map { |key| recall.found(key) }).to eq(["A", nil, "C", "D"])
+  end
+
+  it "tells values that are not plain data apart by themselves" do
+    one, other = Array.new(2) { MossyAnvil::Disc.new(diameter_mm: 100, length_mm: 50) }
+    recall = described_class.new(9)
+    recall.keep([one, 1], "held")
+    expect([recall.found([one, 1]), recall.found([other, 1])]).to eq(["held", nil])
+  end
+
+  it "may be asked by several at once" do
+    recall = described_class.new(5)
+    threads = Array.new(4) { |seed| Thread.new { Array.new(2000) { |turn| recall.of((turn * seed) % 9) { (turn * seed) % 9 } == (turn * seed) % 9 }.all? } }
+    expect(threads.map(&:value)).to all(be true)
+    expect(recall.size).to be <= 5
+  end
+end
+
+# What is kept from one blank to the next may change how long an answer takes, never the answer.
+RSpec.describe "An assessment after others" do
+  let(:now) { Time.utc(2030, 6, 1) }
+
+  def answer(document) = JSON.generate(MossyAnvil::Assessment.new(MossyAnvil::BlankFile.from_data(document), now: now).to_h)
+
+  def anew(document)
+    MossyAnvil::Recall.forget
+    answer(document)
+  end
+
+  # The demo blank with one thing changed, another at each step.
+  def edits(document)
+    copies = Array.new(6) { JSON.parse(JSON.generate(document)) }
+    copies[0]["material"]["density_kg_m3"] *= 1.1
+    copies[1]["shape"]["length_mm"] += 3 if copies[1]["shape"].key?("length_mm")
+    copies[2]["defects"].reverse!
+    copies[3]["defects"].first(1).each { |defect| defect.key?("depth_mm") ? defect["depth_mm"] *= 0.8 : defect["size_mm"][1] *= 0.7 }
+    copies[4]["defects"].pop
+    copies[5]["form"]&.then { |form| form["outside"].each { |point| point[1] *= 0.97 } }
+    copies
+  end
+
+  def rules_pass?(document)
+    MossyAnvil::BlankFile.from_data(document) && true
+  rescue MossyAnvil::InvalidInput
+    false
+  end
+
+  Dir[File.expand_path("../../demo/*.anvil.json", __dir__)].sort.each do |path|
+    it "is what it is by itself: #{File.basename(path, '.anvil.json')}" do
+      document = JSON.parse(File.read(path))
+      steps = [document, *edits(document), document].select { |step| rules_pass?(step) }
+      MossyAnvil::Recall.forget
+      after_others = steps.map { |step| answer(step) }
+      expect(steps.size).to be >= 6
+      expect(after_others).to eq(steps.map { |step| anew(step) })
+    end
+  end
+end
