@@ -3,12 +3,10 @@
 # The core alone: No. 33 with four stages and splitting planes, as a blank it has not seen before, and as one in which one thing was changed since the last time.
 class CoreBench
   ROUNDS = 40
-  # So little that nothing else changes, mm.
-  TOUCH_MM = 1e-5
 
   def initialize(document)
     @document = document
-    @touches = 0
+    @touches = Touches.new
   end
 
   def run
@@ -47,36 +45,16 @@ class CoreBench
   end
 
   # Each call gives the work of a blank in which another finding is a little other than before.
-  def one_changed(document, fineness = :default)
-    work(fineness) do
-      defects = document["defects"]
-      changed = @touches % defects.size
-      document.merge("defects" => defects.each_with_index.map { |defect, index| index == changed ? touched(defect) : defect })
-    end
-  end
+  def one_changed(document, fineness = :default) = work(fineness) { @touches.one(document) }
 
   # Each call gives the work of a blank of which nothing is as before.
-  def unseen(document, fineness = :default)
-    work(fineness) do
-      shape = document["shape"]
-      document.merge("shape" => shape.merge("length_mm" => shape["length_mm"] + touch_mm), "defects" => document["defects"].map { |defect| touched(defect) })
-    end
-  end
+  def unseen(document, fineness = :default) = work(fineness) { @touches.all(document) }
 
   def work(fineness)
     proc do
-      @touches += 1
       piece = MossyAnvil::BlankFile.from_data(yield)
       proc { MossyAnvil::Assessment.new(piece, fineness: fineness).to_h }
     end
-  end
-
-  def touch_mm = @touches * TOUCH_MM
-
-  def touched(defect)
-    return defect.merge("depth_mm" => defect["depth_mm"] + touch_mm) if defect.key?("depth_mm")
-
-    defect.merge("size_mm" => defect["size_mm"].map { |extent| extent + touch_mm })
   end
 
   def raw_sum

@@ -1,17 +1,18 @@
 # frozen_string_literal: true
 
-# A running server: /api/reckon at one client and at eight, and what its processes hold.
+# A running server: /api/reckon at one client and at eight, each with one finding changed at every request, and what its processes hold.
 class ServerBench
   # run: LaunchRun that is ready.
   def initialize(run, document)
     @run = run
-    @body = JSON.generate(document: document)
+    @document = document
+    @touches = Touches.new
   end
 
   def run
     puts "Server, /api/reckon, #{@run.workers.size} processes"
-    clients(2, 6)
-    one, one_rate, one_faults = clients(1, 40)
+    clients(2, 12)
+    one, one_rate, one_faults = clients(1, 60)
     eight, eight_rate, eight_faults = clients(8, 12)
     Times.say "one client", "#{Times.spread(one)}, #{format('%.1f', one_rate)} a second, #{one_faults} faults"
     Times.say "eight clients", "#{Times.spread(eight)}, #{format('%.1f', eight_rate)} a second, #{eight_faults} faults"
@@ -32,8 +33,8 @@ class ServerBench
   def ask(rounds, taken)
     Net::HTTP.start("127.0.0.1", @run.port) do |http|
       rounds.times do
-        code = nil
-        took = Times.seconds { code = http.post("/api/reckon", @body, "Content-Type" => "application/json").code }
+        body, code = JSON.generate(document: @touches.one(@document)), nil
+        took = Times.seconds { code = http.post("/api/reckon", body, "Content-Type" => "application/json").code }
         taken << [took * 1000, code]
       end
     end

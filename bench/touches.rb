@@ -1,0 +1,35 @@
+# frozen_string_literal: true
+
+# A blank document again and again, each time a little other than before, as it comes from a hand that moves things.
+class Touches
+  # So little that nothing else changes.
+  STEP_MM = 1e-5
+
+  def initialize
+    @count = 0
+  end
+
+  # With one finding other than as it was given, the next one each time.
+  def one(document)
+    @count += 1
+    defects = document["defects"]
+    document.merge("defects" => defects.each_with_index.map { |defect, index| index == @count % defects.size ? touched(defect) : defect })
+  end
+
+  # With its shape and all findings other.
+  def all(document)
+    @count += 1
+    shape = document["shape"]
+    document.merge("shape" => shape.merge("length_mm" => shape["length_mm"] + by_mm), "defects" => document["defects"].map { |defect| touched(defect) })
+  end
+
+  private
+
+  def by_mm = @count * STEP_MM
+
+  def touched(defect)
+    return defect.merge("depth_mm" => defect["depth_mm"] + by_mm) if defect.key?("depth_mm")
+
+    defect.merge("size_mm" => defect["size_mm"].map { |extent| extent + by_mm })
+  end
+end
