@@ -67,7 +67,7 @@ module MossyAnvil
       middle - half > step * count ? nil : (low..high)
     end
 
-    # The stretch of r inside the ellipsoid, from and to, and whether there is any: rays x columns x layers.
+    # The stretch of r inside the ellipsoid, from and to, of no length where there is none: rays x columns x layers.
     # A r2 - 2 B r + C <= 0, with
     # A = cos2/a2 + sin2/b2, B = rc cos/a2, C = rc2/a2 - (1 - (z-zc)2/c2); a, b, c half extents, rc centre radius.
     def stretches(columns, layers, rays)
@@ -79,7 +79,7 @@ module MossyAnvil
       level = (((@grid.heights_mm[layers] - @body.z_mm) / c)**2) + (((@body.radius_mm / a)**2) - 1)
       under_root = (linear**2) - (quadratic * level.reshape(1, 1, level.size))
       root = Numo::DFloat::Math.sqrt(under_root.clip(0, nil))
-      [(linear - root) / quadratic, (linear + root) / quadratic, Numo::DFloat.cast(under_root.gt(0))]
+      [(linear - root) / quadratic, (linear + root) / quadratic]
     end
 
     # Angle of each ray from the body's own, rays x columns x 1.
@@ -89,13 +89,12 @@ module MossyAnvil
     end
 
     # By r2, since that is how a cell's volume goes; the rays of a column on the average.
-    def share_of_cells(from, to, hit, cells)
+    def share_of_cells(from, to, cells)
       long = [*from.shape, 1]
       inner, outer = [@grid.inner_edges_mm, @grid.outer_edges_mm].map { |edges| edges[cells].reshape(1, 1, 1, cells.size) }
       low = Numo::DFloat.maximum(from.reshape(*long), inner)
       high = Numo::DFloat.maximum(Numo::DFloat.minimum(to.reshape(*long), outer), low)
-      covered = ((high * high) - (low * low)) * hit.reshape(*long)
-      covered.mean(axis: 0) / ((outer * outer) - (inner * inner)).reshape(1, 1, cells.size)
+      Overwrite.multiply(high - low, high + low).mean(axis: 0) / ((outer * outer) - (inner * inner)).reshape(1, 1, cells.size)
     end
   end
 end

@@ -52,7 +52,7 @@ module MossyAnvil
       # Every key as many samples as the one with most, its own last one over again.
       places = Numo::Int32.cast(chosen.each_value.flat_map { |own| own + ([own.last] * (most - own.size)) })
       @span = chosen.keys.first..chosen.keys.last
-      @weights = weights_of(samples.clock_deg, @columns)[places, true].reshape(chosen.size, most, @columns.size).max(axis: 1).transpose.dup
+      @weights = weights_of(samples.clock_deg[places].reshape(chosen.size, most, 1))
       @depths_mm = samples.depth_mm[places].reshape(chosen.size, most).max(axis: 1)
     end
 
@@ -70,10 +70,10 @@ module MossyAnvil
       Range.new(*own.keys.minmax).to_h { |key| [key, own[key] || own[own.keys.min_by { |other| (other - key).abs }]] }
     end
 
-    # cos2 of the turn between each sample and each of some columns (samples x columns), 0 beyond REACH_DEG.
-    def weights_of(clock_deg, columns)
-      from, to = clock_deg.reshape(clock_deg.size, 1) * Clock::RADIANS, @grid.angles_deg[columns].reshape(1, columns.size) * Clock::RADIANS
-      cosine = (Numo::DFloat::Math.cos(from) * Numo::DFloat::Math.cos(to)) + (Numo::DFloat::Math.sin(from) * Numo::DFloat::Math.sin(to))
+    # cos2 of the turn between each column and the nearest of the samples at each key (keys x samples x 1), 0 beyond REACH_DEG: columns x keys.
+    def weights_of(clock_deg)
+      turns = (clock_deg - @grid.angles_deg[@columns].reshape(1, 1, @columns.size)) * Clock::RADIANS
+      cosine = Numo::DFloat::Math.cos(turns).max(axis: 1).transpose.dup
       cosine[cosine.lt(LEAST_COSINE)] = 0
       cosine * cosine
     end
