@@ -30,6 +30,8 @@ RSpec.describe "What a form leaves to be seen" do
     expect(made[:form][:wasted_value]).to be_within(1e-9).of(20 * (1 - left))
     text = made[:findings][:form].map { |finding| finding[:text] }
     expect(text).to include("{length} of wood beyond the foot, round to {across}: for a tenon.", "{yield} of the blank is left; {value} of its price is turned away.")
+    given = assess(form: bowl, intake: { cost: 0 })[:findings][:form].map { |finding| finding[:text] }
+    expect(given).to include("{yield} of the blank is left.")
     bare = assess(form: bowl.merge(outside: [[0, 60], [56, 110]]))
     expect(bare[:findings][:form].map { |finding| finding[:text] }).to include(a_string_starting_with("No wood left for a tenon"))
   end

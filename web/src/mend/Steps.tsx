@@ -37,7 +37,7 @@ export function Steps({ at, plan, faults }: Props) {
   };
   return (
     <>
-      <Heading>{plan.proposed ? "Proposed, in this order" : "In this order"}</Heading>
+      {steps.length > 0 && <Heading>{plan.proposed ? "Proposed, in this order" : "In this order"}</Heading>}
       <List aria-label="Steps of mending">
         {steps.map((step, index) => (
           <Step key={step.id} at={at} step={step} told={plan.steps.find(({ id }) => id === step.id)} plan={plan} index={index} faults={faults} open={open === step.id}

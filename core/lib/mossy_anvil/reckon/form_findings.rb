@@ -70,8 +70,9 @@ module MossyAnvil
         across: [wood[:diameter_mm], "mm"])
     end
 
+    # What came for nothing has no price to lose.
     def left(made)
-      return say(:plain, "{yield} of the blank is left.", figure: "/form/yield_share", yield: [made[:yield_share] * 100, "%"]) unless made[:wasted_value]
+      return say(:plain, "{yield} of the blank is left.", figure: "/form/yield_share", yield: [made[:yield_share] * 100, "%"]) unless made[:wasted_value]&.positive?
 
       say(:plain, "{yield} of the blank is left; {value} of its price is turned away.", figure: "/form/yield_share", yield: [made[:yield_share] * 100, "%"],
         value: [made[:wasted_value], "money"])
