@@ -5,7 +5,7 @@ import { ink } from "../kit/theme";
 import { DefectTag, Handle } from "./Defect";
 import { follow, placeOf } from "./drag";
 import { freeId, makeDefect } from "./edit";
-import { clockOf, onEnd, pathPoints, profileMm, surfaceMm, turn } from "./geometry";
+import { clearSide, clockOf, onEnd, pathPoints, profileMm, surfaceMm, turn } from "./geometry";
 import { barbed, edgeOf, groundOf, outlinePath } from "./Ground";
 import { BodyGrip, PathGrips } from "./Shaping";
 import type { Look } from "./types";
@@ -135,9 +135,9 @@ function PathOnEnd({ look, defect, at, toBy }: OnEnd<PathDefect>) {
   const mouth = places.map(({ clockDeg, rMm }) => at(clockDeg, rMm));
   const side = defect.enters === "side";
   const tip = places.map(({ clockDeg, rMm }) => at(clockDeg, side ? Math.max(0, rMm - defect.depth_mm) : rMm)).reverse();
-  const nearest = places.reduce((best, place) => (Math.abs(place.zMm - look.zMm) < Math.abs(best.zMm - look.zMm) ? place : best), places[0] ?? { clockDeg: 0, rMm: 0, zMm: 0 });
+  const nearest = nearestPlace(look, defect);
   const line = side ? [at(nearest.clockDeg, nearest.rMm), at(nearest.clockDeg, Math.max(0, nearest.rMm - defect.depth_mm))] : mouth;
-  const tag = at(nearest.clockDeg + (side ? 7 : 9), side ? nearest.rMm - defect.depth_mm * 0.6 : nearest.rMm);
+  const tag = tagPlace(look, defect, at);
   return (
     <Handle {...defectHandle(look, defect, toBy)}>
       <path className="halo" d={outlinePath(line, false)} />
@@ -150,17 +150,32 @@ function PathOnEnd({ look, defect, at, toBy }: OnEnd<PathDefect>) {
   );
 }
 
+/** The place of a path that is nearest to the z line. */
+function nearestPlace(look: Look, defect: PathDefect) {
+  const places = pathPoints(defect, look.geometry);
+  return places.reduce((best, place) => (Math.abs(place.zMm - look.zMm) < Math.abs(best.zMm - look.zMm) ? place : best), places[0] ?? { clockDeg: 0, rMm: 0, zMm: 0 });
+}
+
+/** Where a defect's letter stands. */
+function tagPlace(look: Look, defect: PathDefect | BodyDefect, at: At): [number, number] {
+  if (!isPath(defect)) return at(defect.centre.clock_deg, defect.centre.r_mm);
+  const { clockDeg, rMm } = nearestPlace(look, defect);
+  return defect.enters === "side" ? at(clockDeg + 7, rMm - defect.depth_mm * 0.6) : at(clockDeg + 9, rMm);
+}
+
 /** Where the heavy side lies as it stands. */
 function Heavy({ look, at }: { look: Look; at: At }) {
   const { heavy_clock_deg: clockDeg } = look.assessment.stages.blank;
   if (clockDeg === null) return null;
   const [x, y] = at(clockDeg, look.geometry.max_radius_mm * 0.6);
   const [ox, oy] = at(0, 0);
+  // Towards the middle where that hides no letter.
+  const [across, up] = clearSide([x, y], [x >= ox ? -1 : 1, y <= oy ? -1 : 1], look.document.defects.map((defect) => tagPlace(look, defect, at)));
   return (
     <g pointerEvents="none">
       <path d={`M${ox} ${oy}L${x} ${y}`} stroke={ink.ink} strokeWidth="1" />
       <rect x={x - 6} y={y - 6} width="12" height="12" fill={ink.ink} />
-      <text x={x + (x >= ox ? -11 : 11)} y={y + (y <= oy ? -9 : 9)} fontSize="14" textAnchor={x >= ox ? "end" : "start"} dominantBaseline="central" fill={ink.ink} style={{ paintOrder: "stroke", stroke: ink.ground, strokeWidth: 4 }}>heavy</text>
+      <text x={x + across * 11} y={y + up * 9} fontSize="14" textAnchor={across < 0 ? "end" : "start"} dominantBaseline="central" fill={ink.ink} style={{ paintOrder: "stroke", stroke: ink.ground, strokeWidth: 4 }}>heavy</text>
     </g>
   );
 }
