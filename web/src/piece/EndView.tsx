@@ -5,7 +5,7 @@ import { ink } from "../kit/theme";
 import { DefectTag, Handle } from "./Defect";
 import { follow, placeOf } from "./drag";
 import { freeId, makeDefect } from "./edit";
-import { clearSide, clockOf, onEnd, pathPoints, profileMm, surfaceMm, turn } from "./geometry";
+import { clearPlace, clearSide, clockOf, onEnd, pathPoints, profileMm, surfaceMm, turn } from "./geometry";
 import { barbed, edgeOf, groundOf, outlinePath } from "./Ground";
 import { BodyGrip, PathGrips } from "./Shaping";
 import type { Look } from "./types";
@@ -167,10 +167,11 @@ function tagPlace(look: Look, defect: PathDefect | BodyDefect, at: At): [number,
 function Heavy({ look, at }: { look: Look; at: At }) {
   const { heavy_clock_deg: clockDeg } = look.assessment.stages.blank;
   if (clockDeg === null) return null;
-  const [x, y] = at(clockDeg, look.geometry.max_radius_mm * 0.6);
+  const letters = look.document.defects.map((defect) => tagPlace(look, defect, at));
+  // How far out says nothing: where it hides no letter, its word towards the middle.
+  const [x, y] = clearPlace([0.6, 0.75, 0.45, 0.9].map((share) => at(clockDeg, look.geometry.max_radius_mm * share)), letters);
   const [ox, oy] = at(0, 0);
-  // Towards the middle where that hides no letter.
-  const [across, up] = clearSide([x, y], [x >= ox ? -1 : 1, y <= oy ? -1 : 1], look.document.defects.map((defect) => tagPlace(look, defect, at)));
+  const [across, up] = clearSide([x, y], [x >= ox ? -1 : 1, y <= oy ? -1 : 1], letters);
   return (
     <g pointerEvents="none">
       <path d={`M${ox} ${oy}L${x} ${y}`} stroke={ink.ink} strokeWidth="1" />

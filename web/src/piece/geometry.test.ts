@@ -1,6 +1,6 @@
 import { describe, expect, it } from "vitest";
 import type { BodyDefect, Crack, Geometry } from "../api/document";
-import { bodyInPlane, bodyOnSkin, clearSide, clockOf, fold, middleOf, onEnd, pathPoints, profileMm, surfaceMm, turn } from "./geometry";
+import { bodyInPlane, bodyOnSkin, clearPlace, clearSide, clockOf, fold, middleOf, onEnd, pathPoints, profileMm, surfaceMm, turn } from "./geometry";
 
 const disc = (radius: number, length: number): Geometry => ({
   length_mm: length, max_radius_mm: radius, surface: { z_mm: [0, length], radii_mm: [Array(120).fill(radius), Array(120).fill(radius)] }, survey: null, on_centres: null, form: null, by_test: [], suspects: [],
@@ -81,6 +81,11 @@ describe("paths", () => {
 });
 
 describe("a word beside a mark", () => {
+  it("follows its mark to the first place that hides no letter", () => {
+    const places: [number, number][] = [[60, 0], [75, 0], [45, 0]];
+    const cleared = (...letters: [number, number][]) => clearPlace(places, letters)[0];
+    expect([cleared(), cleared([58, 12]), cleared([66, 4]), cleared([52, 0], [70, 0])]).toEqual([60, 75, 45, 60]);
+  });
   it("stands where it is wished, unless it would hide a letter there", () => {
     expect(clearSide([100, 100], [-1, -1], [])).toEqual([-1, -1]);
     expect(clearSide([100, 100], [-1, -1], [[200, 100], [60, 160]])).toEqual([-1, -1]);

@@ -126,7 +126,7 @@ const BARK = { on: "bark on", part: "bark in part", off: "bark off" } as const;
 /** Where it came from, as far as anybody wrote it down. */
 function Came({ intake }: { intake: NonNullable<AtStation["document"]["intake"]> }) {
   const { origin, cost, got_on, bark } = intake;
-  const said = [origin && `From ${origin}`, got_on && `got ${new Date(got_on).toLocaleDateString("en-GB", { day: "numeric", month: "long", year: "numeric" })}`, cost !== undefined && `cost ${amountText(cost, "money", "mm")}`, bark && BARK[bark]];
+  const said = [origin && `From ${origin}`, got_on && `got ${new Date(got_on).toLocaleDateString("en-GB", { day: "numeric", month: "long", year: "numeric" })}`, cost !== undefined && (cost === 0 ? "cost nothing" : `cost ${amountText(cost, "money", "mm")}`), bark && BARK[bark]];
   return <Quiet>{said.filter(Boolean).join(" · ")}</Quiet>;
 }
 
