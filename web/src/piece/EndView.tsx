@@ -5,9 +5,11 @@ import { ink } from "../kit/theme";
 import { DefectTag, Handle } from "./Defect";
 import { follow, placeOf } from "./drag";
 import { freeId, makeDefect } from "./edit";
-import { clearPlace, clearSide, clockOf, onEnd, pathPoints, profileMm, surfaceMm, turn } from "./geometry";
+import { clockOf, onEnd, pathPoints, profileMm, surfaceMm, turn } from "./geometry";
+import { Heavy } from "./Heavy";
 import { barbed, edgeOf, groundOf, outlinePath } from "./Ground";
 import { BodyGrip, PathGrips } from "./Shaping";
+import { nearestPlace, tagPlace, type At } from "./tags";
 import type { Look } from "./types";
 import { defectHandle } from "./defectHandle";
 
@@ -75,8 +77,6 @@ function Under({ look, cx, cy, scale }: Props) {
     </g>
   );
 }
-
-type At = (clockDeg: number, rMm: number) => [number, number];
 
 /** The fibres: lines across face grain, rings on end grain, nothing where there are none. */
 function Grain({ look, at, scale }: { look: Look; at: At; scale: number }) {
@@ -147,37 +147,6 @@ function PathOnEnd({ look, defect, at, toBy }: OnEnd<PathDefect>) {
       <path d={outlinePath(line, false)} stroke="transparent" strokeWidth="22" fill="none" />
       <DefectTag x={tag[0]} y={tag[1]} id={defect.id} />
     </Handle>
-  );
-}
-
-/** The place of a path that is nearest to the z line. */
-function nearestPlace(look: Look, defect: PathDefect) {
-  const places = pathPoints(defect, look.geometry);
-  return places.reduce((best, place) => (Math.abs(place.zMm - look.zMm) < Math.abs(best.zMm - look.zMm) ? place : best), places[0] ?? { clockDeg: 0, rMm: 0, zMm: 0 });
-}
-
-/** Where a defect's letter stands. */
-function tagPlace(look: Look, defect: PathDefect | BodyDefect, at: At): [number, number] {
-  if (!isPath(defect)) return at(defect.centre.clock_deg, defect.centre.r_mm);
-  const { clockDeg, rMm } = nearestPlace(look, defect);
-  return defect.enters === "side" ? at(clockDeg + 7, rMm - defect.depth_mm * 0.6) : at(clockDeg + 9, rMm);
-}
-
-/** Where the heavy side lies as it stands. */
-function Heavy({ look, at }: { look: Look; at: At }) {
-  const { heavy_clock_deg: clockDeg } = look.assessment.stages.blank;
-  if (clockDeg === null) return null;
-  const letters = look.document.defects.map((defect) => tagPlace(look, defect, at));
-  // How far out says nothing: where it hides no letter, its word towards the middle.
-  const [x, y] = clearPlace([0.6, 0.75, 0.45, 0.9].map((share) => at(clockDeg, look.geometry.max_radius_mm * share)), letters);
-  const [ox, oy] = at(0, 0);
-  const [across, up] = clearSide([x, y], [x >= ox ? -1 : 1, y <= oy ? -1 : 1], letters);
-  return (
-    <g pointerEvents="none">
-      <path d={`M${ox} ${oy}L${x} ${y}`} stroke={ink.ink} strokeWidth="1" />
-      <rect x={x - 6} y={y - 6} width="12" height="12" fill={ink.ink} />
-      <text x={x + across * 11} y={y + up * 9} fontSize="14" textAnchor={across < 0 ? "end" : "start"} dominantBaseline="central" fill={ink.ink} style={{ paintOrder: "stroke", stroke: ink.ground, strokeWidth: 4 }}>heavy</text>
-    </g>
   );
 }
 

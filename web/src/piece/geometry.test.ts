@@ -1,6 +1,6 @@
 import { describe, expect, it } from "vitest";
 import type { BodyDefect, Crack, Geometry } from "../api/document";
-import { bodyInPlane, bodyOnSkin, clearPlace, clearSide, clockOf, fold, middleOf, onEnd, pathPoints, profileMm, surfaceMm, turn } from "./geometry";
+import { bodyInPlane, bodyOnSkin, clockOf, fold, middleOf, onEnd, pathPoints, profileMm, surfaceMm, turn } from "./geometry";
 
 const disc = (radius: number, length: number): Geometry => ({
   length_mm: length, max_radius_mm: radius, surface: { z_mm: [0, length], radii_mm: [Array(120).fill(radius), Array(120).fill(radius)] }, survey: null, on_centres: null, form: null, by_test: [], suspects: [],
@@ -77,22 +77,5 @@ describe("paths", () => {
   it("have a middle, as bodies have", () => {
     expect(middleOf(crackOn([{ clock_deg: 20, z_mm: 10 }, { clock_deg: 40, z_mm: 50 }]), disc(100, 60))).toMatchObject({ zMm: 30 });
     expect(middleOf(voidAt(40, 60), disc(100, 60))).toEqual({ clockDeg: 40, rMm: 60, zMm: 30 });
-  });
-});
-
-describe("a word beside a mark", () => {
-  it("follows its mark to the first place that hides no letter", () => {
-    const places: [number, number][] = [[60, 0], [75, 0], [45, 0]];
-    const cleared = (...letters: [number, number][]) => clearPlace(places, letters)[0];
-    expect([cleared(), cleared([58, 12]), cleared([66, 4]), cleared([52, 0], [70, 0])]).toEqual([60, 75, 45, 60]);
-  });
-  it("stands where it is wished, unless it would hide a letter there", () => {
-    expect(clearSide([100, 100], [-1, -1], [])).toEqual([-1, -1]);
-    expect(clearSide([100, 100], [-1, -1], [[200, 100], [60, 160]])).toEqual([-1, -1]);
-    expect(clearSide([100, 100], [-1, -1], [[80, 88]])).toEqual([-1, 1]);
-    expect(clearSide([100, 100], [-1, -1], [[80, 88], [70, 112]])).toEqual([1, -1]);
-  });
-  it("stays where it is wished where every side would hide one", () => {
-    expect(clearSide([100, 100], [-1, -1], [[80, 88], [80, 112], [120, 88], [120, 112]])).toEqual([-1, -1]);
   });
 });

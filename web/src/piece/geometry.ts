@@ -101,24 +101,3 @@ export function middleOf(defect: Defect, geometry: Geometry): Place {
   const places = pathPoints(defect, geometry);
   return places[Math.floor(places.length / 2)] ?? { clockDeg: 0, rMm: 0, zMm: 0 };
 }
-
-const LETTER = 18;
-
-/** The first of some places with no letter near it, or the first where none is free. */
-export function clearPlace(places: [number, number][], letters: [number, number][]): [number, number] {
-  const free = places.find(([x, y]) => letters.every(([at, height]) => Math.hypot(at - x, height - y) > LETTER));
-  return free ?? places[0] ?? [0, 0];
-}
-
-const WORD = { wide: 66, high: 30 };
-
-/** On which side of a mark a word hides no letter: [-1 left or 1 right, -1 above or 1 below], the wished one where it may be, or where none is free. */
-export function clearSide([x, y]: [number, number], wished: [number, number], letters: [number, number][]): [number, number] {
-  const [across, up] = wished;
-  const sides: [number, number][] = [wished, [across, -up], [-across, up], [-across, -up]];
-  const hides = ([left, above]: [number, number]) => letters.some(([at, height]) => {
-    const [away, off] = [(at - x) * left, (height - y) * above];
-    return away > -8 && away < WORD.wide && off > -WORD.high / 3 && off < WORD.high;
-  });
-  return sides.find((side) => !hides(side)) ?? wished;
-}
