@@ -17,7 +17,9 @@ class ServerBench
     Times.say "one client", "#{Times.spread(one)}, #{format('%.1f', one_rate)} a second, #{one_faults} faults"
     Times.say "eight clients", "#{Times.spread(eight)}, #{format('%.1f', eight_rate)} a second, #{eight_faults} faults"
     Times.say "throughput, eight over one", format("%.2f x", eight_rate / one_rate)
-    Times.say "memory of each process after that", @run.workers.map { |pid| "#{resident_mb(pid)} MB" }.join(", ")
+    say_memory("memory of each process after that")
+    faults = all_sorts
+    say_memory("memory after every demo blank, of all sorts, #{faults} faults")
   end
 
   private
@@ -29,6 +31,23 @@ class ServerBench
     answers = Array.new(taken.size) { taken.pop }
     [answers.map(&:first).sort, answers.size / whole, answers.count { |_, code| code != "200" }]
   end
+
+  # Every demo blank as never seen before, reckoned and now and then planned and mounted, by three clients; how many faults.
+  def all_sorts
+    documents = Dir["demo/*.anvil.json"].map { |path| JSON.parse(File.read(path)) }
+    turns = 4.times.to_a.product(documents.each_with_index.to_a)
+    clients = Array.new(3) { |client| Thread.new { turns.sum { |round, (document, place)| faults_of(@touches.all(document), round + place + client) } } }
+    clients.sum(&:value)
+  end
+
+  def faults_of(document, turn)
+    body = JSON.generate(document: document)
+    ["", (["/mend", "/mounts", "/tests", "/compare"][turn / 3 % 4] if (turn % 3).zero?)].compact.count do |more|
+      Net::HTTP.post(URI("http://127.0.0.1:#{@run.port}/api/reckon#{more}"), body, "Content-Type" => "application/json").code.to_i >= 500
+    end
+  end
+
+  def say_memory(name) = Times.say(name, @run.workers.map { |pid| "#{resident_mb(pid)} MB" }.join(", "))
 
   def ask(rounds, taken)
     Net::HTTP.start("127.0.0.1", @run.port) do |http|

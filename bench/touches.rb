@@ -16,16 +16,19 @@ class Touches
     document.merge("defects" => defects.each_with_index.map { |defect, index| index == @count % defects.size ? touched(defect) : defect })
   end
 
-  # With its shape and all findings other.
+  # With its shape, its wood and all findings other.
   def all(document)
     @count += 1
-    shape = document["shape"]
-    document.merge("shape" => shape.merge("length_mm" => shape["length_mm"] + by_mm), "defects" => document["defects"].map { |defect| touched(defect) })
+    shape, material = document.values_at("shape", "material")
+    longer = shape.key?("length_mm") ? { "length_mm" => shape["length_mm"] + by_mm } : { "stations" => shape["stations"].map { |station| wider(station) } }
+    document.merge("shape" => shape.merge(longer), "material" => material.merge("density_kg_m3" => material["density_kg_m3"] + by_mm),
+      "defects" => document["defects"].map { |defect| touched(defect) })
   end
 
   private
 
   def by_mm = @count * STEP_MM
+  def wider(station) = station.merge("radii_mm" => station["radii_mm"].map { |radius| radius + by_mm })
 
   def touched(defect)
     return defect.merge("depth_mm" => defect["depth_mm"] + by_mm) if defect.key?("depth_mm")

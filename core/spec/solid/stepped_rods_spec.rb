@@ -3,7 +3,7 @@
 RSpec.describe MossyAnvil::SteppedRods do
   let(:grid) { MossyAnvil::Grid.new(MossyAnvil::Disc.new(diameter_mm: 200, length_mm: 50)) }
 
-  def step(rods, tips, weights) = MossyAnvil::PathCover::Step.new(Numo::Int32[*rods], Numo::DFloat[*tips], Numo::DFloat[*weights])
+  def step(rods, tips, weights) = MossyAnvil::PathCover::Step.of(Numo::Int32[*rods], Numo::DFloat[*tips], Numo::DFloat[*weights])
   # A part of a section cut at so many mm all over.
   def part(radius_mm) = MossyAnvil::Section::Part.new(MossyAnvil::Cut.new(grid, Numo::DFloat.zeros(grid.angular, grid.axial) + radius_mm))
 

@@ -15,9 +15,6 @@ module MossyAnvil
       @open_share = defect.open_share
     end
 
-    # What tells it apart from any other.
-    def key = [@shares, @row]
-
     # mm3 open before anything is turned: what is in the wood, not what lies outside it.
     def open_mm3 = occupied_mm3 * @open_share
 

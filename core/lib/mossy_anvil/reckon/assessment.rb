@@ -23,6 +23,9 @@ module MossyAnvil
       Burst.new(@grid, HalfPulls.new(@grid, mass.moments), { sound: sound, **cracked }, @strengths)
     end
 
+    # Forgets what stages are cut from, once all are: by far the most of the memory.
+    def let_go = @density_sums = @sound = @paths = @wood_strength = @own_strength = nil
+
     # [[defect, DefectShare], ...] against the finished form.
     def shares
       @shares ||= DefectShares.of(blank)
@@ -111,6 +114,7 @@ module MossyAnvil
 
     def reckon(solid, workings)
       stages = Stage.names_for(@blank).to_h { |name| [name, StageReport.new(name, solid, workings).to_h.merge(worst: nil)] }
+      solid.let_go
       add_worst(stages)
       water = DryingReport.new(@blank, @climate, workings, now: @now).to_h
       defects = solid.shares.each_with_index.map { |(defect, share), index| DefectReport.of(defect, index, share, @blank, workings, water: water) }

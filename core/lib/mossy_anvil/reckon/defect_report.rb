@@ -4,7 +4,8 @@ module MossyAnvil
   # Everything reckoned of one defect, as plain data.
   class DefectReport
     MADE = Recall.new(500)
-    # All that it follows from beside the defect and its share: it is told no more of the blank and of its drying, so that what is kept cannot be out of date.
+    # All that it follows from beside the defect (its share follows from those too): it is told no more of the blank and of its drying, so that what is kept
+    # cannot be out of date.
     OF_BLANK = %i[shape form material].freeze
     OF_WATER = %i[moisture_pct targets].freeze
     Told = Struct.new(*OF_BLANK)
@@ -12,7 +13,7 @@ module MossyAnvil
     # As #to_h, the workings put where they belong; the same one as long as all it follows from is the same.
     def self.of(defect, index, share, blank, workings, water:)
       told, water = Told.new(*OF_BLANK.map { |part| blank.public_send(part) }), water&.slice(*OF_WATER)
-      report, own = MADE.of([defect, index, share.key, told.to_a, water]) do
+      report, own = MADE.of([defect, index, told.to_a, water]) do
         Workings.new.then { |kept| [Table.deep_freeze(new(defect, index, share, told, kept, water: water).to_h), kept] }
       end
       workings.take(own)

@@ -17,7 +17,8 @@ module MossyAnvil
 
     # The Patch of a body, or nil where it misses every cell; the same one as long as it is that body and that grid.
     def self.patch(grid, body)
-      PATCHES.found([grid, body]) || new(grid, body).patch.tap { |patch| PATCHES.keep([grid, body], patch) if patch && patch.cover.size <= MOST_CELLS }
+      key = [grid.over, body]
+      PATCHES.found(key) || new(grid, body).patch.tap { |patch| PATCHES.keep(key, patch) if patch && patch.cover.size <= MOST_CELLS }
     end
 
     def initialize(grid, body)

@@ -28,11 +28,13 @@ module MossyAnvil
     def cells = plain? ? nil : laid
 
     # Lays a value over a patch, by how much the patch covers each cell.
-    def blend(patch, value) = change(patch) { |there, cover| (there * ((cover * -1) + 1)) + (cover * value) }
+    def blend(patch, value)
+      change(patch) { |there, cover| Overwrite.add(Overwrite.multiply(Overwrite.add(cover * -1, 1), there), cover * value) }
+    end
 
     # Takes shares of what is there out of patches: [[patch, share], ...].
     def take_out(cuts)
-      cuts.each { |patch, share| change(patch) { |there, cover| there * ((cover * -share) + 1) } }
+      cuts.each { |patch, share| change(patch) { |there, cover| Overwrite.multiply(Overwrite.add(cover * -share, 1), there) } }
     end
 
     # Leaves only shares of what is there in some of its rods: shares of rods x cells. Returns itself.

@@ -9,13 +9,15 @@ module MossyAnvil
     ARC_SAMPLES = 8
     LAID = Recall.new(8)
 
-    attr_reader :radial, :angular, :axial, :radial_step_mm, :axial_step_mm, :length_mm,
+    # over: [shape, fineness], what all of it follows from; small enough to be part of the key of what is kept.
+    attr_reader :over, :radial, :angular, :axial, :radial_step_mm, :axial_step_mm, :length_mm,
       :angles_deg, :heights_mm, :inner_edges_mm, :outer_edges_mm, :surface_mm, :reach_mm
 
     # The grid over a shape; the same one as long as it is that shape. fineness: :default or :fine.
     def self.over(shape, fineness: :default) = LAID.of([shape, fineness]) { new(shape, fineness: fineness) }
 
     def initialize(shape, fineness: :default)
+      @over = [shape, fineness].freeze
       @radial, @angular, @axial = STEPS.fetch(fineness)
       @length_mm = shape.length_mm
       @radial_step_mm = shape.max_radius_mm / @radial

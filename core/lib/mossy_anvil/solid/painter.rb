@@ -14,7 +14,7 @@ module MossyAnvil
       @whole_kg_m3, @wood_kg_m3 = blank.material.density_kg_m3, blank.material.wood_kg_m3
       bodies = blank.defects.reject(&:path?).sort_by { |body| standing(body) }
       @patches = bodies.map { |body| [body, BodyCover.patch(grid, body)] }.select(&:last)
-      @paths = blank.defects.select(&:path?).map { |path| [path, PathCover.of(grid, blank.shape, path)] }
+      @paths = blank.defects.select(&:path?).map { |path| [path, PathCover.new(grid, blank.shape, path)] }
     end
 
     # Field of kg/m3.

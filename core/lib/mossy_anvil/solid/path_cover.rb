@@ -5,55 +5,62 @@ module MossyAnvil
   # depth x run, taken out of every plane within 12 degrees, weighted by cos2 of the angle between.
   class PathCover
     REACH_DEG = 12.0
-    COVERS = Recall.new(300)
     LEAST_COSINE = Math.cos((REACH_DEG + 1e-6) * Clock::RADIANS)
 
     Patch = BodyCover::Patch
-    # Of a path on the side: the rods it weighs in in, how near it comes to the axis in each (mm) and by what share it does (arrays of one size).
-    Step = Struct.new(:rods, :tips_mm, :weights) do
+    # Of a path on the side: the rods it weighs in in, how near it comes to the axis in each (mm) and by what share it does, as the rows of one array.
+    Step = Struct.new(:table) do
+      def self.of(rods, tips_mm, weights) = new(PathRows.stack([rods, tips_mm, weights]))
+
+      def size = table.shape[1]
+      def rods = Numo::Int32.cast(table[0, true])
+      def tips_mm = table[1, true]
+      def weights = table[2, true]
       def from_axis? = tips_mm.max.zero?
-
-      # The three as the rows of one array.
-      def table = @table ||= PathRows.stack(to_a)
     end
+    STEPS = Recall.new(600)
 
-    # The cover of a path; the same one as long as it is that path and that grid, which is over that shape.
-    def self.of(grid, shape, defect) = COVERS.of([grid, defect]) { new(grid, shape, defect) }
+    # Columns touched, the range of layers (or cells) the path runs over, the largest weight of any sample at each (columns x keys), and the largest depth (keys).
+    Run = Struct.new(:columns, :span, :weights, :depths_mm)
 
+    # shape: what the grid is over.
     def initialize(grid, shape, defect)
       @grid = grid
+      @shape = shape
       @defect = defect
-      samples = defect.samples(shape)
-      weigh(samples, @defect.side? ? grid.layers_at(samples.z_mm) : grid.cells_at(samples.radius_mm))
     end
 
     # A Patch whose cover is the share of strength taken out, 0 to 1, by a crack as deep as it is; from a face also by one right through.
     def patch(through: false)
       return side_patch if @defect.side?
 
-      face_patch(through ? Numo::DFloat[@grid.length_mm] : @depths_mm)
+      face_patch(through ? Numo::DFloat[@grid.length_mm] : run.depths_mm)
     end
 
-    # The Step of a path on the side, as deep as it is or right through.
-    def step(through: false) = (@steps ||= {})[through] ||= step_at(through)
+    # The Step of a path on the side, as deep as it is or right through; the same one as long as it is that path and what the grid is over.
+    def step(through: false)
+      STEPS.of([@grid.over, @defect, through]) do
+        Step.of(@grid.rods_at(run.columns, run.span), through ? Numo::DFloat.zeros(run.weights.size) : tips_mm.flatten.clip(0, nil), run.weights.flatten)
+      end
+    end
 
     private
 
-    def step_at(through)
-      Step.new(@grid.rods_at(@columns, @span), through ? Numo::DFloat.zeros(@weights.size) : tips_mm.flatten.clip(0, nil), @weights.flatten)
+    def run
+      @run ||= begin
+        samples = @defect.samples(@shape)
+        weighed(samples, @defect.side? ? @grid.layers_at(samples.z_mm) : @grid.cells_at(samples.radius_mm))
+      end
     end
 
-    # Columns touched, the range of layers (or cells) the path runs over, the largest weight of any sample at each (columns x keys),
-    # and the largest depth (keys).
-    def weigh(samples, keys)
-      @columns = columns_near(samples.clock_deg)
+    def weighed(samples, keys)
+      columns = columns_near(samples.clock_deg)
       chosen = samples_by_key(keys.to_a)
       most = chosen.each_value.map(&:size).max
       # Every key as many samples as the one with most, its own last one over again.
       places = Numo::Int32.cast(chosen.each_value.flat_map { |own| own + ([own.last] * (most - own.size)) })
-      @span = chosen.keys.first..chosen.keys.last
-      @weights = weights_of(samples.clock_deg[places].reshape(chosen.size, most, 1))
-      @depths_mm = samples.depth_mm[places].reshape(chosen.size, most).max(axis: 1)
+      Run.new(columns, chosen.keys.first..chosen.keys.last, weights_of(samples.clock_deg[places].reshape(chosen.size, most, 1), columns),
+        samples.depth_mm[places].reshape(chosen.size, most).max(axis: 1))
     end
 
     # Columns within REACH_DEG of any sample.
@@ -71,21 +78,21 @@ module MossyAnvil
     end
 
     # cos2 of the turn between each column and the nearest of the samples at each key (keys x samples x 1), 0 beyond REACH_DEG: columns x keys.
-    def weights_of(clock_deg)
-      turns = (clock_deg - @grid.angles_deg[@columns].reshape(1, 1, @columns.size)) * Clock::RADIANS
+    def weights_of(clock_deg, columns)
+      turns = (clock_deg - @grid.angles_deg[columns].reshape(1, 1, columns.size)) * Clock::RADIANS
       cosine = Numo::DFloat::Math.cos(turns).max(axis: 1).transpose.dup
       cosine[cosine.lt(LEAST_COSINE)] = 0
       cosine * cosine
     end
 
     # Columns x layers.
-    def tips_mm = @grid.reach_mm[@columns, @span] - @depths_mm.reshape(1, @depths_mm.size)
+    def tips_mm = @grid.reach_mm[run.columns, run.span] - run.depths_mm.reshape(1, run.depths_mm.size)
 
     # Only the cells that it comes down to.
     def side_patch
-      reach, tip = @grid.reach_mm[@columns, @span].dup, tips_mm
+      reach, tip = @grid.reach_mm[run.columns, run.span].dup, tips_mm
       cells = (tip.min / @grid.radial_step_mm).floor.clamp(0, @grid.radial - 1)..(@grid.radial - 1)
-      Patch.new(@columns, @span, cells, radial_share(reach, tip, cells) * @weights.reshape(*@weights.shape, 1))
+      Patch.new(run.columns, run.span, cells, radial_share(reach, tip, cells) * run.weights.reshape(*run.weights.shape, 1))
     end
 
     # Share of the wood in each cell that lies between the tip and the surface.
@@ -101,8 +108,8 @@ module MossyAnvil
     def face_patch(depths_mm)
       depth = axial_share(depths_mm)
       layers = depth.max(axis: 1).gt(0).where.to_a
-      cover = @weights.reshape(@columns.size, 1, @weights.shape[1]) * depth[layers, true].reshape(1, layers.size, depth.shape[1])
-      Patch.new(@columns, layers.first..layers.last, @span, cover)
+      cover = run.weights.reshape(run.columns.size, 1, run.weights.shape[1]) * depth[layers, true].reshape(1, layers.size, depth.shape[1])
+      Patch.new(run.columns, layers.first..layers.last, run.span, cover)
     end
 
     # Share of each layer's thickness (rows) that lies within each depth from the face (columns).

@@ -14,7 +14,7 @@ module MossyAnvil
       return if field.plain?
 
       @cells = field.cells
-      @sums = @rises.map { |rise| cumulate(field, rise) }
+      @sums = cumulated(field)
     end
 
     # Integrals of field * r^n dr from 0 to the radii of a Cut: for each power an array of columns x layers.
@@ -33,10 +33,15 @@ module MossyAnvil
 
     private
 
-    def cumulate(field, rise)
-      grid = field.grid
-      weights = ((grid.outer_edges_mm**rise) - (grid.inner_edges_mm**rise)) / rise
-      (field.cells * weights.reshape(1, grid.radial)).cumsum(axis: 1)
+    # For each rise rods x cells: from the axis to each cell's outer edge. One long array is weighed anew for the next rise.
+    def cumulated(field)
+      grid, weighed, before = field.grid, field.cells.dup, 1
+      @rises.map do |rise|
+        weights = ((grid.outer_edges_mm**rise) - (grid.inner_edges_mm**rise)) / rise
+        Overwrite.multiply(weighed, (weights / before).reshape(1, grid.radial))
+        before = weights
+        weighed.cumsum(axis: 1)
+      end
     end
   end
 

@@ -20,7 +20,7 @@ module MossyAnvil
 
     # Rods, tips and what is taken there of all steps, as the rows of one array.
     def self.table(steps)
-      ends = steps.inject([0]) { |all, (step, _)| all << (all.last + step.rods.size) }
+      ends = steps.inject([0]) { |all, (step, _)| all << (all.last + step.size) }
       Numo::DFloat.zeros(3, ends.last).tap do |whole|
         steps.zip(ends.each_cons(2)) do |(step, lost), (from, to)|
           whole[true, from...to] = step.table
@@ -39,9 +39,9 @@ module MossyAnvil
     # Steps that all begin at the axis, as one.
     def self.merged(steps)
       left = Numo::DFloat.ones(steps.map { |step, _| step.rods.max }.max + 1)
-      steps.each { |step, lost| left[step.rods] = left[step.rods].dup * ((step.weights * -lost) + 1) }
+      steps.each { |step, lost| step.rods.then { |rods| left[rods] = left[rods].dup * ((step.weights * -lost) + 1) } }
       rods = left.lt(1).where
-      [PathCover::Step.new(Numo::Int32.cast(rods), Numo::DFloat.zeros(rods.size), (left[rods] * -1) + 1), 1.0]
+      [PathCover::Step.of(rods, Numo::DFloat.zeros(rods.size), (left[rods] * -1) + 1), 1.0]
     end
     private_class_method :merged, :table, :sorted
 

@@ -6,7 +6,7 @@ module MossyAnvil
   class MostAir
     UNDER_MM = 0.05
     LEAST_SHARE = 1.0 / 360
-    # Rods in which a void lies in the way of a cut, by void, grid, form and stage.
+    # Rods in which a void lies in the way of a cut, by void, what the grid is over, form and stage.
     MET = Recall.new(600)
 
     def initialize(blank, grid, stage)
@@ -47,7 +47,7 @@ module MossyAnvil
       out = Numo::DFloat.cast(@grid.reach_mm.lt(cut.reshape(1, @grid.axial)))
       at_layers = cut.to_a
       empty_voids.each do |void|
-        rods = MET.of([void, @grid, @blank.form, @stage.name]) { met(void, cut, at_layers) }
+        rods = MET.of([void, @grid.over, @blank.form, @stage.name]) { met(void, cut, at_layers) }
         out[rods] = 1 unless rods.empty?
       end
       out * Numo::DFloat.cast(cut.gt(0)).reshape(1, @grid.axial)
