@@ -8,13 +8,17 @@ RSpec.describe MossyAnvil::Recall do
     expect([make[{ a: [1, 2.5] }], make[{ a: [1, 2.5] }], make[{ a: [1, 2] }]]).to eq(["{:a=>[1, 2.5]}, 1", "{:a=>[1, 2.5]}, 1", "{:a=>[1, 2]}, 2"])
   end
 
-  it "holds no more than it may, and lets go first of what was not asked for longest" do
-    recall = described_class.new(3)
+  it "holds no more than it may, and lets go of what was not asked for of late" do
+    recall = described_class.new(6)
     %w[a b c].each { |key| recall.keep(key, key.upcase) }
-    recall.found("a")
-    recall.keep("d", "D")
-    expect(recall.size).to eq(3)
-    expect(%w[a b c d].map { |key| recall.found(key) }).to eq(["A", nil, "C", "D"])
+    %w[d e].each { |key| recall.keep(key, key.upcase) }
+    expect(recall.found("a")).to eq("A")
+    recall.keep("f", "F")
+    expect(%w[b c].map { |key| recall.found(key) }).to eq([nil, nil])
+    expect(%w[a d e f].map { |key| recall.found(key) }).to eq(%w[A D E F])
+    50.times { |number| recall.keep(number, true) && expect(recall.size).to(be <= 6) }
+    recall.forget
+    expect([recall.size, recall.found(49)]).to eq([0, nil])
   end
 
   it "tells values that are not plain data apart by themselves" do

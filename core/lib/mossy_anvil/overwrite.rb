@@ -6,15 +6,12 @@ module MossyAnvil
   module Overwrite
     module_function
 
-    def add(array, other) = done(array) { |own| own + other }
-    def multiply(array, other) = done(array) { |own| own * other }
-    def clip(array, least, most) = done(array) { |own| own.clip(least, most) }
+    def add(array, other) = done(array, array.inplace + other)
+    def multiply(array, other) = done(array, array.inplace * other)
+    def clip(array, least, most) = done(array, array.inplace.clip(least, most))
 
     # What an in-place step returns would go on to be written over; the array itself is not.
-    def done(array)
-      yield array.inplace
-      array
-    end
+    def done(array, _to_be_written_over) = array
     private_class_method :done
   end
 end

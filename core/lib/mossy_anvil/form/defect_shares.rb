@@ -7,7 +7,7 @@ module MossyAnvil
 
     # As many as are worked out at a time: few enough that a change of one leaves most as they are, many enough for one step over arrays to be worth it.
     TOGETHER = 8
-    WORKED_OUT = Recall.new(16)
+    WORKED_OUT = Recall.new(24)
 
     # [[defect, DefectShare], ...] in the order of the survey.
     def self.of(blank)

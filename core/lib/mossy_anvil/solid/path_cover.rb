@@ -13,10 +13,10 @@ module MossyAnvil
       def self.of(rods, tips_mm, weights) = new(PathRows.stack([rods, tips_mm, weights]))
 
       def size = table.shape[1]
-      def rods = Numo::Int32.cast(table[0, true])
+      def rods = @rods ||= Numo::Int32.cast(table[0, true])
       def tips_mm = table[1, true]
       def weights = table[2, true]
-      def from_axis? = tips_mm.max.zero?
+      def from_axis? = @highest_mm ? @highest_mm.zero? : (@highest_mm = tips_mm.max).zero?
     end
     STEPS = Recall.new(600)
 
