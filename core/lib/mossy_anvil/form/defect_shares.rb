@@ -51,7 +51,7 @@ module MossyAnvil
     # Do they open on a finished surface? Cut by one, partly kept and partly turned away, or at the wood's own surface where the form leaves it as it is.
     def opens
       @opens ||= begin
-        pokes_out = @lumps.paths? ? @lumps.defects.map { true } : any(~@in_wood)
+        pokes_out = @lumps.paths? ? Array.new(@lumps.defects.size, true) : any(~@in_wood)
         @form ? pokes_out.zip(any(@in_wood & ~within), at_kept_skin).map { |pokes, cut, kept| cut || (pokes && kept) } : pokes_out
       end
     end
