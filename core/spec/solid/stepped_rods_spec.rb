@@ -23,6 +23,20 @@ RSpec.describe MossyAnvil::SteppedRods do
     expect(second[1]).to be_within(1e-6).of(-((60**3) - (40**3)) / 24.0 - (((100**3) - (60**3)) / 3.0))
   end
 
+  it "makes one of all steps that begin at the axis, by hand" do
+    here = described_class.of([[step([5, 9], [0, 0], [0.5, 1.0]), 1.0], [step([5], [0], [0.5]), 0.5], [step([9], [0], [1.0]), 0.0]])
+    # rod 5: of the half that the first leaves, the glued one takes a quarter. rod 9: the first takes all.
+    expect([here.rods.to_a, here.tips_mm.map(&:to_a), here.taken.map(&:to_a)]).to eq([[5, 9], [[0, 0]], [[0.625, 1.0]]])
+    expect(here.wood_change(part(100)).map { |values| values[0] }).to match([62.5, 3125, 625_000 / 3.0].map { |less| be_within(1e-6).of(-less) })
+  end
+
+  it "leaves out what takes nothing, and all of it where nothing else is there" do
+    expect(described_class.of([[step([5, 9], [0, 0], [0.5, 1.0]), 0.0], [step([3], [40], [1.0]), 0.0]]).rods.to_a).to eq([])
+    soft = { material: material_data(species: "balsa", density_kg_m3: 90) }
+    sound, *glued = [[], [crack(mend: "epoxy")], [crack(mend: "epoxy", through: true)]].map { |defects| assess(**soft, defects: defects)[:stages][:blank][:burst_rpm] }
+    expect(glued).to all(be_within(1e-9 * sound).of(sound))
+  end
+
   it "takes nothing where the piece is cut inside every tip" do
     expect(steps.wood_change(part(35)).map { |values| values.abs.max }).to eq([0, 0, 0])
   end

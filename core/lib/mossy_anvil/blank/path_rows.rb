@@ -8,8 +8,11 @@ module MossyAnvil
 
     # List of PathRows that holds every path once; count: pieces wanted (see PathDefect#samples).
     def self.of(paths, shape, count: PathDefect::SAMPLES)
-      paths.group_by { |path| [path.enters, path.samples(shape, count: count).size] }.values.map { |alike| new(alike, shape, count) }
+      alike(paths, shape, count: count).map { |own| new(own, shape, count) }
     end
+
+    # The paths in lists of such as make one PathRows.
+    def self.alike(paths, shape, count:) = paths.group_by { |path| [path.enters, path.samples(shape, count: count).size] }.values
 
     def initialize(paths, shape, count)
       @paths = paths

@@ -25,7 +25,8 @@ module MossyAnvil
 
     # The defects in lists of such as are cut into lumps alike.
     def self.alike(defects, shape)
-      defects.group_by { |defect| defect.path? ? [defect.enters, defect.samples(shape, count: PATH_STEPS).size] : nil }.values
+      paths, bodies = defects.partition(&:path?)
+      [*PathRows.alike(paths, shape, count: PATH_STEPS), bodies].reject(&:empty?)
     end
 
     # The lumps of defects that are cut alike.

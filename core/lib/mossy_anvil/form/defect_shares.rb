@@ -51,7 +51,8 @@ module MossyAnvil
     # Do they open on a finished surface? Cut by one, partly kept and partly turned away, or at the wood's own surface where the form leaves it as it is.
     def opens
       @opens ||= begin
-        pokes_out = @lumps.paths? ? Array.new(@lumps.defects.size, true) : any(~@in_wood)
+        # A path opens where it runs.
+        pokes_out = any(~@in_wood).map { |outside| outside || @lumps.paths? }
         @form ? pokes_out.zip(any(@in_wood & ~within), at_kept_skin).map { |pokes, cut, kept| cut || (pokes && kept) } : pokes_out
       end
     end

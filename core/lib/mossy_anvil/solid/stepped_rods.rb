@@ -11,7 +11,8 @@ module MossyAnvil
 
     # steps: [[PathCover::Step, share of strength lost where it weighs in whole], ...]
     def self.of(steps)
-      from_axis, others = steps.partition { |step, _| step.from_axis? }
+      # A glue line as strong as the wood takes nothing.
+      from_axis, others = steps.select { |_, lost| lost.positive? }.partition { |step, _| step.from_axis? }
       others << merged(from_axis) if from_axis.any?
       return none if others.empty?
 
