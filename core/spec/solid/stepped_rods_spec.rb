@@ -23,11 +23,18 @@ RSpec.describe MossyAnvil::SteppedRods do
     expect(second[1]).to be_within(1e-6).of(-((60**3) - (40**3)) / 24.0 - (((100**3) - (60**3)) / 3.0))
   end
 
-  it "makes one of all steps that begin at the axis, by hand" do
-    here = described_class.of([[step([5, 9], [0, 0], [0.5, 1.0]), 1.0], [step([5], [0], [0.5]), 0.5], [step([9], [0], [1.0]), 0.0]])
-    # rod 5: of the half that the first leaves, the glued one takes a quarter. rod 9: the first takes all.
+  it "makes one of all open steps that begin at the axis, by hand" do
+    here = described_class.of([[step([5, 9], [0, 0], [0.5, 1.0]), 1.0], [step([5], [0], [0.25]), 1.0], [step([9], [0], [1.0]), 0.0]])
+    # rod 5: of the half that the first leaves, the second takes a quarter. rod 9: the first takes all.
     expect([here.rods.to_a, here.tips_mm.map(&:to_a), here.taken.map(&:to_a)]).to eq([[5, 9], [[0, 0]], [[0.625, 1.0]]])
     expect(here.wood_change(part(100)).map { |values| values[0] }).to match([62.5, 3125, 625_000 / 3.0].map { |less| be_within(1e-6).of(-less) })
+  end
+
+  it "keeps glue lines that begin at the axis apart from open cracks, and takes from both" do
+    here = described_class.of([[step([5], [0], [0.5]), 1.0], [step([5], [0], [0.5]), 0.5]])
+    expect(here.opens.map(&:to_a).flatten).to contain_exactly(0, 1)
+    # half, and of the other half a quarter
+    expect(here.wood_change(part(100))[0][0]).to be_within(1e-6).of(-62.5)
   end
 
   it "leaves out what takes nothing, and all of it where nothing else is there" do
@@ -52,8 +59,10 @@ RSpec.describe MossyAnvil::SteppedRods do
     end
   end
 
-  it "is live as far as the first step that leaves next to nothing" do
-    expect(steps.last_mm.to_a).to match([be > 1000, 60, be > 1000])
+  it "must hold as far as the first step that is open, whatever it leaves, or that leaves next to nothing; past a glue line it must" do
+    expect(steps.last_mm.to_a).to match([80, 60, be > 1000])
+    starved = described_class.of([[step([20], [90], [1.0]), 0.97]])
+    expect(starved.last_mm.to_a).to eq([90])
   end
 
   it "parts by a mark on the grid" do

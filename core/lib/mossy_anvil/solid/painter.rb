@@ -42,7 +42,8 @@ module MossyAnvil
     end
 
     # The rods that cracks and bark weaken, with those as deep as they are (:own) and right through (:through): SteppedRods where the wood is sound but for
-    # what comes in from the side, and elsewhere fields of strength and own strength (or nil). An open path takes all; a glued one leaves the glue line's strength.
+    # what comes in from the side, and elsewhere fields of strength, own strength (or nil) and the share of it that must hold.
+    # An open path takes all; a glued one leaves the glue line's strength.
     def cracked = %i[own through].to_h { |depth| [depth, weakened(depth)] }
 
     private
@@ -60,8 +61,9 @@ module MossyAnvil
       other = marked(strength.rods, Field.rods_of(grid, cuts.map(&:first)))
       plain, mixed = steps.parted(other)
       held = marked(mixed.rods, Field.rods_of(grid, cuts.map(&:first))).where
-      left = mixed.left_in_cells(grid) unless mixed.rods.empty?
-      [plain, [strength, own_strength].map { |field| field&.over(held)&.tap { |weak| weak.thin(mixed.rods, left).take_out(cuts) } }]
+      left, holding = mixed.rods.empty? ? [] : [mixed.left_in_cells(grid), mixed.holding_in_cells(grid)]
+      thinned = ->(field, share) { field.over(held).tap { |weak| weak.thin(mixed.rods, share).take_out(cuts) } }
+      [plain, [*[strength, own_strength].map { |field| field && thinned[field, left] }, thinned[Field.new(grid, 1.0, held), holding]]]
     end
 
     # A Bit for every rod of the grid, 1 for those in any of some lists.
@@ -85,7 +87,7 @@ module MossyAnvil
 
     # Bark has a thickness but is narrower than a column: its share of the column's arc counts.
     def thinned(bark, patch)
-      arc = ((grid.inner_edges_mm + (grid.radial_step_mm / 2)) * (2 * PathCover::REACH_DEG * Clock::RADIANS)).reshape(1, 1, grid.radial)
+      arc = ((grid.inner_edges_mm + (grid.radial_step_mm / 2)) * (2 * PathCover::HALF_DEG * Clock::RADIANS)).reshape(1, 1, grid.radial)
       thin = ((arc**-1) * bark.width_mm).clip(0, 1)[true, true, patch.cells]
       PathCover::Patch.new(patch.columns, patch.layers, patch.cells, patch.cover * thin)
     end

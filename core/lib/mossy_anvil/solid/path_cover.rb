@@ -1,11 +1,12 @@
 # frozen_string_literal: true
 
 module MossyAnvil
-  # The footprint of a crack or bark inclusion in the planes through the axis:
-  # depth x run, taken out of every plane within 12 degrees, weighted by cos2 of the angle between.
+  # The footprint of a crack or bark inclusion in the planes through the axis: depth x run, taken out whole of every plane within CORE_DEG of it,
+  # and from there by a cos2 that falls to nothing at REACH_DEG. The core is wider than the step between planes, and the fall has no jump, so the
+  # answer does not depend on where the planes of the grid happen to lie. HALF_DEG, where the fall is half way, is as wide as a footprint of 12 degrees cut off square.
   class PathCover
-    REACH_DEG = 12.0
-    LEAST_COSINE = Math.cos((REACH_DEG + 1e-6) * Clock::RADIANS)
+    CORE_DEG, REACH_DEG = 8.0, 16.0
+    HALF_DEG = (CORE_DEG + REACH_DEG) / 2
 
     Patch = BodyCover::Patch
     # Of a path on the side: the rods it weighs in in, how near it comes to the axis in each (mm) and by what share it does, as the rows of one array.
@@ -77,12 +78,11 @@ module MossyAnvil
       Range.new(*own.keys.minmax).to_h { |key| [key, own[key] || own[own.keys.min_by { |other| (other - key).abs }]] }
     end
 
-    # cos2 of the turn between each column and the nearest of the samples at each key (keys x samples x 1), 0 beyond REACH_DEG: columns x keys.
+    # Share taken out of each column's plane by the nearest of the samples at each key (keys x samples x 1): columns x keys.
     def weights_of(clock_deg, columns)
-      turns = (clock_deg - @grid.angles_deg[columns].reshape(1, 1, columns.size)) * Clock::RADIANS
-      cosine = Numo::DFloat::Math.cos(turns).max(axis: 1).transpose.dup
-      cosine[cosine.lt(LEAST_COSINE)] = 0
-      cosine * cosine
+      turns = Clock.short_turns(clock_deg - @grid.angles_deg[columns].reshape(1, 1, columns.size)).abs.min(axis: 1).transpose.dup
+      fall = ((turns - CORE_DEG) / (REACH_DEG - CORE_DEG)).clip(0, 1) * (Math::PI / 2)
+      Numo::DFloat::Math.cos(fall)**2
     end
 
     # Columns x layers.

@@ -5,27 +5,32 @@ module MossyAnvil
   # of what is left there. Where the wood is sound but for them, all integrals along r are exact and need no cells.
   class SteppedRods
     NOWHERE_MM = 1e6
+    # An open step weakens the wood beside it from this share on so far that it is not counted as wood that must hold.
+    OPEN_FROM = 1e-6
+    GLUED = 1 - 1e-9
 
-    # rods: their numbers, rising. tips_mm, taken: for the first, second ... step from the axis on, one value a rod; past its last step a rod has one nowhere, of 0.
-    attr_reader :rods, :tips_mm, :taken
+    # rods: their numbers, rising. tips_mm, taken, opens: for the first, second ... step from the axis on, one value a rod; past its last step a rod has one
+    # nowhere, of 0. opens: 1 for a step of an open crack, 0 for a glue line.
+    attr_reader :rods, :tips_mm, :taken, :opens
 
     # steps: [[PathCover::Step, share of strength lost where it weighs in whole], ...]
     def self.of(steps)
       # A glue line as strong as the wood takes nothing.
       from_axis, others = steps.select { |_, lost| lost.positive? }.partition { |step, _| step.from_axis? }
-      others << merged(from_axis) if from_axis.any?
+      others += from_axis.partition { |_, lost| lost >= 1 }.reject(&:empty?).map { |alike| merged(alike) }
       return none if others.empty?
 
       in_ranks(*sorted(table(others)))
     end
 
-    # Rods, tips and what is taken there of all steps, as the rows of one array.
+    # Rods, tips, what is taken there of all steps, and whether it is open, as the rows of one array.
     def self.table(steps)
       ends = steps.inject([0]) { |all, (step, _)| all << (all.last + step.size) }
-      Numo::DFloat.zeros(3, ends.last).tap do |whole|
+      Numo::DFloat.zeros(4, ends.last).tap do |whole|
         steps.zip(ends.each_cons(2)) do |(step, lost), (from, to)|
-          whole[true, from...to] = step.table
+          whole[0..2, from...to] = step.table
           whole[2, from...to] *= lost
+          whole[3, from...to] = lost < 1 ? 0 : 1
         end
       end
     end
@@ -34,22 +39,25 @@ module MossyAnvil
     def self.sorted(table)
       table = table[true, table[2, true].gt(0).where].dup
       order = ((table[0, true] * (2 * NOWHERE_MM)) + table[1, true]).sort_index
-      [Numo::Int32.cast(table[0, order]), table[1, order].dup, table[2, order].dup]
+      [Numo::Int32.cast(table[0, order]), table[1, order].dup, table[2, order].dup, table[3, order].dup]
     end
 
-    # Steps that all begin at the axis, as one.
+    # Steps that all begin at the axis and are all open, or all glued, as one.
     def self.merged(steps)
       left = Numo::DFloat.ones(steps.map { |step, _| step.rods.max }.max + 1)
       steps.each { |step, lost| step.rods.then { |rods| left[rods] = left[rods].dup * ((step.weights * -lost) + 1) } }
       rods = left.lt(1).where
-      [PathCover::Step.of(rods, Numo::DFloat.zeros(rods.size), (left[rods] * -1) + 1), 1.0]
+      open = steps.first.last >= 1
+      weights = (left[rods] * -1) + 1
+      # What a glue line takes is told as a share just under 1 of its weight, so that it stays a glue line.
+      [PathCover::Step.of(rods, Numo::DFloat.zeros(rods.size), open ? weights : weights / GLUED), open ? 1.0 : GLUED]
     end
     private_class_method :merged, :table, :sorted
 
-    def self.none = new(Numo::Int32[], [], [])
+    def self.none = new(Numo::Int32[], [], [], [])
 
     # From values in the order of #of to one array for the first of every rod, one for the second and so on.
-    def self.in_ranks(rods, tips, taken)
+    def self.in_ranks(rods, tips, taken, opens)
       return none if rods.empty?
 
       begins = Numo::Bit.ones(rods.size)
@@ -60,14 +68,14 @@ module MossyAnvil
       columns = Array.new(rank.max + 1) do |turn|
         there = rank.eq(turn).where
         [Numo::DFloat.new(first.size).fill(NOWHERE_MM).tap { |own| own[row[there]] = tips[there] },
-         Numo::DFloat.zeros(first.size).tap { |own| own[row[there]] = taken[there] }]
+         *[taken, opens].map { |values| Numo::DFloat.zeros(first.size).tap { |own| own[row[there]] = values[there] } }]
       end
-      new(rods[first], columns.map(&:first), columns.map(&:last))
+      new(rods[first], *columns.transpose)
     end
     private_class_method :in_ranks
 
-    def initialize(rods, tips_mm, taken)
-      @rods, @tips_mm, @taken = rods, tips_mm, taken
+    def initialize(rods, tips_mm, taken, opens)
+      @rods, @tips_mm, @taken, @opens = rods, tips_mm, taken, opens
       @powers = {}
     end
 
@@ -84,7 +92,7 @@ module MossyAnvil
       at = chosen.where
       return SteppedRods.none if at.empty?
 
-      SteppedRods.new(@rods[at].dup, *[@tips_mm, @taken].map { |columns| columns.map { |column| column[at].dup } })
+      SteppedRods.new(@rods[at].dup, *[@tips_mm, @taken, @opens].map { |columns| columns.map { |column| column[at].dup } })
     end
 
     # What the integrals of strength * r^n dr, n = 0, 1, 2, up to the radii of a Section::Part lose against sound wood: for each power one value a rod, not above 0.
@@ -99,23 +107,34 @@ module MossyAnvil
     def own_change(_part) = nil
 
     # Share that the steps leave in every cell of a grid, rods x cells: in one that a tip lies in, by how much of it lies beyond.
-    def left_in_cells(grid)
-      outer = grid.outer_edges_mm.reshape(1, grid.radial) / grid.radial_step_mm
-      @tips_mm.zip(@taken).inject(nil) do |left, (tips, taken)|
-        beyond = Overwrite.clip(outer - tall(tips / grid.radial_step_mm), 0, 1)
-        share = Overwrite.add(Overwrite.multiply(beyond, tall(taken * -1)), 1)
-        left ? Overwrite.multiply(left, share) : share
-      end
-    end
+    def left_in_cells(grid) = left_by(@taken, grid)
 
-    # How far out there is live wood: up to the first step that leaves no more than LIVE_SHARE. From the axis on it is all live.
+    # The same as if whatever is open took all: what is left of wood that must hold.
+    def holding_in_cells(grid) = left_by(opened.map { |open| Numo::DFloat.cast(open) }, grid)
+
+    # How far out there is wood that must hold: up to the first step that is open or leaves no more than LIVE_SHARE.
+    # Wood beside an open crack tears before the piece parts; counted as wood that must hold, it would do so the more the less of it there is.
     def last_mm
-      @last_mm ||= lefts.drop(1).zip(@tips_mm).inject(NOWHERE_MM) { |last, (left, tips)| Numo::DFloat.minimum(tips + (Numo::DFloat.cast(left.gt(Section::LIVE_SHARE)) * NOWHERE_MM), last) }
+      @last_mm ||= lefts.drop(1).zip(@tips_mm, opened).inject(NOWHERE_MM) do |last, (left, tips, open)|
+        live = Numo::DFloat.cast(left.gt(Section::LIVE_SHARE) & ~open)
+        Numo::DFloat.minimum(tips + (live * NOWHERE_MM), last)
+      end
     end
 
     def first_mm = 0.0
 
     private
+
+    def opened = @opened ||= @opens.zip(@taken).map { |opens, taken| (opens * taken).gt(OPEN_FROM) }
+
+    def left_by(takes, grid)
+      outer = grid.outer_edges_mm.reshape(1, grid.radial) / grid.radial_step_mm
+      @tips_mm.zip(takes).inject(nil) do |left, (tips, taken)|
+        beyond = Overwrite.clip(outer - tall(tips / grid.radial_step_mm), 0, 1)
+        share = Overwrite.add(Overwrite.multiply(beyond, tall(taken * -1)), 1)
+        left ? Overwrite.multiply(left, share) : share
+      end
+    end
 
     def tall(values) = values.reshape(@rods.size, 1)
 
