@@ -36,6 +36,9 @@ module MossyAnvil
     # How wide what takes a filler is, mm: one hole or bubble of many, or its narrowest way.
     def mouth_mm = detail[:hole_diameter_mm] || detail[:bubble_diameter_mm] || size_mm.min
 
+    # Are they many small holes or bubbles, each to be filled alike?
+    def many_holes? = holed?
+
     # What its type adds by that name, or nil.
     def detail_of(name) = detail[name]
 

@@ -8,9 +8,9 @@ module MossyAnvil
     FOUND = Recall.new(3000)
     Meeting = Struct.new(:ids, :clock_deg, :radius_mm, :z_mm, keyword_init: true)
 
-    # Cracks already glued do not count.
+    # Cracks that are glued do not count, nor bark that is packed and stays where it is.
     def self.open_seams(blank)
-      blank.defects.select { |defect| defect.path? && !defect.mended? }.map { |path| Seam.of(path, blank.shape) }
+      blank.defects.select { |defect| defect.path? && (defect.crack? ? defect.parts? : !defect.mended?) }.map { |path| Seam.of(path, blank.shape) }
     end
 
     def initialize(blank)

@@ -46,8 +46,11 @@ module MossyAnvil
     def side? = enters == "side"
     def through? = @through
     def mended? = mend != "none"
-    # Does it carry across its glue? Bark that is packed or glued stays where it is, and holds nothing.
-    def holds? = crack? && mended?
+    # MPa across its filling, 0 where it is open or bonds nothing. Bark that is packed or glued stays where it is, and holds nothing.
+    def bond_mpa = crack? && mended? ? Bond.mpa(mend, mouth_mm: width_mm, depth_mm: depth_mm) : 0.0
+    def holds? = bond_mpa.positive?
+    # Is the wood parted there: open, filled with what does not bond, or bark?
+    def parts? = !holds?
     # A glue line that has opened is a crack like any other.
     def crack? = %w[crack delamination].include?(type)
 
@@ -65,8 +68,11 @@ module MossyAnvil
     # The same along other points, which carry their depths.
     def along(points) = with(path: points)
 
+    # Is there an opening to fill?
     def open? = crack? && !mended?
-    def fragile? = open?
+    def fragile? = parts?
+
+    def many_holes? = false
 
     # How wide what takes a filler is, mm.
     def mouth_mm = width_mm
@@ -79,7 +85,10 @@ module MossyAnvil
 
     # The path cut into about `count` even pieces, as Samples; worked out once for a shape.
     # On the side the angle turns evenly the short way; on a face the path is straight.
-    def samples(shape, count: SAMPLES) = PIECES.of([self, shape, count]) { even_pieces(shape, count) }
+    # with_points: and its own points, each a piece of no length.
+    def samples(shape, count: SAMPLES, with_points: false)
+      PIECES.of([self, shape, count, with_points]) { with_points ? pieces_and_points(shape, count) : even_pieces(shape, count) }
+    end
 
     # mm along the surface.
     def run_mm(shape) = lengths_mm(shape).sum
@@ -104,6 +113,16 @@ module MossyAnvil
         share = (Numo::DFloat.new(pieces).seq + 0.5) / pieces
         on_leg(from, to, share, shape).push(Numo::DFloat.zeros(pieces) + (length / pieces), (share * (to[:depth_mm] - from[:depth_mm])) + from[:depth_mm])
       end.transpose.map { |parts| parts.size == 1 ? parts[0] : Numo::DFloat.hstack(parts) }.then { |columns| Samples.new(**Samples.members.zip(columns).to_h) }
+    end
+
+    # The even pieces with the path's own points between them, in order.
+    def pieces_and_points(shape, count)
+      even = even_pieces(shape, count)
+      points = [legs.first.first, *legs.map(&:last)]
+      ends = legs.map { |from, to| on_leg(from, to, Numo::DFloat[0.0, 1.0], shape) }
+      marks = 3.times.map { |member| Numo::DFloat[ends.first[member][0], *ends.map { |own| own[member][1] }] }
+      Samples.new(**Samples.members.zip([*marks, Numo::DFloat.zeros(points.size), Numo::DFloat.cast(points.map { |point| point[:depth_mm] })])
+        .to_h { |member, values| [member, Numo::DFloat.hstack([even[member], values])] })
     end
 
     # How many pieces each leg gets of so many: as its length, and at least one.

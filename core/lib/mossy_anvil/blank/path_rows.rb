@@ -6,18 +6,21 @@ module MossyAnvil
     # enters: of all of them. clock_deg, radius_mm, z_mm, length_mm, depth_mm: as PathDefect::Samples, paths x pieces.
     attr_reader :paths, :enters, *PathDefect::Samples.members
 
-    # List of PathRows that holds every path once; count: pieces wanted (see PathDefect#samples).
-    def self.of(paths, shape, count: PathDefect::SAMPLES)
-      alike(paths, shape, count: count).map { |own| new(own, shape, count) }
+    # List of PathRows that holds every path once; count: pieces wanted (see PathDefect#samples). with_points: the paths' own points, where depth may be
+    # greatest, as well: pieces of no length.
+    def self.of(paths, shape, count: PathDefect::SAMPLES, with_points: false)
+      alike(paths, shape, count: count, with_points: with_points).map { |own| new(own, shape, count, with_points: with_points) }
     end
 
     # The paths in lists of such as make one PathRows.
-    def self.alike(paths, shape, count:) = paths.group_by { |path| [path.enters, path.samples(shape, count: count).size] }.values
+    def self.alike(paths, shape, count:, with_points: false)
+      paths.group_by { |path| [path.enters, path.samples(shape, count: count, with_points: with_points).size] }.values
+    end
 
-    def initialize(paths, shape, count)
+    def initialize(paths, shape, count, with_points: false)
       @paths = paths
       @enters = paths.first.enters
-      samples = paths.map { |path| path.samples(shape, count: count) }
+      samples = paths.map { |path| path.samples(shape, count: count, with_points: with_points) }
       @clock_deg, @radius_mm, @z_mm, @length_mm, @depth_mm = PathDefect::Samples.members.map { |member| PathRows.stack(samples.map(&member)) }
       freeze
     end

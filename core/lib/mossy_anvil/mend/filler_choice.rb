@@ -1,7 +1,7 @@
 # frozen_string_literal: true
 
 module MossyAnvil
-  # One filler for several openings: by the widest mouth; where the piece is held or bears load there, one that bonds.
+  # One filler for several openings: by the one with the widest mouth; where the piece is held or bears load there, one that bonds.
   class FillerChoice
     # defects; reports: what was reckoned of them, plain data with id, where and breaks_through.
     def initialize(defects, reports)
@@ -11,9 +11,9 @@ module MossyAnvil
 
     # A row of the fillers table.
     def row
-      widest = @defects.map(&:mouth_mm).max or return Table.rows("fillers").first
-      by_mouth = Filling.filler_for(widest)
-      by_mouth["key"] == "resin" && bears? ? Table.rows("fillers").find { |row| row["key"] == "epoxy" } : by_mouth
+      widest = @defects.max_by(&:mouth_mm) or return Table.rows("fillers").first
+      found = Filling.filler_of(widest)
+      found["key"] == "resin" && bears? ? Table.row("fillers", "epoxy") : found
     end
 
     # Does the piece hang on any of them: under the tenon, or right through the wall?

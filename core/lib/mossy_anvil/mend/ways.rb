@@ -93,7 +93,7 @@ module MossyAnvil
     end
 
     def fill_ml = @fill_ml ||= @share.fill_mm3 / 1000
-    def filler = @filler ||= Filling.filler_for(@defect.mouth_mm)
+    def filler = @filler ||= Filling.filler_of(@defect)
     def unclean? = %w[food wet].include?(@blank.form&.use) && (@defect.open? || @defect.type == "bark_inclusion") && @share.reaches_surface?
 
     # Moisture in % that what is put in takes.

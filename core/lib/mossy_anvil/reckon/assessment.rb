@@ -19,12 +19,12 @@ module MossyAnvil
     # Burst of a stage with those mass properties.
     def burst(stage, mass)
       sound = Section.new(@grid, stage, @sound)
-      cracked = @paths.transform_values { |weak| sound.with(weak) }
+      cracked = (stage.hollow? ? @hollow_paths : @paths).transform_values { |weak| sound.with(weak) }
       Burst.new(@grid, HalfPulls.new(@grid, mass.moments), { sound: sound, **cracked }, @strengths)
     end
 
     # Forgets what stages are cut from, once all are: by far the most of the memory.
-    def let_go = @density_sums = @sound = @paths = @wood_strength = @own_strength = nil
+    def let_go = @density_sums = @sound = @paths = @hollow_paths = @wood_strength = @own_strength = nil
 
     # [[defect, DefectShare], ...] against the finished form.
     def shares
@@ -43,11 +43,14 @@ module MossyAnvil
     def meetings = @meetings ||= Meetings.new(blank).all
     def freed = @freed ||= meetings.any? ? FreedPieces.new(blank.shape, Meetings.open_seams(blank)).all : []
 
-    # rpm at which the worst open crack runs at a stage; nil where none is left.
-    def crack_runs_rpm(stage, burst)
-      @open_cracks ||= PathRows.of(blank.defects.select { |defect| defect.path? && defect.open? }, blank.shape, count: CracksAtStage::SAMPLES)
-      CracksAtStage.new(@open_cracks, blank, stage, grid, method(:local_strength)).runs_rpm(burst)
+    # List of CracksAtStage::Run: everything that is parted at a stage, with the speed it runs on at.
+    def crack_runs(stage, burst)
+      @parted ||= PathRows.of(blank.defects.select { |defect| defect.path? && defect.parts? }, blank.shape, count: CracksAtStage::SAMPLES, with_points: true)
+      CracksAtStage.new(@parted, blank, stage, grid, method(:local_strength), openings: stage.hollow? ? openings : nil).runs(burst)
     end
+
+    # What opens the wall of the finished piece; nil where it has none.
+    def openings = @openings ||= blank.form&.hollow? ? WallOpenings.new(blank, shares) : nil
 
     # Shares of strength of the wood at places (arrays), cracks apart. Resin there has a toughness of its own, no lower than the wood's.
     def local_strength(clock_deg, radius_mm, z_mm)
@@ -70,8 +73,15 @@ module MossyAnvil
     def prepare_sections(painter)
       @wood_strength, @own_strength = painter.strength, painter.own_strength
       @sound = Section.prepare(@wood_strength, @own_strength)
-      @paths = {}
-      @paths = painter.cracked.transform_values { |plain, fields| [plain, Section.prepare(*fields)].reject { |weak| weak.rods.empty? } } if blank.defects.any?(&:path?)
+      @paths = @hollow_paths = {}
+      @paths = @hollow_paths = weakened(painter) if blank.defects.any?(&:path?)
+      pockets = openings ? openings.all.select(&:bodies).map(&:as_crack) : []
+      @hollow_paths = weakened(painter, pockets) if pockets.any?
+    end
+
+    # Sections weakened by paths, and by more of them.
+    def weakened(painter, more = [])
+      painter.cracked(more).transform_values { |plain, fields| [plain, Section.prepare(*fields)].reject { |weak| weak.rods.empty? } }
     end
   end
 

@@ -71,28 +71,25 @@ module MossyAnvil
           "burst speed over the square root of the reserve", certainty: :rule_of_thumb,
           source: Table["strength"]["burst_reserve"]["source"],
           inputs: { "burst speed" => [weakest.burst_rpm, "rpm"], "reserve on load" => [@solid.climate.burst_reserve, ""] }),
-        crack_runs_rpm: crack_runs, allowed_side_force_n: nil }.merge(side_force)
+        crack_runs_rpm: crack_runs, crack_runs_at: runs.min_by(&:runs_rpm)&.ids || [], allowed_side_force_n: nil }.merge(side_force)
     end
+
+    def runs = @runs ||= @solid.crack_runs(@stage, @burst)
+    # The one to stay below, and the one that runs first.
+    def governing_run = runs.min_by(&:limit_rpm)
 
     def crack_runs
-      return @crack_runs if defined?(@crack_runs)
+      first = runs.min_by(&:runs_rpm) or return
 
-      @crack_runs = reckon_crack_runs
-    end
-
-    def reckon_crack_runs
-      rpm = @solid.crack_runs_rpm(@stage, @burst)
-      return unless rpm
-
-      put("crack_runs_rpm", rpm, "rpm", "speed at which the stress at the tip of the worst open crack reaches the toughness of the wood",
-        source: "Edge crack after Tada, short crack after Newman and Raju; toughness from the Wood Handbook", certainty: :rule_of_thumb,
+      put("crack_runs_rpm", first.runs_rpm, "rpm", "speed at which the stress at the tip of the worst open crack, or of what opens the wall, reaches the toughness of the wood",
+        source: "Edge crack after Tada, short crack after Newman and Raju, through a wall after Folias; toughness from the Wood Handbook", certainty: :rule_of_thumb,
         inputs: { "toughness along the fibres" => [@blank.material.toughness_mpa_sqrt_m, "MPa m^1/2"] })
     end
 
     def side_force
       return {} unless @stage.hollow? && @solid.least_wall
 
-      through = @solid.shares.any? { |defect, share| defect.path? && !defect.holds? && share.breaks_through? }
+      through = !@solid.openings.none?
       allowed = WallForce.for_form(@blank, @solid.least_wall.thickness_mm, cracked_through: through, local_factor: @solid.weakest_left)
       { allowed_side_force_n: put("allowed_side_force_n", allowed, "N", "side force that brings the rim, as a ring, to half of its local strength",
         source: "Textbook curved bar", certainty: :rule_of_thumb,
@@ -124,7 +121,7 @@ module MossyAnvil
       { "swing" => too_much(@stage.swing_mm, @lathe&.swing_mm), "length" => too_much(@blank.shape.length_mm, @lathe&.between_centres_mm),
         "lathe" => @lathe&.max_rpm, "rim" => rim_rpm, "imbalance" => imbalance_rpm,
         "burst" => @burst.weakest.burst_rpm && (@burst.weakest.burst_rpm / Math.sqrt(@solid.climate.burst_reserve)),
-        "crack" => crack_runs&.*(0.5), "loose_piece" => loose_rpm, "freed_piece" => @solid.freed.any? ? 0.0 : nil }
+        "crack" => governing_run&.limit_rpm, "loose_piece" => loose_rpm, "freed_piece" => @solid.freed.any? ? 0.0 : nil }
     end
 
     # No speed at all for what does not fit the lathe.
@@ -186,7 +183,7 @@ module MossyAnvil
     def half_held = left_at_stage.select { |defect| defect.type == "loose_piece" }.map { |piece| [piece.id, piece.volume_mm3, piece.radius_mm] }
     def cut_free = @solid.freed.map { |piece| [piece.ids.join("+"), piece.volume_mm3, piece.radius_mm] }
 
-    def fragile? = left_at_stage.any?(&:fragile?) || @solid.freed.any?
+    def fragile? = left_at_stage.any?(&:fragile?) || @solid.freed.any? || (@stage.hollow? && !@solid.openings.none?)
     def left_at_stage = @solid.left_at(@name)
   end
 end

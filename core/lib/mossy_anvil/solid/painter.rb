@@ -44,7 +44,11 @@ module MossyAnvil
     # The rods that cracks and bark weaken, with those as deep as they are (:own) and right through (:through): SteppedRods where the wood is sound but for
     # what comes in from the side, and elsewhere fields of strength, own strength (or nil) and the share of it that must hold.
     # An open path takes all; a glued one leaves the glue line's strength.
-    def cracked = %i[own through].to_h { |depth| [depth, weakened(depth)] }
+    # more: further paths, beside the survey's.
+    def cracked(more = [])
+      paths = @paths + more.map { |path| [path, PathCover.new(grid, @blank.shape, path)] }
+      %i[own through].to_h { |depth| [depth, weakened(paths, depth)] }
+    end
 
     private
 
@@ -54,8 +58,8 @@ module MossyAnvil
       [RANKS.fetch(body.rank), -value, -body.density_kg_m3(@wood_kg_m3), body.clock_deg, body.radius_mm, body.z_mm, *body.size_mm]
     end
 
-    def weakened(depth)
-      side, face = @paths.partition { |path, _| path.side? }
+    def weakened(paths, depth)
+      side, face = paths.partition { |path, _| path.side? }
       steps = SteppedRods.of(side.map { |path, cover| [cover.step(through: through?(path, depth)), share_lost(path)] })
       cuts = face.map { |path, cover| [cover.patch(through: through?(path, depth)), share_lost(path)] }
       other = marked(strength.rods, Field.rods_of(grid, cuts.map(&:first)))
@@ -82,7 +86,7 @@ module MossyAnvil
     def share_lost(path)
       return 1.0 unless path.holds?
 
-      1 - [Table["strength"]["glue_line"]["tension_mpa"] / @blank.material.strength_across_mpa, 1.0].min
+      1 - [path.bond_mpa / @blank.material.strength_across_mpa, 1.0].min
     end
 
     # Bark has a thickness but is narrower than a column: its share of the column's arc counts.

@@ -42,6 +42,9 @@ module MossyAnvil
       plane(@grid.column_at(clock_deg) % @half)
     end
 
+    # Mean stress of the planes through an array of clock angles, Pa per (rad/s)2 as MPa; of its shape.
+    def mean_stresses_at(clock_deg) = @plain[@grid.columns_at(clock_deg) % @half] * 1e-6
+
     private
 
     def plane(index)

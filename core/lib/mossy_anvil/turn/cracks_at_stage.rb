@@ -1,0 +1,147 @@
+# frozen_string_literal: true
+
+module MossyAnvil
+  # What is parted at one stage, cracks and bark seams and, once it is hollowed, whatever opens its wall: the speed at which each runs on.
+  #
+  # A crack in solid wood goes by CrackRun at every place of it, and the place of the largest K counts. In the wall of a hollow it can be no worse than the same
+  # crack right through, which goes by WallCrack over its whole run there; where it does go through, WallCrack alone counts.
+  class CracksAtStage
+    TINY_MM = 0.1
+    SAMPLES = 48
+    # What is left at the samples of some cracks, cracks x samples: depth, wood in line with it, and the place of its tip (radius, z); in_wall: is it in a wall there?
+    Left = Struct.new(:depth_mm, :width_mm, :tip_radius_mm, :tip_z_mm, :in_wall)
+    # ids: of the defects; runs_rpm: it runs at; limit_rpm: to stay below.
+    Run = Struct.new(:ids, :runs_rpm, :limit_rpm)
+
+    # rows: list of PathRows of what parts the wood, of SAMPLES pieces. local_strength: callable of arrays of clock, radius and z, the share of strength of the wood
+    # there. openings: WallOpenings of the stage, or nil where it has no wall.
+    def initialize(rows, blank, stage, grid, local_strength, openings: nil)
+      @rows = rows
+      @blank = blank
+      @shape = blank.shape
+      @stage = stage
+      @grid = grid
+      @local_strength = local_strength
+      @openings = openings
+    end
+
+    # List of Run, empty where nothing is left or nothing pulls on any. burst: Burst of the stage, for the planes' stress.
+    def runs(burst) = @rows.flat_map { |rows| runs_of(rows, burst) } + through_wall
+
+    private
+
+    def density_kg_m3 = @blank.material.density_kg_m3
+    def toughness = @blank.material.toughness_mpa_sqrt_m
+
+    def runs_of(rows, burst)
+      left = rows.side? ? side_left(rows) : face_left(rows)
+      there = left.width_mm.gt(TINY_MM) & left.depth_mm.gt(TINY_MM)
+      return [] if there.none?
+
+      stress = burst.mean_stresses_at(rows.clock_deg)
+      runs, weakest = runs_mm(rows, there), weakest_at_tips(rows, left, there)
+      rows.paths.each_index.filter_map do |row|
+        intensity = worst_intensity(rows.paths[row], left, there, stress, row, runs[row])
+        run(rows.paths[row], toughness * weakest[row], intensity) if intensity.positive?
+      end
+    end
+
+    def run(path, tough, intensity)
+      rpm = Balance::RPM * Math.sqrt(tough / intensity)
+      Run.new([path.id], rpm, rpm * CrackRun::WORK_SHARE)
+    end
+
+    # MPa root m for 1 rad/s at the place where it is largest, of one path.
+    def worst_intensity(path, left, there, stress, row, run_mm)
+      held = there[row, true]
+      depth, width = left.depth_mm[row, true], Numo::DFloat.maximum(left.width_mm[row, true], TINY_MM)
+      found = Numo::DFloat::Math.sqrt(CrackRun.working_over(depth, run_mm) * (Math::PI / 1000)) * CrackRun.edge_factor(depth / width) * stress[row, true] * held
+      in_wall = left.in_wall && (left.in_wall[row, true] * held)
+      return found.max unless in_wall && in_wall.max.positive?
+
+      most = as_if_through(path)
+      Numo::DFloat.minimum(found, (in_wall * most) + (((in_wall * -1) + 1) * 1e12)).max
+    end
+
+    # The same of the path right through the wall, for all its run there.
+    def as_if_through(path)
+      whole = @openings.run_of(path) or return 1e12
+      WallCrack.intensity_mpa_sqrt_m(density_kg_m3, **whole.place)
+    end
+
+    def through_wall
+      return [] unless @openings
+
+      @openings.all.map do |opening|
+        rpm = WallCrack.runs_rpm(toughness * @openings.weakest_share(opening), density_kg_m3, **opening.place)
+        Run.new(opening.ids, rpm, rpm * opening.work_share)
+      end
+    end
+
+    # Share of strength at the weakest tip of each crack.
+    def weakest_at_tips(rows, left, there)
+      found = @local_strength.call(rows.clock_deg.flatten, left.tip_radius_mm.flatten, left.tip_z_mm.flatten).reshape(*there.shape)
+      Numo::DFloat.maximum(found, Numo::DFloat.cast(~there)).min(axis: 1).clip(Section::LIVE_SHARE, 1).to_a
+    end
+
+    # mm of run that is left of each; nil where it goes from end to end (which only a crack from the side can).
+    def runs_mm(rows, there)
+      whole = @stage.reach.thickness_mm.sum * CrackRun::WHOLE_RUN_SHARE
+      (rows.length_mm * there).sum(axis: 1).to_a.map { |left| rows.side? && left >= whole ? nil : left }
+    end
+
+    # How deep each goes at its samples, the way it goes.
+    def depths_mm(rows) = Numo::DFloat.maximum(rows.depth_mm, rows.column { |crack| crack.through? ? crack.through_depth_mm(@shape) : 0.0 })
+
+    # Radially inward: in line with it lies the wall or, where it is solid, the whole chord.
+    def side_left(rows)
+      column, layer = @grid.columns_at(rows.clock_deg), @grid.layers_at(rows.z_mm)
+      rods = (column * @grid.axial) + layer
+      outer = @stage.reach.radii_mm[rods].dup
+      hollow, inner = hollow_at(rods, layer)
+      opposite = @stage.reach.radii_mm[(((column + (@grid.angular / 2)) % @grid.angular) * @grid.axial) + layer]
+      there = Numo::DFloat.cast(@stage.reach.thickness_mm[layer].gt(0))
+      width = (outer - inner + (opposite * ((hollow * -1) + 1))) * there
+      tip = Numo::DFloat.maximum(rows.radius_mm - depths_mm(rows), inner)
+      Left.new(Numo::DFloat.minimum((outer - tip).clip(0, nil), width), width, tip, rows.z_mm, @openings && hollow)
+    end
+
+    # 1 where a sample lies over the hollow, and how far in that comes; 0 elsewhere.
+    def hollow_at(rods, layer)
+      return [Numo::DFloat.zeros(*rods.shape)] * 2 unless @stage.hollow?
+
+      hollow = Numo::DFloat.cast(@stage.inner.thickness_mm[layer].gt(0))
+      [hollow, @stage.inner_reach_mm[rods] * hollow]
+    end
+
+    # Along the axis from a face: in line with it lies the wood of that column.
+    def face_left(rows)
+      held = held_layers(rows)
+      layers = Numo::DFloat.new(1, 1, @grid.axial).seq
+      step = @grid.axial_step_mm
+      low = (layers + (((held * -1) + 1) * @grid.axial)).min(axis: 2) * step
+      high = ((layers + 1) * held).max(axis: 2) * step
+      depth = depths_mm(rows)
+      from_head = rows.enters == "head_face"
+      width = held.sum(axis: 2) * step
+      left = Numo::DFloat.minimum((depth - (from_head ? low : (high * -1) + @shape.length_mm)).clip(0, nil), width)
+      tip = from_head ? Numo::DFloat.minimum(high, depth) : Numo::DFloat.maximum(low, (depth * -1) + @shape.length_mm)
+      Left.new(left, width, rows.radius_mm, tip.clip(0, @shape.length_mm), @openings && in_wall_at(rows))
+    end
+
+    # 1 where a sample of a path on a face lies outside the hollow's own radius at its far end: over a wall, not over the floor.
+    def in_wall_at(rows)
+      mouth = rows.enters == "head_face" ? @blank.form.inside.points.first.last : @blank.form.inside.points.last.last
+      Numo::DFloat.cast(rows.radius_mm.ge(mouth))
+    end
+
+    # cracks x samples x layers, 1 where there is wood at the sample's radius.
+    def held_layers(rows)
+      column = @grid.columns_at(rows.clock_deg).flatten
+      radius = rows.radius_mm.reshape(column.size, 1)
+      held = @stage.reach.radii_mm[column, true].ge(radius) & @stage.reach.thickness_mm.gt(0).reshape(1, @grid.axial)
+      held &= (@stage.inner_reach_mm[column, true].le(radius) | @stage.inner.thickness_mm.le(0).reshape(1, @grid.axial)) if @stage.hollow?
+      Numo::DFloat.cast(held).reshape(*rows.clock_deg.shape, @grid.axial)
+    end
+  end
+end
