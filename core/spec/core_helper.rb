@@ -30,6 +30,10 @@ module BlankHelper
 
   BOWL = { kind: "bowl", opens: "tail", outside: [[4, 45], [20, 85], [56, 110]], inside: [[14, 0], [18, 50], [56, 100]], curve: "smooth" }.freeze
 
+  # A tall vessel of 4 mm wall, so that a crack through it, and not the rim, sets the speed.
+  TALL = { shape: { type: "disc", diameter_mm: 240, length_mm: 205 },
+           form: { kind: "hollow_form", opens: "tail", outside: [[5, 118], [200, 118]], inside: [[15, 114], [200, 114]], curve: "straight" } }.freeze
+
   # A straight ring: both ends open.
   def ring(outer_mm, inner_mm, length_mm)
     { kind: "disc", opens: "tail", outside: [[0, outer_mm], [length_mm, outer_mm]],

@@ -50,7 +50,7 @@ RSpec.describe MossyAnvil::Table do
   end
 
   it "leaves no mouth without a filler, nor one with two" do
-    rows = described_class["fillers"]["rows"]
+    rows = described_class["fillers"]["rows"].reject { |row| row["by_vacuum"] }
     expect(rows.first["mouth_from_mm"]).to eq(0)
     rows.each_cons(2) { |thin, wide| expect(thin["mouth_to_mm"]).to eq(wide["mouth_from_mm"]) }
     expect(rows).to all(satisfy { |row| row["ready_min"] > row["working_min"] })

@@ -34,30 +34,30 @@ RSpec.describe MossyAnvil::Upgrade do
 end
 
 RSpec.describe "What is in doubt" do
-  def ranged(most, **more) = crack(z_mm: [30, 60], depth_mm: 20, found_by: "guessed", depth_range_mm: [12, most], **more)
-  def hollowed(*defects) = assess(defects: defects, form: BlankHelper::BOWL)[:stages][:hollowed]
+  def ranged(most, **more) = crack(z_mm: [80, 200], depth_mm: 4, found_by: "guessed", depth_range_mm: [3, most], **more)
+  def hollowed(*defects) = assess(defects: defects, **BlankHelper::TALL)[:stages][:hollowed]
 
   it "shows the worst beside the likely, and says when it matters" do
-    found = assess(defects: [ranged(40)], form: BlankHelper::BOWL)
+    found = assess(defects: [ranged(9)], **BlankHelper::TALL)
     stage = found[:stages][:hollowed]
     expect(stage[:worst][:limit_rpm]).to be < stage[:limit_rpm]
-    expect(stage[:limit_rpm]).to be_within(1e-6).of(hollowed(crack(z_mm: [30, 60], depth_mm: 20))[:limit_rpm])
+    expect(stage[:limit_rpm]).to be_within(1e-6).of(hollowed(crack(z_mm: [80, 200], depth_mm: 4))[:limit_rpm])
     expect(found[:findings][:turn].map { |finding| finding[:text] }).to include(a_string_starting_with("If every crack is as deep as it may be: hollowed"))
-    expect(hollowed(crack(z_mm: [30, 60], depth_mm: 20))[:worst]).to be_nil
-    expect(hollowed(ranged(20))[:worst]).to be_nil
+    expect(hollowed(crack(z_mm: [80, 200], depth_mm: 4))[:worst]).to be_nil
+    expect(hollowed(ranged(4))[:worst]).to be_nil
   end
 
   it "gets no better at its worst when a range is widened" do
     [10, 60, 200].each do |clock_deg|
-      soft = body("soft_zone", id: "s", clock_deg: 70, r_mm: 90, grade: "soft")
-      worst = [22, 26, 31, 40, 55].map { |most| hollowed(ranged(most, clock_deg: clock_deg), soft)[:worst][:limit_rpm] }
+      soft = body("soft_zone", id: "s", clock_deg: 70, r_mm: 110, z_mm: 120, size_mm: [40, 40, 60], grade: "soft")
+      worst = [4.5, 5, 5.7, 7, 12].map { |most| hollowed(ranged(most, clock_deg: clock_deg), soft)[:worst][:limit_rpm] }
       worst.each_cons(2) { |less, more| expect(more).to be <= less * 1.0001 }
     end
   end
 
   it "must hold the likely depth" do
-    expect { blank(defects: [ranged(15)]) }
-      .to raise_error(MossyAnvil::InvalidInput, %r{/defects/0/depth_range_mm: is 12 to 15: from no more to no less than the likely depth})
+    expect { blank(defects: [ranged(3.5)]) }
+      .to raise_error(MossyAnvil::InvalidInput, %r{/defects/0/depth_range_mm: is 3 to 3.5: from no more to no less than the likely depth})
   end
 end
 

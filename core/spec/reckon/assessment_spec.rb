@@ -33,7 +33,7 @@ RSpec.describe MossyAnvil::Assessment do
 
   it "says nothing of a form that is not there" do
     report = assess
-    expect(report[:stages].keys).to eq(%i[blank rounded])
+    expect(report[:stages].keys).to eq(%i[blank])
     expect(report).to include(form: nil)
   end
 

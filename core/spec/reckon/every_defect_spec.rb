@@ -46,7 +46,8 @@ RSpec.describe "Every kind of defect" do
   it "a loose piece would fly off with the energy of its own weight and speed" do
     expect(MossyAnvil::LoosePiece.throw_energy_j(6.3, 110, 700)).to be_within(1e-4).of(0.5 * 0.0063 * ((0.110 * 700 * 2 * Math::PI / 60)**2))
     stage = with(body("loose_piece", **place, bonded_share: 0.3))
-    mass_kg = 0.6 * volume_cm3 / 1000
+    # By the box, the heavier of the two solids it may be.
+    mass_kg = 0.6 * volume_cm3 / 1000 * 6 / Math::PI
     expect(stage[:loose_pieces]).to match([{ id: "v", mass_g: be_within(0.01).of(mass_kg * 1000),
                                              throw_energy_j: be_within(1e-4).of(0.5 * mass_kg * ((0.070 * stage[:limit_rpm] * 2 * Math::PI / 60)**2)) }])
   end

@@ -66,7 +66,7 @@ RSpec.describe "What cracks do between them" do
   it "warns of what would meet within the doubt, and stops nothing for it" do
     found = assess(defects: [chord.merge(depth_mm: 10, depth_range_mm: [8, 22]), under])
     expect(found.slice(:freed, :meetings)).to match(freed: [], meetings: [a_hash_including(ids: %w[c s], likely: false)])
-    expect(found[:findings][:turn].map { |finding| finding[:text] }).to include("If every crack is as deep as it may be: rounded, not at all.")
+    expect(found[:findings][:turn].map { |finding| finding[:text] }).to include("If every crack is as deep as it may be: as it stands, not at all.")
     expect(found[:findings][:survey].map { |finding| finding[:text] }).to include(a_string_matching(/\Ac and s would run into each other, if as deep/))
     expect(found[:stages][:blank][:governed_by]).not_to eq("freed_piece")
   end

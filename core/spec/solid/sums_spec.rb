@@ -56,7 +56,7 @@ RSpec.describe "Sums over the grid" do
     end
 
     it "goes through as many stages as the piece has" do
-      expect(described_class.names_for(blank)).to eq(%i[blank rounded])
+      expect(described_class.names_for(blank)).to eq(%i[blank])
       expect(described_class.names_for(blank(form: BlankHelper::BOWL.except(:inside)))).to eq(%i[blank rounded outside])
       expect(described_class.names_for(blank(form: BlankHelper::BOWL))).to eq(%i[blank rounded outside hollowed])
     end

@@ -101,7 +101,7 @@ RSpec.describe MossyAnvil::MountReport do
     expect(mount(cracked, "hollow", "recess")[:says][:text]).to include("Never across k")
     expect(mount(cracked, "hollow", "tenon")[:says][:text]).to include("k runs under it")
     expect(mount(cracked, "outside", "centres")[:says][:text]).to include("A point would drive k apart")
-    glued = plan(defects: [{ id: "k", type: "crack", enters: "head_face", depth_mm: 24, width_mm: 1, mend: "thin_ca",
+    glued = plan(defects: [{ id: "k", type: "crack", enters: "head_face", depth_mm: 24, width_mm: 1, mend: "epoxy",
                              path: [{ clock_deg: 0, z_mm: 0, r_mm: 2 }, { clock_deg: 0, z_mm: 0, r_mm: 40 }] }])
     expect(mount(glued, "hollow", "tenon")[:verdict]).to eq("holds")
   end

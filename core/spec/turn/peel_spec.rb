@@ -58,7 +58,9 @@ RSpec.describe MossyAnvil::Peel do
   end
 
   it "refuses a stage this piece does not go through" do
-    expect { at_stage("hollowed") }.to raise_error(MossyAnvil::InvalidInput, %r{/stage.*rounded})
+    expect { at_stage("hollowed") }.to raise_error(MossyAnvil::InvalidInput, %r{/stage.*a form first})
+    solid_form = BlankHelper::BOWL.except(:inside)
+    expect { at_stage("hollowed", form: solid_form) }.to raise_error(MossyAnvil::InvalidInput, %r{/stage.*rounded})
     expect { at_stage("bark", form: BlankHelper::BOWL) }.to raise_error(MossyAnvil::InvalidInput, /stage/)
   end
 end

@@ -14,8 +14,8 @@ RSpec.describe MossyAnvil::StageLimit do
     report = assess(shape: heavy, lathe: light, form: knob)
     expect(report[:stages][:blank]).to include(not_like_this: true, ladder_rpm: [], belt: nil)
     expect(report[:verdict]).to eq("stop")
-    expect(report[:findings][:survey].first[:text]).to start_with("Not like this. As it stands")
-    expect(report[:next_move][:text]).to include("Not like this")
+    expect(report[:findings][:survey].first[:text]).to start_with("Unsafe as planned. As it stands")
+    expect(report[:next_move][:text]).to include("Unsafe as planned")
   end
 
   it "gives no speed to what does not clear the bed or does not go between the centres" do

@@ -10,15 +10,25 @@ RSpec.describe "Walls and caps at the stages" do
       expect(forces[0] / forces[1]).to be_within(0.05).of(4)
     end
 
+    it "is of one place: a soft zone where the wall is thick does not weaken the thin rim" do
+      form = BlankHelper::TALL[:form].merge(inside: [[15, 60], [100, 114], [200, 114]])
+      low = body("soft_zone", r_mm: 70, z_mm: 30, size_mm: [30, 30, 20], grade: "soft")
+      whole, weak = [[], [low]].map { |defects| assess(shape: BlankHelper::TALL[:shape], form: form, defects: defects)[:stages][:hollowed] }
+      expect(weak[:allowed_side_force_n]).to be_within(1e-9).of(whole[:allowed_side_force_n])
+      expect(weak[:side_force_at]).to include(wall_mm: be_within(0.1).of(4), share: 1.0, opened: false)
+    end
+
     it "falls to a third where a crack goes through the wall" do
       whole, cut = [[], [crack(z_mm: [30, 56], depth_mm: 40)]].map { |defects| hollowed(defects: defects)[:allowed_side_force_n] }
       expect(cut / whole).to be_within(1e-6).of(MossyAnvil::WallForce::WHOLE)
     end
 
     it "goes by the weakest wood that is left, and names the cuts it takes" do
-      spongy = body("soft_zone", r_mm: 104, z_mm: 45, size_mm: [30, 40, 20], grade: "spongy")
-      sound, soft = [[], [spongy]].map { |defects| hollowed(defects: defects) }
-      expect(soft[:allowed_side_force_n]).to be_within(1e-6).of(sound[:allowed_side_force_n] / 10)
+      zone = body("soft_zone", r_mm: 90, z_mm: 40, size_mm: [60, 60, 80], grade: "soft")
+      sound, weak, soft = [[], [zone], [zone.merge(grade: "spongy")]].map { |defects| hollowed(defects: defects) }
+      expect(weak[:allowed_side_force_n]).to be_within(1e-6).of(sound[:allowed_side_force_n] * 0.3)
+      # So soft that next to nothing is left, it opens the ring as well.
+      expect(soft[:allowed_side_force_n]).to be_within(1e-6).of(sound[:allowed_side_force_n] * 0.1 * MossyAnvil::WallForce::WHOLE)
       thick = assess(form: ring(110, 60, 60))[:stages][:hollowed]
       expect(thick[:cuts_taken]).to include("light shear or scrape", "finishing cut", "roughing")
       expect(soft[:cuts_taken]).to eq([])

@@ -62,6 +62,9 @@ module MossyAnvil
       Math::PI / 6 * size_mm.inject(:*)
     end
 
+    # mm3 of the box round it.
+    def box_mm3 = size_mm.inject(:*)
+
     # Which places lie in it: a bit for each of three arrays of one shape (degrees, mm, mm).
     def hold?(clock_deg, radius_mm, z_mm)
       turn = (clock_deg - @clock_deg) * Clock::RADIANS

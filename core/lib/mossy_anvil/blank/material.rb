@@ -23,6 +23,13 @@ module MossyAnvil
     # What the tables know of it; nil for a name of one's own.
     def stock = Stock.of(species)
 
+    # Degrees C from which it softens or scorches under an edge; nil for wood and wood with resin in it.
+    def soft_from_c
+      return if wooden?
+
+      stock&.row&.fetch("soft_from_c", nil) || (Table["speed"]["heat"]["cast_resin_c"] if kind == "resin")
+    end
+
     # kg/m3 of the wood and its water alone.
     def wood_kg_m3 = density_kg_m3 - resin_kg_m3
 

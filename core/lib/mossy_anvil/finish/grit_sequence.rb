@@ -15,7 +15,7 @@ module MossyAnvil
       raise ReckoningError, "no grit P#{last_grit}" unless sizes.key?(last_grit)
 
       ratio = Table["grits"]["step_ratio"].fetch(material_kind)
-      found = [first_grit(deepest_mark_mm)]
+      found = [[first_grit(deepest_mark_mm), last_grit].min]
       found << next_grit(found.last, ratio, last_grit) while found.last < last_grit
       found
     end

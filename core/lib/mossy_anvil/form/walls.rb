@@ -1,10 +1,13 @@
 # frozen_string_literal: true
 
 module MossyAnvil
-  # The thinnest place of the finished piece: the true shortest way through the wood from the hollow to the outside.
-  # The outside is the form's or, where the wood ends before the form does, the wood's own surface.
+  # The wall of the finished piece all along it: the true shortest way through the wood from the hollow to the outside.
+  # The outside is the form's or, where the wood ends before the form does, the wood's own surface. Where that surface crosses the hollow there is a feather
+  # edge and no wall to measure: at those hours the wall counts only where the wood reaches the form.
   class Walls
     Least = Struct.new(:thickness_mm, :z_mm, :r_mm, keyword_init: true)
+    # Places along the inside, arrays of one size: z, inner radius and thickness, mm.
+    Places = Struct.new(:z_mm, :r_mm, :thickness_mm)
     STEPS = 150
     ANGLES = 96
     FOUND = Recall.new(60)
@@ -14,17 +17,35 @@ module MossyAnvil
       @shape = shape
     end
 
+    # The walls of a form in a shape; the same ones as long as they are.
+    def self.of(form, shape) = FOUND.of([form, shape]) { new(form, shape) }
+
     # The least wall of a form that is hollow, in a shape.
-    def self.least(form, shape) = FOUND.of([form, shape]) { new(form, shape).least }
+    def self.least(form, shape) = of(form, shape).least
 
     # Least wall with the place on the inside where it is; nil where the form is not hollow.
     # Taken between two polylines of STEPS pieces and the profiles' own points, so never more than a few hundredths of a mm too large.
     def least
       return unless @form.hollow?
 
-      points = inside_line
-      thickness, at = nearest(points, outside_line)
-      Least.new(thickness_mm: thickness, z_mm: points[at][0], r_mm: points[at][1])
+      @least ||= begin
+        thickness, at = nearest(inside_line, outside_line)
+        Least.new(thickness_mm: thickness, z_mm: inside_line[at][0], r_mm: inside_line[at][1])
+      end
+    end
+
+    # Places all along the inside of a hollow form, each with the wall there.
+    def places
+      @places ||= begin
+        (z, r), (z0, r0), (z1, r1) = by_axis(inside_line), by_axis(outside_line[0...-1]), by_axis(outside_line[1..])
+        from_z, from_r = [[z, z0], [r, r0]].map { |points, starts| points.reshape(points.size, 1) - starts }
+        Places.new(z, r, to_pieces(from_z, from_r, z1 - z0, r1 - r0).min(axis: 1))
+      end
+    end
+
+    # Clock hours, in degrees, at which the wood's own surface crosses the hollow: there is a feather edge. Empty on a whole rim.
+    def feather_clocks_deg
+      @form.hollow? ? crosses.where.to_a.map { |column| column * (360.0 / ANGLES) } : []
     end
 
     private
@@ -32,6 +53,10 @@ module MossyAnvil
     # From the axis over the closed end and along the outside to the rim, [z, r].
     def outside_line
       low, high = @form.z_span_mm
+      @outside_line ||= outside_line_from(low, high)
+    end
+
+    def outside_line_from(low, high)
       heights = heights_of(@form.outside)
       radii = Numo::DFloat.minimum(@form.outside.radii_mm(heights), nearest_surface(heights))
       line = [heights.to_a, radii.to_a].transpose
@@ -41,8 +66,7 @@ module MossyAnvil
     end
 
     def inside_line
-      heights = heights_of(@form.inside)
-      [heights.to_a, @form.inside.radii_mm(heights).to_a].transpose
+      @inside_line ||= heights_of(@form.inside).then { |heights| [heights.to_a, @form.inside.radii_mm(heights).to_a].transpose }
     end
 
     # Even places along a profile, and its own points, where it may turn a corner.
@@ -51,11 +75,25 @@ module MossyAnvil
       Numo::DFloat.cast((Array.new(STEPS + 1) { |step| low + ((high - low) * step / STEPS) } + profile.points.map(&:first)).uniq.sort)
     end
 
-    # The wood's nearest surface at each z, over the whole turn.
+    # The wood's nearest surface at each z, over the hours at which it does not cross the hollow; so far out that it does not count where it does at all.
     def nearest_surface(heights)
-      angles = Numo::DFloat.new(ANGLES, 1).seq * (360.0 / ANGLES)
-      radii = @shape.radius_mm(angles, heights.reshape(1, heights.size))
-      radii.shape[1] == 1 ? radii.min : radii.min(axis: 0)
+      whole = surface(heights)
+      whole += Numo::DFloat.cast(crosses).reshape(ANGLES, 1) * 1e6 if crosses.any?
+      whole.shape[1] == 1 ? whole.min : whole.min(axis: 0)
+    end
+
+    # A Bit for each hour: does the wood end within the hollow somewhere along it?
+    def crosses
+      @crosses ||= begin
+        heights = heights_of(@form.inside)
+        (surface(heights) + (heights.reshape(1, heights.size) * 0)).lt(@form.inside.radii_mm(heights).reshape(1, heights.size)).count_true(axis: 1).gt(0)
+      end
+    end
+
+    # Radius of the wood, hours x heights, or hours x 1 where it is the same along the axis.
+    def surface(heights)
+      radii = @shape.radius_mm(Numo::DFloat.new(ANGLES, 1).seq * (360.0 / ANGLES), heights.reshape(1, heights.size))
+      radii.shape[0] == ANGLES ? radii : radii + Numo::DFloat.zeros(ANGLES, 1)
     end
 
     # [shortest distance from any point to any piece of the line, place of that point]. No piece can be nearer than its own start less its length,

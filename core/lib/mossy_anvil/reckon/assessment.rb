@@ -60,6 +60,9 @@ module MossyAnvil
       @own_strength ? Numo::DFloat.maximum(found, Numo::DFloat.cast(@own_strength.at(rods, cells).gt(0))) : found
     end
 
+    # WeakestWall::Place of the form, nil where nothing is hollowed.
+    def weakest_wall = openings && (@weakest_wall ||= WeakestWall.new(blank, shares, openings).place)
+
     # Walls::Least of the form, or nil where nothing is hollow.
     def least_wall = blank.form&.hollow? ? Walls.least(blank.form, blank.shape) : nil
 
@@ -75,7 +78,7 @@ module MossyAnvil
       @sound = Section.prepare(@wood_strength, @own_strength)
       @paths = @hollow_paths = {}
       @paths = @hollow_paths = weakened(painter) if blank.defects.any?(&:path?)
-      pockets = openings ? openings.all.select(&:bodies).map(&:as_crack) : []
+      pockets = openings ? openings.each.select(&:bodies).map(&:as_crack) : []
       @hollow_paths = weakened(painter, pockets) if pockets.any?
     end
 
@@ -132,7 +135,7 @@ module MossyAnvil
         **MeetingReport.new(solid, workings).to_h,
         form: FormReport.new(solid, @surveyed, workings).to_h(stages, water),
         drying: water,
-        finish: FinishReport.new(solid, stages.values.last[:swing_mm], workings).to_h }
+        finish: FinishReport.new(solid, stages, workings).to_h }
     end
   end
 end

@@ -42,7 +42,7 @@ module MossyAnvil
       parts = [best && "#{best[1]} of them all ({best})", worst && "#{worst[3]} ({worst})"].compact
       parts = ["in the middle of them in everything"] if parts.empty?
       values = { best: best, worst: worst }.compact.transform_values { |row| [outcome[row[0]], row[4]] }
-      say("#{'Not like this on this lathe: ' if outcome[:not_like_this]}#{parts.join(', but ')}.".sub(/\A./, &:upcase), **values)
+      say("#{'Unsafe on this lathe: ' if outcome[:not_like_this]}#{parts.join(', but ')}.".sub(/\A./, &:upcase), **values)
     end
 
     # Has it the most, or the least, of something in which they differ?

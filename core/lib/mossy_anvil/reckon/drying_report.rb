@@ -10,6 +10,8 @@ module MossyAnvil
     RULE_BAND = [0.7, 1.5].freeze
     HUMIDITY_WANDERS = 0.04
     SAME_DAY = 1.5
+    # Pins older than this tell nothing of where the water lies today.
+    PINS_HOLD_DAYS = 7
 
     # now: a Time, or nil to count from the last reading.
     def initialize(blank, climate, workings, now: nil)
@@ -134,6 +136,8 @@ module MossyAnvil
     # Skin, heart and average by the pins of the last day they went in, where they went to several depths; else nil.
     def profile
       time = @moistures.last&.first or return
+      return if @now - time > PINS_HOLD_DAYS * DAY_S
+
       readings = moistures_near(time).map { |reading| [reading[:depth_mm], reading[:value]] }
       found = MoistureProfile.of(readings, @blank.shape.least_extent_mm / 2) or return
       heart = put("profile/heart_pct", found.heart_pct, "%", "a parabola through the thickness, least squares over the pins of the day", certainty: :rule_of_thumb,

@@ -7,7 +7,7 @@ module MossyAnvil
   class Findings
     include Saying
 
-    OPENINGS = { stop: "Not like this.", not_worth_it: "Not worth it.", dry: "Dry first.", mend: "Mend first.", care: "Go with care.", go: "Go." }.freeze
+    OPENINGS = { stop: "Unsafe as planned.", not_worth_it: "Not worth it.", dry: "Dry first.", mend: "Mend first.", care: "Go with care.", go: "Go." }.freeze
     HELD_BY_TROUBLE = %w[imbalance burst crack loose_piece].freeze
     SCALE_AGREES = 0.06
     LIGHTER_THAN_TABLE = 0.8
@@ -42,26 +42,36 @@ module MossyAnvil
 
     # What governs the last stage, or the first stage that cannot be run at all.
     def headline
-      opening = struck.any? ? "Not like this: an edge would strike #{struck.join(', ')}." : OPENINGS.fetch(verdict)
+      opening = struck.any? ? "Unsafe as planned: an edge would strike #{struck.join(', ')}." : OPENINGS.fetch(verdict)
       stage = STAGE_WORDS.fetch(@last_name)
       limit = [@last[:limit_rpm], "rpm"]
       figure = "/stages/#{@last_name}/limit_rpm"
       if @last[:not_like_this]
-        return say(:stop, "#{opening} #{stage}, it must stay below {limit}, slower than the lathe goes. #{@last[:lifts_it]}", figure: figure, limit: limit)
+        return say(:stop, "#{opening} #{stage}, #{no_speed(@last)}. #{@last[:lifts_it]}", figure: figure, limit: limit)
       end
 
       why, values = governs
-      say({ go: :go, stop: :stop }.fetch(verdict, :care), "#{opening} #{stage}, #{why}; work below {limit}.", figure: figure, limit: limit, **values)
+      say({ go: :go, stop: :stop }.fetch(verdict, :care), "#{opening} #{stage}, limit {limit}: #{why}.", figure: figure, limit: limit, **values)
     end
 
+    # What grows first is said first: beside the tip of a crack the splitting speed of the whole section is no comfort.
     def governs
-      at = ->(key) { [@last[key], "rpm"] }
+      why, values = cause
+      return [why, values] unless grows_first?(@last) && @last[:governed_by] != "crack"
+
+      [[why, grows].join("; "), { **values, **runs }]
+    end
+
+    def cause
       case @last[:governed_by]
-      when "burst" then ["it splits along {plane} at about {burst}", { plane: [@last[:weak_plane_clock_deg], "plane"], burst: at[:burst_rpm] }]
-      when "crack" then ["an open crack runs on by itself at about {runs}", { runs: at[:crack_runs_rpm] }]
-      else ["it is held down by #{StageLimit::NAMES.fetch(@last[:governed_by])}", {}]
+      when "burst" then ["it splits along {plane} at about {burst}", { plane: [@last[:weak_plane_clock_deg], "plane"], burst: [@last[:burst_rpm], "rpm"] }]
+      when "crack" then [grows, runs]
+      else ["set by #{StageLimit::NAMES.fetch(@last[:governed_by])}", {}]
       end
     end
+
+    def grows = "#{parted(@last[:crack_runs_at])} would grow at about {runs}"
+    def runs = { runs: [@last[:crack_runs_rpm], "rpm"] }
 
     def survey
       first = @report[:stages][:blank]
@@ -72,10 +82,17 @@ module MossyAnvil
     def balance(first)
       return say(:plain, "It balances on this axis.", figure: "/stages/blank/imbalance_g_mm") unless first[:heavy_clock_deg]
 
-      say(:care, "Heavy towards {side} by {imbalance}: hang {weight} at {radius} opposite, or start slow.",
-        figure: "/stages/blank/counterweight/mass_g", side: [first[:heavy_clock_deg], "clock"], imbalance: [first[:imbalance_g_mm], "g mm"],
-        weight: [first[:counterweight][:mass_g], "g"], radius: [first[:counterweight][:radius_mm], "mm"])
+      moved, weight = first.values_at(:recentre, :counterweight)
+      what = [("Move the centres {moved} towards {side} first." if moved), *weighed(weight, moved), ("Start slow." unless moved || weight)].compact.join(" ")
+      say(:care, "Heavy at {side} ({imbalance}). #{what}", figure: "/stages/blank/imbalance_g_mm", side: [first[:heavy_clock_deg], "clock"],
+        imbalance: [first[:imbalance_g_mm], "g mm"], **(moved ? { moved: [moved[:mm], "mm"] } : {}), **(weight ? weight_values(weight) : {}))
     end
+
+    def weighed(weight, moved)
+      weight ? ["#{moved ? 'Or a counterweight' : 'Counterweight'}: {weight} at {opposite}, {radius} out#{', or start slow' unless moved}."] : []
+    end
+
+    def weight_values(weight) = { weight: [weight[:mass_g], "g"], opposite: [weight[:clock_deg], "clock"], radius: [weight[:radius_mm], "mm"] }
 
     def worth
       sums = @report[:worth] or return
@@ -140,8 +157,9 @@ module MossyAnvil
     def splits
       return if @last[:burst_rpm].nil? || @last[:governed_by] == "burst"
 
-      say(:plain, "#{STAGE_WORDS.fetch(@last_name)}, its weakest plane is {plane}: it splits there at about {burst}.", figure: "/stages/#{@last_name}/burst_rpm",
-        plane: [@last[:weak_plane_clock_deg], "plane"], burst: [@last[:burst_rpm], "rpm"])
+      what = "#{STAGE_WORDS.fetch(@last_name)}, the weakest plane is {plane}, splitting at about {burst}."
+      what += " That leaves out the stress at the tip of what is open, which grows long before." if grows_first?(@last)
+      say(:plain, what, figure: "/stages/#{@last_name}/burst_rpm", plane: [@last[:weak_plane_clock_deg], "plane"], burst: [@last[:burst_rpm], "rpm"])
     end
   end
 end

@@ -20,7 +20,7 @@ module MossyAnvil
       elsif @report[:form].nil? then move("form", "draw_form", "Decide what it can become, and where in the blank.")
       elsif @planned.any? then by_plan
       elsif wetter_than?(gate_pct) then weigh
-      elsif to_mend.any? then move("mend", "mend", "Mend #{to_mend.map { |defect| defect[:id] }.join(', ')} before hollowing.")
+      elsif to_mend.any? then move("mend", "mend", "Mend #{to_mend.map { |defect| defect[:id] }.join(', ')} before the lathe turns.")
       else turn
       end
     end
@@ -53,7 +53,7 @@ module MossyAnvil
 
     def turn
       name, stage = @report[:stages].first
-      return move("turn", "survey", "Not like this: #{stage[:lifts_it]}") if stage[:not_like_this]
+      return move("turn", "survey", "Unsafe as planned: #{stage[:lifts_it]}") if stage[:not_like_this]
 
       start = stage[:ladder_rpm].first || stage[:limit_rpm]
       move("turn", "log_cut", "Mount it, tailstock up, and start at {start}; stay below {limit}.", start: [start, "rpm"],

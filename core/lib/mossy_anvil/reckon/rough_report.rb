@@ -7,7 +7,8 @@ module MossyAnvil
     WALL_SHARE, SPARE_MM = 0.1, 2.0
     # Along the fibres hardly anything shrinks, % of green size. Burl moves as it likes: so much of the way between its two shrinkages, %.
     ALONG_FIBRES_PCT, BURL_SPREAD_PCT = 0.1, 3.0
-    WETTER_PCT = 1.0
+    # So many points over what this air takes it to, and it still moves enough to speak of.
+    WETTER_PCT = 4.5
     SOURCE = "Wood Handbook: shrinkage in a straight line from fibre saturation; a wall of a tenth of the diameter is the trade's rule"
 
     # water: the drying report, or nil.

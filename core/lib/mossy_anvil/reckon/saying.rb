@@ -8,6 +8,9 @@ module MossyAnvil
 
     STAGE_WORDS = { blank: "As it stands", rounded: "Rounded", outside: "With the outside turned", hollowed: "Hollowed" }.freeze
 
+    PARTED = { "crack" => "crack", "delamination" => "split", "bark_inclusion" => "bark", "void" => "pocket", "galleries" => "the holes of", "bubble_pocket" => "bubbles",
+               "soft_zone" => "soft wood", "loose_piece" => "loose piece", "hard_inclusion" => "inclusion" }.freeze
+
     # report: the assessment as plain data so far.
     def initialize(blank, report)
       @blank = blank
@@ -15,6 +18,17 @@ module MossyAnvil
     end
 
     private
+
+    # Does something open grow before the whole section splits?
+    def grows_first?(stage) = stage[:crack_runs_rpm] && (stage[:burst_rpm].nil? || stage[:crack_runs_rpm] < stage[:burst_rpm])
+
+    # What is open, by its kind and its letters: "crack B", "pocket A with bark C".
+    def parted(ids)
+      ids.map { |id| "#{PARTED.fetch(@blank.defects.find { |defect| defect.id == id }&.type, 'the opening')} #{id}" }.join(" with ")
+    end
+
+    # Why there is no speed at all, or none that this lathe goes.
+    def no_speed(stage) = stage[:limit_rpm].zero? ? "no speed is safe" : "limit {limit}, slower than the lathe goes"
 
     # tone: :plain, :go, :care or :stop. {name} in the text stands for values[name], [value, unit].
     def say(tone, text, figure: nil, **values)

@@ -39,7 +39,7 @@ module MossyAnvil
           source: "Textbook mechanics, on the cylindrical grid", inputs: { "mass" => [@mass.mass_g, "g"] }),
         heavy_clock_deg: heavy_side,
         swing_mm: put("swing_mm", @stage.swing_mm, "mm", "twice the farthest wood from the axis, corners and wings included"),
-        runs_true: @stage.true_running?, fragile: fragile?, counterweight: counterweight }
+        runs_true: @stage.true_running?, fragile: fragile?, counterweight: counterweight, recentre: recentre }
     end
 
     def heavy_side
@@ -47,10 +47,23 @@ module MossyAnvil
         source: "Textbook mechanics, on the cylindrical grid", inputs: { "imbalance" => [@mass.imbalance_g_mm, "g mm"] })
     end
 
+    # Where the centres would go so that it balances; nil where it lies so near already that a weight or a slow start does.
+    def recentre
+      offset = @mass.mass_g.zero? ? 0.0 : @mass.imbalance_g_mm / @mass.mass_g
+      return if offset <= Table["speed"]["recentre_over_mm"]
+
+      { clock_deg: @mass.heavy_clock_deg(@stage.swing_mm),
+        mm: put("recentre/mm", offset, "mm", "imbalance over mass: how far the centre of mass lies off the axis", source: "Textbook mechanics",
+          inputs: { "imbalance" => [@mass.imbalance_g_mm, "g mm"], "mass" => [@mass.mass_g, "g"] }) }
+    end
+
+    # nil where it balances, and where the weight would be more than a share of the piece: that is no longer a weight one hangs on.
     def counterweight
       return unless @mass.heavy_clock_deg(@stage.swing_mm)
 
       radius = Table["speed"]["counterweight_at_share_of_radius"] * @stage.swing_mm / 2
+      return if Balance.counterweight_g(@mass.imbalance_g_mm, radius) > Table["speed"]["counterweight_most_share"] * @mass.mass_g
+
       { radius_mm: radius, clock_deg: Clock.fold(@mass.heavy_clock_deg(@stage.swing_mm) + 180),
         mass_g: put("counterweight/mass_g", Balance.counterweight_g(@mass.imbalance_g_mm, radius), "g",
           "imbalance over the radius it hangs at", source: "Textbook mechanics",
@@ -71,7 +84,7 @@ module MossyAnvil
           "burst speed over the square root of the reserve", certainty: :rule_of_thumb,
           source: Table["strength"]["burst_reserve"]["source"],
           inputs: { "burst speed" => [weakest.burst_rpm, "rpm"], "reserve on load" => [@solid.climate.burst_reserve, ""] }),
-        crack_runs_rpm: crack_runs, crack_runs_at: runs.min_by(&:runs_rpm)&.ids || [], allowed_side_force_n: nil }.merge(side_force)
+        crack_runs_rpm: crack_runs, crack_runs_at: runs.min_by(&:runs_rpm)&.ids || [], allowed_side_force_n: nil, side_force_at: nil }.merge(side_force)
     end
 
     def runs = @runs ||= @solid.crack_runs(@stage, @burst)
@@ -89,13 +102,13 @@ module MossyAnvil
     def side_force
       return {} unless @stage.hollow? && @solid.least_wall
 
-      through = !@solid.openings.none?
-      allowed = WallForce.for_form(@blank, @solid.least_wall.thickness_mm, cracked_through: through, local_factor: @solid.weakest_left)
-      { allowed_side_force_n: put("allowed_side_force_n", allowed, "N", "side force that brings the rim, as a ring, to half of its local strength",
+      weak = @solid.weakest_wall
+      { allowed_side_force_n: put("allowed_side_force_n", weak.force_n, "N", "side force that brings the wall at its weakest place, as a ring, to half of its strength there",
         source: "Textbook curved bar", certainty: :rule_of_thumb,
-        inputs: { "least wall" => [@solid.least_wall.thickness_mm, "mm"], "radius" => [@blank.form.outside.largest_mm, "mm"],
-                  "local share of strength" => [@solid.weakest_left, ""], "lever" => [through ? 1.0 : WallForce::WHOLE, ""] }),
-        cuts_taken: WallForce.cuts_taken(allowed).map { |cut| cut["name"] } }
+        inputs: { "wall there" => [weak.wall_mm, "mm"], "from the head" => [weak.z_mm, "mm"], "radius there" => [weak.radius_mm, "mm"],
+                  "share of strength there" => [weak.local_share, ""], "lever" => [weak.opened ? WallForce::CRACKED_THROUGH : WallForce::WHOLE, ""] }),
+        side_force_at: { z_mm: weak.z_mm, wall_mm: weak.wall_mm, share: weak.local_share, opened: weak.opened },
+        cuts_taken: WallForce.cuts_taken(weak.force_n).map { |cut| cut["name"] } }
     end
 
     def speeds
@@ -121,7 +134,21 @@ module MossyAnvil
       { "swing" => too_much(@stage.swing_mm, @lathe&.swing_mm), "length" => too_much(@blank.shape.length_mm, @lathe&.between_centres_mm),
         "lathe" => @lathe&.max_rpm, "rim" => rim_rpm, "imbalance" => imbalance_rpm,
         "burst" => @burst.weakest.burst_rpm && (@burst.weakest.burst_rpm / Math.sqrt(@solid.climate.burst_reserve)),
-        "crack" => governing_run&.limit_rpm, "loose_piece" => loose_rpm, "freed_piece" => @solid.freed.any? ? 0.0 : nil }
+        "crack" => governing_run&.limit_rpm, "cross_section" => cross_section_rpm, "heat" => heat_rpm, "loose_piece" => loose_rpm, "freed_piece" => @solid.freed.any? ? 0.0 : nil }
+    end
+
+    # Speed that what cracks square to the axis leave of a section bears.
+    def cross_section_rpm
+      row = Table["speed"]["cross_section"]
+      CrossSections.new(@blank, @stage, @solid.grid).limit_rpm(CrossSections::Load.new(force_n: row.fetch(@name.to_s), mass_g: @mass.mass_g,
+        imbalance_g_mm: @mass.imbalance_g_mm, reserve: row["reserve"]))
+    end
+
+    def heat_rpm
+      speed = Heat.surface_m_s(@blank.material) or return
+      put("heat_rpm", Rim.rpm(speed, @stage.swing_mm), "rpm", "surface speed that the stock takes without softening, over pi times the swing", certainty: :rule_of_thumb,
+        source: Table["speed"]["heat"]["source"],
+        inputs: { "softens from" => [@blank.material.soft_from_c, "C"], "surface speed" => [speed, "m/s"], "swing" => [@stage.swing_mm, "mm"] })
     end
 
     # No speed at all for what does not fit the lathe.
@@ -147,7 +174,8 @@ module MossyAnvil
 
     def loose_rpm
       left_at_stage.select { |defect| defect.type == "loose_piece" }.filter_map do |piece|
-        mass_g = @blank.material.density_kg_m3 * piece.volume_mm3 * 1e-6
+        # By the box that its bond is told of: the heavier of box and ellipsoid, on the safe side.
+        mass_g = @blank.material.density_kg_m3 * piece.box_mm3 * 1e-6
         LoosePiece.limit_rpm(mass_g: mass_g, radius_mm: piece.radius_mm, size_mm: piece.size_mm, bonded_share: piece.detail[:bonded_share])
       end.min
     end
@@ -180,7 +208,7 @@ module MossyAnvil
       end
     end
 
-    def half_held = left_at_stage.select { |defect| defect.type == "loose_piece" }.map { |piece| [piece.id, piece.volume_mm3, piece.radius_mm] }
+    def half_held = left_at_stage.select { |defect| defect.type == "loose_piece" }.map { |piece| [piece.id, piece.box_mm3, piece.radius_mm] }
     def cut_free = @solid.freed.map { |piece| [piece.ids.join("+"), piece.volume_mm3, piece.radius_mm] }
 
     def fragile? = left_at_stage.any?(&:fragile?) || @solid.freed.any? || (@stage.hollow? && !@solid.openings.none?)

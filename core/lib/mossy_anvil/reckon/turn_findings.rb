@@ -5,7 +5,7 @@ module MossyAnvil
   class TurnFindings
     include Saying
 
-    HEAT_APART = "Heat is not counted in these speeds: resin, plastic and horn soften and grab. Short cuts, sharp edges, let it cool; the maker's sheet comes first."
+    HEAT_APART = "Resin, plastic and horn soften and grab. Short cuts, sharp edges, let it cool; the maker's sheet comes first."
     STAND_ASIDE = "Stand out of the line of throw, full face shield on, at every rung."
 
     # List of findings, one for each stage first.
@@ -53,11 +53,18 @@ module MossyAnvil
       word = STAGE_WORDS.fetch(name)
       limit = [stage[:limit_rpm], "rpm"]
       if stage[:not_like_this]
-        return say(:stop, "#{word}: not like this. It must stay below {limit}, slower than the lathe goes. #{stage[:lifts_it]}", figure: figure,
-          limit: limit)
+        return say(:stop, "#{word}: unsafe as planned, #{no_speed(stage)}. #{stage[:lifts_it]}", figure: figure, limit: limit)
+      end
+      if grows_first?(stage)
+        return say(:plain, "#{word}: up to {limit}, limited by #{cap_name(stage)}. #{parted(stage[:crack_runs_at]).sub(/\A./, &:upcase)} would grow at about {runs}.",
+          figure: figure, limit: limit, runs: [stage[:crack_runs_rpm], "rpm"])
       end
 
-      say(:plain, "#{word}: up to {limit}, held down by #{StageLimit::NAMES.fetch(stage[:governed_by])}.", figure: figure, limit: limit)
+      say(:plain, "#{word}: up to {limit}, limited by #{cap_name(stage)}.", figure: figure, limit: limit)
+    end
+
+    def cap_name(stage)
+      StageLimit::NAMES.fetch(stage[:governed_by])
     end
   end
 end

@@ -31,7 +31,8 @@ module MossyAnvil
 
     # The stages this blank goes through.
     def self.names_for(blank)
-      return NAMES.first(2) unless blank.form
+      # Without a form nothing says what it would be rounded to.
+      return NAMES.first(1) unless blank.form
 
       blank.form.hollow? ? NAMES : NAMES.first(3)
     end

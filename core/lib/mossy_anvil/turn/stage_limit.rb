@@ -10,14 +10,16 @@ module MossyAnvil
       "rim" => "A piece that runs true and has its cracks mended may run faster.",
       "imbalance" => "Re-centre it, hang a counterweight opposite, add ballast, or turn it true first.",
       "burst" => "Fill and glue what crosses the weakest plane, soak what is soft, or leave the wall thicker.",
-      "crack" => "Fill and glue the crack before this stage.",
+      "crack" => "Fill and glue what is open there before this stage.",
+      "cross_section" => "Glue it before the lathe turns: what is left of the section may break off under the tool.",
+      "heat" => "The stock melts under a faster edge: keep to it, cut light, and let it cool.",
       "loose_piece" => "Pry it off, or glue it down, before the lathe is switched on.",
       "freed_piece" => "Pry it off, or fill and glue the cracks that free it, before the lathe is switched on."
     }.freeze
 
     NAMES = {
       "swing" => "the lathe's swing", "length" => "the lathe's length", "lathe" => "the lathe's own top speed", "rim" => "rim speed",
-      "imbalance" => "shaking", "burst" => "splitting", "crack" => "a crack that would run", "loose_piece" => "a loose piece",
+      "imbalance" => "shaking", "burst" => "splitting", "crack" => "a crack that would run", "cross_section" => "a crack square to the axis", "heat" => "the heat that the stock takes", "loose_piece" => "a loose piece",
       "freed_piece" => "a piece that cracks have cut free"
     }.freeze
 
@@ -40,6 +42,6 @@ module MossyAnvil
     def governed_by = lowest.key
 
     # Below the lathe's slowest speed there is no safe way to run it as it is.
-    def not_like_this? = !@lathe.nil? && rpm < @lathe.min_rpm
+    def not_like_this? = rpm.zero? || (!@lathe.nil? && rpm < @lathe.min_rpm)
   end
 end

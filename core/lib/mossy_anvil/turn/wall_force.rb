@@ -28,15 +28,6 @@ module MossyAnvil
       Math.sqrt(stress_mpa(force_n, radius_mm: radius_mm, wall_mm: 1.0, height_mm: height_mm, cracked_through: cracked_through) * RESERVE / strength_mpa)
     end
 
-    # What the form's own wall takes: its least thickness, the rim's radius, the lesser of wall height and R/2,
-    # and the weakest wood that a defect leaves in the wall.
-    def for_form(blank, least_wall_mm, cracked_through:, local_factor:)
-      form = blank.form
-      radius = form.outside.largest_mm
-      allowed_n(blank.material.strength_across_mpa * local_factor, radius_mm: radius, wall_mm: least_wall_mm,
-        height_mm: [form.wall_depth_mm, radius / 2].min, cracked_through: cracked_through)
-    end
-
     # The cuts of the trade the wall still takes, lightest first.
     def cuts_taken(allowed_n)
       Table["side_forces"]["cuts"].select { |cut| cut["force_n"] <= allowed_n }

@@ -19,13 +19,14 @@ module MossyAnvil
     BESIDE_MM = 2.0
 
     # ids of the defects; clock_deg of its middle; from_mm, to_mm: along z; run_mm: along the wall; wall_mm: least, radius_mm: largest at the middle of the wall.
-    # width_mm round the turn; at_edge: does it reach rim or floor; bodies: does any of it fill an ellipsoid (its ends are then not known, see #length_mm).
+    # width_mm round the turn; at_edge: does it reach rim or floor; bodies: does any of it fill an ellipsoid; gap: is any of it one open gap, the ends of which
+    # nobody could survey (see #length_mm).
     # places: its middle line, [clock_deg, radius_mm, z_mm], each an array.
-    Opening = Struct.new(:ids, :clock_deg, :from_mm, :to_mm, :run_mm, :wall_mm, :radius_mm, :width_mm, :at_edge, :bodies, :places, keyword_init: true) do
-      # Cracks go on from the ends of a pocket that nobody could survey: it is taken as long as itself and its own width at either end.
-      def length_mm = bodies ? run_mm + (2 * width_mm) : run_mm
+    Opening = Struct.new(:ids, :clock_deg, :from_mm, :to_mm, :run_mm, :wall_mm, :radius_mm, :width_mm, :at_edge, :bodies, :gap, :places, keyword_init: true) do
+      # Cracks go on from the ends of a gap: it is taken as long as itself and its own width at either end.
+      def length_mm = gap ? run_mm + (2 * [width_mm, run_mm].min) : run_mm
 
-      def work_share = bodies ? WallCrack::THIN_WORK_SHARE : WallCrack.work_share(radius_mm, wall_mm)
+      def work_share = gap ? WallCrack::THIN_WORK_SHARE : WallCrack.work_share(radius_mm, wall_mm)
       def place = { run_mm: length_mm, radius_mm: radius_mm, wall_mm: wall_mm, at_edge: at_edge }
 
       # As a crack through the wall, for the planes through the axis.
@@ -43,7 +44,10 @@ module MossyAnvil
     end
 
     # List of Opening, those that run into each other as one.
-    def all = @all ||= merged(@shares.filter_map { |defect, share| opening(defect, share) })
+    def all = @all ||= merged(each)
+
+    # The same, every defect's own.
+    def each = @each ||= @shares.filter_map { |defect, share| opening(defect, share) }
 
     # Is there none?
     def none? = all.empty?
@@ -52,6 +56,12 @@ module MossyAnvil
     def run_of(path)
       line = path.side? ? side_line(path) : face_line(path)
       line && along(path, line, line.in_wall)
+    end
+
+    # The part of a path that goes through the wall, whether it is open or glued; nil where none does.
+    def through_run_of(path)
+      line = path.side? ? side_line(path) : face_line(path)
+      line && along(path, line, line.through)
     end
 
     # Share of strength of the weakest wood beside an opening, where it would run on; what is no wood, or itself, does not count.
@@ -74,7 +84,7 @@ module MossyAnvil
     def beyond_ends?(body, opening)
       clock, radius, z = opening.places
       [[z.min_index, -1], [z.max_index, 1]].any? do |at, way|
-        body.hold?(*[clock[at], radius[at], z[at] + (way * (BESIDE_MM + (opening.bodies ? opening.width_mm : 0)))].map { |value| Numo::DFloat[value] }).any?
+        body.hold?(*[clock[at], radius[at], z[at] + (way * (BESIDE_MM + (opening.gap ? opening.width_mm : 0)))].map { |value| Numo::DFloat[value] }).any?
       end
     end
 
@@ -159,7 +169,7 @@ module MossyAnvil
       clock, z, outer, inner = [line.clock_deg, line.z_mm, line.outer_mm, line.inner_mm].map { |values| values[held].dup }
       middle, low, high = (outer + inner) / 2, z.min, z.max
       Opening.new(ids: [defect.id], clock_deg: Clock.mean(clock.to_a), from_mm: low, to_mm: high, run_mm: run_mm(clock, z, middle, line.z_mm.size),
-        wall_mm: [(outer - inner).min, THINNEST_MM].max, radius_mm: middle.max, width_mm: width_mm(defect, clock, middle), bodies: !defect.path?,
+        wall_mm: [(outer - inner).min, THINNEST_MM].max, radius_mm: middle.max, width_mm: width_mm(defect, clock, middle), bodies: !defect.path?, gap: !defect.path? && %w[galleries bubble_pocket soft_zone].none?(defect.type),
         at_edge: nil, places: [clock, middle, z]).tap do |found|
         found.at_edge = at_edge?(found)
       end
@@ -220,7 +230,7 @@ module MossyAnvil
       Opening.new(ids: one.ids + other.ids, clock_deg: clock, from_mm: low, to_mm: high, run_mm: [whole, one.run_mm, other.run_mm].max,
         wall_mm: [one.wall_mm, other.wall_mm].min, radius_mm: [one.radius_mm, other.radius_mm].max, width_mm: apart_mm(one, other) + ((one.width_mm + other.width_mm) / 2),
         places: one.places.zip(other.places).map { |pair| Numo::DFloat.hstack(pair) },
-        bodies: one.bodies || other.bodies, at_edge: nil).tap { |found| found.at_edge = one.at_edge || other.at_edge || at_edge?(found) }
+        bodies: one.bodies || other.bodies, gap: one.gap || other.gap, at_edge: nil).tap { |found| found.at_edge = one.at_edge || other.at_edge || at_edge?(found) }
     end
   end
 end

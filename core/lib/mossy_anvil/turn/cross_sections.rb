@@ -1,0 +1,110 @@
+# frozen_string_literal: true
+
+module MossyAnvil
+  # What cracks square to the axis (delaminations, ring checks, open glue lines) leave of a section across it, and the speed up to which that bears the tool.
+  #
+  # stress = M / W, W = I_min / r_max of what is left about its own centre; M = cut at the end of its lever + weight and imbalance at the middle of it.
+  # Allowed: the strength along the axis over the reserve on load. Source: textbook bending.
+  class CrossSections
+    PLACES = 240
+    # Cracks so near each other along the axis, as a share of the largest radius, break as one.
+    TOGETHER_SHARE = 0.2
+    # Less of the section's modulus gone than this is none.
+    LOST_SHARE = 0.05
+    # A section left with less than this modulus (mm3) holds nothing.
+    NOTHING_MM3 = 1e-3
+
+    # Loads on the part beyond a section. force_n: of the cut; mass_g, imbalance_g_mm: of the whole stage, on the safe side; reserve: on the load.
+    Load = Struct.new(:force_n, :mass_g, :imbalance_g_mm, :reserve, keyword_init: true)
+
+    def initialize(blank, stage, grid)
+      @blank = blank
+      @stage = stage
+      @grid = grid
+    end
+
+    # rpm to stay below: 0 where what is left does not bear the cut and the weight alone, nil where no crack lies square to the axis or speed adds nothing.
+    def limit_rpm(load) = layers.filter_map { |layer| limit_at(layer, load) }.min
+
+    private
+
+    # [layer, tips (one a column, mm), glue line?] of every section that cracks take something of.
+    def layers
+      @layers ||= square_places.map { |_, layer, *| layer }.uniq.filter_map do |layer|
+        near = square_places.select { |_, other, *| (other - layer).abs * @grid.axial_step_mm <= TOGETHER_SHARE * @stage.round_radius_mm }
+        tips = Numo::DFloat.new(@grid.angular).fill(SteppedRods::NOWHERE_MM)
+        near.each { |column, _, tip, _| tips[column] = [tips[column], tip].min }
+        [layer, tips, near.any?(&:last)] if @stage.reach.thickness_mm[layer].positive?
+      end
+    end
+
+    # [column, layer, tip_mm, glue line?] wherever a path runs more round the turn than along the axis.
+    def square_places
+      @square_places ||= @blank.defects.select { |defect| defect.path? && defect.side? && defect.parts? }.flat_map do |path|
+        samples = path.samples(@blank.shape, count: PLACES)
+        next [] if samples.size < 2
+
+        columns, layers = @grid.columns_at(samples.clock_deg).to_a, @grid.layers_at(samples.z_mm).to_a
+        tips = path.through? ? [0.0] * samples.size : (samples.radius_mm - samples.depth_mm).clip(0, nil).to_a
+        square_bits(samples).each_with_index.filter_map { |square, at| [columns[at], layers[at], tips[at], path.type == "delamination"] if square }
+      end
+    end
+
+    # Of each sample, does the path run more round the turn than along the axis there?
+    def square_bits(samples)
+      round = (Clock.short_turns(samples.clock_deg[1..] - samples.clock_deg[0...-1]) * Clock::RADIANS * samples.radius_mm[1..]).abs
+      bits = round.gt((samples.z_mm[1..] - samples.z_mm[0...-1]).abs).to_a.map { |bit| bit == 1 }
+      [bits.first, *bits]
+    end
+
+    def limit_at((layer, tips, glue_line), load)
+      outer, inner = @stage.reach.radii_mm[true, layer].dup, inner_mm(layer)
+      whole, left = [outer, Numo::DFloat.maximum(Numo::DFloat.minimum(outer, tips), inner)].map { |radii| modulus_mm3(radii, inner) }
+      return if left > whole * (1 - LOST_SHARE)
+
+      spare_nmm = (left * strength_mpa(glue_line) / load.reserve) - static_nmm(layer, load)
+      return 0.0 if left < NOTHING_MM3 || spare_nmm.negative?
+
+      per_spin_n = load.imbalance_g_mm * 1e-6
+      per_spin_n.zero? ? nil : Balance::RPM * Math.sqrt(spare_nmm / (per_spin_n * lever_mm(layer) / 2))
+    end
+
+    def inner_mm(layer)
+      none = Numo::DFloat.zeros(@grid.angular)
+      @stage.hollow? && @stage.inner.thickness_mm[layer].positive? ? @stage.inner_reach_mm[true, layer].dup : none
+    end
+
+    # The tool's lever is to the farther end of the piece, since it may be held by either.
+    def lever_mm(layer)
+      held = @stage.reach.thickness_mm.gt(0).where
+      z_mm = @grid.heights_mm[layer]
+      [z_mm - @grid.heights_mm[held[0]], @grid.heights_mm[held[-1]] - z_mm].max + (@grid.axial_step_mm / 2)
+    end
+
+    def static_nmm(layer, load) = lever_mm(layer) * (load.force_n + (load.mass_g * 1e-3 * Balance::GRAVITY_M_S2 / 2))
+
+    # MPa along the axis; a glue line bears no more than glue.
+    def strength_mpa(glue_line)
+      material = @blank.material
+      own = material.grain == "end" ? material.strength_along_mpa : material.strength_across_mpa
+      glue_line ? [own, Table["strength"]["glue_line"]["tension_mpa"]].min : own
+    end
+
+    # mm3 of a section between two radii (one a column): the least second moment about its centre, over its farthest place.
+    def modulus_mm3(outer, inner)
+      step, angle = @grid.angular_step_rad, @grid.angles_deg * Clock::RADIANS
+      sine, cosine = Numo::DFloat::Math.sin(angle), Numo::DFloat::Math.cos(angle)
+      area, first, second = [2, 3, 4].map { |power| ((outer**power) - (inner**power)) / power * step }
+      return 0.0 if area.sum < NOTHING_MM3
+
+      x, y = [sine, cosine].map { |share| (first * share).sum / area.sum }
+      xx, yy, xy = [[sine, sine, x * x], [cosine, cosine, y * y], [sine, cosine, x * y]].map { |one, other, moved| (second * one * other).sum - (area.sum * moved) }
+      least = ((xx + yy) / 2) - Math.hypot((xx - yy) / 2, xy)
+      [least, 0].max / farthest_mm(outer, inner, [sine, cosine], [x, y])
+    end
+
+    def farthest_mm(outer, inner, (sine, cosine), (x, y))
+      Numo::DFloat::Math.hypot((outer * sine) - x, (outer * cosine) - y)[outer.gt(inner)].max
+    end
+  end
+end
