@@ -4,18 +4,25 @@ module MossyAnvil
   # How the piece is held from the first cut to the last: each step of the work with every mount judged for it, one proposed, and whether the whole works.
   class MountReport
     STEPS = {
-      hollow: [[:outside, :mouth, %w[screw faceplate centres glue_block hot_melt]], [:hollow, :foot, %w[tenon recess glue_block hot_melt]],
+      hollow: [[:outside, :mouth, %w[screw faceplate centres glue_block hot_melt tape]], [:hollow, :foot, %w[tenon recess glue_block hot_melt]],
                [:foot, :mouth, %w[jam cone vacuum]]],
-      ring: [[:outside, :mouth, %w[screw faceplate glue_block hot_melt centres]], [:bore, :foot, %w[jam mandrel hot_melt]]],
+      ring: [[:outside, :mouth, %w[screw faceplate glue_block hot_melt centres]], [:bore, :foot, %w[jam mandrel hot_melt tape]]],
       sphere: [[:outside, :mouth, %w[centres screw faceplate glue_block]], [:ends, :foot, %w[cups jam]]],
-      solid: [[:outside, :mouth, %w[centres screw faceplate glue_block hot_melt]], [:ends, :foot, %w[tenon recess collet jam glue_block]]]
+      solid: [[:outside, :mouth, %w[centres screw faceplate glue_block hot_melt]], [:ends, :foot, %w[tenon recess collet jam glue_block tape]]]
     }.freeze
     NAMES = { outside: "True it up, turn the outside and what holds it next", hollow: "Turn it round and hollow it", foot: "Turn it round again and finish the foot",
               bore: "Turn it round and open it through", ends: "Turn it round and finish the other end" }.freeze
+    # What there is to do where nothing holds it for a step.
+    WHAT_ELSE = {
+      "hollow" => "Mend what is open there, glue a waste block on the whole foot, leave a longer tenon, or run the rim in a steady rest.",
+      "foot" => "Finish the foot before it is hollowed, or by hand with the lathe stopped."
+    }.freeze
     # A glued block is no wider where it would mark the piece.
     BLOCK_MM = 80.0
     # Steps that begin with a roughing cut.
     ROUGHED = %i[outside hollow bore].freeze
+    # Steps at which the tool goes where the tailstock would be.
+    FREE = %i[hollow bore].freeze
     # The stage whose weight, imbalance and limit a step begins with.
     STAGES = { outside: :blank, hollow: :outside, foot: :hollowed, bore: :outside, ends: :outside }.freeze
 
@@ -110,12 +117,12 @@ module MossyAnvil
     # What the judge asks of this step and this form.
     def facts(name)
       made = holding_wood
-      { waste_mm: waste_mm(name), block_mm: block_mm(name), moisture_pct: @moisture_pct, tenon_wood_mm: made[:length_mm], tenon_round_mm: made[:round_mm],
+      { tailstock: !FREE.include?(name), swing_mm: @stages.fetch(stage_of(name))[:swing_mm], waste_mm: waste_mm(name), block_mm: block_mm(name), moisture_pct: @moisture_pct, tenon_wood_mm: made[:length_mm], tenon_round_mm: made[:round_mm],
         foot_mm: 2 * foot_radius_mm,
         floor_mm: @form.floor_mm || @form.length_mm, rim_true: rim_true?, rim_mm: 2 * mouth_radius_mm, through: through }
     end
 
-    def through = @through ||= @solid.shares.select { |_, share| share.breaks_through? }.map { |defect, _| defect.id }
+    def through = @through ||= @solid.openings ? @solid.openings.all.flat_map(&:ids) : []
 
     # A screw at the mouth goes into what is hollowed out, or into what lies beyond the form.
     def waste_mm(name)
@@ -151,8 +158,7 @@ module MossyAnvil
     end
 
     def stuck_at(step)
-      say(:stop, "Nothing left to hold it by. #{step[:name]}, #{step[:by]}: no mount bears that. " \
-                 "Leave more wood there, glue a block on before, or slide the form.")
+      say(:stop, "Nothing left to hold it by. #{step[:name]}, #{step[:by]}: no mount bears that. #{WHAT_ELSE.fetch(step[:key], 'Leave more wood there, glue a block on before, or slide the form.')}")
     end
 
     # One sentence on the whole: does each step leave something to hold the next by?
@@ -183,11 +189,19 @@ module MossyAnvil
       list << gap("Between the centres", lathe.between_centres_mm - length, "with the chuck or plate, and the hand wheel not against the wall") if lathe
       return list unless @form.hollow?
 
-      shanks = Table["interrupted_cut"]["overhang_in_shanks"]
-      shank = @form.wall_depth_mm / shanks
-      list + [{ name: "Reach into the hollow", value_mm: @form.wall_depth_mm, ok: true,
-                says: "a shank of #{format('%.0f', shank)} mm or more, or a rest inside: #{shanks} shanks past the rest at most" },
+      list + [reach,
               { name: "Depth to drill", value_mm: @form.wall_depth_mm, ok: true, says: "from the rim to the floor wanted, less the point of the bit" }]
+    end
+
+    # By hand with a shank of a quarter of it, further in only with a bar that cannot turn over.
+    def reach
+      depth, own = @form.wall_depth_mm, Table["mounts"]["reach"]
+      shanks = Table["interrupted_cut"]["overhang_in_shanks"]
+      says = if depth <= own["by_hand_mm"] then "a shank of #{format('%.0f', depth / shanks)} mm or more, or a rest inside: #{shanks} shanks past the rest at most"
+             elsif depth <= own["braced_mm"] then "too far for a bar held by hand: only with a braced or captured one, that cannot turn over in the cut"
+             else "farther than any bar goes: make it shallower, or of two parts"
+             end
+      { name: "Reach into the hollow", value_mm: depth, ok: depth <= own["by_hand_mm"], says: says }
     end
 
     def gap(name, room_mm, says) = { name: name, value_mm: room_mm, ok: room_mm >= 0, says: says }

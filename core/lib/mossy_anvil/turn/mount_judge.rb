@@ -4,9 +4,9 @@ module MossyAnvil
   # Judges each way of holding a piece for one step of the work: what it must bear, what it bears, and what forbids it.
   class MountJudge
     Verdict = Struct.new(:key, :verdict, :hold_nm, :need_nm, :says, :amounts, :size_mm, :limit_rpm, keyword_init: true)
-    # Less strength than this left under a point or a screw is none.
-    SOUND_SHARE = 0.3
     LEAST_BLOCK_MM = 20.0
+    # Ways that a plate is tried, between one screw and the next.
+    PLATE_TURNS = 12
 
     # site: MountSite; load: { force_n:, overhang_mm:, mass_g:, imbalance_g_mm:, rpm:, centre_mm: }; step: as MountPlan's. circles_mm: of the jaws.
     def initialize(site, load, step, solid, circles_mm)
@@ -33,28 +33,55 @@ module MossyAnvil
 
     # By how much it bears more than it must.
     def weighed(key, hold_nm, says, size_mm: nil, **amounts)
-      verdict, limit_rpm = bearing(hold_nm)
-      said = { holds: says, tailstock: "#{says} Only with the tailstock up.", slower: "#{says} Only with the tailstock up, and no faster than {limit}.",
-               no: "#{says} Not enough, even with the tailstock up." }.fetch(verdict)
-      amounts = amounts.merge(limit: [limit_rpm, "rpm"]) if verdict == :slower
-      Verdict.new(key: key, verdict: verdict, hold_nm: hold_nm, need_nm: need_nm, says: said, amounts: amounts, size_mm: size_mm, limit_rpm: limit_rpm)
+      verdict, limit_rpm, tail = @step[:tailstock] ? bearing(hold_nm) : bearing_free(hold_nm)
+      limit_rpm = [limit_rpm, own_rpm(key)].compact.min
+      tail = "#{tail} No faster than {limit}." if limit_rpm && verdict != :no
+      Verdict.new(key: key, verdict: verdict, hold_nm: hold_nm, need_nm: need_nm, says: [says, tail].compact.join(" "),
+        amounts: tail&.include?("{limit}") ? amounts.merge(limit: [limit_rpm, "rpm"]) : amounts, size_mm: size_mm, limit_rpm: verdict == :no ? nil : limit_rpm)
     end
 
-    # [verdict, rpm it must stay under or nil where the stage's own limit comes first].
+    # [verdict, rpm it must stay under or nil where the stage's own limit comes first, what to add].
     def bearing(hold_nm)
       margins = @table["margins"]
-      return [:holds, nil] if hold_nm >= need_nm * margins["free"]
-      return [:tailstock, nil] if hold_nm >= need_with_tailstock_nm * margins["least"]
+      return [:holds, nil, nil] if hold_nm >= need_nm * margins["free"]
+      return [:tailstock, nil, "Only with the tailstock up."] if hold_nm >= need_with_tailstock_nm * margins["least"]
 
       limit = MountHold.bears_to_rpm(hold_nm / margins["least"], **@load.except(:rpm), tailstock: true)
-      limit && limit >= [least_rpm, 1].max ? [:slower, limit] : [:no, nil]
+      limit && limit >= [least_rpm, 1].max ? [:slower, limit, "Only with the tailstock up."] : [:no, nil, "Not enough, even with the tailstock up."]
+    end
+
+    # The same where the tailstock is in the way of the tool: it holds free, or light cuts alone, or not.
+    def bearing_free(hold_nm)
+      free = @table["margins"]["free"]
+      return [:holds, nil, nil] if hold_nm >= need_nm * free
+
+      light = @load.merge(force_n: [@load[:force_n], @table["loads"]["light_n"]].min)
+      return [:holds, nil, "Light cuts only: it does not bear roughing, and the tailstock is in the way."] if hold_nm >= MountHold.load_nm(**light) * free
+
+      limit = MountHold.bears_to_rpm(hold_nm / free, **light.except(:rpm))
+      return [:slower, limit, "Light cuts only, the tailstock is in the way."] if limit && limit >= [least_rpm, 1].max
+
+      [:no, nil, "Not enough, and there is no tailstock to help while it is hollowed."]
+    end
+
+    # rpm that such a mount is turned at, whatever it bears; nil where it has no such limit below the piece's own.
+    def own_rpm(key)
+      own = row(key)
+      rpm = [own["most_rpm"], own["rim_m_s"] && Rim.rpm(own["rim_m_s"], @step[:swing_mm])].compact.min
+      rpm if rpm && rpm < @load[:rpm]
     end
 
     # Slower than its lathe goes is no speed.
     def least_rpm = @blank.lathe&.min_rpm || 0
 
     def no(key, says, **amounts) = Verdict.new(key: key, verdict: :no, hold_nm: nil, need_nm: need_nm, says: says, amounts: amounts)
-    def with_tailstock(key, says, **amounts) = Verdict.new(key: key, verdict: :tailstock, hold_nm: nil, need_nm: need_with_tailstock_nm, says: says, amounts: amounts)
+
+    def with_tailstock(key, says, **amounts)
+      limit = own_rpm(key)
+      says, amounts = "#{says} No faster than {limit}.", amounts.merge(limit: [limit, "rpm"]) if limit
+      Verdict.new(key: key, verdict: :tailstock, hold_nm: nil, need_nm: need_with_tailstock_nm, says: says, amounts: amounts, limit_rpm: limit)
+    end
+
     def strength_mpa(share) = @blank.material.strength_across_mpa * share
     def end_grain? = @blank.material.grain == "end"
     def gravity = @blank.material.dry_density_kg_m3 / 1000.0
@@ -69,10 +96,10 @@ module MossyAnvil
       over = own["length_mm"] + @table["clear_mm"] - waste_mm
       return no("screw", "The screw would go {past} into the piece itself.", past: [over, "mm"]) if over.positive?
 
-      share = @site.strength_share([own["diameter_mm"] / 2.0], own["length_mm"])
-      return no("screw", "The screw would land in soft wood or a void: {left} of its strength is left there.", left: [share * 100, "%"]) if share < SOUND_SHARE
+      struck = @site.struck(0.0, 0.0, (own["diameter_mm"] / 2.0) + @table["screw_clear_mm"], own["length_mm"])
+      return no("screw", "The screw would go into #{ids(struck)}, where it holds nothing.") if struck.any?
 
-      pull = MountHold.withdrawal_n(gravity, own["diameter_mm"], own["length_mm"], end_grain: end_grain?) * share
+      pull = MountHold.withdrawal_n(gravity, own["diameter_mm"], own["length_mm"], end_grain: end_grain?)
       weighed("screw", MountHold.screw_nm(pull, seat), "A {screw} screw, {deep} deep, on a seat of {seat}; on a rough face, not seated all round, it bends alone.",
         size_mm: seat,
         screw: [own["diameter_mm"], "mm"], deep: [own["length_mm"], "mm"], seat: [seat, "mm"])
@@ -88,28 +115,48 @@ module MossyAnvil
           circle: [own["circle_mm"] + 10, "mm"])
       end
 
-      shares = @site.shares_round(own["count"], own["circle_mm"] / 2.0, own["length_mm"])
-      each = shares.map { |share| MountHold.withdrawal_n(gravity, own["diameter_mm"], own["length_mm"], end_grain: end_grain?) * share }
-      bad = shares.each_index.select { |index| shares[index] < SOUND_SHARE }
-      tail = bad.any? ? " The screw at #{bad.map { |index| hour(index, own['count']) }.join(', ')} holds nothing: turn the plate." : ""
-      weighed("faceplate", MountHold.plate_nm(each, own["circle_mm"]), "{count} screws on a circle of {circle}.#{tail}", size_mm: own["circle_mm"],
-        count: [own["count"], ""], circle: [own["circle_mm"], "mm"])
+      turned, struck = plate_turned(own)
+      bad = struck.each_index.select { |index| struck[index].any? }
+      in_the_way = ids(struck.flatten.uniq)
+      return no("faceplate", "Too few of its screws are clear of #{in_the_way}.") if own["count"] - bad.size < @table["sound_screws"]
+
+      pull = MountHold.withdrawal_n(gravity, own["diameter_mm"], own["length_mm"], end_grain: end_grain?)
+      each = struck.map { |found| found.any? ? 0.0 : pull }
+      tail = bad.any? ? " Leave out the screw at #{bad.map { |index| hour(turned + (index * 360.0 / own['count'])) }.join(', ')}: #{in_the_way}." : ""
+      weighed("faceplate", MountHold.plate_nm(each, own["circle_mm"]), "{count} screws on a circle of {circle}, the first at #{hour(turned)}.#{tail}", size_mm: own["circle_mm"],
+        count: [own["count"] - bad.size, ""], circle: [own["circle_mm"], "mm"])
     end
 
-    def hour(index, count) = "#{(index * 12.0 / count).round.then { |hours| hours.zero? ? 12 : hours }} o'clock"
+    # [degrees its first screw lies from 12 o'clock, ids that each screw would go into]: turned so that as few as can be do.
+    def plate_turned(own)
+      apart = 360.0 / own["count"]
+      Array.new(PLATE_TURNS) { |step| step * apart / PLATE_TURNS }.map do |turn|
+        struck = Array.new(own["count"]) do |index|
+          @site.struck(Clock.fold(turn + (index * apart)), own["circle_mm"] / 2.0, (own["diameter_mm"] / 2.0) + @table["screw_clear_mm"], own["length_mm"])
+        end
+        [turn, struck]
+      end.min_by { |turn, struck| [struck.count(&:any?), turn] }
+    end
+
+    # A clock angle to the nearest half hour.
+    def hour(clock_deg)
+      halves = (Clock.fold(clock_deg) / 15).round % 24
+      whole = (halves / 2).zero? ? 12 : halves / 2
+      halves.odd? ? "half past #{whole}" : "#{whole} o'clock"
+    end
 
     def judge_centres
       ends = [MountSite.new(@solid, 0.0, 1), MountSite.new(@solid, @blank.shape.length_mm, -1)]
-      weak = ends.map { |site| site.strength_share([2.0, 6.0], row("centres")["wood_lost_mm"]) }
-      open = ends.flat_map { |site| site.runs_through(8.0, row("centres")["wood_lost_mm"]) }.uniq
-      return no("centres", "A point would drive #{ids(open)} apart: a crack or a pocket lies under it.") if open.any?
-      return no("centres", "No sound wood under a point: {left} of its strength is left.", left: [weak.min * 100, "%"]) if weak.min < SOUND_SHARE
+      point = @table["point"]
+      struck = ends.flat_map { |site| site.struck(0.0, 0.0, point["radius_mm"], point["deep_mm"]) }.uniq
+      return no("centres", "A point would go into #{ids(struck)}, or drive it apart.") if struck.any?
 
       with_tailstock("centres", "A point in each end; wood is left at both, to be parted off.")
     end
 
     def judge_glue_block = glued("glue_block")
     def judge_hot_melt = glued("hot_melt")
+    def judge_tape = glued("tape")
 
     def glued(key)
       own = row(key)
@@ -121,13 +168,18 @@ module MossyAnvil
 
       open = @site.runs_through(size / 2, 3)
       share = @site.strength_share([size / 6, size / 3], 3.0)
-      tail = " #{ids(open)} #{open.one? ? 'runs' : 'run'} through what it is glued to: fill it first." if open.any?
-      weighed(key, MountHold.glued_nm(key, size, strength_mpa(share)), "#{own.key?('bead_mm') ? 'A bead round' : 'On'} {block} of face.#{tail}",
+      return no(key, "#{ids(open)} #{open.one? ? 'lies' : 'lie'} under what it would be glued to: mend it first, or glue elsewhere.") if open.any?
+
+      weighed(key, MountHold.glued_nm(key, size, strength_mpa(share)), "#{own.key?('bead_mm') ? 'A bead round' : 'On'} {block} of face.",
         size_mm: size, block: [size, "mm"])
     end
 
     def judge_tenon
       return no("tenon", "No wood left for it beyond the foot: {length}.", length: [@step[:tenon_wood_mm], "mm"]) if @step[:tenon_wood_mm] < row("tenon")["length_mm"][0]
+
+      if !@step[:tailstock] && @step[:tenon_wood_mm] < free_tenon_mm
+        return no("tenon", "A tenon of {length} does not hold a piece this wide by itself: it wants {least}.", length: [@step[:tenon_wood_mm], "mm"], least: [free_tenon_mm, "mm"])
+      end
 
       size = tenon_mm or return no("tenon", "No jaws for a tenon there: it would be {most} at most.", most: [tenon_room_mm, "mm"])
       open = @site.runs_through(size / 2, row("tenon")["length_mm"][1])
@@ -138,6 +190,9 @@ module MossyAnvil
       weighed("tenon", MountHold.tenon_nm(size, strength_mpa(share)), "{tenon} across, {long} long.#{' Small for a piece this wide.' if small}", size_mm: size,
         tenon: [size, "mm"], long: [[@step[:tenon_wood_mm], row("tenon")["length_mm"][1]].min, "mm"])
     end
+
+    # Shortest that holds it free.
+    def free_tenon_mm = [@table["free_tenon_share"] * 2 * @form.outside.largest_mm, row("tenon")["length_mm"][0]].max
 
     # As large as the wood at the foot gives; the shoulder is left round it where it can be.
     def tenon_room_mm = [@step[:tenon_round_mm], @step[:foot_mm]].min
@@ -169,7 +224,13 @@ module MossyAnvil
     def wall_mm = @solid.weakest_left < 1 ? row("recess")["wall_soft_mm"] : row("recess")["wall_sound_mm"]
     def recess_mm = @circles_mm.select { |circle| circle + (2 * wall_mm) <= @step[:foot_mm] }.max&.to_f
 
-    def judge_jam = rim_held("jam", "Pushed onto the rim, the tailstock on the foot to the last.")
+    # Pushed onto the rim it opens what opens the wall.
+    def judge_jam
+      return no("jam", "It would press #{ids(@step[:through])} open.") if @step[:through].any?
+
+      rim_held("jam", "Pushed onto the rim, the tailstock on the foot to the last.")
+    end
+
     # A cone finds its own middle inside, whatever the rim.
     def judge_cone = pressed("cone", "On a padded cone inside the hollow, the tailstock on the foot to the last.")
 

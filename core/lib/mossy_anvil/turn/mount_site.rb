@@ -4,6 +4,8 @@ module MossyAnvil
   # One end of the wood where a mount can take hold: how large a flat there is, how strong it is, and what runs through it.
   class MountSite
     AROUND = 24
+    # Wood that is left with no more of its strength is not gripped.
+    SOFT_SHARE = 0.3
 
     # z_mm: of the seat; inward: +1 or -1, the way the wood lies from there along z.
     attr_reader :z_mm, :inward
@@ -37,9 +39,41 @@ module MossyAnvil
       @solid.shares.select { |defect, share| splits?(defect) && share.in_cylinder?(radius_mm, from, to) }.map { |defect, _| defect.id }
     end
 
+    # Ids of every defect that a screw or point would go into or next to: all but what is cast solid or glued up. At a place about the axis, so many mm wide
+    # in radius and deep from the seat.
+    def struck(clock_deg, at_mm, radius_mm, depth_mm)
+      depths = (Numo::DFloat.new(DEPTHS).seq / (DEPTHS - 1) * depth_mm * inward) + z_mm
+      line = [clock_deg, at_mm].map { |value| Numo::DFloat.new(DEPTHS).fill(value) }.push(depths.clip(0, @shape.length_mm))
+      round = ring(clock_deg, at_mm, radius_mm, depths)
+      @solid.blank.defects.select { |defect| defect.path? ? cut_by?(defect, line, radius_mm) : defect.type != "resin_body" && holds_any?(defect, round) }.map(&:id)
+    end
+
     private
 
-    def splits?(defect) = (defect.path? && !defect.holds?) || defect.open? || defect.type == "loose_piece"
+    DEPTHS = 9
+    private_constant :DEPTHS
+
+    # Places on the axis of a hole and all round its wall, [clock_deg, radius_mm, z_mm].
+    def ring(clock_deg, at_mm, radius_mm, depths)
+      x0, y0 = Clock.point(clock_deg, at_mm)
+      places = [[0.0, 0.0], *Array.new(AROUND) { |step| Clock.point(step * 360.0 / AROUND, radius_mm) }].map { |x, y| [x0 + x, y0 + y] }
+      clock, radius = places.map { |x, y| [Clock.of_point(x, y), Math.hypot(x, y)] }.transpose.map { |values| Numo::DFloat.cast(values).reshape(values.size, 1) }
+      spread = Numo::DFloat.zeros(places.size, depths.size)
+      [clock + spread, radius + spread, depths.reshape(1, depths.size) + spread]
+    end
+
+    def holds_any?(body, places) = body.hold?(*places).any?
+
+    def cut_by?(path, line, radius_mm)
+      path.parts? && Seam.of(path, @shape).distances_mm(*line).min <= radius_mm + (path.width_mm / 2)
+    end
+
+    # What forbids a grip there: it splits, or is too soft to be gripped.
+    def splits?(defect)
+      return defect.parts? if defect.path?
+
+      defect.open? || %w[loose_piece hard_inclusion].include?(defect.type) || (defect.type == "soft_zone" && defect.strength_factor <= SOFT_SHARE)
+    end
 
     def shares(radii_mm, depth_mm, clocks = Array.new(AROUND) { |step| step * 360.0 / AROUND })
       depths = [0.1, 0.5, 0.9].map { |share| (z_mm + (share * depth_mm * inward)).clamp(0, @shape.length_mm) }
