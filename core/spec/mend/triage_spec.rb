@@ -36,11 +36,11 @@ RSpec.describe MossyAnvil::Triage do
     expect(through).to include(verdict: "fill", breaks_through: true, reason: a_string_including("both ways"))
   end
 
-  it "fills galleries by their holes alone" do
+  it "draws resin into galleries, counted by their holes alone" do
     field = body("galleries", r_mm: 112, size_mm: [20, 40, 40], hole_diameter_mm: 2, holes_per_cm2: 3)
     report = answer(field, form: thick)
     share = Math::PI / 4 * 4 * 3 / 100
-    expect(report[:verdict]).to eq("fill")
+    expect(report).to include(verdict: "soak", filler: a_hash_including(key: "thin_resin"))
     expect(report[:open_volume_mm3]).to be_within(1e-6).of(report[:occupied_mm3] * share)
   end
 

@@ -6,10 +6,10 @@ RSpec.describe MossyAnvil::Ways do
 
   let(:in_wall) { crack(z_mm: [30, 55], depth_mm: 40, width_mm: 4) }
 
-  # By hand: epoxy at 0.06 a ml, ready in 1440 min; work 15 min and 2 a ml; leaving costs nothing but 5 min.
+  # By hand: all of the opening with epoxy at 0.06 a ml, ready in 1440 min; work 15 min and 2 a ml; leaving costs nothing but 5 min.
   it "says what each costs, how much work it is and how long it takes" do
     found = report(in_wall)
-    fill_ml = found[:fill_volume_mm3] / 1000
+    fill_ml = found[:open_volume_mm3] / 1000
     fill, leave = %w[fill leave].map { |key| found[:ways].find { |way| way[:key] == key } }
     expect(fill).to include(cost: be_within(1e-9).of(fill_ml * 0.06), hands_min: be_within(1e-9).of(15 + (2 * fill_ml)), wait_h: 24.0, advised: true)
     expect(leave).to include(cost: 0.0, hands_min: 5, wait_h: 0, advised: false, risk: a_string_including("no cap on the speed is lifted"))
@@ -81,7 +81,7 @@ RSpec.describe MossyAnvil::WorthReport do
   it "weighs what it would fetch against blank, materials and hours" do
     defect = crack(z_mm: [30, 55], depth_mm: 40, width_mm: 4)
     found = assess(defects: [defect], form: BlankHelper::BOWL, intake: { cost: 12 }, worth: { outcome: 200, hours: 6, rate: 20 })
-    fill_ml = found[:defects].first[:fill_volume_mm3] / 1000
+    fill_ml = found[:defects].first[:open_volume_mm3] / 1000
     cost = 12 + (fill_ml * 0.06) + ((6 + ((15 + (2 * fill_ml)) / 60)) * 20)
     expect(found[:worth]).to include(cost: be_within(1e-9).of(cost), margin: be_within(1e-9).of(200 - cost), pays: true)
     expect(found[:verdict]).to eq("mend")

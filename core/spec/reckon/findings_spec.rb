@@ -72,7 +72,7 @@ RSpec.describe MossyAnvil::Findings do
 
   it "warns of thin walls, of what goes through, and of the side force" do
     form = texts(:form, defects: [deep_crack], form: BlankHelper::BOWL)
-    expect(form).to include(start_with("Thinnest wood"), "Floor {floor} on the axis.", "b goes through the finished wall.", a_string_matching(/the rim takes \{force\}/))
+    expect(form).to include(start_with("Thinnest wood"), "Floor {floor} on the axis.", "b goes through the finished wall.", a_string_matching(/the finished wall takes \{force\} from the side/))
     expect(texts(:form)).to eq(["No form drawn yet: the numbers are of the blank as it stands."])
     expect(texts(:form, form: BlankHelper::BOWL.except(:inside))).to include("Solid: nothing is hollowed.")
   end
@@ -103,7 +103,7 @@ RSpec.describe MossyAnvil::NextMove do
     wet = move(material: material_data(moisture_pct: 22), defects: [check], form: BlankHelper::BOWL)
     expect(wet).to include(action: "weigh", ready: false)
     amounts = wet[:values].to_h { |value| [value[:name], value[:value]] }
-    expect(amounts["gate"]).to eq(12)
+    expect(amounts["gate"]).to eq(15)
     expect(amounts["wait"]).to be_between(1, 7)
     expect(amounts["left"]).to be > amounts["wait"]
   end

@@ -27,8 +27,8 @@ RSpec.describe "Walls and caps at the stages" do
       zone = body("soft_zone", r_mm: 90, z_mm: 40, size_mm: [60, 60, 80], grade: "soft")
       sound, weak, soft = [[], [zone], [zone.merge(grade: "spongy")]].map { |defects| hollowed(defects: defects) }
       expect(weak[:allowed_side_force_n]).to be_within(1e-6).of(sound[:allowed_side_force_n] * 0.3)
-      # So soft that next to nothing is left, it opens the ring as well.
-      expect(soft[:allowed_side_force_n]).to be_within(1e-6).of(sound[:allowed_side_force_n] * 0.1 * MossyAnvil::WallForce::WHOLE)
+      # So soft that next to nothing is left, it opens the ring; pressed in where it is soft, it gives way sooner still.
+      expect(soft[:allowed_side_force_n]).to be_within(1e-6).of(sound[:allowed_side_force_n] * 0.1)
       thick = assess(form: ring(110, 60, 60))[:stages][:hollowed]
       expect(thick[:cuts_taken]).to include("light shear or scrape", "finishing cut", "roughing")
       expect(soft[:cuts_taken]).to eq([])

@@ -23,11 +23,11 @@ module MossyAnvil
     # What the tables know of it; nil for a name of one's own.
     def stock = Stock.of(species)
 
-    # Degrees C from which it softens or scorches under an edge; nil for wood and wood with resin in it.
+    # Degrees C from which it softens or scorches under an edge; nil for wood. What the tables do not know is taken for the usual resin or plastic.
     def soft_from_c
-      return if wooden?
+      return stock.row["soft_from_c"] if stock && !stock.wood?
 
-      stock&.row&.fetch("soft_from_c", nil) || (Table["speed"]["heat"]["cast_resin_c"] if kind == "resin")
+      wooden? ? nil : Table["speed"]["heat"]["unknown_c"].fetch(kind)
     end
 
     # kg/m3 of the wood and its water alone.

@@ -29,6 +29,9 @@ module MossyAnvil
       @defect.open? && reaches_surface? ? @shares.kept_proud_mm3[@row] * @open_share : 0.0
     end
 
+    # mm3 to fill before the lathe turns, 0 where none of it stays: all of the opening, for what is open is open as long as any of it is, whatever the form keeps.
+    def to_fill_mm3 = fill_mm3.positive? ? open_mm3 : 0.0
+
     def removed? = removed_share > 1 - GONE_SHARE
 
     # Is it gone already when the outside is turned and nothing is hollowed?

@@ -2,13 +2,15 @@
 
 module MossyAnvil
   # The wall of the finished piece all along it: the true shortest way through the wood from the hollow to the outside.
-  # The outside is the form's or, where the wood ends before the form does, the wood's own surface. Where that surface crosses the hollow there is a feather
+  # The outside is the form's or, where the wood ends before the form does, the wood's own surface. Where that surface runs out over the hollow there is a feather
   # edge and no wall to measure: at those hours the wall counts only where the wood reaches the form.
   class Walls
     Least = Struct.new(:thickness_mm, :z_mm, :r_mm, keyword_init: true)
     # Places along the inside, arrays of one size: z, inner radius and thickness, mm.
     Places = Struct.new(:z_mm, :r_mm, :thickness_mm)
     STEPS = 150
+    # Where the wood leaves less than this share of the form's own wall, it is running out.
+    FEATHER_SHARE = 0.5
     ANGLES = 96
     FOUND = Recall.new(60)
 
@@ -52,14 +54,15 @@ module MossyAnvil
 
     # From the axis over the closed end and along the outside to the rim, [z, r].
     def outside_line
-      low, high = @form.z_span_mm
-      @outside_line ||= outside_line_from(low, high)
+      @outside_line ||= begin
+        heights = heights_of(@form.outside)
+        closed_line([heights.to_a, Numo::DFloat.minimum(@form.outside.radii_mm(heights), nearest_surface(heights)).to_a].transpose)
+      end
     end
 
-    def outside_line_from(low, high)
-      heights = heights_of(@form.outside)
-      radii = Numo::DFloat.minimum(@form.outside.radii_mm(heights), nearest_surface(heights))
-      line = [heights.to_a, radii.to_a].transpose
+    # A line along the outside, led over the closed end to the axis.
+    def closed_line(line)
+      low, high = @form.z_span_mm
       return line if @form.open_both_ends?
 
       @form.opens == "tail" ? [[low, 0.0], *line] : [*line, [high, 0.0]]
@@ -82,12 +85,21 @@ module MossyAnvil
       whole.shape[1] == 1 ? whole.min : whole.min(axis: 0)
     end
 
-    # A Bit for each hour: does the wood end within the hollow somewhere along it?
+    # A Bit for each hour: does the wood run out over the hollow somewhere along it?
     def crosses
       @crosses ||= begin
         heights = heights_of(@form.inside)
-        (surface(heights) + (heights.reshape(1, heights.size) * 0)).lt(@form.inside.radii_mm(heights).reshape(1, heights.size)).count_true(axis: 1).gt(0)
+        inner, outer = [@form.inside, @form.outside].map { |profile| profile.radii_mm(heights).reshape(1, heights.size) }
+        wood = surface(heights) + (inner * 0)
+        short = wood.lt(outer)
+        (short & wood.lt(inner + (short.any? ? own_wall_mm * FEATHER_SHARE : 0))).count_true(axis: 1).gt(0)
       end
+    end
+
+    # Least wall of the form itself, wherever the wood ends.
+    def own_wall_mm
+      heights = heights_of(@form.outside)
+      nearest(inside_line, closed_line([heights.to_a, @form.outside.radii_mm(heights).to_a].transpose)).first
     end
 
     # Radius of the wood, hours x heights, or hours x 1 where it is the same along the axis.

@@ -13,7 +13,7 @@ module MossyAnvil
     def row
       widest = @defects.max_by(&:mouth_mm) or return Table.rows("fillers").first
       found = Filling.filler_of(widest)
-      found["key"] == "resin" && bears? ? Table.row("fillers", "epoxy") : found
+      found["key"] == "resin" && widest.mouth_mm >= found["mouth_from_mm"] && bears? ? Table.row("fillers", "epoxy") : found
     end
 
     # Does the piece hang on any of them: under the tenon, or right through the wall?

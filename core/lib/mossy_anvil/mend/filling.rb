@@ -14,13 +14,13 @@ module MossyAnvil
       by_hand.find { |row| mouth_mm >= row["mouth_from_mm"] && mouth_mm < row["mouth_to_mm"] } || by_hand.last
     end
 
-    # The filler for an opening: many small holes are drawn full under vacuum, for nobody fills them one by one; a deep crack takes what reaches its end.
+    # The filler for an opening: many small holes are drawn full under vacuum, for nobody fills them one by one; a deep crack takes what runs in to its end.
     def filler_of(defect)
       return Table.row("fillers", "thin_resin") if defect.many_holes?
 
       by_mouth = filler_for(defect.mouth_mm)
       deep = defect.path? && defect.depth_mm > by_mouth["reach_mm"] && defect.mouth_mm >= DEEP_FROM_MM
-      deep ? Table.row("fillers", "epoxy") : by_mouth
+      deep ? Table.row("fillers", "resin") : by_mouth
     end
   end
 end

@@ -55,7 +55,14 @@ module MossyAnvil
       [large ? { id: "stabilise", do: "stabilise", of: list } : { id: "soak", do: "soak", of: list, with: "thin_ca" }]
     end
 
-    def gluing = ids(:glue).then { |list| list.empty? ? [] : [{ id: "glue", do: "glue", of: list, with: "medium_ca" }] }
+    # With what takes the wood as wet as it is: nobody dries a blank for weeks to glue a piece on.
+    def gluing
+      list = ids(:glue)
+      row = Table.rows("glues").select { |glue| glue["proposed"] }.find { |glue| moisture_pct <= glue["dry_to_pct"] }
+      list.empty? || row.nil? ? [] : [{ id: "glue", do: "glue", of: list, with: row["key"] }]
+    end
+
+    def moisture_pct = @assessed[:drying] ? @assessed[:drying][:moisture_pct] : 0.0
 
     # Those that take the same filler are one step.
     def filling

@@ -61,20 +61,31 @@ module MossyAnvil
 
     def kept = [(1 - @share.removed_share) * 100, "%"]
     def fill = [@share.fill_mm3 / 1000, "ml"]
+    def whole = [@share.to_fill_mm3 / 1000, "ml"]
+    # How much to fill, and how much of that stays.
+    def amounts = { whole: whole, fill: fill }
 
     def crack
       left = [@share.remaining_depth_mm, "mm"]
       if @defect.mended?
-        say(:leave, "Glued: taken as a glue line, {kept} of it stays.", kept: kept)
+        mended
       elsif @where.tenon?
-        say(:fill, "Runs under the future tenon: glue it before anything is gripped there, {fill}, or hold the piece another way.", fill: fill)
+        say(:fill, "Runs under the future tenon: glue all of it before anything is gripped there, {whole}, or hold the piece another way.", whole: whole)
       elsif @share.breaks_through?
-        say(:fill, "Goes through the finished #{@where.floor? ? 'floor' : 'wall'}. Fill and glue it before hollowing: {fill}.", fill: fill)
+        say(:fill, "Goes through the finished #{@where.floor? ? 'floor' : 'wall'}. Fill and glue all of it before the lathe turns: {whole}, of which {fill} stay.", amounts)
       elsif @blank.form && left[0] < Table["ways"]["sanded_mm"]
         say(:leave, "Only {left} of its depth stays in the finished piece: it goes with the sanding. Look again when the outside is turned.", left: left)
       else
-        say(:fill, "{left} of its depth stays in the finished piece. Fill and glue it: {fill}.", left: left, fill: fill)
+        say(:fill, "{left} of its depth stays in the finished piece. Fill and glue all of it before the lathe turns: {whole}, of which {fill} stay.", left: left, **amounts)
       end
+    end
+
+    # What fills it need not hold it.
+    def mended
+      return say(:leave, "Glued: taken as a glue line, {kept} of it stays.", kept: kept) if @defect.holds?
+
+      name = Table.row("fillers", @defect.mend)["name"]
+      say(:leave, "Filled with #{name}, which bonds nothing across {mouth}: it counts as open.", mouth: [@defect.width_mm, "mm"])
     end
 
     def bark
@@ -85,6 +96,7 @@ module MossyAnvil
     end
 
     def opening(name)
+      return holes if @defect.many_holes? && @share.reaches_surface?
       return open_to_both(name) if @share.breaks_through?
       return open_to_one(name) if @share.reaches_surface?
       return say(:leave, "The #{name} is closed, as far as was found. What becomes of it the form will tell.") unless @blank.form
@@ -92,24 +104,32 @@ module MossyAnvil
       say(:leave, "The #{name} stays closed inside the finished wood; {kept} of it is in there. Allow for it in the speed.", kept: kept)
     end
 
+    # Nobody fills them one by one.
+    def holes
+      return say(:leave, "Soaked as far as that goes; the holes still count as open.") if @defect.soaked_share.positive?
+
+      where = @share.breaks_through? ? "The holes go through the wall" : "The holes open on a finished surface"
+      say(:soak, "#{where}. Draw thin resin in under vacuum, or stabilise it, before the lathe turns: about {whole}.", whole: whole)
+    end
+
     def open_to_both(name)
       way = fill_or_cast
-      say(way, "The #{name} opens both ways through the #{@where.floor? ? 'floor' : 'wall'}. #{way.to_s.capitalize} it before hollowing: {fill}.", fill: fill)
+      say(way, "The #{name} opens both ways through the #{@where.floor? ? 'floor' : 'wall'}. #{way.to_s.capitalize} it before the lathe turns: {whole}, of which {fill} stay.", amounts)
     end
 
     def open_to_one(name)
       way = fill_or_cast
       if way == :fill && @blank.form&.use == "display"
-        return say(:leave, "The #{name} opens on a finished surface and may be shown on a piece to look at: harden its edges. {fill} would fill it.", fill: fill)
+        return say(:leave, "The #{name} opens on a finished surface and may be shown on a piece to look at: harden its edges. {whole} would fill it.", whole: whole)
       end
 
       tail = %w[food wet].include?(@blank.form&.use) ? ", since nothing open is clean in use" : ", or leave it open with its edges hardened"
-      say(way, "The #{name} opens on a finished surface: {fill} to #{way}#{tail}.", fill: fill)
+      say(way, "The #{name} opens on a finished surface: {whole} to #{way}, of which {fill} stay#{tail}.", amounts)
     end
 
     # Much to fill in an opening wide enough for resin is poured at once.
     def fill_or_cast
-      filler["key"] == "resin" && @share.fill_mm3 / 1000 >= Table["ways"]["cast_from_ml"] ? :cast : :fill
+      filler["key"] == "resin" && @share.to_fill_mm3 / 1000 >= Table["ways"]["cast_from_ml"] ? :cast : :fill
     end
 
     def soft

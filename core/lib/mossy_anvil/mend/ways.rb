@@ -92,7 +92,7 @@ module MossyAnvil
       end
     end
 
-    def fill_ml = @fill_ml ||= @share.fill_mm3 / 1000
+    def fill_ml = @fill_ml ||= @share.to_fill_mm3 / 1000
     def filler = @filler ||= Filling.filler_of(@defect)
     def unclean? = %w[food wet].include?(@blank.form&.use) && (@defect.open? || @defect.type == "bark_inclusion") && @share.reaches_surface?
 

@@ -10,6 +10,8 @@ module MossyAnvil
     OPENINGS = { stop: "Unsafe as planned.", not_worth_it: "Not worth it.", dry: "Dry first.", mend: "Mend first.", care: "Go with care.", go: "Go." }.freeze
     HELD_BY_TROUBLE = %w[imbalance burst crack loose_piece].freeze
     SCALE_AGREES = 0.06
+    # A centre of mass so near the axis needs nothing done.
+    BALANCED_WITHIN_MM = 0.1
     LIGHTER_THAN_TABLE = 0.8
 
     # report: the assessment as plain data so far (stages, defects, form, drying, finish).
@@ -80,7 +82,9 @@ module MossyAnvil
     end
 
     def balance(first)
-      return say(:plain, "It balances on this axis.", figure: "/stages/blank/imbalance_g_mm") unless first[:heavy_clock_deg]
+      if first[:heavy_clock_deg].nil? || first[:imbalance_g_mm] < BALANCED_WITHIN_MM * first[:mass_g]
+        return say(:plain, "It balances on this axis.", figure: "/stages/blank/imbalance_g_mm")
+      end
 
       moved, weight = first.values_at(:recentre, :counterweight)
       what = [("Move the centres {moved} towards {side} first." if moved), *weighed(weight, moved), ("Start slow." unless moved || weight)].compact.join(" ")

@@ -14,7 +14,7 @@ module MossyAnvil
       made = @report[:form]
       return [say(:plain, "No form drawn yet: the numbers are of the blank as it stands.")] unless made
 
-      [leaned(made), wall_finding(made), floor_finding(made), holding(made), through_finding(made), cuts_finding, left(made), *rough(made[:rough])].compact
+      [leaned(made), wall_finding(made), feather(made), floor_finding(made), holding(made), through_finding(made), cuts_finding, left(made), *rough(made[:rough])].compact
     end
 
     private
@@ -85,6 +85,13 @@ module MossyAnvil
         wall: [made[:least_wall_mm], "mm"], z: [made[:least_wall_at][:z_mm], "mm"], r: [made[:least_wall_at][:r_mm], "mm"])
     end
 
+    def feather(made)
+      return unless made[:feather_clock_deg]
+
+      say(:care, "Feather edge round {side}: the wood ends over the hollow there, sharp and weak. Round it off by hand, and keep fingers and paper away while it turns.",
+        side: [made[:feather_clock_deg], "clock"])
+    end
+
     def floor_finding(made)
       return unless made[:floor_mm]
 
@@ -103,8 +110,10 @@ module MossyAnvil
 
       cuts = @report.dig(:stages, :hollowed, :cuts_taken)
       taken = cuts.empty? ? "not even a light scrape: leave it thicker" : "#{cuts.last} at most"
-      say(cuts.size < 2 ? :care : :plain, "At the end the rim takes {force} from the side: #{taken}.", figure: "/stages/hollowed/allowed_side_force_n",
-        force: [force, "N"])
+      at = @report.dig(:stages, :hollowed, :side_force_at)
+      why = [("opened" if at[:opened]), ("soft or glued" if at[:share] < 1)].compact.map { |word| ", #{word}" }.join
+      say(cuts.size < 2 ? :care : :plain, "At its weakest, {z} from the head ({wall} thick#{why}), the finished wall takes {force} from the side: #{taken}.",
+        figure: "/stages/hollowed/allowed_side_force_n", force: [force, "N"], z: [at[:z_mm], "mm"], wall: [at[:wall_mm], "mm"])
     end
   end
 end

@@ -19,7 +19,7 @@ module MossyAnvil
       { kind: @blank.form.kind, mass_g: last[:mass_g], diameter_mm: 2 * @blank.form.outside.largest_mm, height_mm: @blank.form.length_mm,
         **made.slice(:yield_share, :wasted_value, :resin_share, :least_wall_mm, :floor_mm, :breaks_through),
         tenon_wood_mm: made[:tenon_wood][:length_mm], tenon_diameter_mm: made[:tenon_wood][:diameter_mm],
-        fill_ml: defects.sum { |defect| defect[:fill_volume_mm3] } / 1000, mend_hours: mend_min / 60.0, mend_cost: advised.sum { |way| way[:cost] },
+        fill_ml: defects.sum { |defect| to_fill_mm3(defect) } / 1000, mend_hours: mend_min / 60.0, mend_cost: advised.sum { |way| way[:cost] },
         limit_rpm: last[:limit_rpm], governed_by: last[:governed_by], not_like_this: last[:not_like_this], imbalance_g_mm: last[:imbalance_g_mm],
         verdict: report[:verdict], gone: ids { |defect| defect[:removed_share] > 0.999 }, shown: ids { |defect| defect[:shows].any? },
         section_svg: SectionMap.new(@blank, bare: true).svg }
@@ -28,6 +28,8 @@ module MossyAnvil
     private
 
     def defects = report[:defects]
+    # All of an opening of which any stays.
+    def to_fill_mm3(defect) = defect[:fill_volume_mm3].positive? ? defect[:open_volume_mm3] : 0.0
     def ids(&) = defects.select(&).map { |defect| defect[:id] }
     def advised = defects.filter_map { |defect| defect[:ways].find { |way| way[:advised] } }
     def mend_min = advised.sum { |way| way[:hands_min] }

@@ -23,7 +23,7 @@ module MossyAnvil
       area = SkinArea.new(@blank.form, @blank.shape)
       { rough: RoughReport.new(@solid, water, @workings).to_h, uncounted_mm3: uncounted_mm3, **holding_wood, **yields(stages),
         least_wall_mm: put("least_wall_mm", least&.thickness_mm, "mm", "shortest way through the wood from the hollow to the outside"),
-        least_wall_at: least && { z_mm: least.z_mm, r_mm: least.r_mm },
+        least_wall_at: least && { z_mm: least.z_mm, r_mm: least.r_mm }, feather_clock_deg: feather_clock_deg,
         floor_mm: put("floor_mm", @blank.form.floor_mm, "mm", "floor on the axis, from the closed end to the hollow"),
         breaks_through: @solid.shares.select { |_, share| share.breaks_through? }.map { |defect, _| defect.id },
         skin_area_mm2: {
@@ -34,6 +34,14 @@ module MossyAnvil
     end
 
     private
+
+    # The middle of the hours at which the natural edge runs out over the hollow; nil where it does not.
+    def feather_clock_deg
+      return unless @blank.form.hollow?
+
+      hours = Walls.of(@blank.form, @blank.shape).feather_clocks_deg
+      hours.empty? ? nil : Clock.mean(hours)
+    end
 
     # Wood beyond the square of the centres of a leaned axis, which no stage counts.
     def uncounted_mm3

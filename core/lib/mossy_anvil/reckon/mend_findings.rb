@@ -7,7 +7,7 @@ module MossyAnvil
 
     # List of findings.
     def to_a
-      filled = @report[:defects].sum { |defect| defect[:fill_volume_mm3] }
+      filled = to_mend.sum { |defect| %w[fill cast dry_first].include?(defect[:verdict]) && defect[:fill_volume_mm3].positive? ? defect[:open_volume_mm3] : 0 }
       first = filled.positive? ? say(:care, "{fill} to fill in all.", fill: [filled / 1000, "ml"]) : say(:go, "Nothing left to fill.")
       [first, *drying]
     end

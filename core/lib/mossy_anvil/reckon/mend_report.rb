@@ -177,6 +177,7 @@ module MossyAnvil
 
       from, to = effects.first[:first], effects.last[:first]
       return unless to[:limit_rpm] > from[:limit_rpm] / SLOWER
+      return say(:go, "Mended, it may go on the lathe at {to}; now not at all.", to: [to[:limit_rpm], "rpm"]) if from[:limit_rpm].zero?
 
       say(:go, "Mended, it may go on the lathe at {to}; now only {from}.", to: [to[:limit_rpm], "rpm"], from: [from[:limit_rpm], "rpm"])
     end

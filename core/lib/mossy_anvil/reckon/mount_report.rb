@@ -165,6 +165,7 @@ module MossyAnvil
     def whole(steps)
       stuck = steps.find { |one| one[:proposed].nil? }
       return stuck_at(stuck) if stuck
+      return say(:stop, "Not on the lathe yet, however it is held: as it is, no speed is safe. Mend it first.") if steps.any? { |one| one[:rpm].zero? }
 
       names = steps.map { |one| one[:mounts].first[:name] }.join(", then ").sub(/\A./, &:upcase)
       care = steps.any? { |one| one[:mounts].first[:verdict] != "holds" }

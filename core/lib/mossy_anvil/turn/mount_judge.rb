@@ -35,7 +35,7 @@ module MossyAnvil
     def weighed(key, hold_nm, says, size_mm: nil, **amounts)
       verdict, limit_rpm, tail = @step[:tailstock] ? bearing(hold_nm) : bearing_free(hold_nm)
       limit_rpm = [limit_rpm, own_rpm(key)].compact.min
-      tail = "#{tail} No faster than {limit}." if limit_rpm && verdict != :no
+      tail = [tail, "No faster than {limit}."].compact.join(" ") if limit_rpm && verdict != :no
       Verdict.new(key: key, verdict: verdict, hold_nm: hold_nm, need_nm: need_nm, says: [says, tail].compact.join(" "),
         amounts: tail&.include?("{limit}") ? amounts.merge(limit: [limit_rpm, "rpm"]) : amounts, size_mm: size_mm, limit_rpm: verdict == :no ? nil : limit_rpm)
     end
@@ -99,7 +99,8 @@ module MossyAnvil
       struck = @site.struck(0.0, 0.0, (own["diameter_mm"] / 2.0) + @table["screw_clear_mm"], own["length_mm"])
       return no("screw", "The screw would go into #{ids(struck)}, where it holds nothing.") if struck.any?
 
-      pull = MountHold.withdrawal_n(gravity, own["diameter_mm"], own["length_mm"], end_grain: end_grain?)
+      share = @site.strength_share([own["diameter_mm"] / 2.0], own["length_mm"])
+      pull = MountHold.withdrawal_n(gravity, own["diameter_mm"], own["length_mm"], end_grain: end_grain?) * share
       weighed("screw", MountHold.screw_nm(pull, seat), "A {screw} screw, {deep} deep, on a seat of {seat}; on a rough face, not seated all round, it bends alone.",
         size_mm: seat,
         screw: [own["diameter_mm"], "mm"], deep: [own["length_mm"], "mm"], seat: [seat, "mm"])
@@ -121,7 +122,8 @@ module MossyAnvil
       return no("faceplate", "Too few of its screws are clear of #{in_the_way}.") if own["count"] - bad.size < @table["sound_screws"]
 
       pull = MountHold.withdrawal_n(gravity, own["diameter_mm"], own["length_mm"], end_grain: end_grain?)
-      each = struck.map { |found| found.any? ? 0.0 : pull }
+      shares = @site.shares_round(own["count"], own["circle_mm"] / 2.0, own["length_mm"], from_deg: turned)
+      each = struck.zip(shares).map { |found, share| found.any? ? 0.0 : pull * share }
       tail = bad.any? ? " Leave out the screw at #{bad.map { |index| hour(turned + (index * 360.0 / own['count'])) }.join(', ')}: #{in_the_way}." : ""
       weighed("faceplate", MountHold.plate_nm(each, own["circle_mm"]), "{count} screws on a circle of {circle}, the first at #{hour(turned)}.#{tail}", size_mm: own["circle_mm"],
         count: [own["count"] - bad.size, ""], circle: [own["circle_mm"], "mm"])

@@ -28,9 +28,9 @@ module MossyAnvil
       shares(radii_mm, depth_mm).mean
     end
 
-    # The same at each of so many places evenly round a circle, from 12 o'clock.
-    def shares_round(count, radius_mm, depth_mm)
-      Array.new(count) { |index| shares([radius_mm], depth_mm, [index * 360.0 / count]).mean }
+    # The same at each of so many places evenly round a circle, from a clock angle on.
+    def shares_round(count, radius_mm, depth_mm, from_deg: 0.0)
+      Array.new(count) { |index| shares([radius_mm], depth_mm, [Clock.fold(from_deg + (index * 360.0 / count))]).mean }
     end
 
     # Ids of open cracks, seams and pockets within a circle, over so many mm inward.
@@ -39,19 +39,21 @@ module MossyAnvil
       @solid.shares.select { |defect, share| splits?(defect) && share.in_cylinder?(radius_mm, from, to) }.map { |defect, _| defect.id }
     end
 
-    # Ids of every defect that a screw or point would go into or next to: all but what is cast solid or glued up. At a place about the axis, so many mm wide
+    # Ids of every defect that a screw or point would go into or next to: all but what is cast solid, glued up, or firm enough to be counted by its strength. At a place about the axis, so many mm wide
     # in radius and deep from the seat.
     def struck(clock_deg, at_mm, radius_mm, depth_mm)
       depths = (Numo::DFloat.new(DEPTHS).seq / (DEPTHS - 1) * depth_mm * inward) + z_mm
       line = [clock_deg, at_mm].map { |value| Numo::DFloat.new(DEPTHS).fill(value) }.push(depths.clip(0, @shape.length_mm))
       round = ring(clock_deg, at_mm, radius_mm, depths)
-      @solid.blank.defects.select { |defect| defect.path? ? cut_by?(defect, line, radius_mm) : defect.type != "resin_body" && holds_any?(defect, round) }.map(&:id)
+      @solid.blank.defects.select { |defect| defect.path? ? cut_by?(defect, line, radius_mm) : yields?(defect) && holds_any?(defect, round) }.map(&:id)
     end
 
     private
 
     DEPTHS = 9
     private_constant :DEPTHS
+
+    def yields?(body) = body.type == "soft_zone" ? body.strength_factor <= SOFT_SHARE : body.type != "resin_body"
 
     # Places on the axis of a hole and all round its wall, [clock_deg, radius_mm, z_mm].
     def ring(clock_deg, at_mm, radius_mm, depths)
@@ -72,7 +74,7 @@ module MossyAnvil
     def splits?(defect)
       return defect.parts? if defect.path?
 
-      defect.open? || %w[loose_piece hard_inclusion].include?(defect.type) || (defect.type == "soft_zone" && defect.strength_factor <= SOFT_SHARE)
+      defect.open? || defect.type == "loose_piece" || %w[stone metal].include?(defect.detail_of(:of)) || (defect.type == "soft_zone" && defect.strength_factor <= SOFT_SHARE)
     end
 
     def shares(radii_mm, depth_mm, clocks = Array.new(AROUND) { |step| step * 360.0 / AROUND })

@@ -103,7 +103,11 @@ module MossyAnvil
     end
 
     # May it open a wall at all?
-    def opens?(defect) = defect.path? ? defect.parts? : defect.open? || defect.strength_factor <= OPEN_SHARE
+    def opens?(defect)
+      return defect.parts? if defect.path?
+
+      defect.open? || (defect.strength_factor <= OPEN_SHARE && defect.own_strength_mpa.zero?)
+    end
 
     def side_line(path)
       samples = path.samples(@shape, count: PLACES)

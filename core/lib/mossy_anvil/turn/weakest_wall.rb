@@ -23,13 +23,20 @@ module MossyAnvil
     def walls = Walls.of(@form, @blank.shape).places
     def across_mpa = @blank.material.strength_across_mpa
 
+    # A ring cut open bends where it is sound, and soft wood that opens it is pressed in where it is soft: the worse of the two.
     def at_place(at)
-      z_mm, wall_mm = walls.z_mm[at], walls.thickness_mm[at]
-      radius = outside_mm[at]
-      opened = @openings.all.any? { |opening| near?(z_mm, opening.from_mm, opening.to_mm) }
-      share = local_share(z_mm, walls.r_mm[at], radius)
+      z_mm = walls.z_mm[at]
+      here = @openings.all.select { |opening| near?(z_mm, opening.from_mm, opening.to_mm) }
+      soft = weak_at(z_mm, walls.r_mm[at], outside_mm[at])
+      by_path, by_body = here.partition { |opening| !opening.bodies }
+      [[by_path.any?, soft.map(&:last)], [here.any?, soft.reject { |id, _| by_body.any? { |opening| opening.ids.include?(id) } }.map(&:last)]]
+        .map { |opened, shares| taking(at, opened, [*shares, 1.0].min) }.min_by(&:force_n)
+    end
+
+    def taking(at, opened, share)
+      wall_mm, radius = walls.thickness_mm[at], outside_mm[at]
       force = WallForce.allowed_n(across_mpa * share, radius_mm: radius, wall_mm: wall_mm, height_mm: [@form.wall_depth_mm, radius / 2].min, cracked_through: opened)
-      Place.new(force_n: force, z_mm: z_mm, wall_mm: wall_mm, radius_mm: radius, local_share: share, opened: opened)
+      Place.new(force_n: force, z_mm: walls.z_mm[at], wall_mm: wall_mm, radius_mm: radius, local_share: share, opened: opened)
     end
 
     def outside_mm = @outside_mm ||= @form.outside.radii_mm(walls.z_mm).to_a
@@ -38,12 +45,12 @@ module MossyAnvil
     def near?(z_mm, low, high) = z_mm.between?(low - step_mm, high + step_mm)
     def step_mm = @form.wall_depth_mm / walls.z_mm.size
 
-    # Share of strength of the weakest that lies in the wall there: soft wood or a glue line.
-    def local_share(z_mm, inner_mm, outer_mm)
-      weak.select { |low, high, near_mm, far_mm, _| near?(z_mm, low, high) && near_mm < outer_mm && far_mm > inner_mm }.map(&:last).push(1.0).min
+    # [id, share of strength] of what weakens the wall there: soft wood or a glue line.
+    def weak_at(z_mm, inner_mm, outer_mm)
+      weak.select { |_, low, high, near_mm, far_mm, _| near?(z_mm, low, high) && near_mm < outer_mm && far_mm > inner_mm }.map { |one| one.values_at(0, -1) }
     end
 
-    # [from z, to z, from radius, to radius, share of strength] of what weakens and does not open.
+    # [id, from z, to z, from radius, to radius, share of strength] of what weakens.
     def weak = @weak ||= @shares.reject { |_, share| share.removed? }.filter_map { |defect, share| defect.path? ? glued(defect, share) : soft(defect) }
 
     def soft(body)
@@ -51,13 +58,13 @@ module MossyAnvil
       return if factor.zero? || factor >= 1
 
       half = body.size_mm.map { |extent| extent / 2 }
-      [body.z_mm - half[2], body.z_mm + half[2], body.radius_mm - half[0], body.radius_mm + half[0], factor]
+      [body.id, body.z_mm - half[2], body.z_mm + half[2], body.radius_mm - half[0], body.radius_mm + half[0], factor]
     end
 
     # A glue line counts where it goes through the wall.
     def glued(path, _share)
       run = path.holds? && @openings.through_run_of(path) or return
-      [run.from_mm, run.to_mm, 0.0, Float::INFINITY, [path.bond_mpa / across_mpa, 1.0].min]
+      [path.id, run.from_mm, run.to_mm, 0.0, Float::INFINITY, [path.bond_mpa / across_mpa, 1.0].min]
     end
   end
 end

@@ -1,10 +1,15 @@
 # frozen_string_literal: true
 
 module MossyAnvil
-  # Openings filled: with what, how much, in how many layers, how it lies meanwhile, what keeps it in.
+  # Openings filled: with what, how much, in how many layers, how it lies meanwhile, what keeps it in. All of an opening is filled, not only what the form keeps
+  # of it: until it is turned away, the rest is as open as the whole.
   class FillStep < MendStep
     # Over what the openings take: a share, and what stays in the cup, ml; CA needs none.
     OVER_SHARE, CUP_ML = 0.15, 1.0
+    # With less than this share of it in, it is not filled.
+    FILLED_SHARE = 0.85
+    # Less than this share of it staying in the piece, it is worth saying so.
+    WASTE_SHARE = 0.5
 
     def name = "Fill #{ids}"
     def gate_pct = row["dry_to_pct"]
@@ -29,7 +34,18 @@ module MossyAnvil
       { with: row["key"], ml: ml, g: grams, layers: layers, hold_min: hold_min, fills: fills, positions: positions.map(&:to_h), dams: dams }
     end
 
-    def says = [amount, *misfits, *wide, opened_later].compact
+    def says = [amount, wasted, *misfits, *bonds_nothing, *wide, opened_later].compact
+
+    # With too little in, everything is as open as before.
+    def mended(measured) = filled_by(measured["used_g"]) ? super : defects
+
+    def verdict(measures)
+      used = measures["used_g"]
+      return super if filled_by(used)
+
+      { says: [say(:care, "Only {used} went in, and the openings take {needed}: they still count as open. Top them up and measure again.", used: [used, "g"],
+        needed: [needed_g, "g"])], records: [], lines: [] }
+    end
 
     def lines
       [*dams.map { |id| line(:do, "Tape or dam the far side of #{id}; press it on all round.") },
@@ -39,7 +55,7 @@ module MossyAnvil
        line(:wait, "Cured through.", minutes: [cure_h * 60, cure_h * 60], unlocks: "food, water, finish").merge(optional: true)]
     end
 
-    def after = scene.mended(defects.to_h { |defect| [defect.id, filled(defect)] })
+    def after = scene.mended(defects.select { |defect| ml_of(defect).positive? }.to_h { |defect| [defect.id, filled(defect)] })
 
     private
 
@@ -57,12 +73,20 @@ module MossyAnvil
 
     def fills
       @fills ||= defects.map do |defect|
-        found = scene.report_of(defect.id)
-        deep = found ? found[:remaining_depth_mm] || depth_mm(defect) : depth_mm(defect)
-        { id: defect.id, ml: (found ? found[:fill_volume_mm3] : 0.0) / 1000, mouth_mm: defect.mouth_mm, deep_mm: deep,
-          layers: (deep / layer_mm(defect.mouth_mm, deep)).ceil.clamp(1, 40) }
+        deep = depth_mm(defect)
+        { id: defect.id, ml: ml_of(defect), mouth_mm: defect.mouth_mm, deep_mm: deep, layers: (deep / layer_mm(defect.mouth_mm, deep)).ceil.clamp(1, 40) }
       end
     end
+
+    # All of the opening, where any of it stays in the piece.
+    def ml_of(defect)
+      found = scene.report_of(defect.id)
+      found && found[:fill_volume_mm3].positive? ? found[:open_volume_mm3] / 1000 : 0.0
+    end
+
+    def kept_ml = defects.sum { |defect| scene.report_of(defect.id)&.fetch(:fill_volume_mm3) || 0.0 } / 1000
+    def needed_g = ml * row["density_g_ml"]
+    def filled_by(used_g) = used_g.nil? || used_g >= FILLED_SHARE * needed_g
 
     # How thick at once: CA as its row says. What heats as it cures is cooled by the lips of a narrow opening; where that is not enough, its own layer depth
     # against wood, to the peak that is fine.
@@ -95,7 +119,7 @@ module MossyAnvil
     end
 
     def grams
-      @grams ||= put("g", mix_ml * row["density_g_ml"], "g", "what is open in the finished piece and 2 mm beyond, a share more for the cup",
+      @grams ||= put("g", mix_ml * row["density_g_ml"], "g", "all of what is open, a share more for the cup",
         source: Table["fillers"]["source"],
         inputs: { "to fill" => [ml, "ml"], "more" => [OVER_SHARE * 100, "%"], "in the cup" => [cup_ml, "ml"], "density" => [row["density_g_ml"], "g/ml"] })
     end
@@ -117,10 +141,34 @@ module MossyAnvil
       say(:plain, "{ml} of #{row['name']} in {layers}: mix {g}.", figure: "g", ml: [ml, "ml"], layers: [layers, layers == 1 ? "layer" : "layers"], g: [grams, "g"])
     end
 
+    # Most of it is turned away again.
+    def wasted
+      return if ml.zero? || kept_ml >= WASTE_SHARE * ml
+
+      say(:plain, "{kept} of that stays in the piece. Or turn the outside first with it open, below {limit}, and fill then what is left.", kept: [kept_ml, "ml"],
+        limit: [scene.assessed[:stages].reject { |name, _| name == :hollowed }.values.map { |stage| stage[:limit_rpm] }.min, "rpm"])
+    end
+
     def misfits
-      fills.reject { |fill| fill[:mouth_mm].between?(row["mouth_from_mm"] * 0.8, row["mouth_to_mm"] * 1.2) }.map do |fill|
-        fit = Filling.filler_for(fill[:mouth_mm])
-        say(:care, "#{fill[:id]} is {mouth} at its mouth: usually #{fit['name']}.", mouth: [fill[:mouth_mm], "mm"])
+      defects.reject { |defect| fits?(defect) }.map do |defect|
+        say(:care, "#{defect.id} is {mouth} at its mouth: usually #{Filling.filler_of(defect)['name']}.", mouth: [defect.mouth_mm, "mm"])
+      end
+    end
+
+    def fits?(defect)
+      return row["by_vacuum"] || row["key"] == "thin_ca" if defect.many_holes?
+
+      Filling.filler_of(defect)["key"] == row["key"] || defect.mouth_mm.between?(row["mouth_from_mm"] * 0.8, row["mouth_to_mm"] * 1.2)
+    end
+
+    # Filled is not glued: what bridges no such mouth, or does not reach so deep, leaves it open as far as the speed goes.
+    def bonds_nothing
+      defects.select { |defect| defect.path? && defect.crack? }.filter_map do |defect|
+        bond = Bond.mpa(row["key"], mouth_mm: defect.width_mm, depth_mm: defect.depth_mm)
+        next say(:stop, "#{row['name'].sub(/\A./, &:upcase)} bonds nothing across {mouth}: #{defect.id} counts as open.", mouth: [defect.width_mm, "mm"]) if bond.zero?
+
+        reached = Bond.reached(row, defect.depth_mm)
+        say(:care, "It reaches {reach} of the {deep} of #{defect.id}: the bond counts in proportion.", reach: [row["reach_mm"], "mm"], deep: [defect.depth_mm, "mm"]) if reached < 1
       end
     end
 
@@ -140,7 +188,7 @@ module MossyAnvil
 
     def filled(defect)
       return PathDefect.new(**defect.to_document, mend: row["key"]) if defect.path?
-      return defect.with(detail: { soaked_share: 1.0 }) if %w[galleries bubble_pocket].include?(defect.type)
+      return row["by_vacuum"] || row["key"] == "thin_ca" ? defect.with(detail: { soaked_share: row["by_vacuum"] ? 1.0 : SoakStep::FILLED.first }) : defect if defect.many_holes?
       return defect unless defect.type == "void"
 
       BodyDefect.new(id: defect.id, type: "resin_body", centre: { clock_deg: defect.clock_deg, r_mm: defect.radius_mm, z_mm: defect.z_mm }, size_mm: defect.size_mm,

@@ -21,7 +21,7 @@ module MossyAnvil
     def detail = { with: row["key"], joint_cm2: joint_cm2, g: grams, clamp_n: clamp_n, clamp_min: clamp_min, wall_mm: wall_mm, gap_mm: row["gap_mm"] }
 
     def says
-      [say(:plain, "{area} of joint: {g} of #{row['name']}, no gap over {gap}, pressed with about {force}.", figure: "g", area: [joint_cm2, "cm2"], g: [grams, "g"],
+      [*gaping, say(:plain, "{area} of joint: {g} of #{row['name']}, no gap over {gap}, pressed with about {force}.", figure: "g", area: [joint_cm2, "cm2"], g: [grams, "g"],
         gap: [row["gap_mm"], "mm"], force: [clamp_n, "N"]),
        wall_mm && say(:care, "Leave the wall {wall} over the joint for a finishing cut: it bears what glue bears.", figure: "wall_mm", wall: [wall_mm, "mm"])].compact
     end
@@ -36,7 +36,7 @@ module MossyAnvil
     end
 
     def after
-      scene.mended(defects.to_h do |defect|
+      scene.mended(defects.reject { |defect| gapes?(defect) }.to_h do |defect|
         [defect.id, defect.path? ? PathDefect.new(**defect.to_document, mend: glue_line) : held(defect)]
       end)
     end
@@ -44,6 +44,16 @@ module MossyAnvil
     private
 
     def row = @row ||= own(Table.row("glues", data[:with] || "medium_ca", at: "#{at}/with"))
+    # A crack that gapes wider than the glue bridges is not closed by it.
+    def gapes?(defect) = defect.path? && defect.crack? && defect.width_mm > row["gap_mm"]
+
+    def gaping
+      defects.select { |defect| gapes?(defect) }.map do |defect|
+        say(:stop, "#{defect.id} gapes {mouth}, and #{row['name']} bridges {gap}: fill it instead, or close it with clamps and measure again.",
+          mouth: [defect.width_mm, "mm"], gap: [row["gap_mm"], "mm"])
+      end
+    end
+
     def glue_line = row["class"] == "epoxy" ? "epoxy" : "thin_ca"
     def held(defect) = defect.type == "loose_piece" ? defect.with(detail: { bonded_share: Table["glues"]["held_share"] }) : defect
     def clamp_min = row["clamp_min"] * ready_factor
