@@ -72,7 +72,7 @@ function Compared({ at, sketches, choose, drop }: Props) {
     ["Trouble gone", ({ gone }) => gone.join(", ") || "none"],
     ["Through the wall", ({ breaks_through }) => breaks_through.join(", ") || "none"],
     ["To mend", ({ fill_ml, mend_hours }) => (mend_hours > 0 ? `${amountText(fill_ml, "ml", unit)}, ${amountText(mend_hours, "h", unit)} of work` : "nothing")],
-    ["At the end, up to", ({ not_like_this, limit_rpm }) => (not_like_this ? "not like this" : amountText(limit_rpm, "rpm", unit))],
+    ["At the end, up to", ({ not_like_this, limit_rpm }) => (not_like_this ? "unsafe as planned" : amountText(limit_rpm, "rpm", unit))],
     ["For a tenon", ({ tenon_wood_mm }) => amountText(tenon_wood_mm, "mm", unit)],
     ["Wood turned away", ({ wasted_value }) => (wasted_value === null ? "no price known" : amountText(wasted_value, "money", unit))],
   ];

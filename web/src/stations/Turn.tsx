@@ -52,15 +52,16 @@ function StageCard({ name, stage, workings }: { name: StageName; stage: Stage; w
   const unit = useUnit();
   const shown = (value: number | null, of: string) => amountText(value, of, unit);
   const cap = stage.caps.find(({ key }) => key === stage.governed_by);
+  const growsFirst = stage.crack_runs_rpm !== null && stage.burst_rpm !== null && stage.crack_runs_rpm < stage.burst_rpm;
   const working = (key: string) => workings[`/stages/${name}/${key}`];
   return (
     <Card $stop={stage.not_like_this} aria-label={STAGES[name]}>
-      <h3>{STAGES[name]}<span>{stage.not_like_this ? "not like this" : `≤ ${shown(stage.limit_rpm, "rpm")}`}</span></h3>
+      <h3>{STAGES[name]}<span>{stage.not_like_this ? "unsafe as planned" : `≤ ${shown(stage.limit_rpm, "rpm")}`}</span></h3>
       <div className="why">
-        <Worked working={working("limit_rpm")}>Held down by {cap?.name}. {stage.lifts_it}</Worked>
+        <Worked working={working("limit_rpm")}>Limited by {cap?.name}. {stage.lifts_it}</Worked>
       </div>
       {stage.worst && stage.worst.limit_rpm < stage.limit_rpm * 0.98 && (
-        <div className="doubt">If every crack is as deep as it may be: <strong>{stage.worst.not_like_this ? "not like this" : `≤ ${shown(stage.worst.limit_rpm, "rpm")}`}</strong>.</div>
+        <div className="doubt">If every crack is as deep as it may be: <strong>{stage.worst.not_like_this ? "unsafe as planned" : `≤ ${shown(stage.worst.limit_rpm, "rpm")}`}</strong>.</div>
       )}
       {stage.ladder_rpm.length > 0 && (
         <>
@@ -75,18 +76,25 @@ function StageCard({ name, stage, workings }: { name: StageName; stage: Stage; w
       <div>
         <Worked working={working("mass_g")}>Weighs <strong>{shown(stage.mass_g, "g")}</strong>, swings <strong>{shown(stage.swing_mm, "mm")}</strong>.</Worked>
       </div>
+      {stage.crack_runs_rpm !== null && (
+        <div><Worked working={working("crack_runs_rpm")}>{stage.crack_runs_at.join(", ")} would grow at about <strong>{shown(stage.crack_runs_rpm, "rpm")}</strong>.</Worked></div>
+      )}
       <div>
         <Worked working={working("burst_rpm")}>
-          {stage.burst_rpm === null ? "Nothing pulls it apart." : <>Splits along <strong>{planeText(stage.weak_plane_clock_deg)}</strong> at about <strong>{shown(stage.burst_rpm, "rpm")}</strong>.</>}
+          {stage.burst_rpm === null ? "Nothing pulls it apart." : <>{growsFirst ? "Without the stress at that tip it would split" : "Splits"} along <strong>{planeText(stage.weak_plane_clock_deg)}</strong> at about <strong>{shown(stage.burst_rpm, "rpm")}</strong>.</>}
         </Worked>
       </div>
-      {stage.crack_runs_rpm !== null && (
-        <div><Worked working={working("crack_runs_rpm")}>An open crack runs on by itself at <strong>{shown(stage.crack_runs_rpm, "rpm")}</strong>.</Worked></div>
+      {stage.recentre && (
+        <div>
+          <Worked working={working("recentre/mm")}>
+            Heavy at {clockText(stage.recentre.clock_deg)}: move the centres <strong>{shown(stage.recentre.mm, "mm")}</strong> that way.
+          </Worked>
+        </div>
       )}
       {stage.counterweight && (
         <div>
           <Worked working={working("counterweight/mass_g")}>
-            Balanced by <strong>{shown(stage.counterweight.mass_g, "g")}</strong> at {clockText(stage.counterweight.clock_deg)}, {shown(stage.counterweight.radius_mm, "mm")} out.
+            {stage.recentre ? "Or a counterweight" : "Counterweight"}: <strong>{shown(stage.counterweight.mass_g, "g")}</strong> at {clockText(stage.counterweight.clock_deg)}, {shown(stage.counterweight.radius_mm, "mm")} out.
           </Worked>
         </div>
       )}
