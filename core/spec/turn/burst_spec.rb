@@ -50,8 +50,8 @@ RSpec.describe MossyAnvil::Burst do
         body("soft_zone", id: id, clock_deg: clock_deg, r_mm: 0, z_mm: 20, size_mm: [400, 400, 80], grade: "soft")
       end
       soft = solid(**ring_blank, defects: [cracked(through: true), pieces.first])
-      # The zone lightens the wood to 0.7 as well; take that out of the pull.
-      expect(burst_of(soft, :hollowed).weakest.burst_rpm * strength_share * Math.sqrt(0.7)).to be_within(4).of(514)
+      # The zone lightens the wood to 0.7 as well, but for the pull soft wood counts as whole.
+      expect(burst_of(soft, :hollowed).weakest.burst_rpm * strength_share).to be_within(4).of(514)
     end
 
     it "names the plane through the crack" do

@@ -28,6 +28,17 @@ module MossyAnvil
       end
     end
 
+    # Does anything lighten the wood?
+    def lightened? = @paths.any? { |path, _| !path.crack? } || @patches.any? { |body, _| body.density_kg_m3(@wood_kg_m3) < @whole_kg_m3 }
+
+    # Field of kg/m3 as it counts for the pull that splits: what is open, soft or bark pulls as the whole wood does, so that no defect is ever of help.
+    def pulling_density
+      heavy = @patches.select { |body, _| body.density_kg_m3(@wood_kg_m3) > @whole_kg_m3 }
+      field = Field.new(grid, @whole_kg_m3, Field.rods_of(grid, heavy.map(&:last)))
+      heavy.each { |body, patch| field.blend(patch, body.density_kg_m3(@wood_kg_m3)) }
+      field
+    end
+
     # Field of the share of the wood's own strength: bodies only, no cracks.
     def strength
       @strength ||= painted(1.0, &:strength_factor)

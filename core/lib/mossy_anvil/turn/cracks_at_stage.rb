@@ -3,8 +3,8 @@
 module MossyAnvil
   # What is parted at one stage, cracks and bark seams and, once it is hollowed, whatever opens its wall: the speed at which each runs on.
   #
-  # A crack in solid wood goes by CrackRun at every place of it, and the place of the largest K counts. In the wall of a hollow it can be no worse than the same
-  # crack right through, which goes by WallCrack over its whole run there; where it does go through, WallCrack alone counts.
+  # A crack in solid wood goes by CrackRun at every place of it, and the place of the largest K counts. In the wall of a hollow a place can be no worse than the
+  # crack torn right through wherever it is as deep as there, which goes by WallCrack; where it does go through, WallCrack alone counts.
   class CracksAtStage
     TINY_MM = 0.1
     SAMPLES = 48
@@ -41,7 +41,7 @@ module MossyAnvil
       stress = burst.mean_stresses_at(rows.clock_deg)
       runs, weakest = runs_mm(rows, there), weakest_at_tips(rows, left, there)
       rows.paths.each_index.filter_map do |row|
-        intensity = worst_intensity(rows.paths[row], left, there, stress, row, runs[row])
+        intensity = worst_intensity(rows, left, there, stress, row, runs[row])
         run(rows.paths[row], toughness * weakest[row], intensity) if intensity.positive?
       end
     end
@@ -52,21 +52,25 @@ module MossyAnvil
     end
 
     # MPa root m for 1 rad/s at the place where it is largest, of one path.
-    def worst_intensity(path, left, there, stress, row, run_mm)
+    def worst_intensity(rows, left, there, stress, row, run_mm)
       held = there[row, true]
-      depth, width = left.depth_mm[row, true], Numo::DFloat.maximum(left.width_mm[row, true], TINY_MM)
-      found = Numo::DFloat::Math.sqrt(CrackRun.working_over(depth, run_mm) * (Math::PI / 1000)) * CrackRun.edge_factor(depth / width) * stress[row, true] * held
-      in_wall = left.in_wall && (left.in_wall[row, true] * held)
-      return found.max unless in_wall && in_wall.max.positive?
+      depth = left.depth_mm[row, true]
+      share = depth / Numo::DFloat.maximum(left.width_mm[row, true], TINY_MM)
+      found = Numo::DFloat::Math.sqrt(CrackRun.working_over(depth, run_mm) * (Math::PI / 1000)) * CrackRun.edge_factor(share) * stress[row, true] * held
+      in_wall = left.in_wall ? (held & left.in_wall[row, true].gt(0)).where : []
+      return found.max if in_wall.empty?
 
-      most = as_if_through(path)
-      Numo::DFloat.minimum(found, (in_wall * most) + (((in_wall * -1) + 1) * 1e12)).max
+      found[in_wall] = bounded(rows.paths[row], found[in_wall].dup, share[in_wall].dup, rows.length_mm[row, in_wall].dup)
+      found.max
     end
 
-    # The same of the path right through the wall, for all its run there.
-    def as_if_through(path)
-      whole = @openings.run_of(path) or return 1e12
-      WallCrack.intensity_mpa_sqrt_m(density_kg_m3, **whole.place)
+    # Intensities at places in a wall, none more than that of the path torn through wherever it is as deep as there.
+    def bounded(path, found, share, length_mm)
+      whole = @openings.run_of(path) or return found
+      order = (share * -1).sort_index
+      torn = Numo::DFloat.zeros(order.size)
+      torn[order] = length_mm[order].cumsum / [length_mm.sum, TINY_MM].max * whole.run_mm
+      Numo::DFloat.minimum(found, WallCrack.intensities(density_kg_m3, torn, **whole.place.except(:run_mm)))
     end
 
     def through_wall
@@ -126,13 +130,15 @@ module MossyAnvil
       width = held.sum(axis: 2) * step
       left = Numo::DFloat.minimum((depth - (from_head ? low : (high * -1) + @shape.length_mm)).clip(0, nil), width)
       tip = from_head ? Numo::DFloat.minimum(high, depth) : Numo::DFloat.maximum(low, (depth * -1) + @shape.length_mm)
-      Left.new(left, width, rows.radius_mm, tip.clip(0, @shape.length_mm), @openings && in_wall_at(rows))
+      Left.new(left, width, rows.radius_mm, tip.clip(0, @shape.length_mm), @openings && in_wall_at(rows, low, high))
     end
 
-    # 1 where a sample of a path on a face lies outside the hollow's own radius at its far end: over a wall, not over the floor.
-    def in_wall_at(rows)
-      mouth = rows.enters == "head_face" ? @blank.form.inside.points.first.last : @blank.form.inside.points.last.last
-      Numo::DFloat.cast(rows.radius_mm.ge(mouth))
+    # 1 where what is in line with a sample of a path on a face is wall and not floor: outside the hollow's mouth, or all of it past the floor.
+    def in_wall_at(rows, low, high)
+      form = @blank.form
+      mouth = rows.enters == "head_face" ? form.inside.points.first.last : form.inside.points.last.last
+      past_floor = form.opens == "tail" ? low.ge(form.floor_z_mm - @grid.axial_step_mm) : high.le(form.floor_z_mm + @grid.axial_step_mm)
+      Numo::DFloat.cast(rows.radius_mm.ge(mouth) | past_floor)
     end
 
     # cracks x samples x layers, 1 where there is wood at the sample's radius.

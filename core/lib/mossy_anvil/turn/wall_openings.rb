@@ -6,13 +6,15 @@ module MossyAnvil
   class WallOpenings
     # Wood of which so little is left across the wall, as a share of it, is an opening.
     OPEN_SHARE = 0.15
+    # Along a body that opens the wall somewhere, all counts as open where no more than this share is left.
+    RAGGED_SHARE = 0.5
     # A path that leaves less than this share of the wall in line with it goes through.
     LIGAMENT_SHARE = 0.05
     PLACES = 121
     # A wall is never counted as thinner than this: a feather edge is named as such, and is no wall.
     THINNEST_MM = 1.0
-    # Two openings are one where less than this is left between them, in walls.
-    BRIDGE_WALLS = 2.0
+    # Two openings are one where less than this is left between them, and what is left to rim or floor breaks. Of no wall's thickness, or a thicker wall would be worse.
+    BRIDGE_MM = 10.0
     # What is left above an opening counts as broken where it is less than this share of the run.
     BRIDGE_SHARE = 0.5
     # So far beside an opening the wood that it would run on into is looked at.
@@ -93,7 +95,8 @@ module MossyAnvil
     private_constant :Line
 
     def opening(defect, share)
-      return if share.removed? || !opens?(defect)
+      # A large pocket may leave next to nothing of itself in a thin wall, and open it all the same: only the wall is asked.
+      return unless opens?(defect)
       return body_opening(defect, share) unless defect.path?
 
       line = defect.side? ? side_line(defect) : face_line(defect)
@@ -151,8 +154,12 @@ module MossyAnvil
       line = wall(heights * 0 + body.clock_deg, heights)
       radial = Numo::DFloat::Math.sqrt((((heights - body.z_mm) / half[2])**2 * -1 + 1).clip(0, 1)) * half[0]
       covered = (Numo::DFloat.minimum((radial * 1) + body.radius_mm, line.outer_mm) - Numo::DFloat.maximum((radial * -1) + body.radius_mm, line.inner_mm)).clip(0, nil)
-      line.through = line.in_wall & covered.ge((line.outer_mm - line.inner_mm) * (1 - left_in(body)))
-      along(body, line, line.through) || (along(body, line, line.in_wall & covered.gt(0)) if share.breaks_through?)
+      whole = line.outer_mm - line.inner_mm
+      line.through = line.in_wall & covered.ge(whole * (1 - left_in(body)))
+      return if line.through.none? && !share.breaks_through?
+
+      # Where it slopes through the wall, what is left beside it goes as well.
+      along(body, line, line.in_wall & covered.ge(whole * (1 - RAGGED_SHARE))) || along(body, line, line.in_wall & covered.gt(0))
     end
 
     # Share of the wall that may be left beside a body for it still to be an opening: what it holds itself counts too.
@@ -200,7 +207,7 @@ module MossyAnvil
     # Does it reach the rim, or so near that what is left there does not count; or the floor?
     def at_edge?(found)
       rim, floor = @form.opens == "tail" ? [@form.inside.last_z_mm - found.to_mm, found.from_mm - @form.inside.first_z_mm] : [found.from_mm - @form.inside.first_z_mm, @form.inside.last_z_mm - found.to_mm]
-      near_mm = [found.width_mm, BRIDGE_WALLS * found.wall_mm].max
+      near_mm = [found.width_mm, BRIDGE_MM].max
       rim <= [near_mm, BRIDGE_SHARE * found.run_mm].max || floor <= near_mm
     end
 
@@ -216,10 +223,9 @@ module MossyAnvil
     end
 
     def together?(one, other)
-      bridge = BRIDGE_WALLS * [one.wall_mm, other.wall_mm].min
       apart = apart_mm(one, other)
       gap = [one.from_mm, other.from_mm].max - [one.to_mm, other.to_mm].min
-      apart <= ((one.width_mm + other.width_mm) / 2) + bridge && gap <= bridge
+      apart <= ((one.width_mm + other.width_mm) / 2) + BRIDGE_MM && gap <= BRIDGE_MM
     end
 
     # mm round the turn between their middles.

@@ -51,7 +51,7 @@ module MossyAnvil
     end
 
     # [id, from z, to z, from radius, to radius, share of strength] of what weakens.
-    def weak = @weak ||= @shares.reject { |_, share| share.removed? }.filter_map { |defect, share| defect.path? ? glued(defect, share) : soft(defect) }
+    def weak = @weak ||= @shares.filter_map { |defect, _| defect.path? ? glued(defect) : soft(defect) }
 
     def soft(body)
       factor = body.strength_factor
@@ -62,7 +62,7 @@ module MossyAnvil
     end
 
     # A glue line counts where it goes through the wall.
-    def glued(path, _share)
+    def glued(path)
       run = path.holds? && @openings.through_run_of(path) or return
       [path.id, run.from_mm, run.to_mm, 0.0, Float::INFINITY, [path.bond_mpa / across_mpa, 1.0].min]
     end
