@@ -48,7 +48,7 @@ module MossyAnvil
     # List of CracksAtStage::Run: everything that is parted at a stage, with the speed it runs on at.
     def crack_runs(stage, burst)
       @parted ||= PathRows.of(blank.defects.select { |defect| defect.path? && defect.parts? }, blank.shape, count: CracksAtStage::SAMPLES, with_points: true)
-      CracksAtStage.new(@parted, blank, stage, grid, method(:local_strength), openings: stage.hollow? ? openings : nil).runs(burst)
+      CracksAtStage.new(@parted, blank, stage, grid, openings: stage.hollow? ? openings : nil).runs(burst)
     end
 
     # What opens the wall of the finished piece; nil where it has none.

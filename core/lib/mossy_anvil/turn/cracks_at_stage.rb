@@ -8,20 +8,21 @@ module MossyAnvil
   class CracksAtStage
     TINY_MM = 0.1
     SAMPLES = 48
-    # What is left at the samples of some cracks, cracks x samples: depth, wood in line with it, and the place of its tip (radius, z); in_wall: is it in a wall there?
-    Left = Struct.new(:depth_mm, :width_mm, :tip_radius_mm, :tip_z_mm, :in_wall)
+    # What is left at the samples of some cracks, cracks x samples: depth, and wood in line with it; in_wall: is it in a wall there?
+    Left = Struct.new(:depth_mm, :width_mm, :in_wall)
     # ids: of the defects; runs_rpm: it runs at; limit_rpm: to stay below.
     Run = Struct.new(:ids, :runs_rpm, :limit_rpm)
 
-    # rows: list of PathRows of what parts the wood, of SAMPLES pieces. local_strength: callable of arrays of clock, radius and z, the share of strength of the wood
-    # there. openings: WallOpenings of the stage, or nil where it has no wall.
-    def initialize(rows, blank, stage, grid, local_strength, openings: nil)
+    # Share of strength of the weakest body that a path's sheet passes through, by path, body and shape.
+    MET = Recall.new(3000)
+
+    # rows: list of PathRows of what parts the wood, of SAMPLES pieces. openings: WallOpenings of the stage, or nil where it has no wall.
+    def initialize(rows, blank, stage, grid, openings: nil)
       @rows = rows
       @blank = blank
       @shape = blank.shape
       @stage = stage
       @grid = grid
-      @local_strength = local_strength
       @openings = openings
     end
 
@@ -39,10 +40,10 @@ module MossyAnvil
       return [] if there.none?
 
       stress = burst.mean_stresses_at(rows.clock_deg)
-      runs, weakest = runs_mm(rows, there), weakest_at_tips(rows, left, there)
+      runs = runs_mm(rows, there)
       rows.paths.each_index.filter_map do |row|
         intensity = worst_intensity(rows, left, there, stress, row, runs[row])
-        run(rows.paths[row], toughness * weakest[row], intensity) if intensity.positive?
+        run(rows.paths[row], toughness * weakest_met(rows.paths[row]), intensity) if intensity.positive?
       end
     end
 
@@ -73,20 +74,33 @@ module MossyAnvil
       Numo::DFloat.minimum(found, WallCrack.intensities(density_kg_m3, torn, **whole.place.except(:run_mm)))
     end
 
+    # Each by itself, and together with what it runs into: alone it may lie in weaker wood than the two have beside them.
     def through_wall
       return [] unless @openings
 
-      @openings.all.map do |opening|
-        rpm = WallCrack.runs_rpm(toughness * @openings.weakest_share(opening), density_kg_m3, **opening.place)
+      (@openings.each | @openings.all).map do |opening|
+        rpm = WallCrack.runs_rpm(toughness * weakest_at(opening), density_kg_m3, **opening.place)
         Run.new(opening.ids, rpm, rpm * opening.work_share)
       end
     end
 
-    # Share of strength at the weakest tip of each crack.
-    def weakest_at_tips(rows, left, there)
-      found = @local_strength.call(rows.clock_deg.flatten, left.tip_radius_mm.flatten, left.tip_z_mm.flatten).reshape(*there.shape)
-      Numo::DFloat.maximum(found, Numo::DFloat.cast(~there)).min(axis: 1).clip(Section::LIVE_SHARE, 1).to_a
+    # Share of strength of the weakest wood beside an opening or, were it a crack, in line with it.
+    def weakest_at(opening)
+      crack = opening.as_crack
+      in_line = bodies.reject { |body| opening.ids.include?(body.id) }.select { |body| met?(crack, body) }.map(&:strength_factor)
+      [*in_line, @openings.weakest_share(opening)].min.clamp(Section::LIVE_SHARE, 1)
     end
+
+    # Share of strength of the weakest wood that a path runs through, from mouth to tip, so that a deeper one never does better for ending in sounder wood.
+    def weakest_met(path)
+      shares = bodies.map { |body| MET.of([path, body, @shape]) { met?(path, body) ? body.strength_factor : 1.0 } }
+      [*shares, 1.0].min.clamp(Section::LIVE_SHARE, 1)
+    end
+
+    def met?(path, body) = body.hold?(*Seam.of(path, @shape).places).any?
+
+    # Bodies of weaker wood, or of none; resin is as tough as the wood.
+    def bodies = @bodies ||= @blank.defects.reject { |defect| defect.path? || defect.own_strength_mpa.positive? || defect.strength_factor >= 1 }
 
     # mm of run that is left of each; nil where it goes from end to end (which only a crack from the side can).
     def runs_mm(rows, there)
@@ -107,7 +121,7 @@ module MossyAnvil
       there = Numo::DFloat.cast(@stage.reach.thickness_mm[layer].gt(0))
       width = (outer - inner + (opposite * ((hollow * -1) + 1))) * there
       tip = Numo::DFloat.maximum(rows.radius_mm - depths_mm(rows), inner)
-      Left.new(Numo::DFloat.minimum((outer - tip).clip(0, nil), width), width, tip, rows.z_mm, @openings && hollow)
+      Left.new(Numo::DFloat.minimum((outer - tip).clip(0, nil), width), width, @openings && hollow)
     end
 
     # 1 where a sample lies over the hollow, and how far in that comes; 0 elsewhere.
@@ -129,8 +143,7 @@ module MossyAnvil
       from_head = rows.enters == "head_face"
       width = held.sum(axis: 2) * step
       left = Numo::DFloat.minimum((depth - (from_head ? low : (high * -1) + @shape.length_mm)).clip(0, nil), width)
-      tip = from_head ? Numo::DFloat.minimum(high, depth) : Numo::DFloat.maximum(low, (depth * -1) + @shape.length_mm)
-      Left.new(left, width, rows.radius_mm, tip.clip(0, @shape.length_mm), @openings && in_wall_at(rows, low, high))
+      Left.new(left, width, @openings && in_wall_at(rows, low, high))
     end
 
     # 1 where what is in line with a sample of a path on a face is wall and not floor: outside the hollow's mouth, or all of it past the floor.
