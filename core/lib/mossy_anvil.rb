@@ -19,7 +19,7 @@ end
   form/wishes form/placement_search form/walls
   form/skin_area form/defect_lumps form/defect_shares form/defect_share
   solid/grid solid/field solid/body_cover solid/path_cover solid/stepped_rods solid/painter solid/running_sums solid/stage solid/mass_properties solid/freed_pieces
-  turn/balance turn/half_pulls turn/section turn/burst turn/wall_crack turn/wall_openings turn/crack_run turn/cracks_at_stage turn/cross_sections turn/wall_force turn/weakest_wall turn/heat turn/loose_piece turn/rim turn/stage_limit turn/ladder
+  turn/balance turn/half_pulls turn/section turn/burst turn/wall_crack turn/wall_openings turn/crack_run turn/crack_toughness turn/cracks_at_stage turn/cross_sections turn/wall_force turn/weakest_wall turn/heat turn/loose_piece turn/rim turn/stage_limit turn/ladder
   turn/cutting_circle turn/most_air turn/peel turn/cut_strip turn/set_outs turn/mount_hold turn/mount_site turn/mount_judge
   mend/moisture mend/moisture_profile mend/drying mend/shrinkage mend/filling mend/resin mend/casting
   mend/cure_time mend/cure_kinetics mend/curing_cup mend/cooling_slab mend/exotherm mend/layer_plan

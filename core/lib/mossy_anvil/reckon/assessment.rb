@@ -11,7 +11,7 @@ module MossyAnvil
       @grid = Grid.over(blank.shape, fineness: fineness)
       painter = Painter.new(@grid, blank)
       @density_sums = RunningSums.new(painter.density, 1..3)
-      @pulling_sums = painter.lightened? ? RunningSums.new(painter.pulling_density, 1..3) : nil
+      @lightening = painter.lightened? ? RunningSums.new(painter.lightening, 2..3) : nil
       prepare_sections(painter)
       # The pull is square to the plane: the strength of the plane at each grid angle.
       @strengths = blank.material.strengths_mpa(@grid.angles_deg + 90)
@@ -19,14 +19,14 @@ module MossyAnvil
 
     # Burst of a stage with those mass properties.
     def burst(stage, mass)
-      mass = MassProperties.new(@grid, @pulling_sums, stage) if @pulling_sums
+      moments = @lightening ? mass.pulling(@lightening, stage) : mass.moments
       sound = Section.new(@grid, stage, @sound)
       cracked = (stage.hollow? ? @hollow_paths : @paths).transform_values { |weak| sound.with(weak) }
-      Burst.new(@grid, HalfPulls.new(@grid, mass.moments), { sound: sound, **cracked }, @strengths)
+      Burst.new(@grid, HalfPulls.new(@grid, moments), { sound: sound, **cracked }, @strengths)
     end
 
     # Forgets what stages are cut from, once all are: by far the most of the memory.
-    def let_go = @density_sums = @pulling_sums = @sound = @paths = @hollow_paths = @wood_strength = @own_strength = nil
+    def let_go = @density_sums = @lightening = @sound = @paths = @hollow_paths = @wood_strength = @own_strength = nil
 
     # [[defect, DefectShare], ...] against the finished form.
     def shares
@@ -48,7 +48,7 @@ module MossyAnvil
     # List of CracksAtStage::Run: everything that is parted at a stage, with the speed it runs on at.
     def crack_runs(stage, burst)
       @parted ||= PathRows.of(blank.defects.select { |defect| defect.path? && defect.parts? }, blank.shape, count: CracksAtStage::SAMPLES, with_points: true)
-      CracksAtStage.new(@parted, blank, stage, grid, openings: stage.hollow? ? openings : nil).runs(burst)
+      CracksAtStage.new(@parted, blank, stage, grid, @toughness ||= CrackToughness.new(blank), openings: stage.hollow? ? openings : nil).runs(burst)
     end
 
     # What opens the wall of the finished piece; nil where it has none.

@@ -28,13 +28,30 @@ module MossyAnvil
       Clock.of_point(*imbalance_vector_g_mm)
     end
 
+    # The same moments for the pull that splits, heavier by what defects lighten the wood by. lightening: RunningSums of that, with powers 2 and 3.
+    def pulling(lightening, stage)
+      more = Hash.new(0.0)
+      parts_of(stage).each do |radii, layers, sign|
+        held = lightening.held(Cut.new(@grid, radii)).map { |values| Numo::DFloat.zeros(@grid.rods).tap { |all| all[lightening.rods] = values }.reshape(@grid.angular, @grid.axial) }
+        thickness = layers.thickness_mm * sign
+        more[:r2] += held[0].dot(thickness)
+        more[:r2_z] += held[0].dot(thickness * layers.middle_mm)
+        more[:r3] += held[1].dot(thickness)
+      end
+      moments.merge(more) { |_, own, extra| own + extra }
+    end
+
     private
 
-    def collect(stage)
+    # Outer bound and, where it is hollow, inner: radii, layers and sign of each.
+    def parts_of(stage)
       parts = [[stage.outer.radii_mm, stage.outer, 1]]
-      parts << [stage.inner_within(stage.outer), stage.inner, -1] if stage.hollow?
+      stage.hollow? ? parts << [stage.inner_within(stage.outer), stage.inner, -1] : parts
+    end
+
+    def collect(stage)
       totals = Hash.new(0.0)
-      parts.each { |radii, layers, sign| add(totals, radii, layers, sign) }
+      parts_of(stage).each { |radii, layers, sign| add(totals, radii, layers, sign) }
       @volume_mm3 = totals[:area].sum * @grid.angular_step_rad
       @moments = totals.freeze
     end

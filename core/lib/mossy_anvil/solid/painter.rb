@@ -4,6 +4,8 @@ module MossyAnvil
   # Paints a blank's density and strength into the grid, each defect once and only inside its own bounds.
   # Where several meet: void, then resin or hard, then the lowest factor; the order of the survey does not matter.
   class Painter
+    # Where cracks leave less of a cell than this, it tears before the piece parts, and need not hold.
+    MUST_HOLD_SHARE = 0.75
     RANKS = { lowered: 0, hard: 1, void: 2 }.freeze
 
     attr_reader :grid
@@ -20,7 +22,7 @@ module MossyAnvil
     # Field of kg/m3.
     def density
       @density ||= begin
-        bark = @paths.reject { |path, _| path.crack? }.map { |path, cover| thinned(path, cover.patch) }
+        bark = bark_patches
         field = Field.new(grid, @whole_kg_m3, Field.rods_of(grid, bark + @patches.map(&:last)))
         bark.each { |patch| field.blend(patch, bark_kg_m3) }
         @patches.each { |body, patch| field.blend(patch, body.density_kg_m3(@wood_kg_m3)) }
@@ -31,11 +33,13 @@ module MossyAnvil
     # Does anything lighten the wood?
     def lightened? = @paths.any? { |path, _| !path.crack? } || @patches.any? { |body, _| body.density_kg_m3(@wood_kg_m3) < @whole_kg_m3 }
 
-    # Field of kg/m3 as it counts for the pull that splits: what is open, soft or bark pulls as the whole wood does, so that no defect is ever of help.
-    def pulling_density
-      heavy = @patches.select { |body, _| body.density_kg_m3(@wood_kg_m3) > @whole_kg_m3 }
-      field = Field.new(grid, @whole_kg_m3, Field.rods_of(grid, heavy.map(&:last)))
-      heavy.each { |body, patch| field.blend(patch, body.density_kg_m3(@wood_kg_m3)) }
+    # Field of the kg/m3 that defects make the wood lighter by, 0 elsewhere. For the pull that splits what is open, soft or bark counts as the whole wood
+    # does, so that no defect is ever of help.
+    def lightening
+      bark = bark_patches
+      field = Field.new(grid, 0, Field.rods_of(grid, bark + @patches.map(&:last)))
+      bark.each { |patch| field.blend(patch, [@whole_kg_m3 - bark_kg_m3, 0].max) }
+      @patches.each { |body, patch| field.blend(patch, [@whole_kg_m3 - body.density_kg_m3(@wood_kg_m3), 0].max) }
       field
     end
 
@@ -53,7 +57,7 @@ module MossyAnvil
     end
 
     # The rods that cracks and bark weaken, with those as deep as they are (:own) and right through (:through): SteppedRods where the wood is sound but for
-    # what comes in from the side, and elsewhere fields of strength, own strength (or nil) and the share of it that must hold.
+    # what comes in from the side, and elsewhere fields of strength and own strength (or nil), and which of their cells must hold.
     # An open path takes all; a glued one leaves the glue line's strength.
     # more: further paths, beside the survey's.
     def cracked(more = [])
@@ -76,10 +80,24 @@ module MossyAnvil
       other = marked(strength.rods, Field.rods_of(grid, cuts.map(&:first)))
       plain, mixed = steps.parted(other)
       held = marked(mixed.rods, Field.rods_of(grid, cuts.map(&:first))).where
-      left, holding = mixed.rods.empty? ? [] : [mixed.left_in_cells(grid), mixed.holding_in_cells(grid)]
-      thinned = ->(field, share) { field.over(held).tap { |weak| weak.thin(mixed.rods, share).take_out(cuts) } }
-      [plain, [*[strength, own_strength].map { |field| field && thinned[field, left] }, thinned[Field.new(grid, 1.0, held), holding]]]
+      left = mixed.left_in_cells(grid) unless mixed.rods.empty?
+      fields = [strength, own_strength].map { |field| field&.over(held)&.tap { |weak| weak.thin(mixed.rods, left).take_out(cuts) } }
+      [plain, [*fields, fields.first.plain? ? nil : holding(fields.first, mixed, cuts)]]
     end
+
+    # Cells of a weakened field that must hold, 1 or 0, rods x cells: not those that cracks leave less than MUST_HOLD_SHARE of.
+    def holding(field, mixed, cuts)
+      held = Numo::Int8.ones(field.rods.size, grid.radial)
+      held[field.rows_of(mixed.rods), true] = Numo::Int8.cast(mixed.holding_in_cells(grid).gt(MUST_HOLD_SHARE)) unless mixed.rods.empty?
+      cuts.each do |patch, share|
+        rows = field.rows_of(patch.rods(grid))
+        left = Numo::Int8.cast((patch.cover * share).lt(1 - MUST_HOLD_SHARE)).reshape(rows.size, patch.cover.shape[2])
+        held[rows, patch.cells] = held[rows, patch.cells] * left
+      end
+      held
+    end
+
+    def bark_patches = @bark_patches ||= @paths.reject { |path, _| path.crack? }.map { |path, cover| thinned(path, cover.patch) }
 
     # A Bit for every rod of the grid, 1 for those in any of some lists.
     def marked(*lists) = Numo::Bit.zeros(grid.rods).tap { |held| lists.each { |rods| held[rods] = 1 if rods.size.positive? } }

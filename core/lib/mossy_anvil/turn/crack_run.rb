@@ -6,6 +6,8 @@ module MossyAnvil
   module CrackRun
     WIDEST_SHARE = 0.95
     WHOLE_RUN_SHARE = 0.98
+    # So long that the shape factor is 1.
+    ENDLESS_MM = 1e12
     # Share of the speed at which it runs that may be worked at.
     WORK_SHARE = 0.5
 
@@ -35,11 +37,10 @@ module MossyAnvil
       [depth_mm, half_run].min / shape_factor(depth_mm.to_f, half_run)
     end
 
-    # The same over arrays of depths (mm) that share a run.
-    def working_over(depths_mm, run_mm)
-      return depths_mm unless run_mm
-
-      least, most = Numo::DFloat.minimum(depths_mm, run_mm / 2.0), Numo::DFloat.maximum(depths_mm, run_mm / 2.0)
+    # The same over an array of depths (cracks x places, mm) and the run of each (cracks x 1, mm; ENDLESS_MM from end to end).
+    def working_over(depths_mm, runs_mm)
+      half = Numo::DFloat.maximum(runs_mm / 2, 1e-9)
+      least, most = Numo::DFloat.minimum(depths_mm, half), Numo::DFloat.maximum(depths_mm, half)
       least / (((least / most)**1.65 * 1.464) + 1)
     end
   end

@@ -13,16 +13,15 @@ module MossyAnvil
     # ids: of the defects; runs_rpm: it runs at; limit_rpm: to stay below.
     Run = Struct.new(:ids, :runs_rpm, :limit_rpm)
 
-    # Share of strength of the weakest body that a path's sheet passes through, by path, body and shape.
-    MET = Recall.new(3000)
-
-    # rows: list of PathRows of what parts the wood, of SAMPLES pieces. openings: WallOpenings of the stage, or nil where it has no wall.
-    def initialize(rows, blank, stage, grid, openings: nil)
+    # rows: list of PathRows of what parts the wood, of SAMPLES pieces. toughness: CrackToughness of the blank. openings: WallOpenings of the stage, or nil where
+    # it has no wall.
+    def initialize(rows, blank, stage, grid, toughness, openings: nil)
       @rows = rows
       @blank = blank
       @shape = blank.shape
       @stage = stage
       @grid = grid
+      @toughness = toughness
       @openings = openings
     end
 
@@ -32,18 +31,16 @@ module MossyAnvil
     private
 
     def density_kg_m3 = @blank.material.density_kg_m3
-    def toughness = @blank.material.toughness_mpa_sqrt_m
+    def whole_toughness = @blank.material.toughness_mpa_sqrt_m
 
     def runs_of(rows, burst)
       left = rows.side? ? side_left(rows) : face_left(rows)
       there = left.width_mm.gt(TINY_MM) & left.depth_mm.gt(TINY_MM)
       return [] if there.none?
 
-      stress = burst.mean_stresses_at(rows.clock_deg)
-      runs = runs_mm(rows, there)
-      rows.paths.each_index.filter_map do |row|
-        intensity = worst_intensity(rows, left, there, stress, row, runs[row])
-        run(rows.paths[row], toughness * weakest_met(rows.paths[row]), intensity) if intensity.positive?
+      intensities = worst_intensities(rows, left, there, burst.mean_stresses_at(rows.clock_deg))
+      rows.paths.each_with_index.filter_map do |path, row|
+        run(path, whole_toughness * @toughness.share(path), intensities[row]) if intensities[row].positive?
       end
     end
 
@@ -52,17 +49,21 @@ module MossyAnvil
       Run.new([path.id], rpm, rpm * CrackRun::WORK_SHARE)
     end
 
-    # MPa root m for 1 rad/s at the place where it is largest, of one path.
-    def worst_intensity(rows, left, there, stress, row, run_mm)
-      held = there[row, true]
-      depth = left.depth_mm[row, true]
-      share = depth / Numo::DFloat.maximum(left.width_mm[row, true], TINY_MM)
-      found = Numo::DFloat::Math.sqrt(CrackRun.working_over(depth, run_mm) * (Math::PI / 1000)) * CrackRun.edge_factor(share) * stress[row, true] * held
-      in_wall = left.in_wall ? (held & left.in_wall[row, true].gt(0)).where : []
-      return found.max if in_wall.empty?
+    # MPa root m for 1 rad/s at the place of each path where it is largest.
+    def worst_intensities(rows, left, there, stress)
+      share = left.depth_mm / Numo::DFloat.maximum(left.width_mm, TINY_MM)
+      working = CrackRun.working_over(left.depth_mm, runs_mm(rows, there))
+      found = Numo::DFloat::Math.sqrt(working * (Math::PI / 1000)) * CrackRun.edge_factor(share) * stress * there
+      bound_in_walls(rows, found, share, left.in_wall.gt(0) & there) if left.in_wall
+      found.max(axis: 1).to_a
+    end
 
-      found[in_wall] = bounded(rows.paths[row], found[in_wall].dup, share[in_wall].dup, rows.length_mm[row, in_wall].dup)
-      found.max
+    # In place.
+    def bound_in_walls(rows, found, share, in_wall)
+      rows.paths.each_with_index do |path, row|
+        at = in_wall[row, true].where
+        found[row, at] = bounded(path, found[row, at].dup, share[row, at].dup, rows.length_mm[row, at].dup) unless at.empty?
+      end
     end
 
     # Intensities at places in a wall, none more than that of the path torn through wherever it is as deep as there.
@@ -79,33 +80,19 @@ module MossyAnvil
       return [] unless @openings
 
       (@openings.each | @openings.all).map do |opening|
-        rpm = WallCrack.runs_rpm(toughness * weakest_at(opening), density_kg_m3, **opening.place)
+        rpm = WallCrack.runs_rpm(whole_toughness * weakest_at(opening), density_kg_m3, **opening.place)
         Run.new(opening.ids, rpm, rpm * opening.work_share)
       end
     end
 
-    # Share of strength of the weakest wood beside an opening or, were it a crack, in line with it.
-    def weakest_at(opening)
-      crack = opening.as_crack
-      in_line = bodies.reject { |body| opening.ids.include?(body.id) }.select { |body| met?(crack, body) }.map(&:strength_factor)
-      [*in_line, @openings.weakest_share(opening)].min.clamp(Section::LIVE_SHARE, 1)
-    end
+    # Share of the toughness beside an opening or, were it a crack, in line with it.
+    def weakest_at(opening) = [@toughness.share(opening.as_crack, but: opening.ids), @openings.weakest_share(opening)].min
 
-    # Share of strength of the weakest wood that a path runs through, from mouth to tip, so that a deeper one never does better for ending in sounder wood.
-    def weakest_met(path)
-      shares = bodies.map { |body| MET.of([path, body, @shape]) { met?(path, body) ? body.strength_factor : 1.0 } }
-      [*shares, 1.0].min.clamp(Section::LIVE_SHARE, 1)
-    end
-
-    def met?(path, body) = body.hold?(*Seam.of(path, @shape).places).any?
-
-    # Bodies of weaker wood, or of none; resin is as tough as the wood.
-    def bodies = @bodies ||= @blank.defects.reject { |defect| defect.path? || defect.own_strength_mpa.positive? || defect.strength_factor >= 1 }
-
-    # mm of run that is left of each; nil where it goes from end to end (which only a crack from the side can).
+    # mm of run that is left of each, cracks x 1; without end where it goes from end to end (which only a crack from the side can).
     def runs_mm(rows, there)
       whole = @stage.reach.thickness_mm.sum * CrackRun::WHOLE_RUN_SHARE
-      (rows.length_mm * there).sum(axis: 1).to_a.map { |left| rows.side? && left >= whole ? nil : left }
+      left = (rows.length_mm * there).sum(axis: 1).to_a.map { |mm| rows.side? && mm >= whole ? CrackRun::ENDLESS_MM : mm }
+      Numo::DFloat.cast(left).reshape(rows.size, 1)
     end
 
     # How deep each goes at its samples, the way it goes.

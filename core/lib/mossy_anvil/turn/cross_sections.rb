@@ -14,6 +14,9 @@ module MossyAnvil
     # A section left with less than this modulus (mm3) holds nothing.
     NOTHING_MM3 = 1e-3
 
+    # Places of a path where it runs square to the axis, by path and what the grid is over.
+    SQUARE = Recall.new(1000)
+
     # Loads on the part beyond a section. force_n: of the cut; mass_g, imbalance_g_mm: of the whole stage, on the safe side; reserve: on the load.
     Load = Struct.new(:force_n, :mass_g, :imbalance_g_mm, :reserve, keyword_init: true)
 
@@ -40,14 +43,18 @@ module MossyAnvil
 
     # [column, layer, tip_mm, glue line?] wherever a path runs more round the turn than along the axis.
     def square_places
-      @square_places ||= @blank.defects.select { |defect| defect.path? && defect.side? && defect.parts? }.flat_map do |path|
-        samples = path.samples(@blank.shape, count: PLACES)
-        next [] if samples.size < 2
+      @square_places ||= @blank.defects.select { |defect| defect.path? && defect.side? && defect.parts? }
+                               .flat_map { |path| SQUARE.of([path, @grid.over]) { places_of(path) } }
+    end
 
-        columns, layers = @grid.columns_at(samples.clock_deg).to_a, @grid.layers_at(samples.z_mm).to_a
-        tips = path.through? ? [0.0] * samples.size : (samples.radius_mm - samples.depth_mm).clip(0, nil).to_a
-        square_bits(samples).each_with_index.filter_map { |square, at| [columns[at], layers[at], tips[at], path.type == "delamination"] if square }
-      end
+    def places_of(path)
+      samples = path.samples(@blank.shape, count: PLACES)
+      square = samples.size < 2 ? [] : square_bits(samples)
+      return [] if square.none?
+
+      columns, layers = @grid.columns_at(samples.clock_deg).to_a, @grid.layers_at(samples.z_mm).to_a
+      tips = path.through? ? [0.0] * samples.size : (samples.radius_mm - samples.depth_mm).clip(0, nil).to_a
+      square.each_with_index.filter_map { |there, at| [columns[at], layers[at], tips[at], path.type == "delamination"] if there }
     end
 
     # Of each sample, does the path run more round the turn than along the axis there?

@@ -5,8 +5,6 @@ module MossyAnvil
   # and how far out and in the live wood reaches, where stress is greatest.
   class Section
     LIVE_SHARE = 0.05
-    # A cell of which cracks leave less than this need not hold.
-    MUST_HOLD_SHARE = 0.75
     # Rows of the moments: area, and its first and second moments by u (out from the axis) and z.
     MOMENTS = %i[a u uu z zz uz].freeze
     # Powers of r that are summed up for them.
@@ -30,21 +28,19 @@ module MossyAnvil
     # far_mm, near_mm: columns x layers, outermost and innermost live radius; live: where there is any.
     attr_reader :wood, :own, :far_mm, :near_mm, :live, :area_mm2
 
-    # wood: Field of shares of the wood's strength; own: Field of MPa of resin, or nil. holding: Field of the share of each cell that must hold, all of it
-    # where there is no crack (nil); what cracks leave of a cell tears before the piece parts.
+    # wood: Field of shares of the wood's strength; own: Field of MPa of resin, or nil. holding: which of their cells must hold (see Painter), or nil where all do.
     def self.prepare(wood, own, holding = nil)
       sums = { sums: RunningSums.new(wood, POWERS), own_sums: own && RunningSums.new(own, POWERS), rods: wood.rods }
       return Cells.new(**sums) if wood.plain?
 
       live = wood.cells.gt(LIVE_SHARE)
       live |= own.over(wood.rods).cells.gt(LIVE_SHARE) if own
-      live &= holding.cells.gt(MUST_HOLD_SHARE) if holding
-      Cells.new(**sums, **live_edges(live, wood.grid))
+      held = Numo::Int8.cast(live)
+      Cells.new(**sums, **live_edges(holding ? held * holding : held, wood.grid))
     end
 
     # Counted from either end, so that small whole numbers do: a live cell by how far it lies from the other end, a dead one nothing.
-    def self.live_edges(live, grid)
-      held = Numo::Int8.cast(live)
+    def self.live_edges(held, grid)
       from_first = Numo::Int8.new(1, grid.radial).seq + 1
       last = (held * from_first).max(axis: 1)
       first = ((held * from_first.reverse).max(axis: 1) * -1) + grid.radial

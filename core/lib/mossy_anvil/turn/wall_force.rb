@@ -23,6 +23,12 @@ module MossyAnvil
       strength_mpa / RESERVE / one_newton
     end
 
+    # The same all along a whole wall, N: arrays of radii and walls (mm); a ring as high as the wall is deep, and no more than half its radius.
+    def allowed_along(strength_mpa, radii_mm:, walls_mm:, depth_mm:)
+      heights = Numo::DFloat.minimum(radii_mm / 2, depth_mm)
+      heights * (walls_mm**2) / radii_mm * (strength_mpa / RESERVE / (6 * WHOLE))
+    end
+
     # Wall in mm that takes a side force (N) at half of so much strength (MPa).
     def wall_mm(force_n, strength_mpa, radius_mm:, height_mm:, cracked_through: false)
       Math.sqrt(stress_mpa(force_n, radius_mm: radius_mm, wall_mm: 1.0, height_mm: height_mm, cracked_through: cracked_through) * RESERVE / strength_mpa)

@@ -17,6 +17,10 @@ module MossyAnvil
     BRIDGE_MM = 10.0
     # What is left above an opening counts as broken where it is less than this share of the run.
     BRIDGE_SHARE = 0.5
+    # Runs of paths in the wall and through it, and openings of bodies, by defect, shape and form.
+    RUNS = Recall.new(1000)
+    NONE = Object.new.freeze
+    private_constant :NONE
     # So far beside an opening the wood that it would run on into is looked at.
     BESIDE_MM = 2.0
 
@@ -33,7 +37,7 @@ module MossyAnvil
 
       # As a crack through the wall, for the planes through the axis.
       def as_crack
-        PathDefect.new(id: ids.join("+"), type: "crack", enters: "side", path: [from_mm, to_mm].map { |z_mm| { clock_deg: clock_deg, z_mm: z_mm } },
+        @as_crack ||= PathDefect.new(id: ids.join("+"), type: "crack", enters: "side", path: [from_mm, to_mm].map { |z_mm| { clock_deg: clock_deg, z_mm: z_mm } },
           depth_mm: wall_mm, width_mm: width_mm, through: true)
       end
     end
@@ -55,16 +59,10 @@ module MossyAnvil
     def none? = all.empty?
 
     # The whole run of a path in the wall, however deep it goes there, as an Opening; nil where it does not run in the wall.
-    def run_of(path)
-      line = path.side? ? side_line(path) : face_line(path)
-      line && along(path, line, line.in_wall)
-    end
+    def run_of(path) = runs_of(path)[:whole]
 
     # The part of a path that goes through the wall, whether it is open or glued; nil where none does.
-    def through_run_of(path)
-      line = path.side? ? side_line(path) : face_line(path)
-      line && along(path, line, line.through)
-    end
+    def through_run_of(path) = runs_of(path)[:through]
 
     # Share of strength of the weakest wood beside an opening, where it would run on; what is no wood, or itself, does not count.
     def weakest_share(opening)
@@ -97,12 +95,17 @@ module MossyAnvil
     def opening(defect, share)
       # A large pocket may leave next to nothing of itself in a thin wall, and open it all the same: only the wall is asked.
       return unless opens?(defect)
-      return body_opening(defect, share) unless defect.path?
+      return cached_body_opening(defect, share.breaks_through?) unless defect.path?
 
-      line = defect.side? ? side_line(defect) : face_line(defect)
-      return unless line
+      through_run_of(defect) || (run_of(defect) if share.breaks_through?)
+    end
 
-      along(defect, line, line.through) || (along(defect, line, line.in_wall) if share.breaks_through?)
+    # { whole:, through: } of a path, each an Opening or nil.
+    def runs_of(path)
+      RUNS.of([path, @shape, @form]) do
+        line = path.side? ? side_line(path) : face_line(path)
+        { whole: line && along(path, line, line.in_wall), through: line && along(path, line, line.through) }
+      end
     end
 
     # May it open a wall at all?
@@ -145,7 +148,11 @@ module MossyAnvil
       from_head ? low + 1e-6 : high - 1e-6
     end
 
-    def body_opening(body, share)
+    def cached_body_opening(body, breaks_through)
+      RUNS.of([body, @shape, @form, breaks_through]) { body_opening(body, breaks_through) || NONE }.then { |found| found.equal?(NONE) ? nil : found }
+    end
+
+    def body_opening(body, breaks_through)
       half = body.size_mm.map { |extent| extent / 2 }
       low, high = [body.z_mm - half[2], @form.inside.first_z_mm].max, [body.z_mm + half[2], @form.inside.last_z_mm].min
       return if high - low < 1e-6
@@ -156,7 +163,7 @@ module MossyAnvil
       covered = (Numo::DFloat.minimum((radial * 1) + body.radius_mm, line.outer_mm) - Numo::DFloat.maximum((radial * -1) + body.radius_mm, line.inner_mm)).clip(0, nil)
       whole = line.outer_mm - line.inner_mm
       line.through = line.in_wall & covered.ge(whole * (1 - left_in(body)))
-      return if line.through.none? && !share.breaks_through?
+      return if line.through.none? && !breaks_through
 
       # Where it slopes through the wall, what is left beside it goes as well.
       along(body, line, line.in_wall & covered.ge(whole * (1 - RAGGED_SHARE))) || along(body, line, line.in_wall & covered.gt(0))

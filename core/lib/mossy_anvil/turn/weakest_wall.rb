@@ -6,6 +6,8 @@ module MossyAnvil
   class WeakestWall
     # force_n: it takes from the side; the rest of the place it takes it at. local_share: of the wood's strength; opened: is the ring cut open there?
     Place = Struct.new(:force_n, :z_mm, :wall_mm, :radius_mm, :local_share, :opened, keyword_init: true)
+    # What weakens the wall without opening it: id, its span of z and of radius, and the share of strength it leaves.
+    Weak = Struct.new(:id, :heights_mm, :radii_mm, :share)
 
     # shares: [[defect, DefectShare], ...]; openings: WallOpenings.
     def initialize(blank, shares, openings)
@@ -15,42 +17,44 @@ module MossyAnvil
       @openings = openings
     end
 
-    # The Place that takes least.
-    def place = @place ||= walls.z_mm.size.times.map { |at| at_place(at) }.min_by(&:force_n)
+    # The Place that takes least. A ring cut open bends where it is sound, and soft wood that opens it is pressed in where it is soft: the worse of the two.
+    def place
+      by_body, by_path = @openings.all.partition(&:bodies)
+      themselves = by_body.flat_map(&:ids)
+      [weakest(by_path, weak), weakest(@openings.all, weak.reject { |one| themselves.include?(one.id) })].min_by(&:force_n)
+    end
 
     private
 
-    def walls = Walls.of(@form, @blank.shape).places
-    def across_mpa = @blank.material.strength_across_mpa
+    # Places along the wall: z, inner and outer radius, thickness, mm, arrays of one size.
+    def walls = @walls ||= Walls.of(@form, @blank.shape).places
+    def outside_mm = @outside_mm ||= @form.outside.radii_mm(walls.z_mm)
 
-    # A ring cut open bends where it is sound, and soft wood that opens it is pressed in where it is soft: the worse of the two.
-    def at_place(at)
-      z_mm = walls.z_mm[at]
-      here = @openings.all.select { |opening| near?(z_mm, opening.from_mm, opening.to_mm) }
-      soft = weak_at(z_mm, walls.r_mm[at], outside_mm[at])
-      by_path, by_body = here.partition { |opening| !opening.bodies }
-      [[by_path.any?, soft.map(&:last)], [here.any?, soft.reject { |id, _| by_body.any? { |opening| opening.ids.include?(id) } }.map(&:last)]]
-        .map { |opened, shares| taking(at, opened, [*shares, 1.0].min) }.min_by(&:force_n)
+    def weakest(openings, weak)
+      opened, shares = opened_bits(openings), shares_left(weak)
+      forces = WallForce.allowed_along(@blank.material.strength_across_mpa, radii_mm: outside_mm, walls_mm: walls.thickness_mm, depth_mm: @form.wall_depth_mm) * shares
+      forces *= (opened * (WallForce::WHOLE / WallForce::CRACKED_THROUGH)) + ((opened * -1) + 1)
+      forces.min_index.then do |at|
+        Place.new(force_n: forces[at], z_mm: walls.z_mm[at], wall_mm: walls.thickness_mm[at], radius_mm: outside_mm[at], local_share: shares[at], opened: opened[at].positive?)
+      end
     end
-
-    def taking(at, opened, share)
-      wall_mm, radius = walls.thickness_mm[at], outside_mm[at]
-      force = WallForce.allowed_n(across_mpa * share, radius_mm: radius, wall_mm: wall_mm, height_mm: [@form.wall_depth_mm, radius / 2].min, cracked_through: opened)
-      Place.new(force_n: force, z_mm: walls.z_mm[at], wall_mm: wall_mm, radius_mm: radius, local_share: share, opened: opened)
-    end
-
-    def outside_mm = @outside_mm ||= @form.outside.radii_mm(walls.z_mm).to_a
 
     # A place is as wide as one step of the walls.
-    def near?(z_mm, low, high) = z_mm.between?(low - step_mm, high + step_mm)
+    def within(low, high) = walls.z_mm.ge(low - step_mm) & walls.z_mm.le(high + step_mm)
     def step_mm = @form.wall_depth_mm / walls.z_mm.size
+    def none = Numo::DFloat.zeros(walls.z_mm.size)
 
-    # [id, share of strength] of what weakens the wall there: soft wood or a glue line.
-    def weak_at(z_mm, inner_mm, outer_mm)
-      weak.select { |_, low, high, near_mm, far_mm, _| near?(z_mm, low, high) && near_mm < outer_mm && far_mm > inner_mm }.map { |one| one.values_at(0, -1) }
+    # 1 where the ring is cut open.
+    def opened_bits(openings) = openings.inject(none) { |bits, one| Numo::DFloat.maximum(bits, Numo::DFloat.cast(within(one.from_mm, one.to_mm))) }
+
+    # Share of strength of the weakest at each place.
+    def shares_left(weak)
+      weak.inject(none + 1) do |left, one|
+        there = within(*one.heights_mm) & outside_mm.gt(one.radii_mm[0]) & walls.r_mm.lt(one.radii_mm[1])
+        Numo::DFloat.minimum(left, (Numo::DFloat.cast(there) * (one.share - 1)) + 1)
+      end
     end
 
-    # [id, from z, to z, from radius, to radius, share of strength] of what weakens.
     def weak = @weak ||= @shares.filter_map { |defect, _| defect.path? ? glued(defect) : soft(defect) }
 
     def soft(body)
@@ -58,13 +62,13 @@ module MossyAnvil
       return if factor.zero? || factor >= 1
 
       half = body.size_mm.map { |extent| extent / 2 }
-      [body.id, body.z_mm - half[2], body.z_mm + half[2], body.radius_mm - half[0], body.radius_mm + half[0], factor]
+      Weak.new(body.id, [body.z_mm - half[2], body.z_mm + half[2]], [body.radius_mm - half[0], body.radius_mm + half[0]], factor)
     end
 
     # A glue line counts where it goes through the wall.
     def glued(path)
       run = path.holds? && @openings.through_run_of(path) or return
-      [path.id, run.from_mm, run.to_mm, 0.0, Float::INFINITY, [path.bond_mpa / across_mpa, 1.0].min]
+      Weak.new(path.id, [run.from_mm, run.to_mm], [0.0, Float::INFINITY], [path.bond_mpa / @blank.material.strength_across_mpa, 1.0].min)
     end
   end
 end
