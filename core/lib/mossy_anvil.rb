@@ -19,8 +19,11 @@ end
   form/wishes form/placement_search form/walls
   form/skin_area form/defect_lumps form/defect_shares form/defect_share
   solid/grid solid/field solid/body_cover solid/path_cover solid/stepped_rods solid/painter solid/running_sums solid/stage solid/mass_properties solid/freed_pieces
-  turn/balance turn/half_pulls turn/section turn/burst turn/wall_crack turn/wall_openings turn/crack_run turn/crack_toughness turn/cracks_at_stage turn/cross_sections turn/wall_force turn/weakest_wall turn/heat turn/loose_piece turn/rim turn/stage_limit turn/ladder
-  turn/cutting_circle turn/most_air turn/peel turn/cut_strip turn/set_outs turn/mount_hold turn/mount_site turn/mount_judge
+  turn/balance turn/balancing turn/half_pulls turn/section turn/burst turn/wall_crack turn/wall_opening turn/wall_line turn/wall_openings turn/crack_run
+  turn/crack_toughness turn/cracks_at_stage turn/cross_sections turn/wall_force turn/weakest_wall turn/heat
+  turn/loose_piece turn/rim turn/stage_limit turn/ladder
+  turn/cutting_circle turn/most_air turn/peel turn/cut_strip turn/set_outs turn/mount_hold turn/mount_site turn/plate_screws
+  turn/mount_bearing turn/mount_judge turn/mount_clearances
   mend/moisture mend/moisture_profile mend/drying mend/shrinkage mend/filling mend/resin mend/casting
   mend/cure_time mend/cure_kinetics mend/curing_cup mend/cooling_slab mend/exotherm mend/layer_plan
   mend/batches mend/mould mend/in_mould mend/heat_through mend/bubble_log mend/stabilising mend/crack_opening mend/whereabouts mend/triage mend/ways
@@ -32,7 +35,7 @@ end
   finish/grit_sequence
   scan/mesh scan/mesh_file scan/stations scan/scan_report scan/trace scan/profile_trace
   formats/json_text formats/blank_file formats/drawing formats/skin_map formats/section_map formats/form_template formats/form_mesh formats/svg_path
-  reckon/workings reckon/stage_report reckon/defect_report reckon/meeting_report reckon/rough_report reckon/form_report reckon/shop_climate
+  reckon/workings reckon/stage_caps reckon/stage_report reckon/defect_report reckon/meeting_report reckon/rough_report reckon/form_report reckon/shop_climate
   reckon/drying_report reckon/finish_report
   reckon/geometry reckon/of_report reckon/saying reckon/test_findings reckon/cautions reckon/worth_report reckon/form_findings
   reckon/mend_findings reckon/turn_findings reckon/finish_findings reckon/findings reckon/next_move

@@ -30,6 +30,13 @@ module MossyAnvil
       Math.hypot(x, y) < 1e-9 ? fold(degrees.first) : of_point(x, y)
     end
 
+    # To the nearest half hour, in words: "half past 4", "12 o'clock".
+    def words(clock_deg)
+      halves = (fold(clock_deg) / 15).round % 24
+      hour = halves < 2 ? 12 : halves / 2
+      halves.odd? ? "half past #{hour}" : "#{hour} o'clock"
+    end
+
     # [x, y] in mm of a point at that angle and radius.
     def point(clock_deg, radius_mm)
       angle = clock_deg * RADIANS

@@ -72,7 +72,8 @@ RSpec.describe MossyAnvil::Findings do
 
   it "warns of thin walls, of what goes through, and of the side force" do
     form = texts(:form, defects: [deep_crack], form: BlankHelper::BOWL)
-    expect(form).to include(start_with("Thinnest wood"), "Floor {floor} on the axis.", "b goes through the finished wall.", a_string_matching(/the finished wall takes \{force\} from the side/))
+    expect(form).to include(start_with("Thinnest wood"), "Floor {floor} on the axis.", "b goes through the finished wall.",
+      a_string_matching(/the finished wall takes \{force\} from the side/))
     expect(texts(:form)).to eq(["No form drawn yet: the numbers are of the blank as it stands."])
     expect(texts(:form, form: BlankHelper::BOWL.except(:inside))).to include("Solid: nothing is hollowed.")
   end

@@ -46,15 +46,15 @@ RSpec.describe MossyAnvil::Painter do
     steps.tips_mm.zip(steps.taken).map { |tips, taken| [tips[row], taken[row]] }
   end
 
-  it "takes a crack out whole of the planes within eight degrees, and less and less of those up to sixteen, from its tip on" do
+  it "takes a crack out whole of the planes within eight degrees, and less and less of those up to twelve, from its tip on" do
     painter = painted(crack(clock_deg: 90, z_mm: [0, 60], depth_mm: 30))
     steps, = painter.cracked[:own]
-    expect((steps.rods / painter.grid.axial).to_a.uniq.map { |column| column * painter.grid.angular_step_deg }.minmax).to eq([75.0, 105.0])
+    expect((steps.rods / painter.grid.axial).to_a.uniq.map { |column| column * painter.grid.angular_step_deg }.minmax).to eq([78.75, 101.25])
     expect(weakened(painter, :own).last).to be(true)
     expect(steps_at(painter, :own, 24, 30)).to match([[be_within(1e-9).of(90), be_within(1e-9).of(1)]])
     expect(steps_at(painter, :own, 22, 30)[0][1]).to be_within(1e-9).of(1)
-    # 11.25 degrees off: 3.25 of the 8 over which it falls.
-    expect(steps_at(painter, :own, 21, 30)[0][1]).to be_within(1e-9).of(Math.cos(3.25 / 8 * Math::PI / 2)**2)
+    # 11.25 degrees off: 3.25 of the 4 over which it falls.
+    expect(steps_at(painter, :own, 21, 30)[0][1]).to be_within(1e-9).of(Math.cos(3.25 / 4 * Math::PI / 2)**2)
   end
 
   it "follows a crack right through to the axis when asked" do
@@ -81,7 +81,7 @@ RSpec.describe MossyAnvil::Painter do
     # 11.25 degrees beside the crack, and nearer the axis than its tip
     beside = painter.strength[27, 32, cell[100]]
     expect(field[24, 32, cell[100]]).to eq(0)
-    expect(field[27, 32, cell[100]]).to be_within(1e-9).of(beside * (1 - (Math.cos(3.25 / 8 * Math::PI / 2)**2)))
+    expect(field[27, 32, cell[100]]).to be_within(1e-9).of(beside * (1 - (Math.cos(3.25 / 4 * Math::PI / 2)**2)))
     expect(inside).to be < 1
     expect(field[24, 32, cell[60]]).to eq(1)
   end

@@ -145,7 +145,9 @@ RSpec.describe MossyAnvil::MountReport do
   it "asks for a braced bar where a hand-held one would turn over" do
     ok = [60, 150, 400].map do |depth|
       form = ring(60, 50, depth + 10).merge(kind: "hollow_form", inside: [[10, 50], [depth + 10, 50]])
-      described_class.new(blank(shape: { type: "disc", diameter_mm: 130, length_mm: depth + 20 }, form: form)).to_h[:clearances].find { |one| one[:name].start_with?("Reach") }
+      described_class.new(blank(shape: { type: "disc", diameter_mm: 130, length_mm: depth + 20 }, form: form)).to_h[:clearances].find do |one|
+        one[:name].start_with?("Reach")
+      end
     end
     expect(ok.map { |one| one[:ok] }).to eq([true, false, false])
     expect(ok[1][:says]).to include("braced or captured")

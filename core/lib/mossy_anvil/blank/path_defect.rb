@@ -8,6 +8,7 @@ module MossyAnvil
       def size = clock_deg.size
     end
     SAMPLES = 96
+    POINTS = 8
     PIECES = Recall.new(1500)
     LENGTHS = Recall.new(500)
     DEEPEST = Recall.new(200)
@@ -115,14 +116,14 @@ module MossyAnvil
       end.transpose.map { |parts| parts.size == 1 ? parts[0] : Numo::DFloat.hstack(parts) }.then { |columns| Samples.new(**Samples.members.zip(columns).to_h) }
     end
 
-    # The even pieces with the path's own points between them, in order.
+    # The even pieces and the path's own points after them, its last one over again up to a full POINTS, so that most paths have equally many.
     def pieces_and_points(shape, count)
       even = even_pieces(shape, count)
-      points = [legs.first.first, *legs.map(&:last)]
-      ends = legs.map { |from, to| on_leg(from, to, Numo::DFloat[0.0, 1.0], shape) }
-      marks = 3.times.map { |member| Numo::DFloat[ends.first[member][0], *ends.map { |own| own[member][1] }] }
-      Samples.new(**Samples.members.zip([*marks, Numo::DFloat.zeros(points.size), Numo::DFloat.cast(points.map { |point| point[:depth_mm] })])
-        .to_h { |member, values| [member, Numo::DFloat.hstack([even[member], values])] })
+      points = path + ([path.last] * (-path.size % POINTS))
+      clock, z, depth, r = %i[clock_deg z_mm depth_mm r_mm].map { |name| Numo::DFloat.cast(points.map { |point| point[name].to_f }) }
+      radius = side? ? shape.radius_mm(clock, z) + (z * 0) : r
+      own = [Clock.fold_all(clock), radius, side? ? z : (z * 0) + face_z_mm(shape), z * 0, depth]
+      Samples.new(**Samples.members.zip(even.to_a, own).to_h { |member, pieces, more| [member, Numo::DFloat.hstack([pieces, more])] })
     end
 
     # How many pieces each leg gets of so many: as its length, and at least one.

@@ -12,6 +12,8 @@ module MossyAnvil
     # Where the wood leaves less than this share of the form's own wall, it is running out.
     FEATHER_SHARE = 0.5
     ANGLES = 96
+    # Of the inside's points, so many are passed over for one that is looked at all along the wall.
+    EVERY = 3
     FOUND = Recall.new(60)
 
     def initialize(form, shape)
@@ -36,10 +38,11 @@ module MossyAnvil
       end
     end
 
-    # Places all along the inside of a hollow form, each with the wall there.
+    # Places all along the inside of a hollow form, each with the wall there; the one where it is least among them.
     def places
       @places ||= begin
-        (z, r), (z0, r0), (z1, r1) = by_axis(inside_line), by_axis(outside_line[0...-1]), by_axis(outside_line[1..])
+        inside = inside_line.each_slice(EVERY).map(&:first).push([least.z_mm, least.r_mm])
+        (z, r), (z0, r0), (z1, r1) = by_axis(inside), by_axis(outside_line[0...-1]), by_axis(outside_line[1..])
         from_z, from_r = [[z, z0], [r, r0]].map { |points, starts| points.reshape(points.size, 1) - starts }
         Places.new(z, r, to_pieces(from_z, from_r, z1 - z0, r1 - r0).min(axis: 1))
       end
@@ -87,13 +90,15 @@ module MossyAnvil
 
     # A Bit for each hour: does the wood run out over the hollow somewhere along it?
     def crosses
-      @crosses ||= begin
-        heights = heights_of(@form.inside)
-        inner, outer = [@form.inside, @form.outside].map { |profile| profile.radii_mm(heights).reshape(1, heights.size) }
-        wood = surface(heights) + (inner * 0)
-        short = wood.lt(outer)
-        (short & wood.lt(inner + (short.any? ? own_wall_mm * FEATHER_SHARE : 0))).count_true(axis: 1).gt(0)
-      end
+      @crosses ||= @shape.min_radius_mm >= @form.outside.largest_mm ? Numo::Bit.zeros(ANGLES) : runs_out
+    end
+
+    def runs_out
+      heights = heights_of(@form.inside)
+      inner, outer = [@form.inside, @form.outside].map { |profile| profile.radii_mm(heights).reshape(1, heights.size) }
+      wood = surface(heights) + (inner * 0)
+      short = wood.lt(outer)
+      (short & wood.lt(inner + (short.any? ? own_wall_mm * FEATHER_SHARE : 0))).count_true(axis: 1).gt(0)
     end
 
     # Least wall of the form itself, wherever the wood ends.

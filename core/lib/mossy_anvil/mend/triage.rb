@@ -72,11 +72,13 @@ module MossyAnvil
       elsif @where.tenon?
         say(:fill, "Runs under the future tenon: glue all of it before anything is gripped there, {whole}, or hold the piece another way.", whole: whole)
       elsif @share.breaks_through?
-        say(:fill, "Goes through the finished #{@where.floor? ? 'floor' : 'wall'}. Fill and glue all of it before the lathe turns: {whole}, of which {fill} stay.", amounts)
+        say(:fill, "Goes through the finished #{@where.floor? ? 'floor' : 'wall'}. Fill and glue all of it before the lathe turns: {whole}, of which {fill} stay.",
+          amounts)
       elsif @blank.form && left[0] < Table["ways"]["sanded_mm"]
         say(:leave, "Only {left} of its depth stays in the finished piece: it goes with the sanding. Look again when the outside is turned.", left: left)
       else
-        say(:fill, "{left} of its depth stays in the finished piece. Fill and glue all of it before the lathe turns: {whole}, of which {fill} stay.", left: left, **amounts)
+        say(:fill, "{left} of its depth stays in the finished piece. Fill and glue all of it before the lathe turns: {whole}, of which {fill} stay.", left: left,
+**amounts)
       end
     end
 
@@ -114,7 +116,8 @@ module MossyAnvil
 
     def open_to_both(name)
       way = fill_or_cast
-      say(way, "The #{name} opens both ways through the #{@where.floor? ? 'floor' : 'wall'}. #{way.to_s.capitalize} it before the lathe turns: {whole}, of which {fill} stay.", amounts)
+      say(way,
+        "The #{name} opens both ways through the #{@where.floor? ? 'floor' : 'wall'}. #{way.to_s.capitalize} it before the lathe turns: {whole}, of which {fill} stay.", amounts)
     end
 
     def open_to_one(name)

@@ -19,7 +19,7 @@ module MossyAnvil
 
     # Burst of a stage with those mass properties.
     def burst(stage, mass)
-      moments = @lightening ? mass.pulling(@lightening, stage) : mass.moments
+      moments = @lightening ? mass.pulling(@lightening) : mass.moments
       sound = Section.new(@grid, stage, @sound)
       cracked = (stage.hollow? ? @hollow_paths : @paths).transform_values { |weak| sound.with(weak) }
       Burst.new(@grid, HalfPulls.new(@grid, moments), { sound: sound, **cracked }, @strengths)

@@ -48,9 +48,7 @@ module MossyAnvil
       stage = STAGE_WORDS.fetch(@last_name)
       limit = [@last[:limit_rpm], "rpm"]
       figure = "/stages/#{@last_name}/limit_rpm"
-      if @last[:not_like_this]
-        return say(:stop, "#{opening} #{stage}, #{no_speed(@last)}. #{@last[:lifts_it]}", figure: figure, limit: limit)
-      end
+      return say(:stop, "#{opening} #{stage}, #{no_speed(@last)}. #{@last[:lifts_it]}", figure: figure, limit: limit) if @last[:not_like_this]
 
       why, values = governs
       say({ go: :go, stop: :stop }.fetch(verdict, :care), "#{opening} #{stage}, limit {limit}: #{why}.", figure: figure, limit: limit, **values)
@@ -93,7 +91,11 @@ module MossyAnvil
     end
 
     def weighed(weight, moved)
-      weight ? ["#{moved ? 'Or a counterweight' : 'Counterweight'}: {weight} at {opposite}, {radius} out#{', or start slow' unless moved}."] : []
+      if weight
+        ["#{moved ? 'Or a counterweight' : 'Counterweight'}: {weight} at {opposite}, {radius} out#{', or start slow' unless moved}."]
+      else
+        []
+      end
     end
 
     def weight_values(weight) = { weight: [weight[:mass_g], "g"], opposite: [weight[:clock_deg], "clock"], radius: [weight[:radius_mm], "mm"] }

@@ -50,7 +50,8 @@ module MossyAnvil
         speed = Table["grits"]["surface_m_s"][kind]
         limit = [@last[:limit_rpm], @last[:worst]&.fetch(:limit_rpm)].compact.min
         @workings.put("/finish/sanding_rpm", value: [GritSequence.rpm(speed, @last[:swing_mm]), limit].min, unit: "rpm", certainty: :rule_of_thumb,
-          source: Table["grits"]["surface_source"], formula: "surface speed over pi times the largest diameter, and no more than the limit of the last stage at its worst",
+          source: Table["grits"]["surface_source"],
+          formula: "surface speed over pi times the largest diameter, and no more than the limit of the last stage at its worst",
           inputs: { "surface speed" => [speed, "m/s"], "diameter" => [@last[:swing_mm], "mm"], "limit" => [limit, "rpm"] })
       end
     end

@@ -41,7 +41,8 @@ module MossyAnvil
     # Plain data: steps, each with its mounts, the one proposed (or nil) first, and what else to look to; says: of the whole; clearances.
     def to_h
       steps = STEPS.fetch(family).each_with_index.map { |(name, by, mounts), index| step(name, by, mounts, index) }
-      { steps: steps, says: whole(steps), clearances: clearances, jaws_mm: circles_mm, jaws_are_own: own_jaws?, workings: @workings.to_h }
+      { steps: steps, says: whole(steps), clearances: MountClearances.new(@blank, @stages[:blank][:swing_mm]).to_a, jaws_mm: circles_mm, jaws_are_own: own_jaws?,
+        workings: @workings.to_h }
     end
 
     private
@@ -77,7 +78,7 @@ module MossyAnvil
       proposed = ranked.first.verdict == :no ? nil : ranked.first
       { key: name.to_s, name: NAMES.fetch(name), by: by_words(by), stage: stage_of(name).to_s, rpm: load(name, by)[:rpm],
         limit_rpm: [proposed&.limit_rpm, load(name, by)[:rpm]].compact.min,
-        need_nm: put(index, "need_nm", judge.need_nm, load(name, by)), need_with_tailstock_nm: judge.need_with_tailstock_nm,
+        need_nm: put(index, "need_nm", judge.bearing.need_nm, load(name, by)), need_with_tailstock_nm: judge.bearing.need_with_tailstock_nm,
         proposed: proposed&.key, mounts: ranked.map { |verdict| plain(verdict) } }
     end
 
@@ -117,7 +118,8 @@ module MossyAnvil
     # What the judge asks of this step and this form.
     def facts(name)
       made = holding_wood
-      { tailstock: !FREE.include?(name), swing_mm: @stages.fetch(stage_of(name))[:swing_mm], waste_mm: waste_mm(name), block_mm: block_mm(name), moisture_pct: @moisture_pct, tenon_wood_mm: made[:length_mm], tenon_round_mm: made[:round_mm],
+      { tailstock: !FREE.include?(name), swing_mm: @stages.fetch(stage_of(name))[:swing_mm],
+        waste_mm: waste_mm(name), block_mm: block_mm(name), moisture_pct: @moisture_pct, tenon_wood_mm: made[:length_mm], tenon_round_mm: made[:round_mm],
         foot_mm: 2 * foot_radius_mm,
         floor_mm: @form.floor_mm || @form.length_mm, rim_true: rim_true?, rim_mm: 2 * mouth_radius_mm, through: through }
     end
@@ -158,7 +160,8 @@ module MossyAnvil
     end
 
     def stuck_at(step)
-      say(:stop, "Nothing left to hold it by. #{step[:name]}, #{step[:by]}: no mount bears that. #{WHAT_ELSE.fetch(step[:key], 'Leave more wood there, glue a block on before, or slide the form.')}")
+      else_do = WHAT_ELSE.fetch(step[:key], "Leave more wood there, glue a block on before, or slide the form.")
+      say(:stop, "Nothing left to hold it by. #{step[:name]}, #{step[:by]}: no mount bears that. #{else_do}")
     end
 
     # One sentence on the whole: does each step leave something to hold the next by?
@@ -167,6 +170,11 @@ module MossyAnvil
       return stuck_at(stuck) if stuck
       return say(:stop, "Not on the lathe yet, however it is held: as it is, no speed is safe. Mend it first.") if steps.any? { |one| one[:rpm].zero? }
 
+      in_order(steps)
+    end
+
+    # The mounts proposed, one after the other, and what to mind with them.
+    def in_order(steps)
       names = steps.map { |one| one[:mounts].first[:name] }.join(", then ").sub(/\A./, &:upcase)
       care = steps.any? { |one| one[:mounts].first[:verdict] != "holds" }
       slow = steps.select { |one| one[:mounts].first[:limit_rpm] }.min_by { |one| one[:limit_rpm] }
@@ -180,31 +188,5 @@ module MossyAnvil
       amounts = values.map { |name, (value, unit)| { name: name.to_s, value: value, unit: unit } }
       { tone: tone.to_s, text: text, figure: nil, values: amounts }
     end
-
-    # What must go past what: swing, length, and how far the tool reaches in.
-    def clearances
-      lathe = @blank.lathe
-      swing, length = @stages[:blank][:swing_mm], @blank.shape.length_mm
-      list = []
-      list << gap("Over the bed", (lathe.swing_mm - swing) / 2, "spin it by hand, the rest and the banjo clear of every corner") if lathe
-      list << gap("Between the centres", lathe.between_centres_mm - length, "with the chuck or plate, and the hand wheel not against the wall") if lathe
-      return list unless @form.hollow?
-
-      list + [reach,
-              { name: "Depth to drill", value_mm: @form.wall_depth_mm, ok: true, says: "from the rim to the floor wanted, less the point of the bit" }]
-    end
-
-    # By hand with a shank of a quarter of it, further in only with a bar that cannot turn over.
-    def reach
-      depth, own = @form.wall_depth_mm, Table["mounts"]["reach"]
-      shanks = Table["interrupted_cut"]["overhang_in_shanks"]
-      says = if depth <= own["by_hand_mm"] then "a shank of #{format('%.0f', depth / shanks)} mm or more, or a rest inside: #{shanks} shanks past the rest at most"
-             elsif depth <= own["braced_mm"] then "too far for a bar held by hand: only with a braced or captured one, that cannot turn over in the cut"
-             else "farther than any bar goes: make it shallower, or of two parts"
-             end
-      { name: "Reach into the hollow", value_mm: depth, ok: depth <= own["by_hand_mm"], says: says }
-    end
-
-    def gap(name, room_mm, says) = { name: name, value_mm: room_mm, ok: room_mm >= 0, says: says }
   end
 end

@@ -15,6 +15,7 @@ module MossyAnvil
       @stage = Stage.new(name, solid.grid, @blank)
       @mass = MassProperties.new(solid.grid, solid.density_sums, @stage)
       @burst = solid.burst(@stage, @mass)
+      @caps = StageCaps.new(name, solid, @stage, @mass, @burst, method(:put))
     end
 
     def to_h
@@ -22,7 +23,7 @@ module MossyAnvil
     end
 
     # rpm to stay below, by itself.
-    def limit_rpm = StageLimit.new(caps, @lathe).rpm
+    def limit_rpm = StageLimit.new(@caps.to_h, @lathe).rpm
 
     private
 
@@ -39,7 +40,7 @@ module MossyAnvil
           source: "Textbook mechanics, on the cylindrical grid", inputs: { "mass" => [@mass.mass_g, "g"] }),
         heavy_clock_deg: heavy_side,
         swing_mm: put("swing_mm", @stage.swing_mm, "mm", "twice the farthest wood from the axis, corners and wings included"),
-        runs_true: @stage.true_running?, fragile: fragile?, counterweight: counterweight, recentre: recentre }
+        runs_true: @stage.true_running?, fragile: @caps.fragile?, counterweight: counterweight, recentre: recentre }
     end
 
     def heavy_side
@@ -47,27 +48,23 @@ module MossyAnvil
         source: "Textbook mechanics, on the cylindrical grid", inputs: { "imbalance" => [@mass.imbalance_g_mm, "g mm"] })
     end
 
-    # Where the centres would go so that it balances; nil where it lies so near already that a weight or a slow start does.
-    def recentre
-      offset = @mass.mass_g.zero? ? 0.0 : @mass.imbalance_g_mm / @mass.mass_g
-      return if offset <= Table["speed"]["recentre_over_mm"]
+    def balancing = @balancing ||= Balancing.new(@mass, @stage.swing_mm)
 
-      { clock_deg: @mass.heavy_clock_deg(@stage.swing_mm),
-        mm: put("recentre/mm", offset, "mm", "imbalance over mass: how far the centre of mass lies off the axis", source: "Textbook mechanics",
+    # Where the centres would go so that it balances; nil where it lies near enough already.
+    def recentre
+      return unless balancing.recentre?
+
+      { clock_deg: balancing.heavy_clock_deg,
+        mm: put("recentre/mm", balancing.offset_mm, "mm", "imbalance over mass: how far the centre of mass lies off the axis", source: "Textbook mechanics",
           inputs: { "imbalance" => [@mass.imbalance_g_mm, "g mm"], "mass" => [@mass.mass_g, "g"] }) }
     end
 
-    # nil where it balances, and where the weight would be more than a share of the piece: that is no longer a weight one hangs on.
     def counterweight
-      return unless @mass.heavy_clock_deg(@stage.swing_mm)
+      return unless balancing.weight?
 
-      radius = Table["speed"]["counterweight_at_share_of_radius"] * @stage.swing_mm / 2
-      return if Balance.counterweight_g(@mass.imbalance_g_mm, radius) > Table["speed"]["counterweight_most_share"] * @mass.mass_g
-
-      { radius_mm: radius, clock_deg: Clock.fold(@mass.heavy_clock_deg(@stage.swing_mm) + 180),
-        mass_g: put("counterweight/mass_g", Balance.counterweight_g(@mass.imbalance_g_mm, radius), "g",
-          "imbalance over the radius it hangs at", source: "Textbook mechanics",
-          inputs: { "imbalance" => [@mass.imbalance_g_mm, "g mm"], "radius" => [radius, "mm"] }) }
+      { radius_mm: balancing.radius_mm, clock_deg: balancing.weight_clock_deg,
+        mass_g: put("counterweight/mass_g", balancing.weight_g, "g", "imbalance over the radius it hangs at", source: "Textbook mechanics",
+          inputs: { "imbalance" => [@mass.imbalance_g_mm, "g mm"], "radius" => [balancing.radius_mm, "mm"] }) }
     end
 
     def holding
@@ -84,17 +81,14 @@ module MossyAnvil
           "burst speed over the square root of the reserve", certainty: :rule_of_thumb,
           source: Table["strength"]["burst_reserve"]["source"],
           inputs: { "burst speed" => [weakest.burst_rpm, "rpm"], "reserve on load" => [@solid.climate.burst_reserve, ""] }),
-        crack_runs_rpm: crack_runs, crack_runs_at: runs.min_by(&:runs_rpm)&.ids || [], allowed_side_force_n: nil, side_force_at: nil }.merge(side_force)
+        crack_runs_rpm: crack_runs, crack_runs_at: @caps.first_to_run&.ids || [], allowed_side_force_n: nil, side_force_at: nil }.merge(side_force)
     end
 
-    def runs = @runs ||= @solid.crack_runs(@stage, @burst)
-    # The one to stay below, and the one that runs first.
-    def governing_run = runs.min_by(&:limit_rpm)
-
     def crack_runs
-      first = runs.min_by(&:runs_rpm) or return
+      first = @caps.first_to_run or return
 
-      put("crack_runs_rpm", first.runs_rpm, "rpm", "speed at which the stress at the tip of the worst open crack, or of what opens the wall, reaches the toughness of the wood",
+      put("crack_runs_rpm", first.runs_rpm, "rpm",
+        "speed at which the stress at the tip of the worst open crack, or of what opens the wall, reaches the toughness of the wood",
         source: "Edge crack after Tada, short crack after Newman and Raju, through a wall after Folias; toughness from the Wood Handbook", certainty: :rule_of_thumb,
         inputs: { "toughness along the fibres" => [@blank.material.toughness_mpa_sqrt_m, "MPa m^1/2"] })
     end
@@ -103,7 +97,8 @@ module MossyAnvil
       return {} unless @stage.hollow? && @solid.least_wall
 
       weak = @solid.weakest_wall
-      { allowed_side_force_n: put("allowed_side_force_n", weak.force_n, "N", "side force that brings the wall at its weakest place, as a ring, to half of its strength there",
+      { allowed_side_force_n: put("allowed_side_force_n", weak.force_n, "N",
+        "side force that brings the wall at its weakest place, as a ring, to half of its strength there",
         source: "Textbook curved bar", certainty: :rule_of_thumb,
         inputs: { "wall there" => [weak.wall_mm, "mm"], "from the head" => [weak.z_mm, "mm"], "radius there" => [weak.radius_mm, "mm"],
                   "share of strength there" => [weak.local_share, ""], "lever" => [weak.opened ? WallForce::CRACKED_THROUGH : WallForce::WHOLE, ""] }),
@@ -112,7 +107,7 @@ module MossyAnvil
     end
 
     def speeds
-      limit = StageLimit.new(caps, @lathe)
+      limit = StageLimit.new(@caps.to_h, @lathe)
       rpm = put("limit_rpm", limit.rpm, "rpm", "the lowest of all caps on this stage; here: #{limit.governed_by}",
         certainty: :rule_of_thumb, source: "Each cap shows its own", inputs: limit.caps.to_h { |cap| [cap.key, [cap.rpm, "rpm"]] })
       { limit_rpm: rpm, governed_by: limit.governed_by, lifts_it: limit.lowest.lift, not_like_this: limit.not_like_this?,
@@ -128,56 +123,6 @@ module MossyAnvil
           "from the higher of the lathe's slowest and #{(row['starts_at_share'] * 100).round} % of the limit, up by quarters to the limit",
           certainty: :rule_of_thumb, source: row["source"], inputs: { "limit" => [limit_rpm, "rpm"], "lathe's slowest" => [@lathe.min_rpm, "rpm"] })
       end
-    end
-
-    def caps
-      { "swing" => too_much(@stage.swing_mm, @lathe&.swing_mm), "length" => too_much(@blank.shape.length_mm, @lathe&.between_centres_mm),
-        "lathe" => @lathe&.max_rpm, "rim" => rim_rpm, "imbalance" => imbalance_rpm,
-        "burst" => @burst.weakest.burst_rpm && (@burst.weakest.burst_rpm / Math.sqrt(@solid.climate.burst_reserve)),
-        "crack" => governing_run&.limit_rpm, "cross_section" => cross_section_rpm, "heat" => heat_rpm, "loose_piece" => loose_rpm, "freed_piece" => @solid.freed.any? ? 0.0 : nil }
-    end
-
-    # Speed that what cracks square to the axis leave of a section bears.
-    def cross_section_rpm
-      row = Table["speed"]["cross_section"]
-      CrossSections.new(@blank, @stage, @solid.grid).limit_rpm(CrossSections::Load.new(force_n: row.fetch(@name.to_s), mass_g: @mass.mass_g,
-        imbalance_g_mm: @mass.imbalance_g_mm, reserve: row["reserve"]))
-    end
-
-    def heat_rpm
-      speed = Heat.surface_m_s(@blank.material) or return
-      put("heat_rpm", Rim.rpm(speed, @stage.swing_mm), "rpm", "surface speed that the stock takes without softening, over pi times the swing", certainty: :rule_of_thumb,
-        source: Table["speed"]["heat"]["source"],
-        inputs: { "softens from" => [@blank.material.soft_from_c, "C"], "surface speed" => [speed, "m/s"], "swing" => [@stage.swing_mm, "mm"] })
-    end
-
-    # No speed at all for what does not fit the lathe.
-    def too_much(size_mm, room_mm) = room_mm && size_mm > room_mm ? 0.0 : nil
-
-    def rim_rpm
-      cap = Rim.cap_m_s(fragile: fragile?, true_running: @stage.true_running?)
-      put("rim_rpm", Rim.rpm(cap, @stage.swing_mm), "rpm", "rim speed allowed over pi times the swing", certainty: :rule_of_thumb,
-        source: Table["speed"]["rim_source"],
-        inputs: { "rim speed" => [cap, "m/s"], "swing" => [@stage.swing_mm, "mm"] })
-    end
-
-    def imbalance_rpm
-      return unless @lathe
-
-      rpm = Balance.limit_rpm(@mass.imbalance_g_mm, @lathe)
-      rpm = nil if rpm && rpm > 1e6
-      put("imbalance_rpm", rpm, "rpm", "speed at which shaking reaches the share of weight the stand takes", certainty: :rule_of_thumb,
-        source: Table["speed"]["shaking_source"],
-        inputs: { "imbalance" => [@mass.imbalance_g_mm, "g mm"], "lathe, stand and ballast" => [@lathe.total_kg, "kg"],
-                  "share of weight" => [Table["speed"]["shaking_share"].fetch(@lathe.stand), ""] })
-    end
-
-    def loose_rpm
-      left_at_stage.select { |defect| defect.type == "loose_piece" }.filter_map do |piece|
-        # By the box that its bond is told of: the heavier of box and ellipsoid, on the safe side.
-        mass_g = @blank.material.density_kg_m3 * piece.box_mm3 * 1e-6
-        LoosePiece.limit_rpm(mass_g: mass_g, radius_mm: piece.radius_mm, size_mm: piece.size_mm, bonded_share: piece.detail[:bonded_share])
-      end.min
     end
 
     # What this stage's speed means for an edge that is knocked and for a piece that lets go.
@@ -208,10 +153,7 @@ module MossyAnvil
       end
     end
 
-    def half_held = left_at_stage.select { |defect| defect.type == "loose_piece" }.map { |piece| [piece.id, piece.box_mm3, piece.radius_mm] }
+    def half_held = @caps.left_at_stage.select { |defect| defect.type == "loose_piece" }.map { |piece| [piece.id, piece.box_mm3, piece.radius_mm] }
     def cut_free = @solid.freed.map { |piece| [piece.ids.join("+"), piece.volume_mm3, piece.radius_mm] }
-
-    def fragile? = left_at_stage.any?(&:fragile?) || @solid.freed.any? || (@stage.hollow? && !@solid.openings.none?)
-    def left_at_stage = @solid.left_at(@name)
   end
 end

@@ -52,9 +52,7 @@ module MossyAnvil
       figure = "/stages/#{name}/limit_rpm"
       word = STAGE_WORDS.fetch(name)
       limit = [stage[:limit_rpm], "rpm"]
-      if stage[:not_like_this]
-        return say(:stop, "#{word}: unsafe as planned, #{no_speed(stage)}. #{stage[:lifts_it]}", figure: figure, limit: limit)
-      end
+      return say(:stop, "#{word}: unsafe as planned, #{no_speed(stage)}. #{stage[:lifts_it]}", figure: figure, limit: limit) if stage[:not_like_this]
       if grows_first?(stage)
         return say(:plain, "#{word}: up to {limit}, limited by #{cap_name(stage)}. #{parted(stage[:crack_runs_at]).sub(/\A./, &:upcase)} would grow at about {runs}.",
           figure: figure, limit: limit, runs: [stage[:crack_runs_rpm], "rpm"])

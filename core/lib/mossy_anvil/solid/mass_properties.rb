@@ -29,35 +29,34 @@ module MossyAnvil
     end
 
     # The same moments for the pull that splits, heavier by what defects lighten the wood by. lightening: RunningSums of that, with powers 2 and 3.
-    def pulling(lightening, stage)
-      more = Hash.new(0.0)
-      parts_of(stage).each do |radii, layers, sign|
-        held = lightening.held(Cut.new(@grid, radii)).map { |values| Numo::DFloat.zeros(@grid.rods).tap { |all| all[lightening.rods] = values }.reshape(@grid.angular, @grid.axial) }
-        thickness = layers.thickness_mm * sign
-        more[:r2] += held[0].dot(thickness)
-        more[:r2_z] += held[0].dot(thickness * layers.middle_mm)
-        more[:r3] += held[1].dot(thickness)
+    def pulling(lightening)
+      column, layer = lightening.rods / @grid.axial, lightening.rods % @grid.axial
+      summed = ->(values) { column.bincount(values, minlength: @grid.angular) }
+      @parts.inject(moments) do |sums, (cut, layers, sign)|
+        second, third = lightening.held(cut)
+        thick = layers.thickness_mm[layer] * sign
+        second *= thick
+        sums.merge(r2: sums[:r2] + summed[second], r2_z: sums[:r2_z] + summed[second * layers.middle_mm[layer]], r3: sums[:r3] + summed[third * thick])
       end
-      moments.merge(more) { |_, own, extra| own + extra }
     end
 
     private
 
-    # Outer bound and, where it is hollow, inner: radii, layers and sign of each.
+    # Outer bound and, where it is hollow, inner: cut, layers and sign of each.
     def parts_of(stage)
-      parts = [[stage.outer.radii_mm, stage.outer, 1]]
-      stage.hollow? ? parts << [stage.inner_within(stage.outer), stage.inner, -1] : parts
+      outer = [Cut.new(@grid, stage.outer.radii_mm), stage.outer, 1]
+      stage.hollow? ? [outer, [Cut.new(@grid, stage.inner_within(stage.outer)), stage.inner, -1]] : [outer]
     end
 
     def collect(stage)
       totals = Hash.new(0.0)
-      parts_of(stage).each { |radii, layers, sign| add(totals, radii, layers, sign) }
+      @parts = parts_of(stage)
+      @parts.each { |cut, layers, sign| add(totals, cut, layers, sign) }
       @volume_mm3 = totals[:area].sum * @grid.angular_step_rad
       @moments = totals.freeze
     end
 
-    def add(totals, radii, layers, sign)
-      cut = Cut.new(@grid, radii)
+    def add(totals, cut, layers, sign)
       thickness = layers.thickness_mm * sign
       with_z = thickness * layers.middle_mm
       totals[:area] += (cut.raised(2) / 2).dot(thickness)

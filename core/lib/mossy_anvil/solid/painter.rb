@@ -77,16 +77,22 @@ module MossyAnvil
       side, face = paths.partition { |path, _| path.side? }
       steps = SteppedRods.of(side.map { |path, cover| [cover.step(through: through?(path, depth)), share_lost(path)] })
       cuts = face.map { |path, cover| [cover.patch(through: through?(path, depth)), share_lost(path)] }
-      other = marked(strength.rods, Field.rods_of(grid, cuts.map(&:first)))
-      plain, mixed = steps.parted(other)
+      plain, mixed = steps.parted(marked(strength.rods, Field.rods_of(grid, cuts.map(&:first))))
+      [plain, weakened_cells(mixed, cuts)]
+    end
+
+    # Fields of strength and own strength in the rods that steps and cuts share with other defects, and which of their cells must hold.
+    def weakened_cells(mixed, cuts)
       held = marked(mixed.rods, Field.rods_of(grid, cuts.map(&:first))).where
       left = mixed.left_in_cells(grid) unless mixed.rods.empty?
       fields = [strength, own_strength].map { |field| field&.over(held)&.tap { |weak| weak.thin(mixed.rods, left).take_out(cuts) } }
-      [plain, [*fields, fields.first.plain? ? nil : holding(fields.first, mixed, cuts)]]
+      [*fields, fields.first.plain? ? nil : holding(fields.first, mixed, cuts.select { |_, share| share >= 1 })]
     end
 
-    # Cells of a weakened field that must hold, 1 or 0, rods x cells: not those that cracks leave less than MUST_HOLD_SHARE of.
+    # Cells of a weakened field that must hold, 1 or 0, rods x cells: not those that open cracks leave less than MUST_HOLD_SHARE of. nil where there are none.
     def holding(field, mixed, cuts)
+      return if cuts.empty? && mixed.rods.empty?
+
       held = Numo::Int8.ones(field.rods.size, grid.radial)
       held[field.rows_of(mixed.rods), true] = Numo::Int8.cast(mixed.holding_in_cells(grid).gt(MUST_HOLD_SHARE)) unless mixed.rods.empty?
       cuts.each do |patch, share|

@@ -3,9 +3,9 @@
 module MossyAnvil
   # The footprint of a crack or bark inclusion in the planes through the axis: depth x run, taken out whole of every plane within CORE_DEG of it,
   # and from there by a cos2 that falls to nothing at REACH_DEG. The core is wider than the step between planes, and the fall has no jump, so the
-  # answer does not depend on where the planes of the grid happen to lie. HALF_DEG, where the fall is half way, is about as wide as a footprint of 12 degrees cut off square.
+  # answer does not depend on where the planes of the grid happen to lie. HALF_DEG is where the fall is half way.
   class PathCover
-    CORE_DEG, REACH_DEG = 8.0, 14.0
+    CORE_DEG, REACH_DEG = 8.0, 12.0
     HALF_DEG = (CORE_DEG + REACH_DEG) / 2
 
     Patch = BodyCover::Patch

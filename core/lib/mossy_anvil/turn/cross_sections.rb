@@ -6,6 +6,7 @@ module MossyAnvil
   # stress = M / W, W = I_min / r_max of what is left about its own centre; M = cut at the end of its lever + weight and imbalance at the middle of it.
   # Allowed: the strength along the axis over the reserve on load. Source: textbook bending.
   class CrossSections
+    # Places along a path that runs so: no column of the grid is stepped over.
     PLACES = 240
     # Cracks so near each other along the axis, as a share of the largest radius, break as one.
     TOGETHER_SHARE = 0.2
@@ -48,10 +49,10 @@ module MossyAnvil
     end
 
     def places_of(path)
-      samples = path.samples(@blank.shape, count: PLACES)
-      square = samples.size < 2 ? [] : square_bits(samples)
-      return [] if square.none?
+      return [] if square_bits(path.samples(@blank.shape)).none?
 
+      samples = path.samples(@blank.shape, count: PLACES)
+      square = square_bits(samples)
       columns, layers = @grid.columns_at(samples.clock_deg).to_a, @grid.layers_at(samples.z_mm).to_a
       tips = path.through? ? [0.0] * samples.size : (samples.radius_mm - samples.depth_mm).clip(0, nil).to_a
       square.each_with_index.filter_map { |there, at| [columns[at], layers[at], tips[at], path.type == "delamination"] if there }
@@ -59,6 +60,8 @@ module MossyAnvil
 
     # Of each sample, does the path run more round the turn than along the axis there?
     def square_bits(samples)
+      return [] if samples.size < 2
+
       round = (Clock.short_turns(samples.clock_deg[1..] - samples.clock_deg[0...-1]) * Clock::RADIANS * samples.radius_mm[1..]).abs
       bits = round.gt((samples.z_mm[1..] - samples.z_mm[0...-1]).abs).to_a.map { |bit| bit == 1 }
       [bits.first, *bits]

@@ -5,8 +5,6 @@ module MossyAnvil
   class MountJudge
     Verdict = Struct.new(:key, :verdict, :hold_nm, :need_nm, :says, :amounts, :size_mm, :limit_rpm, keyword_init: true)
     LEAST_BLOCK_MM = 20.0
-    # Ways that a plate is tried, between one screw and the next.
-    PLATE_TURNS = 12
 
     # site: MountSite; load: { force_n:, overhang_mm:, mass_g:, imbalance_g_mm:, rpm:, centre_mm: }; step: as MountPlan's. circles_mm: of the jaws.
     def initialize(site, load, step, solid, circles_mm)
@@ -20,12 +18,13 @@ module MossyAnvil
       @table = Table["mounts"]
     end
 
-    # Moment on the seat, N m, without and with the tailstock.
-    def need_nm = @need_nm ||= MountHold.load_nm(**@load)
-    def need_with_tailstock_nm = @need_with_tailstock_nm ||= MountHold.load_nm(**@load, tailstock: true)
-
-    # Verdict of one mount: :holds, :tailstock (only with it up), :slower (so, and only up to its own limit_rpm) or :no.
+    # Verdict of one mount, :holds, :tailstock, :slower or :no: see MountBearing.
     def call(key) = send(:"judge_#{key}")
+
+    # What it must bear, MountBearing.
+    def bearing
+      @bearing ||= MountBearing.new(@load, tailstock: @step[:tailstock], swing_mm: @step[:swing_mm], least_rpm: @blank.lathe&.min_rpm || 0)
+    end
 
     private
 
@@ -33,55 +32,20 @@ module MossyAnvil
 
     # By how much it bears more than it must.
     def weighed(key, hold_nm, says, size_mm: nil, **amounts)
-      verdict, limit_rpm, tail = @step[:tailstock] ? bearing(hold_nm) : bearing_free(hold_nm)
-      limit_rpm = [limit_rpm, own_rpm(key)].compact.min
-      tail = [tail, "No faster than {limit}."].compact.join(" ") if limit_rpm && verdict != :no
-      Verdict.new(key: key, verdict: verdict, hold_nm: hold_nm, need_nm: need_nm, says: [says, tail].compact.join(" "),
-        amounts: tail&.include?("{limit}") ? amounts.merge(limit: [limit_rpm, "rpm"]) : amounts, size_mm: size_mm, limit_rpm: verdict == :no ? nil : limit_rpm)
+      answer = bearing.answer(hold_nm)
+      limit = answer.verdict == :no ? nil : [answer.limit_rpm, bearing.own_rpm(key)].compact.min
+      verdict(key, answer.verdict, [says, answer.says].compact.join(" "), amounts, limit, hold_nm: hold_nm, need_nm: bearing.need_nm, size_mm: size_mm)
     end
 
-    # [verdict, rpm it must stay under or nil where the stage's own limit comes first, what to add].
-    def bearing(hold_nm)
-      margins = @table["margins"]
-      return [:holds, nil, nil] if hold_nm >= need_nm * margins["free"]
-      return [:tailstock, nil, "Only with the tailstock up."] if hold_nm >= need_with_tailstock_nm * margins["least"]
-
-      limit = MountHold.bears_to_rpm(hold_nm / margins["least"], **@load.except(:rpm), tailstock: true)
-      limit && limit >= [least_rpm, 1].max ? [:slower, limit, "Only with the tailstock up."] : [:no, nil, "Not enough, even with the tailstock up."]
-    end
-
-    # The same where the tailstock is in the way of the tool: it holds free, or light cuts alone, or not.
-    def bearing_free(hold_nm)
-      free = @table["margins"]["free"]
-      return [:holds, nil, nil] if hold_nm >= need_nm * free
-
-      light = @load.merge(force_n: [@load[:force_n], @table["loads"]["light_n"]].min)
-      return [:holds, nil, "Light cuts only: it does not bear roughing, and the tailstock is in the way."] if hold_nm >= MountHold.load_nm(**light) * free
-
-      limit = MountHold.bears_to_rpm(hold_nm / free, **light.except(:rpm))
-      return [:slower, limit, "Light cuts only, the tailstock is in the way."] if limit && limit >= [least_rpm, 1].max
-
-      [:no, nil, "Not enough, and there is no tailstock to help while it is hollowed."]
-    end
-
-    # rpm that such a mount is turned at, whatever it bears; nil where it has no such limit below the piece's own.
-    def own_rpm(key)
-      own = row(key)
-      rpm = [own["most_rpm"], own["rim_m_s"] && Rim.rpm(own["rim_m_s"], @step[:swing_mm])].compact.min
-      rpm if rpm && rpm < @load[:rpm]
-    end
-
-    # Slower than its lathe goes is no speed.
-    def least_rpm = @blank.lathe&.min_rpm || 0
-
-    def no(key, says, **amounts) = Verdict.new(key: key, verdict: :no, hold_nm: nil, need_nm: need_nm, says: says, amounts: amounts)
-
-    def with_tailstock(key, says, **amounts)
-      limit = own_rpm(key)
+    # A Verdict, with its speed said where it has one.
+    def verdict(key, verdict, says, amounts, limit, **rest)
       says, amounts = "#{says} No faster than {limit}.", amounts.merge(limit: [limit, "rpm"]) if limit
-      Verdict.new(key: key, verdict: :tailstock, hold_nm: nil, need_nm: need_with_tailstock_nm, says: says, amounts: amounts, limit_rpm: limit)
+      Verdict.new(key: key, verdict: verdict, says: says, amounts: amounts, limit_rpm: limit, **rest)
     end
 
+    def no(key, says, **amounts) = Verdict.new(key: key, verdict: :no, hold_nm: nil, need_nm: bearing.need_nm, says: says, amounts: amounts)
+
+    def with_tailstock(key, says, **amounts) = verdict(key, :tailstock, says, amounts, bearing.own_rpm(key), need_nm: bearing.need_with_tailstock_nm)
     def strength_mpa(share) = @blank.material.strength_across_mpa * share
     def end_grain? = @blank.material.grain == "end"
     def gravity = @blank.material.dry_density_kg_m3 / 1000.0
@@ -116,35 +80,12 @@ module MossyAnvil
           circle: [own["circle_mm"] + 10, "mm"])
       end
 
-      turned, struck = plate_turned(own)
-      bad = struck.each_index.select { |index| struck[index].any? }
-      in_the_way = ids(struck.flatten.uniq)
-      return no("faceplate", "Too few of its screws are clear of #{in_the_way}.") if own["count"] - bad.size < @table["sound_screws"]
+      screws = PlateScrews.new(@site, own, @table["screw_clear_mm"])
+      return no("faceplate", "Too few of its screws are clear of #{ids(screws.struck)}.") if screws.sound < @table["sound_screws"]
 
       pull = MountHold.withdrawal_n(gravity, own["diameter_mm"], own["length_mm"], end_grain: end_grain?)
-      shares = @site.shares_round(own["count"], own["circle_mm"] / 2.0, own["length_mm"], from_deg: turned)
-      each = struck.zip(shares).map { |found, share| found.any? ? 0.0 : pull * share }
-      tail = bad.any? ? " Leave out the screw at #{bad.map { |index| hour(turned + (index * 360.0 / own['count'])) }.join(', ')}: #{in_the_way}." : ""
-      weighed("faceplate", MountHold.plate_nm(each, own["circle_mm"]), "{count} screws on a circle of {circle}, the first at #{hour(turned)}.#{tail}", size_mm: own["circle_mm"],
-        count: [own["count"] - bad.size, ""], circle: [own["circle_mm"], "mm"])
-    end
-
-    # [degrees its first screw lies from 12 o'clock, ids that each screw would go into]: turned so that as few as can be do.
-    def plate_turned(own)
-      apart = 360.0 / own["count"]
-      Array.new(PLATE_TURNS) { |step| step * apart / PLATE_TURNS }.map do |turn|
-        struck = Array.new(own["count"]) do |index|
-          @site.struck(Clock.fold(turn + (index * apart)), own["circle_mm"] / 2.0, (own["diameter_mm"] / 2.0) + @table["screw_clear_mm"], own["length_mm"])
-        end
-        [turn, struck]
-      end.min_by { |turn, struck| [struck.count(&:any?), turn] }
-    end
-
-    # A clock angle to the nearest half hour.
-    def hour(clock_deg)
-      halves = (Clock.fold(clock_deg) / 15).round % 24
-      whole = (halves / 2).zero? ? 12 : halves / 2
-      halves.odd? ? "half past #{whole}" : "#{whole} o'clock"
+      weighed("faceplate", MountHold.plate_nm(screws.pulls_n(pull), own["circle_mm"]), screws.says, size_mm: own["circle_mm"], count: [screws.sound, ""],
+        circle: [own["circle_mm"], "mm"])
     end
 
     def judge_centres
@@ -180,7 +121,8 @@ module MossyAnvil
       return no("tenon", "No wood left for it beyond the foot: {length}.", length: [@step[:tenon_wood_mm], "mm"]) if @step[:tenon_wood_mm] < row("tenon")["length_mm"][0]
 
       if !@step[:tailstock] && @step[:tenon_wood_mm] < free_tenon_mm
-        return no("tenon", "A tenon of {length} does not hold a piece this wide by itself: it wants {least}.", length: [@step[:tenon_wood_mm], "mm"], least: [free_tenon_mm, "mm"])
+        return no("tenon", "A tenon of {length} does not hold a piece this wide by itself: it wants {least}.", length: [@step[:tenon_wood_mm], "mm"],
+          least: [free_tenon_mm, "mm"])
       end
 
       size = tenon_mm or return no("tenon", "No jaws for a tenon there: it would be {most} at most.", most: [tenon_room_mm, "mm"])

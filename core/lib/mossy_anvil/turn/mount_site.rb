@@ -39,8 +39,8 @@ module MossyAnvil
       @solid.shares.select { |defect, share| splits?(defect) && share.in_cylinder?(radius_mm, from, to) }.map { |defect, _| defect.id }
     end
 
-    # Ids of every defect that a screw or point would go into or next to: all but what is cast solid, glued up, or firm enough to be counted by its strength. At a place about the axis, so many mm wide
-    # in radius and deep from the seat.
+    # Ids of every defect that a screw or point would go into or next to: all but what is cast solid, glued up, or firm enough to be counted by its strength.
+    # At a place about the axis, so many mm wide in radius and deep from the seat.
     def struck(clock_deg, at_mm, radius_mm, depth_mm)
       depths = (Numo::DFloat.new(DEPTHS).seq / (DEPTHS - 1) * depth_mm * inward) + z_mm
       line = [clock_deg, at_mm].map { |value| Numo::DFloat.new(DEPTHS).fill(value) }.push(depths.clip(0, @shape.length_mm))
@@ -74,7 +74,8 @@ module MossyAnvil
     def splits?(defect)
       return defect.parts? if defect.path?
 
-      defect.open? || defect.type == "loose_piece" || %w[stone metal].include?(defect.detail_of(:of)) || (defect.type == "soft_zone" && defect.strength_factor <= SOFT_SHARE)
+      defect.open? || defect.type == "loose_piece" || %w[stone
+                                                         metal].include?(defect.detail_of(:of)) || (defect.type == "soft_zone" && defect.strength_factor <= SOFT_SHARE)
     end
 
     def shares(radii_mm, depth_mm, clocks = Array.new(AROUND) { |step| step * 360.0 / AROUND })

@@ -33,7 +33,9 @@ module MossyAnvil
       there = STAGES & reached.map(&:to_s)
       return stage if there.include?(stage)
 
-      raise InvalidInput, [Fault.new(path: "#{at}/stage", problem: "is #{SchemaFault.shown(stage)}", allowed: there.empty? ? "a form first: without one it goes through no stages" : "one of #{there.join(', ')}, the stages this piece goes through")]
+      raise InvalidInput,
+        [Fault.new(path: "#{at}/stage", problem: "is #{SchemaFault.shown(stage)}",
+          allowed: there.empty? ? "a form first: without one it goes through no stages" : "one of #{there.join(', ')}, the stages this piece goes through")]
     end
 
     # Plain data. rows: for each z of the cut its radius and the stretches that are not sound wood ([from_deg, to_deg, kind, defect id or nil]);

@@ -20,6 +20,8 @@ module MossyAnvil
     # The Place that takes least. A ring cut open bends where it is sound, and soft wood that opens it is pressed in where it is soft: the worse of the two.
     def place
       by_body, by_path = @openings.all.partition(&:bodies)
+      return weakest(by_path, weak) if by_body.empty?
+
       themselves = by_body.flat_map(&:ids)
       [weakest(by_path, weak), weakest(@openings.all, weak.reject { |one| themselves.include?(one.id) })].min_by(&:force_n)
     end
@@ -35,7 +37,8 @@ module MossyAnvil
       forces = WallForce.allowed_along(@blank.material.strength_across_mpa, radii_mm: outside_mm, walls_mm: walls.thickness_mm, depth_mm: @form.wall_depth_mm) * shares
       forces *= (opened * (WallForce::WHOLE / WallForce::CRACKED_THROUGH)) + ((opened * -1) + 1)
       forces.min_index.then do |at|
-        Place.new(force_n: forces[at], z_mm: walls.z_mm[at], wall_mm: walls.thickness_mm[at], radius_mm: outside_mm[at], local_share: shares[at], opened: opened[at].positive?)
+        Place.new(force_n: forces[at], z_mm: walls.z_mm[at], wall_mm: walls.thickness_mm[at], radius_mm: outside_mm[at], local_share: shares[at],
+          opened: opened[at].positive?)
       end
     end
 

@@ -37,11 +37,11 @@ module MossyAnvil
     def says = [amount, wasted, *misfits, *bonds_nothing, *wide, opened_later].compact
 
     # With too little in, everything is as open as before.
-    def mended(measured) = filled_by(measured["used_g"]) ? super : defects
+    def mended(measured) = filled_by?(measured["used_g"]) ? super : defects
 
     def verdict(measures)
       used = measures["used_g"]
-      return super if filled_by(used)
+      return super if filled_by?(used)
 
       { says: [say(:care, "Only {used} went in, and the openings take {needed}: they still count as open. Top them up and measure again.", used: [used, "g"],
         needed: [needed_g, "g"])], records: [], lines: [] }
@@ -86,7 +86,7 @@ module MossyAnvil
 
     def kept_ml = defects.sum { |defect| scene.report_of(defect.id)&.fetch(:fill_volume_mm3) || 0.0 } / 1000
     def needed_g = ml * row["density_g_ml"]
-    def filled_by(used_g) = used_g.nil? || used_g >= FILLED_SHARE * needed_g
+    def filled_by?(used_g) = used_g.nil? || used_g >= FILLED_SHARE * needed_g
 
     # How thick at once: CA as its row says. What heats as it cures is cooled by the lips of a narrow opening; where that is not enough, its own layer depth
     # against wood, to the peak that is fine.
@@ -146,7 +146,7 @@ module MossyAnvil
       return if ml.zero? || kept_ml >= WASTE_SHARE * ml
 
       say(:plain, "{kept} of that stays in the piece. Or turn the outside first with it open, below {limit}, and fill then what is left.", kept: [kept_ml, "ml"],
-        limit: [scene.assessed[:stages].reject { |name, _| name == :hollowed }.values.map { |stage| stage[:limit_rpm] }.min, "rpm"])
+        limit: [scene.assessed[:stages].except(:hollowed).values.map { |stage| stage[:limit_rpm] }.min, "rpm"])
     end
 
     def misfits
@@ -168,7 +168,10 @@ module MossyAnvil
         next say(:stop, "#{row['name'].sub(/\A./, &:upcase)} bonds nothing across {mouth}: #{defect.id} counts as open.", mouth: [defect.width_mm, "mm"]) if bond.zero?
 
         reached = Bond.reached(row, defect.depth_mm)
-        say(:care, "It reaches {reach} of the {deep} of #{defect.id}: the bond counts in proportion.", reach: [row["reach_mm"], "mm"], deep: [defect.depth_mm, "mm"]) if reached < 1
+        if reached < 1
+          say(:care, "It reaches {reach} of the {deep} of #{defect.id}: the bond counts in proportion.", reach: [row["reach_mm"], "mm"],
+            deep: [defect.depth_mm, "mm"])
+        end
       end
     end
 
@@ -188,7 +191,13 @@ module MossyAnvil
 
     def filled(defect)
       return PathDefect.new(**defect.to_document, mend: row["key"]) if defect.path?
-      return row["by_vacuum"] || row["key"] == "thin_ca" ? defect.with(detail: { soaked_share: row["by_vacuum"] ? 1.0 : SoakStep::FILLED.first }) : defect if defect.many_holes?
+      if defect.many_holes?
+        return (if row["by_vacuum"] || row["key"] == "thin_ca"
+                  defect.with(detail: { soaked_share: row["by_vacuum"] ? 1.0 : SoakStep::FILLED.first })
+                else
+                  defect
+                end)
+      end
       return defect unless defect.type == "void"
 
       BodyDefect.new(id: defect.id, type: "resin_body", centre: { clock_deg: defect.clock_deg, r_mm: defect.radius_mm, z_mm: defect.z_mm }, size_mm: defect.size_mm,

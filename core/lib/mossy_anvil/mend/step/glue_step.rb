@@ -21,8 +21,9 @@ module MossyAnvil
     def detail = { with: row["key"], joint_cm2: joint_cm2, g: grams, clamp_n: clamp_n, clamp_min: clamp_min, wall_mm: wall_mm, gap_mm: row["gap_mm"] }
 
     def says
-      [*gaping, say(:plain, "{area} of joint: {g} of #{row['name']}, no gap over {gap}, pressed with about {force}.", figure: "g", area: [joint_cm2, "cm2"], g: [grams, "g"],
-        gap: [row["gap_mm"], "mm"], force: [clamp_n, "N"]),
+      [*gaping,
+       say(:plain, "{area} of joint: {g} of #{row['name']}, no gap over {gap}, pressed with about {force}.", figure: "g", area: [joint_cm2, "cm2"], g: [grams, "g"],
+         gap: [row["gap_mm"], "mm"], force: [clamp_n, "N"]),
        wall_mm && say(:care, "Leave the wall {wall} over the joint for a finishing cut: it bears what glue bears.", figure: "wall_mm", wall: [wall_mm, "mm"])].compact
     end
 
