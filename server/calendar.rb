@@ -39,7 +39,7 @@ module Loft
         event.dtend = stamp(likely + 900)
         event.summary = summary
         event.description = "#{description} Earliest #{earliest.utc.strftime('%Y-%m-%d %H:%M')} UTC."
-        event.alarm { |alarm| alarm.action, alarm.summary, alarm.description, alarm.trigger = "DISPLAY", summary, summary, stamp(likely) }
+        event.alarm { |alarm| alarm.action, alarm.description, alarm.trigger = "DISPLAY", summary, stamp(likely) }
       end
     end
 

@@ -31,6 +31,9 @@ module BrowserHelper
     find("section[aria-label='#{stage}'] h3 span").text.delete("^0-9").to_i
   end
 
+  # rpm at which something open grows, as Turn says it.
+  def shown_growth(stage) = find("section[aria-label='#{stage}'] div", text: /\A.{1,40} would grow at about/, match: :first).text[/about ([\d,.]+)/, 1].delete("^0-9").to_i
+
   # With a process that works the queue, as the real application has them.
   def with_worker
     worker = Process.spawn({ "DATABASE_URL" => ServerHelper.url }, RbConfig.ruby, "-r#{Loft::ROOT}/vendor/bundle/bundler/setup", "#{Loft::ROOT}/server/work.rb",

@@ -9,7 +9,7 @@ RSpec.describe "A turner with No. 32", :browser do
     expect(page).to have_css("h2", text: "32 Donation bowl")
 
     station "Turn"
-    before = shown_limit("Hollowed")
+    before = shown_growth("As it stands")
     station "Survey"
     expect(page).to have_no_css("[data-defect=C]")
 
@@ -22,11 +22,11 @@ RSpec.describe "A turner with No. 32", :browser do
     expect(page).to have_field("Depth, mm", with: "44")
     fill_in "Mouth, mm", with: "4\n"
 
-    # The fill appears beside it, and the limit falls.
+    # The fill appears beside it, and the speed falls at which something grows.
     expect(page).to have_css("li", text: /C\s*Crack at half past ten.*Goes through the finished wall.*ml/m)
     station "Turn"
-    expect(page).to have_css("section[aria-label='Hollowed']", text: "a crack that would run")
-    expect(shown_limit("Hollowed")).to be < before
+    expect(page).to have_css("section[aria-label='As it stands']", text: /C would grow at about/)
+    expect(shown_growth("As it stands")).to be < before
 
     # A working unfolds.
     within("section[aria-label='Hollowed']") do

@@ -92,28 +92,28 @@ RSpec.describe "A day in the shop", :browser do
   end
 
   it "puts a depth in doubt, and sees what it comes to at the worst" do
-    open_blank 32
-    find("button", text: "Crack at 2").click
+    open_blank 33
+    find("button", text: /Crack at .*32 mm deep/).click
     choose_option "Guessed"
     click_on "It may be more or less"
     fill_in "At most, mm", with: "60\n"
-    expect(page).to have_css("li", text: /25 mm deep \(16.3 to 60 mm\), guessed/)
-    fill_in "At most, mm", with: "20\n"
+    expect(page).to have_css("li", text: /32 mm deep \(21 to 60 mm\), guessed/)
+    fill_in "At most, mm", with: "25\n"
     expect(page).to have_css("[slot=errorMessage]", text: "no less than the likely depth")
     fill_in "At most, mm", with: "60\n"
     station "Turn"
     expect(page).to have_css("section[aria-label='Hollowed']", text: "If every crack is as deep as it may be")
     click_on "Save"
     expect(page).to have_text("saved")
-    expect(db[:defects].first(blank_id: blank_id(32), ref: "B")).to include(found_by: "guessed", depth_most_mm: 60.0)
+    expect(db[:defects].first(blank_id: blank_id(33), ref: "A")).to include(found_by: "guessed", depth_most_mm: 60.0)
   end
 
   it "asks where one more test would tell most, and asks again once something has changed" do
-    open_blank 32
+    open_blank 33
     click_on "Where would one more test tell most?"
-    within("section[aria-label='What to test next']") { expect(page).to have_css("li", text: /B: feeler at 2 o’clock.*Slide a thin wire/m) }
-    find("button", text: "Spongy zone").click
-    choose_option "Firm"
+    within("section[aria-label='What to test next']") { expect(page).to have_css("li", text: /A: feeler at.*Slide a thin wire/m) }
+    find("button", text: /Crack at .*32 mm deep/).click
+    fill_in "Mouth, mm", with: "3\n"
     expect(page).to have_button("Where would one more test tell most?")
   end
 

@@ -1,6 +1,7 @@
 # frozen_string_literal: true
 
 require_relative "card_helper"
+require_relative "rfc5545"
 
 RSpec.describe "A plan of mending", :server do
   include CardHelper
@@ -55,6 +56,25 @@ RSpec.describe "A plan of mending", :server do
       found = JSON.parse(IO.popen(["/usr/bin/python3", "-c", script, path], &:read))
       likely = line(mark(card, lines(card).first), "Leave it in the mould")["wait"]["likely_at"]
       expect(found).to eq([["No. 35 Six coat-pegs: demoulding", Time.parse(likely).utc.strftime("%Y-%m-%dT%H:%M:%S+00:00"), ["DISPLAY"]]])
+    end
+
+    it "keeps to the grammar of RFC 5545, its alarms at the very time" do
+      card = opened(35)
+      mark(card, line(card, "Leave it in the mould"), "started")
+      ask("GET", "/api/waits.ics")
+      expect(Rfc5545.faults(last_response.body)).to eq([])
+      starts, alarms = [/^DTSTART:(.*)\r$/, /^TRIGGER;VALUE=DATE-TIME:(.*)\r$/].map { |pattern| last_response.body.scan(pattern).flatten }
+      expect(alarms).to eq(starts)
+      expect(alarms).not_to be_empty
+    end
+
+    it "is held to that grammar by a check that finds what is wrong" do
+      calendar = "BEGIN:VCALENDAR\r\nPRODID:x\r\nVERSION:2.0\r\nBEGIN:VEVENT\r\nUID:a\r\nDTSTAMP:20300501T090000Z\r\nDTSTART:20300501T090000Z\r\n" \
+                 "BEGIN:VALARM\r\nACTION:DISPLAY\r\nDESCRIPTION:d\r\nTRIGGER:-PT5M\r\nEND:VALARM\r\nEND:VEVENT\r\nEND:VCALENDAR\r\n"
+      expect(Rfc5545.faults(calendar)).to eq([])
+      wrong = { "-PT5M" => "P", "DESCRIPTION:d" => "DESCRIPTION:a;b", "20300501T090000Z\r\nDTSTART" => "20301301T090000Z\r\nDTSTART", "\r\nUID:a" => "",
+                "ACTION:DISPLAY\r" => "ACTION:DISPLAY", "UID:a" => "UID:#{'a' * 80}" }
+      wrong.each { |good, bad| expect(Rfc5545.faults(calendar.sub(good, bad))).not_to be_empty, bad }
     end
   end
 end

@@ -21,7 +21,7 @@ RSpec.describe "Reckoning a draft", :server do
   end
 
   it "says which one more test would tell most" do
-    asked = { document: blank_data(defects: [crack(z_mm: [30, 58], depth_mm: 26)], form: BlankHelper::BOWL) }
+    asked = { document: blank_data(**BlankHelper::TALL, defects: [crack(z_mm: [80, 200], depth_mm: 5)]) }
     ask("POST", "/api/reckon/tests", asked)
     expect(answer_as("NextTests")["tests"].map { |test| test.values_at("id", "test") }).to eq([%w[b feeler]])
   end

@@ -72,12 +72,12 @@ module MossyAnvil
       elsif @where.tenon?
         say(:fill, "Runs under the future tenon: glue all of it before anything is gripped there, {whole}, or hold the piece another way.", whole: whole)
       elsif @share.breaks_through?
-        say(:fill, "Goes through the finished #{@where.floor? ? 'floor' : 'wall'}. Fill and glue all of it before the lathe turns: {whole}, of which {fill} stay.",
+        say(:fill, "Goes through the finished #{@where.floor? ? 'floor' : 'wall'}. Fill and glue all of it before the lathe turns: {whole}; {fill} of that stays.",
           amounts)
       elsif @blank.form && left[0] < Table["ways"]["sanded_mm"]
         say(:leave, "Only {left} of its depth stays in the finished piece: it goes with the sanding. Look again when the outside is turned.", left: left)
       else
-        say(:fill, "{left} of its depth stays in the finished piece. Fill and glue all of it before the lathe turns: {whole}, of which {fill} stay.", left: left,
+        say(:fill, "{left} of its depth stays in the finished piece. Fill and glue all of it before the lathe turns: {whole}; {fill} of that stays.", left: left,
 **amounts)
       end
     end
@@ -117,7 +117,7 @@ module MossyAnvil
     def open_to_both(name)
       way = fill_or_cast
       say(way,
-        "The #{name} opens both ways through the #{@where.floor? ? 'floor' : 'wall'}. #{way.to_s.capitalize} it before the lathe turns: {whole}, of which {fill} stay.", amounts)
+        "The #{name} opens both ways through the #{@where.floor? ? 'floor' : 'wall'}. #{way.to_s.capitalize} it before the lathe turns: {whole}; {fill} of that stays.", amounts)
     end
 
     def open_to_one(name)
@@ -127,7 +127,7 @@ module MossyAnvil
       end
 
       tail = %w[food wet].include?(@blank.form&.use) ? ", since nothing open is clean in use" : ", or leave it open with its edges hardened"
-      say(way, "The #{name} opens on a finished surface: {whole} to #{way}, of which {fill} stay#{tail}.", amounts)
+      say(way, "The #{name} opens on a finished surface: {whole} to #{way}#{tail}; {fill} of that stays.", amounts)
     end
 
     # Much to fill in an opening wide enough for resin is poured at once.

@@ -13,9 +13,10 @@ module MossyAnvil
   module WallCrack
     EDGE = 1.12
     BULGE = 1.61
-    # Share of the running speed that may be worked at; the lower one where the wall is thinner than R / 50, for it flutters and was measured lower.
+    # Share of the running speed that may be worked at; the lower one where the wall is thinner than R / 50, for it flutters and finite elements fail it sooner, and
+    # from there up to R / 40 in between, so that a hair of wall makes no jump.
     WORK_SHARE, THIN_WORK_SHARE = 0.5, 0.4
-    THIN_FROM = 50.0
+    THIN_FROM, THIN_TO = 50.0, 40.0
 
     module_function
 
@@ -40,6 +41,9 @@ module MossyAnvil
     def runs_rpm(toughness, density_kg_m3, **place) = Balance::RPM * Math.sqrt(toughness / intensity_mpa_sqrt_m(density_kg_m3, **place))
 
     # Share of the running speed that may be worked at.
-    def work_share(radius_mm, wall_mm) = wall_mm < radius_mm / THIN_FROM ? THIN_WORK_SHARE : WORK_SHARE
+    def work_share(radius_mm, wall_mm)
+      thin, whole = radius_mm / THIN_FROM, radius_mm / THIN_TO
+      THIN_WORK_SHARE + ((WORK_SHARE - THIN_WORK_SHARE) * ((wall_mm - thin) / (whole - thin)).clamp(0.0, 1.0))
+    end
   end
 end
