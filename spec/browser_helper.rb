@@ -32,7 +32,9 @@ module BrowserHelper
   end
 
   # rpm at which something open grows, as Turn says it.
-  def shown_growth(stage) = find("section[aria-label='#{stage}'] div", text: /\A.{1,40} would grow at about/, match: :first).text[/about ([\d,.]+)/, 1].delete("^0-9").to_i
+  def shown_growth(stage)
+    find("section[aria-label='#{stage}'] div", text: /\A.{1,40} would grow at about/, match: :first).text[/about ([\d,.]+)/, 1].delete("^0-9").to_i
+  end
 
   # With a process that works the queue, as the real application has them.
   def with_worker

@@ -58,7 +58,7 @@ RSpec.describe MossyAnvil::MountReport do
   it "plans a sound bowl from the first cut to the last" do
     found = plan
     expect(found[:steps].map { |step| step[:proposed] }).to eq(%w[screw tenon vacuum])
-    expect(found[:says]).to include(tone: "go", text: a_string_starting_with("Screw chuck, then tenon in jaws, then vacuum chuck. Vacuum chuck: no faster than {limit}"))
+    expect(found[:says]).to include(tone: "go", text: a_string_starting_with("Screw chuck, then tenon in jaws, then vacuum chuck. Vacuum chuck: {limit} at most"))
     expect(mount(found, "hollow", "tenon")).to include(verdict: "holds", size_mm: 75)
     expect(found[:jaws_are_own]).to be(false)
   end

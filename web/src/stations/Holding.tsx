@@ -53,7 +53,7 @@ function Plan({ plan }: { plan: Mounts }) {
   return (
     <>
       <Findings lead findings={[plan.says]} workings={{}} />
-      <Button aria-expanded={open} onPress={() => choose(!open)}>{open ? "Fold the steps" : "Step by step"}</Button>
+      <Button aria-expanded={open} onPress={() => choose(!open)}>{open ? "Hide steps" : "Step by step"}</Button>
       {open && <StepByStep plan={plan} unit={unit} />}
     </>
   );
@@ -77,7 +77,7 @@ function Step({ step, index, plan }: { step: Mounts["steps"][number]; index: num
     <li>
       <h4>{step.name}, {step.by}</h4>
       <Worked working={plan.workings[`/steps/${index}/need_nm`]}>
-        At {amountText(step.rpm, "rpm", unit)} the seat must bear <strong>{amountText(step.need_nm, "N m", unit)}</strong>, {amountText(step.need_with_tailstock_nm, "N m", unit)} with the tailstock.
+        {step.rpm > 0 ? `At ${amountText(step.rpm, "rpm", unit)} the` : "The"} seat must bear <strong>{amountText(step.need_nm, "N m", unit)}</strong>{step.need_with_tailstock_nm === null ? "; the tailstock is in the way" : `, ${amountText(step.need_with_tailstock_nm, "N m", unit)} with the tailstock`}.
         {step.limit_rpm < step.rpm && <> Held so, stay below <strong>{amountText(step.limit_rpm, "rpm", unit)}</strong>.</>}
       </Worked>
       <Ways>

@@ -14,13 +14,15 @@ module MossyAnvil
       by_hand.find { |row| mouth_mm >= row["mouth_from_mm"] && mouth_mm < row["mouth_to_mm"] } || by_hand.last
     end
 
-    # The filler for an opening: many small holes are drawn full under vacuum, for nobody fills them one by one; a deep crack takes what runs in to its end.
-    def filler_of(defect)
+    # The filler for an opening: many small holes are drawn full under vacuum, for nobody fills them one by one; a deep crack takes what runs in to its end,
+    # where the wood is dry enough for that. moisture_pct: of the wood, nil where it holds no water.
+    def filler_of(defect, moisture_pct: nil)
       return Table.row("fillers", "thin_resin") if defect.many_holes?
 
       by_mouth = filler_for(defect.mouth_mm)
+      resin = Table.row("fillers", "resin")
       deep = defect.path? && defect.depth_mm > by_mouth["reach_mm"] && defect.mouth_mm >= DEEP_FROM_MM
-      deep ? Table.row("fillers", "resin") : by_mouth
+      deep && (moisture_pct || 0) <= resin["dry_to_pct"] ? resin : by_mouth
     end
   end
 end

@@ -40,7 +40,7 @@ module MossyAnvil
         { **answer.amounts, now: [@water[:moisture_pct], "%"], gate: [gate, "%"] })
     end
 
-    def filler = @filler ||= Filling.filler_of(@defect)
+    def filler = @filler ||= Filling.filler_of(@defect, moisture_pct: @water&.fetch(:moisture_pct))
 
     def by_type
       case @defect.type

@@ -93,7 +93,7 @@ module MossyAnvil
     end
 
     def fill_ml = @fill_ml ||= @share.to_fill_mm3 / 1000
-    def filler = @filler ||= Filling.filler_of(@defect)
+    def filler = @filler ||= Filling.filler_of(@defect, moisture_pct: @water&.fetch(:moisture_pct))
     def unclean? = %w[food wet].include?(@blank.form&.use) && (@defect.open? || @defect.type == "bark_inclusion") && @share.reaches_surface?
 
     # Moisture in % that what is put in takes.

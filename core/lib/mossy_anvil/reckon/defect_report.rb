@@ -79,7 +79,7 @@ module MossyAnvil
     def filler
       return unless @defect.open? && @share.fill_mm3.positive?
 
-      row = Filling.filler_of(@defect)
+      row = Filling.filler_of(@defect, moisture_pct: @water&.fetch(:moisture_pct))
       row.slice("key", "name", "working_min", "ready_min", "cure_h", "dry_to_pct").transform_keys(&:to_sym)
     end
 

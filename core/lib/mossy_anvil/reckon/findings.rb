@@ -48,7 +48,7 @@ module MossyAnvil
       stage = STAGE_WORDS.fetch(@last_name)
       limit = [@last[:limit_rpm], "rpm"]
       figure = "/stages/#{@last_name}/limit_rpm"
-      return say(:stop, "#{opening} #{stage}, #{no_speed(@last)}. #{@last[:lifts_it]}", figure: figure, limit: limit) if @last[:not_like_this]
+      return say(:stop, "#{opening} #{stage}, #{no_speed(@last)}. #{lifts(@last)}", figure: figure, limit: limit) if @last[:not_like_this]
 
       why, values = governs
       say({ go: :go, stop: :stop }.fetch(verdict, :care), "#{opening} #{stage}, limit {limit}: #{why}.", figure: figure, limit: limit, **values)
@@ -161,7 +161,7 @@ module MossyAnvil
 
     # Where it would come apart, unless the headline says so already.
     def splits
-      return if @last[:burst_rpm].nil? || @last[:governed_by] == "burst"
+      return if @last[:burst_rpm].nil? || @last[:governed_by] == "burst" || @last[:limit_rpm].zero?
 
       what = "#{STAGE_WORDS.fetch(@last_name)}, the weakest plane is {plane}, splitting at about {burst}."
       what += " That leaves out the stress at the tip of what is open, which grows long before." if grows_first?(@last)

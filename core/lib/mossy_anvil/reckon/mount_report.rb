@@ -78,7 +78,7 @@ module MossyAnvil
       proposed = ranked.first.verdict == :no ? nil : ranked.first
       { key: name.to_s, name: NAMES.fetch(name), by: by_words(by), stage: stage_of(name).to_s, rpm: load(name, by)[:rpm],
         limit_rpm: [proposed&.limit_rpm, load(name, by)[:rpm]].compact.min,
-        need_nm: put(index, "need_nm", judge.bearing.need_nm, load(name, by)), need_with_tailstock_nm: judge.bearing.need_with_tailstock_nm,
+        need_nm: put(index, "need_nm", judge.bearing.need_nm, load(name, by)), need_with_tailstock_nm: FREE.include?(name) ? nil : judge.bearing.need_with_tailstock_nm,
         proposed: proposed&.key, mounts: ranked.map { |verdict| plain(verdict) } }
     end
 
@@ -182,7 +182,7 @@ module MossyAnvil
     end
 
     # Where what holds it bears less than the speed the piece itself would take.
-    def slowed(step) = step && " #{step[:mounts].first[:name].sub(/\A./, &:upcase)}: no faster than {limit}, less than the piece itself would take."
+    def slowed(step) = step && " #{step[:mounts].first[:name].sub(/\A./, &:upcase)}: {limit} at most."
 
     def say(tone, text, **values)
       amounts = values.map { |name, (value, unit)| { name: name.to_s, value: value, unit: unit } }

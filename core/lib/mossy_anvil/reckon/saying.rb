@@ -27,6 +27,13 @@ module MossyAnvil
       ids.map { |id| "#{PARTED.fetch(@blank.defects.find { |defect| defect.id == id }&.type, 'the opening')} #{id}" }.join(" with ")
     end
 
+    # What lifts the limit, by its letter where it is one crack that must be glued.
+    def lifts(stage)
+      return stage[:lifts_it] unless stage[:governed_by] == "cross_section"
+
+      stage[:lifts_it].sub("the crack", parted(stage[:cross_section_at]))
+    end
+
     # Why there is no speed at all, or none that this lathe goes.
     def no_speed(stage) = stage[:limit_rpm].zero? ? "no speed is safe" : "limit {limit}, slower than the lathe goes"
 

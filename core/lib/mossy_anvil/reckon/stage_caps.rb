@@ -20,11 +20,20 @@ module MossyAnvil
       { "swing" => too_much(@stage.swing_mm, @lathe&.swing_mm), "length" => too_much(@blank.shape.length_mm, @lathe&.between_centres_mm),
         "lathe" => @lathe&.max_rpm, "rim" => rim_rpm, "imbalance" => imbalance_rpm,
         "burst" => @burst.weakest.burst_rpm && (@burst.weakest.burst_rpm / Math.sqrt(@solid.climate.burst_reserve)),
-        "crack" => runs.map(&:limit_rpm).min, "cross_section" => cross_section_rpm, "heat" => heat_rpm, "loose_piece" => loose_rpm, "freed_piece" => @solid.freed.any? ? 0.0 : nil }
+        "crack" => runs.map(&:limit_rpm).min, "cross_section" => cross_section&.rpm, "heat" => heat_rpm, "loose_piece" => loose_rpm, "freed_piece" => @solid.freed.any? ? 0.0 : nil }
     end
 
     # What runs on first of all that is open; nil where nothing is.
     def first_to_run = runs.min_by(&:runs_rpm)
+
+    # What cracks square to the axis leave of a section: CrossSections::Limit, or nil.
+    def cross_section
+      return @cross_section if defined?(@cross_section)
+
+      row = Table["speed"]["cross_section"]
+      load = CrossSections::Load.new(force_n: row.fetch(@name.to_s), mass_g: @mass.mass_g, imbalance_g_mm: @mass.imbalance_g_mm, reserve: row["reserve"])
+      @cross_section = CrossSections.new(@blank, @stage, @solid.grid).lowest(load)
+    end
 
     def fragile? = left_at_stage.any?(&:fragile?) || @solid.freed.any? || (@stage.hollow? && @solid.openings.any?)
     def left_at_stage = @solid.left_at(@name)
@@ -33,13 +42,6 @@ module MossyAnvil
 
     def put(...) = @put.call(...)
     def runs = @runs ||= @solid.crack_runs(@stage, @burst)
-
-    # Speed that what cracks square to the axis leave of a section bears.
-    def cross_section_rpm
-      row = Table["speed"]["cross_section"]
-      CrossSections.new(@blank, @stage, @solid.grid).limit_rpm(CrossSections::Load.new(force_n: row.fetch(@name.to_s), mass_g: @mass.mass_g,
-        imbalance_g_mm: @mass.imbalance_g_mm, reserve: row["reserve"]))
-    end
 
     def heat_rpm
       speed = Heat.surface_m_s(@blank.material) or return

@@ -81,7 +81,8 @@ module MossyAnvil
           "burst speed over the square root of the reserve", certainty: :rule_of_thumb,
           source: Table["strength"]["burst_reserve"]["source"],
           inputs: { "burst speed" => [weakest.burst_rpm, "rpm"], "reserve on load" => [@solid.climate.burst_reserve, ""] }),
-        crack_runs_rpm: crack_runs, crack_runs_at: @caps.first_to_run&.ids || [], allowed_side_force_n: nil, side_force_at: nil }.merge(side_force)
+        crack_runs_rpm: crack_runs, crack_runs_at: @caps.first_to_run&.ids || [], cross_section_at: @caps.cross_section&.ids || [],
+        allowed_side_force_n: nil, side_force_at: nil }.merge(side_force)
     end
 
     def crack_runs

@@ -6,7 +6,7 @@ module MossyAnvil
     include Saying
 
     HEAT_APART = "Resin, plastic and horn soften and grab. Short cuts, sharp edges, let it cool; the maker's sheet comes first."
-    STAND_ASIDE = "Stand out of the line of throw, full face shield on, at every rung."
+    STAND_ASIDE = "Stand out of the line of throw, full face shield on, at every step of speed."
 
     # List of findings, one for each stage first.
     def to_a
@@ -52,7 +52,7 @@ module MossyAnvil
       figure = "/stages/#{name}/limit_rpm"
       word = STAGE_WORDS.fetch(name)
       limit = [stage[:limit_rpm], "rpm"]
-      return say(:stop, "#{word}: unsafe as planned, #{no_speed(stage)}. #{stage[:lifts_it]}", figure: figure, limit: limit) if stage[:not_like_this]
+      return say(:stop, "#{word}: unsafe as planned, #{no_speed(stage)}. #{lifts(stage)}", figure: figure, limit: limit) if stage[:not_like_this]
       if grows_first?(stage)
         return say(:plain, "#{word}: up to {limit}, limited by #{cap_name(stage)}. #{parted(stage[:crack_runs_at]).sub(/\A./, &:upcase)} would grow at about {runs}.",
           figure: figure, limit: limit, runs: [stage[:crack_runs_rpm], "rpm"])

@@ -21,28 +21,34 @@ module MossyAnvil
     # Loads on the part beyond a section. force_n: of the cut; mass_g, imbalance_g_mm: of the whole stage, on the safe side; reserve: on the load.
     Load = Struct.new(:force_n, :mass_g, :imbalance_g_mm, :reserve, keyword_init: true)
 
+    # rpm to stay below, and the ids of the paths that take of the section.
+    Limit = Struct.new(:rpm, :ids)
+    # A section across the axis: its layer, how near its cracks come to the axis (one a column, mm), and their paths.
+    Cut = Struct.new(:layer, :tips_mm, :paths)
+    private_constant :Cut
+
     def initialize(blank, stage, grid)
       @blank = blank
       @stage = stage
       @grid = grid
     end
 
-    # rpm to stay below: 0 where what is left does not bear the cut and the weight alone, nil where no crack lies square to the axis or speed adds nothing.
-    def limit_rpm(load) = layers.filter_map { |layer| limit_at(layer, load) }.min
+    # The section that bears least, as a Limit; nil where no crack lies square to the axis or speed adds nothing.
+    def lowest(load) = sections.filter_map { |section| limit_at(section, load)&.then { |rpm| Limit.new(rpm, section.paths.map(&:id)) } }.min_by(&:rpm)
 
     private
 
-    # [layer, tips (one a column, mm), glue line?] of every section that cracks take something of.
-    def layers
-      @layers ||= square_places.map { |_, layer, *| layer }.uniq.filter_map do |layer|
+    # Every section that cracks take something of.
+    def sections
+      @sections ||= square_places.map { |_, layer, *| layer }.uniq.filter_map do |layer|
         near = square_places.select { |_, other, *| (other - layer).abs * @grid.axial_step_mm <= TOGETHER_SHARE * @stage.round_radius_mm }
         tips = Numo::DFloat.new(@grid.angular).fill(SteppedRods::NOWHERE_MM)
         near.each { |column, _, tip, _| tips[column] = [tips[column], tip].min }
-        [layer, tips, near.any?(&:last)] if @stage.reach.thickness_mm[layer].positive?
+        Cut.new(layer, tips, near.map(&:last).uniq) if @stage.reach.thickness_mm[layer].positive?
       end
     end
 
-    # [column, layer, tip_mm, glue line?] wherever a path runs more round the turn than along the axis.
+    # [column, layer, tip_mm, path] wherever a path runs more round the turn than along the axis.
     def square_places
       @square_places ||= @blank.defects.select { |defect| defect.path? && defect.side? && defect.parts? }
                                .flat_map { |path| SQUARE.of([path, @grid.over]) { places_of(path) } }
@@ -55,7 +61,7 @@ module MossyAnvil
       square = square_bits(samples)
       columns, layers = @grid.columns_at(samples.clock_deg).to_a, @grid.layers_at(samples.z_mm).to_a
       tips = path.through? ? [0.0] * samples.size : (samples.radius_mm - samples.depth_mm).clip(0, nil).to_a
-      square.each_with_index.filter_map { |there, at| [columns[at], layers[at], tips[at], path.type == "delamination"] if there }
+      square.each_with_index.filter_map { |there, at| [columns[at], layers[at], tips[at], path] if there }
     end
 
     # Of each sample, does the path run more round the turn than along the axis there?
@@ -67,12 +73,14 @@ module MossyAnvil
       [bits.first, *bits]
     end
 
-    def limit_at((layer, tips, glue_line), load)
+    # rpm, 0 where what is left does not bear the cut and the weight alone; nil where it is whole enough or speed adds nothing.
+    def limit_at(section, load)
+      layer, tips = section.layer, section.tips_mm
       outer, inner = @stage.reach.radii_mm[true, layer].dup, inner_mm(layer)
       whole, left = [outer, Numo::DFloat.maximum(Numo::DFloat.minimum(outer, tips), inner)].map { |radii| modulus_mm3(radii, inner) }
       return if left > whole * (1 - LOST_SHARE)
 
-      spare_nmm = (left * strength_mpa(glue_line) / load.reserve) - static_nmm(layer, load)
+      spare_nmm = (left * strength_mpa(section.paths) / load.reserve) - static_nmm(layer, load)
       return 0.0 if left < NOTHING_MM3 || spare_nmm.negative?
 
       per_spin_n = load.imbalance_g_mm * 1e-6
@@ -94,10 +102,10 @@ module MossyAnvil
     def static_nmm(layer, load) = lever_mm(layer) * (load.force_n + (load.mass_g * 1e-3 * Balance::GRAVITY_M_S2 / 2))
 
     # MPa along the axis; a glue line bears no more than glue.
-    def strength_mpa(glue_line)
+    def strength_mpa(paths)
       material = @blank.material
       own = material.grain == "end" ? material.strength_along_mpa : material.strength_across_mpa
-      glue_line ? [own, Table["strength"]["glue_line"]["tension_mpa"]].min : own
+      paths.any? { |path| path.type == "delamination" } ? [own, Table["strength"]["glue_line"]["tension_mpa"]].min : own
     end
 
     # mm3 of a section between two radii (one a column): the least second moment about its centre, over its farthest place.

@@ -151,14 +151,16 @@ module MossyAnvil
 
     def misfits
       defects.reject { |defect| fits?(defect) }.map do |defect|
-        say(:care, "#{defect.id} is {mouth} at its mouth: usually #{Filling.filler_of(defect)['name']}.", mouth: [defect.mouth_mm, "mm"])
+        say(:care, "#{defect.id} is {mouth} at its mouth: usually #{usual(defect)['name']}.", mouth: [defect.mouth_mm, "mm"])
       end
     end
+
+    def usual(defect) = Filling.filler_of(defect, moisture_pct: scene.wooden? ? scene.moisture_pct : nil)
 
     def fits?(defect)
       return row["by_vacuum"] || row["key"] == "thin_ca" if defect.many_holes?
 
-      Filling.filler_of(defect)["key"] == row["key"] || defect.mouth_mm.between?(row["mouth_from_mm"] * 0.8, row["mouth_to_mm"] * 1.2)
+      usual(defect)["key"] == row["key"] || defect.mouth_mm.between?(row["mouth_from_mm"] * 0.8, row["mouth_to_mm"] * 1.2)
     end
 
     # Filled is not glued: what bridges no such mouth, or does not reach so deep, leaves it open as far as the speed goes.
