@@ -311,11 +311,24 @@ RSpec.describe "What is promised at the lathe" do
                                                                                              { clock_deg: clock, z_mm: 50 }
                                                                                            end }])
       grid = MossyAnvil::Grid.over(piece.shape)
-      sections = MossyAnvil::CrossSections.new(piece, MossyAnvil::Stage.new(:blank, grid, piece), grid)
+      sections = MossyAnvil::CrossSections.new(piece, MossyAnvil::Stage.new(:blank, grid, piece), grid, ->(_) {})
       bears = ->(force) { sections.lowest(MossyAnvil::CrossSections::Load.new(force_n: force, mass_g: 0, imbalance_g_mm: 0, reserve: 8)) }
       most_n = (Math::PI * (60**3) / 32) * piece.material.strength_across_mpa / 8 / 50
       expect([bears[most_n * 0.97], bears[most_n * 1.03]&.to_a]).to eq([nil, [0.0, ["s"]]])
     end
+  end
+
+  it "counts a hair crack, of no mouth at all, as a crack" do
+    hair = { z_mm: [80, 200], depth_mm: 5 }
+    none, open = [0, 2].map { |mouth| assess(**BlankHelper::TALL, defects: [crack(**hair, width_mm: mouth)]) }
+    expect(none[:stages][:hollowed].slice(:limit_rpm, :fragile)).to eq(open[:stages][:hollowed].slice(:limit_rpm, :fragile))
+    expect(none[:defects].first[:verdict]).to eq("fill")
+  end
+
+  it "turns nothing that a pocket all but cuts in two across the axis, nor counts a small one" do
+    pocket = ->(across) { assess(**BlankHelper::TALL, defects: [body("void", r_mm: 0, z_mm: 100, size_mm: [across, across, 20], contents: "air")])[:stages] }
+    expect(pocket[240].values.map { |stage| stage.values_at(:limit_rpm, :governed_by) }).to all(eq([0.0, "cross_section"]))
+    expect(pocket[60].values.flat_map { |stage| stage[:caps].map { |cap| cap[:key] } }).not_to include("cross_section")
   end
 
   it "weighs a loose piece by the heavier solid it may be" do

@@ -7,6 +7,8 @@ module MossyAnvil
     BALL_LINE = Array.new(BALL_STEPS) { |step| (((2 * step) + 1.0) / BALL_STEPS) - 1 }.freeze
     DEPTH_STEPS = 12
     PATH_STEPS = 64
+    # A hair crack, of no mouth at all, is a crack: it takes up next to nothing, and is not gone for that.
+    HAIR_MM = 1e-3
 
     # surface_mm: the blank's at each lump, defects x 1 where it is the same everywhere.
     # volume_mm3: defects x lumps or, where all lumps of a defect are alike, defects x 1.
@@ -110,7 +112,7 @@ module MossyAnvil
 
     def volumes_of_paths(rows, share)
       tapers = column { |path| path.through? || !path.crack? ? 0.0 : 1.0 }.reshape(rows.size, 1, 1)
-      step = rows.depth_mm * (column(&:width_mm) / DEPTH_STEPS)
+      step = rows.depth_mm * (column { |path| [path.width_mm, HAIR_MM].max } / DEPTH_STEPS)
       (rows.length_mm * step).reshape(rows.size, rows.pieces, 1) * ((tapers * share * -1) + 1)
     end
 

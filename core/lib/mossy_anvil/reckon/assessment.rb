@@ -65,6 +65,13 @@ module MossyAnvil
     # WeakestWall::Place of the form, nil where nothing is hollowed.
     def weakest_wall = openings && (@weakest_wall ||= WeakestWall.new(blank, shares, openings).place)
 
+    # Shares of strength in a layer, columns x cells, resin counted as whole; nil where it is all sound.
+    def strength_in_layer(layer)
+      found = @wood_strength.layer(layer) or return
+      own = @own_strength&.layer(layer)
+      own ? Numo::DFloat.maximum(found, Numo::DFloat.cast(own.gt(0))) : found
+    end
+
     # Walls::Least of the form, or nil where nothing is hollow.
     def least_wall = blank.form&.hollow? ? Walls.least(blank.form, blank.shape) : nil
 

@@ -164,7 +164,7 @@ module MossyAnvil
       return if @last[:burst_rpm].nil? || @last[:governed_by] == "burst" || @last[:limit_rpm].zero?
 
       what = "#{STAGE_WORDS.fetch(@last_name)}, the weakest plane is {plane}, splitting at about {burst}."
-      what += " That leaves out the stress at the tip of what is open, which grows long before." if grows_first?(@last)
+      what += " That leaves out the stress at the tip of what is open, which grows sooner." if grows_first?(@last)
       say(:plain, what, figure: "/stages/#{@last_name}/burst_rpm", plane: [@last[:weak_plane_clock_deg], "plane"], burst: [@last[:burst_rpm], "rpm"])
     end
   end

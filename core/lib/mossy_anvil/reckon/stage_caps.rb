@@ -32,7 +32,7 @@ module MossyAnvil
 
       row = Table["speed"]["cross_section"]
       load = CrossSections::Load.new(force_n: row.fetch(@name.to_s), mass_g: @mass.mass_g, imbalance_g_mm: @mass.imbalance_g_mm, reserve: row["reserve"])
-      @cross_section = CrossSections.new(@blank, @stage, @solid.grid).lowest(load)
+      @cross_section = CrossSections.new(@blank, @stage, @solid.grid, @solid.method(:strength_in_layer)).lowest(load)
     end
 
     def fragile? = left_at_stage.any?(&:fragile?) || @solid.freed.any? || (@stage.hollow? && @solid.openings.any?)

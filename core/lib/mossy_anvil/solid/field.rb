@@ -61,6 +61,15 @@ module MossyAnvil
       found
     end
 
+    # The values in a layer, columns x cells; nil where they are all the ground.
+    def layer(layer)
+      row = rows[(Numo::Int32.new(grid.angular).seq * grid.axial) + layer]
+      held = row.ge(0).where
+      return if held.empty?
+
+      Numo::DFloat.new(grid.angular, grid.radial).fill(ground).tap { |found| found[held, true] = cells[row[held], true] }
+    end
+
     # A field of its own for other rods, with this one's values in them.
     def over(other_rods) = Field.new(grid, ground, other_rods, source: self)
 

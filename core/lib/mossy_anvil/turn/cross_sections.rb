@@ -1,9 +1,11 @@
 # frozen_string_literal: true
 
 module MossyAnvil
-  # What cracks square to the axis (delaminations, ring checks, open glue lines) leave of a section across it, and the speed up to which that bears the tool.
+  # What cracks square to the axis (delaminations, ring checks, open glue lines), and pockets and soft places that take up much of a section, leave of it, and the
+  # speed up to which that bears the tool.
   #
-  # stress = M / W, W = I_min / r_max of what is left about its own centre; M = cut at the end of its lever + weight and imbalance at the middle of it.
+  # stress = M / W, W = I_min / r_max of what is left about its own centre, weighted by its strength;
+  # M = cut at the end of its lever + weight and imbalance at the middle of it.
   # Allowed: the strength along the axis over the reserve on load. Source: textbook bending.
   class CrossSections
     # Places along a path that runs so: no column of the grid is stepped over.
@@ -21,28 +23,49 @@ module MossyAnvil
     # Loads on the part beyond a section. force_n: of the cut; mass_g, imbalance_g_mm: of the whole stage, on the safe side; reserve: on the load.
     Load = Struct.new(:force_n, :mass_g, :imbalance_g_mm, :reserve, keyword_init: true)
 
-    # rpm to stay below, and the ids of the paths that take of the section.
+    # rpm to stay below, and the ids of the defects that take of the section.
     Limit = Struct.new(:rpm, :ids)
-    # A section across the axis: its layer, how near its cracks come to the axis (one a column, mm), and their paths.
-    Cut = Struct.new(:layer, :tips_mm, :paths)
+    # A section across the axis: its layer, how near its cracks come to the axis (one a column, mm), and the defects that take of it.
+    Cut = Struct.new(:layer, :tips_mm, :defects)
     private_constant :Cut
 
-    def initialize(blank, stage, grid)
+    # strength: callable that gives the shares of strength in a layer, columns x cells, or nil where it is all sound.
+    def initialize(blank, stage, grid, strength)
       @blank = blank
       @stage = stage
       @grid = grid
+      @strength = strength
     end
 
     # The section that bears least, as a Limit; nil where no crack lies square to the axis or speed adds nothing.
-    def lowest(load) = sections.filter_map { |section| limit_at(section, load)&.then { |rpm| Limit.new(rpm, section.paths.map(&:id)) } }.min_by(&:rpm)
+    def lowest(load) = sections.filter_map { |section| limit_at(section, load)&.then { |rpm| Limit.new(rpm, section.defects.map(&:id)) } }.min_by(&:rpm)
 
     private
 
+    def sections = @sections ||= cracked + hollowed_out
+
+    # Every section that a large enough pocket or soft place takes up.
+    def hollowed_out
+      @blank.defects.reject(&:path?).select { |body| (body.open? || body.strength_factor <= WallLine::OPEN_SHARE) && body.own_strength_mpa.zero? }.filter_map do |body|
+        layer = @grid.layer_at(body.z_mm)
+        Cut.new(layer, nowhere, [body]) if @stage.reach.thickness_mm[layer].positive? && large?(body, layer)
+      end
+    end
+
+    # Could it take more than LOST_SHARE of the section's modulus, all of it at the farthest place? Against the least that the section can have, a ring all round.
+    def large?(body, layer)
+      near, far = @stage.reach.radii_mm[true, layer].minmax
+      ring = Math::PI / 4 * [(near**4) - (inner_mm(layer).max**4), 0].max / far
+      Math::PI / 4 * body.size_mm[0] * body.size_mm[1] * far >= LOST_SHARE * ring
+    end
+
+    def nowhere = Numo::DFloat.new(@grid.angular).fill(SteppedRods::NOWHERE_MM)
+
     # Every section that cracks take something of.
-    def sections
-      @sections ||= square_places.map { |_, layer, *| layer }.uniq.filter_map do |layer|
+    def cracked
+      square_places.map { |_, layer, *| layer }.uniq.filter_map do |layer|
         near = square_places.select { |_, other, *| (other - layer).abs * @grid.axial_step_mm <= TOGETHER_SHARE * @stage.round_radius_mm }
-        tips = Numo::DFloat.new(@grid.angular).fill(SteppedRods::NOWHERE_MM)
+        tips = nowhere
         near.each { |column, _, tip, _| tips[column] = [tips[column], tip].min }
         Cut.new(layer, tips, near.map(&:last).uniq) if @stage.reach.thickness_mm[layer].positive?
       end
@@ -77,10 +100,10 @@ module MossyAnvil
     def limit_at(section, load)
       layer, tips = section.layer, section.tips_mm
       outer, inner = @stage.reach.radii_mm[true, layer].dup, inner_mm(layer)
-      whole, left = [outer, Numo::DFloat.maximum(Numo::DFloat.minimum(outer, tips), inner)].map { |radii| modulus_mm3(radii, inner) }
+      whole, left = modulus_mm3(outer, inner), modulus_mm3(Numo::DFloat.maximum(Numo::DFloat.minimum(outer, tips), inner), inner, @strength.call(layer))
       return if left > whole * (1 - LOST_SHARE)
 
-      spare_nmm = (left * strength_mpa(section.paths) / load.reserve) - static_nmm(layer, load)
+      spare_nmm = (left * strength_mpa(section.defects) / load.reserve) - static_nmm(layer, load)
       return 0.0 if left < NOTHING_MM3 || spare_nmm.negative?
 
       per_spin_n = load.imbalance_g_mm * 1e-6
@@ -102,23 +125,31 @@ module MossyAnvil
     def static_nmm(layer, load) = lever_mm(layer) * (load.force_n + (load.mass_g * 1e-3 * Balance::GRAVITY_M_S2 / 2))
 
     # MPa along the axis; a glue line bears no more than glue.
-    def strength_mpa(paths)
+    def strength_mpa(defects)
       material = @blank.material
       own = material.grain == "end" ? material.strength_along_mpa : material.strength_across_mpa
-      paths.any? { |path| path.type == "delamination" } ? [own, Table["strength"]["glue_line"]["tension_mpa"]].min : own
+      defects.any? { |defect| defect.type == "delamination" } ? [own, Table["strength"]["glue_line"]["tension_mpa"]].min : own
     end
 
-    # mm3 of a section between two radii (one a column): the least second moment about its centre, over its farthest place.
-    def modulus_mm3(outer, inner)
-      step, angle = @grid.angular_step_rad, @grid.angles_deg * Clock::RADIANS
+    # mm3 of a section between two radii (one a column): the least second moment about its centre, over its farthest place. shares: of strength, columns x cells.
+    def modulus_mm3(outer, inner, shares = nil)
+      angle = @grid.angles_deg * Clock::RADIANS
       sine, cosine = Numo::DFloat::Math.sin(angle), Numo::DFloat::Math.cos(angle)
-      area, first, second = [2, 3, 4].map { |power| ((outer**power) - (inner**power)) / power * step }
+      area, first, second = [2, 3, 4].map { |power| (shares ? by_cell(outer, inner, shares, power) : ((outer**power) - (inner**power)) / power) * @grid.angular_step_rad }
       return 0.0 if area.sum < NOTHING_MM3
 
       x, y = [sine, cosine].map { |share| (first * share).sum / area.sum }
       xx, yy, xy = [[sine, sine, x * x], [cosine, cosine, y * y], [sine, cosine, x * y]].map { |one, other, moved| (second * one * other).sum - (area.sum * moved) }
       least = ((xx + yy) / 2) - Math.hypot((xx - yy) / 2, xy)
       [least, 0].max / farthest_mm(outer, inner, [sine, cosine], [x, y])
+    end
+
+    # Integrals of share * r^(power - 1) dr between two radii, one a column.
+    def by_cell(outer, inner, shares, power)
+      from, to = [@grid.inner_edges_mm, @grid.outer_edges_mm].map { |edges| edges.reshape(1, @grid.radial) }
+      low = Numo::DFloat.maximum(from, inner.reshape(@grid.angular, 1))
+      high = Numo::DFloat.maximum(Numo::DFloat.minimum(to, outer.reshape(@grid.angular, 1)), low)
+      (((high**power) - (low**power)) * shares).sum(axis: 1) / power
     end
 
     def farthest_mm(outer, inner, (sine, cosine), (x, y))
