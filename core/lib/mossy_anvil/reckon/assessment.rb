@@ -19,14 +19,16 @@ module MossyAnvil
 
     # Burst of a stage with those mass properties.
     def burst(stage, mass)
-      moments = @lightening ? mass.pulling(@lightening) : mass.moments
       sound = Section.new(@grid, stage, @sound)
       cracked = (stage.hollow? ? @hollow_paths : @paths).transform_values { |weak| sound.with(weak) }
-      Burst.new(@grid, HalfPulls.new(@grid, moments), { sound: sound, **cracked }, @strengths)
+      Burst.new(@grid, HalfPulls.new(@grid, pulled(mass)), { sound: sound, **cracked }, @strengths)
     end
 
+    # g mm that some part of a stage may be out of balance by.
+    def most_imbalance_g_mm(mass) = mass.most_imbalance_g_mm(pulled(mass))
+
     # Forgets what stages are cut from, once all are: by far the most of the memory.
-    def let_go = @density_sums = @lightening = @sound = @paths = @hollow_paths = @wood_strength = @own_strength = nil
+    def let_go = @density_sums = @lightening = @pulled = @sound = @paths = @hollow_paths = @wood_strength = @own_strength = nil
 
     # [[defect, DefectShare], ...] against the finished form.
     def shares
@@ -81,6 +83,9 @@ module MossyAnvil
     end
 
     private
+
+    # Moments of the pull of a stage.
+    def pulled(mass) = (@pulled ||= {}.compare_by_identity)[mass] ||= @lightening ? mass.pulling(@lightening) : mass.moments
 
     def prepare_sections(painter)
       @wood_strength, @own_strength = painter.strength, painter.own_strength

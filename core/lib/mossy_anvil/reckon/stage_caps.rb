@@ -31,7 +31,7 @@ module MossyAnvil
       return @cross_section if defined?(@cross_section)
 
       row = Table["speed"]["cross_section"]
-      load = CrossSections::Load.new(force_n: row.fetch(@name.to_s), mass_g: @mass.mass_g, imbalance_g_mm: @mass.imbalance_g_mm, reserve: row["reserve"])
+      load = CrossSections::Load.new(force_n: row.fetch(@name.to_s), mass_g: @mass.mass_g, imbalance_g_mm: @solid.most_imbalance_g_mm(@mass), reserve: row["reserve"])
       @cross_section = CrossSections.new(@blank, @stage, @solid.grid, @solid.method(:strength_in_layer)).lowest(load)
     end
 

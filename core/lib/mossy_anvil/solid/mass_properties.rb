@@ -40,6 +40,11 @@ module MossyAnvil
       end
     end
 
+    # g mm that some part of it may be out of balance by: nothing that is missing on one side makes up for what is missing elsewhere. pulled: as of #pulling.
+    def most_imbalance_g_mm(pulled)
+      Math.hypot(*vector_g_mm(pulled[:r2])) + ((pulled[:r2] - moments[:r2]).sum * @grid.angular_step_rad * G_MM3)
+    end
+
     private
 
     # Outer bound and, where it is hollow, inner: cut, layers and sign of each.
@@ -69,12 +74,15 @@ module MossyAnvil
     def weigh
       step = @grid.angular_step_rad
       @mass_g = moments[:r1].sum * step * G_MM3
-      angles = @grid.angles_deg * Clock::RADIANS
-      @imbalance_vector_g_mm = [Numo::DFloat::Math.sin(angles), Numo::DFloat::Math.cos(angles)].map do |share|
-        (moments[:r2] * share).sum * step * G_MM3
-      end.freeze
+      @imbalance_vector_g_mm = vector_g_mm(moments[:r2]).freeze
       centre_z = @mass_g.zero? ? 0.0 : moments[:r1_z].sum * step * G_MM3 / @mass_g
       @centre_of_mass_mm = [*@imbalance_vector_g_mm.map { |part| @mass_g.zero? ? 0.0 : part / @mass_g }, centre_z].freeze
+    end
+
+    # first: density * r^2 integrated over r and z, one an angle.
+    def vector_g_mm(first)
+      angles = @grid.angles_deg * Clock::RADIANS
+      [Numo::DFloat::Math.sin(angles), Numo::DFloat::Math.cos(angles)].map { |share| (first * share).sum * @grid.angular_step_rad * G_MM3 }
     end
   end
 end

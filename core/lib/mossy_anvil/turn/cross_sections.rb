@@ -20,7 +20,8 @@ module MossyAnvil
     # Places of a path where it runs square to the axis, by path and what the grid is over.
     SQUARE = Recall.new(1000)
 
-    # Loads on the part beyond a section. force_n: of the cut; mass_g, imbalance_g_mm: of the whole stage, on the safe side; reserve: on the load.
+    # Loads on the part beyond a section. force_n: of the cut; mass_g: of the whole stage, on the safe side; imbalance_g_mm: the most that a part of it may have,
+    # since what lies the other side of the section balances nothing there; reserve: on the load.
     Load = Struct.new(:force_n, :mass_g, :imbalance_g_mm, :reserve, keyword_init: true)
 
     # rpm to stay below, and the ids of the defects that take of the section.
