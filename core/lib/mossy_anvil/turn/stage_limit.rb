@@ -11,7 +11,7 @@ module MossyAnvil
       "imbalance" => "Re-centre it, hang a counterweight opposite, add ballast, or turn it true first.",
       "burst" => "Fill and glue what crosses the weakest plane, soak what is soft, or leave the wall thicker.",
       "crack" => "Fill and glue what is open there before this stage.",
-      "cross_section" => "Mend the crack before the lathe turns: what is left of the section may break off under the tool.",
+      "cross_section" => "Mend what weakens this section first: what is left of it may break off under the tool.",
       "heat" => "The stock melts under a faster edge: keep to it, cut light, and let it cool.",
       "loose_piece" => "Pry it off, or glue it down, before the lathe is switched on.",
       "freed_piece" => "Pry it off, or fill and glue the cracks that free it, before the lathe is switched on."
