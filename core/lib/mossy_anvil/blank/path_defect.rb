@@ -118,7 +118,7 @@ module MossyAnvil
 
     # The even pieces and the path's own points after them, its last one over again up to a full POINTS, so that most paths have equally many.
     def pieces_and_points(shape, count)
-      even = even_pieces(shape, count)
+      even = samples(shape, count: count)
       points = path + ([path.last] * (-path.size % POINTS))
       clock, z, depth, r = %i[clock_deg z_mm depth_mm r_mm].map { |name| Numo::DFloat.cast(points.map { |point| point[name].to_f }) }
       radius = side? ? shape.radius_mm(clock, z) + (z * 0) : r

@@ -104,8 +104,6 @@ module MossyAnvil
 
   # A blank in, everything the job wants to know of it out.
   class Assessment
-    WORST = %i[limit_rpm governed_by burst_rpm crack_runs_rpm not_like_this].freeze
-
     # climate: ShopClimate. now: Time, or nil to count waits from the last reading. fineness: :default or :fine.
     def initialize(blank, climate: ShopClimate.new, now: nil, fineness: :default)
       @surveyed = blank
@@ -134,8 +132,8 @@ module MossyAnvil
       worst = @blank.at_worst or return
       solid = SolidWork.new(worst, @climate, @fineness)
       stages.each do |name, stage|
-        found = StageReport.new(name, solid, Workings.new).to_h
-        stage[:worst] = found[:limit_rpm] <= stage[:limit_rpm] ? found.slice(*WORST) : stage.slice(*WORST)
+        found = StageReport.new(name, solid, Workings.new).in_short
+        stage[:worst] = found[:limit_rpm] <= stage[:limit_rpm] ? found : stage.slice(*StageReport::SHORT)
       end
     end
 

@@ -5,6 +5,9 @@ module MossyAnvil
   class StageReport
     DERIVED = { certainty: :derived, source: "Geometry on the cylindrical grid" }.freeze
 
+    # What #in_short tells.
+    SHORT = %i[limit_rpm governed_by burst_rpm crack_runs_rpm not_like_this].freeze
+
     # solid: the Assessment's SolidWork, shared by the stages.
     def initialize(name, solid, workings)
       @name = name
@@ -19,8 +22,11 @@ module MossyAnvil
     end
 
     def to_h
-      body.merge(holding).merge(speeds).then { |report| report.merge(meeting(report[:limit_rpm])) }
+      body.merge(strength).merge(side_force).merge(speeds).then { |report| report.merge(meeting(report[:limit_rpm])) }
     end
+
+    # The same, SHORT of it alone.
+    def in_short = speeds.merge(strength).slice(*SHORT)
 
     # rpm to stay below, by itself.
     def limit_rpm = StageLimit.new(@caps.to_h, @lathe).rpm
@@ -67,7 +73,7 @@ module MossyAnvil
           inputs: { "imbalance" => [@mass.imbalance_g_mm, "g mm"], "radius" => [balancing.radius_mm, "mm"] }) }
     end
 
-    def holding
+    def strength
       weakest = @burst.weakest
       { burst_rpm: put("burst_rpm", weakest.burst_rpm, "rpm",
         "speed at which the pull of the heavier half uses up the wood of the weakest plane through the axis: eccentric tension on the strength-weighted section",
@@ -81,8 +87,7 @@ module MossyAnvil
           "burst speed over the square root of the reserve", certainty: :rule_of_thumb,
           source: Table["strength"]["burst_reserve"]["source"],
           inputs: { "burst speed" => [weakest.burst_rpm, "rpm"], "reserve on load" => [@solid.climate.burst_reserve, ""] }),
-        crack_runs_rpm: crack_runs, crack_runs_at: @caps.first_to_run&.ids || [], cross_section_at: @caps.cross_section&.ids || [],
-        allowed_side_force_n: nil, side_force_at: nil }.merge(side_force)
+        crack_runs_rpm: crack_runs, crack_runs_at: @caps.first_to_run&.ids || [], cross_section_at: @caps.cross_section&.ids || [] }
     end
 
     def crack_runs
@@ -95,7 +100,7 @@ module MossyAnvil
     end
 
     def side_force
-      return {} unless @stage.hollow? && @solid.least_wall
+      return { allowed_side_force_n: nil, side_force_at: nil } unless @stage.hollow? && @solid.least_wall
 
       weak = @solid.weakest_wall
       { allowed_side_force_n: put("allowed_side_force_n", weak.force_n, "N",

@@ -7,7 +7,7 @@ module MossyAnvil
   # crack torn right through wherever it is as deep as there, which goes by WallCrack; where it does go through, WallCrack alone counts.
   class CracksAtStage
     TINY_MM = 0.1
-    SAMPLES = 64
+    SAMPLES = PathDefect::SAMPLES
     # What is left at the samples of some cracks, cracks x samples: depth, and wood in line with it; in_wall: is it in a wall there?
     Left = Struct.new(:depth_mm, :width_mm, :in_wall)
     # ids: of the defects; runs_rpm: it runs at; limit_rpm: to stay below.
