@@ -14,7 +14,7 @@ gem "pg", "~> 1.5"
 # The survey sheet.
 gem "prawn", "~> 2.5"
 gem "prawn-svg", "~> 0.36"
-gem "puma", "~> 6.6"
+gem "puma", "~> 8.0"
 # Photographs; ffi from 1.17 on asks for a newer RubyGems than Debian's.
 gem "ffi", "~> 1.16.3"
 gem "ruby-vips", "~> 2.2"
@@ -27,6 +27,7 @@ gem "que", "~> 2.4"
 gem "sequel", "~> 5.90"
 gem "sequel_pg", "~> 1.17"
 gem "sinatra", "~> 4.1"
+# zeitwerk from 2.7 on asks for a newer Ruby than Debian's.
 gem "zeitwerk", "~> 2.6"
 
 group :test do

@@ -1,23 +1,28 @@
 # frozen_string_literal: true
 
 require "sinatra/base"
+require "socket"
+require "tempfile"
 
 module Loft
   # The web application: the API and, beside it, the built web face.
   class App < Sinatra::Base
     MAX_BODY_BYTES = MossyAnvil::JsonText::MAX_BYTES
-    MAX_ARCHIVE_BYTES = 120_000_000
+    MAX_ARCHIVE_BYTES = 4_000_000_000
     LOCAL_HOSTS = %w[localhost 127.0.0.1 ::1].freeze
     POLICY = "default-src 'self'; style-src 'self' 'unsafe-inline'; img-src 'self' data: blob:; base-uri 'none'; form-action 'self'; frame-ancestors 'none'"
 
-    # db: Sequel::Database. clock: anything that answers #now with a Time. log: takes lines of JSON by #<<.
-    def self.serve(db:, clock: Time, log: $stdout)
+    # db: Sequel::Database. clock: anything that answers #now with a Time. log: takes lines of JSON by #<<. calculator: Calculator.
+    def self.serve(db:, clock: Time, log: $stdout, calculator: Calculator::Here.new)
       Queue.open(db)
+      log = SteadyLog.new(log)
       Class.new(self) do
         set :db, db
         set :clock, clock
         set :log, log
+        set :calculator, calculator
         use RequestLog, log: log, clock: clock
+        use PlainRequest
         use OwnOrigin
       end
     end
@@ -40,6 +45,7 @@ module Loft
     register Routes::Lathes
     register Routes::Files
     register Routes::Searches
+    register Routes::Tasks
     register Routes::Mending
     register Routes::Stores
     register Routes::Tables
@@ -60,24 +66,29 @@ module Loft
 
     error(MossyAnvil::InvalidInput) { |fault| problem(Problems.invalid(fault)) }
     error(NotFound) { |fault| problem(Problems.missing(fault.message)) }
+    error(Taken) { |fault| problem(Problems.unique(fault.message)) }
     error(Stale) { |fault| problem(Problems.stale(fault)) }
-    error(Sequel::UniqueConstraintViolation) { problem(Problems.taken("that number is on another blank already", "/document/number")) }
     error(Busy) { |fault| problem(Problems.busy(fault.message)) }
     error(TooLarge) { |fault| problem(Problems.too_large(fault.message)) }
-    error(Sequel::DatabaseConnectionError, Sequel::DatabaseDisconnectError, Sequel::PoolTimeout) do |fault|
-      RequestLog.fault(settings.log, settings.clock, env, fault)
-      problem(Problems.database_away)
-    end
-    error(Exception) do |fault|
-      RequestLog.fault(settings.log, settings.clock, env, fault)
-      problem(Problems.broken)
-    end
+    error(Calculator::TooCostly) { |fault| problem(Problems.too_costly(fault.message)) }
+    # Nobody is there to read it.
+    error(Calculator::Left) { halt 499, "" }
+    error(Sequel::PoolTimeout) { |fault| broken(fault, Problems.busy("the database has no connection to spare")) }
+    error(Sequel::DatabaseConnectionError, Sequel::DatabaseDisconnectError) { |fault| broken(fault, Problems.database_away) }
+    error(Sequel::DatabaseError) { |fault| DatabaseFault.new(fault).then { |known| known.ours? ? problem(known.problem) : broken(fault, known.problem) } }
+    error(Exception) { |fault| broken(fault, Problems.broken) }
 
     helpers do
       def problem(document)
         status document[:status]
         content_type Problems::TYPE
         halt JSON.generate({ **document, request_id: env[RequestLog::ID] })
+      end
+
+      # The same of what nobody asked for, with a line in the log.
+      def broken(fault, document)
+        RequestLog.fault(settings.log, settings.clock, env, fault)
+        problem(document)
       end
 
       def answer(data, code = 200)
@@ -98,6 +109,28 @@ module Loft
         text.bytesize > most_bytes ? raise(TooLarge, "at most #{most_bytes} bytes are taken here") : text
       end
 
+      # Calculator::Answer to a question about the request's body, or about given bytes; halts with its problem where it has one.
+      def calculate(question, types: [Calculations::JSON_TYPE], most_bytes: MAX_BODY_BYTES, bytes: nil, **given)
+        whole = { climate: shops.current.slice(:temperature_c, :humidity), now: now.to_f, **given }
+        found = settings.calculator.ask(question, whole, bytes || body_text(types, most_bytes), left: method(:left?))
+        found.good? ? found : problem(JSON.parse(found.bytes, symbolize_names: true))
+      end
+
+      # The same as the answer to the request.
+      def calculated(question, **given)
+        found = calculate(question, **given)
+        content_type found.type
+        found.bytes
+      end
+
+      # Has whoever asked gone away?
+      def left?
+        seen = env["puma.socket"]&.to_io&.recv_nonblock(1, Socket::MSG_PEEK, exception: false)
+        env.key?("puma.socket") && (seen.nil? || seen == "")
+      rescue SystemCallError, IOError
+        true
+      end
+
       # A file to keep.
       def hand_over(name, type, bytes)
         headers "Content-Disposition" => "attachment; filename=\"#{name}\""
@@ -105,27 +138,30 @@ module Loft
         bytes
       end
 
+      # A file that the block writes to a path, and that is gone once it is sent. The block gives its name.
+      def hand_over_written(type)
+        file = Tempfile.new("download", binmode: true)
+        name = yield file.path
+        headers "Content-Length" => File.size(file.path).to_s
+        hand_over(name, type, SentFile.new(file))
+      end
+
       def blanks = Store::Blanks.new(settings.db)
       def photographs = Store::Photographs.new(settings.db)
+      def tasks = Store::Tasks.new(settings.db)
       def searches = Store::Searches.new(settings.db)
       def patterns = Store::Patterns.new(settings.db)
       def lathes = Store::Lathes.new(settings.db)
       def stocks = Store::Stocks.new(settings.db)
       def shops = Store::Shops.new(settings.db)
       def now = settings.clock.now.utc
-      # Waits are told in days: the minute will do, and what was worked out of a blank's water serves as long.
-      def reckoner = Reckoner.new(shops.climate, now: Time.at(now.to_i / 60 * 60).utc, records: -> { MossyAnvil::ShopRecords.new(Store::Cards.new(settings.db).records) })
+      def cards = Store::Cards.new(settings.db)
       def card_work = CardWork.new(settings.db, climate: shops.climate, now: now)
-
-      # What the rack says of a blank, as the shop is now.
-      def brief_again(id)
-        kept = blanks.find(id)
-        blanks.keep_brief(id, Brief.new(reckoner.assess(kept[:document]), now: now, started_at: Routes::Blanks.wait_start(kept)).to_h)
-      end
 
       def blank_id = number_in_path("id", "blank")
       def lathe_id = number_in_path("id", "lathe")
       def card_id = number_in_path("id", "card")
+      def task_id = number_in_path("id", "task")
       def search_id = number_in_path("id", "search")
       def photograph_id = number_in_path("photograph", "photograph")
 

@@ -9,6 +9,8 @@ module Loft
     FORMAT = { "format" => "mossy-anvil/shop", "version" => 1 }.freeze
     PARCEL = { "format" => "mossy-anvil/parcel", "version" => 1 }.freeze
 
+    ENTRIES_A_PART = 5000
+
     # now: Time.
     def initialize(db, now:)
       @db = db
@@ -21,39 +23,55 @@ module Loft
       @now = now
     end
 
-    # Bytes of the archive.
-    def write
-      Zip::OutputStream.write_buffer do |zip|
-        put(zip, "shop.json", MossyAnvil::JsonLayout.text(shop))
-        put(zip, "stores.json", MossyAnvil::JsonLayout.text(stores))
-        put(zip, "patterns.json", MossyAnvil::JsonLayout.text("patterns" => @patterns.all.map { |row| { "name" => row[:name], "form" => row[:form] } }))
-        @blanks.ids.each { |id| put_blank(zip, id, @blanks.find(id)) }
-      end.string
+    # Writes the archive to a file at that path, all of it as it was at one moment.
+    def write(path)
+      Store::Connection.snapshot(@db) do
+        Zip::OutputStream.open(path) do |zip|
+          put(zip, "shop.json", MossyAnvil::JsonLayout.text(shop))
+          put(zip, "stores.json", MossyAnvil::JsonLayout.text(stores))
+          put(zip, "patterns.json", MossyAnvil::JsonLayout.text("patterns" => @patterns.all.map { |row| { "name" => row[:name], "form" => row[:form] } }))
+          @blanks.ids.each { |id| put_blank(zip, id, @blanks.find(id)) }
+        end
+      end
     end
 
-    # Bytes of the parcel of one blank, `kept` as the store has it. Whoever gets it has it on the rack.
-    def parcel(kept)
-      Zip::OutputStream.write_buffer do |zip|
-        put(zip, "parcel.json", MossyAnvil::JsonLayout.text(PARCEL))
-        put_blank(zip, kept[:id], { **kept, put_away: false })
-      end.string
+    # The same of the parcel of one blank. Whoever gets it has it on the rack. Gives back the blank as the store has it.
+    def write_parcel(path, id)
+      Store::Connection.snapshot(@db) do
+        @blanks.find(id).tap do |kept|
+          Zip::OutputStream.open(path) do |zip|
+            put(zip, "parcel.json", MossyAnvil::JsonLayout.text(PARCEL))
+            put_blank(zip, id, { **kept, put_away: false })
+          end
+        end
+      end
     end
 
-    # Takes in what the archive has and this shop has not, all or nothing. A blank of the same number and name is the same blank:
+    # What the rack shows of every blank in the archive, by its name there. step: told (done, total) after each. Reads and checks all of it.
+    def briefs(reader, step)
+      %w[shop.json stores.json patterns.json].each { |name| reader[name] }
+      reader.blanks.each_with_index.to_h do |name, index|
+        check_parts(reader, name)
+        [name, brief(reader[name])].tap { step.call(index + 1, reader.blanks.size) }
+      end
+    end
+
+    # Takes in what the archive has and this shop has not, within a transaction. A blank of the same number and name is the same blank:
     # it stays as it is here, gets the journal entries and readings it lacks, and is named where it differs; with `copies` its other version is
-    # taken in as a blank of its own. A number that another blank has is replaced by the next free one.
+    # taken in as a blank of its own. A number that another blank has is replaced by the next free one. briefs: as #briefs has them.
     # Returns { taken_in: [{ id:, number:, name: }], already_here:, differ: [names], cards_left: [names], renumbered: [{ name:, from:, to: }] };
     # raises InvalidInput with the entry's name in the path.
-    def take_in(bytes, copies: false)
-      entries = ArchiveReader.new(bytes).entries
-      report = { taken_in: [], already_here: 0, differ: [], cards_left: [], renumbered: [] }
-      @db.transaction do
-        furnish(entries["shop.json"], entries["stores.json"]) if @shops.empty? && entries.key?("shop.json")
-        entries.fetch("patterns.json", { "patterns" => [] })["patterns"].each_with_index { |row, index| keep_pattern(row, index) }
-        entries.keys.grep(%r{\Ablanks/}).sort.each { |name| add(name, entries, report, copies) }
-      end
-      report
+    def take_in(reader, briefs, copies: false)
+      @reader, @briefs, @copies = reader, briefs, copies
+      @report = { taken_in: [], already_here: 0, differ: [], cards_left: [], renumbered: [] }
+      furnish(reader["shop.json"], reader["stores.json"]) if @shops.empty? && reader.key?("shop.json")
+      (reader["patterns.json"] || { "patterns" => [] })["patterns"].each_with_index { |row, index| keep_pattern(row, index) }
+      reader.blanks.each { |name| add(name) }
+      @report
     end
+
+    # Does the archive at that path hold more files than are taken in again?
+    def self.too_many?(path) = Zip::File.open(path) { |zip| zip.size > ArchiveReader::MOST_FILES }
 
     # "31-clock-surround" of a blank document.
     def self.stem(document) = [document["number"], slug(document["name"])].compact.join("-")
@@ -69,10 +87,18 @@ module Loft
     def put_blank(zip, id, kept)
       stem = "#{Archive.stem(kept[:document])}-#{id}"
       put(zip, "blanks/#{stem}.anvil.json", MossyAnvil::BlankFile.write(kept[:document]))
-      entries = kept[:journal].map { |entry| entry.except(:id).transform_keys(&:to_s) }
-      put(zip, "journals/#{stem}.json", MossyAnvil::JsonLayout.text({ "put_away" => kept[:put_away] || nil, "entries" => entries }.compact))
+      put_journal(zip, stem, kept)
       put_photographs(zip, stem, id)
       @cards.open_of(id)&.then { |card| put(zip, "cards/#{stem}.json", MossyAnvil::JsonLayout.text(@cards.parcel(card[:id]))) }
+    end
+
+    # In parts of ENTRIES_A_PART, the first of them there even where it is empty.
+    def put_journal(zip, stem, kept)
+      entries = kept[:journal].map { |entry| entry.except(:id).transform_keys(&:to_s) }
+      (entries.empty? ? [[]] : entries.each_slice(ENTRIES_A_PART)).each_with_index do |part, index|
+        about = { "put_away" => (index.zero? && kept[:put_away]) || nil, "entries" => part }.compact
+        put(zip, "journals/#{stem}#{".#{index + 1}" if index.positive?}.json", MossyAnvil::JsonLayout.text(about))
+      end
     end
 
     # What is said of each, and the pictures themselves by their sums.
@@ -101,7 +127,7 @@ module Loft
       stores["products"].each_with_index do |product, place|
         id = @stocks.add_product(**product.slice("name", "kind", "like", "sheet", "pack_g", "pack_price").transform_keys(&:to_sym))
         product["lots"].each_with_index do |lot, index|
-          about = { part: lot["part"], code: lot["code"], opened_on: lot["opened_on"] && Date.iso8601(lot["opened_on"]) }
+          about = { part: lot["part"], code: lot["code"], opened_on: Store::Stocks.day(lot["opened_on"], at: "/stores.json/products/#{place}/lots/#{index}/opened_on") }
           @stocks.add_lot(id, lot["left_g"], Store::Stocks.key("archive-#{@now.to_f}-#{place}-#{index}"), @now, **about)
         end
       end
@@ -119,59 +145,84 @@ module Loft
       shelve(stores) if stores
     end
 
-    def add(name, entries, report, copies)
-      document = entries[name]
-      about = entries.fetch(name.sub("blanks/", "journals/").sub(".anvil.json", ".json"), {})
-      journal = about.fetch("entries", [])
-      pictures = pictures_of(name, entries)
-      card = entries[name.sub("blanks/", "cards/").sub(".anvil.json", ".json")]
+    def add(name)
+      document, stem = @reader[name], stem_of(name)
+      journals = @reader.journals(stem).map { |part| @reader[part] }
+      journal = journals.flat_map { |part| part["entries"] }
+      card = @reader["cards/#{stem}.json"]
       same = @blanks.same_as(document["number"], document["name"])
-      unless same
-        id = take(document, journal, pictures, report)
-        @cards.unpack(id, card) if card
-        return about["put_away"] && @blanks.place(id, true, @now)
-      end
+      return add_to(same, name, document, journal, card) if same
 
-      report[:already_here] += 1
-      complete(same, document, journal)
-      keep_pictures(same, pictures)
-      alike = alike?(@blanks.find(same)[:document], document)
-      go_on_with(card, same, report, document["name"], alike) if card && !@cards.known?(card["key"])
+      id = take(name, document, journal)
+      @cards.unpack(id, card) if card
+      @reader.under("journals/#{stem}.json") { @blanks.place(id, true, @now) } if journals.any? { |part| part["put_away"] }
+    end
+
+    def add_to(id, name, document, journal, card)
+      @report[:already_here] += 1
+      complete(id, document, journal)
+      keep_pictures(id, stem_of(name))
+      alike = alike?(@blanks.find(id)[:document], document)
+      go_on_with(card, id, document["name"], alike) if card && !@cards.known?(card["key"])
       return if alike
 
-      copies ? take(document, [], pictures, report) : report[:differ] << document["name"]
+      @copies ? take(name, document, []) : @report[:differ] << document["name"]
     end
 
     # A card that was opened elsewhere is gone on with where the blank stands as it was opened for and nobody works it here; else it is left, and said.
-    def go_on_with(card, id, report, name, alike)
-      alike && !@cards.open_of(id) ? @cards.unpack(id, card) : report[:cards_left] << name
+    def go_on_with(card, id, name, alike)
+      alike && !@cards.open_of(id) ? @cards.unpack(id, card) : @report[:cards_left] << name
     end
 
-    # [[what is said of it, Picture], ...] of the blank of that name.
-    def pictures_of(name, entries)
-      stem = name.delete_prefix("blanks/").delete_suffix(".anvil.json")
-      (entries["photographs/#{stem}.json"]&.fetch("photographs") || []).map do |about|
-        file = "photographs/#{stem}/#{about['sha256']}.jpg"
-        [about, entries.fetch(file) { lacks(file, stem) }]
+    def stem_of(name) = name.delete_prefix("blanks/").delete_suffix(".anvil.json")
+
+    # Reads what goes with a blank, so that what is wrong with it is known before anything is kept.
+    def check_parts(reader, name)
+      stem = stem_of(name)
+      reader.journals(stem).each { |part| check_times(reader, part) }
+      card = reader["cards/#{stem}.json"]
+      reader.under("cards/#{stem}.json") { check_card(card, reader[name]) } if card
+      pictures(reader, stem) do |about, _|
+        time = about["taken_at"]
+        refuse("/photographs/#{stem}.json/photographs", "has a picture taken at #{time}", "a time there is") unless time.nil? || MossyAnvil::Days.time?(time)
       end
     end
 
-    def lacks(file, stem)
-      raise MossyAnvil::InvalidInput, [MossyAnvil::Fault.new(path: "/#{file}", problem: "is not in the archive", allowed: "the picture that #{stem}.json speaks of")]
+    def check_times(reader, part)
+      reader[part]["entries"].each_with_index do |entry, index|
+        refuse("/#{part}/entries/#{index}/logged_at", "is #{entry['logged_at']}", "a time there is") unless MossyAnvil::Days.time?(entry["logged_at"])
+      end
     end
 
-    def keep_pictures(id, pictures) = pictures.each { |about, picture| @photographs.add(id, picture, about) }
+    # A card is of its blank: of the same number, name or shape, however it was changed since.
+    def check_card(card, document)
+      return if %w[number name shape].any? { |key| document[key] && document[key] == card["document"][key] }
 
-    def take(document, journal, pictures, report)
+      refuse("/document", "is of another blank (#{MossyAnvil::SchemaFault.shown(card['document']['name'])})", "the blank beside it")
+    end
+
+    # Yields what is said of each picture of a stem, and the Picture.
+    def pictures(reader, stem)
+      (reader["photographs/#{stem}.json"]&.fetch("photographs") || []).each do |about|
+        file = "photographs/#{stem}/#{about['sha256']}.jpg"
+        yield about, reader[file] || lacks(file, stem)
+      end
+    end
+
+    def lacks(file, stem) = refuse("/#{file}", "is not in the archive", "the picture that #{stem}.json speaks of")
+    def refuse(path, problem, allowed) = raise(MossyAnvil::InvalidInput, [MossyAnvil::Fault.new(path: path, problem: problem, allowed: allowed)])
+    def keep_pictures(id, stem) = pictures(@reader, stem) { |about, picture| @photographs.add(id, picture, about) }
+
+    def take(name, document, journal)
       own = document["number"]
       if own && @blanks.number_taken?(own)
         document = document.merge("number" => @blanks.next_number)
-        report[:renumbered] << { name: document["name"], from: own, to: document["number"] }
+        @report[:renumbered] << { name: document["name"], from: own, to: document["number"] }
       end
-      id = @blanks.take_in(document, brief(document))[:id]
+      id = @blanks.take_in(document, @briefs.fetch(name))[:id]
       keep_journal(id, journal)
-      keep_pictures(id, pictures)
-      report[:taken_in] << { id: id, number: document["number"], name: document["name"] }
+      keep_pictures(id, stem_of(name))
+      @report[:taken_in] << { id: id, number: document["number"], name: document["name"] }
       id
     end
 

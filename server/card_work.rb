@@ -11,15 +11,12 @@ module Loft
       @now = now
     end
 
-    # The open card of a blank, from its plan as it is kept; raises InvalidInput where there is nothing to do.
-    def open(blank_id, key)
-      document = @blanks.find(blank_id)[:document]
-      report = reckoned(document).to_h
-      refuse("/mend", "has no steps", "at least one step to work by") if report[:steps].empty?
+    # The open card of a blank. document: as it is kept; plan: the steps and materials reckoned of it, string-keyed. Raises InvalidInput where there is nothing to do.
+    def open(blank_id, key, document, plan)
+      refuse("/mend", "has no steps", "at least one step to work by") if plan["steps"].empty?
 
-      held = report[:materials].map { |row| [row[:key], row[:part], row[:amount]] }
-      steps = report[:steps].map { |step| { **step.slice(:id, :do, :name, :cautions, :tools, :lines), troubles: troubles(step[:do]) } }
-      show(@cards.open(blank_id, key, document, steps, held, @now))
+      steps = plan["steps"].map { |step| { **step.slice("id", "do", "name", "cautions", "tools", "lines"), "troubles" => troubles(step["do"]) } }
+      show(@cards.open(blank_id, key, document, steps, held(plan["materials"]), @now))
     end
 
     def show(id) = CardView.new(@cards.find(id), @now).to_h
@@ -63,6 +60,9 @@ module Loft
     end
 
     private
+
+    # [[key, part, g], ...]: however many products of a class the plan names, the card holds one amount of it.
+    def held(materials) = materials.group_by { |row| row.values_at("key", "part") }.map { |(key, part), rows| [key, part, rows.sum { |row| row["amount"] }] }
 
     # The blank is mended by every step whose lines are all ticked. Its version goes up: whoever has it open elsewhere is told.
     def mend(card, view)

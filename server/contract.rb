@@ -19,7 +19,7 @@ module Loft
       file = JSON.parse(File.read(MossyAnvil::BlankFile::SCHEMA_PATH))
       raw["components"]["schemas"]["Document"] = documents == :core ? {} : file
       raw["components"]["schemas"].merge!(parts(file))
-      @schemas = JSONSchemer.openapi(referring(raw, INTO_FILE))
+      @schemas = JSONSchemer.openapi(referring(raw, INTO_FILE), regexp_resolver: "ecma")
       @known = {}
     end
 

@@ -29,6 +29,7 @@ module Loft
     # Starts it (after clearing up a server that lost its owner) and returns the URL of the database.
     def start(database: USER)
       prepare unless File.exist?(File.join(@data, "PG_VERSION"))
+      check_own
       stop_orphan
       bring_up
       url(create(database))
@@ -79,14 +80,52 @@ module Loft
       retry
     end
 
+    # A new cluster is made beside its place and moved there whole, so that one which was broken off is begun again and nothing that is kept is touched.
     def prepare
+      refuse_to_overwrite
       FileUtils.mkdir_p(@folder, mode: 0o700)
-      FileUtils.rm_rf(@data)
-      File.write(@password_file, SecureRandom.hex(24), perm: 0o600)
+      fresh = "#{@data}.new"
+      FileUtils.rm_rf(fresh)
+      write_password unless File.size?(@password_file)
       FileUtils.touch(@log)
       hand_over if Process.uid.zero?
-      run("initdb", "-D", @data, "-U", USER, "-A", "scram-sha-256", "--pwfile", @password_file, "-E", "UTF8", "--locale=C.UTF-8")
+      run("initdb", "-D", fresh, "-U", USER, "-A", "scram-sha-256", "--pwfile", @password_file, "-E", "UTF8", "--locale=C.UTF-8")
+      Dir.rmdir(@data) if Dir.exist?(@data)
+      File.rename(fresh, @data)
+      File.open(@folder, &:fsync)
     end
+
+    # What looks like a database, or like part of one, is nobody's to throw away.
+    def refuse_to_overwrite
+      return unless Dir.exist?(@data) && !Dir.empty?(@data)
+
+      raise Failed, "#{@data} holds a database, but its file PG_VERSION is missing. Nothing was touched. Put the file back (it holds the number of the PostgreSQL version " \
+                    "and nothing else, for example 15), or restore the folder from a backup, or move it away to begin anew."
+    end
+
+    def write_password
+      File.open(@password_file, File::WRONLY | File::CREAT | File::TRUNC, 0o600) do |file|
+        file.write(SecureRandom.hex(24))
+        file.fsync
+      end
+    end
+
+    # Raises Failed where the folder or its password cannot be used, saying what to do.
+    def check_own
+      owner = File.stat(@data).uid
+      wanted = Process.uid.zero? ? Etc.getpwnam("postgres").uid : Process.uid
+      if owner != wanted
+        raise Failed, "#{@data} belongs to the user #{account(owner)}, and PostgreSQL would run as #{account(wanted)}. Start it as the user who started it first, or give " \
+                      "the folder to that one (chown -R #{account(wanted)} #{@folder})."
+      end
+      return if File.size?(@password_file)
+
+      raise Failed, "the database's password is missing (#{@password_file}). Put the file back from a backup; without it the database in #{@data} cannot be opened."
+    rescue Errno::EACCES
+      raise Failed, "#{@folder} may not be read by the user #{account(Process.uid)}. Start it as the user who started it first."
+    end
+
+    def account(uid) = Etc.getpwuid(uid).name
 
     def hand_over
       FileUtils.chown("postgres", "postgres", [@folder, @password_file, @log])
@@ -100,11 +139,30 @@ module Loft
       raise Failed, "#{program} failed:\n#{output}" unless $CHILD_STATUS.success?
     end
 
-    # A server left behind by a killed owner still holds the folder.
+    # A server left behind by a killed owner still holds the folder. The number in postmaster.pid may be another program's by now: that is let alone.
     def stop_orphan
-      return unless File.exist?(File.join(@data, "postmaster.pid"))
+      pid = postmaster or return
+      return File.delete(pid_file) unless postgres_here?(pid)
 
       IO.popen([*as_owner, File.join(programs, "pg_ctl"), "-D", @data, "-m", "fast", "-w", "stop", { err: %i[child out], chdir: "/" }], &:read)
+    end
+
+    def pid_file = File.join(@data, "postmaster.pid")
+
+    # The number in postmaster.pid, 0 where it is none; nil where there is no such file.
+    def postmaster
+      File.open(pid_file) { |file| file.gets.to_i }
+    rescue Errno::ENOENT
+      nil
+    end
+
+    # Is that process a PostgreSQL on this folder? It stands in it, whatever it calls itself.
+    def postgres_here?(pid)
+      pid.positive? && File.realpath("/proc/#{pid}/cwd") == File.realpath(@data) && File.basename(File.readlink("/proc/#{pid}/exe")).start_with?("postgres")
+    rescue Errno::ENOENT, Errno::ESRCH
+      false
+    rescue Errno::EACCES
+      File.read("/proc/#{pid}/cmdline").split("\0").include?(@data)
     end
 
     def free_port

@@ -25,6 +25,9 @@ module Loft
   # More was sent than is taken.
   class TooLarge < MossyAnvil::Error; end
 
+  # Something of the same name or number is kept already; the message names the constraint (see Problems::APART).
+  class Taken < MossyAnvil::Error; end
+
   # Somebody saved in between; #current is what is kept now.
   class Stale < MossyAnvil::Error
     attr_reader :current
@@ -38,8 +41,9 @@ end
 
 loader = Zeitwerk::Loader.new
 loader.push_dir(__dir__, namespace: Loft)
-loader.ignore(__FILE__, "#{__dir__}/migrations", "#{__dir__}/spec", "#{__dir__}/launch.rb", "#{__dir__}/serve.rb", "#{__dir__}/puma.rb", "#{__dir__}/work.rb")
+loader.ignore(__FILE__, "#{__dir__}/migrations", "#{__dir__}/spec", "#{__dir__}/launch.rb", "#{__dir__}/serve.rb", "#{__dir__}/puma.rb", "#{__dir__}/work.rb",
+  "#{__dir__}/calculate.rb")
 # The image library and the PDF writer are large and seldom wanted: they come with the first photograph and the first sheet.
-loader.do_not_eager_load("#{__dir__}/picture.rb", "#{__dir__}/paper.rb", "#{__dir__}/survey_sheet.rb", "#{__dir__}/template_sheet.rb",
+loader.do_not_eager_load("#{__dir__}/picture.rb", "#{__dir__}/archive_reader.rb", "#{__dir__}/paper.rb", "#{__dir__}/survey_sheet.rb", "#{__dir__}/template_sheet.rb",
   "#{__dir__}/calendar.rb")
 loader.setup

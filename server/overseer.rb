@@ -1,51 +1,68 @@
 # frozen_string_literal: true
 
 require "English"
+require "etc"
 require "net/http"
+require "tmpdir"
 
 module Loft
-  # Runs the web server as a process of its own and watches over it and the database: what dies is started again.
-  # TERM and INT stop the server once what is in hand is answered; HUP replaces its workers one after another.
+  # Runs the programs of the server, each as processes of its own, and watches over them and the database: what dies, or answers no more, is started again.
+  # TERM and INT stop the web server once what is in hand is answered; HUP replaces all that run the program's code.
   class Overseer
     # The server would not come up, or keeps dying; the message says what it said last.
     class Failed < MossyAnvil::Error; end
 
+    # A program beside the web server: its file, how many processes of it, and how far it makes way for others.
+    Program = Struct.new(:file, :count, :niceness)
+
     READY_SECONDS = 60
-    # A server that lives less than this has not started properly; so many of those in a row, and it is given up.
+    # A server that lives less than this has not started properly; so many of those in a row before it was ever ready, and it is given up.
     SHORT_LIFE_S = 10
     MOST_SHORT_LIVES = 3
     LARGE_LOG_BYTES = 10_000_000
-
-    def self.address(port) = "http://127.0.0.1:#{port}"
-
-    # Processes that work the queue. One that stops by itself is started again after so many seconds.
-    WORKERS = Integer(ENV.fetch("JOB_WORKERS", "2"))
+    TICK_S = 0.2
+    # What stops by itself is started again after so long.
     REST_S = 2
     # So long one that is told to stop may take; then it is stopped, and begins the job it had in hand again when it is next up.
     PATIENCE_S = 20
+    # It is asked so often whether it is ready, has so long to answer, and of the last ASKS_KEPT so many may go wrong before its processes are replaced.
+    ASK_EVERY_S = 5
+    ANSWER_S = 4
+    ASKS_KEPT = 8
+    MOST_UNREADY = 3
 
-    # log: path the server's lines go to. postgres: LocalPostgres to watch as well, nil where the database is somebody else's.
-    def initialize(port:, url:, log:, postgres: nil)
+    def self.address(port) = "http://127.0.0.1:#{port}"
+
+    # log: path the server's lines go to. postgres: LocalPostgres to watch as well, nil where the database is somebody else's. account: Account they run under.
+    def initialize(port:, url:, log:, postgres: nil, account: Account.new)
       @port = port
       @url = url
       @log = log
       @postgres = postgres
+      @account = account
       @short_lives = 0
-      @workers = []
+      @others = {}
+      @due = []
+      @renewed = []
+      @asks = []
+      @programs = [Program.new("calculate.rb", 1, 5), Program.new("work.rb", Integer(ENV.fetch("JOB_WORKERS", "2")), 10)]
     end
 
     # Returns when the server was told to stop and has. Yields once it answers.
     def run
       turn_over_log
-      start_server
+      @folder = Dir.mktmpdir("mossy-anvil")
+      @account.give(@folder)
       listen_to_signals
+      start_server
+      @programs.each { |program| program.count.times { start(program) } }
       wait_until_ready
-      WORKERS.times { start_worker }
       yield
       watch
     ensure
       stop_server
-      stop_workers
+      stop_others
+      FileUtils.rm_rf(@folder) if @folder
     end
 
     private
@@ -53,19 +70,24 @@ module Loft
     def turn_over_log
       FileUtils.mkdir_p(File.dirname(@log))
       File.rename(@log, "#{@log}.1") if File.exist?(@log) && File.size(@log) > LARGE_LOG_BYTES
+      # Only its owner reads it.
+      [@log, "#{@log}.1"].each { |path| File.chmod(0o600, path) if File.exist?(path) }
+      File.open(@log, "a", 0o600).close
     end
 
-    # Goes down with this process, however that ends.
     def start_server
       @started = now
-      @server = spawn_own("serve.rb")
+      @server = spawn_own("serve.rb", 0)
     end
 
-    def start_worker = @workers << spawn_own("work.rb")
+    def start(program) = @others[spawn_own(program.file, program.niceness)] = program
 
-    def spawn_own(program)
-      Process.spawn({ "PORT" => @port.to_s, "DATABASE_URL" => @url }, "setpriv", "--pdeathsig=TERM", RbConfig.ruby,
-        "-r#{ROOT}/vendor/bundle/bundler/setup", File.join(ROOT, "server", program), out: [@log, "a"], err: [@log, "a"], in: File::NULL)
+    # Goes down with this process, however that ends.
+    def spawn_own(file, niceness)
+      settings = { "PORT" => @port.to_s, "DATABASE_URL" => @url, "CALCULATION_SOCKET" => File.join(@folder, "calculate"),
+                   "CALCULATORS" => ENV.fetch("CALCULATORS", Etc.nprocessors.clamp(2, 8).to_s) }
+      Process.spawn(settings, *@account.words("--pdeathsig=TERM"), "nice", "-n", niceness.to_s, RbConfig.ruby,
+        "-r#{ROOT}/vendor/bundle/bundler/setup", File.join(ROOT, "server", file), out: [@log, "a", 0o600], err: [@log, "a", 0o600], in: File::NULL)
     end
 
     def listen_to_signals
@@ -75,7 +97,7 @@ module Loft
           tell_server("TERM")
         end
       end
-      Signal.trap("HUP") { tell_server("USR1") }
+      Signal.trap("HUP") { @renew = true }
     end
 
     def tell_server(signal)
@@ -91,21 +113,35 @@ module Loft
       end
     end
 
-    def ready?
-      Net::HTTP.get_response("127.0.0.1", "/readyz", @port).is_a?(Net::HTTPOK)
-    rescue SystemCallError, IOError
-      false
+    # 200 is ready, 503 a database that is away, which no new process would mend.
+    def ready? = readiness == "200"
+
+    def readiness
+      Net::HTTP.start("127.0.0.1", @port, open_timeout: ANSWER_S, read_timeout: ANSWER_S) { |http| http.get("/readyz").code }
+    rescue SystemCallError, IOError, Timeout::Error
+      nil
     end
 
     def watch
       until @stopping && @server.nil?
-        pid, status = Process.wait2
-        case pid
-        when @server then server_gone(status)
-        when @postgres&.pid then database_gone
-        when *@workers then worker_gone(pid)
+        bury
+        renew if @renew
+        start_what_is_due
+        look_after_server unless @stopping
+        sleep TICK_S
+      end
+    end
+
+    def bury
+      while (gone = Process.wait2(-1, Process::WNOHANG))
+        pid, status = gone
+        if pid == @server then server_gone(status)
+        elsif pid == @postgres&.pid then database_gone
+        elsif (program = @others.delete(pid)) then @renewed.delete(pid) && !@stopping ? start(program) : later { start(program) }
         end
       end
+    rescue Errno::ECHILD
+      @server = nil
     end
 
     def server_gone(status)
@@ -113,26 +149,53 @@ module Loft
       return if @stopping
 
       @short_lives = now - @started < SHORT_LIFE_S ? @short_lives + 1 : 0
-      raise Failed, "the server keeps stopping:\n#{last_words}" if @short_lives >= MOST_SHORT_LIVES
-
-      puts "  The server stopped by itself (#{status}): starting it again"
-      start_server
+      say "The server stopped by itself (#{status}): starting it again"
+      @short_lives >= MOST_SHORT_LIVES ? later { start_server } : start_server
     end
 
-    # It goes when the database does; the job it had in hand is begun again.
-    def worker_gone(pid)
-      @workers.delete(pid)
-      return if @stopping
-
-      sleep REST_S
-      start_worker
-    end
-
+    # A database that cannot start for now, on a full disk, is tried again until it can.
     def database_gone
       return if @stopping
 
-      puts "  The database stopped by itself: starting it again"
+      say "The database stopped by itself: starting it again"
+      bring_database_back
+    end
+
+    def bring_database_back
       @postgres.start_again
+    rescue LocalPostgres::Failed => e
+      say "The database does not start (#{e.message.lines.last.to_s.strip}): it is tried again"
+      later { bring_database_back }
+    end
+
+    def later(&what)
+      @due << [now + REST_S, what] unless @stopping
+    end
+
+    def start_what_is_due
+      ready, @due = @due.partition { |at, _| at <= now }
+      ready.each { |_, what| what.call unless @stopping }
+    end
+
+    # New processes in the place of all: the web server's without dropping a request, the others as they end.
+    def renew
+      @renew = false
+      tell_server("USR1")
+      @renewed.concat(@others.keys).each { |pid| tell(pid, "TERM") }
+    end
+
+    # A process may run and answer no more. Asked beside the loop, so that one which hangs holds up nothing.
+    def look_after_server
+      return if @server.nil? || @asking&.alive? || now - (@asked || @started) < ASK_EVERY_S
+
+      @asked = now
+      @asking = Thread.new { @asks = (@asks + [readiness]).last(ASKS_KEPT) }
+      return if @asks.count { |code| code != "200" && code != "503" } < MOST_UNREADY
+
+      say "The server does not answer as it should: replacing its processes"
+      @asks = []
+      @asks_lost = (@asks_lost || 0) + 1
+      @asks_lost.odd? ? tell_server("USR1") : tell_server("KILL")
     end
 
     def stop_server
@@ -145,10 +208,11 @@ module Loft
     end
 
     # Each for itself: one that is gone already must not keep the others from being told.
-    def stop_workers
-      @workers.each { |pid| tell(pid, "TERM") }
+    def stop_others
+      pids = @others.keys
+      pids.each { |pid| tell(pid, "TERM") }
       deadline = now + PATIENCE_S
-      @workers.pop.then { |pid| gone_by?(pid, deadline) || (tell(pid, "KILL") && Process.wait(pid)) } until @workers.empty?
+      pids.each { |pid| gone_by?(pid, deadline) || (tell(pid, "KILL") && Process.wait(pid)) }
     end
 
     # Is it gone by then?
@@ -166,6 +230,8 @@ module Loft
       false
     end
 
+    # The terminal may have gone away.
+    def say(text) = $stdout.puts("  #{text}")
     def last_words = File.exist?(@log) ? File.readlines(@log).last(12).join : ""
     def now = Process.clock_gettime(Process::CLOCK_MONOTONIC)
   end

@@ -6,8 +6,8 @@ require "vips"
 module Loft
   # A photograph as it is kept: a JPEG the right way up, no larger than MOST_PX either way, with nothing in it of camera, place or time.
   class Picture
-    MOST_BYTES = 20_000_000
     MOST_SENT_PX = 50_000_000
+    MOST_KEPT_BYTES = 8_000_000
     MOST_PX = 2400
     QUALITY = 82
     # What a file begins with; nothing else is handed to the image library.
@@ -28,6 +28,7 @@ module Loft
       image = opened(bytes)
       @bytes = image.jpegsave_buffer(Q: QUALITY, strip: true, optimize_coding: true)
       @width_px, @height_px = image.width, image.height
+      refuse("comes to #{@bytes.bytesize} bytes as it is kept", "at most #{MOST_KEPT_BYTES}: a smaller picture") if @bytes.bytesize > MOST_KEPT_BYTES
     rescue Vips::Error => e
       unreadable(e)
     end

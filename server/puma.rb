@@ -1,22 +1,28 @@
 # frozen_string_literal: true
 
-# Two processes, since the core's arithmetic holds Ruby's lock; each with a few threads for waiting on the database.
+# Two processes that answer requests. What takes calculation they pass on (see CalculationPool), so each has many threads: most of them wait.
 # Nothing is loaded before the fork, so that new workers run the code as it is on disk then.
 bind "tcp://127.0.0.1:#{ENV.fetch('PORT')}"
 environment "production"
 workers Integer(ENV.fetch("WORKERS", "2"))
-threads 1, 4
+preload_app! false
+threads 4, 64
 raise_exception_on_sigterm false
 worker_timeout 60
+worker_shutdown_timeout 30
 silence_single_worker_warning
-# More than the largest archive is not even read.
-http_content_length_limit 60_000_000
 
-# Each process loads the application and opens its own connections, before it takes its first request.
+# Each process loads the application before it takes its first request. It asks the database only when a request does, so that one which starts while the database
+# is away says so, and serves as soon as it is back. A process that cannot load is no use: it ends and is forked again.
 served = nil
-on_worker_boot do
+before_worker_boot do
   require_relative "loft"
   Loft.load_all
-  served = Loft::App.serve(db: Loft::Store::Connection.open(ENV.fetch("DATABASE_URL")))
+  $stdout = $stderr = Loft::SteadyLog.new($stdout)
+  served = Loft::App.serve(db: Loft::Store::Connection.open(ENV.fetch("DATABASE_URL"), lazily: true), calculator: Loft::Calculator.new(ENV.fetch("CALCULATION_SOCKET")))
+rescue Exception => e # rubocop:disable Lint/RescueException -- whatever it is
+  warn "A server process cannot start: #{e.class}: #{e.message.lines.first}"
+  sleep 1
+  exit!(1)
 end
 app { |env| served.call(env) }

@@ -20,8 +20,7 @@ module Loft
     def log_to(log, clock)
       Que.logger = nil
       Que.error_notifier = lambda do |error, job|
-        line = { at: clock.now.utc.iso8601(3), event: "job_fault", job: job && job[:job_class], error: error.class.name, message: error.message }
-        log << "#{JSON.generate(**line, where: error.backtrace&.first(8))}\n"
+        RequestLog.fault(log, clock, { "PATH_INFO" => (job && job[:job_class]).to_s }, error, event: "job_fault")
       end
     end
   end

@@ -25,14 +25,22 @@ module Loft
       end
     end
 
-    # A fault of the program or of the database, with where it arose. Addresses of databases are left out: they carry passwords.
-    def self.fault(log, clock, env, error)
-      at = error.backtrace.to_a.first(8)
-      log << line("fault", clock.now, env, error: error.class.name, message: error.message.gsub(%r{\w+://\S+}, "…")[0, 500], at: at)
+    # A fault of the program or of the database: of what kind, and where in the program it arose. Nothing of what was in the request or in a row, which
+    # messages repeat.
+    def self.fault(log, clock, env, error, event: "fault")
+      cause = error.respond_to?(:wrapped_exception) ? error.wrapped_exception : error.cause
+      log << line(event, clock.now, env, error: error.class.name, cause: cause&.class&.name, at: where(error))
+    end
+
+    # The first lines of a backtrace within the program, by their paths in it.
+    def self.where(error)
+      lines = error.backtrace.to_a
+      own = lines.select { |line| line.start_with?("#{ROOT}/server", "#{ROOT}/core") }
+      (own.empty? ? lines : own).first(8).map { |line| line.delete_prefix("#{ROOT}/")[/\A[^`']*/] }
     end
 
     def self.line(event, now, env, **more)
-      "#{JSON.generate({ at: now.utc.iso8601(3), event: event, request_id: env[ID], method: env['REQUEST_METHOD'], path: env['PATH_INFO'][0, 200].scrub, **more })}\n"
+      "#{JSON.generate({ at: now.utc.iso8601(3), event: event, request_id: env[ID], method: env['REQUEST_METHOD'], path: env['PATH_INFO'].to_s[0, 200].dup.force_encoding(Encoding::UTF_8).scrub, **more })}\n"
     end
 
     private

@@ -5,11 +5,15 @@
 
 $stdout.sync = true
 Encoding.default_external = Encoding::UTF_8
+require "json"
 require "puma"
 require "puma/launcher"
+require_relative "steady_log"
 
-launcher = Puma::Launcher.new(Puma::Configuration.new(config_files: [File.join(__dir__, "puma.rb")]),
-  log_writer: Puma::LogWriter.new($stderr, $stderr))
+# A line that cannot be written must stop neither the master nor a worker's thread.
+log = Loft::SteadyLog.new($stdout)
+$stdout = $stderr = log
+launcher = Puma::Launcher.new(Puma::Configuration.new(config_files: [File.join(__dir__, "puma.rb")]), log_writer: Puma::LogWriter.new(log, log))
 # Ctrl-C reaches the whole group; the launcher answers it with TERM. Puma's own answer in cluster mode waits for nothing.
-launcher.events.on_booted { Signal.trap("INT", "IGNORE") }
+launcher.events.after_booted { Signal.trap("INT", "IGNORE") }
 launcher.run

@@ -10,9 +10,16 @@ $stdout.sync = true
 Encoding.default_external = Encoding::UTF_8
 require_relative "loft"
 
+log = Loft::SteadyLog.new($stdout)
+$stdout = $stderr = log
 Loft.load_all
-Loft::Queue.open(Loft::Store::Connection.open(ENV.fetch("DATABASE_URL")))
-Loft::Queue.log_to($stdout, Time)
+begin
+  Loft::Queue.open(Loft::Store::Connection.open(ENV.fetch("DATABASE_URL")))
+rescue Sequel::DatabaseConnectionError
+  # The database is away: whoever watches over this starts it again in a moment.
+  exit!(1)
+end
+Loft::Queue.log_to(log, Time)
 # None is put by for later: what this process cannot begin at once is another's. So it looks for work itself, often, and is not told of it.
 locker = Que::Locker.new(worker_priorities: [nil], poll_interval: 0.2, maximum_buffer_size: 0)
 Thread.new do
@@ -21,5 +28,5 @@ Thread.new do
 ensure
   ended << :broken
 end
-exit(1) if ended.pop == :broken
+exit!(1) if ended.pop == :broken
 locker.stop!

@@ -34,7 +34,7 @@ end
   mend/mend_steps mend/mend_proposal mend/mend_conflicts mend/mend_effect
   finish/grit_sequence
   scan/mesh scan/mesh_file scan/stations scan/scan_report scan/trace scan/profile_trace
-  formats/json_text formats/blank_file formats/drawing formats/skin_map formats/section_map formats/form_template formats/form_mesh formats/svg_path
+  formats/days formats/json_text formats/blank_file formats/drawing formats/skin_map formats/section_map formats/form_template formats/form_mesh formats/svg_path
   reckon/workings reckon/stage_caps reckon/stage_report reckon/defect_report reckon/meeting_report reckon/rough_report reckon/form_report reckon/shop_climate
   reckon/drying_report reckon/finish_report
   reckon/geometry reckon/of_report reckon/saying reckon/test_findings reckon/cautions reckon/worth_report reckon/form_findings

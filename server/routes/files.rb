@@ -4,54 +4,38 @@ module Loft
   module Routes
     # Blank files and the whole shop as an archive, out and in.
     module Files
-      BLANK_TYPE = "application/vnd.mossy-anvil.blank+json"
       ARCHIVE_TYPE = "application/zip"
 
       def self.registered(app)
         app.get("/api/blanks/:id/export") do
-          kept = blanks.find(blank_id)
-          ending, type, text = Files.written(params["as"] || "blank", kept, self) || raise(NotFound, "this blank is not written as #{params['as'][0, 20].inspect}")
-          hand_over("#{Archive.stem(kept[:document])}.#{ending}", type, text)
+          next Files.parcel(self, blank_id) if params["as"] == "parcel"
+
+          document = blanks.find(blank_id)[:document]
+          found = calculate("export", bytes: "", kept: document, format: params["as"] || "blank")
+          hand_over("#{Archive.stem(document)}.#{found.about['ending']}", found.type, found.bytes)
         end
         app.post("/api/blanks/import") do
-          document = MossyAnvil::JsonText.parse(body_text([BLANK_TYPE, "application/json"], App::MAX_BODY_BYTES))
-          document = document.merge("number" => blanks.next_number) if params["number"] == "next" && document.is_a?(Hash)
-          answer(blanks.take_in(document, Brief.new(reckoner.assess(document), now: now).to_h), 201)
+          found = calculate("imported", types: [BlankExport::BLANK_TYPE, Calculations::JSON_TYPE]).data
+          answer(blanks.take_in(*found.values_at("document", "brief"), next_number: params["number"] == "next"), 201)
         end
         archives(app)
       end
 
-      # Ending, media type and text of a blank in one of its formats; nil for one there is not. kept: as the store has it; app: for what has to be reckoned first.
-      def self.written(format, kept, app)
-        document = kept[:document]
-        blank = MossyAnvil::BlankFile.from_data(document)
-        case format
-        when "section" then ["section.svg", "image/svg+xml", MossyAnvil::SectionMap.new(blank).svg]
-        when "sheet" then ["pdf", "application/pdf", SurveySheet.new(blank, app.reckoner.assess(document), app.now).pdf]
-        when "parcel" then ["zip", ARCHIVE_TYPE, Archive.new(app.settings.db, now: app.now).parcel(kept)]
-        when "blank" then ["anvil.json", BLANK_TYPE, MossyAnvil::BlankFile.write(document)]
-        when "csv" then ["csv", "text/csv", MossyAnvil::SurveyCsv.text(document)]
-        when "svg" then ["svg", "image/svg+xml", MossyAnvil::SkinMap.new(blank).svg]
-        else of_form(format, blank, app)
-        end
-      end
-
-      # The same of its form; nil where it has none.
-      def self.of_form(format, blank, app)
-        return unless blank.form
-
-        case format
-        when "template" then ["template.pdf", "application/pdf", TemplateSheet.new(blank, app.now).pdf]
-        when "template_svg" then ["template.svg", "image/svg+xml", MossyAnvil::FormTemplate.new(blank).svg]
-        when "stl" then ["stl", "model/stl", MossyAnvil::FormMesh.new(blank).stl]
-        end
+      def self.parcel(app, id)
+        app.hand_over_written(ARCHIVE_TYPE) { |path| "#{Archive.stem(Archive.new(app.settings.db, now: app.now).write_parcel(path, id)[:document])}.zip" }
       end
 
       def self.archives(app)
-        app.get("/api/shop/archive") { hand_over("#{Archive.slug(shops.current[:name])}.zip", ARCHIVE_TYPE, Archive.new(settings.db, now: now).write) }
+        app.get("/api/shop/archive") do
+          hand_over_written(ARCHIVE_TYPE) do |path|
+            Archive.new(settings.db, now: now).write(path)
+            "#{Archive.slug(shops.current[:name])}#{'-too-large-to-import' if File.size(path) > App::MAX_ARCHIVE_BYTES || Archive.too_many?(path)}.zip"
+          end
+        end
         app.post("/api/shop/archive") do
-          bytes = body_text([ARCHIVE_TYPE], App::MAX_ARCHIVE_BYTES)
-          answer(Archive.new(settings.db, now: now).take_in(bytes, copies: params["differs"] == "copy"))
+          problem(Problems.wrong_type([ARCHIVE_TYPE])) unless request.media_type == ARCHIVE_TYPE
+          id = tasks.ask("import", { copies: params["differs"] == "copy", now: now.iso8601(6) }, file: request.body, most_bytes: App::MAX_ARCHIVE_BYTES)
+          answer(Tasks.plain(tasks.find(id)), 202)
         end
       end
     end

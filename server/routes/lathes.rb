@@ -9,8 +9,9 @@ module Loft
         app.post("/api/lathes") { Lathes.named(self) { |name, lathe| lathes.add(name, lathe) && answer({ lathes: lathes.all }, 201) } }
         app.put("/api/lathes/:id") do
           Lathes.named(self) do |name, lathe|
-            lathes.change(lathe_id, name, lathe).each { |id| brief_again(id) }
-            answer(lathes: lathes.all)
+            lathes.check(lathe_id, name)
+            id = tasks.ask("lathe", { id: lathe_id, name: name, lathe: lathe, now: now.iso8601(6) })
+            answer(Tasks.plain(tasks.find(id)), 202)
           end
         end
         app.delete("/api/lathes/:id") do
@@ -24,12 +25,10 @@ module Loft
       # Yields name and lathe of what was sent.
       def self.named(app)
         body = app.body_as("NewLathe")
-        faults = MossyAnvil::Lathe.faults(Reckon.symbols(body["lathe"]), at: "/lathe")
+        faults = MossyAnvil::Lathe.faults(JSON.parse(JSON.generate(body["lathe"]), symbolize_names: true), at: "/lathe")
         raise MossyAnvil::InvalidInput, faults if faults.any?
 
         yield body["name"], body["lathe"]
-      rescue Sequel::UniqueConstraintViolation
-        app.problem(Problems.taken("a lathe of that name stands here already", "/name"))
       end
     end
   end

@@ -5,16 +5,20 @@ module Loft
     # Plans of mending, the cards they are worked by, and their waits.
     module Mending
       def self.registered(app)
-        app.post("/api/reckon/mend") { answer(Mending.with_shelf(reckoner.mend(body_as("Draft")["document"], at: "/document"), stocks)) }
+        app.post("/api/reckon/mend") { answer(Mending.with_shelf(calculate("mend", records: cards.records).data, stocks)) }
         cards(app)
         waits(app)
       end
 
       def self.cards(app)
-        app.post("/api/blanks/:id/card") { answer(card_work.open(blank_id, body_as("NewCard")["key"]), 201) }
+        app.post("/api/blanks/:id/card") do
+          key = body_as("NewCard")["key"]
+          document = blanks.find(blank_id)[:document]
+          answer(card_work.open(blank_id, key, document, calculate("card", bytes: "", kept: document, records: cards.records).data), 201)
+        end
         app.get("/api/blanks/:id/card") do
           blanks.find(blank_id)
-          open = Store::Cards.new(settings.db).open_of(blank_id)
+          open = cards.open_of(blank_id)
           answer(card: open && card_work.show(open[:id]))
         end
         app.get("/api/cards/:id") { answer(card_work.show(card_id)) }
@@ -24,9 +28,9 @@ module Loft
       end
 
       def self.waits(app)
-        app.get("/api/waits") { answer(now: now.iso8601(3), waits: Mending.open_waits(Store::Cards.new(settings.db).waits, blanks.drying(now))) }
+        app.get("/api/waits") { answer(now: now.iso8601(3), waits: Mending.open_waits(cards.waits, blanks.drying(now))) }
         app.get("/api/waits.ics") do
-          calendar = Calendar.new(Store::Cards.new(settings.db).waits, blanks.drying(now), shop: shops.current[:name], now: now)
+          calendar = Calendar.new(cards.waits, blanks.drying(now), shop: shops.current[:name], now: now)
           hand_over("waits.ics", "text/calendar;charset=utf-8", calendar.text)
         end
       end
@@ -51,14 +55,16 @@ module Loft
       # What stands on the shelf beside what the plan takes.
       def self.with_shelf(report, stocks)
         products, reserved = stocks.products, stocks.reserved
-        materials = report[:materials].map { |row| { **row, shelf: shelf(row, stocks.shelf(row[:key], row[:part], products: products, reserved: reserved)) } }
-        { **report, materials: materials }
+        materials = report["materials"].map do |row|
+          { **row, "shelf" => shelf(row["amount"], stocks.shelf(row["key"], row["part"], products: products, reserved: reserved)) }
+        end
+        { **report, "materials" => materials }
       end
 
-      def self.shelf(row, found)
+      def self.shelf(asked_g, found)
         return unless found
 
-        own = MossyAnvil::Shelf.new(**found.slice(:left_g, :reserved_g, :pack_g), asked_g: row[:amount])
+        own = MossyAnvil::Shelf.new(**found.slice(:left_g, :reserved_g, :pack_g), asked_g: asked_g)
         { product: found[:product], left_g: found[:left_g], reserved_g: found[:reserved_g], enough: own.enough?, packs: own.packs, pack_g: found[:pack_g] }
       end
       private_class_method :shelf

@@ -2,7 +2,7 @@
 
 module Loft
   module Routes
-    # The shop's own curves, and how one lies in a draft.
+    # The shop's own curves.
     module Patterns
       def self.registered(app)
         app.get("/api/patterns") { answer(Patterns.shown(patterns)) }
@@ -10,16 +10,10 @@ module Loft
           body = body_as("NewPattern")
           patterns.add(body["name"], Store::Patterns.pattern(body["form"]))
           answer(Patterns.shown(patterns), 201)
-        rescue Sequel::UniqueConstraintViolation
-          problem(Problems.taken("a curve of that name is kept already", "/name"))
         end
         app.delete("/api/patterns/:id") do
           patterns.remove(number_in_path("id", "pattern"))
           answer(Patterns.shown(patterns))
-        end
-        app.post("/api/reckon/pattern") do
-          body = body_as("PatternAsked")
-          answer(Store::Patterns.pattern(body["form"]).laid_in(reckoner.blank(body["document"], at: "/document").on_centres, scale: body["scale"]))
         end
       end
 

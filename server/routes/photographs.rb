@@ -4,13 +4,15 @@ module Loft
   module Routes
     # Photographs of a blank: sent, listed, shown, spoken of.
     module Photographs
+      MOST_BYTES = 20_000_000
       TYPES = %w[image/jpeg image/png].freeze
 
       def self.registered(app)
         app.get("/api/blanks/:id/photographs") { answer(photographs: photographs.of(blank_id)) }
         app.post("/api/blanks/:id/photographs") do
           about = settings.contract.check("PhotographAbout", { "view" => params["view"] || "other" })
-          answer(photographs.add(blank_id, Picture.new(body_text(TYPES, Picture::MOST_BYTES)), about), 201)
+          sent = calculate("photograph", types: TYPES, most_bytes: MOST_BYTES)
+          answer(photographs.add(blank_id, KeptPicture.new(sent.bytes, *sent.about.values_at("width_px", "height_px")), about), 201)
         end
         app.put("/api/blanks/:id/photographs/:photograph") { answer(photographs.change(blank_id, photograph_id, body_as("PhotographAbout"))) }
         app.get("/api/blanks/:id/photographs/:photograph/image") do

@@ -6,9 +6,7 @@ module Loft
     module Searches
       def self.registered(app)
         app.post("/api/searches") do
-          asked = body_as("SearchAsked")
-          search = Placing.search(asked)
-          id = searches.ask(asked, climbs: search.climbs(Placing::PARTS))
+          id = calculate("search").data.then { |found| searches.ask(found["asked"], climbs: found["climbs"]) }
           answer(Searches.plain(searches.find(id)), 202)
         end
         app.get("/api/searches/:id") { answer(Searches.plain(searches.find(search_id))) }

@@ -9,7 +9,7 @@ module Loft
         products(app)
         app.post("/api/stores/lots") do
           body = body_as("NewLot")
-          stocks.add_lot(body["product_id"], body["grams"], body["key"], now, part: body["part"], code: body["code"], opened_on: Stores.day(body["opened_on"]))
+          stocks.add_lot(body["product_id"], body["grams"], body["key"], now, part: body["part"], code: body["code"], opened_on: Store::Stocks.day(body["opened_on"], at: "/opened_on"))
           answer(Stores.shown(stocks), 201)
         end
         app.post("/api/stores/moves") do
@@ -26,23 +26,15 @@ module Loft
           Stores.check(body)
           stocks.add_product(**body.slice("name", "kind", "like", "pack_g").transform_keys(&:to_sym), pack_price: body["pack_price"] || 0, sheet: body["sheet"] || {})
           answer(Stores.shown(stocks), 201)
-        rescue Sequel::UniqueConstraintViolation
-          problem(Problems.taken("a product of that name stands on the shelf already", "/name"))
         end
       end
 
-      # The air everything dries and cures in: waits under way move with it.
+      # The air everything dries and cures in: waits under way move with it, and everything on the rack is reckoned in it.
       def self.air(app)
         app.put("/api/shop/air") do
           given = body_as("Air")
-          before = shops.climate
-          after = MossyAnvil::ShopClimate.new(**given.transform_keys(&:to_sym), at: "")
-          shops.set_air(**given.transform_keys(&:to_sym))
-          Store::Cards.new(settings.db).rescale do |wait|
-            MossyAnvil::Wait.new(**wait.slice(:started_at, :earliest_at, :likely_at, :cure)).in_air(now, before.temperature_c, after.temperature_c)
-          end
-          blanks.waiting.each { |id| brief_again(id) }
-          answer(given)
+          MossyAnvil::ShopClimate.new(**given.transform_keys(&:to_sym), at: "")
+          answer(Tasks.plain(tasks.find(tasks.ask("air", { **given, now: now.iso8601(6) }))), 202)
         end
       end
 
@@ -55,12 +47,6 @@ module Loft
       def self.shown(stocks)
         reserved = stocks.reserved
         { products: stocks.products.map { |product| { **product, reserved_g: reserved.select { |(key, _), _| key == product[:like] }.sum { |_, grams| grams } } } }
-      end
-
-      def self.day(text)
-        text && Date.iso8601(text)
-      rescue Date::Error
-        raise MossyAnvil::InvalidInput, [MossyAnvil::Fault.new(path: "/opened_on", problem: "is #{text}", allowed: "a day there is")]
       end
     end
   end

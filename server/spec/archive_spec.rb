@@ -12,9 +12,19 @@ RSpec.describe Loft::Archive, :server do
   end
 
   def take_back(bytes, query = "")
-    ask("POST", "/api/shop/archive#{query}", bytes, type: "application/zip")
-    expect(last_response.status).to eq(200), last_response.body
-    answer_as("TakenIn")
+    task = work("POST", "/api/shop/archive#{query}", bytes, type: "application/zip")
+    expect(task["state"]).to eq("ended"), last_response.body
+    expect(ServerHelper.contract.faults("TakenIn", task["result"])).to eq([])
+    task["result"]
+  end
+
+  # What is wrong with an archive, fault by fault; nothing of it is kept.
+  def refused(bytes)
+    before = %i[blanks lathes journal cards photographs products].to_h { |table| [table, db[table].count] }
+    task = work("POST", "/api/shop/archive", bytes, type: "application/zip")
+    expect(task).to include("state" => "failed", "problem" => include("status" => 422))
+    expect(before.keys.to_h { |table| [table, db[table].count] }).to eq(before)
+    task["problem"]["errors"]
   end
 
   # All that is kept, whatever ids it has.
@@ -118,8 +128,7 @@ RSpec.describe Loft::Archive, :server do
         name = entries.keys.grep(/cards/).first
         entries[name] = JSON.generate(JSON.parse(entries[name]).tap(&spoil))
       end
-      ask("POST", "/api/shop/archive", bad, type: "application/zip")
-      expect(problem(422)["errors"].first["pointer"]).to match(pointer)
+      expect(refused(bad).first["pointer"]).to match(pointer)
     end
   end
 
@@ -151,8 +160,7 @@ RSpec.describe Loft::Archive, :server do
   it "takes in all or nothing: one bad blank, and it is named by its file" do
     bad = repacked(out) { |entries| entries.transform_values! { |text| text.sub('"hornbeam"', '""') } }
     Loft::Store::Shops.new(db).clear
-    ask("POST", "/api/shop/archive", bad, type: "application/zip")
-    expect(problem(422)["errors"].first["pointer"]).to match(%r{\A/blanks/32-donation-bowl-\d+\.anvil\.json/material/species\z})
+    expect(refused(bad).first["pointer"]).to match(%r{\A/blanks/32-donation-bowl-\d+\.anvil\.json/material/species\z})
     expect(db[:blanks].count + db[:lathes].count).to eq(0)
   end
 
@@ -168,9 +176,7 @@ RSpec.describe Loft::Archive, :server do
   }.each do |name, (change, message)|
     it "that #{name} is refused" do
       bytes = change.is_a?(String) ? change : repacked(out, &change)
-      ask("POST", "/api/shop/archive", bytes, type: "application/zip")
-      expect(problem(422)["errors"].first.values.join(" ")).to match(message)
-      expect(db[:blanks].count).to eq(12)
+      expect(refused(bytes).first.values.join(" ")).to match(message)
     end
   end
 end

@@ -3,7 +3,7 @@
 require_relative "server_helper"
 
 RSpec.describe "Blank files", :server do
-  let(:type) { Loft::Routes::Files::BLANK_TYPE }
+  let(:type) { Loft::BlankExport::BLANK_TYPE }
   let(:file) { File.read(Dir[File.join(Loft::Demo::FOLDER, "33-*.anvil.json")].first) }
 
   it "go in as they are and come out as they went in, under a name of their own" do

@@ -5,7 +5,7 @@ require_relative "server_helper"
 RSpec.describe "The shop's lathes", :server do
   let(:heavy) { JSON.parse(JSON.generate(BlankHelper::LATHE)).merge("mass_kg" => 400, "stand" => "bolted", "jaws_mm" => [45, 60]) }
 
-  def send_lathe(name, lathe, id: nil) = ask(id ? "PUT" : "POST", ["/api/lathes", id].compact.join("/"), { name: name, lathe: lathe })
+  def send_lathe(name, lathe, id: nil) = work(id ? "PUT" : "POST", ["/api/lathes", id].compact.join("/"), { name: name, lathe: lathe })
   def listed = ask("GET", "/api/lathes") && answer_as("Lathes")["lathes"]
 
   it "are kept by name, each with what stands on it" do
@@ -25,7 +25,7 @@ RSpec.describe "The shop's lathes", :server do
     before = limit.call
     slower = heavy.merge("belts" => [{ "min_rpm" => 100, "max_rpm" => before / 2 }])
     send_lathe("by the window", slower, id: id)
-    expect(answer_as("Lathes")["lathes"]).to eq([{ "id" => id, "name" => "by the window", "lathe" => slower.merge("ballast_kg" => 0), "blanks" => 1 }])
+    expect(listed).to eq([{ "id" => id, "name" => "by the window", "lathe" => slower.merge("ballast_kg" => 0), "blanks" => 1 }])
     expect(limit.call).to eq(before / 2)
     ask("PUT", "/api/blanks/#{blank['id']}", { version: blank["version"], document: blank["document"] })
     expect(problem(409)["current"]["document"]["lathe"]["belts"]).to eq(slower["belts"])
@@ -36,7 +36,7 @@ RSpec.describe "The shop's lathes", :server do
   end
 
   it "stand in a shop with a name and a currency of its own" do
-    ask("PUT", "/api/shop/air", { temperature_c: 14, humidity: 0.7 })
+    work("PUT", "/api/shop/air", { temperature_c: 14, humidity: 0.7 })
     ask("PUT", "/api/shop", { name: "Under the eaves", currency: "SEK" })
     answer_as("ShopName")
     ask("GET", "/api/shop")

@@ -39,10 +39,10 @@ RSpec.describe "Curves of the shop's own", :server do
 
   it "go out with the shop and come in again, those of another name left alone" do
     keep
-    whole = Loft::Archive.new(db, now: clock.now).write
+    whole = ask("GET", "/api/shop/archive").body
     db[:patterns].delete
     keep("other", bowl)
-    2.times { Loft::Archive.new(db, now: clock.now).take_in(whole) }
+    2.times { work("POST", "/api/shop/archive", whole, type: "application/zip") }
     expect(Loft::Store::Patterns.new(db).all.map { |row| row[:name] }).to eq(["other", "quay bowl"])
   end
 

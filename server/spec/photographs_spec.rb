@@ -53,7 +53,7 @@ RSpec.describe "Photographs of a blank", :server do
       send_picture(id, bytes)
       expect(problem(422)["errors"].map { |error| error["pointer"] }).to eq(["/file"])
     end
-    send_picture(id, "x" * (Loft::Picture::MOST_BYTES + 1))
+    send_picture(id, "x" * (Loft::Routes::Photographs::MOST_BYTES + 1))
     expect(last_response.status).to eq(413)
     send_picture(id, picture, type: "image/svg+xml")
     expect(last_response.status).to eq(415)

@@ -85,7 +85,7 @@ RSpec.describe "Processes at the queue", :server do
     expect(parts(id).map { |part| part[:problem] }).to all(include("Something broke while searching"))
     faults = File.readlines(said).grep(/job_fault/).map { |line| JSON.parse(line) }
     expect(faults).not_to be_empty
-    expect(faults.first).to include("job" => "Loft::SearchJob", "error" => "NoMethodError")
+    expect(faults.first).to include("path" => "Loft::SearchJob", "error" => "NoMethodError")
   end
 
   it "go by themselves where the database goes, to be started anew" do

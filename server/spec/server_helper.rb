@@ -80,6 +80,20 @@ module ServerHelper
     last_response
   end
 
+  # Asks for a change that is worked on the queue, and works it: the task as it is then.
+  def work(method, path, body = nil, **how)
+    ask(method, path, body, **how)
+    return unless last_response.status == 202
+
+    id = answer_as("Task")["id"]
+    Que::Job.run_synchronously = true
+    Loft::TaskJob.enqueue(id)
+    ask("GET", "/api/tasks/#{id}")
+    answer_as("Task")
+  ensure
+    Que::Job.run_synchronously = false
+  end
+
   # The answer, which must fit the contract's schema of that name.
   def answer_as(schema)
     expect(ServerHelper.contract.faults(schema, answer).map(&:to_s)).to eq([])

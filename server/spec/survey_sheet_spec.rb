@@ -11,6 +11,14 @@ class LineReader
     @lines, @boxes, @states, @matrix = [], [], [], [1, 0, 0, 1, 0, 0]
   end
 
+  attr_writer :page
+
+  # What was drawn once and is laid on pages.
+  def invoke_xobject(label) = PDF::Reader::FormXObject.new(@page, @page.xobjects[label]).walk(self.class.inside(self))
+
+  # Another that takes down into the same lists, as a drawing within a drawing has a page of its own.
+  def self.inside(reader) = reader.dup.tap { |own| own.instance_variable_set(:@states, []) }
+
   def save_graphics_state = @states.push(@matrix)
   def restore_graphics_state = @matrix = @states.pop
   def begin_new_subpath(x, y) = @from = place(x, y)

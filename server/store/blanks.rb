@@ -4,6 +4,10 @@ module Loft
   module Store
     # Keeps blanks. Every change is one transaction; a save over another's save is refused.
     class Blanks
+      LAST_NUMBER = 999_999
+      # Held by whoever gives a blank the next number, until it is kept.
+      NUMBERING = 4_380_001
+
       def initialize(db)
         @db = db
       end
@@ -29,20 +33,41 @@ module Loft
 
       def ids = @db[:blanks].order(Sequel.asc(:number, nulls: :last), :id).select_map(:id)
       def number_taken?(number) = !@db[:blanks].where(number: number).empty?
-      def next_number = (@db[:blanks].max(:number) || 0) + 1
+
+      # The one after the highest; the lowest that is free where that was the last there is.
+      def next_number
+        highest = @db[:blanks].max(:number) || 0
+        return highest + 1 if highest < LAST_NUMBER
+
+        (1..LAST_NUMBER).zip(@db[:blanks].exclude(number: nil).order(:number).select_map(:number)).find { |free, held| free != held }.first
+      end
 
       # Id of the blank with that number and name, nil where there is none.
       def same_as(number, name) = @db[:blanks].where(number: number, name: name).get(:id)
 
       # { id:, version:, saved_at:, put_away:, document:, journal: }; raises NotFound.
       def find(id)
-        row = @db[:blanks][id: id] or raise NotFound, "there is no blank #{id}"
-        kept(row)
+        Connection.snapshot(@db) do
+          row = @db[:blanks][id: id] or raise NotFound, "there is no blank #{id}"
+          kept(row)
+        end
       end
 
-      # Takes a new blank in. document has passed the core; brief is what the rack shows of it. Returns as #find.
-      def take_in(document, brief)
+      # What changes with every save and every reading, and #find.
+      def marked(id) = find(id).then { |kept| [[kept[:version], (kept[:document]["readings"] || []).size], kept] }
+
+      # { id => the same mark }, of blanks that nobody else can change until the transaction ends.
+      def lock_marks(ids)
+        versions = @db[:blanks].where(id: ids).order(:id).for_update.to_hash(:id, :version)
+        readings = @db[:readings].where(blank_id: ids).group_and_count(:blank_id).to_hash(:blank_id, :count)
+        versions.to_h { |id, version| [id, [version, readings.fetch(id, 0)]] }
+      end
+
+      # Takes a new blank in. document has passed the core; brief is what the rack shows of it. next_number: give it one, whatever number it has.
+      # Returns as #find.
+      def take_in(document, brief, next_number: false)
         @db.transaction do
+          document = document.merge("number" => numbered) if next_number
           id = @db[:blanks].insert(**Rows.blank(document), **brief, lathe_id: lathe_id(document))
           put_parts(id, document)
           (document["readings"] || []).each { |reading| @db[:readings].insert(blank_id: id, **Rows.reading(reading)) }
@@ -74,8 +99,8 @@ module Loft
         end
       end
 
-      # Ids of those that wait to be dry.
-      def waiting = on_the_rack.exclude(wait_ends_at: nil).select_map(:id)
+      # Ids of those that are not put away.
+      def on_rack = on_the_rack.order(:id).select_map(:id)
       # Rows of those that are still drying at a time.
       def drying(now) = on_the_rack.where { wait_ends_at > now }.all
       def keep_brief(id, brief) = @db[:blanks].where(id: id).update(brief)
@@ -91,6 +116,12 @@ module Loft
       def keep_entry(id, row) = @db[:journal].insert_conflict(target: %i[blank_id key]).insert(blank_id: id, **row)
 
       private
+
+      # The next number, which nobody else is given before this transaction ends.
+      def numbered
+        @db.get(Sequel.function(:pg_advisory_xact_lock, NUMBERING))
+        next_number
+      end
 
       def on_the_rack = @db[:blanks].where(put_away_at: nil)
 

@@ -8,12 +8,14 @@ module Loft
         @db = db
       end
 
-      # Opens a card for a blank from its reckoned steps; the one that is open already where there is one, so that two hands open one card. Its id.
+      # Opens a card for a blank from its reckoned steps; the one that is open already where there is one, so that two hands open one card, and the one that
+      # was opened with that key. Its id.
       # document: as it was reckoned; reserved: [[key, part or nil, g], ...].
       def open(blank_id, key, document, steps, reserved, now)
         @db.transaction do
-          @db[:blanks].where(id: blank_id).for_update.first or raise NotFound, "there is no blank #{blank_id}"
-          open_of(blank_id)&.fetch(:id) || insert(blank_id, key, document, steps, reserved, now)
+          blank = @db[:blanks].where(id: blank_id).for_update.first or raise NotFound, "there is no blank #{blank_id}"
+          @db[:cards].where(blank_id: blank_id, key: key).get(:id) || open_of(blank_id)&.fetch(:id) ||
+            (refuse_put_away if blank[:put_away_at]) || insert(blank_id, key, document, steps, reserved, now)
         end
       end
 
@@ -22,10 +24,12 @@ module Loft
 
       # { id:, blank_id:, document:, steps:, marks:, waits:, started_at:, ended_at: }; raises NotFound.
       def find(id)
-        row = @db[:cards][id: id] or raise NotFound, "there is no card #{id}"
-        marks = @db[:card_marks].where(card_id: id).order(:id).map { |mark| { **mark, found: Rows.data(mark[:found]) } }
-        { **row.slice(:id, :blank_id, :started_at, :ended_at), document: Rows.data(row[:document]), steps: Rows.data(row[:steps]), marks: marks,
-                                                               waits: @db[:waits].where(card_id: id).order(:id).all }
+        Connection.snapshot(@db) do
+          row = @db[:cards][id: id] or raise NotFound, "there is no card #{id}"
+          marks = @db[:card_marks].where(card_id: id).order(:id).map { |mark| { **mark, found: Rows.data(mark[:found]) } }
+          { **row.slice(:id, :blank_id, :started_at, :ended_at), document: Rows.data(row[:document]), steps: Rows.data(row[:steps]), marks: marks,
+                                                                 waits: @db[:waits].where(card_id: id).order(:id).all }
+        end
       end
 
       # Works on a card while nobody else does: yields it as #find has it.
@@ -99,6 +103,10 @@ module Loft
       def records = @db[:records].order(:id).select(:kind, :of, :value).all
 
       private
+
+      def refuse_put_away
+        raise MossyAnvil::InvalidInput, [MossyAnvil::Fault.new(path: "/blank", problem: "is put away", allowed: "put it back on the rack first")]
+      end
 
       def insert(blank_id, key, document, steps, reserved, now)
         id = @db[:cards].insert(blank_id: blank_id, key: key, document: wrapped(document), steps: wrapped(steps), started_at: now)

@@ -17,16 +17,25 @@ module Loft
       # Raises Sequel::UniqueConstraintViolation where there is one of that name.
       def add(name, lathe) = @db[:lathes].insert(**row(lathe), name: name)
 
-      # Ids of the blanks on it; where it is another than it was, each is a version on, so that nobody saves over it what they had before. Raises NotFound.
+      # Raises NotFound where there is no such lathe, and Taken where another has that name.
+      def check(id, name)
+        @db[:lathes][id: id] or raise NotFound, "there is no lathe #{id}"
+        raise Taken, "lathes_name_key" unless @db[:lathes].where(name: name).exclude(id: id).empty?
+      end
+
+      # Has it those measures already?
+      def same?(id, lathe) = @db[:lathes][id: id]&.then { |row| Rows.lathe_of(row) == Rows.lathe_of(Rows.lathe("lathe" => lathe)) }
+
+      # Ids of the blanks that stand on it.
+      def blanks_on(id) = @db[:blanks].where(lathe_id: id).order(:id).select_map(:id)
+
+      # Where it is another than it was, each blank on it is a version on, so that nobody saves over it what they had before. Raises NotFound.
       def change(id, name, lathe)
         @db.transaction do
-          was = @db[:lathes].where(id: id).for_update.first or raise NotFound, "there is no lathe #{id}"
+          @db[:lathes].where(id: id).for_update.first or raise NotFound, "there is no lathe #{id}"
+          another = !same?(id, lathe)
           @db[:lathes].where(id: id).update(**row(lathe), name: name)
-          next [] if Rows.lathe_of(was) == Rows.lathe_of(@db[:lathes][id: id])
-
-          on_it = @db[:blanks].where(lathe_id: id)
-          on_it.update(version: Sequel[:version] + 1, updated_at: Sequel.function(:now))
-          on_it.select_map(:id)
+          @db[:blanks].where(lathe_id: id).update(version: Sequel[:version] + 1, updated_at: Sequel.function(:now)) if another
         end
       end
 

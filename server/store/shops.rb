@@ -6,7 +6,7 @@ module Loft
     class Shops
       UNNAMED = { name: "Your shop", currency: "EUR", temperature_c: 20.0, humidity: 0.55 }.freeze
 
-      TABLES = %w[patterns records stock_moves reservations waits card_marks cards lots products search_parts searches sketches photographs journal readings forms
+      TABLES = %w[task_files tasks patterns records stock_moves reservations waits card_marks cards lots products search_parts searches sketches photographs journal readings forms
                   defects blanks lathes shop].freeze
 
       def initialize(db)
@@ -17,6 +17,12 @@ module Loft
       def current = @db[:shop].first&.slice(:name, :currency, :temperature_c, :humidity) || UNNAMED
 
       def climate = MossyAnvil::ShopClimate.new(**current.slice(:temperature_c, :humidity))
+
+      # The same, which nobody else can change until the transaction ends.
+      def lock_climate
+        @db[:shop].for_update.first
+        climate
+      end
 
       def set_up(name:, currency:, temperature_c:, humidity:)
         row = { id: 1, name: name, currency: currency, temperature_c: temperature_c, humidity: humidity }

@@ -22,11 +22,12 @@ module Loft
 
       def add_product(row) = @db[:products].insert(**row, sheet: Sequel.pg_jsonb_wrap(row[:sheet]))
 
-      # A new lot with so many grams bought; its id.
+      # A new lot with so many grams bought; the same key adds it once.
       def add_lot(product_id, grams, key, now, **lot)
         @db[:products][id: product_id] or raise NotFound, "there is no product #{product_id}"
         @db.transaction do
-          @db[:lots].insert(product_id: product_id, **lot).tap { |id| grams.zero? || move(id, grams, "bought", key, now) }
+          added = @db[:lots].insert_conflict(target: :key).insert(product_id: product_id, key: key, **lot)
+          added && !grams.zero? && move(added, grams, "bought", key, now)
         end
       end
 
@@ -79,6 +80,14 @@ module Loft
 
         { left_g: like.flat_map { |product| product[:lots] }.select { |lot| lot[:part] == part }.sum { |lot| lot[:left_g] }, reserved_g: reserved[[key, part]],
           pack_g: like.first[:pack_g], product: like.first[:name] }
+      end
+
+      # The Date of a text, nil without one; raises InvalidInput at a path where there is no such day.
+      def self.day(text, at:)
+        return unless text
+        return Date.iso8601(text) if text.match?(/\A\d{4}-\d\d-\d\d\z/) && MossyAnvil::Days.day?(text)
+
+        raise MossyAnvil::InvalidInput, [MossyAnvil::Fault.new(path: at, problem: "is #{text[0, 40]}", allowed: "a day there is, like 2030-05-01")]
       end
 
       # A UUID made of a text, the same every time.

@@ -1,7 +1,5 @@
 # frozen_string_literal: true
 
-require "time"
-
 module MossyAnvil
   # What must hold between the values of one blank, once each is well formed by itself.
   class BlankRules
@@ -43,22 +41,13 @@ module MossyAnvil
       fault("/material/resin_kg_m3", "is #{resin}", "less than its density, #{whole}") if resin && resin >= whole
     end
 
-    # Written well, a day may still be none: 31 February, or half past 27.
     def check_days
       days = [["/intake/got_on", @data.dig(:intake, :got_on)]]
       @data[:defects].each_with_index { |defect, index| days << ["/defects/#{index}/found_on", defect[:found_on]] }
-      days.each { |path, day| fault(path, "is #{day}", "a day there is") unless day.nil? || day?(day) }
+      days.each { |path, day| fault(path, "is #{day}", "a day there is") unless day.nil? || Days.day?(day) }
       (@data[:readings] || []).each_with_index do |reading, index|
-        fault("/readings/#{index}/taken_at", "is #{reading[:taken_at]}", "a time there is") unless time?(reading[:taken_at])
+        fault("/readings/#{index}/taken_at", "is #{reading[:taken_at]}", "a time there is") unless Days.time?(reading[:taken_at])
       end
-    end
-
-    def day?(text) = Date.valid_date?(*text[0, 10].split("-").map(&:to_i))
-
-    def time?(text)
-      day?(text) && Time.iso8601(text.sub(/T(\d\d:\d\d)([Z+-])/, 'T\1:00\2'))
-    rescue ArgumentError
-      false
     end
 
     def check_shape

@@ -14,7 +14,7 @@ module MossyAnvil
       raise ArgumentError, "parts of this schema do not stand for themselves: #{more.join(', ')}" if more.any? || schema["additionalProperties"] != false
 
       @schema = schema
-      @compiled = JSONSchemer.schema(schema)
+      @compiled = JSONSchemer.schema(schema, regexp_resolver: "ecma")
       @places = Hash.new { |refs, place| refs[place] = @compiled.ref(place) }
     end
 

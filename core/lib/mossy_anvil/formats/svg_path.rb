@@ -6,6 +6,9 @@ module MossyAnvil
   class SvgPath
     MOST_BYTES = 200_000
     MOST_POINTS = 120
+    # Points a drawing may come to, curves cut up, and how far off the axis or along it they may lie, in units of the drawing.
+    MOST_DRAWN = 20_000
+    FARTHEST = 1e6
     # Pieces a curve is cut into, and how far a point may lie off the line its neighbours make before it is kept, mm.
     PIECES = 24
     NEAR_MM = 0.05
@@ -17,9 +20,21 @@ module MossyAnvil
     def initialize(text, mm_per_unit: 1.0, at: "")
       @at = at
       refuse("is #{text.bytesize} bytes", "at most #{MOST_BYTES}") if text.bytesize > MOST_BYTES
-      path = text.include?("<") ? text[/<path\b[^>]*\sd\s*=\s*"([^"]*)"/m, 1] || refuse("holds no path", "a drawing with a path in it") : text
+      path = text.include?("<") ? SvgPath.in_drawing(text) || refuse("holds no path", "a drawing with a path in it") : text
       @scale = mm_per_unit.to_f
       @points = walked(path)
+    end
+
+    # The d of the first path in a drawing that has one, or nil. Looks at every character once.
+    def self.in_drawing(text)
+      from = 0
+      while (start = text.index(/<path\s/, from))
+        ending = text.index(">", start) or return
+        found = text[start...ending][/\sd\s{0,9}=\s{0,9}"([^"]*)"/m, 1]
+        return found if found
+
+        from = ending
+      end
     end
 
     # [[z_mm, r_mm], ...] with z rising from `from_z_mm`, few enough to take hold of.
@@ -41,7 +56,7 @@ module MossyAnvil
       state = { at: [0.0, 0.0], start: nil, hand: nil, points: [] }
       commands.each { |letter, rest| follow(letter, rest.scan(NUMBER).map(&:to_f), state) }
       refuse("has #{state[:points].size} points", "two or more") if state[:points].size < 2
-      refuse("holds a number that is none", "finite numbers") unless state[:points].flatten.all?(&:finite?)
+      refuse("goes too far out", "places within #{FARTHEST.to_i} units of where it begins") unless state[:points].flatten.all? { |number| number.abs <= FARTHEST }
       state[:points]
     end
 
@@ -51,6 +66,7 @@ module MossyAnvil
 
       refuse("has #{numbers.size} numbers after #{letter}", "a multiple of #{takes}") if numbers.empty? || numbers.size % takes != 0
       numbers.each_slice(takes).with_index do |own, turn|
+        refuse("comes to more than #{MOST_DRAWN} points", "a simpler curve") if state[:points].size > MOST_DRAWN
         refuse("begins a second line", "one unbroken line") if letter.upcase == "M" && turn.zero? && state[:points].any?
         step(letter, own, state)
       end
@@ -89,22 +105,31 @@ module MossyAnvil
       end
     end
 
-    # Without the points that lie on the line their neighbours make (Douglas and Peucker), coarser where that leaves too many.
-    def thinned(line, near_mm = NEAR_MM)
-      kept = keep(line, near_mm)
-      kept.size > MOST_POINTS ? thinned(line, near_mm * 2) : kept
+    # Without the points that lie on the line their neighbours make (Douglas and Peucker): always the one farthest off next, until none is, or there are as many as
+    # may be. So each round looks at one stretch of the line, and there are at most MOST_POINTS of them.
+    def thinned(line)
+      table = Numo::DFloat.cast(line)
+      along, off = table[true, 0].dup, table[true, 1].dup
+      kept, stretches = [0, line.size - 1], [farthest(along, off, 0, line.size - 1)].compact
+      while kept.size < MOST_POINTS && (stretch = stretches.max_by(&:first))
+        stretches.delete(stretch)
+        _, from, to, at = stretch
+        kept << at
+        stretches.push(*[farthest(along, off, from, at), farthest(along, off, at, to)].compact)
+      end
+      kept.sort.map { |at| line[at] }
     end
 
-    def keep(line, near_mm)
-      return line if line.size < 3
+    # [how far off, from, to, place] of the place between two that lies farthest off the straight line from one to the other; nil where all lie within NEAR_MM.
+    def farthest(along, off, from, to)
+      return if to - from < 2
 
-      far, index = line[1...-1].each_with_index.map { |place, at| [off(place, line.first, line.last), at + 1] }.max
-      far > near_mm ? keep(line[0..index], near_mm)[0...-1] + keep(line[index..], near_mm) : [line.first, line.last]
-    end
-
-    def off((x, y), (x0, y0), (x1, y1))
+      x, y = [along, off].map { |values| values[(from + 1)...to] }
+      (x0, y0), (x1, y1) = [from, to].map { |at| [along[at], off[at]] }
       long = Math.hypot(x1 - x0, y1 - y0)
-      long.zero? ? Math.hypot(x - x0, y - y0) : (((x1 - x0) * (y0 - y)) - ((x0 - x) * (y1 - y0))).abs / long
+      far = long.zero? ? Numo::DFloat::Math.hypot(x - x0, y - y0) : (((y * -1) + y0) * (x1 - x0) - (((x * -1) + x0) * (y1 - y0))).abs / long
+      at = far.max_index
+      [far[at], from, to, from + 1 + at] if far[at] > NEAR_MM
     end
   end
 end

@@ -95,7 +95,7 @@ module MossyAnvil
     end
 
     def lid
-      return unless @form.kind == "box"
+      return unless @form.kind == "box" && @form.hollow?
 
       mouth = 2 * @form.inside.points.map(&:last).max
       { mouth_mm: mouth, fits: @table["lid_fits"].map { |name, gap| { name: name, spigot_mm: mouth - gap } }, moves_mm: moves_mm(mouth) }

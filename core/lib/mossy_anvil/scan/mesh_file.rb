@@ -9,6 +9,11 @@ module MossyAnvil
     HEADER, RECORD = 84, 50
     # Text read at a time: little is held at once, and what is done with is soon let go.
     SLICE_BYTES = 500_000
+    # Between one corner and the next there is never so much else.
+    GAP_BYTES = 20_000
+    # An OBJ file of as many triangles as are read has fewer lines, and a face fewer corners and letters.
+    MOST_LINES = 2_000_000
+    MOST_LINE_BYTES = 20_000
 
     module_function
 
@@ -40,7 +45,7 @@ module MossyAnvil
 
     def from_stl_text(bytes, at)
       so_far = 0
-      parts = slices(bytes, "vertex").map do |text|
+      parts = slices(bytes, "vertex", at).map do |text|
         numbers_after("vertex", text.split, at).tap { |found| few_enough((so_far += found.size) / 9, at) }
       end
       refuse(at, "breaks off within a triangle", "three corners of three numbers each") unless (so_far % 9).zero?
@@ -48,8 +53,14 @@ module MossyAnvil
     end
 
     def from_obj(bytes, at)
+      bytes = bytes.squeeze("\r\n")
+      lines = bytes.count("\n")
+      refuse(at, "holds #{lines} lines", "at most #{MOST_LINES}: thin the scan out first") if lines > MOST_LINES
+
       places, faces = [], []
       bytes.each_line do |line|
+        refuse(at, "has a line of #{line.bytesize} bytes", "at most #{MOST_LINE_BYTES}: faces of a few corners each") if line.bytesize > MOST_LINE_BYTES
+        few_enough([faces.size, places.size].max / 9, at)
         if line.start_with?("v ", "v\t") then places.concat(line.split.values_at(1, 2, 3).map { |text| number(text, at) })
         elsif line.start_with?("f ", "f\t") then faces.concat(fan(line[1..].split.map { |corner| index(corner, places.size / 3, at) }))
         end
@@ -73,10 +84,13 @@ module MossyAnvil
     end
 
     # The text in slices that each but the first begin with the word.
-    def slices(text, word)
+    def slices(text, word, at)
       bounds = [0]
       while (bound = text.index(word, bounds.last + SLICE_BYTES)) do bounds << bound end
-      [*bounds, text.bytesize].each_cons(2).map { |from, to| text.byteslice(from, to - from) }
+      [*bounds, text.bytesize].each_cons(2).map do |from, to|
+        refuse(at, "holds no corner in #{to - from} bytes", "a scan of triangles") if to - from > SLICE_BYTES + GAP_BYTES
+        text.byteslice(from, to - from)
+      end
     end
 
     # The three numbers that follow a word each time, one after another.

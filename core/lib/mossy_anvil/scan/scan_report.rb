@@ -7,12 +7,14 @@ module MossyAnvil
     # The file's axis that becomes z, with the two that become x (3 o'clock) and y (12).
     AXES = { "x" => [1, 2, 0], "y" => [2, 0, 1], "z" => [0, 1, 2] }.freeze
     ALIKE = 0.03
+    # What a lump measures each way, mm: less is flat, more is another unit.
+    LEAST_MM, MOST_MM = 1.0, 5000.0
 
     # bytes: of an STL or OBJ file. unit: of its lengths; axis: which of its axes is to be the lathe's, its low end to the head unless `reversed`.
     # Raises InvalidInput at `at`.
     def initialize(bytes, unit: "mm", axis: "z", reversed: false, at: "")
       @at = at
-      @mesh = stood(MeshFile.read(bytes, scale: UNITS_MM.fetch(unit), at: at), AXES.fetch(axis), reversed)
+      @mesh = stood(sized(MeshFile.read(bytes, scale: UNITS_MM.fetch(unit), at: at)), AXES.fetch(axis), reversed)
       @stations = checked(Stations.new(@mesh, at: at).to_a)
     end
 
@@ -23,6 +25,14 @@ module MossyAnvil
     end
 
     private
+
+    def sized(mesh)
+      sizes = mesh.extents_mm.map { |low, high| high - low }
+      return mesh if sizes.all? { |size| size.between?(LEAST_MM, MOST_MM) }
+
+      raise InvalidInput, [Fault.new(path: @at, problem: "measures #{sizes.map { |size| format('%.4g', size) }.join(' by ')} mm",
+        allowed: "#{LEAST_MM.round} to #{MOST_MM.round} mm each way: choose another unit")]
+    end
 
     # Turned so that its axis is z, through its own middle, standing on z = 0.
     def stood(mesh, from, reversed)
