@@ -61,6 +61,8 @@ RSpec.configure do |config|
   config.include Capybara::DSL, :browser
   config.include BrowserHelper, :browser
   config.include ServerHelper, :browser
+  # :worker is an example whose changes are worked on the queue.
+  config.around(:each, :worker) { |example| with_worker { example.run } }
   config.before(:each, :browser) do
     Loft::Store::Shops.new(db).clear
     ServerHelper.load_demo(Time.now.utc)

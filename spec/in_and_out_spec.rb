@@ -2,7 +2,7 @@
 
 require_relative "browser_helper"
 
-RSpec.describe "Files in and out", :browser do
+RSpec.describe "Files in and out", :browser, :worker do
   let(:folder) { Dir.mktmpdir("carried") }
   let(:lamp) { JSON.parse(File.read(Dir[File.join(Loft::Demo::FOLDER, "33-*.anvil.json")].first)) }
 

@@ -1,5 +1,5 @@
 import createClient from "openapi-fetch";
-import type { Comparison, KeptLathe, Lathe, Form, FormQuestion, Laid, MadeForm, Mounts, Move, SetOuts, SetOutsQuestion, Strip, StripQuestion, Search, SearchQuestion, Pattern, Photograph, PhotographAbout, ProfileQuestion, ShopName, Scan, ScanQuestion, Trace, TraceQuestion, Assessment, Air, Card, MendPlan, NewLot, NewMark, NewProduct, NewTrouble, Stores, Waits, Document, Entry, Intake, IntakeQuestion, Kept, NewEntry, NextTests, Peel, PeelQuestion, Problem, Shop, Table, TableName, TakenIn } from "./document";
+import type { Comparison, KeptLathe, Lathe, Form, FormQuestion, Laid, MadeForm, Mounts, Move, SetOuts, SetOutsQuestion, Strip, StripQuestion, Search, SearchQuestion, Pattern, Photograph, PhotographAbout, ProfileQuestion, ShopName, Scan, ScanQuestion, Trace, TraceQuestion, Assessment, Air, Card, MendPlan, NewLot, NewMark, NewProduct, NewTrouble, Stores, Waits, Document, Entry, Intake, IntakeQuestion, Kept, NewEntry, NextTests, Peel, PeelQuestion, Problem, Shop, Table, TableName, Task } from "./document";
 import type { components, paths } from "./schema";
 
 const http = createClient<paths>({ baseUrl: "" });
@@ -71,7 +71,7 @@ export const api = {
   addProduct: (product: NewProduct) => expect<Stores>(http.POST("/api/stores/products", { body: product })),
   addLot: (lot: NewLot) => expect<Stores>(http.POST("/api/stores/lots", { body: { key: crypto.randomUUID(), ...lot } })),
   moveStock: (lot_id: number, grams: number, reason: "bought" | "used" | "counted" | "thrown_out") => expect<Stores>(http.POST("/api/stores/moves", { body: { key: crypto.randomUUID(), lot_id, grams, reason } })),
-  setAir: (air: Air) => expect<Air>(http.PUT("/api/shop/air", { body: air })),
+  setAir: (air: Air) => expect<Task>(http.PUT("/api/shop/air", { body: air })),
   makeForm: ({ document, kind, measures }: FormQuestion) => expect<MadeForm>(http.POST("/api/reckon/form", { body: { document: wire(document), kind, measures } })),
   moveForm: (document: Document, move: Move) => expect<Laid>(http.POST("/api/reckon/move", { body: { document: wire(document), move } })),
   profile: (path: string, mm_per_unit: number, from_z_mm: number) => expect<{ points: Form["outside"] }>(http.POST("/api/reckon/profile", { body: { path, mm_per_unit, from_z_mm } })),
@@ -80,7 +80,7 @@ export const api = {
   nameShop: (about: ShopName) => expect<ShopName>(http.PUT("/api/shop", { body: about })),
   lathes: async () => (await expect<{ lathes: KeptLathe[] }>(http.GET("/api/lathes"))).lathes,
   addLathe: async (name: string, lathe: Lathe) => (await expect<{ lathes: KeptLathe[] }>(http.POST("/api/lathes", { body: { name, lathe } }))).lathes,
-  changeLathe: async (id: number, name: string, lathe: Lathe) => (await expect<{ lathes: KeptLathe[] }>(http.PUT("/api/lathes/{id}", { params: { path: { id } }, body: { name, lathe } }))).lathes,
+  changeLathe: (id: number, name: string, lathe: Lathe) => expect<Task>(http.PUT("/api/lathes/{id}", { params: { path: { id } }, body: { name, lathe } })),
   removeLathe: async (id: number) => (await expect<{ lathes: KeptLathe[] }>(http.DELETE("/api/lathes/{id}", { params: { path: { id } } }))).lathes,
   patterns: async () => (await expect<{ patterns: Pattern[] }>(http.GET("/api/patterns"))).patterns,
   keepPattern: async (name: string, form: Form) => (await expect<{ patterns: Pattern[] }>(http.POST("/api/patterns", { body: { name, form: form as components["schemas"]["PatternForm"] } }))).patterns,
@@ -90,6 +90,9 @@ export const api = {
   setOuts: ({ document, wanted }: SetOutsQuestion) => expect<SetOuts>(http.POST("/api/reckon/set-outs", { body: { document: wire(document), wanted } })),
   mounts: (document: Document) => expect<Mounts>(http.POST("/api/reckon/mounts", { body: { document: wire(document) } })),
   compare: (document: Document) => expect<Comparison>(http.POST("/api/reckon/compare", { body: { document: wire(document) } })),
+  /** A change that the server works on by itself. */
+  task: (id: number) => expect<Task>(http.GET("/api/tasks/{id}", { params: { path: { id } } })),
+  cancelTask: (id: number) => expect<Task>(http.DELETE("/api/tasks/{id}", { params: { path: { id } } })),
   askSearch: (asked: SearchQuestion) => expect<Search>(http.POST("/api/searches", { body: { ...asked, document: wire(asked.document) } })),
   search: (id: number) => expect<Search>(http.GET("/api/searches/{id}", { params: { path: { id } } })),
   stopSearch: (id: number) => expect<Search>(http.DELETE("/api/searches/{id}", { params: { path: { id } } })),
@@ -107,7 +110,7 @@ export const api = {
   table: (name: TableName) => expect<Table>(http.GET("/api/tables/{name}", { params: { path: { name } } })),
   /** A blank file as it is: the server says what is wrong with it. */
   importBlank: (file: File, number: "own" | "next") => send<Kept>(`/api/blanks/import?number=${number}`, "application/vnd.mossy-anvil.blank+json", file),
-  importShop: (file: File, differs: "keep" | "copy") => send<TakenIn>(`/api/shop/archive?differs=${differs}`, "application/zip", file),
+  importShop: (file: File, differs: "keep" | "copy", onSent: (share: number) => void) => sendWatched<Task>(`/api/shop/archive?differs=${differs}`, "application/zip", file, onSent),
   log: (id: number, entry: NewEntry) => expect<Entry>(http.POST("/api/blanks/{id}/journal", { params: { path: { id } }, body: entry })),
   read: (id: number, reading: components["schemas"]["NewReading"]["reading"]) =>
     expect<Kept>(http.POST("/api/blanks/{id}/readings", { params: { path: { id } }, body: { reading } })),

@@ -84,6 +84,7 @@ export type Search = Omit<Schemas["Search"], "present" | "answers"> & { present:
 export type NextTests = Schemas["NextTests"];
 export type Table = Schemas["Table"];
 export type TableName = "woods" | "other_stock" | "resins" | "fillers" | "mounts" | "grits" | "gates" | "tests" | "forms" | "wishes" | "hardeners" | "glues" | "drying_places" | "troubles" | "pigments" | "supplies";
+export type Task = Schemas["Task"];
 export type TakenIn = Schemas["TakenIn"];
 export type Problem = Omit<Schemas["Problem"], "current"> & { current?: Kept };
 export type Kept = Omit<Schemas["KeptBlank"], "document"> & { document: Document };

@@ -7,7 +7,8 @@ import { Button } from "../kit/Button";
 import { NumberField } from "../kit/MeasureField";
 import { amountText } from "../kit/measure";
 import { ink } from "../kit/theme";
-import { useAct } from "../kit/useAct";
+import { TaskProgress } from "../kit/TaskProgress";
+import { useTask } from "../kit/useTask";
 import { useUnit } from "../kit/Units";
 import { Carry, Fault, Fields, Heading, Quiet, Ticket } from "../stations/parts";
 import { Room } from "./Room";
@@ -66,7 +67,7 @@ const day = (iso: string) => new Date(iso).toLocaleString("en-GB", { weekday: "s
 function AirOf({ shop }: { shop: Shop }) {
   const client = useQueryClient();
   const [air, setAir] = useState(shop.climate);
-  const { busy, problem, act } = useAct();
+  const { busy, task, problem, run, cancel } = useTask();
   const changed = air.temperature_c !== shop.climate.temperature_c || air.humidity !== shop.climate.humidity;
   const fault = (field: string) => problem?.errors?.find(({ pointer }) => pointer === `/${field}`)?.detail;
   return (
@@ -75,7 +76,9 @@ function AirOf({ shop }: { shop: Shop }) {
         <NumberField label="Temperature, °C" value={air.temperature_c} onChange={(temperature_c) => setAir({ ...air, temperature_c })} fault={fault("temperature_c")} />
         <NumberField label="Humidity, %" value={air.humidity * 100} onChange={(humidity) => setAir({ ...air, humidity: humidity / 100 })} fault={fault("humidity")} />
       </Fields>
-      <Button isDisabled={!changed || busy} onPress={() => void act(() => api.setAir(air), () => void client.invalidateQueries())}>It is so now</Button>
+      <Button isDisabled={!changed || busy} onPress={() => void run(() => api.setAir(air), () => void client.invalidateQueries())}>Save</Button>
+      <TaskProgress task={task} label="Saving the air" onCancel={cancel} />
+      {problem && !problem.errors?.length && <Fault role="alert">{problem.detail}</Fault>}
       <Quiet>Everything dries and cures in it. Colder by ten degrees, what cures takes twice as long: waits under way move with it.</Quiet>
     </>
   );

@@ -6,7 +6,9 @@ import { Button } from "../kit/Button";
 import { Choice } from "../kit/Choice";
 import { LengthField, NumberField, TextLine } from "../kit/MeasureField";
 import { amountText, lengthsText, parseLength } from "../kit/measure";
+import { TaskProgress } from "../kit/TaskProgress";
 import { useAct } from "../kit/useAct";
+import { useTask } from "../kit/useTask";
 import { useUnit } from "../kit/Units";
 import { Fault, Fields, Heading, Quiet, Row } from "../stations/parts";
 
@@ -65,7 +67,10 @@ type WrittenProps = { start: Pick<KeptLathe, "name" | "lathe">; kept?: KeptLathe
 function Written({ start, kept, onTake }: WrittenProps) {
   const [name, setName] = useState(start.name);
   const [lathe, setLathe] = useState(start.lathe);
-  const { busy, problem, act } = useAct();
+  const { busy, problem: refused, act } = useAct();
+  const saving = useTask();
+  const problem = refused ?? saving.problem;
+  const save = () => (kept ? saving.run(() => api.changeLathe(kept.id, name, lathe), () => void api.lathes().then(onTake)) : act(() => api.addLathe(name, lathe), onTake));
   const faults = Object.fromEntries((problem?.errors ?? []).map(({ pointer, detail }) => [pointer, detail]));
   const change = (part: Partial<Lathe>) => setLathe({ ...lathe, ...part });
   const belt = (index: number, part: Partial<Lathe["belts"][number]>) => change({ belts: lathe.belts.map((own, at) => (at === index ? { ...own, ...part } : own)) });
@@ -91,9 +96,10 @@ function Written({ start, kept, onTake }: WrittenProps) {
       <Jaws lathe={lathe} onChange={setLathe} />
       {problem && !["/name", "/lathe"].some((place) => problem.errors?.some(({ pointer }) => pointer.startsWith(place))) && <Fault role="alert">{problem.detail}</Fault>}
       <Row>
-        <Button $kind="go" isDisabled={busy || name === ""} onPress={() => void act(() => (kept ? api.changeLathe(kept.id, name, lathe) : api.addLathe(name, lathe)), onTake)}>Keep it</Button>
+        <Button $kind="go" isDisabled={busy || saving.busy || name === ""} onPress={() => void save()}>Save</Button>
         {kept && <Button $kind="quiet" isDisabled={busy} onPress={() => void act(() => api.removeLathe(kept.id), onTake)}>Take it out of the shop</Button>}
       </Row>
+      <TaskProgress task={saving.task} label={`Saving ${name}`} onCancel={saving.cancel} />
     </div>
   );
 }

@@ -4,11 +4,13 @@ import { DropZone, FileTrigger, type FileDropItem } from "react-aria-components"
 import { Link } from "react-router";
 import styled from "styled-components";
 import { api, Refused } from "../api/client";
-import type { Problem, Shop, ShopName, TakenIn } from "../api/document";
+import type { Problem, Shop, ShopName, TakenIn, Task } from "../api/document";
 import { Button } from "../kit/Button";
 import { TextLine } from "../kit/MeasureField";
 import { ink } from "../kit/theme";
+import { TaskProgress } from "../kit/TaskProgress";
 import { useAct } from "../kit/useAct";
+import { followed } from "../kit/useTask";
 import { Lathes } from "./Lathes";
 import { Room } from "./Room";
 import { Carry, Fault, Heading, Quiet, Row } from "../stations/parts";
@@ -114,17 +116,28 @@ function Named({ shop }: { shop: Shop }) {
   );
 }
 
+const CANCELLED: Problem = { type: "about:blank", title: "Cancelled", status: 0, detail: "It was cancelled: nothing of it was taken in." };
+
+/** Sends an archive, then follows the server while it takes it in. */
+async function importArchive(entry: Brought, way: "plain" | "other", say: (text: string) => void, onStep: (task: Task) => void): Promise<Brought> {
+  const { file } = entry;
+  const begun = await api.importShop(file, way === "plain" ? "keep" : "copy", (share) => say(share < 1 ? `Sending ${file.name}: ${Math.round(share * 100)} %` : `Taking in ${file.name} …`));
+  const { state, result } = await followed(begun, onStep);
+  return state === "ended" && result && "taken_in" in result ? { ...entry, done: { shop: result } } : { ...entry, problem: CANCELLED };
+}
+
 function BringIn() {
   const [brought, setBrought] = useState<Brought[]>([]);
   const [busy, setBusy] = useState<string>();
+  const [task, setTask] = useState<Task>();
   const client = useQueryClient();
 
   const take = async (entry: Brought, way: "plain" | "other") => {
     const { file } = entry;
-    setBusy(file.name);
+    setBusy(`Taking in ${file.name} …`);
     let after: Brought;
     try {
-      if (isArchive(file)) after = { ...entry, done: { shop: await api.importShop(file, way === "plain" ? "keep" : "copy") } };
+      if (isArchive(file)) after = await importArchive(entry, way, setBusy, setTask);
       else {
         const { id, document } = await api.importBlank(file, way === "plain" ? "own" : "next");
         after = { ...entry, done: { id, text: `${document.number ?? ""} ${document.name}` } };
@@ -135,6 +148,7 @@ function BringIn() {
     }
     setBrought((was) => [after, ...was.filter(({ key }) => key !== entry.key)]);
     setBusy(undefined);
+    setTask(undefined);
     await client.invalidateQueries();
   };
   // One after another: each gets its number before the next is read.
@@ -154,7 +168,8 @@ function BringIn() {
           <Button $kind="go">Choose files</Button>
         </FileTrigger>
       </Drop>
-      {busy && <Quiet role="status">Taking in {busy} …</Quiet>}
+      {busy && <Quiet role="status">{busy}</Quiet>}
+      <TaskProgress task={task} label="Taking in the archive" onCancel={() => task && void api.cancelTask(task.id)} />
       <ul aria-label="Brought in">{brought.map((entry) => <Result key={entry.key} entry={entry} onOther={() => void take(entry, "other")} />)}</ul>
     </>
   );
