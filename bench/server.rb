@@ -1,7 +1,12 @@
 # frozen_string_literal: true
 
-# A running server: /api/reckon at one client and at eight, each with one finding changed at every request, and what its processes hold.
+# A running server: /api/reckon at one client, at eight and at 64, each with one defect changed at every request; the rack, the log and the card meanwhile; and
+# what its processes hold, also after surveys that take more than they may.
 class ServerBench
+  MANY = 64
+  # What is light: asked while others calculate, and by how many clients each.
+  LIGHT = { "the rack" => "/api/shop", "the log" => "/api/blanks/1", "the card" => "/api/blanks/5/card" }.freeze
+
   # run: LaunchRun that is ready.
   def initialize(run, document)
     @run = run
@@ -17,12 +22,65 @@ class ServerBench
     Times.say "one client", "#{Times.spread(one)}, #{format('%.1f', one_rate)} a second, #{one_faults} faults"
     Times.say "eight clients", "#{Times.spread(eight)}, #{format('%.1f', eight_rate)} a second, #{eight_faults} faults"
     Times.say "throughput, eight over one", format("%.2f x", eight_rate / one_rate)
+    many_clients
+    hostile_surveys
     say_memory("memory of each process after that")
     faults = all_sorts
     say_memory("memory after every demo blank, of all sorts, #{faults} faults")
   end
 
   private
+
+  def many_clients
+    (many, rate, faults), light = with_light { clients(MANY, 6) }
+    Times.say "#{MANY} clients", "#{Times.spread(many)}, #{format('%.1f', rate)} a second, #{faults} faults"
+    Times.say "p95 over p50", format("%.2f x", Times.at(many, 0.95) / Times.median(many))
+    light.each { |name, taken| Times.say "#{name} meanwhile", Times.spread(taken) }
+  end
+
+  # Eight clients with surveys that no request may have calculated.
+  def hostile_surveys
+    body = JSON.generate(document: @document.merge("defects" => Array.new(200) { |turn| wound(turn) }))
+    (answers, longest), light = with_light do
+      taken = Array.new(8) { Thread.new { hostile(body) } }.map(&:value)
+      [taken.map(&:first).tally, taken.map(&:last).max]
+    end
+    Times.say "eight surveys that take too much", "answered #{answers.map { |code, count| "#{code} x #{count}" }.join(', ')}, the last after #{format('%.1f', longest)} s"
+    light.each { |name, taken| Times.say "#{name} meanwhile", Times.spread(taken) }
+    say_memory("memory after that")
+  end
+
+  # A long crack that winds round the blank.
+  def wound(turn)
+    { "id" => "c#{turn}", "type" => "crack", "enters" => "side", "depth_mm" => 20, "width_mm" => 1,
+      "path" => Array.new(30) { |step| { "clock_deg" => ((turn * 1.8) + (step * 9)) % 360, "z_mm" => 10 + (step * 8) } } }
+  end
+
+  def hostile(body)
+    code = nil
+    took = Times.seconds do
+      Net::HTTP.start("127.0.0.1", @run.port, read_timeout: 120) { |http| code = http.post("/api/reckon", body, "Content-Type" => "application/json").code }
+    end
+    [code, took]
+  end
+
+  # What the block gives, and sorted milliseconds of each light request while it ran.
+  def with_light
+    running = true
+    asking = LIGHT.transform_values { |path| Thread.new { light(path) { running } } }
+    [yield, asking.transform_values { |thread| (running = false) || thread.value.sort }]
+  end
+
+  def light(path)
+    taken = []
+    Net::HTTP.start("127.0.0.1", @run.port, read_timeout: 120) do |http|
+      while yield
+        taken << (Times.seconds { http.get(path) } * 1000)
+        sleep 0.05
+      end
+    end
+    taken
+  end
 
   # Sorted milliseconds, answers a second, and how many were not 200.
   def clients(count, rounds)
@@ -47,10 +105,14 @@ class ServerBench
     end
   end
 
-  def say_memory(name) = Times.say(name, @run.workers.map { |pid| "#{resident_mb(pid)} MB" }.join(", "))
+  def say_memory(name)
+    { "answering" => @run.workers, "calculating" => @run.calculators }.each do |what, pids|
+      Times.say("#{name}, #{what}", pids.map { |pid| "#{resident_mb(pid)} MB" }.join(", "))
+    end
+  end
 
   def ask(rounds, taken)
-    Net::HTTP.start("127.0.0.1", @run.port) do |http|
+    Net::HTTP.start("127.0.0.1", @run.port, read_timeout: 120) do |http|
       rounds.times do
         body, code = JSON.generate(document: @touches.one(@document)), nil
         took = Times.seconds { code = http.post("/api/reckon", body, "Content-Type" => "application/json").code }

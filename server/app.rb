@@ -10,7 +10,6 @@ module Loft
     MAX_BODY_BYTES = MossyAnvil::JsonText::MAX_BYTES
     MAX_ARCHIVE_BYTES = 4_000_000_000
     LOCAL_HOSTS = %w[localhost 127.0.0.1 ::1].freeze
-    POLICY = "default-src 'self'; style-src 'self' 'unsafe-inline'; img-src 'self' data: blob:; base-uri 'none'; form-action 'self'; frame-ancestors 'none'"
 
     # db: Sequel::Database. clock: anything that answers #now with a Time. log: takes lines of JSON by #<<. calculator: Calculator.
     def self.serve(db:, clock: Time, log: $stdout, calculator: Calculator::Here.new)
@@ -22,6 +21,7 @@ module Loft
         set :log, log
         set :calculator, calculator
         use RequestLog, log: log, clock: clock
+        use PageHeaders
         use PlainRequest
         use OwnOrigin
       end
@@ -52,15 +52,11 @@ module Loft
     register Routes::Health
 
     before do
-      headers "Content-Security-Policy" => POLICY, "X-Content-Type-Options" => "nosniff", "Referrer-Policy" => "no-referrer"
       cache_control :no_store if request.path.start_with?("/api")
     end
 
     # Every page of the web face is the same document.
-    get(%r{(?!/api|/assets).*}) do
-      cache_control :no_cache
-      send_file File.join(settings.public_folder, "index.html")
-    end
+    get(%r{(?!/api|/assets).*}) { send_file File.join(settings.public_folder, "index.html") }
 
     not_found { problem(Problems.missing("there is nothing at #{request.path}")) unless response.content_type == Problems::TYPE }
 

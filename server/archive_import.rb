@@ -19,13 +19,13 @@ module Loft
       @file = Tempfile.new("archive", binmode: true)
       Store::Tasks.new(@db).write_file(@id, @file)
       @file.flush
-      @archive = Archive.new(@db, now: @now)
-      @briefs = @archive.briefs(ArchiveReader.new(@file.path), @step)
+      @intake = ArchiveIntake.new(@db, now: @now)
+      @briefs = @intake.briefs(ArchiveReader.new(@file.path), @step)
     end
 
     # Within a transaction; what was taken in, as plain data.
     def apply
-      @archive.take_in(ArchiveReader.new(@file.path), @briefs, copies: @copies)
+      @intake.take_in(ArchiveReader.new(@file.path), @briefs, copies: @copies)
     ensure
       @file.close!
     end

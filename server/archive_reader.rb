@@ -80,7 +80,7 @@ module Loft
       text = entry.get_input_stream { |stream| stream.read(kind.most_bytes + 1) }.to_s
       refuse("", "is larger than #{kind.most_bytes} bytes", "at most so many") if text.bytesize > kind.most_bytes
       kind.schema == :picture ? @picture_room -= text.bytesize : @text_room -= text.bytesize
-      refuse("", "takes what this archive unpacks to over #{MOST_TEXT_BYTES} bytes", "no more than a shop can write") if @picture_room.negative? || @text_room.negative?
+      refuse("", "unpacks, with what came before it, to more than is read", "#{MOST_TEXT_BYTES} bytes") if [@picture_room, @text_room].min.negative?
       text
     end
 

@@ -3,6 +3,8 @@
 module Loft
   # What must hold of an open card that comes in with an archive, so that it can be worked on here.
   class ArchivedCardRules
+    TIMES = %w[started_at earliest_at likely_at ended_at].freeze
+
     # card: string-keyed, fits the contract.
     def initialize(card)
       @card = card
@@ -63,28 +65,32 @@ module Loft
       lines_come_of_others
     end
 
-    # A line that came of a mark belongs to a line that was there before it: followed back, it comes to a step.
+    # A line that came of a mark belongs to a line that was there before it: followed on from the steps, every line is met.
     def lines_come_of_others
-      reached = @card["steps"].flat_map { |step| step["lines"].map { |line| line["key"] } }
+      reached = @card["steps"].flat_map { |step| keys_of(step["lines"]) }
       known = reached.to_h { |key| [key, true] }
-      grown = @card["marks"].group_by { |mark| mark["line"] }.transform_values { |marks| marks.flat_map { |mark| (mark.dig("found", "lines") || []).map { |line| line["key"] } } }
       while (key = reached.shift)
-        fresh = (grown[key] || []).reject { |line| known[line] }
+        fresh = grown.fetch(key, []).reject { |line| known[line] }
         fresh.each { |line| known[line] = true }
         reached.concat(fresh)
       end
-      astray = @keys.keys.reject { |line| known[line] }
+      astray = @keys.keys - known.keys
       fault("/marks", "hold lines that came of no line of this card (#{astray.first(3).join(', ')})", "lines that came of its own") if astray.any?
+    end
+
+    def keys_of(lines) = (lines || []).map { |line| line["key"] }
+
+    # Keys of the lines that came of each line.
+    def grown
+      @grown ||= @card["marks"].group_by { |mark| mark["line"] }.transform_values { |marks| marks.flat_map { |mark| keys_of(mark.dig("found", "lines")) } }
     end
 
     def check_wait(wait, path)
       fault("#{path}/line", "is #{MossyAnvil::SchemaFault.shown(wait['line'])}", "a line of this card") unless @keys[wait["line"]]
-      started, earliest, likely, ended = %w[started_at earliest_at likely_at ended_at].map { |name| wait[name] && time("#{path}/#{name}", wait[name]) }
-      return unless started && earliest && likely
-
-      fault("#{path}/earliest_at", "is before it starts", "#{wait['started_at']} or later") if earliest < started
-      fault("#{path}/likely_at", "is before the earliest", "#{wait['earliest_at']} or later") if likely < earliest
-      fault("#{path}/ended_at", "is before it starts", "#{wait['started_at']} or later") if ended && ended < started
+      times = TIMES.to_h { |name| [name, wait[name] && time("#{path}/#{name}", wait[name])] }
+      { "earliest_at" => "started_at", "likely_at" => "earliest_at", "ended_at" => "started_at" }.each do |later, sooner|
+        fault("#{path}/#{later}", "is #{wait[later]}", "#{wait[sooner]} or later") if times[later] && times[sooner] && times[later] < times[sooner]
+      end
     end
 
     # A Time, or nil and a fault where no calendar has it.

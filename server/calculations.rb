@@ -153,7 +153,8 @@ module Loft
 
     def brief(document, at: "")
       started = @given["started_at"]
-      Brief.new(reckoner.assess(document, at: at), now: now, started_at: started && Time.parse(started)).to_h.transform_values { |value| value.is_a?(Time) ? value.iso8601(6) : value }
+      whole = Brief.new(reckoner.assess(document, at: at), now: now, started_at: started && Time.parse(started)).to_h
+      whole.transform_values { |value| value.is_a?(Time) ? value.iso8601(6) : value }
     end
 
     def refuse_changed_readings(document)

@@ -17,7 +17,7 @@ module Loft
     def text
       calendar = Icalendar::Calendar.new
       calendar.prodid = "-//Mossy Anvil//Waits//EN"
-      calendar.append_custom_property("X-WR-CALNAME", "#{@shop}: waits")
+      calendar.append_custom_property("X-WR-CALNAME", plain("#{@shop}: waits"))
       @waits.each { |wait| add(calendar, "wait-#{wait[:id]}", wait[:earliest_at], wait[:likely_at], "#{title(wait)}: #{wait[:unlocks] || 'time is up'}", wait[:reason]) }
       @drying.each do |row|
         add(calendar, "drying-#{row[:id]}", row[:wait_earliest_at] || row[:wait_ends_at], row[:wait_ends_at], "#{title(row)}: dry enough, weigh it",
@@ -37,11 +37,14 @@ module Loft
         event.dtstamp = stamp(@now)
         event.dtstart = stamp(likely)
         event.dtend = stamp(likely + 900)
-        event.summary = summary
-        event.description = "#{description} Earliest #{earliest.utc.strftime('%Y-%m-%d %H:%M')} UTC."
-        event.alarm { |alarm| alarm.action, alarm.description, alarm.trigger = "DISPLAY", summary, stamp(likely) }
+        event.summary = plain(summary)
+        event.description = "#{plain(description)} Earliest #{earliest.utc.strftime('%Y-%m-%d %H:%M')} UTC."
+        event.alarm { |alarm| alarm.action, alarm.description, alarm.trigger = "DISPLAY", plain(summary), stamp(likely) }
       end
     end
+
+    # On one line: a line end by itself would break the file's own.
+    def plain(text) = text.gsub(/[[:cntrl:]]+/, " ")
 
     def stamp(time) = Icalendar::Values::DateTime.new(time.utc, "tzid" => "UTC")
   end

@@ -48,14 +48,13 @@ module Loft
       end
     end
 
-    # Ends it: what was measured is kept, and a line goes to the journal.
+    # Ends it: what was measured is kept, and a line goes to the journal. The same key sent again ends it once.
     def close(id, key)
-      card = @cards.find(id)
-      change(id) do |held, view|
+      change(id, again: ->(card) { @blanks.logged?(card[:blank_id], key) }) do |held, view|
         records = held[:steps].flat_map { |told| step(held, told["id"]).verdict(view.measures(told["id"]))[:records] }
         @cards.close(id, records, @now)
         mend(held, view)
-        @blanks.keep_entry(card[:blank_id], key: key, kind: "mend", stage: nil, speed_rpm: nil, note: note(held, view), logged_at: @now)
+        @blanks.keep_entry(held[:blank_id], key: key, kind: "mend", stage: nil, speed_rpm: nil, note: note(held, view), logged_at: @now)
       end
     end
 
@@ -77,9 +76,11 @@ module Loft
       @blanks.save(card[:blank_id], kept[:version], document, brief.to_h)
     end
 
-    # With the card held against others; refused once it has ended.
-    def change(id)
+    # With the card held against others; refused once it has ended, but where the same was asked before.
+    def change(id, again: ->(_) { false })
       @cards.hold(id) do |card|
+        next if card[:ended_at] && again.call(card)
+
         refuse("/card", "has ended", "a card that is open; open another for what is left") if card[:ended_at]
         yield card, CardView.new(card, @now)
       end

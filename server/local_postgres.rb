@@ -90,7 +90,7 @@ module Loft
       FileUtils.touch(@log)
       hand_over if Process.uid.zero?
       run("initdb", "-D", fresh, "-U", USER, "-A", "scram-sha-256", "--pwfile", @password_file, "-E", "UTF8", "--locale=C.UTF-8")
-      Dir.rmdir(@data) if Dir.exist?(@data)
+      # Over an empty folder of that name, if there is one; never over a full one.
       File.rename(fresh, @data)
       File.open(@folder, &:fsync)
     end
@@ -99,8 +99,8 @@ module Loft
     def refuse_to_overwrite
       return unless Dir.exist?(@data) && !Dir.empty?(@data)
 
-      raise Failed, "#{@data} holds a database, but its file PG_VERSION is missing. Nothing was touched. Put the file back (it holds the number of the PostgreSQL version " \
-                    "and nothing else, for example 15), or restore the folder from a backup, or move it away to begin anew."
+      raise Failed, "#{@data} holds a database, but its file PG_VERSION is missing. Nothing was touched. Put the file back (it holds the number of the PostgreSQL " \
+                    "version and nothing else, for example 15), or restore the folder from a backup, or move it away to begin anew."
     end
 
     def write_password
@@ -115,8 +115,8 @@ module Loft
       owner = File.stat(@data).uid
       wanted = Process.uid.zero? ? Etc.getpwnam("postgres").uid : Process.uid
       if owner != wanted
-        raise Failed, "#{@data} belongs to the user #{account(owner)}, and PostgreSQL would run as #{account(wanted)}. Start it as the user who started it first, or give " \
-                      "the folder to that one (chown -R #{account(wanted)} #{@folder})."
+        raise Failed, "#{@data} belongs to the user #{account(owner)}, and PostgreSQL would run as #{account(wanted)}. Start it as the user who started it first, or " \
+                      "give the folder to that one (chown -R #{account(wanted)} #{@folder})."
       end
       return if File.size?(@password_file)
 

@@ -44,6 +44,5 @@ loader.push_dir(__dir__, namespace: Loft)
 loader.ignore(__FILE__, "#{__dir__}/migrations", "#{__dir__}/spec", "#{__dir__}/launch.rb", "#{__dir__}/serve.rb", "#{__dir__}/puma.rb", "#{__dir__}/work.rb",
   "#{__dir__}/calculate.rb")
 # The image library and the PDF writer are large and seldom wanted: they come with the first photograph and the first sheet.
-loader.do_not_eager_load("#{__dir__}/picture.rb", "#{__dir__}/archive_reader.rb", "#{__dir__}/paper.rb", "#{__dir__}/survey_sheet.rb", "#{__dir__}/template_sheet.rb",
-  "#{__dir__}/calendar.rb")
+loader.do_not_eager_load(*%w[picture archive_reader archive_intake paper survey_sheet template_sheet calendar].map { |name| "#{__dir__}/#{name}.rb" })
 loader.setup

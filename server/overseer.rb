@@ -2,7 +2,6 @@
 
 require "English"
 require "etc"
-require "net/http"
 require "tmpdir"
 
 module Loft
@@ -13,49 +12,42 @@ module Loft
     class Failed < MossyAnvil::Error; end
 
     # A program beside the web server: its file, how many processes of it, and how far it makes way for others.
-    Program = Struct.new(:file, :count, :niceness)
+    Program = Struct.new(:file, :processes, :niceness)
 
     READY_SECONDS = 60
     # A server that lives less than this has not started properly; so many of those in a row before it was ever ready, and it is given up.
     SHORT_LIFE_S = 10
     MOST_SHORT_LIVES = 3
-    LARGE_LOG_BYTES = 10_000_000
     TICK_S = 0.2
     # What stops by itself is started again after so long.
     REST_S = 2
     # So long one that is told to stop may take; then it is stopped, and begins the job it had in hand again when it is next up.
     PATIENCE_S = 20
-    # It is asked so often whether it is ready, has so long to answer, and of the last ASKS_KEPT so many may go wrong before its processes are replaced.
-    ASK_EVERY_S = 5
-    ANSWER_S = 4
-    ASKS_KEPT = 8
-    MOST_UNREADY = 3
-
     def self.address(port) = "http://127.0.0.1:#{port}"
 
     # log: path the server's lines go to. postgres: LocalPostgres to watch as well, nil where the database is somebody else's. account: Account they run under.
     def initialize(port:, url:, log:, postgres: nil, account: Account.new)
       @port = port
       @url = url
-      @log = log
+      @log = LogFile.new(log)
       @postgres = postgres
       @account = account
       @short_lives = 0
       @others = {}
       @due = []
       @renewed = []
-      @asks = []
+      @readiness = Readiness.new(port)
       @programs = [Program.new("calculate.rb", 1, 5), Program.new("work.rb", Integer(ENV.fetch("JOB_WORKERS", "2")), 10)]
     end
 
     # Returns when the server was told to stop and has. Yields once it answers.
     def run
-      turn_over_log
+      @log.turn_over
       @folder = Dir.mktmpdir("mossy-anvil")
       @account.give(@folder)
       listen_to_signals
       start_server
-      @programs.each { |program| program.count.times { start(program) } }
+      @programs.each { |program| program.processes.times { start(program) } }
       wait_until_ready
       yield
       watch
@@ -66,14 +58,6 @@ module Loft
     end
 
     private
-
-    def turn_over_log
-      FileUtils.mkdir_p(File.dirname(@log))
-      File.rename(@log, "#{@log}.1") if File.exist?(@log) && File.size(@log) > LARGE_LOG_BYTES
-      # Only its owner reads it.
-      [@log, "#{@log}.1"].each { |path| File.chmod(0o600, path) if File.exist?(path) }
-      File.open(@log, "a", 0o600).close
-    end
 
     def start_server
       @started = now
@@ -87,7 +71,7 @@ module Loft
       settings = { "PORT" => @port.to_s, "DATABASE_URL" => @url, "CALCULATION_SOCKET" => File.join(@folder, "calculate"),
                    "CALCULATORS" => ENV.fetch("CALCULATORS", Etc.nprocessors.clamp(2, 8).to_s) }
       Process.spawn(settings, *@account.words("--pdeathsig=TERM"), "nice", "-n", niceness.to_s, RbConfig.ruby,
-        "-r#{ROOT}/vendor/bundle/bundler/setup", File.join(ROOT, "server", file), out: [@log, "a", 0o600], err: [@log, "a", 0o600], in: File::NULL)
+        "-r#{ROOT}/vendor/bundle/bundler/setup", File.join(ROOT, "server", file), out: @log.target, err: @log.target, in: File::NULL)
     end
 
     def listen_to_signals
@@ -105,21 +89,12 @@ module Loft
     end
 
     def wait_until_ready
-      until ready? || @stopping
-        raise Failed, "the server stopped while starting:\n#{last_words}" if Process.waitpid(@server, Process::WNOHANG)
-        raise Failed, "the server did not answer within #{READY_SECONDS} s:\n#{last_words}" if now - @started > READY_SECONDS
+      until @readiness.now? || @stopping
+        raise Failed, "the server stopped while starting:\n#{@log.last_words}" if Process.waitpid(@server, Process::WNOHANG)
+        raise Failed, "the server did not answer within #{READY_SECONDS} s:\n#{@log.last_words}" if now - @started > READY_SECONDS
 
         sleep 0.1
       end
-    end
-
-    # 200 is ready, 503 a database that is away, which no new process would mend.
-    def ready? = readiness == "200"
-
-    def readiness
-      Net::HTTP.start("127.0.0.1", @port, open_timeout: ANSWER_S, read_timeout: ANSWER_S) { |http| http.get("/readyz").code }
-    rescue SystemCallError, IOError, Timeout::Error
-      nil
     end
 
     def watch
@@ -127,7 +102,7 @@ module Loft
         bury
         renew if @renew
         start_what_is_due
-        look_after_server unless @stopping
+        replace_unready if !@stopping && @server && @readiness.lost?
         sleep TICK_S
       end
     end
@@ -174,7 +149,7 @@ module Loft
 
     def start_what_is_due
       ready, @due = @due.partition { |at, _| at <= now }
-      ready.each { |_, what| what.call unless @stopping }
+      ready.map(&:last).each { |what| what.call unless @stopping }
     end
 
     # New processes in the place of all: the web server's without dropping a request, the others as they end.
@@ -184,18 +159,10 @@ module Loft
       @renewed.concat(@others.keys).each { |pid| tell(pid, "TERM") }
     end
 
-    # A process may run and answer no more. Asked beside the loop, so that one which hangs holds up nothing.
-    def look_after_server
-      return if @server.nil? || @asking&.alive? || now - (@asked || @started) < ASK_EVERY_S
-
-      @asked = now
-      @asking = Thread.new { @asks = (@asks + [readiness]).last(ASKS_KEPT) }
-      return if @asks.count { |code| code != "200" && code != "503" } < MOST_UNREADY
-
+    # A process may run and answer no more: new ones first, and if that does not help, a new server.
+    def replace_unready
       say "The server does not answer as it should: replacing its processes"
-      @asks = []
-      @asks_lost = (@asks_lost || 0) + 1
-      @asks_lost.odd? ? tell_server("USR1") : tell_server("KILL")
+      tell_server((@replaced = !@replaced) ? "USR1" : "KILL")
     end
 
     def stop_server
@@ -232,7 +199,6 @@ module Loft
 
     # The terminal may have gone away.
     def say(text) = $stdout.puts("  #{text}")
-    def last_words = File.exist?(@log) ? File.readlines(@log).last(12).join : ""
     def now = Process.clock_gettime(Process::CLOCK_MONOTONIC)
   end
 end

@@ -17,7 +17,6 @@ module Loft
     # Of one drawing; and what it is made smaller by, one after another, until it fits on so many.
     MOST_PAGES = 40
     SCALES = [1, 2, 5, 10, 20, 50].freeze
-    TOO_LARGE = "; too large for #{MOST_PAGES} sheets at 1 : 1".freeze
 
     attr_reader :pdf
 
@@ -49,8 +48,7 @@ module Loft
       columns, rows = grid(printed_mm, room)
       rows.times.to_a.product(columns.times.to_a).each_with_index do |(row, column), index|
         @pdf.start_new_page(layout: layout)
-        how = rows * columns > 1 ? ": row #{row + 1}, column #{column + 1}; lay the grey edges over each other" : ""
-        say("#{name} of #{@title}, 1 : #{scale}, sheet #{index + 1} of #{rows * columns}#{how}#{TOO_LARGE if scale > 1}", size: 9)
+        say("#{name} of #{@title}, 1 : #{scale}, sheet #{index + 1} of #{rows * columns}#{how(rows * columns, row, column, scale)}", size: 9)
         keep(name, svg, printed_mm) if index.zero?
         tile(name, printed_mm[1], room, [column, row].zip(room).map { |place, mm| place * (mm - OVERLAP_MM) })
       end
@@ -60,6 +58,12 @@ module Loft
 
     # How many pages across and down.
     def grid(size_mm, room_mm) = size_mm.zip(room_mm).map { |mm, room| [((mm - OVERLAP_MM) / (room - OVERLAP_MM)).ceil, 1].max }
+
+    # How the sheets go together.
+    def how(sheets, row, column, scale)
+      joined = sheets > 1 ? ": row #{row + 1}, column #{column + 1}; lay the grey edges over each other" : ""
+      scale > 1 ? "#{joined}; too large for #{MOST_PAGES} sheets at 1 : 1" : joined
+    end
 
     def pages(size_mm, scale) = TILES_MM.values.map { |room| grid(size_mm.map { |mm| mm / scale }, room).inject(:*) }.min
 

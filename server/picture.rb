@@ -7,6 +7,7 @@ module Loft
   # A photograph as it is kept: a JPEG the right way up, no larger than MOST_PX either way, with nothing in it of camera, place or time.
   class Picture
     MOST_SENT_PX = 50_000_000
+    MOST_HELD_BYTES = 150_000_000
     MOST_KEPT_BYTES = 8_000_000
     MOST_PX = 2400
     QUALITY = 82
@@ -38,9 +39,10 @@ module Loft
     private
 
     def take_as_it_is(bytes, sha256)
-      @bytes = bytes.b
-      refuse("is another picture than its name says", "the picture of that sum") unless Digest::SHA256.hexdigest(@bytes) == sha256
-      refuse("is no JPEG", "a JPEG") unless @bytes.start_with?(STARTS.first)
+      refuse("is another picture than its name says", "the picture of that sum") unless Digest::SHA256.hexdigest(bytes) == sha256
+      refuse("is no JPEG", "a JPEG") unless bytes.b.start_with?(STARTS.first)
+      # Nothing that was put behind the picture comes along.
+      @bytes = bytes.b.byteslice(0, JpegEnd.of(bytes.b) || refuse("breaks off", "a whole JPEG"))
       image = Vips::Image.new_from_buffer(@bytes, "", fail_on: :truncated)
       @width_px, @height_px = image.width, image.height
       refuse("is #{image.width} by #{image.height} dots", "at most #{MOST_PX} either way") if [image.width, image.height].max > MOST_PX
@@ -52,10 +54,19 @@ module Loft
 
     def unreadable(error) = refuse("cannot be read as a picture (#{error.message.lines.first.to_s.strip[0, 80]})", "a whole JPEG or PNG file")
 
+    # One that comes in passes, coarse to fine, is held whole while it is read.
+    def refuse_large_passes(sent)
+      bytes = sent.width * sent.height * sent.bands * (sent.format == :uchar ? 1 : 2) * 2
+      return unless sent.get_fields.include?("interlaced") && bytes > MOST_HELD_BYTES
+
+      refuse("is #{sent.width} by #{sent.height} dots and comes in passes (interlaced or progressive)", "one so large saved without, or a smaller one")
+    end
+
     # Turned as its camera held it, made smaller where it is large, without transparency.
     def opened(bytes)
       sent = Vips::Image.new_from_buffer(bytes, "", fail_on: :truncated, access: :sequential)
       refuse("is #{sent.width} by #{sent.height} dots", "at most #{MOST_SENT_PX / 1_000_000} million dots") if sent.width * sent.height > MOST_SENT_PX
+      refuse_large_passes(sent)
       image = sent.thumbnail_image(MOST_PX, height: MOST_PX, size: :down)
       image = image.flatten(background: 255) if image.has_alpha?
       image.colourspace(:srgb)

@@ -11,6 +11,8 @@ raise_exception_on_sigterm false
 worker_timeout 60
 worker_shutdown_timeout 30
 silence_single_worker_warning
+# Nothing is taken that is larger than the largest archive (App::MAX_ARCHIVE_BYTES), however it is sent.
+http_content_length_limit 4_000_000_000
 
 # Each process loads the application before it takes its first request. It asks the database only when a request does, so that one which starts while the database
 # is away says so, and serves as soon as it is back. A process that cannot load is no use: it ends and is forked again.

@@ -30,14 +30,14 @@ module Loft
     end
 
     def puts(*lines)
-      write(*(lines.empty? ? ["\n"] : lines.flatten.map { |line| line.to_s.end_with?("\n") ? line.to_s : "#{line}\n" }))
+      write(*(lines.empty? ? ["\n"] : lines.flatten.map { |line| "#{line.to_s.chomp}\n" }))
       nil
     end
 
     def print(*parts) = write(*parts) && nil
     def flush = self
     def close = nil
-    def sync = true
+    def sync = true # rubocop:disable Naming/PredicateMethod -- IO's own name
     def tty? = @io.respond_to?(:tty?) && @io.tty?
     alias isatty tty?
 

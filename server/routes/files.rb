@@ -22,14 +22,14 @@ module Loft
       end
 
       def self.parcel(app, id)
-        app.hand_over_written(ARCHIVE_TYPE) { |path| "#{Archive.stem(Archive.new(app.settings.db, now: app.now).write_parcel(path, id)[:document])}.zip" }
+        app.hand_over_written(ARCHIVE_TYPE) { |path| "#{Archive.stem(ArchiveWriter.new(app.settings.db).write_parcel(path, id)[:document])}.zip" }
       end
 
       def self.archives(app)
         app.get("/api/shop/archive") do
           hand_over_written(ARCHIVE_TYPE) do |path|
-            Archive.new(settings.db, now: now).write(path)
-            "#{Archive.slug(shops.current[:name])}#{'-too-large-to-import' if File.size(path) > App::MAX_ARCHIVE_BYTES || Archive.too_many?(path)}.zip"
+            ArchiveWriter.new(settings.db).write(path)
+            "#{Archive.slug(shops.current[:name])}#{'-too-large-to-import' unless Archive.fits?(path)}.zip"
           end
         end
         app.post("/api/shop/archive") do

@@ -9,7 +9,8 @@ module Loft
         products(app)
         app.post("/api/stores/lots") do
           body = body_as("NewLot")
-          stocks.add_lot(body["product_id"], body["grams"], body["key"], now, part: body["part"], code: body["code"], opened_on: Store::Stocks.day(body["opened_on"], at: "/opened_on"))
+          opened_on = Store::Stocks.day(body["opened_on"], at: "/opened_on")
+          stocks.add_lot(body["product_id"], body["grams"], body["key"], now, part: body["part"], code: body["code"], opened_on: opened_on)
           answer(Stores.shown(stocks), 201)
         end
         app.post("/api/stores/moves") do

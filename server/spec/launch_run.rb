@@ -47,6 +47,9 @@ class LaunchRun
   # Process ids of the web server and of its workers.
   def server = children(@pid).find { |pid| of_kernel("/proc/#{pid}/cmdline").match?(/puma|serve\.rb/) }
   def queue_workers = children(@pid).select { |pid| of_kernel("/proc/#{pid}/cmdline").include?("work.rb") }
+  # The processes that calculate, and the one that looks after them.
+  def pool = children(@pid).find { |pid| of_kernel("/proc/#{pid}/cmdline").include?("calculate.rb") }
+  def calculators = children(pool)
   def workers = children(server).select { |pid| of_kernel("/proc/#{pid}/cmdline").include?("cluster worker") }
 
   # Kills the run's own database and keeps the overseer from starting it again. Only for a run with a state folder of its own.

@@ -112,6 +112,9 @@ module Loft
         entry_of(@db[:journal][blank_id: id, key: entry["key"]])
       end
 
+      # Is there an entry with that key?
+      def logged?(id, key) = !@db[:journal].where(blank_id: id, key: key).empty?
+
       # Puts an entry in as it is, with its own time where it has one, unless its key is there already.
       def keep_entry(id, row) = @db[:journal].insert_conflict(target: %i[blank_id key]).insert(blank_id: id, **row)
 

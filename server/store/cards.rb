@@ -40,8 +40,11 @@ module Loft
         end
       end
 
-      # Adds a mark; a key sent twice counts once.
+      MOST_MARKS = 10_000
+
+      # Adds a mark; a key sent twice counts once. Raises InvalidInput where there are too many to be carried elsewhere.
       def mark(id, key:, line:, kind:, turn:, now:, value: nil, found: nil)
+        refuse_more if @db[:card_marks].where(card_id: id).count >= MOST_MARKS
         @db[:card_marks].insert_conflict(target: %i[card_id key]).insert(card_id: id, key: key, line: line, kind: kind, turn: turn, value: value,
           found: found && Sequel.pg_jsonb_wrap(JSON.parse(JSON.generate(found))), marked_at: now)
       end
@@ -103,6 +106,10 @@ module Loft
       def records = @db[:records].order(:id).select(:kind, :of, :value).all
 
       private
+
+      def refuse_more
+        raise MossyAnvil::InvalidInput, [MossyAnvil::Fault.new(path: "/line", problem: "is a mark more than a card takes", allowed: "#{MOST_MARKS}: end the card")]
+      end
 
       def refuse_put_away
         raise MossyAnvil::InvalidInput, [MossyAnvil::Fault.new(path: "/blank", problem: "is put away", allowed: "put it back on the rack first")]

@@ -6,8 +6,8 @@ module Loft
     class Shops
       UNNAMED = { name: "Your shop", currency: "EUR", temperature_c: 20.0, humidity: 0.55 }.freeze
 
-      TABLES = %w[task_files tasks patterns records stock_moves reservations waits card_marks cards lots products search_parts searches sketches photographs journal readings forms
-                  defects blanks lathes shop].freeze
+      TABLES = %w[task_files tasks patterns records stock_moves reservations waits card_marks cards lots products search_parts searches sketches photographs journal
+                  readings forms defects blanks lathes shop].freeze
 
       def initialize(db)
         @db = db
