@@ -15,15 +15,19 @@ module Loft
     def self.serve(db:, clock: Time, log: $stdout, calculator: Calculator::Here.new)
       Queue.open(db)
       log = SteadyLog.new(log)
-      Class.new(self) do
+      own = Class.new(self) do
         set :db, db
         set :clock, clock
         set :log, log
         set :calculator, calculator
+      end
+      # Before all that Sinatra brings, which takes an address for one that can be read.
+      Rack::Builder.app do
         use RequestLog, log: log, clock: clock
         use PageHeaders
         use PlainRequest
         use OwnOrigin
+        run own
       end
     end
 

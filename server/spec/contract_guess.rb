@@ -4,8 +4,13 @@ require_relative "server_helper"
 
 # Bodies made up from the contract: of the right shape, with numbers from all over what is allowed and now and then beyond it.
 class ContractGuess
-  BEYOND = [0, -1, 1e-9, 1e9, 1e300, 2**63].freeze
+  BEYOND = [0, -1, 1e-9, 1e9, 1e300, 2**63, 1e-320, -0.0, 1e15].freeze
   TEXTS = ["x", "A", "<b>é</b>", "M 0 10 C 10 20 30 15 60 12", "casting_epoxy", "z" * 30].freeze
+  # What no screen sends: control characters, what begins a formula, what is no character, paths without end.
+  HOSTILE = ["\u0000", "a\u0000b", "\u0001\u0008", "\u007F\u0085", "\uFFFE", "line\r\nline", "\r", "=1+1", "@sum", "../../etc", "%00", "M0 0L1e308 5", "M 0 5 #{'L 1 2 ' * 400}",
+             "<path" * 400, "\u202E", "z" * 3000].freeze
+  DAYS = %w[0000-01-01 2026-02-31 2026-13-01 9999-12-31 2030-02-11].freeze
+  TIMES = %w[2026-99-99T99:99:99Z 0000-01-01T00:00:00Z 2030-02-30T10:00:00Z 9999-12-31T23:59:59Z 2030-02-11T10:00:00Z].freeze
 
   # documents: blank documents to take where one is asked for.
   def initialize(random, documents)
@@ -37,7 +42,28 @@ class ContractGuess
     own = JSON.parse(JSON.generate(pick(@documents)))
     own.delete("number") unless once_in?(4)
     own.delete(pick(own.keys)) if once_in?(6)
-    own
+    once_in?(3) ? spoilt(own) : own
+  end
+
+  # The same with one value somewhere in it made another.
+  def spoilt(document)
+    node = document
+    loop do
+      key = pick(node.is_a?(Hash) ? node.keys : node.each_index.to_a)
+      child = node[key]
+      next node = child if (child.is_a?(Hash) || child.is_a?(Array)) && !child.empty? && !once_in?(6)
+
+      node[key] = other_than(child)
+      return document
+    end
+  end
+
+  def other_than(value)
+    case value
+    when Numeric then pick([*BEYOND, value * 1000, value / 1000.0, -value])
+    when String then pick([*HOSTILE, *TEXTS, *DAYS, *TIMES])
+    else pick([nil, [], {}, true, "x", 0])
+    end
   end
 
   def resolved(schema)
@@ -67,9 +93,19 @@ class ContractGuess
   def made_boolean(_schema) = pick([true, false])
   def made_null(_schema) = nil
 
+  # A day or a time where the pattern asks for one.
+  def dated(schema)
+    pattern = schema["pattern"].to_s
+    return unless pattern.include?("{4}") || pattern.include?("\\d\\d")
+
+    pattern.include?("T") ? pick(TIMES) : pick(DAYS)
+  end
+
   def made_string(schema)
     return Random.uuid if schema["pattern"].to_s.include?("{12}")
 
-    { "date" => "2030-02-1#{@random.rand(10)}", "date-time" => "2030-02-11T10:00:00Z" }.fetch(schema["format"]) { pick(TEXTS) }
+    return pick(HOSTILE) if once_in?(8)
+
+    { "date" => pick(DAYS), "date-time" => pick(TIMES) }.fetch(schema["format"]) { dated(schema) || pick(TEXTS) }
   end
 end
