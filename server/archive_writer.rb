@@ -1,5 +1,7 @@
 # frozen_string_literal: true
 
+require "zip"
+
 module Loft
   # Writes an Archive, or a parcel.
   class ArchiveWriter

@@ -5,7 +5,7 @@ module Loft
   class ArchivedCardRules
     TIMES = %w[started_at earliest_at likely_at ended_at].freeze
 
-    # card: string-keyed, fits the contract.
+    # card: string-keyed, fits the contract, its document fit for the core.
     def initialize(card)
       @card = card
       @faults = []
@@ -26,12 +26,16 @@ module Loft
     def fault(path, problem, allowed) = @faults << MossyAnvil::Fault.new(path: path, problem: problem, allowed: allowed)
 
     def check_steps
-      planned = (@card["document"].dig("mend", "steps") || []).to_h { |step| [step["id"], step["do"]] }
       @card["steps"].each_with_index do |step, index|
-        next if planned[step["id"]] == step["do"]
+        next if planned.include?(step["id"])
 
-        fault("/steps/#{index}/id", "is #{MossyAnvil::SchemaFault.shown(step['id'])}", "a step of the plan in its document")
+        fault("/steps/#{index}/id", "is #{MossyAnvil::SchemaFault.shown(step['id'])}", "a step of the plan of its document")
       end
+    end
+
+    # Ids of the steps that are planned for its document, by whoever made it or as they are proposed.
+    def planned
+      @planned ||= MossyAnvil::MendReport.new(Reckoner.blank(@card["document"]), climate: MossyAnvil::ShopClimate.new, now: nil).steps.map(&:id)
     end
 
     # Every line has a key of its own; those that came of a mark too.

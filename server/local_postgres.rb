@@ -105,6 +105,7 @@ module Loft
 
     def write_password
       File.open(@password_file, File::WRONLY | File::CREAT | File::TRUNC, 0o600) do |file|
+        file.chmod(0o600)
         file.write(SecureRandom.hex(24))
         file.fsync
       end

@@ -5,6 +5,15 @@ require "tmpdir"
 
 # One run of server/launch.rb on a port of its own.
 class LaunchRun
+  @all = []
+
+  class << self
+    attr_reader :all
+
+    # Whatever an example has left running goes.
+    def end_all = @all.each(&:kill).clear
+  end
+
   attr_reader :port, :pid
 
   def initialize(*arguments, **environment)
@@ -16,6 +25,14 @@ class LaunchRun
       Process.spawn(clean, "ruby", "-r#{Loft::ROOT}/vendor/bundle/bundler/setup", "#{Loft::ROOT}/server/launch.rb", *arguments,
         out: @log, err: @log, in: File::NULL, pgroup: true)
     end
+    LaunchRun.all << self
+  end
+
+  def kill
+    Process.kill("KILL", -@pid)
+    Process.wait(@pid)
+  rescue Errno::ESRCH, Errno::ECHILD
+    nil
   end
 
   def said = File.read(@log)
@@ -38,11 +55,14 @@ class LaunchRun
 
   def get(path) = Net::HTTP.get_response("127.0.0.1", path, @port)
 
-  def answers?
-    get("/readyz").is_a?(Net::HTTPOK)
-  rescue SystemCallError, IOError
-    false
+  # Status of an answer, nil without one; with a body it is sent as JSON.
+  def status(path, body: nil)
+    body ? Net::HTTP.post(URI("http://127.0.0.1:#{@port}#{path}"), body, "Content-Type" => "application/json").code : get(path).code
+  rescue SystemCallError, IOError, Timeout::Error
+    nil
   end
+
+  def answers? = status("/readyz") == "200"
 
   # Process ids of the web server and of its workers.
   def server = children(@pid).find { |pid| of_kernel("/proc/#{pid}/cmdline").match?(/puma|serve\.rb/) }

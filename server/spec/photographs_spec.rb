@@ -38,6 +38,14 @@ RSpec.describe "Photographs of a blank", :server do
     expect(Vips::Image.new_from_buffer(last_response.body, "").get_fields.grep(/\Aexif|gps/i)).to eq([])
   end
 
+  it "are refused where they come in passes and are too large to be held whole, while reading them in one goes" do
+    large = (Vips::Image.black(5000, 4000, bands: 3) + 90).cast(:ushort).copy(interpretation: :rgb16)
+    send_picture(id, large.write_to_buffer(".png", interlace: true, compression: 1), type: "image/png")
+    expect(problem(422)["errors"].first["detail"]).to include("comes in passes")
+    send_picture(id, large.write_to_buffer(".png", compression: 1), type: "image/png")
+    expect(answer_as("Photograph")).to include("width_px" => 2400)
+  end
+
   it "are made smaller where they are large, and a picture with holes in it gets paper behind" do
     send_picture(id, picture(wide: 3000, tall: 1500, ending: ".png"), type: "image/png")
     expect(answer_as("Photograph")).to include("width_px" => 2400, "height_px" => 1200)
@@ -89,5 +97,28 @@ RSpec.describe "A trace", :server do
     expect(problem(422)["errors"].first).to include("pointer" => "/outline")
     ask("POST", "/api/reckon/trace", asked.merge(marks: [{ type: "void", points: [[0, 0]] }]))
     expect(problem(422)["errors"].map { |error| error["pointer"] }).to include("/marks/0/centre")
+  end
+end
+
+RSpec.describe Loft::JpegEnd do
+  # A made-up picture, coarse first and fine after where it comes in passes.
+  def jpeg(**how) = (Vips::Image.gaussnoise(90, 70, mean: 120, sigma: 60).bandjoin([Vips::Image.black(90, 70), Vips::Image.black(90, 70)])).cast(:uchar).jpegsave_buffer(strip: true, **how)
+
+  it "finds the end of a picture, whatever was put behind it" do
+    [jpeg, jpeg(interlace: true), jpeg(optimize_coding: true, restart_interval: 2)].each do |bytes|
+      expect(described_class.of(bytes)).to eq(bytes.bytesize)
+      ["x", "\xFF\xD9", "\xFF\xD8\xFF\xD9", jpeg].each { |more| expect(described_class.of(bytes + more.b)).to eq(bytes.bytesize) }
+    end
+  end
+
+  it "finds none where a picture breaks off" do
+    whole = jpeg
+    [2, 3, 20, whole.bytesize - 2, whole.bytesize - 1].each { |size| expect(described_class.of(whole.byteslice(0, size))).to be_nil }
+  end
+
+  it "is where a picture that comes with an archive is cut" do
+    bytes = jpeg + "a payload".b
+    kept = Loft::Picture.kept(bytes, Digest::SHA256.hexdigest(bytes))
+    expect(kept.bytes).to eq(jpeg)
   end
 end

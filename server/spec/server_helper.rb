@@ -83,9 +83,11 @@ module ServerHelper
   # Asks for a change that is worked on the queue, and works it: the task as it is then.
   def work(method, path, body = nil, **how)
     ask(method, path, body, **how)
-    return unless last_response.status == 202
+    worked(answer_as("Task")["id"]) if last_response.status == 202
+  end
 
-    id = answer_as("Task")["id"]
+  # The task of that number, worked.
+  def worked(id)
     Que::Job.run_synchronously = true
     Loft::TaskJob.enqueue(id)
     ask("GET", "/api/tasks/#{id}")

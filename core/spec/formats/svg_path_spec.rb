@@ -25,8 +25,25 @@ RSpec.describe MossyAnvil::SvgPath do
 
   { "M0 20 A5 5 0 0 0 9 9" => /the command A: lines and B/, "L1 2 3 4" => /no path: one that begins with M/, "M0 1 L20 5 L10 9" => /turns back at 20.0/,
     "M0 -5 L9 5" => /crosses the axis/,
-    "M0 1 L1e999 3" => /a number that is none/, "M0 0" => /has 1 points/, "M0 0 L1 2 3" => /a multiple of 2/, "M0 1 L5 1 M6 1 L9 1" => /a second line/, "<svg/>" => /holds no path/,
+    "M0 1 L1e999 3" => /goes too far out/, "M0 1 L1e308 3" => /goes too far out/, "M0 1#{' L 1 2' * 21_000}" => /more than 20000 points/, "#{'<path ' * 9} d='x'/>" => /holds no path/, "M0 0" => /has 1 points/, "M0 0 L1 2 3" => /a multiple of 2/, "M0 1 L5 1 M6 1 L9 1" => /a second line/, "<svg/>" => /holds no path/,
     "" => /is no path/ }.each do |text, said|
     it("refuses #{text.inspect}") { expect { profile(text) }.to raise_error(MossyAnvil::InvalidInput, said) }
+  end
+
+  # Work is counted, not timed: each round of thinning looks at one stretch, and there are as many rounds as points are kept.
+  it "keeps the points that matter of a zigzag without end, and looks at no place more often than points are kept" do
+    looked = 0
+    path = described_class.new("M0 10 #{Array.new(8000) { |turn| "L#{turn + 1} #{turn.even? ? 60 : 10}" }.join(' ')}")
+    allow(path).to receive(:farthest).and_wrap_original { |original, *given| original.call(*given).tap { looked += given.last - given[-2] } }
+    found = path.profile
+    expect(found.size).to eq(described_class::MOST_POINTS)
+    expect([found.first, found.last]).to eq([[0.0, 10.0], [8000.0, 10.0]])
+    expect(looked).to be <= 8001 * described_class::MOST_POINTS
+  end
+
+  it "finds the first path that has a line in a drawing of many that have none, looking at each once" do
+    expect(profile("#{'<path id="x"/>' * 5000}<path d = \"M0 5 L10 5\"/>")).to eq([[0.0, 5.0], [10.0, 5.0]])
+    # Never closed: nothing is looked for again and again.
+    expect { profile("<path " * 30_000) }.to raise_error(MossyAnvil::InvalidInput, /holds no path/)
   end
 end

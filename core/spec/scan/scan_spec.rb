@@ -97,6 +97,17 @@ RSpec.describe MossyAnvil::MeshFile do
     it("refuses #{name}") { expect { described_class.read(bytes, at: "/file") }.to raise_error(MossyAnvil::InvalidInput, said) }
   end
 
+  # Each was many times as large in memory, or as long in time, as it is in bytes.
+  { "one face without end" => ["v 0 0 0\nv 1 0 0\nv 0 1 0\nf #{'1 2 3 ' * 10_000}\n", /a line of \d+ bytes/], "an STL of words without a corner" => ["solid x\n#{'facet normal 0 0 1 ' * 40_000}", /no corner in/],
+    "lines without end" => ["v 0 0 0\n#{"#\n" * 2_000_001}", /holds 200000\d lines/],
+    "corners without a face" => ["v 0 0 0\n" * 800_000, /thin the scan out/] }.each do |name, (bytes, said)|
+    it("refuses #{name}") { expect { described_class.read(bytes, at: "/file") }.to raise_error(MossyAnvil::InvalidInput, said) }
+  end
+
+  it "passes over blank lines, however many" do
+    expect(described_class.read("v 0 0 0\n#{"\n" * 3_000_000}v 9 0 0\r\n\r\nv 0 9 0\nv 0 0 9\nf 1 2 3\nf 1 2 4\n").size).to eq(2)
+  end
+
   it "refuses more than it can take before reading it" do
     too_many = described_class::MOST_TRIANGLES + 1
     expect { described_class.read(["", too_many].pack("a80V") + ("\0" * 50 * too_many)) }.to raise_error(MossyAnvil::InvalidInput, /thin the scan out/)
@@ -114,6 +125,13 @@ RSpec.describe MossyAnvil::ScanReport do
       expect(found[:outline_mm3]).to be_within(0.01 * mm3).of(mm3)
       expect(found[:says]).to eq([])
     end
+  end
+
+  it "refuses what is flat, and what is in another unit" do
+    flat = "v 0 0 0\nv 90 0 0\nv 0 90 0\nv 90 90 0\nf 1 2 3\nf 2 4 3\n"
+    expect { described_class.new(flat) }.to raise_error(MossyAnvil::InvalidInput, /measures 90 by 90 by 0 mm: 1 to 5000 mm each way/)
+    expect { report(cut_box(60, 80, 100, 30), unit: "m") }.to raise_error(MossyAnvil::InvalidInput, /another unit/)
+    expect { described_class.new(flat.gsub("90", "1e300").sub("v 0 0 0", "v 0 0 9")) }.to raise_error(MossyAnvil::InvalidInput, /another unit|finite/)
   end
 
   it "centres it, so that a cylinder off its axis runs true" do
@@ -144,7 +162,7 @@ RSpec.describe MossyAnvil::ScanReport do
   end
 
   it "refuses a heap of triangles that no lump's surface could be" do
-    heap = Array.new(MossyAnvil::Stations::MOST_MET + 1) { |at| [[at, 0, 0], [0, at, 0], [0, 0, 9]] }
+    heap = Array.new(MossyAnvil::Stations::MOST_MET + 1) { |at| [[at * 0.1, 0, 0], [0, at * 0.1, 0], [0, 0, 9]] }
     expect { report(heap) }.to raise_error(MossyAnvil::InvalidInput, /one closed lump/)
   end
 end
