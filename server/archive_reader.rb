@@ -72,7 +72,8 @@ module Loft
     def known(name)
       return name if name.valid_encoding? && kind_of(name)
 
-      refuse("", "holds #{MossyAnvil::SchemaFault.shown(name.scrub)}", "shop.json or parcel.json, stores.json, patterns.json, blanks, journals, cards and photographs only")
+      refuse("", "holds #{MossyAnvil::SchemaFault.shown(name.scrub)}",
+        "shop.json or parcel.json, stores.json, patterns.json, blanks, journals, cards and photographs only")
     end
 
     # Read up to its limit, whatever the zip says of its size.
@@ -80,7 +81,8 @@ module Loft
       text = entry.get_input_stream { |stream| stream.read(kind.most_bytes + 1) }.to_s
       refuse("", "is larger than #{kind.most_bytes} bytes", "at most so many") if text.bytesize > kind.most_bytes
       kind.schema == :picture ? @picture_room -= text.bytesize : @text_room -= text.bytesize
-      refuse("", "unpacks, with what came before it, to more than is read", "#{MOST_TEXT_BYTES} bytes") if [@picture_room, @text_room].min.negative?
+      room = [@picture_room, @text_room].min
+      refuse("", "unpacks, with what came before it, to more than is read", "#{MOST_TEXT_BYTES} bytes") if room.negative?
       text
     end
 

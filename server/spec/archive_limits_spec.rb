@@ -44,7 +44,8 @@ RSpec.describe "What a shop can keep", :server do
 
   it "goes out and comes in again: a journal of more entries than are in one file, with the longest notes" do
     id = take_in["id"]
-    db.run("INSERT INTO journal (blank_id, key, kind, note, logged_at) SELECT #{id}, gen_random_uuid(), 'note', repeat('é', 2000), now() - turn * interval '1 minute' FROM generate_series(1, 11000) turn")
+    db.run("INSERT INTO journal (blank_id, key, kind, note, logged_at) " \
+           "SELECT #{id}, gen_random_uuid(), 'note', repeat('é', 2000), now() - turn * interval '1 minute' FROM generate_series(1, 11000) turn")
     bytes = out
     expect(Zip::File.open_buffer(StringIO.new(bytes)).entries.map(&:name).grep(/journals/).size).to eq(3)
     back(bytes)
@@ -111,22 +112,25 @@ RSpec.describe "What a shop can keep", :server do
     end
 
     # An open card of a blank, spoilt by the block; what is said of it.
-    def spoilt
+    def spoilt(&spoil)
       id = take_in(number: 7, defects: [crack])["id"]
       ask("POST", "/api/blanks/#{id}/card", { key: SecureRandom.uuid })
       entries = Zip::File.open_buffer(StringIO.new(out)).entries.to_h { |entry| [entry.name, entry.get_input_stream.read] }
       name = entries.keys.grep(/cards/).first
-      entries[name] = JSON.generate(JSON.parse(entries[name]).tap { |card| yield card })
+      entries[name] = JSON.generate(JSON.parse(entries[name]).tap(&spoil))
       Loft::Store::Shops.new(db).clear
       refused(zipped(entries))
     end
 
     def line(card) = card["steps"][0]["lines"][0]
-    def mark(card, **more) = { "key" => SecureRandom.uuid, "line" => line(card)["key"], "kind" => "done", "turn" => 0, "marked_at" => "2030-05-01T10:00:00Z", **more.transform_keys(&:to_s) }
+
+    def mark(card, **more)
+      { "key" => SecureRandom.uuid, "line" => line(card)["key"], "kind" => "done", "turn" => 0, "marked_at" => "2030-05-01T10:00:00Z", **more.transform_keys(&:to_s) }
+    end
 
     def wait_of(card, **more)
-      { "line" => line(card)["key"], "reason" => "x", "working" => false, "cure" => false, "started_at" => "2030-05-01T10:00:00Z", "earliest_at" => "2030-05-01T11:00:00Z",
-        "likely_at" => "2030-05-01T12:00:00Z", **more.transform_keys(&:to_s) }
+      { "line" => line(card)["key"], "reason" => "x", "working" => false, "cure" => false, "started_at" => "2030-05-01T10:00:00Z",
+        "earliest_at" => "2030-05-01T11:00:00Z", "likely_at" => "2030-05-01T12:00:00Z", **more.transform_keys(&:to_s) }
     end
 
     it "holds no card with a line that comes of itself" do
@@ -141,7 +145,8 @@ RSpec.describe "What a shop can keep", :server do
       expect(spoilt { |card| card["waits"] << wait_of(card, earliest_at: "2030-05-01T09:00:00Z") }).to match(%r{/waits/0/earliest_at})
       expect(spoilt { |card| card["waits"] << wait_of(card, ended_at: "2029-05-01T09:00:00Z") }).to match(%r{/waits/0/ended_at})
       expect(spoilt { |card| card["started_at"] = "2026-02-31T10:00:00Z" }).to match(%r{/started_at})
-      expect(spoilt { |card| card["document"].merge!("name" => "other", "number" => 99, "shape" => { "type" => "disc", "diameter_mm" => 90, "length_mm" => 90 }, "defects" => []) })
+      other = { "name" => "other", "number" => 99, "shape" => { "type" => "disc", "diameter_mm" => 90, "length_mm" => 90 }, "defects" => [] }
+      expect(spoilt { |card| card["document"].merge!(other) })
         .to match(%r{/document|steps})
       expect(spoilt { |card| card["marks"].push(mark(card), mark(card)) }).to match(%r{/marks/1 is there twice})
     end

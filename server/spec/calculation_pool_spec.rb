@@ -16,7 +16,7 @@ RSpec.describe Loft::CalculationPool do
     when "sleep" then sleep(given["s"])
     when "spin" then loop { Math.sqrt(2) }
     when "regexp" then "#{'a' * 45}!" =~ /\A(a|aa)+\z/
-    when "swell" then (@held ||= []) << ("x" * 50_000_000) while true
+    when "swell" then loop { (@held ||= []) << ("x" * 50_000_000) }
     when "note" then File.write(given["file"], "#{given['name']}\n", mode: "a")
     end
     [{ status: 200, type: "text/plain", pid: Process.pid }, bytes]

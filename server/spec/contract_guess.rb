@@ -7,8 +7,8 @@ class ContractGuess
   BEYOND = [0, -1, 1e-9, 1e9, 1e300, 2**63, 1e-320, -0.0, 1e15].freeze
   TEXTS = ["x", "A", "<b>é</b>", "M 0 10 C 10 20 30 15 60 12", "casting_epoxy", "z" * 30].freeze
   # What no screen sends: control characters, what begins a formula, what is no character, paths without end.
-  HOSTILE = ["\u0000", "a\u0000b", "\u0001\u0008", "\u007F\u0085", "\uFFFE", "line\r\nline", "\r", "=1+1", "@sum", "../../etc", "%00", "M0 0L1e308 5", "M 0 5 #{'L 1 2 ' * 400}",
-             "<path" * 400, "\u202E", "z" * 3000].freeze
+  HOSTILE = ["\u0000", "a\u0000b", "\u0001\u0008", "\u007F\u0085", "\uFFFE", "line\r\nline", "\r", "=1+1", "@sum", "../../etc", "%00", "M0 0L1e308 5",
+             "M 0 5 #{'L 1 2 ' * 400}", "<path" * 400, "\u202E", "z" * 3000].freeze
   DAYS = %w[0000-01-01 2026-02-31 2026-13-01 9999-12-31 2030-02-11].freeze
   TIMES = %w[2026-99-99T99:99:99Z 0000-01-01T00:00:00Z 2030-02-30T10:00:00Z 9999-12-31T23:59:59Z 2030-02-11T10:00:00Z].freeze
 

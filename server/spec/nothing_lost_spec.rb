@@ -7,8 +7,11 @@ RSpec.describe "Nothing lost, nothing half kept", :server do
 
   def key = SecureRandom.uuid
   def at_once(count, &work) = Array.new(count) { |turn| Thread.new { work.call(turn) } }.map(&:value)
+
   # Asks as another browser would, at the same time.
-  def elsewhere(method, path, body) = Rack::MockRequest.new(app).request(method, path, "HTTP_HOST" => "localhost", "CONTENT_TYPE" => "application/json", input: JSON.generate(body))
+  def elsewhere(method, path, body)
+    Rack::MockRequest.new(app).request(method, path, "HTTP_HOST" => "localhost", "CONTENT_TYPE" => "application/json", input: JSON.generate(body))
+  end
 
   describe "A blank that is read while it is saved" do
     # Every save names the blank after how many defects it has.
@@ -100,7 +103,8 @@ RSpec.describe "Nothing lost, nothing half kept", :server do
       expect(first).not_to be_nil
       again = first.merge("id" => "again")
       other = again.merge("sheet" => { "name" => "Another clear", "working_min" => 40 })
-      ask("PUT", "/api/blanks/5", { version: answer["version"], document: document.except("readings").merge("mend" => { "steps" => [*document["mend"]["steps"], other] }) })
+      both = document.except("readings").merge("mend" => { "steps" => [*document["mend"]["steps"], other] })
+      ask("PUT", "/api/blanks/5", { version: answer["version"], document: both })
       expect(last_response.status).to eq(200), last_response.body
       ask("POST", "/api/blanks/5/card", { key: key })
       expect(last_response.status).to eq(201), last_response.body
@@ -141,7 +145,7 @@ RSpec.describe "Nothing lost, nothing half kept", :server do
       expect(worked(id)).to include("state" => "stopped", "result" => nil)
       expect([db[:shop].all, waits, db[:lathes].all]).to eq(before)
 
-      allow(MossyAnvil::Assessment).to receive(:new).and_wrap_original { |original, blank, **how| blank.name == "No 2" ? raise("broken") : original.call(blank, **how) }
+      allow(MossyAnvil::Assessment).to(receive(:new).and_wrap_original { |original, blank, **how| blank.name == "No 2" ? raise("broken") : original.call(blank, **how) })
       ask("PUT", "/api/lathes/#{db[:lathes].get(:id)}", { name: "other", lathe: lathe.merge("mass_kg" => 999) })
       id = answer_as("Task")["id"]
       expect { worked(id) }.to raise_error("broken")

@@ -102,7 +102,10 @@ end
 
 RSpec.describe Loft::JpegEnd do
   # A made-up picture, coarse first and fine after where it comes in passes.
-  def jpeg(**how) = (Vips::Image.gaussnoise(90, 70, mean: 120, sigma: 60).bandjoin([Vips::Image.black(90, 70), Vips::Image.black(90, 70)])).cast(:uchar).jpegsave_buffer(strip: true, **how)
+  def jpeg(**how)
+    noise = Vips::Image.gaussnoise(90, 70, mean: 120, sigma: 60)
+    noise.bandjoin([noise.rot180, noise.invert]).cast(:uchar).jpegsave_buffer(strip: true, **how)
+  end
 
   it "finds the end of a picture, whatever was put behind it" do
     [jpeg, jpeg(interlace: true), jpeg(optimize_coding: true, restart_interval: 2)].each do |bytes|
@@ -117,8 +120,9 @@ RSpec.describe Loft::JpegEnd do
   end
 
   it "is where a picture that comes with an archive is cut" do
-    bytes = jpeg + "a payload".b
+    picture = jpeg
+    bytes = picture + "a payload".b
     kept = Loft::Picture.kept(bytes, Digest::SHA256.hexdigest(bytes))
-    expect(kept.bytes).to eq(jpeg)
+    expect(kept.bytes == picture).to be(true)
   end
 end

@@ -34,7 +34,7 @@ RSpec.describe MossyAnvil::SvgPath do
   it "keeps the points that matter of a zigzag without end, and looks at no place more often than points are kept" do
     looked = 0
     path = described_class.new("M0 10 #{Array.new(8000) { |turn| "L#{turn + 1} #{turn.even? ? 60 : 10}" }.join(' ')}")
-    allow(path).to receive(:farthest).and_wrap_original { |original, *given| original.call(*given).tap { looked += given.last - given[-2] } }
+    allow(path).to(receive(:farthest).and_wrap_original { |original, *given| original.call(*given).tap { looked += given.last - given[-2] } })
     found = path.profile
     expect(found.size).to eq(described_class::MOST_POINTS)
     expect([found.first, found.last]).to eq([[0.0, 10.0], [8000.0, 10.0]])

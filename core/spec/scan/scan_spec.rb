@@ -98,7 +98,9 @@ RSpec.describe MossyAnvil::MeshFile do
   end
 
   # Each was many times as large in memory, or as long in time, as it is in bytes.
-  { "one face without end" => ["v 0 0 0\nv 1 0 0\nv 0 1 0\nf #{'1 2 3 ' * 10_000}\n", /a line of \d+ bytes/], "an STL of words without a corner" => ["solid x\n#{'facet normal 0 0 1 ' * 40_000}", /no corner in/],
+  { "one face without end" =>
+      ["v 0 0 0\nv 1 0 0\nv 0 1 0\nf #{'1 2 3 ' * 10_000}\n", /a line of \d+ bytes/],
+    "an STL of words without a corner" => ["solid x\n#{'facet normal 0 0 1 ' * 40_000}", /no corner in/],
     "lines without end" => ["v 0 0 0\n#{"#\n" * 2_000_001}", /holds 200000\d lines/],
     "corners without a face" => ["v 0 0 0\n" * 800_000, /thin the scan out/] }.each do |name, (bytes, said)|
     it("refuses #{name}") { expect { described_class.read(bytes, at: "/file") }.to raise_error(MossyAnvil::InvalidInput, said) }
