@@ -131,6 +131,9 @@ module Loft
         true
       end
 
+      # What the block reads, all of it as it was at one moment.
+      def at_one_moment(&) = Store::Connection.snapshot(settings.db, &)
+
       # A file to keep.
       def hand_over(name, type, bytes)
         headers "Content-Disposition" => "attachment; filename=\"#{name}\""

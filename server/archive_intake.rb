@@ -20,6 +20,7 @@ module Loft
       %w[shop.json stores.json patterns.json].each { |name| reader[name] }
       reader.blanks.each_with_index.to_h do |name, index|
         check_parts(reader, name)
+        HeldMemory.ease
         [name, brief(reader[name])].tap { step.call(index + 1, reader.blanks.size) }
       end
     end

@@ -57,8 +57,6 @@ module Loft
 
   # One of them.
   class CalculationProcess
-    PAGE_BYTES = 4096
-
     def initialize(server, answer)
       @server = server
       @answer = answer
@@ -71,7 +69,7 @@ module Loft
       Signal.trap("INT", "IGNORE")
       Process.setrlimit(:CORE, 0)
       Process.setrlimit(:DATA, CalculationPool::MOST_BYTES)
-      while !@ending && Process.ppid == parent && held_bytes < CalculationPool::RETIRE_BYTES
+      while !@ending && Process.ppid == parent && HeldMemory.bytes < CalculationPool::RETIRE_BYTES
         next unless @server.wait_readable(1)
 
         socket = @server.accept_nonblock(exception: false)
@@ -114,7 +112,5 @@ module Loft
         nil
       end
     end
-
-    def held_bytes = File.read("/proc/self/statm").split[1].to_i * PAGE_BYTES
   end
 end

@@ -16,6 +16,7 @@ module Loft
       @climate, @changed = climate, changed
       ids.each_with_index do |id, index|
         work_out(id)
+        HeldMemory.ease
         @step.call(index + 1, ids.size)
       end
     end

@@ -28,6 +28,34 @@ RSpec.describe MossyAnvil::Recall do
     expect([recall.found([one, 1]), recall.found([other, 1])]).to eq(["held", nil])
   end
 
+  describe "in bytes" do
+    before { described_class.forget }
+    after { described_class.forget }
+
+    let(:recall) { described_class.new(1000) }
+
+    it "lets all go before they hold more than they may, whatever they hold: arrays, plain data, shapes" do
+      outline = ->(turn) { MossyAnvil::Outline.new(stations: Array.new(40) { |at| { z_mm: at * 5.0, radii_mm: Array.new(360) { 50.0 + turn } } }) }
+      makers = { arrays: ->(_) { Numo::DFloat.zeros(100_000) }, data: ->(turn) { { "a" => Array.new(20_000) { |at| at + turn } } }, shapes: outline }
+      makers.each_value do |make|
+        400.times { |turn| recall.keep([make.call(turn), turn], "x") && expect(described_class.bytes).to(be <= described_class::MOST_BYTES * 1.1) }
+        expect(recall.size).to be_between(1, 399)
+      end
+    end
+
+    it "counts what many keys have in common once, and what has gone no longer" do
+      shape = MossyAnvil::Outline.new(stations: Array.new(2) { |at| { z_mm: at * 50.0, radii_mm: [50.0] * 8 } })
+      recall.keep([shape, 0], true)
+      one = described_class.bytes
+      recall.keep([shape, 1], true)
+      expect(described_class.bytes - one).to be < 200
+      few = described_class.new(4)
+      before = described_class.bytes
+      20.times { |turn| few.keep(turn, Numo::DFloat.zeros(1000)) }
+      expect(described_class.bytes - before).to be <= 4 * 8200
+    end
+  end
+
   it "may be asked by several at once" do
     recall = described_class.new(5)
     threads = Array.new(4) { |seed| Thread.new { Array.new(2000) { |turn| recall.of((turn * seed) % 9) { (turn * seed) % 9 } == (turn * seed) % 9 }.all? } }

@@ -16,21 +16,24 @@ module Loft
           document = blanks.find(blank_id)[:document]
           answer(card_work.open(blank_id, key, document, calculate("card", bytes: "", kept: document, records: cards.records).data), 201)
         end
-        app.get("/api/blanks/:id/card") do
-          blanks.find(blank_id)
-          open = cards.open_of(blank_id)
-          answer(card: open && card_work.show(open[:id]))
-        end
+        app.get("/api/blanks/:id/card") { answer(card: at_one_moment { Mending.open_card(self, blank_id) }) }
         app.get("/api/cards/:id") { answer(card_work.show(card_id)) }
         app.post("/api/cards/:id/marks") { answer(card_work.mark(card_id, body_as("NewMark")), 201) }
         app.post("/api/cards/:id/troubles") { answer(card_work.trouble(card_id, body_as("NewTrouble")), 201) }
         app.post("/api/cards/:id/end") { answer(card_work.close(card_id, body_as("NewCard")["key"])) }
       end
 
+      # The open card of a blank, or nil; raises NotFound where there is no such blank.
+      def self.open_card(app, id)
+        app.blanks.find(id)
+        app.cards.open_of(id)&.then { |open| app.card_work.show(open[:id]) }
+      end
+
       def self.waits(app)
-        app.get("/api/waits") { answer(now: now.iso8601(3), waits: Mending.open_waits(cards.waits, blanks.drying(now))) }
+        app.get("/api/waits") { answer(now: now.iso8601(3), waits: Mending.open_waits(*at_one_moment { [cards.waits, blanks.drying(now)] })) }
         app.get("/api/waits.ics") do
-          calendar = Calendar.new(cards.waits, blanks.drying(now), shop: shops.current[:name], now: now)
+          waits, drying, shop = at_one_moment { [cards.waits, blanks.drying(now), shops.current[:name]] }
+          calendar = Calendar.new(waits, drying, shop: shop, now: now)
           hand_over("waits.ics", "text/calendar;charset=utf-8", calendar.text)
         end
       end
@@ -54,7 +57,7 @@ module Loft
 
       # What stands on the shelf beside what the plan takes.
       def self.with_shelf(report, stocks)
-        products, reserved = stocks.products, stocks.reserved
+        products, reserved = stocks.whole
         materials = report["materials"].map do |row|
           { **row, "shelf" => shelf(row["amount"], stocks.shelf(row["key"], row["part"], products: products, reserved: reserved)) }
         end

@@ -46,8 +46,8 @@ module Loft
       end
 
       def self.shown(stocks)
-        reserved = stocks.reserved
-        { products: stocks.products.map { |product| { **product, reserved_g: reserved.select { |(key, _), _| key == product[:like] }.sum { |_, grams| grams } } } }
+        products, reserved = stocks.whole
+        { products: products.map { |product| { **product, reserved_g: reserved.select { |(key, _), _| key == product[:like] }.sum { |_, grams| grams } } } }
       end
     end
   end

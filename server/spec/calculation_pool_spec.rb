@@ -22,7 +22,10 @@ RSpec.describe Loft::CalculationPool do
     [{ status: 200, type: "text/plain", pid: Process.pid }, bytes]
   end
 
+  # The pool is forked from these tests, which hold much themselves: it gets what it may have on top of that.
   before do
+    held = File.read("/proc/self/status")[/VmData:\s+(\d+)/, 1].to_i * 1024
+    %w[MOST_BYTES RETIRE_BYTES].each { |name| stub_const("#{described_class}::#{name}", described_class.const_get(name) + held) }
     @pid = fork do
       described_class.new(path, size: 1, answer: ->(question, bytes) { self.class.work(question, bytes) }).run
       exit!(0)
@@ -50,7 +53,7 @@ RSpec.describe Loft::CalculationPool do
   end
 
   it "ends one that swells, and answers the next" do
-    expect { ask("swell") }.to raise_error(Loft::Calculator::TooCostly, /340 MB/)
+    expect { ask("swell") }.to raise_error(Loft::Calculator::TooCostly, /MB one request may have/)
     expect(ask("echo", "on").bytes).to eq("on")
   end
 

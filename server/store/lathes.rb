@@ -10,8 +10,10 @@ module Loft
 
       # { id:, name:, lathe:, blanks: } by name; lathe as in a blank file, blanks: how many stand on it.
       def all
-        standing = @db[:blanks].exclude(lathe_id: nil).group_and_count(:lathe_id).to_hash(:lathe_id, :count)
-        @db[:lathes].order(:name).map { |row| { **row.slice(:id, :name), lathe: Rows.lathe_of(row), blanks: standing.fetch(row[:id], 0) } }
+        Connection.snapshot(@db) do
+          standing = @db[:blanks].exclude(lathe_id: nil).group_and_count(:lathe_id).to_hash(:lathe_id, :count)
+          @db[:lathes].order(:name).map { |row| { **row.slice(:id, :name), lathe: Rows.lathe_of(row), blanks: standing.fetch(row[:id], 0) } }
+        end
       end
 
       # Raises Sequel::UniqueConstraintViolation where there is one of that name.

@@ -20,6 +20,9 @@ module Loft
         end
       end
 
+      # [#products, #reserved] as they were at one moment.
+      def whole = Connection.snapshot(@db) { [products, reserved] }
+
       def add_product(row) = @db[:products].insert(**row, sheet: Sequel.pg_jsonb_wrap(row[:sheet]))
 
       # A new lot with so many grams bought; the same key adds it once.

@@ -20,6 +20,9 @@ module MossyAnvil
       freeze
     end
 
+    # Bytes it holds: its rings, and the table of them.
+    def held_bytes = 2 * @table.byte_size
+
     # The same wood with its centre so far, [x, y], from where it was.
     def moved(by_mm) = Outline.new(stations: @stations, centre_offset_mm: @centre_offset_mm.zip(by_mm).map(&:sum))
 

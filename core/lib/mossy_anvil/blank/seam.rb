@@ -18,6 +18,9 @@ module MossyAnvil
       @shape = shape
     end
 
+    # Bytes it comes to hold: its places.
+    def held_bytes = ALONG * (INWARD + 1) * 3 * 8
+
     def deepest_mm = path.through? ? path.through_depth_mm(@shape) : path.depth_mm
 
     # Depth below the surface it enters by, distance from the nearest leg of its path, and how deep the path goes there, in mm: arrays for arrays of places.
