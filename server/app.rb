@@ -99,20 +99,20 @@ module Loft
 
       # The request's JSON, fit for the named schema; raises InvalidInput.
       def body_as(schema)
-        settings.contract.check(schema, MossyAnvil::JsonText.parse(body_text(["application/json"], MAX_BODY_BYTES)))
+        settings.contract.check(schema, MossyAnvil::JsonText.parse(body_of([Calculations::JSON_TYPE], MAX_BODY_BYTES).read))
       end
 
-      # The request's body, one of those media types and no larger than that; else a problem.
-      def body_text(types, most_bytes)
+      # The request's body as a stream, of one of those media types and no larger than that; else a problem.
+      def body_of(types, most_bytes)
         problem(Problems.wrong_type(types)) unless types.include?(request.media_type)
-        text = request.body.read(most_bytes + 1).to_s
-        text.bytesize > most_bytes ? raise(TooLarge, "at most #{most_bytes} bytes are taken here") : text
+        stream = request.body || StringIO.new
+        stream.size > most_bytes ? raise(TooLarge, "at most #{most_bytes} bytes are taken here") : stream
       end
 
       # Calculator::Answer to a question about the request's body, or about given bytes; halts with its problem where it has one.
       def calculate(question, types: [Calculations::JSON_TYPE], most_bytes: MAX_BODY_BYTES, bytes: nil, **given)
         whole = { climate: shops.current.slice(:temperature_c, :humidity), now: now.to_f, **given }
-        found = settings.calculator.ask(question, whole, bytes || body_text(types, most_bytes), left: method(:left?))
+        found = settings.calculator.ask(question, whole, bytes || body_of(types, most_bytes), left: method(:left?))
         found.good? ? found : problem(JSON.parse(found.bytes, symbolize_names: true))
       end
 

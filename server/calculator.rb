@@ -36,7 +36,7 @@ module Loft
       @lock = Mutex.new
     end
 
-    # Answer to a question (see Calculations). given: plain data; bytes: of the request; left: callable, has the asker gone?
+    # Answer to a question (see Calculations). given: plain data; bytes: of the request, as Frame takes them; left: callable, has the asker gone?
     # Raises Busy, Left, TooCostly.
     def ask(question, given = {}, bytes = "", left: -> { false })
       message = { question: question, given: given }
@@ -115,7 +115,7 @@ module Loft
     # The same within this process: for tests, and for what is no request.
     class Here
       def ask(question, given = {}, bytes = "", **)
-        about, found = Calculations.answer(JSON.parse(JSON.generate("question" => question, "given" => given)), bytes)
+        about, found = Calculations.answer(JSON.parse(JSON.generate("question" => question, "given" => given)), bytes.is_a?(String) ? bytes : bytes.read)
         about = JSON.parse(JSON.generate(about))
         Answer.new(about["status"], about["type"], found, about)
       end

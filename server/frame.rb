@@ -8,9 +8,12 @@ module Loft
 
     module_function
 
+    # bytes: a String, or a stream of known size, which is read from its beginning and never held whole.
     def write(io, data, bytes = "")
       head = JSON.generate(data)
-      io.write([head.bytesize, bytes.bytesize].pack("NN"), head, bytes)
+      stream = bytes.is_a?(String) ? StringIO.new(bytes) : bytes.tap(&:rewind)
+      io.write([head.bytesize, stream.size].pack("NN"), head)
+      IO.copy_stream(stream, io)
       io.flush
     end
 
