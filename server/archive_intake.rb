@@ -3,15 +3,11 @@
 module Loft
   # Takes in an Archive, or a parcel: first everything is read and checked, then all of it is kept, or nothing.
   class ArchiveIntake
+    include Store::Access
+
     # now: Time.
     def initialize(db, now:)
       @db = db
-      @shops = Store::Shops.new(db)
-      @blanks = Store::Blanks.new(db)
-      @photographs = Store::Photographs.new(db)
-      @stocks = Store::Stocks.new(db)
-      @patterns = Store::Patterns.new(db)
-      @cards = Store::Cards.new(db)
       @now = now
     end
 
@@ -33,7 +29,7 @@ module Loft
     def take_in(reader, briefs, copies: false)
       @reader, @briefs, @copies = reader, briefs, copies
       @report = { taken_in: [], already_here: 0, differ: [], cards_left: [], renumbered: [] }
-      furnish(reader["shop.json"], reader["stores.json"]) if @shops.empty? && reader.key?("shop.json")
+      furnish(reader["shop.json"], reader["stores.json"]) if shops.empty? && reader.key?("shop.json")
       (reader["patterns.json"] || { "patterns" => [] })["patterns"].each_with_index { |row, index| keep_pattern(row, index) }
       reader.blanks.each { |name| add(name) }
       @report
@@ -44,23 +40,23 @@ module Loft
     # Onto an empty shelf: each lot as bought, with what was left of it.
     def shelve(stores)
       stores["products"].each_with_index do |product, place|
-        id = @stocks.add_product(**product.slice("name", "kind", "like", "sheet", "pack_g", "pack_price").transform_keys(&:to_sym))
+        id = stocks.add_product(**product.slice("name", "kind", "like", "sheet", "pack_g", "pack_price").transform_keys(&:to_sym))
         product["lots"].each_with_index do |lot, index|
           about = { part: lot["part"], code: lot["code"], opened_on: Store::Stocks.day(lot["opened_on"], at: "/stores.json/products/#{place}/lots/#{index}/opened_on") }
-          @stocks.add_lot(id, lot["left_g"], Store::Stocks.key("archive-#{@now.to_f}-#{place}-#{index}"), @now, **about)
+          stocks.add_lot(id, lot["left_g"], Store::Stocks.key("archive-#{@now.to_f}-#{place}-#{index}"), @now, **about)
         end
       end
       stores["records"].each { |row| @db[:records].insert(**row.slice("kind", "of", "value").transform_keys(&:to_sym), recorded_at: @now) }
     end
 
     def keep_pattern(row, index)
-      @patterns.add_missing(row["name"], Store::Patterns.pattern(row["form"], at: "/patterns.json/patterns/#{index}"))
+      patterns.add_missing(row["name"], Store::Patterns.pattern(row["form"], at: "/patterns.json/patterns/#{index}"))
     end
 
     # Sets an empty shop up as the archive's; stores: nil where the archive is from before there were any.
     def furnish(shop, stores)
-      @shops.set_up(**shop.slice("name", "currency").transform_keys(&:to_sym), **shop["climate"].transform_keys(&:to_sym))
-      shop["lathes"].each { |name, lathe| @shops.keep_lathe(name, lathe) }
+      shops.set_up(**shop.slice("name", "currency").transform_keys(&:to_sym), **shop["climate"].transform_keys(&:to_sym))
+      shop["lathes"].each { |name, lathe| shops.keep_lathe(name, lathe) }
       shelve(stores) if stores
     end
 
@@ -69,20 +65,20 @@ module Loft
       journals = @reader.journals(stem).map { |part| @reader[part] }
       journal = journals.flat_map { |part| part["entries"] }
       card = @reader["cards/#{stem}.json"]
-      same = @blanks.same_as(document["number"], document["name"])
+      same = blanks.same_as(document["number"], document["name"])
       return add_to(same, name, document, journal, card) if same
 
       id = take(name, document, journal)
-      @cards.unpack(id, card) if card
-      @reader.under("journals/#{stem}.json") { @blanks.place(id, true, @now) } if journals.any? { |part| part["put_away"] }
+      cards.unpack(id, card) if card
+      @reader.under("journals/#{stem}.json") { blanks.place(id, true, @now) } if journals.any? { |part| part["put_away"] }
     end
 
     def add_to(id, name, document, journal, card)
       @report[:already_here] += 1
       complete(id, document, journal)
       keep_pictures(id, stem_of(name))
-      alike = alike?(@blanks.find(id)[:document], document)
-      go_on_with(card, id, document["name"], alike) if card && !@cards.known?(card["key"])
+      alike = alike?(blanks.find(id)[:document], document)
+      go_on_with(card, id, document["name"], alike) if card && !cards.known?(card["key"])
       return if alike
 
       @copies ? take(name, document, []) : @report[:differ] << document["name"]
@@ -90,7 +86,7 @@ module Loft
 
     # A card that was opened elsewhere is gone on with where the blank stands as it was opened for and nobody works it here; else it is left, and said.
     def go_on_with(card, id, name, alike)
-      alike && !@cards.open_of(id) ? @cards.unpack(id, card) : @report[:cards_left] << name
+      alike && !cards.open_of(id) ? cards.unpack(id, card) : @report[:cards_left] << name
     end
 
     def stem_of(name) = name.delete_prefix("blanks/").delete_suffix(".anvil.json")
@@ -130,15 +126,15 @@ module Loft
 
     def lacks(file, stem) = refuse("/#{file}", "is not in the archive", "the picture that #{stem}.json speaks of")
     def refuse(path, problem, allowed) = raise(MossyAnvil::InvalidInput, [MossyAnvil::Fault.new(path: path, problem: problem, allowed: allowed)])
-    def keep_pictures(id, stem) = pictures(@reader, stem) { |about, picture| @photographs.add(id, picture, about) }
+    def keep_pictures(id, stem) = pictures(@reader, stem) { |about, picture| photographs.add(id, picture, about) }
 
     def take(name, document, journal)
       own = document["number"]
-      if own && @blanks.number_taken?(own)
-        document = document.merge("number" => @blanks.next_number)
+      if own && blanks.number_taken?(own)
+        document = document.merge("number" => blanks.next_number)
         @report[:renumbered] << { name: document["name"], from: own, to: document["number"] }
       end
-      id = @blanks.take_in(document, @briefs.fetch(name))[:id]
+      id = blanks.take_in(document, @briefs.fetch(name))[:id]
       keep_journal(id, journal)
       keep_pictures(id, stem_of(name))
       @report[:taken_in] << { id: id, number: document["number"], name: document["name"] }
@@ -147,25 +143,25 @@ module Loft
 
     def complete(id, document, journal)
       keep_journal(id, journal)
-      known = @blanks.find(id)[:document]["readings"] || []
+      known = blanks.find(id)[:document]["readings"] || []
       # As they are written: 60 and 60.0 are one reading.
       written = known.map { |reading| MossyAnvil::JsonLayout.one_line(reading) }
       missing = (document["readings"] || []).reject { |reading| written.include?(MossyAnvil::JsonLayout.one_line(reading)) }
       return if missing.empty?
 
       whole = document.merge("readings" => known + missing)
-      missing.each { |reading| @blanks.add_reading(id, reading, brief(whole)) }
+      missing.each { |reading| blanks.add_reading(id, reading, brief(whole)) }
     end
 
     def keep_journal(id, journal)
-      journal.each { |entry| @blanks.keep_entry(id, entry.transform_keys(&:to_sym)) }
+      journal.each { |entry| blanks.keep_entry(id, entry.transform_keys(&:to_sym)) }
     end
 
     def alike?(one, other) = MossyAnvil::BlankFile.write(one.except("readings")) == MossyAnvil::BlankFile.write(other.except("readings"))
 
     def brief(document)
       first = document["readings"]&.first
-      Brief.new(Reckoner.new(@shops.climate, now: @now).assess(document), now: @now, started_at: first && Time.parse(first["taken_at"])).to_h
+      Brief.new(Reckoner.new(shops.climate, now: @now).assess(document), now: @now, started_at: first && Time.parse(first["taken_at"])).to_h
     end
   end
 end

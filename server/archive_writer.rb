@@ -5,17 +5,13 @@ require "zip"
 module Loft
   # Writes an Archive, or a parcel.
   class ArchiveWriter
+    include Store::Access
+
     # Of a journal, in one file.
     ENTRIES_A_PART = 5000
 
     def initialize(db)
       @db = db
-      @shops = Store::Shops.new(db)
-      @blanks = Store::Blanks.new(db)
-      @photographs = Store::Photographs.new(db)
-      @stocks = Store::Stocks.new(db)
-      @patterns = Store::Patterns.new(db)
-      @cards = Store::Cards.new(db)
     end
 
     # Writes the archive to a file at that path, all of it as it was at one moment.
@@ -24,8 +20,8 @@ module Loft
         Zip::OutputStream.open(path) do |zip|
           put(zip, "shop.json", MossyAnvil::JsonLayout.text(shop))
           put(zip, "stores.json", MossyAnvil::JsonLayout.text(stores))
-          put(zip, "patterns.json", MossyAnvil::JsonLayout.text("patterns" => @patterns.all.map { |row| { "name" => row[:name], "form" => row[:form] } }))
-          @blanks.ids.each { |id| put_blank(zip, id, @blanks.find(id)) }
+          put(zip, "patterns.json", MossyAnvil::JsonLayout.text("patterns" => patterns.all.map { |row| { "name" => row[:name], "form" => row[:form] } }))
+          blanks.ids.each { |id| put_blank(zip, id, blanks.find(id)) }
         end
       end
     end
@@ -33,7 +29,7 @@ module Loft
     # The same of the parcel of one blank. Whoever gets it has it on the rack. Gives back the blank as the store has it.
     def write_parcel(path, id)
       Store::Connection.snapshot(@db) do
-        @blanks.find(id).tap do |kept|
+        blanks.find(id).tap do |kept|
           Zip::OutputStream.open(path) do |zip|
             put(zip, "parcel.json", MossyAnvil::JsonLayout.text(Archive::PARCEL))
             put_blank(zip, id, { **kept, put_away: false })
@@ -54,7 +50,7 @@ module Loft
       put(zip, "blanks/#{stem}.anvil.json", MossyAnvil::BlankFile.write(kept[:document]))
       put_journal(zip, stem, kept)
       put_photographs(zip, stem, id)
-      @cards.open_of(id)&.then { |card| put(zip, "cards/#{stem}.json", MossyAnvil::JsonLayout.text(@cards.parcel(card[:id]))) }
+      cards.open_of(id)&.then { |card| put(zip, "cards/#{stem}.json", MossyAnvil::JsonLayout.text(cards.parcel(card[:id]))) }
     end
 
     # In parts of ENTRIES_A_PART, the first of them there even where it is empty.
@@ -68,23 +64,23 @@ module Loft
 
     # What is said of each, and the pictures themselves by their sums.
     def put_photographs(zip, stem, id)
-      kept = @photographs.of(id)
+      kept = photographs.of(id)
       return if kept.empty?
 
       said = kept.map { |one| one.slice(:sha256, :view, :caption, :hidden, :scale, :taken_at).transform_keys(&:to_s) }
       put(zip, "photographs/#{stem}.json", MossyAnvil::JsonLayout.text("photographs" => said))
-      kept.each { |one| put(zip, "photographs/#{stem}/#{one[:sha256]}.jpg", @photographs.bytes(id, one[:id])) }
+      kept.each { |one| put(zip, "photographs/#{stem}/#{one[:sha256]}.jpg", photographs.bytes(id, one[:id])) }
     end
 
     def shop
-      shop = @shops.current
+      shop = shops.current
       Archive::FORMAT.merge("name" => shop[:name], "currency" => shop[:currency], "climate" => { "temperature_c" => shop[:temperature_c], "humidity" => shop[:humidity] },
-        "lathes" => @shops.lathes)
+        "lathes" => shops.lathes)
     end
 
     def stores
-      { "products" => @stocks.products.map { |product| Store::Rows.data(product.except(:id).merge(lots: product[:lots].map { |lot| lot.except(:id) })) },
-        "records" => @cards.records.map { |row| row.compact.transform_keys(&:to_s) } }
+      { "products" => stocks.products.map { |product| Store::Rows.data(product.except(:id).merge(lots: product[:lots].map { |lot| lot.except(:id) })) },
+        "records" => cards.records.map { |row| row.compact.transform_keys(&:to_s) } }
     end
   end
 end
