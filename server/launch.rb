@@ -41,7 +41,7 @@ module Loft
     rescue Sequel::DatabaseError => e
       abort("Cannot start: #{database_words(e)}")
     rescue Errno::EACCES, Errno::EROFS, Errno::ENOSPC, Errno::EEXIST, Errno::ENOTDIR => e
-      abort("Cannot start: #{e.message.sub(' @ ', ' at ')}. The folder #{state} must be one that the user #{Etc.getpwuid.name} may write in, with room on its disk.")
+      abort("Cannot start: #{e.message.sub(/ @ \w+ - /, ': ')}. The folder #{state} must be one that the user #{Etc.getpwuid.name} may write in, with room on its disk.")
     ensure
       stop_postgres
     end

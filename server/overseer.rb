@@ -66,12 +66,12 @@ module Loft
 
     def start(program) = @others[spawn_own(program.file, program.niceness)] = program
 
-    # Goes down with this process, however that ends.
+    # Goes down with this process, however that ends; what a terminal tells its group (Ctrl-C, or that it has gone) is told to this one alone.
     def spawn_own(file, niceness)
       settings = { "PORT" => @port.to_s, "DATABASE_URL" => @url, "CALCULATION_SOCKET" => File.join(@folder, "calculate"),
                    "CALCULATORS" => ENV.fetch("CALCULATORS", Etc.nprocessors.clamp(2, 8).to_s) }
       Process.spawn(settings, *@account.words("--pdeathsig=TERM"), "nice", "-n", niceness.to_s, RbConfig.ruby,
-        "-r#{ROOT}/vendor/bundle/bundler/setup", File.join(ROOT, "server", file), out: @log.target, err: @log.target, in: File::NULL)
+        "-r#{ROOT}/vendor/bundle/bundler/setup", File.join(ROOT, "server", file), out: @log.target, err: @log.target, in: File::NULL, pgroup: true)
     end
 
     def listen_to_signals

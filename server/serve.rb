@@ -14,6 +14,6 @@ require_relative "steady_log"
 log = Loft::SteadyLog.new($stdout)
 $stdout = $stderr = log
 launcher = Puma::Launcher.new(Puma::Configuration.new(config_files: [File.join(__dir__, "puma.rb")]), log_writer: Puma::LogWriter.new(log, log))
-# Ctrl-C reaches the whole group; the launcher answers it with TERM. Puma's own answer in cluster mode waits for nothing.
+# Whoever looks after it says TERM. Puma's own answer to Ctrl-C in cluster mode waits for nothing.
 launcher.events.after_booted { Signal.trap("INT", "IGNORE") }
 launcher.run

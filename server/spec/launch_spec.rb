@@ -162,7 +162,7 @@ RSpec.describe "Starting the application", :server do
     wait_until(60) { run.answers? && !run.workers.include?(stuck) }
   end
 
-  it "goes on where its log cannot be written, and where its terminal has gone away" do
+  it "goes on where its log cannot be written" do
     Dir.mktmpdir("state") do |folder|
       File.chmod(0o755, folder)
       File.symlink("/dev/full", File.join(folder, "server.log"))
@@ -172,6 +172,16 @@ RSpec.describe "Starting the application", :server do
       Process.kill("KILL", run.server)
       wait_until { run.server && run.answers? }
     end
+  end
+
+  it "goes on where its terminal has gone away, with the processes it had and new ones in their place" do
+    run = started
+    old = run.workers
+    # What a terminal says to all that were started from it.
+    Process.kill("HUP", -Process.getpgid(run.pid))
+    wait_until { (run.workers & old).empty? && run.answers? }
+    expect(run.said).not_to include("stopped by itself")
+    expect(run.stop("TERM")).to be_success
   end
 
   it "runs under an account that may do nothing else where root starts it, and keeps its log to itself" do
