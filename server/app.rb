@@ -116,6 +116,13 @@ module Loft
         found.good? ? found : problem(JSON.parse(found.bytes, symbolize_names: true))
       end
 
+      # The same of what is to be kept: where it takes too much to calculate it is checked, and kept without what the rack would say of it.
+      def calculate_to_keep(question, **given)
+        calculate(question, **given)
+      rescue Calculator::TooCostly
+        calculate(question, **given, unbriefed: true)
+      end
+
       # The same as the answer to the request.
       def calculated(question, **given)
         found = calculate(question, **given)

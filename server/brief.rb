@@ -4,6 +4,8 @@ module Loft
   # What the rack shows of a blank, taken from an assessment: is it ready for a hand, what is next, and how long it waits.
   class Brief
     DAY_S = 86_400
+    # Of a blank that takes too much to calculate: it stands on the rack, and nothing is said of when it is ready for what.
+    UNKNOWN = { ready: true, note: "survey", wait_started_at: nil, wait_earliest_at: nil, wait_ends_at: nil }.freeze
 
     # assessment: the core's plain data. now: Time. started_at: when the present wait began, nil for now.
     def initialize(assessment, now:, started_at: nil)

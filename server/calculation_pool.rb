@@ -16,13 +16,14 @@ module Loft
     # A question whose asker has gone is stopped after so long; one that is shorter ends anyway, and what it has learnt is of use to the next.
     LEFT_AFTER_S = 1.0
     BACKLOG = 1024
+    SHORT_LIFE_S = 0.2
 
     # path: of the socket. size: processes. answer: callable that takes a question's data and bytes and gives an Answer's.
     def initialize(path, size:, answer: Calculations.method(:answer))
       @path = path
       @size = size
       @answer = answer
-      @children = []
+      @children = {}
     end
 
     # Runs until it is told TERM or INT; then what is in hand is ended first.
@@ -33,25 +34,45 @@ module Loft
       %w[TERM INT].each { |signal| Signal.trap(signal) { stop } }
       until @stopping && @children.empty?
         start while @children.size < @size && !@stopping
-        @children.delete(Process.wait)
+        ended(Process.wait)
       end
     end
 
     private
 
+    # One that ends at once, whatever keeps it from working, must not be forked as fast as it can be.
+    def ended(pid)
+      sleep SHORT_LIFE_S if now - @children.delete(pid) < SHORT_LIFE_S
+    end
+
+    def now = Process.clock_gettime(Process::CLOCK_MONOTONIC)
+
     # Nobody connects any more; whoever waits for a turn sees the connection end and asks again.
     def stop
       @stopping = true
       File.delete(@path) if File.socket?(@path)
-      @children.each { |pid| Process.kill("TERM", pid) }
+      @children.each_key { |pid| tell(pid) }
+    end
+
+    def tell(pid)
+      Process.kill("TERM", pid)
+    rescue Errno::ESRCH
+      nil # It has ended by itself.
     end
 
     def start
-      @children << fork do
-        CalculationProcess.new(@server, @answer).run
-      ensure
-        exit!(1)
-      end
+      pid = fork { work }
+      @children[pid] = now
+      # Told to stop in between, when nobody knew of it yet.
+      tell(pid) if @stopping
+    end
+
+    # In the new process, which is told to stop as this one is until it listens itself.
+    def work
+      process = CalculationProcess.new(@server, @answer).tap(&:listen)
+      process.run unless @stopping
+    ensure
+      exit!(1)
     end
   end
 
@@ -62,11 +83,15 @@ module Loft
       @answer = answer
     end
 
+    # To whoever tells it to end.
+    def listen
+      Signal.trap("TERM") { @ending = true }
+      Signal.trap("INT", "IGNORE")
+    end
+
     # Ends when it is told to, when it has grown too large, or when its parent has gone.
     def run
       parent = Process.ppid
-      Signal.trap("TERM") { @ending = true }
-      Signal.trap("INT", "IGNORE")
       Process.setrlimit(:CORE, 0)
       Process.setrlimit(:DATA, CalculationPool::MOST_BYTES)
       while !@ending && Process.ppid == parent && HeldMemory.bytes < CalculationPool::RETIRE_BYTES

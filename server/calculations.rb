@@ -151,7 +151,10 @@ module Loft
     # Waits are told in days: the minute will do, and what was worked out of a blank's water serves as long.
     def reckoner = Reckoner.new(climate, now: Time.at(now.to_i / 60 * 60).utc, records: -> { MossyAnvil::ShopRecords.new(records) })
 
+    # Without it where that takes too much: what is kept must not hang on what can be calculated of it. It is checked all the same.
     def brief(document, at: "")
+      return Reckoner.blank(document, at: at) && Brief::UNKNOWN if @given["unbriefed"]
+
       started = @given["started_at"]
       whole = Brief.new(reckoner.assess(document, at: at), now: now, started_at: started && Time.parse(started)).to_h
       whole.transform_values { |value| value.is_a?(Time) ? value.iso8601(6) : value }

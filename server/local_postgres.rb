@@ -35,10 +35,10 @@ module Loft
       url(create(database))
     end
 
-    # After it died by itself: the same cluster on the same port.
+    # After it died by itself: the same cluster on the same port. Raises Failed where it does not come up for now.
     def start_again
       stop_orphan
-      bring_up(tries: 10)
+      bring_up
     end
 
     # Stops it cleanly: open transactions are rolled back, everything committed is on disk.
@@ -83,6 +83,7 @@ module Loft
     # A new cluster is made beside its place and moved there whole, so that one which was broken off is begun again and nothing that is kept is touched.
     def prepare
       refuse_to_overwrite
+      FileUtils.mkdir_p(File.dirname(@folder))
       FileUtils.mkdir_p(@folder, mode: 0o700)
       fresh = "#{@data}.new"
       FileUtils.rm_rf(fresh)

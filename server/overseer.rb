@@ -23,6 +23,7 @@ module Loft
     REST_S = 2
     # So long one that is told to stop may take; then it is stopped, and begins the job it had in hand again when it is next up.
     PATIENCE_S = 20
+
     def self.address(port) = "http://127.0.0.1:#{port}"
 
     # log: path the server's lines go to. postgres: LocalPostgres to watch as well, nil where the database is somebody else's. account: Account they run under.

@@ -15,7 +15,7 @@ module Loft
           hand_over("#{Archive.stem(document)}.#{found.about['ending']}", found.type, found.bytes)
         end
         app.post("/api/blanks/import") do
-          found = calculate("imported", types: [BlankExport::BLANK_TYPE, Calculations::JSON_TYPE]).data
+          found = calculate_to_keep("imported", types: [BlankExport::BLANK_TYPE, Calculations::JSON_TYPE]).data
           answer(blanks.take_in(*found.values_at("document", "brief"), next_number: params["number"] == "next"), 201)
         end
         archives(app)

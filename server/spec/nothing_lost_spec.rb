@@ -181,6 +181,31 @@ RSpec.describe "Nothing lost, nothing half kept", :server do
     end
   end
 
+  describe "A blank that takes too much to calculate" do
+    # Gives up on whatever is worked out, and checks as ever.
+    let(:tired) do
+      Class.new(Loft::Calculator::Here) do
+        def ask(question, given = {}, bytes = "", **) = given[:unbriefed] ? super : raise(Loft::Calculator::TooCostly)
+      end
+    end
+
+    before { @app = Loft::App.serve(db: db, clock: clock, log: log, calculator: tired.new) }
+
+    it "is kept all the same, saved and read, and checked as any other" do
+      kept = take_in(name: "heavy", defects: [crack])
+      ask("PUT", "/api/blanks/#{kept['id']}", { version: 1, document: kept["document"].merge("name" => "heavier") })
+      expect(answer_as("KeptBlank")["document"]["name"]).to eq("heavier")
+      ask("POST", "/api/blanks/#{kept['id']}/readings", { reading: { kind: "mass", value: 1200 } })
+      expect(answer_as("KeptBlank")["document"]["readings"].size).to eq(1)
+      ask("GET", "/api/shop")
+      expect(answer_as("Shop")["rack"]).to contain_exactly(include("name" => "heavier", "ready" => true, "note" => "survey", "wait" => nil))
+      ask("PUT", "/api/blanks/#{kept['id']}", { version: 2, document: kept["document"].merge("defects" => [crack(depth_mm: 9000)]) })
+      expect(problem(422)["errors"].first["pointer"]).to start_with("/document/defects/0")
+      ask("POST", "/api/reckon", { document: kept["document"] })
+      expect(problem(422)["title"]).to eq("Too much to calculate")
+    end
+  end
+
   describe "A full disk" do
     # The database says so as it does where its disk is full.
     def full
