@@ -8,7 +8,7 @@ module Loft
   # All of them accept from one listening socket, so whoever asks first is served first. Each is given a processor time and a memory that it cannot go
   # beyond: the kernel ends it, and a new one is forked in its place. So nothing that is asked can hang or swell the server.
   class CalculationPool
-    SECONDS = Integer(ENV.fetch("CALCULATION_SECONDS", "4"))
+    SECONDS = Integer(ENV.fetch("CALCULATION_SECONDS", "3"))
     # Of writable memory; with what the processes share a process stays under 400 MB.
     MOST_BYTES = 340_000_000
     # One that has grown so far is replaced after its answer, before the next question needs the room.

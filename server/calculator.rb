@@ -18,8 +18,8 @@ module Loft
     # More processor time or memory was needed than a question may have.
     class TooCostly < MossyAnvil::Error
       def initialize
-        super("this takes more than the #{CalculationPool::SECONDS} s of calculation or the #{CalculationPool::MOST_BYTES / 1_000_000} MB one request may have: " \
-              "fewer or shorter defects, fewer points or a smaller file take less")
+        super("This takes more calculation (#{CalculationPool::SECONDS} s) or memory (#{CalculationPool::MOST_BYTES / 1_000_000} MB) than one request may use. " \
+              "Fewer or shorter defects, fewer points or a smaller file take less.")
       end
     end
 
