@@ -60,6 +60,9 @@ module Loft
 
     private
 
+    # That the processes that calculate listen on.
+    def socket = File.join(@folder, "calculate")
+
     def start_server
       @started = now
       @server = spawn_own("serve.rb", 0)
@@ -69,7 +72,7 @@ module Loft
 
     # Goes down with this process, however that ends; what a terminal tells its group (Ctrl-C, or that it has gone) is told to this one alone.
     def spawn_own(file, niceness)
-      settings = { "PORT" => @port.to_s, "DATABASE_URL" => @url, "CALCULATION_SOCKET" => File.join(@folder, "calculate"),
+      settings = { "PORT" => @port.to_s, "DATABASE_URL" => @url, "CALCULATION_SOCKET" => socket,
                    "CALCULATORS" => ENV.fetch("CALCULATORS", Etc.nprocessors.clamp(2, 8).to_s) }
       Process.spawn(settings, *@account.words("--pdeathsig=TERM"), "nice", "-n", niceness.to_s, RbConfig.ruby,
         "-r#{ROOT}/vendor/bundle/bundler/setup", File.join(ROOT, "server", file), out: @log.target, err: @log.target, in: File::NULL, pgroup: true)
@@ -90,7 +93,7 @@ module Loft
     end
 
     def wait_until_ready
-      until @readiness.now? || @stopping
+      until (@readiness.now? && File.socket?(socket)) || @stopping
         raise Failed, "the server stopped while starting:\n#{@log.last_words}" if Process.waitpid(@server, Process::WNOHANG)
         raise Failed, "the server did not answer within #{READY_SECONDS} s:\n#{@log.last_words}" if now - @started > READY_SECONDS
 

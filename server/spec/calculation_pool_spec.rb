@@ -59,9 +59,9 @@ RSpec.describe Loft::CalculationPool do
 
   it "answers in the order it was asked" do
     file = File.join(folder, "order")
-    first = Thread.new { ask("sleep", s: 0.8) }
+    first = Thread.new { ask("sleep", s: 2) }
     sleep 0.2
-    others = Array.new(8) { |turn| Thread.new { ask("note", file: file, name: turn.to_s) }.tap { sleep 0.05 } }
+    others = Array.new(8) { |turn| Thread.new { ask("note", file: file, name: turn.to_s) }.tap { sleep 0.15 } }
     [first, *others].each(&:join)
     expect(File.readlines(file, chomp: true)).to eq((0..7).map(&:to_s))
   end
