@@ -20,7 +20,7 @@ module Loft
       before = @shops.lock_climate
       @shops.set_air(**@given)
       @cards.rescale { |wait| MossyAnvil::Wait.new(**wait.slice(:started_at, :earliest_at, :likely_at, :cure)).in_air(@now, before.temperature_c, climate.temperature_c) }
-      @briefs.apply(@blanks.on_rack)
+      @briefs.apply(@blanks.on_rack, climate)
       @given
     end
 

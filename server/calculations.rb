@@ -19,9 +19,7 @@ module Loft
       refused(Problems.missing(e.message))
     rescue TooLarge => e
       refused(Problems.too_large(e.message))
-    rescue NoMemoryError, SignalException, SystemExit
-      raise
-    rescue Exception => e # rubocop:disable Lint/RescueException -- a stack that ran over is answered too
+    rescue StandardError, ScriptError, SystemStackError => e
       RequestLog.fault($stdout, Time, { "PATH_INFO" => question["question"] }, e)
       refused(Problems.broken)
     end

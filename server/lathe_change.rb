@@ -12,15 +12,14 @@ module Loft
     end
 
     def prepare
-      return if @lathes.same?(@id, @lathe)
-
-      @briefs.prepare(@lathes.blanks_on(@id), Store::Shops.new(@db).climate) { |document| document.merge("lathe" => @lathe) }
+      on_it = @lathes.same?(@id, @lathe) ? [] : @lathes.blanks_on(@id)
+      @briefs.prepare(on_it, Store::Shops.new(@db).climate) { |document| document.merge("lathe" => @lathe) }
     end
 
     # Within a transaction; plain data.
     def apply
       on_it = @lathes.blanks_on(@id)
-      @briefs.apply(on_it) unless @lathes.same?(@id, @lathe)
+      @briefs.apply(on_it, Store::Shops.new(@db).lock_climate) unless @lathes.same?(@id, @lathe)
       @lathes.change(@id, @name, @lathe)
       { lathe: @id }
     end

@@ -22,7 +22,7 @@ before_worker_boot do
   Loft.load_all
   $stdout = $stderr = Loft::SteadyLog.new($stdout)
   served = Loft::App.serve(db: Loft::Store::Connection.open(ENV.fetch("DATABASE_URL"), lazily: true), calculator: Loft::Calculator.new(ENV.fetch("CALCULATION_SOCKET")))
-rescue Exception => e # rubocop:disable Lint/RescueException -- whatever it is
+rescue StandardError, ScriptError => e
   warn "A server process cannot start: #{e.class}: #{e.message.lines.first}"
   sleep 1
   exit!(1)

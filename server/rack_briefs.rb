@@ -21,8 +21,11 @@ module Loft
       end
     end
 
-    # Keeps them, in the transaction that makes the change. ids: of all it touches, locked here; one that was saved meanwhile, or is new, is worked out again.
-    def apply(ids)
+    # Keeps them, in the transaction that makes the change. ids: of all it touches, locked here; one that was saved meanwhile, or is new, is worked out again,
+    # and all are where the air is another by now.
+    def apply(ids, climate)
+      @found.clear unless [climate, @climate].map { |air| [air&.temperature_c, air&.humidity] }.uniq.one?
+      @climate = climate
       marks = @blanks.lock_marks(ids)
       ids.each do |id|
         work_out(id) unless @found[id]&.first == marks[id]

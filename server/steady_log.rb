@@ -4,9 +4,13 @@ module Loft
   # Where lines of the log go. What cannot be written (a full disk, a terminal that went away) is dropped and counted, and said once there is room again:
   # a log must never make fail what it is about. Can stand for $stdout and $stderr.
   class SteadyLog
+    # It keeps nothing back: as an IO says it.
+    attr_reader :sync
+
     # io: anything that answers #write.
     def initialize(io)
       @io = io
+      @sync = true
       @dropped = 0
       @lock = Mutex.new
     end
@@ -37,7 +41,6 @@ module Loft
     def print(*parts) = write(*parts) && nil
     def flush = self
     def close = nil
-    def sync = true # rubocop:disable Naming/PredicateMethod -- IO's own name
     def tty? = @io.respond_to?(:tty?) && @io.tty?
     alias isatty tty?
 

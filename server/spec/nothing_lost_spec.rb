@@ -169,6 +169,18 @@ RSpec.describe "Nothing lost, nothing half kept", :server do
       expect([db[:blanks].where(id: id).get(:name), waits]).to eq(["Meanwhile", expected])
     end
 
+    it "is worked out again where the air became another meanwhile" do
+      ask("POST", "/api/blanks", { document: JSON.parse(File.read(Dir[File.join(Loft::Demo::FOLDER, "39-*.anvil.json")].first)) })
+      id = db[:blanks].exclude(wait_ends_at: nil).get(:lathe_id)
+      own = Loft::Store::Lathes.new(db).all.find { |row| row[:id] == id }
+      heavier = JSON.parse(JSON.generate(own[:lathe])).merge("mass_kg" => 999)
+      change = Loft::LatheChange.new(db, { asked: { "id" => id, "name" => own[:name], "lathe" => heavier, "now" => clock.now.iso8601 } }, ->(*) {})
+      change.prepare
+      air(20, 0.95)
+      db.transaction { change.apply }
+      expect(waits.filter_map(&:last)).to eq([])
+    end
+
     it "is refused at once where the name is another lathe's, and the one that is beaten to it says so at its end" do
       first = db[:lathes].get(:id)
       ask("POST", "/api/lathes", { name: "taken", lathe: lathe.merge("mass_kg" => 77) })
