@@ -40,7 +40,7 @@ class CoreBench
 
   # Milliseconds of one raw multiply-and-sum over as many cells.
   def self.raw_ms
-    steps = MossyAnvil::Grid::STEPS[:default]
+    steps = MossyAnvil::Solid::Grid::STEPS[:default]
     cells = Numo::DFloat.new(steps[1], steps[2], steps[0]).rand
     other = cells.dup
     Times.median(Times.taken(ROUNDS) { (cells * other).sum })
@@ -61,8 +61,8 @@ class CoreBench
 
   def work(fineness)
     proc do
-      piece = MossyAnvil::BlankFile.from_data(yield)
-      proc { MossyAnvil::Assessment.new(piece, fineness: fineness).to_h }
+      piece = MossyAnvil::Formats::BlankFile.from_data(yield)
+      proc { MossyAnvil::Report::Assessment.new(piece, fineness: fineness).to_h }
     end
   end
 

@@ -11,7 +11,7 @@ class ScanBench
     # A server holds no such list beside the file, and what is held is looked through at every collection of garbage.
     @triangles = nil
     files.each do |name, bytes|
-      times = Times.taken(ROUNDS, warm_up: 1) { MossyAnvil::ScanReport.new(bytes).to_h }
+      times = Times.taken(ROUNDS, warm_up: 1) { MossyAnvil::Scan::ScanReport.new(bytes).to_h }
       Times.say "#{name}, #{bytes.bytesize / 1_000_000} MB", format("p50 %.1f s, longest %.1f s", Times.median(times) / 1000, times.last / 1000)
     end
   end

@@ -11,7 +11,7 @@ class SearchBench
   # By how much two processes that share nothing outdo one on this machine now, each with half of the climbs: more than that no queue can.
   def self.bare(document)
     half = lambda do
-      fork { MossyAnvil::PlacementSearch.new(MossyAnvil::BlankFile.from_data(document), WISHES).run(part: 0, parts: 2).then { exit!(0) } }
+      fork { MossyAnvil::Placing::PlacementSearch.new(MossyAnvil::Formats::BlankFile.from_data(document), WISHES).run(part: 0, parts: 2).then { exit!(0) } }
     end
     alone, together = [1, 2].map { |count| Times.seconds { Array.new(count) { half.call }.each { |pid| Process.wait(pid) } } }
     2 * alone / together

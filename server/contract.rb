@@ -3,51 +3,53 @@
 require "yaml"
 require "json_schemer"
 
-module Loft
-  # The contract as a checker: bodies in and out against server/contract/openapi.yaml.
-  # Blank documents are left to the core, which reads them against the same schema file and with its own rules.
-  class Contract
-    PATH = File.join(ROOT, "server", "contract", "openapi.yaml")
+module MossyAnvil
+  module Server
+    # The contract as a checker: bodies in and out against server/contract/openapi.yaml.
+    # Blank documents are left to the core, which reads them against the same schema file and with its own rules.
+    class Contract
+      PATH = File.join(ROOT, "server", "contract", "openapi.yaml")
 
-    # A $ref into the blank file's own schema, as the contract writes it.
-    INTO_FILE = %r{\A\.\./\.\./core/data/blank-\d+\.schema\.json#/\$defs/}
-    INTO_PARTS = "#/components/schemas/"
+      # A $ref into the blank file's own schema, as the contract writes it.
+      INTO_FILE = %r{\A\.\./\.\./core/data/blank-\d+\.schema\.json#/\$defs/}
+      INTO_PARTS = "#/components/schemas/"
 
-    # documents: :core leaves blank documents to the core, :inline checks them here too.
-    def initialize(documents: :core)
-      raw = YAML.safe_load_file(PATH)
-      file = JSON.parse(File.read(MossyAnvil::BlankFile::SCHEMA_PATH))
-      raw["components"]["schemas"]["Document"] = documents == :core ? {} : file
-      raw["components"]["schemas"].merge!(parts(file))
-      @schemas = JSONSchemer.openapi(referring(raw, INTO_FILE), regexp_resolver: "ecma")
-      @known = {}
-    end
+      # documents: :core leaves blank documents to the core, :inline checks them here too.
+      def initialize(documents: :core)
+        raw = YAML.safe_load_file(PATH)
+        file = JSON.parse(File.read(MossyAnvil::Formats::BlankFile::SCHEMA_PATH))
+        raw["components"]["schemas"]["Document"] = documents == :core ? {} : file
+        raw["components"]["schemas"].merge!(parts(file))
+        @schemas = JSONSchemer.openapi(referring(raw, INTO_FILE), regexp_resolver: "ecma")
+        @known = {}
+      end
 
-    # Faults of a body against a named schema, empty where it fits.
-    def faults(name, body)
-      schema = @known[name] ||= @schemas.schema(name)
-      schema.validate(body).first(MossyAnvil::BlankFile::MAX_FAULTS).flat_map { |error| MossyAnvil::SchemaFault.from(error) }.uniq
-    end
+      # Faults of a body against a named schema, empty where it fits.
+      def faults(name, body)
+        schema = @known[name] ||= @schemas.schema(name)
+        schema.validate(body).first(MossyAnvil::InvalidInput::MAX_FAULTS).flat_map { |error| MossyAnvil::Formats::SchemaFault.from(error) }.uniq
+      end
 
-    # Raises InvalidInput unless the body fits.
-    def check(name, body)
-      found = faults(name, body)
-      raise MossyAnvil::InvalidInput, found if found.any?
+      # Raises InvalidInput unless the body fits.
+      def check(name, body)
+        found = faults(name, body)
+        raise MossyAnvil::InvalidInput, found if found.any?
 
-      body
-    end
+        body
+      end
 
-    private
+      private
 
-    # Parts of the blank file that the contract speaks of, beside its own schemas.
-    def parts(file) = referring(file["$defs"], %r{\A#/\$defs/}).transform_keys { |name| "file_#{name}" }
+      # Parts of the blank file that the contract speaks of, beside its own schemas.
+      def parts(file) = referring(file["$defs"], %r{\A#/\$defs/}).transform_keys { |name| "file_#{name}" }
 
-    # The same with every $ref that begins so pointing at those parts.
-    def referring(node, beginning)
-      case node
-      when Hash then node.to_h { |key, value| [key, key == "$ref" && value.is_a?(String) ? value.sub(beginning, "#{INTO_PARTS}file_") : referring(value, beginning)] }
-      when Array then node.map { |value| referring(value, beginning) }
-      else node
+      # The same with every $ref that begins so pointing at those parts.
+      def referring(node, beginning)
+        case node
+        when Hash then node.to_h { |key, value| [key, key == "$ref" && value.is_a?(String) ? value.sub(beginning, "#{INTO_PARTS}file_") : referring(value, beginning)] }
+        when Array then node.map { |value| referring(value, beginning) }
+        else node
+        end
       end
     end
   end

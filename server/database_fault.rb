@@ -1,29 +1,31 @@
 # frozen_string_literal: true
 
-module Loft
-  # What a fault of the database means for whoever asked, by its SQLSTATE.
-  class DatabaseFault
-    # error: Sequel::DatabaseError.
-    def initialize(error)
-      @cause = error.wrapped_exception
-      result = @cause.respond_to?(:result) ? @cause.result : nil
-      @state = result&.error_field(PG::Result::PG_DIAG_SQLSTATE).to_s
-      @constraint = result&.error_field(PG::Result::PG_DIAG_CONSTRAINT_NAME)
-    end
+module MossyAnvil
+  module Server
+    # What a fault of the database means for whoever asked, by its SQLSTATE.
+    class DatabaseFault
+      # error: Sequel::DatabaseError.
+      def initialize(error)
+        @cause = error.wrapped_exception
+        result = @cause.respond_to?(:result) ? @cause.result : nil
+        @state = result&.error_field(PG::Result::PG_DIAG_SQLSTATE).to_s
+        @constraint = result&.error_field(PG::Result::PG_DIAG_CONSTRAINT_NAME)
+      end
 
-    # Does it come of what was sent, so that there is nothing in it for the log?
-    def ours? = @state == "23505"
+      # Does it come of what was sent, so that there is nothing in it for the log?
+      def ours? = @state == "23505"
 
-    # RFC 9457 document.
-    def problem
-      case @state
-      when "23505" then Problems.unique(@constraint)
-      # A number out of range, a day that is none, a character that cannot be kept, a check that failed.
-      when /\A(22|23)/ then Problems.unkeepable
-      when "53100" then Problems.disk_full
-      when /\A53/, /\A40/, "57014", "55P03" then Problems.busy("the database has too much to do: try again in a moment")
-      when /\A(57P|08|58)/ then Problems.database_away
-      else Problems.broken
+      # RFC 9457 document.
+      def problem
+        case @state
+        when "23505" then Problems.unique(@constraint)
+        # A number out of range, a day that is none, a character that cannot be kept, a check that failed.
+        when /\A(22|23)/ then Problems.unkeepable
+        when "53100" then Problems.disk_full
+        when /\A53/, /\A40/, "57014", "55P03" then Problems.busy("the database has too much to do: try again in a moment")
+        when /\A(57P|08|58)/ then Problems.database_away
+        else Problems.broken
+        end
       end
     end
   end

@@ -38,7 +38,7 @@ module BrowserHelper
 
   # With a process that works the queue, as the real application has them.
   def with_worker
-    worker = Process.spawn({ "DATABASE_URL" => ServerHelper.url }, RbConfig.ruby, "-r#{Loft::ROOT}/vendor/bundle/bundler/setup", "#{Loft::ROOT}/server/work.rb",
+    worker = Process.spawn({ "DATABASE_URL" => ServerHelper.url }, RbConfig.ruby, "-r#{MossyAnvil::Server::ROOT}/vendor/bundle/bundler/setup", "#{MossyAnvil::Server::ROOT}/server/entry/work.rb",
       out: File::NULL, err: File::NULL)
     yield
   ensure
@@ -64,8 +64,8 @@ RSpec.configure do |config|
   # :worker is an example whose changes are worked on the queue.
   config.around(:each, :worker) { |example| with_worker { example.run } }
   config.before(:each, :browser) do
-    Loft::Store::Shops.new(db).clear
+    MossyAnvil::Server::Store::Shops.new(db).clear
     ServerHelper.load_demo(Time.now.utc)
-    Capybara.app = Loft::App.serve(db: db, log: StringIO.new)
+    Capybara.app = MossyAnvil::Server::App.serve(db: db, log: StringIO.new)
   end
 end

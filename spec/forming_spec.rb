@@ -9,7 +9,7 @@ RSpec.describe "Forming a piece", :browser do
     find("[role=tab][aria-selected=true]")
   end
 
-  def kept(number) = db[:blanks].where(number: number).get(:id).then { |id| Loft::Store::Blanks.new(db).find(id)[:document] }
+  def kept(number) = db[:blanks].where(number: number).get(:id).then { |id| MossyAnvil::Server::Store::Blanks.new(db).find(id)[:document] }
   def save = click_button("Save") && find("span", text: "saved", exact_text: true)
 
   it "keeps a curve of its own and lays it into a smaller blank, where it is made to fit" do
@@ -35,7 +35,7 @@ RSpec.describe "Forming a piece", :browser do
     open_at(33, "form")
     find("label", text: "Solid", exact_text: true).click
     click_button("A curve from a photograph")
-    attach_file(File.join(Loft::ROOT, "demo/photographs/33-lamp-base.jpg")) { click_button("Choose a photograph of it from the side") }
+    attach_file(File.join(MossyAnvil::Server::ROOT, "demo/photographs/33-lamp-base.jpg")) { click_button("Choose a photograph of it from the side") }
     point = lambda do |x, y|
       sheet = find("[data-trace]")
       size = sheet.native.rect
@@ -99,7 +99,7 @@ RSpec.describe "Forming a piece", :browser do
       find("button", text: "Back to the survey’s axis")
       save
     end
-    found = MossyAnvil::PlacementField.new(MossyAnvil::BlankFile.from_data(kept(31))).measure(MossyAnvil::Placement.present)
+    found = MossyAnvil::Placing::PlacementField.new(MossyAnvil::Formats::BlankFile.from_data(kept(31))).measure(MossyAnvil::Model::Placement.present)
     expect(found.bark_rim).to be > 0.9
     expect(kept(31)["centres"]).not_to be_nil
   end

@@ -4,7 +4,7 @@ require_relative "browser_helper"
 
 RSpec.describe "Files in and out", :browser, :worker do
   let(:folder) { Dir.mktmpdir("carried") }
-  let(:lamp) { JSON.parse(File.read(Dir[File.join(Loft::Demo::FOLDER, "33-*.anvil.json")].first)) }
+  let(:lamp) { JSON.parse(File.read(Dir[File.join(MossyAnvil::Server::Services::Demo::FOLDER, "33-*.anvil.json")].first)) }
 
   before { page.driver.browser.download_path = folder }
 
@@ -42,7 +42,7 @@ RSpec.describe "Files in and out", :browser, :worker do
     expect(out["number"]).to eq(43)
     expect(out["defects"].map { |defect| defect["depth_mm"] }).to include(33)
     expect(out["defects"].drop(1)).to eq(lamp["defects"].drop(1))
-    expect(MossyAnvil::BlankFile.read(JSON.generate(out)).number).to eq(43)
+    expect(MossyAnvil::Formats::BlankFile.read(JSON.generate(out)).number).to eq(43)
   end
 
   it "what cannot be used is named by its place, and nothing of it is kept" do
@@ -62,7 +62,7 @@ RSpec.describe "Files in and out", :browser, :worker do
     visit "/shop"
     click_on "Parcel of 31 Clock surround"
     parcel = handed_over("31-*.zip")
-    Loft::Store::Shops.new(db).clear
+    MossyAnvil::Server::Store::Shops.new(db).clear
     visit "/shop"
     bring parcel
     click_on "31 Clock surround", match: :first
@@ -88,7 +88,7 @@ RSpec.describe "Files in and out", :browser, :worker do
     visit "/shop"
     click_on "The whole shop, one archive"
     archive = handed_over("*.zip")
-    Loft::Store::Shops.new(db).clear
+    MossyAnvil::Server::Store::Shops.new(db).clear
     visit "/"
     expect(page).to have_text("Nothing on the rack yet.")
     bring archive

@@ -55,7 +55,7 @@ RSpec.describe "Mending", :browser do
     expect(page).to have_css("[role=group][aria-label^=Groove]", count: 3)
     click_on "Save"
     expect(page).to have_css("span", text: "saved", exact_text: true)
-    steps = Loft::Store::Blanks.new(db).find(blank_id(33))[:document]["mend"]["steps"]
+    steps = MossyAnvil::Server::Store::Blanks.new(db).find(blank_id(33))[:document]["mend"]["steps"]
     placed = steps.find { |step| step["do"] == "cast" }["placed"]
     expect(placed).to match("lies" => true, "x_mm" => be > 5, "y_mm" => -2)
     slanting, ring = steps.find { |step| step["do"] == "inlay" }["grooves"].last(2).map { |groove| groove["path"] }

@@ -26,7 +26,7 @@ RSpec.describe "A lump in the hand", :browser do
 
     expect(page).to have_css("h2", text: "43 Quay post cap")
     expect(page).to have_css("li", text: "Weighs 3.9 kg on the scale, as its measures say")
-    kept = Loft::Store::Blanks.new(db).find(db[:blanks].where(number: 43).get(:id))[:document]
+    kept = MossyAnvil::Server::Store::Blanks.new(db).find(db[:blanks].where(number: 43).get(:id))[:document]
     expect(kept["material"]).to include("species" => "hornbeam", "character" => ["spalted"], "grain" => "end", "moisture_pct" => 22.0)
     expect(kept["shape"]["stations"].map { |station| station["radii_mm"].first.round(2) }).to eq([100.0, 95.25])
     expect(kept["lathe"]["mass_kg"]).to eq(46)
@@ -46,7 +46,7 @@ RSpec.describe "A lump in the hand", :browser do
     fill_in "Species or material", with: "yew"
     find("body").send_keys(:escape)
     pick "Photograph"
-    attach_file(File.join(Loft::ROOT, "demo/photographs/33-lamp-base.jpg")) { click_on "Choose a photograph of one end" }
+    attach_file(File.join(MossyAnvil::Server::ROOT, "demo/photographs/33-lamp-base.jpg")) { click_on "Choose a photograph of one end" }
     fill_in "Long, mm", with: "260\n"
     sheet = find("[data-trace]")
     sleep 0.5
@@ -93,7 +93,7 @@ RSpec.describe "A lump in the hand", :browser do
     expect(page).to have_css("aside", text: /Volume 76\d|Volume 77\d/)
     click_on "Put it on the rack"
     expect(page).to have_css("h2", text: "43 Scanned post")
-    shape = Loft::Store::Blanks.new(db).find(db[:blanks].where(number: 43).get(:id))[:document]["shape"]
+    shape = MossyAnvil::Server::Store::Blanks.new(db).find(db[:blanks].where(number: 43).get(:id))[:document]["shape"]
     expect(shape["stations"].last["z_mm"]).to be_within(1e-6).of(120)
     expect(shape["stations"][20]["radii_mm"].minmax).to match([be_within(0.1).of(40), be_within(0.3).of(56.6)])
   end

@@ -203,7 +203,7 @@ RSpec.describe "A day in the shop", :browser do
     find("button", text: "Spongy zone").click
     choose_option "Soft"
     allow_any_instance_of(Sequel::Database).to receive(:transaction).and_raise(Sequel::DatabaseDisconnectError)
-    allow_any_instance_of(Loft::Store::Blanks).to receive(:find).and_raise(Sequel::DatabaseConnectionError)
+    allow_any_instance_of(MossyAnvil::Server::Store::Blanks).to receive(:find).and_raise(Sequel::DatabaseConnectionError)
     click_on "Save"
     expect(page).to have_css("[role=alert]", text: /Not saved.*Nothing was saved.*Your draft is kept/m)
     RSpec::Mocks.space.reset_all

@@ -16,8 +16,8 @@ module BlankHelper
   end
 
   def material_data(**changes) = blank_data["material"].merge(changes.transform_keys(&:to_s))
-  def blank(**changes) = MossyAnvil::BlankFile.from_data(JSON.parse(JSON.generate(blank_data(**changes))))
-  def assess(fineness: :default, **changes) = MossyAnvil::Assessment.new(blank(**changes), fineness: fineness).to_h
+  def blank(**changes) = MossyAnvil::Formats::BlankFile.from_data(JSON.parse(JSON.generate(blank_data(**changes))))
+  def assess(fineness: :default, **changes) = MossyAnvil::Report::Assessment.new(blank(**changes), fineness: fineness).to_h
 
   def crack(id: "b", clock_deg: 60, z_mm: [5, 55], depth_mm: 25, **changes)
     { id: id, type: "crack", enters: "side", path: z_mm.map { |z| { clock_deg: clock_deg, z_mm: z } },

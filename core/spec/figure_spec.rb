@@ -22,7 +22,7 @@ RSpec.describe MossyAnvil::Figure do
   end
 end
 
-RSpec.describe MossyAnvil::Clock do
+RSpec.describe MossyAnvil::ClockAngle do
   it "turns the short way" do
     expect([[350, 10], [10, 350], [90, 270], [0, 90]].map { |from, to| described_class.turn(from, to) }).to eq([20, -20, -180, 90])
   end
@@ -54,6 +54,6 @@ RSpec.describe MossyAnvil::Table do
     expect(rows.first["mouth_from_mm"]).to eq(0)
     rows.each_cons(2) { |thin, wide| expect(thin["mouth_to_mm"]).to eq(wide["mouth_from_mm"]) }
     expect(rows).to all(satisfy { |row| row["ready_min"] > row["working_min"] })
-    expect([0, 0.3, 0.9, 2, 5, 40].map { |mouth| MossyAnvil::Filling.filler_for(mouth)["key"] }).to eq(%w[thin_ca packed_dust packed_dust thick_ca epoxy resin])
+    expect([0, 0.3, 0.9, 2, 5, 40].map { |mouth| MossyAnvil::Mend::Filling.filler_for(mouth)["key"] }).to eq(%w[thin_ca packed_dust packed_dust thick_ca epoxy resin])
   end
 end

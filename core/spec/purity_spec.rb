@@ -6,7 +6,7 @@ RSpec.describe "The core" do
 
   it "requires only Ruby's library, numo-narray and the schema library" do
     required = files.flat_map { |file| File.read(file).scan(/^\s*require "([^"]+)"/).flatten }.uniq
-    expect(required).to contain_exactly("cgi", "csv", "json", "yaml", "time", "numo/narray", "json_schemer")
+    expect(required).to contain_exactly("zeitwerk", "cgi", "csv", "json", "yaml", "time", "numo/narray", "json_schemer")
   end
 
   it "has no clock, no chance, no environment and no I/O but its own data" do

@@ -10,16 +10,16 @@ RSpec.describe "What is promised at the lathe" do
   let(:sampled) { 0.02 }
   let(:thicker_may_cost) { 0.02 }
 
-  def read(document) = MossyAnvil::BlankFile.from_data(JSON.parse(JSON.generate(document)))
-  def solid_of(document) = MossyAnvil::SolidWork.new(read(document), MossyAnvil::ShopClimate.new, :default)
+  def read(document) = MossyAnvil::Formats::BlankFile.from_data(JSON.parse(JSON.generate(document)))
+  def solid_of(document) = MossyAnvil::Report::SolidAnalysis.new(read(document), MossyAnvil::Report::ShopClimate.new, :default)
 
   # Limit at every stage, rpm.
   def limits(document)
     solid = solid_of(document)
-    MossyAnvil::Stage.names_for(solid.blank).to_h { |name| [name, MossyAnvil::StageReport.new(name, solid, MossyAnvil::Workings.new).limit_rpm] }
+    MossyAnvil::Solid::Stage.names_for(solid.blank).to_h { |name| [name, MossyAnvil::Report::StageReport.new(name, solid, MossyAnvil::Report::Workings.new).limit_rpm] }
   end
 
-  def limit(document) = MossyAnvil::StageReport.new(:hollowed, solid_of(document), MossyAnvil::Workings.new).limit_rpm
+  def limit(document) = MossyAnvil::Report::StageReport.new(:hollowed, solid_of(document), MossyAnvil::Report::Workings.new).limit_rpm
   def changed(document, defect, other) = document.merge("defects" => document["defects"].map { |own| own.equal?(defect) ? other : own })
   def paths(document) = document["defects"].select { |defect| defect.key?("path") }
 
@@ -111,7 +111,7 @@ RSpec.describe "What is promised at the lathe" do
     made_up(100, 9) do |document, _, which|
       document = document.merge("lathe" => BlankHelper::LATHE.merge("swing_mm" => 900, "between_centres_mm" => 900))
       blank = read(document)
-      found = MossyAnvil::MountReport.new(blank).to_h
+      found = MossyAnvil::Report::MountReport.new(blank).to_h
       found[:steps].each do |step|
         expect(step[:limit_rpm]).to be <= step[:rpm], which
         mount = step[:mounts].first
@@ -146,7 +146,7 @@ RSpec.describe "What is promised at the lathe" do
   end
 
   def in_the_way?(defect, axis, shape)
-    return defect.parts? && MossyAnvil::Seam.of(defect, shape).distances_mm(*axis).min < 4 if defect.path?
+    return defect.parts? && MossyAnvil::Model::CrackSheet.of(defect, shape).distances_mm(*axis).min < 4 if defect.path?
 
     defect.strength_factor <= 0.3 && defect.own_strength_mpa.zero? && defect.hold?(*axis).any?
   end
@@ -156,7 +156,7 @@ RSpec.describe "What is promised at the lathe" do
       document = document.merge("lathe" => BlankHelper::LATHE.merge("swing_mm" => 900, "between_centres_mm" => 900, "belts" => [{ "min_rpm" => 250, "max_rpm" => 3000 }]))
       crack = paths(document).first
       document = changed(document, crack, crack.merge("depth_range_mm" => [crack["depth_mm"] * 0.5, crack["depth_mm"] * 1.5])) if crack
-      report = MossyAnvil::Assessment.new(read(document)).to_h
+      report = MossyAnvil::Report::Assessment.new(read(document)).to_h
       last, sanding = report[:stages].values.last, report[:finish][:sanding_rpm]
       next expect(report[:findings][:finish].map { |finding| finding[:text] }).to include(a_string_including("lathe stopped")), which unless sanding
 
@@ -168,7 +168,7 @@ RSpec.describe "What is promised at the lathe" do
     let(:check) { { id: "a", type: "crack", enters: "side", path: [{ clock_deg: 20, z_mm: 80 }, { clock_deg: 20, z_mm: 200 }], depth_mm: 12, width_mm: 2 } }
 
     def plan(filler, **changes)
-      MossyAnvil::MendReport.new(blank(**BlankHelper::TALL, defects: [check.merge(changes)], mend: { steps: [{ id: "s", do: "fill", of: ["a"], with: filler }] }))
+      MossyAnvil::Report::MendReport.new(blank(**BlankHelper::TALL, defects: [check.merge(changes)], mend: { steps: [{ id: "s", do: "fill", of: ["a"], with: filler }] }))
     end
 
     it "asks for all of what is open before it counts as mended at any stage" do
@@ -193,9 +193,9 @@ RSpec.describe "What is promised at the lathe" do
     end
 
     it "bonds by mouth and by reach: less across a wide mouth, in proportion to how deep it gets" do
-      bonds = [0.2, 0.4, 0.5, 0.7].map { |mouth| MossyAnvil::Bond.mpa("thin_ca", mouth_mm: mouth, depth_mm: 10) }
+      bonds = [0.2, 0.4, 0.5, 0.7].map { |mouth| MossyAnvil::Model::Bond.mpa("thin_ca", mouth_mm: mouth, depth_mm: 10) }
       expect(bonds).to match([2.0, 2.0, be_within(1e-9).of(1.0), 0.0])
-      expect(MossyAnvil::Bond.mpa("thin_ca", mouth_mm: 0.2, depth_mm: 80)).to be_within(1e-9).of(1.0)
+      expect(MossyAnvil::Model::Bond.mpa("thin_ca", mouth_mm: 0.2, depth_mm: 80)).to be_within(1e-9).of(1.0)
     end
 
     it "counts a crack that is filled and not bonded as open, in speed, as fragile and in the side force" do
@@ -251,13 +251,13 @@ RSpec.describe "What is promised at the lathe" do
     # E49
     it "runs a crack through a wall by the shell that bulges" do
       cases = { [140, 6, 65] => 1370, [122, 5, 150] => 795, [195, 3, 90] => 717, [192, 10, 90] => 957 }
-      cases.each { |(radius, wall, run), rpm| expect(MossyAnvil::WallCrack.runs_rpm(0.394, 640, radius_mm: radius, wall_mm: wall, run_mm: run)).to be_within(1).of(rpm) }
-      expect(MossyAnvil::WallCrack.bulge(65, 140, 6)).to be_within(0.005).of(3.02)
-      expect(MossyAnvil::WallCrack.bulge(150, 122, 5)).to be_within(0.005).of(7.77)
+      cases.each { |(radius, wall, run), rpm| expect(MossyAnvil::Turn::WallCrack.runs_rpm(0.394, 640, radius_mm: radius, wall_mm: wall, run_mm: run)).to be_within(1).of(rpm) }
+      expect(MossyAnvil::Turn::WallCrack.bulge(65, 140, 6)).to be_within(0.005).of(3.02)
+      expect(MossyAnvil::Turn::WallCrack.bulge(150, 122, 5)).to be_within(0.005).of(7.77)
     end
 
     it "is monotone in wall, run and radius" do
-      at = ->(**change) { MossyAnvil::WallCrack.runs_rpm(0.394, 640, radius_mm: 120, wall_mm: 6, run_mm: 60, **change) }
+      at = ->(**change) { MossyAnvil::Turn::WallCrack.runs_rpm(0.394, 640, radius_mm: 120, wall_mm: 6, run_mm: 60, **change) }
       expect([2, 4, 8, 16, 30].map { |wall| at[wall_mm: wall] }).to(satisfy { |speeds| speeds == speeds.sort })
       expect([10, 20, 60, 120].map { |run| at[run_mm: run] }).to(satisfy { |speeds| speeds == speeds.sort.reverse })
       expect([60, 90, 130, 190].map { |radius| at[radius_mm: radius] }).to(satisfy { |speeds| speeds == speeds.sort.reverse })
@@ -284,8 +284,8 @@ RSpec.describe "What is promised at the lathe" do
     uneven = { id: "u", type: "crack", enters: "side", width_mm: 1, depth_mm: 60,
                path: [{ clock_deg: 0, z_mm: 5, depth_mm: 4 }, { clock_deg: 0, z_mm: 21.3, depth_mm: 60 }, { clock_deg: 0, z_mm: 55, depth_mm: 4 }] }
     coarse = assess(defects: [uneven])[:stages][:blank][:crack_runs_rpm]
-    stub_const("MossyAnvil::CracksAtStage::SAMPLES", 960)
-    MossyAnvil::Recall.forget
+    stub_const("MossyAnvil::Turn::CracksAtStage::SAMPLES", 960)
+    MossyAnvil::Cache.forget
     expect(coarse).to be_within(0.01 * coarse).of(assess(defects: [uneven])[:stages][:blank][:crack_runs_rpm])
   end
 
@@ -310,9 +310,9 @@ RSpec.describe "What is promised at the lathe" do
                                                                                            path: [0, 90, 180, 270, 359.9].map do |clock|
                                                                                              { clock_deg: clock, z_mm: 50 }
                                                                                            end }])
-      grid = MossyAnvil::Grid.over(piece.shape)
-      sections = MossyAnvil::CrossSections.new(piece, MossyAnvil::Stage.new(:blank, grid, piece), grid, ->(_) {})
-      bears = ->(force) { sections.lowest(MossyAnvil::CrossSections::Load.new(force_n: force, mass_g: 0, imbalance_g_mm: 0, reserve: 8)) }
+      grid = MossyAnvil::Solid::Grid.over(piece.shape)
+      sections = MossyAnvil::Turn::CrossSections.new(piece, MossyAnvil::Solid::Stage.new(:blank, grid, piece), grid, ->(_) {})
+      bears = ->(force) { sections.lowest(MossyAnvil::Turn::CrossSections::Load.new(force_n: force, mass_g: 0, imbalance_g_mm: 0, reserve: 8)) }
       most_n = (Math::PI * (60**3) / 32) * piece.material.strength_across_mpa / 8 / 50
       expect([bears[most_n * 0.97], bears[most_n * 1.03]&.to_a]).to eq([nil, [0.0, ["s"]]])
     end

@@ -51,7 +51,7 @@ Sequel.migration do
         CONSTRAINT valid_progress CHECK (part >= 0 AND done BETWEEN 0 AND climbs)
       );
     SQL
-    Loft::Queue.open(self)
+    MossyAnvil::Server::Jobs::Queue.open(self)
     Que.migrate!(version: Que::Migrations::CURRENT_VERSION)
   end
 

@@ -1,40 +1,42 @@
 # frozen_string_literal: true
 
-module Loft
-  module Routes
-    # Blanks, their readings and their journal.
-    module Blanks
-      def self.registered(app)
-        app.get("/api/blanks/:id") { answer(blanks.find(blank_id)) }
-        app.put("/api/blanks/:id/place") { answer(blanks.place(blank_id, body_as("Place")["put_away"], now)) }
-        take_in(app)
-        save(app)
-        append(app)
-      end
-
-      def self.take_in(app)
-        app.post("/api/blanks") { answer(blanks.take_in(*calculate_to_keep("taken_in").data.values_at("document", "brief")), 201) }
-      end
-
-      def self.save(app)
-        app.put("/api/blanks/:id") do
-          kept = blanks.find(blank_id)
-          found = calculate_to_keep("saved", kept: kept[:document].slice("readings"), started_at: Blanks.wait_start(kept)).data
-          answer(blanks.save(blank_id, *found.values_at("version", "document", "brief")))
+module MossyAnvil
+  module Server
+    module Routes
+      # Blanks, their readings and their journal.
+      module Blanks
+        def self.registered(app)
+          app.get("/api/blanks/:id") { answer(blanks.find(blank_id)) }
+          app.put("/api/blanks/:id/place") { answer(blanks.place(blank_id, body_as("Place")["put_away"], now)) }
+          take_in(app)
+          save(app)
+          append(app)
         end
-      end
 
-      def self.append(app)
-        app.post("/api/blanks/:id/journal") { answer(blanks.log(blank_id, body_as("NewEntry")), 201) }
-        app.post("/api/blanks/:id/readings") do
-          kept = blanks.find(blank_id)
-          found = calculate_to_keep("read_of", kept: kept[:document], started_at: Blanks.wait_start(kept), taken_at: now.iso8601).data
-          answer(blanks.add_reading(blank_id, *found.values_at("reading", "brief")), 201)
+        def self.take_in(app)
+          app.post("/api/blanks") { answer(blanks.take_in(*calculate_to_keep("taken_in").data.values_at("document", "brief")), 201) }
         end
-      end
 
-      # A wait for drying is counted from the first reading; nil where there is none.
-      def self.wait_start(kept) = kept[:document]["readings"]&.first&.fetch("taken_at")
+        def self.save(app)
+          app.put("/api/blanks/:id") do
+            kept = blanks.find(blank_id)
+            found = calculate_to_keep("saved", kept: kept[:document].slice("readings"), started_at: Blanks.wait_start(kept)).data
+            answer(blanks.save(blank_id, *found.values_at("version", "document", "brief")))
+          end
+        end
+
+        def self.append(app)
+          app.post("/api/blanks/:id/journal") { answer(blanks.log(blank_id, body_as("NewEntry")), 201) }
+          app.post("/api/blanks/:id/readings") do
+            kept = blanks.find(blank_id)
+            found = calculate_to_keep("read_of", kept: kept[:document], started_at: Blanks.wait_start(kept), taken_at: now.iso8601).data
+            answer(blanks.add_reading(blank_id, *found.values_at("reading", "brief")), 201)
+          end
+        end
+
+        # A wait for drying is counted from the first reading; nil where there is none.
+        def self.wait_start(kept) = kept[:document]["readings"]&.first&.fetch("taken_at")
+      end
     end
   end
 end

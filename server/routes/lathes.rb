@@ -1,34 +1,36 @@
 # frozen_string_literal: true
 
-module Loft
-  module Routes
-    # The shop's lathes, and what stands on each.
-    module Lathes
-      def self.registered(app)
-        app.get("/api/lathes") { answer(lathes: lathes.all) }
-        app.post("/api/lathes") { Lathes.named(self) { |name, lathe| lathes.add(name, lathe) && answer({ lathes: lathes.all }, 201) } }
-        app.put("/api/lathes/:id") do
-          Lathes.named(self) do |name, lathe|
-            lathes.check(lathe_id, name)
-            id = tasks.ask("lathe", { id: lathe_id, name: name, lathe: lathe, now: now.iso8601(6) })
-            answer(Tasks.plain(tasks.find(id)), 202)
+module MossyAnvil
+  module Server
+    module Routes
+      # The shop's lathes, and what stands on each.
+      module Lathes
+        def self.registered(app)
+          app.get("/api/lathes") { answer(lathes: lathes.all) }
+          app.post("/api/lathes") { Lathes.named(self) { |name, lathe| lathes.add(name, lathe) && answer({ lathes: lathes.all }, 201) } }
+          app.put("/api/lathes/:id") do
+            Lathes.named(self) do |name, lathe|
+              lathes.check(lathe_id, name)
+              id = ask_task("lathe", { id: lathe_id, name: name, lathe: lathe, now: now.iso8601(6) })
+              answer(Tasks.plain(tasks.find(id)), 202)
+            end
+          end
+          app.delete("/api/lathes/:id") do
+            lathes.remove(lathe_id)
+            answer(lathes: lathes.all)
+          rescue Sequel::ForeignKeyConstraintViolation
+            problem(Problems.in_use("a blank stands on it: put that on another first"))
           end
         end
-        app.delete("/api/lathes/:id") do
-          lathes.remove(lathe_id)
-          answer(lathes: lathes.all)
-        rescue Sequel::ForeignKeyConstraintViolation
-          problem(Problems.in_use("a blank stands on it: put that on another first"))
+
+        # Yields name and lathe of what was sent.
+        def self.named(app)
+          body = app.body_as("NewLathe")
+          faults = MossyAnvil::Model::Lathe.faults(JSON.parse(JSON.generate(body["lathe"]), symbolize_names: true), at: "/lathe")
+          raise MossyAnvil::InvalidInput, faults if faults.any?
+
+          yield body["name"], body["lathe"]
         end
-      end
-
-      # Yields name and lathe of what was sent.
-      def self.named(app)
-        body = app.body_as("NewLathe")
-        faults = MossyAnvil::Lathe.faults(JSON.parse(JSON.generate(body["lathe"]), symbolize_names: true), at: "/lathe")
-        raise MossyAnvil::InvalidInput, faults if faults.any?
-
-        yield body["name"], body["lathe"]
       end
     end
   end

@@ -1,76 +1,78 @@
 # frozen_string_literal: true
 
-module Loft
-  module Routes
-    # Plans of mending, the cards they are worked by, and their waits.
-    module Mending
-      def self.registered(app)
-        app.post("/api/reckon/mend") { answer(Mending.with_shelf(calculate("mend", records: cards.records).data, stocks)) }
-        cards(app)
-        waits(app)
-      end
-
-      def self.cards(app)
-        app.post("/api/blanks/:id/card") do
-          key = body_as("NewCard")["key"]
-          document = blanks.find(blank_id)[:document]
-          answer(card_work.open(blank_id, key, document, calculate("card", bytes: "", kept: document, records: cards.records).data), 201)
+module MossyAnvil
+  module Server
+    module Routes
+      # Plans of mending, the cards they are worked by, and their waits.
+      module Mending
+        def self.registered(app)
+          app.post("/api/reckon/mend") { answer(Mending.with_shelf(calculate("mend", records: cards.records).data, stocks)) }
+          cards(app)
+          waits(app)
         end
-        app.get("/api/blanks/:id/card") { answer(card: at_one_moment { Mending.open_card(self, blank_id) }) }
-        app.get("/api/cards/:id") { answer(card_work.show(card_id)) }
-        app.post("/api/cards/:id/marks") { answer(card_work.mark(card_id, body_as("NewMark")), 201) }
-        app.post("/api/cards/:id/troubles") { answer(card_work.trouble(card_id, body_as("NewTrouble")), 201) }
-        app.post("/api/cards/:id/end") { answer(card_work.close(card_id, body_as("NewCard")["key"])) }
-      end
 
-      # The open card of a blank, or nil; raises NotFound where there is no such blank.
-      def self.open_card(app, id)
-        app.blanks.find(id)
-        app.cards.open_of(id)&.then { |open| app.card_work.show(open[:id]) }
-      end
-
-      def self.waits(app)
-        app.get("/api/waits") { answer(now: now.iso8601(3), waits: Mending.open_waits(*at_one_moment { [cards.waits, blanks.drying(now)] })) }
-        app.get("/api/waits.ics") do
-          waits, drying, shop = at_one_moment { [cards.waits, blanks.drying(now), shops.current[:name]] }
-          calendar = Calendar.new(waits, drying, shop: shop, now: now)
-          hand_over("waits.ics", "text/calendar;charset=utf-8", calendar.text)
+        def self.cards(app)
+          app.post("/api/blanks/:id/card") do
+            key = body_as("NewCard")["key"]
+            document = blanks.find(blank_id)[:document]
+            answer(card_work.open(blank_id, key, document, calculate("card", bytes: "", kept: document, records: cards.records).data), 201)
+          end
+          app.get("/api/blanks/:id/card") { answer(card: at_one_moment { Mending.open_card(self, blank_id) }) }
+          app.get("/api/cards/:id") { answer(card_work.show(card_id)) }
+          app.post("/api/cards/:id/marks") { answer(card_work.mark(card_id, body_as("NewMark")), 201) }
+          app.post("/api/cards/:id/troubles") { answer(card_work.trouble(card_id, body_as("NewTrouble")), 201) }
+          app.post("/api/cards/:id/end") { answer(card_work.close(card_id, body_as("NewCard")["key"])) }
         end
-      end
 
-      # What waits, on a card or to dry, soonest first.
-      def self.open_waits(carded, drying)
-        carded = carded.map { |wait| plain(wait) }
-        drying = drying.map do |row|
-          { blank_id: row[:id], number: row[:number], name: row[:name], card_id: nil, line: nil, working: false, reason: "Drying.",
-            unlocks: "dry enough for what follows",
-            started_at: row[:wait_started_at].utc.iso8601, earliest_at: (row[:wait_earliest_at] || row[:wait_ends_at]).utc.iso8601,
-            likely_at: row[:wait_ends_at].utc.iso8601 }
+        # The open card of a blank, or nil; raises NotFound where there is no such blank.
+        def self.open_card(app, id)
+          app.blanks.find(id)
+          app.cards.open_of(id)&.then { |open| app.card_work.show(open[:id]) }
         end
-        (carded + drying).sort_by { |wait| wait[:likely_at] }
-      end
 
-      def self.plain(wait)
-        times = wait.slice(:started_at, :earliest_at, :likely_at).transform_values { |time| time.utc.iso8601 }
-        { **wait.slice(:blank_id, :number, :name, :card_id, :line, :working, :unlocks, :reason), **times }
-      end
-
-      # What stands on the shelf beside what the plan takes.
-      def self.with_shelf(report, stocks)
-        products, reserved = stocks.whole
-        materials = report["materials"].map do |row|
-          { **row, "shelf" => shelf(row["amount"], stocks.shelf(row["key"], row["part"], products: products, reserved: reserved)) }
+        def self.waits(app)
+          app.get("/api/waits") { answer(now: now.iso8601(3), waits: Mending.open_waits(*at_one_moment { [cards.waits, blanks.drying(now)] })) }
+          app.get("/api/waits.ics") do
+            waits, drying, shop = at_one_moment { [cards.waits, blanks.drying(now), shops.current[:name]] }
+            calendar = Prints::Calendar.new(waits, drying, shop: shop, now: now)
+            hand_over("waits.ics", "text/calendar;charset=utf-8", calendar.text)
+          end
         end
-        { **report, "materials" => materials }
-      end
 
-      def self.shelf(asked_g, found)
-        return unless found
+        # What waits, on a card or to dry, soonest first.
+        def self.open_waits(carded, drying)
+          carded = carded.map { |wait| plain(wait) }
+          drying = drying.map do |row|
+            { blank_id: row[:id], number: row[:number], name: row[:name], card_id: nil, line: nil, working: false, reason: "Drying.",
+              unlocks: "dry enough for what follows",
+              started_at: row[:wait_started_at].utc.iso8601, earliest_at: (row[:wait_earliest_at] || row[:wait_ends_at]).utc.iso8601,
+              likely_at: row[:wait_ends_at].utc.iso8601 }
+          end
+          (carded + drying).sort_by { |wait| wait[:likely_at] }
+        end
 
-        own = MossyAnvil::Shelf.new(**found.slice(:left_g, :reserved_g, :pack_g), asked_g: asked_g)
-        { product: found[:product], left_g: found[:left_g], reserved_g: found[:reserved_g], enough: own.enough?, packs: own.packs, pack_g: found[:pack_g] }
+        def self.plain(wait)
+          times = wait.slice(:started_at, :earliest_at, :likely_at).transform_values { |time| time.utc.iso8601 }
+          { **wait.slice(:blank_id, :number, :name, :card_id, :line, :working, :unlocks, :reason), **times }
+        end
+
+        # What stands on the shelf beside what the plan takes.
+        def self.with_shelf(report, stocks)
+          products, reserved = stocks.whole
+          materials = report["materials"].map do |row|
+            { **row, "shelf" => shelf(row["amount"], stocks.shelf(row["key"], row["part"], products: products, reserved: reserved)) }
+          end
+          { **report, "materials" => materials }
+        end
+
+        def self.shelf(asked_g, found)
+          return unless found
+
+          own = MossyAnvil::Model::Shelf.new(**found.slice(:left_g, :reserved_g, :pack_g), asked_g: asked_g)
+          { product: found[:product], left_g: found[:left_g], reserved_g: found[:reserved_g], enough: own.enough?, packs: own.packs, pack_g: found[:pack_g] }
+        end
+        private_class_method :shelf
       end
-      private_class_method :shelf
     end
   end
 end

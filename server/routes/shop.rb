@@ -1,24 +1,26 @@
 # frozen_string_literal: true
 
-module Loft
-  module Routes
-    # The shop and its rack.
-    module Shop
-      def self.registered(app)
-        app.get("/api/shop") { answer(at_one_moment { Shop.shown(self) }) }
-        app.put("/api/shop") do
-          about = body_as("ShopName")
-          shops.name_it(**about.transform_keys(&:to_sym))
-          answer(about)
+module MossyAnvil
+  module Server
+    module Routes
+      # The shop and its rack.
+      module Shop
+        def self.registered(app)
+          app.get("/api/shop") { answer(at_one_moment { Shop.shown(self) }) }
+          app.put("/api/shop") do
+            about = body_as("ShopName")
+            shops.name_it(**about.transform_keys(&:to_sym))
+            answer(about)
+          end
         end
-      end
 
-      def self.shown(app)
-        shop, blanks = app.shops.current, app.blanks
-        waits = app.cards.waits.group_by { |wait| wait[:blank_id] }
-        rack = blanks.rack.map { |row| RackPlace.new(row, app.now, waits: waits.fetch(row[:id], [])).to_h }
-        { name: shop[:name], currency: shop[:currency], climate: shop.slice(:temperature_c, :humidity), lathes: app.shops.lathes, next_number: blanks.next_number,
-          put_away: blanks.put_away, rack: rack }
+        def self.shown(app)
+          shop, blanks = app.shops.current, app.blanks
+          waits = app.cards.waits.group_by { |wait| wait[:blank_id] }
+          rack = blanks.rack.map { |row| Services::RackPlace.new(row, app.now, waits: waits.fetch(row[:id], [])).to_h }
+          { name: shop[:name], currency: shop[:currency], climate: shop.slice(:temperature_c, :humidity), lathes: app.shops.lathes, next_number: blanks.next_number,
+            put_away: blanks.put_away, rack: rack }
+        end
       end
     end
   end

@@ -1,53 +1,55 @@
 # frozen_string_literal: true
 
-module Loft
-  module Routes
-    # What stands on the shelf, and the shop's own air.
-    module Stores
-      def self.registered(app)
-        app.get("/api/stores") { answer(Stores.shown(stocks)) }
-        products(app)
-        app.post("/api/stores/lots") do
-          body = body_as("NewLot")
-          opened_on = Store::Stocks.day(body["opened_on"], at: "/opened_on")
-          stocks.add_lot(body["product_id"], body["grams"], body["key"], now, part: body["part"], code: body["code"], opened_on: opened_on)
-          answer(Stores.shown(stocks), 201)
+module MossyAnvil
+  module Server
+    module Routes
+      # What stands on the shelf, and the shop's own air.
+      module Stores
+        def self.registered(app)
+          app.get("/api/stores") { answer(Stores.shown(stocks)) }
+          products(app)
+          app.post("/api/stores/lots") do
+            body = body_as("NewLot")
+            opened_on = Store::Stocks.day(body["opened_on"], at: "/opened_on")
+            stocks.add_lot(body["product_id"], body["grams"], body["key"], now, part: body["part"], code: body["code"], opened_on: opened_on)
+            answer(Stores.shown(stocks), 201)
+          end
+          app.post("/api/stores/moves") do
+            body = body_as("NewMove")
+            stocks.move(body["lot_id"], body["grams"], body["reason"], body["key"], now)
+            answer(Stores.shown(stocks), 201)
+          end
+          air(app)
         end
-        app.post("/api/stores/moves") do
-          body = body_as("NewMove")
-          stocks.move(body["lot_id"], body["grams"], body["reason"], body["key"], now)
-          answer(Stores.shown(stocks), 201)
+
+        def self.products(app)
+          app.post("/api/stores/products") do
+            body = body_as("NewProduct")
+            Stores.check(body)
+            stocks.add_product(**body.slice("name", "kind", "like", "pack_g").transform_keys(&:to_sym), pack_price: body["pack_price"] || 0, sheet: body["sheet"] || {})
+            answer(Stores.shown(stocks), 201)
+          end
         end
-        air(app)
-      end
 
-      def self.products(app)
-        app.post("/api/stores/products") do
-          body = body_as("NewProduct")
-          Stores.check(body)
-          stocks.add_product(**body.slice("name", "kind", "like", "pack_g").transform_keys(&:to_sym), pack_price: body["pack_price"] || 0, sheet: body["sheet"] || {})
-          answer(Stores.shown(stocks), 201)
+        # The air everything dries and cures in: waits under way move with it, and everything on the rack is reckoned in it.
+        def self.air(app)
+          app.put("/api/shop/air") do
+            given = body_as("Air")
+            MossyAnvil::Report::ShopClimate.new(**given.transform_keys(&:to_sym), at: "")
+            answer(Tasks.plain(tasks.find(ask_task("air", { **given, now: now.iso8601(6) }))), 202)
+          end
         end
-      end
 
-      # The air everything dries and cures in: waits under way move with it, and everything on the rack is reckoned in it.
-      def self.air(app)
-        app.put("/api/shop/air") do
-          given = body_as("Air")
-          MossyAnvil::ShopClimate.new(**given.transform_keys(&:to_sym), at: "")
-          answer(Tasks.plain(tasks.find(tasks.ask("air", { **given, now: now.iso8601(6) }))), 202)
+        # A sheet of numbers that can be: also together.
+        def self.check(body)
+          MossyAnvil::Table.row(body["kind"], body["like"], at: "/like")
+          MossyAnvil::Mend::Resin.of(body["like"], sheet: body["sheet"] || {}, at: "/like").kinetics(at: "/sheet") if body["kind"] == "resins"
         end
-      end
 
-      # A sheet of numbers that can be: also together.
-      def self.check(body)
-        MossyAnvil::Table.row(body["kind"], body["like"], at: "/like")
-        MossyAnvil::Resin.of(body["like"], sheet: body["sheet"] || {}, at: "/like").kinetics(at: "/sheet") if body["kind"] == "resins"
-      end
-
-      def self.shown(stocks)
-        products, reserved = stocks.whole
-        { products: products.map { |product| { **product, reserved_g: reserved.select { |(key, _), _| key == product[:like] }.sum { |_, grams| grams } } } }
+        def self.shown(stocks)
+          products, reserved = stocks.whole
+          { products: products.map { |product| { **product, reserved_g: reserved.select { |(key, _), _| key == product[:like] }.sum { |_, grams| grams } } } }
+        end
       end
     end
   end

@@ -1,16 +1,18 @@
 # frozen_string_literal: true
 
-module Loft
-  module Routes
-    # The tables of the trade, as the core reads them.
-    module Tables
-      SHOWN = %w[woods other_stock resins fillers mounts grits gates tests ways forms wishes hardeners glues drying_places troubles pigments supplies].freeze
+module MossyAnvil
+  module Server
+    module Routes
+      # The tables of the trade, as the core reads them.
+      module Tables
+        SHOWN = %w[woods other_stock resins fillers mounts grits gates tests ways forms wishes hardeners glues drying_places troubles pigments supplies].freeze
 
-      def self.registered(app)
-        app.get("/api/tables/:name") do
-          raise NotFound, "there is no table #{params['name'][0, 40].inspect}" unless SHOWN.include?(params["name"])
+        def self.registered(app)
+          app.get("/api/tables/:name") do
+            raise NotFound, "there is no table #{params['name'][0, 40].inspect}" unless SHOWN.include?(params["name"])
 
-          answer(name: params["name"], source: MossyAnvil::Table[params["name"]]["source"], rows: MossyAnvil::Table.rows(params["name"]))
+            answer(name: params["name"], source: MossyAnvil::Table[params["name"]]["source"], rows: MossyAnvil::Table.rows(params["name"]))
+          end
         end
       end
     end

@@ -1,29 +1,31 @@
 # frozen_string_literal: true
 
-module Loft
-  module Routes
-    # Changes that are worked on the queue: looked at on the way, cancelled.
-    module Tasks
-      def self.registered(app)
-        app.get("/api/tasks/:id") { answer(Tasks.plain(tasks.find(task_id))) }
-        app.delete("/api/tasks/:id") do
-          tasks.stop(task_id)
-          answer(Tasks.plain(tasks.find(task_id)))
+module MossyAnvil
+  module Server
+    module Routes
+      # Changes that are worked on the queue: looked at on the way, cancelled.
+      module Tasks
+        def self.registered(app)
+          app.get("/api/tasks/:id") { answer(Tasks.plain(tasks.find(task_id))) }
+          app.delete("/api/tasks/:id") do
+            tasks.stop(task_id)
+            answer(Tasks.plain(tasks.find(task_id)))
+          end
         end
-      end
 
-      def self.plain(row)
-        { **row.slice(:id, :kind, :done), of: row[:total], state: state(row), result: Store::Rows.data(row[:result]), problem: Store::Rows.data(row[:problem]) }
-      end
-
-      def self.state(row)
-        if row[:problem] then "failed"
-        elsif row[:result] then "ended"
-        elsif row[:stopped] then "stopped"
-        else row[:total].zero? ? "waiting" : "running"
+        def self.plain(row)
+          { **row.slice(:id, :kind, :done), of: row[:total], state: state(row), result: Store::Rows.data(row[:result]), problem: Store::Rows.data(row[:problem]) }
         end
+
+        def self.state(row)
+          if row[:problem] then "failed"
+          elsif row[:result] then "ended"
+          elsif row[:stopped] then "stopped"
+          else row[:total].zero? ? "waiting" : "running"
+          end
+        end
+        private_class_method :state
       end
-      private_class_method :state
     end
   end
 end

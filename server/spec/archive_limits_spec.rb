@@ -14,7 +14,7 @@ RSpec.describe "What a shop can keep", :server do
 
   # Takes an archive into an empty shop; what came of it.
   def back(bytes)
-    Loft::Store::Shops.new(db).clear
+    MossyAnvil::Server::Store::Shops.new(db).clear
     task = work("POST", "/api/shop/archive", bytes, type: "application/zip")
     expect(task["state"]).to eq("ended"), task["problem"].to_s
     task["result"]
@@ -53,10 +53,10 @@ RSpec.describe "What a shop can keep", :server do
   end
 
   it "goes out and comes in again: more than four thousand files" do
-    blanks = Loft::Store::Blanks.new(db)
+    blanks = MossyAnvil::Server::Store::Blanks.new(db)
     ids = Array.new(105) { |turn| blanks.take_in(JSON.parse(JSON.generate(blank_data(number: turn + 1))), { ready: true, note: "survey" })[:id] }
     40.times do |turn|
-      picture = Loft::Picture.new((Vips::Image.black(8, 8, bands: 3) + [turn * 6, 90, 60]).cast(:uchar).copy(interpretation: :srgb).jpegsave_buffer)
+      picture = MossyAnvil::Server::Services::Picture.new((Vips::Image.black(8, 8, bands: 3) + [turn * 6, 90, 60]).cast(:uchar).copy(interpretation: :srgb).jpegsave_buffer)
       ids.each { |id| db[:photographs].insert(blank_id: id, sha256: picture.sha256, bytes: Sequel.blob(picture.bytes), width_px: 8, height_px: 8, view: "other") }
     end
     before = counts(:blanks, :photographs)
@@ -78,9 +78,9 @@ RSpec.describe "What a shop can keep", :server do
   end
 
   it "is no more than the door takes that it comes in by, and says so where it is" do
-    expect(File.read(File.join(Loft::ROOT, "server", "puma.rb"))[/http_content_length_limit (\S+)/, 1].to_i).to eq(Loft::App::MAX_ARCHIVE_BYTES)
+    expect(File.read(File.join(MossyAnvil::Server::ROOT, "server", "entry", "puma.rb"))[/http_content_length_limit (\S+)/, 1].to_i).to eq(MossyAnvil::Server::Services::Archive::MAX_BYTES)
     take_in
-    stub_const("Loft::ArchiveReader::MOST_FILES", 2)
+    stub_const("MossyAnvil::Server::Services::ArchiveReader::MOST_FILES", 2)
     ask("GET", "/api/shop/archive")
     expect(last_response.headers["content-disposition"]).to include("-too-large-to-import.zip")
     task = work("POST", "/api/shop/archive", last_response.body, type: "application/zip")
@@ -88,7 +88,7 @@ RSpec.describe "What a shop can keep", :server do
   end
 
   it "is refused over what is taken, with nothing of it left behind" do
-    stub_const("Loft::App::MAX_ARCHIVE_BYTES", 3_000_000)
+    stub_const("MossyAnvil::Server::Services::Archive::MAX_BYTES", 3_000_000)
     ask("POST", "/api/shop/archive", "x" * 3_000_001, type: "application/zip")
     problem(413)
     expect(counts(:tasks, :task_files, :que_jobs)).to eq(tasks: 0, task_files: 0, que_jobs: 0)
@@ -104,7 +104,7 @@ RSpec.describe "What a shop can keep", :server do
     end
 
     it "unpacks to no more than is read, all of it together" do
-      stub_const("Loft::ArchiveReader::MOST_TEXT_BYTES", 3_000_000)
+      stub_const("MossyAnvil::Server::Services::ArchiveReader::MOST_TEXT_BYTES", 3_000_000)
       entries = { "shop.json" => "{}" }.merge(Array.new(8) { |turn| ["journals/#{turn}.json", "{\"entries\": []}#{' ' * 900_000}"] }.to_h)
       blanks = Array.new(8) { |turn| ["blanks/#{turn}.anvil.json", JSON.generate(blank_data)] }.to_h
       shop = JSON.generate(format: "mossy-anvil/shop", version: 1, name: "x", currency: "EUR", climate: { temperature_c: 20, humidity: 0.5 }, lathes: {})
@@ -118,7 +118,7 @@ RSpec.describe "What a shop can keep", :server do
       entries = Zip::File.open_buffer(StringIO.new(out)).entries.to_h { |entry| [entry.name, entry.get_input_stream.read] }
       name = entries.keys.grep(/cards/).first
       entries[name] = JSON.generate(JSON.parse(entries[name]).tap(&spoil))
-      Loft::Store::Shops.new(db).clear
+      MossyAnvil::Server::Store::Shops.new(db).clear
       refused(zipped(entries))
     end
 

@@ -2,7 +2,7 @@
 
 require_relative "server_helper"
 
-RSpec.describe Loft::Archive, :server do
+RSpec.describe MossyAnvil::Server::Services::Archive, :server do
   before { ServerHelper.load_demo(clock.now) }
 
   def out
@@ -31,10 +31,10 @@ RSpec.describe Loft::Archive, :server do
   def everything
     columns = %i[key kind stage speed_rpm note logged_at].map { |name| Sequel[:journal][name] }
     journals = db[:journal].join(:blanks, id: :blank_id).select_map([:number, *columns]).sort_by(&:to_s)
-    documents = Loft::Store::Blanks.new(db).then { |blanks| blanks.ids.map { |id| blanks.find(id)[:document] } }
-    shops = Loft::Store::Shops.new(db)
+    documents = MossyAnvil::Server::Store::Blanks.new(db).then { |blanks| blanks.ids.map { |id| blanks.find(id)[:document] } }
+    shops = MossyAnvil::Server::Store::Shops.new(db)
     pictures = db[:photographs].join(:blanks, id: :blank_id).order(:number, :sha256).select_map(%i[number sha256 view caption mm_per_share hidden taken_at])
-    shelf = Loft::Store::Stocks.new(db).products.map { |product| product.except(:id).merge(lots: product[:lots].map { |lot| lot.except(:id) }) }
+    shelf = MossyAnvil::Server::Store::Stocks.new(db).products.map { |product| product.except(:id).merge(lots: product[:lots].map { |lot| lot.except(:id) }) }
     [documents, journals, shops.current, shops.lathes, pictures, shelf, db[:records].order(:id).select_map(%i[kind of value])]
   end
 
@@ -48,7 +48,7 @@ RSpec.describe Loft::Archive, :server do
     db[:records].insert(kind: "cure_factor", of: "casting_epoxy", value: 1.2, recorded_at: Time.now)
     before = everything
     bytes = out
-    Loft::Store::Shops.new(db).clear
+    MossyAnvil::Server::Store::Shops.new(db).clear
     report = take_back(bytes)
     expect(report["taken_in"]).to eq(db[:blanks].order(:number).select_map(%i[id number name]).map { |row| %w[id number name].zip(row).to_h })
     expect(report.except("taken_in")).to eq("already_here" => 0, "differ" => [], "cards_left" => [], "renumbered" => [])
@@ -67,14 +67,14 @@ RSpec.describe Loft::Archive, :server do
     timed = lines.find { |line| line["kind"] == "timer" }
     mark[timed, kind: "started"]
     before = answer_as("Card")
-    held = Loft::Store::Stocks.new(db).reserved
+    held = MossyAnvil::Server::Store::Stocks.new(db).reserved
     bytes = out
-    Loft::Store::Shops.new(db).clear
+    MossyAnvil::Server::Store::Shops.new(db).clear
     take_back(bytes)
     ask("GET", "/api/blanks/#{db[:blanks].where(number: 35).get(:id)}/card")
     after = answer_as("MaybeCard")["card"]
     expect(after.except("id", "blank_id")).to eq(before.except("id", "blank_id"))
-    expect(Loft::Store::Stocks.new(db).reserved).to eq(held)
+    expect(MossyAnvil::Server::Store::Stocks.new(db).reserved).to eq(held)
     ask("POST", "/api/cards/#{after['id']}/marks", { key: SecureRandom.uuid, line: timed["key"], kind: "done" })
     expect(answer_as("Card")["steps"].flat_map { |step| step["lines"] }.find { |line| line["key"] == timed["key"] }["done_at"]).not_to be_nil
   end
@@ -109,7 +109,7 @@ RSpec.describe Loft::Archive, :server do
     expect(last_response.headers).to include("content-type" => "application/zip", "content-disposition" => 'attachment; filename="35-six-coat-pegs.zip"')
     bytes = last_response.body
     expect(Zip::File.open_buffer(StringIO.new(bytes)).entries.map(&:name)).to all(match(/parcel\.json|35-six-coat-pegs/))
-    Loft::Store::Shops.new(db).clear
+    MossyAnvil::Server::Store::Shops.new(db).clear
     report = take_back(bytes)
     here = report["taken_in"].first["id"]
     expect(report["taken_in"]).to eq([{ "id" => here, "number" => 35, "name" => "Six coat-pegs" }])
@@ -159,7 +159,7 @@ RSpec.describe Loft::Archive, :server do
 
   it "takes in all or nothing: one bad blank, and it is named by its file" do
     bad = repacked(out) { |entries| entries.transform_values! { |text| text.sub('"hornbeam"', '""') } }
-    Loft::Store::Shops.new(db).clear
+    MossyAnvil::Server::Store::Shops.new(db).clear
     expect(refused(bad).first["pointer"]).to match(%r{\A/blanks/32-donation-bowl-\d+\.anvil\.json/material/species\z})
     expect(db[:blanks].count + db[:lathes].count).to eq(0)
   end

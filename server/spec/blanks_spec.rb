@@ -143,7 +143,7 @@ RSpec.describe "A blank that is done with", :server do
     # A parcel of it is for whoever goes on with it.
     zips = ["/api/shop/archive", "/api/blanks/#{id}/export?as=parcel"].map { |path| ask("GET", path).body }
     zips.zip([1, 0]).each do |zip, away|
-      Loft::Store::Shops.new(db).clear
+      MossyAnvil::Server::Store::Shops.new(db).clear
       work("POST", "/api/shop/archive", zip, type: "application/zip")
       expect([db[:blanks].count, db[:blanks].exclude(put_away_at: nil).count]).to eq([1, away])
     end

@@ -3,10 +3,10 @@
 require_relative "server_helper"
 
 # The processes that calculate, as they really run, with questions made up here.
-RSpec.describe Loft::CalculationPool do
+RSpec.describe MossyAnvil::Server::Calculation::CalculationPool do
   let!(:folder) { Dir.mktmpdir("pool") }
   let(:path) { File.join(folder, "calculate") }
-  let(:calculator) { Loft::Calculator.new(path) }
+  let(:calculator) { MossyAnvil::Server::Calculation::Calculator.new(path) }
 
   # What the processes answer: by the question's name.
   def self.work(question, bytes)
@@ -47,13 +47,13 @@ RSpec.describe Loft::CalculationPool do
   # A pattern that tries every way there is never lets another thread of Ruby's run: only the kernel stops it.
   %w[spin regexp].each do |name|
     it "ends a question that takes more than it may (#{name}), says so, and answers the next" do
-      expect { ask(name) }.to raise_error(Loft::Calculator::TooCostly, /more calculation \(3 s\)/)
+      expect { ask(name) }.to raise_error(MossyAnvil::Server::Calculation::Calculator::TooCostly, /more calculation \(3 s\)/)
       expect(ask("echo", "on").bytes).to eq("on")
     end
   end
 
   it "ends one that swells, and answers the next" do
-    expect { ask("swell") }.to raise_error(Loft::Calculator::TooCostly, /memory \(\d+ MB\)/)
+    expect { ask("swell") }.to raise_error(MossyAnvil::Server::Calculation::Calculator::TooCostly, /memory \(\d+ MB\)/)
     expect(ask("echo", "on").bytes).to eq("on")
   end
 
@@ -71,13 +71,13 @@ RSpec.describe Loft::CalculationPool do
     busy = Thread.new { ask("sleep", s: 1) }
     sleep 0.2
     gone = Time.now + 0.3
-    expect { ask("note", file: file, name: "nobody", left: -> { Time.now > gone }) }.to raise_error(Loft::Calculator::Left)
+    expect { ask("note", file: file, name: "nobody", left: -> { Time.now > gone }) }.to raise_error(MossyAnvil::Server::Calculation::Calculator::Left)
     busy.join
     ask("note", file: file, name: "last")
     expect(File.readlines(file, chomp: true)).to eq(["last"])
     before = ask("echo").about["pid"]
     soon = Time.now + 0.5
-    expect { ask("sleep", s: 60, left: -> { Time.now > soon }) }.to raise_error(Loft::Calculator::Left)
+    expect { ask("sleep", s: 60, left: -> { Time.now > soon }) }.to raise_error(MossyAnvil::Server::Calculation::Calculator::Left)
     expect(ask("echo").about["pid"]).not_to eq(before)
   end
 
@@ -90,28 +90,28 @@ RSpec.describe Loft::CalculationPool do
   end
 
   it "waits for a pool that is starting again, and says so where it does not come" do
-    stub_const("Loft::Calculator::RETURN_S", 0.3)
-    expect { Loft::Calculator.new(File.join(folder, "nobody")).ask("echo") }.to raise_error(Loft::Busy, /starting again/)
+    stub_const("MossyAnvil::Server::Calculation::Calculator::RETURN_S", 0.3)
+    expect { MossyAnvil::Server::Calculation::Calculator.new(File.join(folder, "nobody")).ask("echo") }.to raise_error(MossyAnvil::Server::Busy, /starting again/)
   end
 
   it "lets no more wait than it can remember" do
-    stub_const("Loft::Calculator::MOST_WAITING", 2)
+    stub_const("MossyAnvil::Server::Calculation::Calculator::MOST_WAITING", 2)
     waiting = Array.new(2) { Thread.new { ask("sleep", s: 0.6) } }
     sleep 0.2
-    expect { ask("echo") }.to raise_error(Loft::Busy, /waiting already/)
+    expect { ask("echo") }.to raise_error(MossyAnvil::Server::Busy, /waiting already/)
     waiting.each(&:join)
     expect(ask("echo").status).to eq(200)
   end
 end
 
-RSpec.describe Loft::Calculations do
+RSpec.describe MossyAnvil::Server::Calculation::Calculations do
   it "answers a fault of the program as a fault, with its place and nothing of what was asked in the log" do
-    allow(MossyAnvil::Trace).to receive(:new) { raise "a secret" }
+    allow(MossyAnvil::Scan::Trace).to receive(:new) { raise "a secret" }
     lines = StringIO.new
     $stdout = lines
     about, bytes = described_class.answer({ "question" => "trace", "given" => {} }, "{}")
     expect([about[:status], bytes]).to match([422, a_string_including("is missing")])
-    allow(Loft::Calculations::CONTRACT).to receive(:check) { |_, body| body }
+    allow(MossyAnvil::Server::Calculation::Calculations::CONTRACT).to receive(:check) { |_, body| body }
     about, bytes = described_class.answer({ "question" => "trace", "given" => {} }, "{}")
     expect([about[:status], JSON.parse(bytes)["title"]]).to eq([500, "Something broke in the server"])
     expect(lines.string).to include('"event":"fault"')

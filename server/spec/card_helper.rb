@@ -4,7 +4,7 @@ require_relative "server_helper"
 
 # A card of a demo blank, as a hand at it sees and ticks it.
 module CardHelper
-  def demo(number) = JSON.parse(File.read(Dir[File.join(Loft::ROOT, "demo", "#{number}-*.anvil.json")].first))
+  def demo(number) = JSON.parse(File.read(Dir[File.join(MossyAnvil::Server::ROOT, "demo", "#{number}-*.anvil.json")].first))
   def key = SecureRandom.uuid
 
   def opened(number, **changes)

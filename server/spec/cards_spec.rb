@@ -38,7 +38,7 @@ RSpec.describe "A card of mending", :server do
     ask("POST", "/api/blanks/#{card['blank_id']}/card", { key: key })
     expect(answer_as("Card")["id"]).to eq(card["id"])
     wanted = lines(card).first(4).map { |one| one["key"] }
-    work = -> { Loft::CardWork.new(db, climate: MossyAnvil::ShopClimate.new, now: clock.now) }
+    work = -> { MossyAnvil::Server::Services::CardWork.new(db, climate: MossyAnvil::Report::ShopClimate.new, now: clock.now) }
     hands = Array.new(4) do
       Thread.new { wanted.each { |line_key| work.call.mark(card["id"], { "key" => SecureRandom.uuid, "line" => line_key, "kind" => "done" }) } }
     end
@@ -47,14 +47,14 @@ RSpec.describe "A card of mending", :server do
   end
 
   it "takes a tick back and takes it again, with what it drew from the shelf" do
-    Loft::Store::Stocks.new(db).then do |stocks|
+    MossyAnvil::Server::Store::Stocks.new(db).then do |stocks|
       id = stocks.add_product(name: "slow", kind: "resins", like: "casting_epoxy_deep", pack_g: 1000, pack_price: 30, sheet: {})
       stocks.add_lot(id, 500, key, clock.now, part: "resin", code: "old", opened_on: Date.new(2030, 1, 1))
       stocks.add_lot(id, 900, key, clock.now, part: "resin", code: "new", opened_on: Date.new(2030, 3, 1))
     end
-    left = -> { Loft::Store::Stocks.new(db).products.first[:lots].map { |lot| lot[:left_g] } }
+    left = -> { MossyAnvil::Server::Store::Stocks.new(db).products.first[:lots].map { |lot| lot[:left_g] } }
     card = opened(35)
-    held = Loft::Store::Stocks.new(db).reserved[%w[casting_epoxy_deep resin]]
+    held = MossyAnvil::Server::Store::Stocks.new(db).reserved[%w[casting_epoxy_deep resin]]
     expect(held).to be_within(1e-9).of(lines(card).select { |one| one["text"].start_with?("Resin for") }.sum { |one| one["target"]["value"] })
     first, second = lines(card).select { |one| one["text"].start_with?("Resin for") }
     card = mark(card, first, value: 260)
@@ -65,7 +65,7 @@ RSpec.describe "A card of mending", :server do
     expect(left.call).to eq([240, 900])
     mark(card, second, value: 250)
     expect(left.call).to eq([0, 890])
-    expect(Loft::Store::Stocks.new(db).reserved[%w[casting_epoxy_deep resin]]).to eq(0)
+    expect(MossyAnvil::Server::Store::Stocks.new(db).reserved[%w[casting_epoxy_deep resin]]).to eq(0)
   end
 
   it "rings by the wait: the rack's ring, the board, and both moved by a colder shop" do

@@ -16,8 +16,8 @@ class ContractGuess
   def initialize(random, documents)
     @random = random
     @documents = documents
-    @schemas = YAML.safe_load_file(Loft::Contract::PATH)["components"]["schemas"]
-    @file = JSON.parse(File.read(MossyAnvil::BlankFile::SCHEMA_PATH))["$defs"]
+    @schemas = YAML.safe_load_file(MossyAnvil::Server::Contract::PATH)["components"]["schemas"]
+    @file = JSON.parse(File.read(MossyAnvil::Formats::BlankFile::SCHEMA_PATH))["$defs"]
   end
 
   def of(schema)

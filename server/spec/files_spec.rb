@@ -3,15 +3,15 @@
 require_relative "server_helper"
 
 RSpec.describe "Blank files", :server do
-  let(:type) { Loft::BlankExport::BLANK_TYPE }
-  let(:file) { File.read(Dir[File.join(Loft::Demo::FOLDER, "33-*.anvil.json")].first) }
+  let(:type) { MossyAnvil::Server::Services::BlankExport::BLANK_TYPE }
+  let(:file) { File.read(Dir[File.join(MossyAnvil::Server::Services::Demo::FOLDER, "33-*.anvil.json")].first) }
 
   it "go in as they are and come out as they went in, under a name of their own" do
     ask("POST", "/api/blanks/import", file, type: type)
     expect(last_response.status).to eq(201)
     ask("GET", "/api/blanks/#{answer_as('KeptBlank')['id']}/export")
     expect(last_response.headers).to include("content-type" => type, "content-disposition" => 'attachment; filename="33-lamp-base.anvil.json"')
-    expect(last_response.body).to eq(MossyAnvil::BlankFile.write(JSON.parse(file)))
+    expect(last_response.body).to eq(MossyAnvil::Formats::BlankFile.write(JSON.parse(file)))
   end
 
   it "come out as a table and as a drawing too, and as nothing else" do

@@ -4,10 +4,10 @@ require_relative "contract_guess"
 
 RSpec.describe "Whatever is sent", :server do
   let(:random) { Random.new(20_300_501) }
-  let(:guess) { ContractGuess.new(random, Dir[File.join(Loft::ROOT, "demo", "*.anvil.json")].map { |path| JSON.parse(File.read(path)) }) }
+  let(:guess) { ContractGuess.new(random, Dir[File.join(MossyAnvil::Server::ROOT, "demo", "*.anvil.json")].map { |path| JSON.parse(File.read(path)) }) }
   # [method, path, schema of its JSON body] of all that take one.
   let(:doors) do
-    YAML.safe_load_file(Loft::Contract::PATH)["paths"].flat_map do |path, item|
+    YAML.safe_load_file(MossyAnvil::Server::Contract::PATH)["paths"].flat_map do |path, item|
       item.slice("post", "put", "delete").transform_values { |door| door.dig("requestBody", "content", "application/json", "schema") }
           .compact.map { |method, schema| [method, path, schema] }
     end

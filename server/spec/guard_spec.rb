@@ -2,7 +2,7 @@
 
 require_relative "server_helper"
 
-RSpec.describe Loft::OwnOrigin, :server do
+RSpec.describe MossyAnvil::Server::Http::OwnOrigin, :server do
   def post_from(**headers)
     headers.each { |name, value| header name.to_s.tr("_", "-"), value }
     ask("POST", "/api/blanks", { document: blank_data })
@@ -29,7 +29,7 @@ RSpec.describe Loft::OwnOrigin, :server do
   end
 end
 
-RSpec.describe Loft::RequestLog, :server do
+RSpec.describe MossyAnvil::Server::RequestLog, :server do
   it "writes one line for a request, with its sender's id, and nothing of what was in it" do
     header "X-Request-Id", "bench-7"
     ask("POST", "/api/reckon", { document: blank_data(name: "Secret bowl") })
@@ -46,9 +46,9 @@ RSpec.describe Loft::RequestLog, :server do
   end
 
   it "keeps the database's password, and whatever else a message repeats, out of the log" do
-    away = Loft::Store::Connection.open(ServerHelper.url)
+    away = MossyAnvil::Server::Store::Connection.open(ServerHelper.url)
     allow(away).to receive(:get).and_raise(Sequel::DatabaseConnectionError, "could not reach #{ServerHelper.url}")
-    @app = Loft::App.serve(db: away, clock: clock, log: log)
+    @app = MossyAnvil::Server::App.serve(db: away, clock: clock, log: log)
     ask("GET", "/readyz")
     problem(503)
     expect(logged.last(2).first).to include("event" => "fault", "error" => "Sequel::DatabaseConnectionError", "at" => include(a_string_starting_with("server/")))
@@ -56,7 +56,7 @@ RSpec.describe Loft::RequestLog, :server do
   end
 
   it "says where a fault of the program arose, and shows the sender none of it" do
-    allow(MossyAnvil::Assessment).to receive(:new) { Integer("a secret of the house") }
+    allow(MossyAnvil::Report::Assessment).to receive(:new) { Integer("a secret of the house") }
     lines = StringIO.new
     $stdout = lines
     ask("POST", "/api/reckon", { document: blank_data })

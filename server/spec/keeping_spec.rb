@@ -2,7 +2,7 @@
 
 require_relative "server_helper"
 
-RSpec.describe Loft::Brief do
+RSpec.describe MossyAnvil::Server::Services::Brief do
   let(:now) { Time.utc(2030, 5, 1) }
 
   def brief(move, **more) = described_class.new({ next_move: move }, now: now, **more).to_h
@@ -22,7 +22,7 @@ RSpec.describe Loft::Brief do
   end
 end
 
-RSpec.describe Loft::RackPlace do
+RSpec.describe MossyAnvil::Server::Services::RackPlace do
   let(:row) do
     { id: 1, number: 7, name: "Bowl", version: 1, ready: false, note: "mend", shape_type: "disc", diameter_mm: 200.0, length_mm: 60.0,
       wait_started_at: Time.utc(2030, 5, 1), wait_ends_at: Time.utc(2030, 5, 11), outside: nil }
@@ -48,7 +48,7 @@ RSpec.describe Loft::RackPlace do
   end
 end
 
-RSpec.describe Loft::Contract do
+RSpec.describe MossyAnvil::Server::Contract do
   let(:contract) { described_class.new }
 
   it "names what is missing, unknown, or out of range" do
@@ -58,22 +58,22 @@ RSpec.describe Loft::Contract do
 
   it "has an operation and a problem for every route the server answers" do
     paths = YAML.safe_load_file(described_class::PATH)["paths"]
-    served = Loft::App.routes.slice("POST", "PUT").flat_map { |method, routes| routes.map { |pattern, *| [method.downcase, pattern.to_s.gsub(/:(\w+)/, '{\1}')] } }
+    served = MossyAnvil::Server::App.routes.slice("POST", "PUT").flat_map { |method, routes| routes.map { |pattern, *| [method.downcase, pattern.to_s.gsub(/:(\w+)/, '{\1}')] } }
     expect(served).not_to be_empty
     served.each { |method, path| expect(paths.dig(path, method, "responses").keys).to include("422") }
   end
 
   it "is what docs/api.md says" do
-    expect(system(File.join(Loft::ROOT, "bin/docs"), "--check")).to be(true), "run bin/docs"
+    expect(system(File.join(MossyAnvil::Server::ROOT, "bin/docs"), "--check")).to be(true), "run bin/docs"
   end
 
   it "holds the demo's blank files" do
     inline = described_class.new(documents: :inline)
-    Dir[File.join(Loft::Demo::FOLDER, "*.anvil.json")].each { |path| expect(inline.faults("Document", JSON.parse(File.read(path)))).to eq([]) }
+    Dir[File.join(MossyAnvil::Server::Services::Demo::FOLDER, "*.anvil.json")].each { |path| expect(inline.faults("Document", JSON.parse(File.read(path)))).to eq([]) }
   end
 end
 
-RSpec.describe Loft::Store::Blanks, :server do
+RSpec.describe MossyAnvil::Server::Store::Blanks, :server do
   let(:store) { described_class.new(db) }
   let(:brief) { { ready: true, note: "form", wait_started_at: nil, wait_ends_at: nil } }
 
@@ -102,7 +102,7 @@ RSpec.describe Loft::Store::Blanks, :server do
     results = %w[one other].map do |name|
       Thread.new do
         store.save(kept[:id], 1, document(name: name), brief)[:document]["name"]
-      rescue Loft::Stale => e
+      rescue MossyAnvil::Server::Stale => e
         e.current[:document]["name"]
       end
     end.map(&:value)
@@ -117,18 +117,18 @@ RSpec.describe Loft::Store::Blanks, :server do
 end
 
 RSpec.describe "The demo's blank files", :server do
-  Dir[File.join(Loft::Demo::FOLDER, "*.anvil.json")].each do |path|
+  Dir[File.join(MossyAnvil::Server::Services::Demo::FOLDER, "*.anvil.json")].each do |path|
     it "#{File.basename(path)} goes in and comes out the same, and can be reckoned" do
       document = JSON.parse(File.read(path))
-      kept = Loft::Store::Blanks.new(db).take_in(document, { ready: true, note: "form", wait_started_at: nil, wait_ends_at: nil })
+      kept = MossyAnvil::Server::Store::Blanks.new(db).take_in(document, { ready: true, note: "form", wait_started_at: nil, wait_ends_at: nil })
       expect(JSON.parse(JSON.generate(kept[:document]))).to eq(document)
-      stages = MossyAnvil::Assessment.new(MossyAnvil::BlankFile.read(File.read(path))).to_h[:stages]
+      stages = MossyAnvil::Report::Assessment.new(MossyAnvil::Formats::BlankFile.read(File.read(path))).to_h[:stages]
       expect(stages.values.map { |stage| stage[:mass_g] }).to all(be_positive)
     end
   end
 
   it "are twelve, each with a number of its own" do
-    numbers = Dir[File.join(Loft::Demo::FOLDER, "*.anvil.json")].map { |path| JSON.parse(File.read(path))["number"] }
+    numbers = Dir[File.join(MossyAnvil::Server::Services::Demo::FOLDER, "*.anvil.json")].map { |path| JSON.parse(File.read(path))["number"] }
     expect(numbers.sort).to eq((31..42).to_a)
   end
 end
@@ -137,7 +137,7 @@ RSpec.describe "Coming from an older database", :server do
   # The migration of that number, applied anew.
   def migrate(number)
     Sequel.extension(:migration)
-    load(Dir[File.join(Loft::ROOT, "server", "migrations", "#{number}_*.rb")].first)
+    load(Dir[File.join(MossyAnvil::Server::ROOT, "server", "migrations", "#{number}_*.rb")].first)
     Sequel::Migration.descendants.pop.apply(db, :up)
   end
 
@@ -148,7 +148,7 @@ RSpec.describe "Coming from an older database", :server do
     old = { "steps" => [steps[0], steps[1].merge("offset_mm" => 4.5)] }
     db[:blanks].where(id: cast).update(mend: Sequel.pg_jsonb_wrap(old))
     migrate("008")
-    kept = ->(id) { Loft::Store::Blanks.new(db).find(id)[:document]["mend"] }
+    kept = ->(id) { MossyAnvil::Server::Store::Blanks.new(db).find(id)[:document]["mend"] }
     expect(kept[cast]["steps"]).to eq([steps[0], steps[1].merge("placed" => { "x_mm" => 4.5 })])
     expect([kept[plain]["steps"], kept[none]]).to eq([steps, nil])
   end

@@ -21,7 +21,7 @@ RSpec.describe "The shop's lathes", :server do
   it "are changed for every blank on them, which is a version on and told to whoever has it open" do
     blank = take_in(lathe: heavy)
     id = listed.first["id"]
-    limit = -> { ask("POST", "/api/reckon", { document: Loft::Store::Blanks.new(db).find(blank["id"])[:document] }) && answer["stages"]["blank"]["caps"].find { |cap| cap["key"] == "lathe" }["rpm"] }
+    limit = -> { ask("POST", "/api/reckon", { document: MossyAnvil::Server::Store::Blanks.new(db).find(blank["id"])[:document] }) && answer["stages"]["blank"]["caps"].find { |cap| cap["key"] == "lathe" }["rpm"] }
     before = limit.call
     slower = heavy.merge("belts" => [{ "min_rpm" => 100, "max_rpm" => before / 2 }])
     send_lathe("by the window", slower, id: id)

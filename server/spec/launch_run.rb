@@ -3,7 +3,7 @@
 require "net/http"
 require "tmpdir"
 
-# One run of server/launch.rb on a port of its own.
+# One run of server/entry/launch.rb on a port of its own.
 class LaunchRun
   @all = []
 
@@ -22,7 +22,7 @@ class LaunchRun
     @state = environment[:MOSSY_ANVIL_STATE]
     clean = { "PORT" => @port.to_s, "WORKERS" => "1" }.merge(environment.transform_keys(&:to_s))
     @pid = Bundler.with_unbundled_env do
-      Process.spawn(clean, "ruby", "-r#{Loft::ROOT}/vendor/bundle/bundler/setup", "#{Loft::ROOT}/server/launch.rb", *arguments,
+      Process.spawn(clean, "ruby", "-r#{MossyAnvil::Server::ROOT}/vendor/bundle/bundler/setup", "#{MossyAnvil::Server::ROOT}/server/entry/launch.rb", *arguments,
         out: @log, err: @log, in: File::NULL, pgroup: true)
     end
     LaunchRun.all << self

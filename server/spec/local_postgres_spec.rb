@@ -2,7 +2,7 @@
 
 require_relative "server_helper"
 
-RSpec.describe Loft::LocalPostgres do
+RSpec.describe MossyAnvil::Server::Process::LocalPostgres do
   it "makes its own cluster, keeps what was committed over a kill, and stops" do
     Dir.mktmpdir("cluster") do |folder|
       File.chmod(0o755, folder)

@@ -21,11 +21,11 @@ RSpec.describe "Nothing lost, nothing half kept", :server do
         40.times do |turn|
           count = (turn % 5) + 1
           document = kept["document"].merge("name" => count.to_s, "defects" => Array.new(count) { |place| JSON.parse(JSON.generate(crack(id: "c#{place}"))) })
-          Loft::Store::Blanks.new(db).save(kept["id"], turn + 1, document, db[:blanks].where(id: kept["id"]).first.slice(:ready, :note))
+          MossyAnvil::Server::Store::Blanks.new(db).save(kept["id"], turn + 1, document, db[:blanks].where(id: kept["id"]).first.slice(:ready, :note))
         end
       end
       seen = []
-      seen << Loft::Store::Blanks.new(db).find(kept["id"])[:document].then { |document| [document["name"].to_i, document["defects"].size] } while saving.alive?
+      seen << MossyAnvil::Server::Store::Blanks.new(db).find(kept["id"])[:document].then { |document| [document["name"].to_i, document["defects"].size] } while saving.alive?
       saving.join
       expect(seen.size).to be > 20
       expect(seen.reject { |name, count| name == count }).to eq([])
@@ -86,7 +86,7 @@ RSpec.describe "Nothing lost, nothing half kept", :server do
       ask("POST", "/api/blanks/#{id}/card", { key: key })
       expect(problem(422)["errors"].first).to include("pointer" => "/blank", "detail" => include("put it back"))
       20.times do
-        Loft::Store::Shops.new(db).clear
+        MossyAnvil::Server::Store::Shops.new(db).clear
         own = take_in(defects: [crack])["id"]
         at_once(2) { |turn| turn.zero? ? elsewhere("PUT", "/api/blanks/#{own}/place", { put_away: true }) : elsewhere("POST", "/api/blanks/#{own}/card", { key: key }) }
         expect(db[:blanks].exclude(put_away_at: nil).join(:cards, blank_id: :id).where(ended_at: nil).count).to eq(0)
@@ -127,7 +127,7 @@ RSpec.describe "Nothing lost, nothing half kept", :server do
     end
 
     it "gives a drying clock back that a damp shop took: everything on the rack is reckoned anew" do
-      ask("POST", "/api/blanks", { document: JSON.parse(File.read(Dir[File.join(Loft::Demo::FOLDER, "39-*.anvil.json")].first)) })
+      ask("POST", "/api/blanks", { document: JSON.parse(File.read(Dir[File.join(MossyAnvil::Server::Services::Demo::FOLDER, "39-*.anvil.json")].first)) })
       air(20, 0.5)
       before = waits
       expect(before.filter_map(&:last).size).to eq(1)
@@ -145,7 +145,7 @@ RSpec.describe "Nothing lost, nothing half kept", :server do
       expect(worked(id)).to include("state" => "stopped", "result" => nil)
       expect([db[:shop].all, waits, db[:lathes].all]).to eq(before)
 
-      allow(MossyAnvil::Assessment).to(receive(:new).and_wrap_original { |original, blank, **how| blank.name == "No 2" ? raise("broken") : original.call(blank, **how) })
+      allow(MossyAnvil::Report::Assessment).to(receive(:new).and_wrap_original { |original, blank, **how| blank.name == "No 2" ? raise("broken") : original.call(blank, **how) })
       ask("PUT", "/api/lathes/#{db[:lathes].get(:id)}", { name: "other", lathe: lathe.merge("mass_kg" => 999) })
       id = answer_as("Task")["id"]
       expect { worked(id) }.to raise_error("broken")
@@ -157,11 +157,11 @@ RSpec.describe "Nothing lost, nothing half kept", :server do
       step = lambda do |done, _|
         next unless done == 3
 
-        kept = Loft::Store::Blanks.new(db).find(id)
+        kept = MossyAnvil::Server::Store::Blanks.new(db).find(id)
         ask("PUT", "/api/blanks/#{id}", { version: kept[:version], document: kept[:document].except("readings").merge("name" => "Meanwhile") })
         expect(last_response.status).to eq(200)
       end
-      change = Loft::AirChange.new(db, { asked: { "temperature_c" => 8.0, "humidity" => 0.8, "now" => clock.now.iso8601 } }, step)
+      change = MossyAnvil::Server::Services::AirChange.new(db, { asked: { "temperature_c" => 8.0, "humidity" => 0.8, "now" => clock.now.iso8601 } }, step)
       change.prepare
       db.transaction { change.apply }
       expected = waits
@@ -170,11 +170,11 @@ RSpec.describe "Nothing lost, nothing half kept", :server do
     end
 
     it "is worked out again where the air became another meanwhile" do
-      ask("POST", "/api/blanks", { document: JSON.parse(File.read(Dir[File.join(Loft::Demo::FOLDER, "39-*.anvil.json")].first)) })
+      ask("POST", "/api/blanks", { document: JSON.parse(File.read(Dir[File.join(MossyAnvil::Server::Services::Demo::FOLDER, "39-*.anvil.json")].first)) })
       id = db[:blanks].exclude(wait_ends_at: nil).get(:lathe_id)
-      own = Loft::Store::Lathes.new(db).all.find { |row| row[:id] == id }
+      own = MossyAnvil::Server::Store::Lathes.new(db).all.find { |row| row[:id] == id }
       heavier = JSON.parse(JSON.generate(own[:lathe])).merge("mass_kg" => 999)
-      change = Loft::LatheChange.new(db, { asked: { "id" => id, "name" => own[:name], "lathe" => heavier, "now" => clock.now.iso8601 } }, ->(*) {})
+      change = MossyAnvil::Server::Services::LatheChange.new(db, { asked: { "id" => id, "name" => own[:name], "lathe" => heavier, "now" => clock.now.iso8601 } }, ->(*) {})
       change.prepare
       air(20, 0.95)
       db.transaction { change.apply }
@@ -196,12 +196,12 @@ RSpec.describe "Nothing lost, nothing half kept", :server do
   describe "A blank that takes too much to calculate" do
     # Gives up on whatever is worked out, and checks as ever.
     let(:tired) do
-      Class.new(Loft::Calculator::Here) do
-        def ask(question, given = {}, bytes = "", **) = given[:unbriefed] ? super : raise(Loft::Calculator::TooCostly)
+      Class.new(MossyAnvil::Server::Calculation::Calculator::Here) do
+        def ask(question, given = {}, bytes = "", **) = given[:unbriefed] ? super : raise(MossyAnvil::Server::Calculation::Calculator::TooCostly)
       end
     end
 
-    before { @app = Loft::App.serve(db: db, clock: clock, log: log, calculator: tired.new) }
+    before { @app = MossyAnvil::Server::App.serve(db: db, clock: clock, log: log, calculator: tired.new) }
 
     it "is kept all the same, saved and read, and checked as any other" do
       kept = take_in(name: "heavy", defects: [crack])
@@ -240,14 +240,14 @@ RSpec.describe "Nothing lost, nothing half kept", :server do
     end
 
     it "of the log makes no request fail" do
-      @app = Loft::App.serve(db: db, clock: clock, log: File.open("/dev/full", "w"))
+      @app = MossyAnvil::Server::App.serve(db: db, clock: clock, log: File.open("/dev/full", "w"))
       take_in
       expect(db[:blanks].count).to eq(1)
     end
   end
 end
 
-RSpec.describe Loft::SteadyLog do
+RSpec.describe MossyAnvil::Server::SteadyLog do
   # Takes lines while there is room.
   let(:disk) do
     Class.new do

@@ -43,7 +43,7 @@ RSpec.describe "Curves of the shop's own", :server do
     db[:patterns].delete
     keep("other", bowl)
     2.times { work("POST", "/api/shop/archive", whole, type: "application/zip") }
-    expect(Loft::Store::Patterns.new(db).all.map { |row| row[:name] }).to eq(["other", "quay bowl"])
+    expect(MossyAnvil::Server::Store::Patterns.new(db).all.map { |row| row[:name] }).to eq(["other", "quay bowl"])
   end
 
   it "are traced from a photograph by its scale and axis" do

@@ -61,7 +61,7 @@ RSpec.describe "Photographs of a blank", :server do
       send_picture(id, bytes)
       expect(problem(422)["errors"].map { |error| error["pointer"] }).to eq(["/file"])
     end
-    send_picture(id, "x" * (Loft::Routes::Photographs::MOST_BYTES + 1))
+    send_picture(id, "x" * (MossyAnvil::Server::Routes::Photographs::MOST_BYTES + 1))
     expect(last_response.status).to eq(413)
     send_picture(id, picture, type: "image/svg+xml")
     expect(last_response.status).to eq(415)
@@ -72,7 +72,7 @@ RSpec.describe "Photographs of a blank", :server do
     ask("PUT", "/api/blanks/#{id}/photographs/77", { view: "other" })
     expect(problem(404)["detail"]).to include("no photograph 77")
     expect(db[:photographs].count).to eq(0)
-    stub_const("Loft::Store::Photographs::MOST_OF_ONE", 1)
+    stub_const("MossyAnvil::Server::Store::Photographs::MOST_OF_ONE", 1)
     send_picture(id, picture)
     send_picture(id, picture(wide: 30))
     expect(problem(422)["errors"].first["detail"]).to include("1 at most")
@@ -100,7 +100,7 @@ RSpec.describe "A trace", :server do
   end
 end
 
-RSpec.describe Loft::JpegEnd do
+RSpec.describe MossyAnvil::Server::Services::JpegEnd do
   # A made-up picture, coarse first and fine after where it comes in passes.
   def jpeg(**how)
     noise = Vips::Image.gaussnoise(90, 70, mean: 120, sigma: 60)
@@ -122,7 +122,7 @@ RSpec.describe Loft::JpegEnd do
   it "is where a picture that comes with an archive is cut" do
     picture = jpeg
     bytes = picture + "a payload".b
-    kept = Loft::Picture.kept(bytes, Digest::SHA256.hexdigest(bytes))
+    kept = MossyAnvil::Server::Services::Picture.kept(bytes, Digest::SHA256.hexdigest(bytes))
     expect(kept.bytes == picture).to be(true)
   end
 end

@@ -27,7 +27,7 @@ RSpec.describe "Processes at the queue", :server do
   def said = @said ||= File.join(Dir.mktmpdir("worker"), "log")
 
   def worker
-    Process.spawn({ "DATABASE_URL" => ServerHelper.url }, RbConfig.ruby, "-r#{Loft::ROOT}/vendor/bundle/bundler/setup", "#{Loft::ROOT}/server/work.rb",
+    Process.spawn({ "DATABASE_URL" => ServerHelper.url }, RbConfig.ruby, "-r#{MossyAnvil::Server::ROOT}/vendor/bundle/bundler/setup", "#{MossyAnvil::Server::ROOT}/server/entry/work.rb",
       out: [said, "a"], err: [said, "a"]).tap { |pid| @pids << pid }
   end
 
@@ -85,7 +85,7 @@ RSpec.describe "Processes at the queue", :server do
     expect(parts(id).map { |part| part[:problem] }).to all(include("Something broke while searching"))
     faults = File.readlines(said).grep(/job_fault/).map { |line| JSON.parse(line) }
     expect(faults).not_to be_empty
-    expect(faults.first).to include("path" => "Loft::SearchJob", "error" => "NoMethodError")
+    expect(faults.first).to include("path" => "MossyAnvil::Server::Jobs::SearchJob", "error" => "NoMethodError")
   end
 
   it "go by themselves where the database goes, to be started anew" do

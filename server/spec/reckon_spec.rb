@@ -54,7 +54,7 @@ RSpec.describe "Reckoning a draft", :server do
   end
 
   it "answers for every kind of piece in the demo" do
-    Dir[File.join(Loft::Demo::FOLDER, "*.anvil.json")].each do |path|
+    Dir[File.join(MossyAnvil::Server::Services::Demo::FOLDER, "*.anvil.json")].each do |path|
       ask("POST", "/api/reckon", { document: JSON.parse(File.read(path)) })
       expect(last_response.status).to eq(200)
       answer_as("Assessment")
@@ -85,7 +85,7 @@ end
 
 RSpec.describe "The tables", :server do
   it "are handed out with their source, each row by name" do
-    Loft::Routes::Tables::SHOWN.each do |name|
+    MossyAnvil::Server::Routes::Tables::SHOWN.each do |name|
       ask("GET", "/api/tables/#{name}")
       table = answer_as("Table")
       expect(table["source"]).not_to be_empty
@@ -113,9 +113,9 @@ RSpec.describe "The server", :server do
   end
 
   it "says 503 when the database is away, and comes back by itself" do
-    away = Loft::Store::Connection.open(ServerHelper.url)
+    away = MossyAnvil::Server::Store::Connection.open(ServerHelper.url)
     allow(away).to receive(:get).and_raise(Sequel::DatabaseDisconnectError)
-    @app = Loft::App.serve(db: away, clock: clock, log: log)
+    @app = MossyAnvil::Server::App.serve(db: away, clock: clock, log: log)
     ask("GET", "/readyz")
     expect(problem(503)["detail"]).to include("Nothing was saved")
     allow(away).to receive(:get).and_call_original
@@ -124,13 +124,13 @@ RSpec.describe "The server", :server do
   end
 end
 
-RSpec.describe Loft::Demo, :server do
+RSpec.describe MossyAnvil::Server::Services::Demo, :server do
   it "fills an empty shop with its dates moved to today" do
     expect(described_class.new(db, now: clock.now).load).to eq(Dir[File.join(described_class::FOLDER, "*.anvil.json")].size)
     newest = db[:readings].max(:taken_at)
     expect(clock.now - newest).to be_between(0, 4 * 86_400)
     expect(db[:journal].max(:logged_at)).to be <= clock.now
-    expect(Loft::Store::Shops.new(db).current[:name]).to eq("Tern Quay Turnery")
+    expect(MossyAnvil::Server::Store::Shops.new(db).current[:name]).to eq("Tern Quay Turnery")
   end
 end
 

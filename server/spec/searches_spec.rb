@@ -37,10 +37,10 @@ RSpec.describe "Searches for placements", :server do
     ask("POST", "/api/searches", asked)
     waiting = answer_as("Search")
     expect(waiting).to include("state" => "waiting", "done" => 0, "answers" => [])
-    expect(db[:que_jobs].count).to eq(Loft::Placing::PARTS)
+    expect(db[:que_jobs].count).to eq(MossyAnvil::Server::Services::Placing::PARTS)
     ask("DELETE", "/api/searches/#{waiting['id']}")
     expect(answer_as("Search")["state"]).to eq("stopped")
-    at_once { Loft::SearchJob.enqueue(waiting["id"], 0) }
+    at_once { MossyAnvil::Server::Jobs::SearchJob.enqueue(waiting["id"], 0) }
     ask("GET", "/api/searches/#{waiting['id']}")
     expect(answer_as("Search")).to include("state" => "stopped", "answers" => [])
   end
@@ -60,7 +60,7 @@ RSpec.describe "Searches for placements", :server do
   end
 
   it "takes no more than it can do" do
-    Loft::Store::Searches::MOST_UNFINISHED.times { ask("POST", "/api/searches", asked) }
+    MossyAnvil::Server::Store::Searches::MOST_UNFINISHED.times { ask("POST", "/api/searches", asked) }
     expect(last_response.status).to eq(202)
     ask("POST", "/api/searches", asked)
     expect(problem(429)["detail"]).to include("under way")

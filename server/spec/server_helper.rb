@@ -3,7 +3,7 @@
 require "English"
 require "rack/test"
 require_relative "../../core/spec/core_helper"
-require_relative "../loft"
+require_relative "../server"
 
 # One PostgreSQL of the tests' own for a whole run; every example starts with empty tables.
 module ServerHelper
@@ -25,17 +25,17 @@ module ServerHelper
   def self.url
     @url ||= begin
       # Halves of the tests that run side by side have one each.
-      postgres = Loft::LocalPostgres.new(File.join(Loft::ROOT, ".state", ["test-postgres", ENV.fetch("TESTS", nil)].compact.join("-")))
+      postgres = MossyAnvil::Server::Process::LocalPostgres.new(File.join(MossyAnvil::Server::ROOT, ".state", ["test-postgres", ENV.fetch("TESTS", nil)].compact.join("-")))
       at_exit { postgres.stop }
       postgres.start(database: "mossy_anvil_test")
     end
   end
 
   def self.db
-    @db ||= Loft::Store::Connection.open(url).tap do |db|
+    @db ||= MossyAnvil::Server::Store::Connection.open(url).tap do |db|
       Sequel.extension(:migration)
       db.run("DROP SCHEMA public CASCADE; CREATE SCHEMA public")
-      Loft::Store::Connection.migrate(db)
+      MossyAnvil::Server::Store::Connection.migrate(db)
     end
   end
 
@@ -44,7 +44,7 @@ module ServerHelper
     kept = "demo_#{now.strftime('%Y_%m_%d')}"
     return copy(kept, "public") if (@kept ||= []).include?(kept)
 
-    Loft::Demo.new(db, now: now).load
+    MossyAnvil::Server::Services::Demo.new(db, now: now).load
     db.run("DROP SCHEMA IF EXISTS #{kept} CASCADE; CREATE SCHEMA #{kept}")
     tables.each { |table| db.run("CREATE TABLE #{kept}.#{table} (LIKE public.#{table})") }
     copy("public", kept)
@@ -65,12 +65,12 @@ module ServerHelper
   end
   private_class_method :tables, :copy
 
-  def self.contract = @contract ||= Loft::Contract.new(documents: :inline)
+  def self.contract = @contract ||= MossyAnvil::Server::Contract.new(documents: :inline)
 
   def db = ServerHelper.db
   def clock = @clock ||= Clock.new(Time.utc(2030, 5, 1, 12))
   def log = @log ||= StringIO.new
-  def app = @app ||= Loft::App.serve(db: db, clock: clock, log: log)
+  def app = @app ||= MossyAnvil::Server::App.serve(db: db, clock: clock, log: log)
   def logged = log.string.lines.map { |line| JSON.parse(line) }
   def answer = JSON.parse(last_response.body)
 
@@ -89,7 +89,7 @@ module ServerHelper
   # The task of that number, worked.
   def worked(id)
     Que::Job.run_synchronously = true
-    Loft::TaskJob.enqueue(id)
+    MossyAnvil::Server::Jobs::TaskJob.enqueue(id)
     ask("GET", "/api/tasks/#{id}")
     answer_as("Task")
   ensure
@@ -117,5 +117,5 @@ end
 
 RSpec.configure do |config|
   config.include ServerHelper, :server
-  config.before(:each, :server) { Loft::Store::Shops.new(db).clear }
+  config.before(:each, :server) { MossyAnvil::Server::Store::Shops.new(db).clear }
 end

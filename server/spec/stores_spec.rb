@@ -3,7 +3,7 @@
 require_relative "server_helper"
 
 RSpec.describe "The stores", :server do
-  def demo(number) = JSON.parse(File.read(Dir[File.join(Loft::ROOT, "demo", "#{number}-*.anvil.json")].first))
+  def demo(number) = JSON.parse(File.read(Dir[File.join(MossyAnvil::Server::ROOT, "demo", "#{number}-*.anvil.json")].first))
   def key = SecureRandom.uuid
   def product(**changes) = { name: "tin", kind: "resins", like: "casting_epoxy", pack_g: 1000, sheet: { working_min: 200 } }.merge(changes)
 

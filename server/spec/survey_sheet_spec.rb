@@ -42,7 +42,7 @@ class LineReader
   def place(x, y) = [(x * @matrix[0]) + (y * @matrix[2]) + @matrix[4], (x * @matrix[1]) + (y * @matrix[3]) + @matrix[5]]
 end
 
-RSpec.describe Loft::SurveySheet, :server do
+RSpec.describe MossyAnvil::Server::Prints::SurveySheet, :server do
   def mm(points) = points / 72.0 * 25.4
   def lengths(page) = LineReader.new.tap { |reader| page.walk(reader) }.lines.map { |from, to| mm(Math.hypot(to[0] - from[0], to[1] - from[1])) }
 
@@ -104,7 +104,7 @@ RSpec.describe "A template of the form", :server do
       ask("GET", "/api/blanks/#{id}/export?as=#{format}")
       expect(last_response.headers["content-type"]).to start_with(type)
     end
-    expect(MossyAnvil::MeshFile.read(last_response.body)).to be_closed
+    expect(MossyAnvil::Scan::MeshFile.read(last_response.body)).to be_closed
     bare = take_in(name: "Bare")["id"]
     ask("GET", "/api/blanks/#{bare}/export?as=stl")
     problem(404)

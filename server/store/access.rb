@@ -1,17 +1,19 @@
 # frozen_string_literal: true
 
-module Loft
-  module Store
-    # For what works with several of the stores: each of them, on the database in @db.
-    module Access
-      private
+module MossyAnvil
+  module Server
+    module Store
+      # For what works with several of the stores: each of them, on the database in @db.
+      module Access
+        private
 
-      def shops = @shops ||= Shops.new(@db)
-      def blanks = @blanks ||= Blanks.new(@db)
-      def photographs = @photographs ||= Photographs.new(@db)
-      def stocks = @stocks ||= Stocks.new(@db)
-      def patterns = @patterns ||= Patterns.new(@db)
-      def cards = @cards ||= Cards.new(@db)
+        def shops = @shops ||= Shops.new(@db)
+        def blanks = @blanks ||= Blanks.new(@db)
+        def photographs = @photographs ||= Photographs.new(@db)
+        def stocks = @stocks ||= Stocks.new(@db)
+        def patterns = @patterns ||= Patterns.new(@db)
+        def cards = @cards ||= Cards.new(@db)
+      end
     end
   end
 end

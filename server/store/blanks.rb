@@ -1,164 +1,166 @@
 # frozen_string_literal: true
 
-module Loft
-  module Store
-    # Keeps blanks. Every change is one transaction; a save over another's save is refused.
-    class Blanks
-      LAST_NUMBER = 999_999
-      # Held by whoever gives a blank the next number, until it is kept.
-      NUMBERING = 4_380_001
+module MossyAnvil
+  module Server
+    module Store
+      # Keeps blanks. Every change is one transaction; a save over another's save is refused.
+      class Blanks
+        LAST_NUMBER = 999_999
+        # Held by whoever gives a blank the next number, until it is kept.
+        NUMBERING = 4_380_001
 
-      def initialize(db)
-        @db = db
-      end
-
-      # Rows for the rack, by number.
-      def rack
-        on_the_rack.left_join(:forms, blank_id: :id).select_all(:blanks).select_append(:outside, :curve)
-                   .order(Sequel.asc(:number, nulls: :last), :id).all
-      end
-
-      # { id:, number:, name: } of those put away, the last put away first.
-      def put_away = @db[:blanks].exclude(put_away_at: nil).order(Sequel.desc(:put_away_at), :id).select(:id, :number, :name).all
-
-      # Puts it away or, with `away` false, back on the rack. Its version stays: nothing of it changes. Returns as #find; raises InvalidInput while its card is open.
-      def place(id, away, now)
-        @db.transaction do
-          row = @db[:blanks].where(id: id).for_update.first or raise NotFound, "there is no blank #{id}"
-          refuse_worked if away && !@db[:cards].where(blank_id: id, ended_at: nil).empty?
-          @db[:blanks].where(id: id).update(put_away_at: away ? row[:put_away_at] || now : nil)
-          find(id)
+        def initialize(db)
+          @db = db
         end
-      end
 
-      def ids = @db[:blanks].order(Sequel.asc(:number, nulls: :last), :id).select_map(:id)
-      def number_taken?(number) = !@db[:blanks].where(number: number).empty?
-
-      # The one after the highest; the lowest that is free where that was the last there is.
-      def next_number
-        highest = @db[:blanks].max(:number) || 0
-        return highest + 1 if highest < LAST_NUMBER
-
-        (1..LAST_NUMBER).zip(@db[:blanks].exclude(number: nil).order(:number).select_map(:number)).find { |free, held| free != held }.first
-      end
-
-      # Id of the blank with that number and name, nil where there is none.
-      def same_as(number, name) = @db[:blanks].where(number: number, name: name).get(:id)
-
-      # { id:, version:, saved_at:, put_away:, document:, journal: }; raises NotFound.
-      def find(id)
-        Connection.snapshot(@db) do
-          row = @db[:blanks][id: id] or raise NotFound, "there is no blank #{id}"
-          kept(row)
+        # Rows for the rack, by number.
+        def rack
+          on_the_rack.left_join(:forms, blank_id: :id).select_all(:blanks).select_append(:outside, :curve)
+                     .order(Sequel.asc(:number, nulls: :last), :id).all
         end
-      end
 
-      # What changes with every save and every reading, and #find.
-      def marked(id) = find(id).then { |kept| [[kept[:version], (kept[:document]["readings"] || []).size], kept] }
+        # { id:, number:, name: } of those put away, the last put away first.
+        def put_away = @db[:blanks].exclude(put_away_at: nil).order(Sequel.desc(:put_away_at), :id).select(:id, :number, :name).all
 
-      # { id => the same mark }, of blanks that nobody else can change until the transaction ends.
-      def lock_marks(ids)
-        versions = @db[:blanks].where(id: ids).order(:id).for_update.to_hash(:id, :version)
-        readings = @db[:readings].where(blank_id: ids).group_and_count(:blank_id).to_hash(:blank_id, :count)
-        versions.to_h { |id, version| [id, [version, readings.fetch(id, 0)]] }
-      end
-
-      # Takes a new blank in. document has passed the core; brief is what the rack shows of it. next_number: give it one, whatever number it has.
-      # Returns as #find.
-      def take_in(document, brief, next_number: false)
-        @db.transaction do
-          document = document.merge("number" => numbered) if next_number
-          id = @db[:blanks].insert(**Rows.blank(document), **brief, lathe_id: lathe_id(document))
-          put_parts(id, document)
-          (document["readings"] || []).each { |reading| @db[:readings].insert(blank_id: id, **Rows.reading(reading)) }
-          find(id)
+        # Puts it away or, with `away` false, back on the rack. Its version stays: nothing of it changes. Returns as #find; raises InvalidInput while its card is open.
+        def place(id, away, now)
+          @db.transaction do
+            row = @db[:blanks].where(id: id).for_update.first or raise NotFound, "there is no blank #{id}"
+            refuse_worked if away && !@db[:cards].where(blank_id: id, ended_at: nil).empty?
+            @db[:blanks].where(id: id).update(put_away_at: away ? row[:put_away_at] || now : nil)
+            find(id)
+          end
         end
-      end
 
-      # Saves over `version`; raises Stale with what is kept now where that is no longer the version kept.
-      def save(id, version, document, brief)
-        @db.transaction do
-          changed = @db[:blanks].where(id: id, version: version)
-                                .update(**Rows.blank(document), **brief, lathe_id: lathe_id(document), version: version + 1, updated_at: Sequel.function(:now))
-          raise Stale.new("this blank was saved elsewhere since you opened it", find(id)) if changed.zero?
+        def ids = @db[:blanks].order(Sequel.asc(:number, nulls: :last), :id).select_map(:id)
+        def number_taken?(number) = !@db[:blanks].where(number: number).empty?
 
-          @db[:defects].where(blank_id: id).delete
-          @db[:forms].where(blank_id: id).delete
-          @db[:sketches].where(blank_id: id).delete
-          put_parts(id, document)
-          find(id)
+        # The one after the highest; the lowest that is free where that was the last there is.
+        def next_number
+          highest = @db[:blanks].max(:number) || 0
+          return highest + 1 if highest < LAST_NUMBER
+
+          (1..LAST_NUMBER).zip(@db[:blanks].exclude(number: nil).order(:number).select_map(:number)).find { |free, held| free != held }.first
         end
-      end
 
-      # Adds a reading; the rack's brief follows it. Returns as #find.
-      def add_reading(id, reading, brief)
-        @db.transaction do
-          @db[:readings].insert(blank_id: id, **Rows.reading(reading))
-          @db[:blanks].where(id: id).update(brief)
-          find(id)
+        # Id of the blank with that number and name, nil where there is none.
+        def same_as(number, name) = @db[:blanks].where(number: number, name: name).get(:id)
+
+        # { id:, version:, saved_at:, put_away:, document:, journal: }; raises NotFound.
+        def find(id)
+          Connection.snapshot(@db) do
+            row = @db[:blanks][id: id] or raise NotFound, "there is no blank #{id}"
+            kept(row)
+          end
         end
-      end
 
-      # Ids of those that are not put away.
-      def on_rack = on_the_rack.order(:id).select_map(:id)
-      # Rows of those that are still drying at a time.
-      def drying(now) = on_the_rack.where { wait_ends_at > now }.all
-      def keep_brief(id, brief) = @db[:blanks].where(id: id).update(brief)
+        # What changes with every save and every reading, and #find.
+        def marked(id) = find(id).then { |kept| [[kept[:version], (kept[:document]["readings"] || []).size], kept] }
 
-      # Adds a journal entry; sending the same key twice adds it once. Returns the entry.
-      def log(id, entry)
-        @db[:blanks].where(id: id).get(:id) or raise NotFound, "there is no blank #{id}"
-        keep_entry(id, { stage: nil, speed_rpm: nil, note: "" }.merge(entry.transform_keys(&:to_sym)))
-        entry_of(@db[:journal][blank_id: id, key: entry["key"]])
-      end
+        # { id => the same mark }, of blanks that nobody else can change until the transaction ends.
+        def lock_marks(ids)
+          versions = @db[:blanks].where(id: ids).order(:id).for_update.to_hash(:id, :version)
+          readings = @db[:readings].where(blank_id: ids).group_and_count(:blank_id).to_hash(:blank_id, :count)
+          versions.to_h { |id, version| [id, [version, readings.fetch(id, 0)]] }
+        end
 
-      # Is there an entry with that key?
-      def logged?(id, key) = !@db[:journal].where(blank_id: id, key: key).empty?
+        # Takes a new blank in. document has passed the core; brief is what the rack shows of it. next_number: give it one, whatever number it has.
+        # Returns as #find.
+        def take_in(document, brief, next_number: false)
+          @db.transaction do
+            document = document.merge("number" => numbered) if next_number
+            id = @db[:blanks].insert(**Rows.blank(document), **brief, lathe_id: lathe_id(document))
+            put_parts(id, document)
+            (document["readings"] || []).each { |reading| @db[:readings].insert(blank_id: id, **Rows.reading(reading)) }
+            find(id)
+          end
+        end
 
-      # Puts an entry in as it is, with its own time where it has one, unless its key is there already.
-      def keep_entry(id, row) = @db[:journal].insert_conflict(target: %i[blank_id key]).insert(blank_id: id, **row)
+        # Saves over `version`; raises Stale with what is kept now where that is no longer the version kept.
+        def save(id, version, document, brief)
+          @db.transaction do
+            changed = @db[:blanks].where(id: id, version: version)
+                                  .update(**Rows.blank(document), **brief, lathe_id: lathe_id(document), version: version + 1, updated_at: Sequel.function(:now))
+            raise Stale.new("this blank was saved elsewhere since you opened it", find(id)) if changed.zero?
 
-      private
+            @db[:defects].where(blank_id: id).delete
+            @db[:forms].where(blank_id: id).delete
+            @db[:sketches].where(blank_id: id).delete
+            put_parts(id, document)
+            find(id)
+          end
+        end
 
-      # The next number, which nobody else is given before this transaction ends.
-      def numbered
-        @db.get(Sequel.function(:pg_advisory_xact_lock, NUMBERING))
-        next_number
-      end
+        # Adds a reading; the rack's brief follows it. Returns as #find.
+        def add_reading(id, reading, brief)
+          @db.transaction do
+            @db[:readings].insert(blank_id: id, **Rows.reading(reading))
+            @db[:blanks].where(id: id).update(brief)
+            find(id)
+          end
+        end
 
-      def on_the_rack = @db[:blanks].where(put_away_at: nil)
+        # Ids of those that are not put away.
+        def on_rack = on_the_rack.order(:id).select_map(:id)
+        # Rows of those that are still drying at a time.
+        def drying(now) = on_the_rack.where { wait_ends_at > now }.all
+        def keep_brief(id, brief) = @db[:blanks].where(id: id).update(brief)
 
-      def refuse_worked
-        raise MossyAnvil::InvalidInput, [MossyAnvil::Fault.new(path: "/put_away", problem: "cannot be while its card is open", allowed: "end the card first")]
-      end
+        # Adds a journal entry; sending the same key twice adds it once. Returns the entry.
+        def log(id, entry)
+          @db[:blanks].where(id: id).get(:id) or raise NotFound, "there is no blank #{id}"
+          keep_entry(id, { stage: nil, speed_rpm: nil, note: "" }.merge(entry.transform_keys(&:to_sym)))
+          entry_of(@db[:journal][blank_id: id, key: entry["key"]])
+        end
 
-      def put_parts(id, document)
-        @db[:defects].multi_insert(Rows.defects(document).map { |row| row.merge(blank_id: id) })
-        form = Rows.form(document)
-        @db[:forms].insert(blank_id: id, **form) if form
-        @db[:sketches].multi_insert(Rows.sketches(document).map { |row| row.merge(blank_id: id) })
-      end
+        # Is there an entry with that key?
+        def logged?(id, key) = !@db[:journal].where(blank_id: id, key: key).empty?
 
-      # The shop's lathe with those measures; a lathe nobody knows yet is kept under the blank's name.
-      def lathe_id(document)
-        row = Rows.lathe(document) or return
-        known = @db[:lathes].where(row).get(:id)
-        return known if known
+        # Puts an entry in as it is, with its own time where it has one, unless its key is there already.
+        def keep_entry(id, row) = @db[:journal].insert_conflict(target: %i[blank_id key]).insert(blank_id: id, **row)
 
-        @db[:lathes].insert_conflict.insert(**row, name: "Lathe of #{document['name']} #{SecureRandom.hex(3)}"[0, 120])
-        @db[:lathes].where(row).get(:id)
-      end
+        private
 
-      def kept(row)
-        own = ->(table) { @db[table].where(blank_id: row[:id]) }
-        document = Rows.document(row, defects: own[:defects].order(:position).all, form: own[:forms].first, sketches: own[:sketches].order(:position).all,
-          readings: own[:readings].order(:taken_at, :id).all, lathe: row[:lathe_id] && @db[:lathes][id: row[:lathe_id]])
-        { id: row[:id], version: row[:version], saved_at: row[:updated_at].utc.iso8601, put_away: !row[:put_away_at].nil?, document: document,
-          journal: own[:journal].order(:logged_at, :id).map { |entry| entry_of(entry) } }
-      end
+        # The next number, which nobody else is given before this transaction ends.
+        def numbered
+          @db.get(Sequel.function(:pg_advisory_xact_lock, NUMBERING))
+          next_number
+        end
 
-      def entry_of(row)
-        row.slice(:id, :key, :kind, :stage, :speed_rpm, :note).merge(logged_at: row[:logged_at].utc.iso8601)
+        def on_the_rack = @db[:blanks].where(put_away_at: nil)
+
+        def refuse_worked
+          raise MossyAnvil::InvalidInput, [MossyAnvil::Fault.new(path: "/put_away", problem: "cannot be while its card is open", allowed: "end the card first")]
+        end
+
+        def put_parts(id, document)
+          @db[:defects].multi_insert(Rows.defects(document).map { |row| row.merge(blank_id: id) })
+          form = Rows.form(document)
+          @db[:forms].insert(blank_id: id, **form) if form
+          @db[:sketches].multi_insert(Rows.sketches(document).map { |row| row.merge(blank_id: id) })
+        end
+
+        # The shop's lathe with those measures; a lathe nobody knows yet is kept under the blank's name.
+        def lathe_id(document)
+          row = Rows.lathe(document) or return
+          known = @db[:lathes].where(row).get(:id)
+          return known if known
+
+          @db[:lathes].insert_conflict.insert(**row, name: "Lathe of #{document['name']} #{SecureRandom.hex(3)}"[0, 120])
+          @db[:lathes].where(row).get(:id)
+        end
+
+        def kept(row)
+          own = ->(table) { @db[table].where(blank_id: row[:id]) }
+          document = Rows.document(row, defects: own[:defects].order(:position).all, form: own[:forms].first, sketches: own[:sketches].order(:position).all,
+            readings: own[:readings].order(:taken_at, :id).all, lathe: row[:lathe_id] && @db[:lathes][id: row[:lathe_id]])
+          { id: row[:id], version: row[:version], saved_at: row[:updated_at].utc.iso8601, put_away: !row[:put_away_at].nil?, document: document,
+            journal: own[:journal].order(:logged_at, :id).map { |entry| entry_of(entry) } }
+        end
+
+        def entry_of(row)
+          row.slice(:id, :key, :kind, :stage, :speed_rpm, :note).merge(logged_at: row[:logged_at].utc.iso8601)
+        end
       end
     end
   end

@@ -1,64 +1,66 @@
 # frozen_string_literal: true
 
-module Loft
-  module Store
-    # The one shop this database belongs to.
-    class Shops
-      UNNAMED = { name: "Your shop", currency: "EUR", temperature_c: 20.0, humidity: 0.55 }.freeze
+module MossyAnvil
+  module Server
+    module Store
+      # The one shop this database belongs to.
+      class Shops
+        UNNAMED = { name: "Your shop", currency: "EUR", temperature_c: 20.0, humidity: 0.55 }.freeze
 
-      TABLES = %w[task_files tasks patterns records stock_moves reservations waits card_marks cards lots products search_parts searches sketches photographs journal
-                  readings forms defects blanks lathes shop].freeze
+        TABLES = %w[task_files tasks patterns records stock_moves reservations waits card_marks cards lots products search_parts searches sketches photographs journal
+                    readings forms defects blanks lathes shop].freeze
 
-      def initialize(db)
-        @db = db
-      end
+        def initialize(db)
+          @db = db
+        end
 
-      # { name:, currency:, temperature_c:, humidity: }
-      def current = @db[:shop].first&.slice(:name, :currency, :temperature_c, :humidity) || UNNAMED
+        # { name:, currency:, temperature_c:, humidity: }
+        def current = @db[:shop].first&.slice(:name, :currency, :temperature_c, :humidity) || UNNAMED
 
-      def climate = MossyAnvil::ShopClimate.new(**current.slice(:temperature_c, :humidity))
+        def climate = MossyAnvil::Report::ShopClimate.new(**current.slice(:temperature_c, :humidity))
 
-      # The same, which nobody else can change until the transaction ends.
-      def lock_climate
-        @db[:shop].for_update.first
-        climate
-      end
+        # The same, which nobody else can change until the transaction ends.
+        def lock_climate
+          @db[:shop].for_update.first
+          climate
+        end
 
-      def set_up(name:, currency:, temperature_c:, humidity:)
-        row = { id: 1, name: name, currency: currency, temperature_c: temperature_c, humidity: humidity }
-        @db[:shop].insert_conflict(target: :id, update: row).insert(row)
-      end
+        def set_up(name:, currency:, temperature_c:, humidity:)
+          row = { id: 1, name: name, currency: currency, temperature_c: temperature_c, humidity: humidity }
+          @db[:shop].insert_conflict(target: :id, update: row).insert(row)
+        end
 
-      # A shop of one's own, to be named. The demo does not come into it.
-      def begin_own = set_up(**UNNAMED)
+        # A shop of one's own, to be named. The demo does not come into it.
+        def begin_own = set_up(**UNNAMED)
 
-      # Name and currency alone.
-      def name_it(name:, currency:) = set_up(**current, name: name, currency: currency)
+        # Name and currency alone.
+        def name_it(name:, currency:) = set_up(**current, name: name, currency: currency)
 
-      # The air alone; a shop nobody has named yet is kept under its usual name.
-      def set_air(temperature_c:, humidity:) = set_up(**current, temperature_c: temperature_c, humidity: humidity)
+        # The air alone; a shop nobody has named yet is kept under its usual name.
+        def set_air(temperature_c:, humidity:) = set_up(**current, temperature_c: temperature_c, humidity: humidity)
 
-      def keep_lathe(name, lathe)
-        @db[:lathes].insert_conflict(target: :name).insert(**Rows.lathe("lathe" => lathe), name: name)
-      end
+        def keep_lathe(name, lathe)
+          @db[:lathes].insert_conflict(target: :name).insert(**Rows.lathe("lathe" => lathe), name: name)
+        end
 
-      # Lathes by name, as in a blank file.
-      def lathes = @db[:lathes].order(:name).to_h { |row| [row[:name], Rows.lathe_of(row)] }
+        # Lathes by name, as in a blank file.
+        def lathes = @db[:lathes].order(:name).to_h { |row| [row[:name], Rows.lathe_of(row)] }
 
-      def empty? = @db[:blanks].empty?
+        def empty? = @db[:blanks].empty?
 
-      # Has nobody set it up, and put nothing in?
-      def untouched? = empty? && @db[:shop].empty?
+        # Has nobody set it up, and put nothing in?
+        def untouched? = empty? && @db[:shop].empty?
 
-      # What is kept, by what it is called.
-      def counts
-        { "blanks" => :blanks, "readings" => :readings, "journal entries" => :journal, "photographs" => :photographs, "lathes" => :lathes,
-          "products" => :products }.transform_values { |table| @db[table].count }
-      end
+        # What is kept, by what it is called.
+        def counts
+          { "blanks" => :blanks, "readings" => :readings, "journal entries" => :journal, "photographs" => :photographs, "lathes" => :lathes,
+            "products" => :products }.transform_values { |table| @db[table].count }
+        end
 
-      # Throws everything away.
-      def clear
-        @db.run("TRUNCATE #{TABLES.join(', ')} RESTART IDENTITY")
+        # Throws everything away.
+        def clear
+          @db.run("TRUNCATE #{TABLES.join(', ')} RESTART IDENTITY")
+        end
       end
     end
   end

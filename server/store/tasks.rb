@@ -1,74 +1,76 @@
 # frozen_string_literal: true
 
-module Loft
-  module Store
-    # Changes that are worked on the queue, and how far each has come.
-    class Tasks
-      # Nobody comes back to one after that.
-      KEPT_HOURS = 24
-      MOST_UNFINISHED = 8
-      PIECE_BYTES = 1_048_576
+module MossyAnvil
+  module Server
+    module Store
+      # Changes that are worked on the queue, and how far each has come.
+      class Tasks
+        # Nobody comes back to one after that.
+        KEPT_HOURS = 24
+        MOST_UNFINISHED = 8
+        PIECE_BYTES = 1_048_576
 
-      def initialize(db)
-        @db = db
-      end
-
-      # Keeps what was asked, with the file it is about (an IO, at most so many bytes), and puts it on the queue; its id. Raises Busy, TooLarge.
-      def ask(kind, asked, file: nil, most_bytes: 0)
-        @db.transaction do
-          @db[:tasks].where(Sequel.lit("asked_at < now() - interval '#{KEPT_HOURS} hours'")).delete
-          raise Busy, "#{MOST_UNFINISHED} changes are under way: cancel one, or wait for it" if @db[:tasks].where(ended_at: nil).count >= MOST_UNFINISHED
-
-          id = @db[:tasks].insert(kind: kind, asked: Sequel.pg_jsonb_wrap(asked))
-          keep_file(id, file, most_bytes) if file
-          TaskJob.enqueue(id)
-          id
+        def initialize(db)
+          @db = db
         end
-      end
 
-      # Row of a task; raises NotFound.
-      def find(id) = @db[:tasks][id: id] || raise(NotFound, "there is no task #{id}")
+        # Keeps what was asked, with the file it is about (an IO, at most so many bytes), and yields its id, to be put on the queue; its id. Raises Busy, TooLarge.
+        def ask(kind, asked, file: nil, most_bytes: 0)
+          @db.transaction do
+            @db[:tasks].where(Sequel.lit("asked_at < now() - interval '#{KEPT_HOURS} hours'")).delete
+            raise Busy, "#{MOST_UNFINISHED} changes are under way: cancel one, or wait for it" if @db[:tasks].where(ended_at: nil).count >= MOST_UNFINISHED
 
-      # What was asked of one that is still wanted, or nil.
-      def to_work(id) = @db[:tasks].where(id: id, ended_at: nil, stopped: false).first&.then { |row| { **row, asked: Rows.data(row[:asked]) } }
+            id = @db[:tasks].insert(kind: kind, asked: Sequel.pg_jsonb_wrap(asked))
+            keep_file(id, file, most_bytes) if file
+            yield id
+            id
+          end
+        end
 
-      # Asks it to stop; what it would have changed stays as it was.
-      def stop(id) = @db[:tasks].where(id: id, ended_at: nil).update(stopped: true).positive? || find(id)
+        # Row of a task; raises NotFound.
+        def find(id) = @db[:tasks][id: id] || raise(NotFound, "there is no task #{id}")
 
-      # Keeps how far it has come; is it still wanted? Told to the database at once, whatever transaction is open here.
-      def progress?(id, done, total)
-        Thread.new do
-          @db[:tasks].where(id: id).update(done: done, total: total)
-          @db[:tasks].where(id: id, stopped: true).empty?
-        end.value
-      end
+        # What was asked of one that is still wanted, or nil.
+        def to_work(id) = @db[:tasks].where(id: id, ended_at: nil, stopped: false).first&.then { |row| { **row, asked: Rows.data(row[:asked]) } }
 
-      # Raises Stopped where it was asked to stop; from here on it cannot be.
-      def last_chance(id) = @db[:tasks].where(id: id).for_update.get(:stopped) && raise(TaskJob::Stopped, "it was cancelled")
+        # Asks it to stop; what it would have changed stays as it was.
+        def stop(id) = @db[:tasks].where(id: id, ended_at: nil).update(stopped: true).positive? || find(id)
 
-      def end(id, result: nil, problem: nil)
-        @db[:task_files].where(task_id: id).delete
-        @db[:tasks].where(id: id).update(ended_at: Sequel.function(:now), result: result && Sequel.pg_jsonb_wrap(Rows.data(result)),
-          problem: problem && Sequel.pg_jsonb_wrap(Rows.data(problem)))
-      end
+        # Keeps how far it has come; is it still wanted? Told to the database at once, whatever transaction is open here.
+        def progress?(id, done, total)
+          Thread.new do
+            @db[:tasks].where(id: id).update(done: done, total: total)
+            @db[:tasks].where(id: id, stopped: true).empty?
+          end.value
+        end
 
-      # Writes the task's file to an IO, piece by piece.
-      def write_file(id, into)
-        places = @db[:task_files].where(task_id: id).order(:position).select_map(:position)
-        places.each { |place| into.write(@db[:task_files].where(task_id: id, position: place).get(:bytes)) }
-      end
+        # Raises Stopped where it was asked to stop; from here on it cannot be.
+        def last_chance(id) = @db[:tasks].where(id: id).for_update.get(:stopped) && raise(Stopped, "it was cancelled")
 
-      private
+        def end(id, result: nil, problem: nil)
+          @db[:task_files].where(task_id: id).delete
+          @db[:tasks].where(id: id).update(ended_at: Sequel.function(:now), result: result && Sequel.pg_jsonb_wrap(Rows.data(result)),
+            problem: problem && Sequel.pg_jsonb_wrap(Rows.data(problem)))
+        end
 
-      def keep_file(id, file, most_bytes)
-        size = 0
-        (0..).each do |position|
-          piece = file.read(PIECE_BYTES)
-          break if piece.nil? || piece.empty?
+        # Writes the task's file to an IO, piece by piece.
+        def write_file(id, into)
+          places = @db[:task_files].where(task_id: id).order(:position).select_map(:position)
+          places.each { |place| into.write(@db[:task_files].where(task_id: id, position: place).get(:bytes)) }
+        end
 
-          raise TooLarge, "at most #{most_bytes} bytes are taken here" if (size += piece.bytesize) > most_bytes
+        private
 
-          @db[:task_files].insert(task_id: id, position: position, bytes: Sequel.blob(piece))
+        def keep_file(id, file, most_bytes)
+          size = 0
+          (0..).each do |position|
+            piece = file.read(PIECE_BYTES)
+            break if piece.nil? || piece.empty?
+
+            raise TooLarge, "at most #{most_bytes} bytes are taken here" if (size += piece.bytesize) > most_bytes
+
+            @db[:task_files].insert(task_id: id, position: position, bytes: Sequel.blob(piece))
+          end
         end
       end
     end

@@ -13,15 +13,15 @@ import { Units } from "./kit/Units";
 import { useKept } from "./kit/useKept";
 import { useKey } from "./kit/useKey";
 import { Waiting } from "./kit/Waiting";
-import { Board } from "./shop/Board";
+import { Board } from "./board/Board";
 import { Corner, LIGHTS } from "./shop/Corner";
 import { KeySheet } from "./shop/KeySheet";
 import { NewBlank } from "./shop/NewBlank";
 import { Rack } from "./shop/Rack";
 import { ShopRoom } from "./shop/ShopRoom";
-import { StoresRoom } from "./shop/StoresRoom";
+import { StoresRoom } from "./stores/StoresRoom";
 import { useNumberKeys } from "./shop/useNumberKeys";
-import { STATIONS, type Station } from "./stations/Docket";
+import { STATIONS, type Station } from "./bench/Docket";
 
 const Frame = styled.div`
   height: 100dvh;

@@ -6,6 +6,18 @@ module MossyAnvil
 
   # One thing wrong in what a person gave: where (JSON Pointer), what, and what is allowed.
   Fault = Struct.new(:path, :problem, :allowed, keyword_init: true) do
+    # A value that was given, short enough for a line, and never as markup.
+    def self.shown(value)
+      case value
+      when Float then value.finite? ? value.to_s : "too large a number"
+      when Hash then "a group of values"
+      when Array then "a list of #{value.size}"
+      when String then value.empty? ? "empty" : value[0, 40].inspect
+      when nil then "nothing"
+      else value.to_s
+      end
+    end
+    
     def to_s
       [path.empty? ? "/" : path, problem, allowed].compact.join(": ")
     end
@@ -13,6 +25,9 @@ module MossyAnvil
 
   # What a person gave cannot be used; #faults says why, one by one.
   class InvalidInput < Error
+    # As many as are told at once.
+    MAX_FAULTS = 20
+
     attr_reader :faults
 
     def initialize(faults)

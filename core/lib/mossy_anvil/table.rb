@@ -19,7 +19,7 @@ module MossyAnvil
 
     # The row of that key; raises InvalidInput at `at` naming those there are.
     def self.row(name, key, at: "")
-      rows(name).find { |row| row["key"] == key } or raise InvalidInput, [Fault.new(path: at, problem: "is #{SchemaFault.shown(key)}",
+      rows(name).find { |row| row["key"] == key } or raise InvalidInput, [Fault.new(path: at, problem: "is #{Fault.shown(key)}",
         allowed: "one of #{rows(name).map { |row| row['key'] }.join(', ')}")]
     end
 

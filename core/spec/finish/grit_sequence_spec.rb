@@ -1,6 +1,6 @@
 # frozen_string_literal: true
 
-RSpec.describe MossyAnvil::GritSequence do
+RSpec.describe MossyAnvil::Finish::GritSequence do
   it "starts tear-out of 0.8 mm at P60" do
     expect(described_class.first_grit(0.8)).to eq(60)
   end

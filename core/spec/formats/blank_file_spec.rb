@@ -1,6 +1,6 @@
 # frozen_string_literal: true
 
-RSpec.describe MossyAnvil::BlankFile do
+RSpec.describe MossyAnvil::Formats::BlankFile do
   def faults_of(data = nil, **changes)
     described_class.read(data.is_a?(String) ? data : JSON.generate(data || blank_data(**changes)))
     []
@@ -85,11 +85,11 @@ RSpec.describe MossyAnvil::BlankFile do
   it "takes no schema apart that says something of several parts together" do
     whole = { "type" => "object", "required" => ["a"], "additionalProperties" => false,
               "properties" => { "a" => { "type" => "array", "maxItems" => 2, "items" => { "type" => "number" } } } }
-    check = MossyAnvil::SchemaCheck.new(whole)
+    check = MossyAnvil::Formats::SchemaCheck.new(whole)
     expect(check.passes?({ "a" => [1, 2] })).to be(true)
     expect([{ "a" => [1, "2"] }, { "a" => [1, 2, 3] }, {}, { "a" => [], "b" => 1 }, nil].map { |data| check.passes?(data) }).to all(be(false))
-    expect { MossyAnvil::SchemaCheck.new(whole.merge("minProperties" => 2)) }.to raise_error(ArgumentError, /minProperties/)
-    expect { MossyAnvil::SchemaCheck.new(whole.except("additionalProperties")) }.to raise_error(ArgumentError)
+    expect { MossyAnvil::Formats::SchemaCheck.new(whole.merge("minProperties" => 2)) }.to raise_error(ArgumentError, /minProperties/)
+    expect { MossyAnvil::Formats::SchemaCheck.new(whole.except("additionalProperties")) }.to raise_error(ArgumentError)
   end
 
   it "keeps markup in names as text" do

@@ -1,6 +1,6 @@
 # frozen_string_literal: true
 
-RSpec.describe MossyAnvil::Days do
+RSpec.describe MossyAnvil::Formats::Days do
   it "knows the days there are" do
     yes = %w[2030-05-01 2028-02-29 0001-01-01 9999-12-31]
     no = ["2030-02-29", "2026-02-31", "0000-01-01", "2030-13-01", "", "2030"]

@@ -53,7 +53,7 @@ RSpec.describe "Spoilt blank files" do
     refused = 0
     2000.times do |index|
       text = index.odd? ? JSON.generate((1 + random.rand(3)).times.inject(whole) { |document, _| spoil(document) }) : broken_text(JSON.generate(whole))
-      MossyAnvil::BlankFile.read(text)
+      MossyAnvil::Formats::BlankFile.read(text)
     rescue MossyAnvil::InvalidInput => e
       refused += 1
       expect(e.faults).to all(have_attributes(path: a_string_matching(%r{\A(/.*)?\z}m), problem: be_a(String)))
@@ -63,7 +63,7 @@ RSpec.describe "Spoilt blank files" do
   end
 
   it "are refused part by part where the whole is, and only there" do
-    check = MossyAnvil::BlankFile.schema
+    check = MossyAnvil::Formats::BlankFile.schema
     answers = Array.new(1200) do
       document = (1 + random.rand(2)).times.inject(whole) { |spoilt, _| spoil(spoilt) }
       [check.passes?(document), check.errors(document).none?]
@@ -76,12 +76,12 @@ RSpec.describe "Spoilt blank files" do
     read = 0
     until read == 12
       piece = begin
-        MossyAnvil::BlankFile.read(JSON.generate(spoil(whole)))
+        MossyAnvil::Formats::BlankFile.read(JSON.generate(spoil(whole)))
       rescue MossyAnvil::InvalidInput
         next
       end
       read += 1
-      expect(MossyAnvil::Assessment.new(piece).to_h[:stages][:blank][:mass_g]).to be_positive
+      expect(MossyAnvil::Report::Assessment.new(piece).to_h[:stages][:blank][:mass_g]).to be_positive
     end
   end
 end

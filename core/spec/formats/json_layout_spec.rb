@@ -1,6 +1,6 @@
 # frozen_string_literal: true
 
-RSpec.describe MossyAnvil::JsonLayout do
+RSpec.describe MossyAnvil::Formats::JsonLayout do
   it "orders keys by the job, drops points from whole numbers, and loses nothing" do
     text = described_class.text("shape" => { "length_mm" => 60.0, "type" => "disc", "diameter_mm" => 240.25 }, "name" => "Bowl", "format" => "f")
     expect(text).to eq(<<~JSON)
@@ -22,9 +22,9 @@ RSpec.describe MossyAnvil::JsonLayout do
   Dir[File.expand_path("../../../demo/*.anvil.json", __dir__)].each do |path|
     it "gives #{File.basename(path)} back the same, and the same again" do
       document = JSON.parse(File.read(path))
-      once = MossyAnvil::BlankFile.write(document)
+      once = MossyAnvil::Formats::BlankFile.write(document)
       expect(JSON.parse(once)).to eq(document)
-      expect(MossyAnvil::BlankFile.write(MossyAnvil::BlankFile.document(once))).to eq(once)
+      expect(MossyAnvil::Formats::BlankFile.write(MossyAnvil::Formats::BlankFile.document(once))).to eq(once)
     end
   end
 end

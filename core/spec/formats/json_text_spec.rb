@@ -1,6 +1,6 @@
 # frozen_string_literal: true
 
-RSpec.describe MossyAnvil::JsonText do
+RSpec.describe MossyAnvil::Formats::JsonText do
   def pointers(text)
     described_class.parse(text)
     []

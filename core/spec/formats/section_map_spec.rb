@@ -2,7 +2,7 @@
 
 require "rexml/document"
 
-RSpec.describe MossyAnvil::SectionMap do
+RSpec.describe MossyAnvil::Formats::SectionMap do
   def drawing(*defects, clock_deg: 90, **changes) = REXML::Document.new(described_class.new(blank(defects: defects, **changes), clock_deg: clock_deg).svg).root
   def points(root, path) = root.get_elements(path).first.attributes["d"].scan(/-?\d+\.\d+/).map(&:to_f).each_slice(2).to_a
 

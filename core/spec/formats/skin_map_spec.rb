@@ -2,7 +2,7 @@
 
 require "rexml/document"
 
-RSpec.describe MossyAnvil::SkinMap do
+RSpec.describe MossyAnvil::Formats::SkinMap do
   def drawing(*defects, **changes) = REXML::Document.new(described_class.new(blank(defects: defects, **changes)).svg).root
 
   # What is drawn for a defect, as numbers in mm, margin off.

@@ -1,6 +1,6 @@
 # frozen_string_literal: true
 
-RSpec.describe MossyAnvil::SvgPath do
+RSpec.describe MossyAnvil::Formats::SvgPath do
   def profile(text, **how) = described_class.new(text, **how.slice(:mm_per_unit)).profile(**how.slice(:from_z_mm))
 
   it "reads lines either way round, large and small letters, and what is drawn below the axis" do
@@ -13,7 +13,7 @@ RSpec.describe MossyAnvil::SvgPath do
     # A quarter of a circle of 40 mm about [0, 0], as drawn with one cubic.
     found = profile("M0 40 C22.0914 40 40 22.0914 40 0")
     expect(found.size).to be < 30
-    line = MossyAnvil::Profile.new(found, curve: "straight")
+    line = MossyAnvil::Model::Profile.new(found, curve: "straight")
     [5, 15, 25, 35].each { |z_mm| expect(line.radius_mm(z_mm)).to be_within(0.1).of(Math.sqrt(1600 - (z_mm**2))) }
   end
 

@@ -1,16 +1,16 @@
 # frozen_string_literal: true
 
-RSpec.describe MossyAnvil::Upgrade do
+RSpec.describe MossyAnvil::Formats::Upgrade do
   let(:old) { kept(1) }
 
   def kept(version) = File.read(File.expand_path("../fixtures/lamp-base-#{version}.anvil.json", __dir__))
 
   [1, 2, 3, 4, 5].each do |version|
     it "still reads a file of version #{version}, as the same blank in the present version" do
-      document = MossyAnvil::BlankFile.document(kept(version))
+      document = MossyAnvil::Formats::BlankFile.document(kept(version))
       expect(document).to eq(JSON.parse(kept(version)).merge("version" => 6))
-      expect(MossyAnvil::Assessment.new(MossyAnvil::BlankFile.read(kept(version))).to_h)
-        .to eq(MossyAnvil::Assessment.new(MossyAnvil::BlankFile.from_data(document)).to_h)
+      expect(MossyAnvil::Report::Assessment.new(MossyAnvil::Formats::BlankFile.read(kept(version))).to_h)
+        .to eq(MossyAnvil::Report::Assessment.new(MossyAnvil::Formats::BlankFile.from_data(document)).to_h)
     end
   end
 
@@ -18,18 +18,18 @@ RSpec.describe MossyAnvil::Upgrade do
     mould = { "type" => "box", "width_mm" => 200, "length_mm" => 200, "depth_mm" => 270 }
     cast, dry = { "id" => "cast", "do" => "cast", "mould" => mould }, { "id" => "dry", "do" => "dry", "to_pct" => 12 }
     five = JSON.parse(kept(5)).merge("mend" => { "steps" => [cast.merge("offset_mm" => 4), dry] })
-    steps = MossyAnvil::BlankFile.document(JSON.generate(five))["mend"]["steps"]
+    steps = MossyAnvil::Formats::BlankFile.document(JSON.generate(five))["mend"]["steps"]
     expect(steps).to eq([cast.merge("placed" => { "x_mm" => 4 }), dry])
   end
 
   it "holds an old file to its own version: what came later is unknown in it" do
     later = JSON.parse(old).merge("intake" => { "origin" => "the avenue" })
-    expect { MossyAnvil::BlankFile.from_data(later) }.to raise_error(MossyAnvil::InvalidInput, %r{/intake: is not a known key})
-    expect(MossyAnvil::BlankFile.from_data(later.merge("version" => 2)).intake).to eq(origin: "the avenue")
+    expect { MossyAnvil::Formats::BlankFile.from_data(later) }.to raise_error(MossyAnvil::InvalidInput, %r{/intake: is not a known key})
+    expect(MossyAnvil::Formats::BlankFile.from_data(later.merge("version" => 2)).intake).to eq(origin: "the avenue")
   end
 
   it "refuses a version nobody has written yet" do
-    expect { MossyAnvil::BlankFile.from_data(JSON.parse(old).merge("version" => 9)) }.to raise_error(MossyAnvil::InvalidInput, %r{/version: is 9: must be 6})
+    expect { MossyAnvil::Formats::BlankFile.from_data(JSON.parse(old).merge("version" => 9)) }.to raise_error(MossyAnvil::InvalidInput, %r{/version: is 9: must be 6})
   end
 end
 
@@ -67,7 +67,7 @@ RSpec.describe "Cast and laminated stock" do
     share = Math::PI / 6 * 27 * 20 / 1000
     report = assess(defects: [pocket])
     expect(report[:defects].first[:open_volume_mm3]).to be_within(1e-6).of(report[:defects].first[:occupied_mm3] * share)
-    expect(MossyAnvil::Defects.from(pocket)).to have_attributes(strength_factor: be_within(1e-9).of(1 - (2 * share)), open?: true)
+    expect(MossyAnvil::Model::Defects.from(pocket)).to have_attributes(strength_factor: be_within(1e-9).of(1 - (2 * share)), open?: true)
   end
 
   it "takes an opened glue line for the crack it is" do

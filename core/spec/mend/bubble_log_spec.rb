@@ -1,6 +1,6 @@
 # frozen_string_literal: true
 
-RSpec.describe MossyAnvil::BubbleLog do
+RSpec.describe MossyAnvil::Mend::BubbleLog do
   let(:began) { Time.utc(2030, 5, 1, 12) }
 
   # seen: [[minutes after it began, level], ...]

@@ -1,13 +1,13 @@
 # frozen_string_literal: true
 
-RSpec.describe MossyAnvil::Casting do
+RSpec.describe MossyAnvil::Mend::Casting do
   def resin(**row)
-    MossyAnvil::Resin.new({ "key" => "r", "name" => "resin", "mix_by" => "mass", "parts" => [100, 0.0001], "density_g_ml" => [1.10, 1.10], "cup_limit_g" => 400 }
+    MossyAnvil::Mend::Resin.new({ "key" => "r", "name" => "resin", "mix_by" => "mass", "parts" => [100, 0.0001], "density_g_ml" => [1.10, 1.10], "cup_limit_g" => 400 }
       .merge(row.transform_keys(&:to_s)))
   end
 
   it "E18: what a mould takes round the wood, and what to mix" do
-    mould = MossyAnvil::Mould.new({ type: "box", width_mm: 160, length_mm: 160, depth_mm: 70 }).volume_mm3
+    mould = MossyAnvil::Mend::Mould.new({ type: "box", width_mm: 160, length_mm: 160, depth_mm: 70 }).volume_mm3
     cast = described_class.new(resin: resin, mould_mm3: mould, wood_mm3: 1_150_000)
     expect(cast.net_mm3 / 1000).to be_within(0.5).of(642)
     expect(cast.mix_g).to be_within(0.5).of(778)
@@ -36,12 +36,12 @@ RSpec.describe MossyAnvil::Casting do
   end
 
   it "knows its resins by key and names them where the key is off" do
-    expect(MossyAnvil::Resin.of("casting_epoxy").name).to eq("casting epoxy")
-    expect { MossyAnvil::Resin.of("glue") }.to raise_error(MossyAnvil::InvalidInput, /casting_epoxy/)
+    expect(MossyAnvil::Mend::Resin.of("casting_epoxy").name).to eq("casting epoxy")
+    expect { MossyAnvil::Mend::Resin.of("glue") }.to raise_error(MossyAnvil::InvalidInput, /casting_epoxy/)
   end
 end
 
-RSpec.describe MossyAnvil::Shrinkage do
+RSpec.describe MossyAnvil::Mend::Shrinkage do
   it "E13: a green round of 200 mm at 12 %" do
     expect(described_class.size_mm(200, 8.5, 12)).to be_within(0.05).of(189.8)
   end

@@ -1,6 +1,6 @@
 # frozen_string_literal: true
 
-RSpec.describe MossyAnvil::Drying do
+RSpec.describe MossyAnvil::Mend::Drying do
   let(:drying) { described_class.new(emc_pct: 10, tau_days: 20) }
 
   it "needs no time for wood that is dry enough" do
@@ -48,7 +48,7 @@ RSpec.describe MossyAnvil::Drying do
 
     it "carries the last reading on to today" do
       readings = [reading("moisture", 20, 1, at: { clock_deg: 0, z_mm: 30 }, depth_mm: 10)]
-      later = MossyAnvil::Assessment.new(blank(readings: readings), now: Time.utc(2030, 6, 1)).to_h[:drying]
+      later = MossyAnvil::Report::Assessment.new(blank(readings: readings), now: Time.utc(2030, 6, 1)).to_h[:drying]
       expect(later[:moisture_pct]).to be_between(later[:emc_pct], 20)
     end
 

@@ -1,7 +1,7 @@
 # frozen_string_literal: true
 
-RSpec.describe MossyAnvil::Exotherm do
-  def kinetics(working_min, **more) = MossyAnvil::CureKinetics.of(working_min: working_min, density_g_ml: 1.10, **more)
+RSpec.describe MossyAnvil::Mend::Exotherm do
+  def kinetics(working_min, **more) = MossyAnvil::Mend::CureCalibration.kinetics(working_min: working_min, density_g_ml: 1.10, **more)
 
   { 40 => { 3 => 27, 6 => 63, 12 => 154 }, 180 => { 12 => 30, 25 => 118 }, 720 => { 25 => 26, 50 => 54, 100 => 163 } }.each do |minutes, peaks|
     it "E22: workable for #{minutes} min, peaks within 6 C of an independent solver's" do
@@ -52,7 +52,7 @@ RSpec.describe MossyAnvil::Exotherm do
   end
 end
 
-RSpec.describe MossyAnvil::CoolingSlab do
+RSpec.describe MossyAnvil::Mend::CoolingSlab do
   # Fourier series of a slab cooling from 1 towards 0 at both faces alike, at its middle; biot: h times half the depth over conductivity, roots of x tan x = biot.
   def middle(fourier, biot)
     (0...12).sum do |n|
@@ -87,25 +87,25 @@ RSpec.describe MossyAnvil::CoolingSlab do
   end
 end
 
-RSpec.describe MossyAnvil::CureKinetics do
+RSpec.describe MossyAnvil::Mend::CureKinetics do
   it "is set by the working time of the 100 g cup" do
     [5, 40, 720].each do |minutes|
-      cup = MossyAnvil::CuringCup.new(described_class.of(working_min: minutes, density_g_ml: 1.1))
+      cup = MossyAnvil::Mend::CuringCup.new(MossyAnvil::Mend::CureCalibration.kinetics(working_min: minutes, density_g_ml: 1.1))
       expect(cup.workable_s / 60).to be_within(0.002 * minutes).of(minutes)
     end
   end
 
   it "takes the heat of cure from the peak on the sheet, and refuses one that cannot be" do
-    usual = MossyAnvil::CuringCup.new(described_class.of(working_min: 40, density_g_ml: 1.1)).peak_c
-    told = described_class.of(working_min: 40, density_g_ml: 1.1, peak_c: usual - 40)
-    expect(MossyAnvil::CuringCup.new(told).peak_c).to be_within(1).of(usual - 40)
+    usual = MossyAnvil::Mend::CuringCup.new(MossyAnvil::Mend::CureCalibration.kinetics(working_min: 40, density_g_ml: 1.1)).peak_c
+    told = MossyAnvil::Mend::CureCalibration.kinetics(working_min: 40, density_g_ml: 1.1, peak_c: usual - 40)
+    expect(MossyAnvil::Mend::CuringCup.new(told).peak_c).to be_within(1).of(usual - 40)
     expect(told.heat_j_kg).to be < 300_000
-    expect { described_class.of(working_min: 900, density_g_ml: 1.1, peak_c: 180, at: "/sheet") }.to raise_error(MossyAnvil::InvalidInput, %r{/sheet/peak_c: is 180})
+    expect { MossyAnvil::Mend::CureCalibration.kinetics(working_min: 900, density_g_ml: 1.1, peak_c: 180, at: "/sheet") }.to raise_error(MossyAnvil::InvalidInput, %r{/sheet/peak_c: is 180})
   end
 end
 
-RSpec.describe MossyAnvil::CuringCup do
-  let(:kinetics) { MossyAnvil::CureKinetics.of(working_min: 40, density_g_ml: 1.1) }
+RSpec.describe MossyAnvil::Mend::CuringCup do
+  let(:kinetics) { MossyAnvil::Mend::CureCalibration.kinetics(working_min: 40, density_g_ml: 1.1) }
 
   it "gets hotter and quicker the larger it is, slower in the cold" do
     cups = [50, 100, 400, 1000].map { |grams| described_class.new(kinetics, mass_g: grams) }
@@ -115,8 +115,8 @@ RSpec.describe MossyAnvil::CuringCup do
   end
 end
 
-RSpec.describe MossyAnvil::LayerPlan do
-  def plan(minutes, depth, **more) = described_class.new(MossyAnvil::CureKinetics.of(working_min: minutes, density_g_ml: 1.1), depth, **more)
+RSpec.describe MossyAnvil::Mend::LayerPlan do
+  def plan(minutes, depth, **more) = described_class.new(MossyAnvil::Mend::CureCalibration.kinetics(working_min: minutes, density_g_ml: 1.1), depth, **more)
 
   it "pours at once what stays cool, and in even layers what does not" do
     expect(plan(720, 40).layers.size).to eq(1)

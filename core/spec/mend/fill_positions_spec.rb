@@ -1,6 +1,6 @@
 # frozen_string_literal: true
 
-RSpec.describe MossyAnvil::FillPositions do
+RSpec.describe MossyAnvil::Mend::FillPositions do
   def positions(*defects) = described_class.new(blank(defects: defects).defects, blank.shape).all
 
   it "lies three checks up one after another, round from after the widest gap, ends last" do

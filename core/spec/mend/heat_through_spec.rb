@@ -1,6 +1,6 @@
 # frozen_string_literal: true
 
-RSpec.describe MossyAnvil::HeatThrough do
+RSpec.describe MossyAnvil::Mend::HeatThrough do
   it "E16: a round of 64 mm after 73 min, a slab of 40 mm after 62" do
     expect(described_class.minutes(across_mm: 64)).to be_within(0.6).of(73)
     expect(described_class.minutes(length_mm: 40)).to be_within(0.6).of(62)
@@ -9,7 +9,7 @@ RSpec.describe MossyAnvil::HeatThrough do
   it "agrees within 2 % with the first term of the series, and with a slab stepped through time" do
     first_term = Math.log(1.602 / 0.05) / 5.783 * (0.032**2) / 1.4e-7 / 60
     expect(described_class.minutes(across_mm: 64)).to be_within(0.02 * first_term).of(first_term)
-    slab = MossyAnvil::CoolingSlab.new(40.0, nodes: 81, diffusivity_m2_s: 1.4e-7, conductivity: 0.2, bottom_h: 1e5, top_h: 1e5)
+    slab = MossyAnvil::Mend::CoolingSlab.new(40.0, nodes: 81, diffusivity_m2_s: 1.4e-7, conductivity: 0.2, bottom_h: 1e5, top_h: 1e5)
     step = slab.step_no_longer_than(20)
     temperatures, time = Numo::DFloat.zeros(81) + 20, 0.0
     until temperatures[40] >= 90 - (0.05 * 70)
@@ -26,7 +26,7 @@ RSpec.describe MossyAnvil::HeatThrough do
   end
 end
 
-RSpec.describe MossyAnvil::Stabilising do
+RSpec.describe MossyAnvil::Mend::Stabilising do
   let(:blank) { described_class.new(volume_mm3: 420_000, dry_density_kg_m3: 430, resin_g_ml: 1.05) }
 
   it "E14: what 420 ml of light wood weigh dry, and take at most" do

@@ -1,9 +1,9 @@
 # frozen_string_literal: true
 
-RSpec.describe MossyAnvil::InMould do
-  def mould(**size) = MossyAnvil::Mould.new({ type: "box", width_mm: 160, length_mm: 200, depth_mm: 60, **size })
-  let(:disc) { MossyAnvil::Disc.new(diameter_mm: 100, length_mm: 50) }
-  let(:block) { MossyAnvil::Block.new(width_mm: 80, height_mm: 40, length_mm: 150) }
+RSpec.describe MossyAnvil::Mend::InMould do
+  def mould(**size) = MossyAnvil::Mend::Mould.new({ type: "box", width_mm: 160, length_mm: 200, depth_mm: 60, **size })
+  let(:disc) { MossyAnvil::Model::Disc.new(diameter_mm: 100, length_mm: 50) }
+  let(:block) { MossyAnvil::Model::Block.new(width_mm: 80, height_mm: 40, length_mm: 150) }
 
   def lying(shape, mould: self.mould, **placed) = described_class.new(shape, mould, placed)
 
@@ -21,7 +21,7 @@ RSpec.describe MossyAnvil::InMould do
   end
 
   it "goes into a round mould by its farthest corner" do
-    tube = MossyAnvil::Mould.new({ type: "tube", diameter_mm: 100, depth_mm: 60 })
+    tube = MossyAnvil::Mend::Mould.new({ type: "tube", diameter_mm: 100, depth_mm: 60 })
     expect(lying(block, mould: tube).rooms[:around]).to be_within(0.01).of(50 - (Math.hypot(80, 40) / 2))
     expect(lying(block, mould: tube, x_mm: 10).rooms[:around]).to be_within(0.01).of(50 - Math.hypot(50, 20))
     expect(lying(disc, mould: tube, y_mm: 3).rooms[:around]).to be_within(1e-9).of(-3)

@@ -1,7 +1,7 @@
 # frozen_string_literal: true
 
-RSpec.describe MossyAnvil::MendConflicts do
-  def plan(steps, **changes) = MossyAnvil::MendReport.new(blank(**changes, mend: { steps: steps })).to_h
+RSpec.describe MossyAnvil::Mend::MendConflicts do
+  def plan(steps, **changes) = MossyAnvil::Report::MendReport.new(blank(**changes, mend: { steps: steps })).to_h
   def texts(step) = step[:says].map { |one| one[:text] }
   def stops(found) = found[:steps].flat_map { |step| step[:says].select { |one| one[:tone] == "stop" }.map { |one| one[:text] } }
 

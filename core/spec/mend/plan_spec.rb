@@ -1,7 +1,7 @@
 # frozen_string_literal: true
 
-RSpec.describe MossyAnvil::MendReport do
-  def report(steps = nil, climate: MossyAnvil::ShopClimate.new, records: MossyAnvil::ShopRecords.new, **changes)
+RSpec.describe MossyAnvil::Report::MendReport do
+  def report(steps = nil, climate: MossyAnvil::Report::ShopClimate.new, records: MossyAnvil::Model::ShopRecords.new, **changes)
     described_class.new(blank(**changes, **(steps ? { mend: { steps: steps } } : {})), climate: climate, records: records)
   end
 
@@ -66,7 +66,7 @@ RSpec.describe MossyAnvil::MendReport do
     expect(texts(found[:steps][0])).to include(a_string_starting_with("Heavier with it: finished it splits at {to}"))
     # Where nothing is said, nothing is slower.
     (31..42).each do |number|
-      demo = MossyAnvil::BlankFile.read(File.read(Dir[File.expand_path("../../../demo/#{number}-*.json", __dir__)].first))
+      demo = MossyAnvil::Formats::BlankFile.read(File.read(Dir[File.expand_path("../../../demo/#{number}-*.json", __dir__)].first))
       described_class.new(demo).to_h[:steps].each do |step|
         slower = %i[first last].any? { |stage| step[:after][stage][:burst_rpm].to_f < step[:before][stage][:burst_rpm].to_f * 0.99 }
         expect(texts(step).any? { |text| text.start_with?("Heavier with it", "Slower with it") }).to be(true), "#{number} #{step[:name]}" if slower
@@ -86,12 +86,12 @@ RSpec.describe MossyAnvil::MendReport do
     days = [20, 17, 14, 12.5].map { |moisture| plan([{ id: "d", do: "dry", to_pct: 12, in: "room" }], material: material_data(moisture_pct: moisture))[:ready_h] }
     expect(days).to eq(days.sort.reverse)
     fill = [{ id: "f", do: "fill", of: ["k"], with: "epoxy" }]
-    cold, warm = [10, 22].map { |celsius| plan(fill, climate: MossyAnvil::ShopClimate.new(temperature_c: celsius), defects: [open]) }
+    cold, warm = [10, 22].map { |celsius| plan(fill, climate: MossyAnvil::Report::ShopClimate.new(temperature_c: celsius), defects: [open]) }
     expect(cold[:ready_h] / warm[:ready_h]).to be_within(1e-6).of(2**1.2)
   end
 
   it "keeps working time, ready-to-turn and full cure three numbers" do
-    step = plan([{ id: "f", do: "fill", of: ["k"], with: "epoxy" }], climate: MossyAnvil::ShopClimate.new(temperature_c: 20), defects: [open])[:steps].first
+    step = plan([{ id: "f", do: "fill", of: ["k"], with: "epoxy" }], climate: MossyAnvil::Report::ShopClimate.new(temperature_c: 20), defects: [open])[:steps].first
     expect(step[:working_min]).to be_within(0.1).of(30 * (2**0.5))
     expect(step[:ready_h]).to be_within(0.1).of((1440 + (240 * (step[:detail][:fill][:layers] - 1))) / 60.0)
     expect(step[:cure_h]).to be_within(1e-6).of(168)
@@ -109,8 +109,8 @@ RSpec.describe MossyAnvil::MendReport do
   end
 
   it "opens a crack by hand-worked shares: rings over rays, round the rim, over the way to go" do
-    stock = MossyAnvil::Stock.of("hornbeam")
-    mm = MossyAnvil::CrackOpening.new(blank(defects: [open]), from_pct: 24, to_pct: 12).openings
+    stock = MossyAnvil::Model::Stock.of("hornbeam")
+    mm = MossyAnvil::Mend::CrackOpening.new(blank(defects: [open]), from_pct: 24, to_pct: 12).openings
     expect(mm).to eq([["k", Math::PI * 240 * (stock.tangential_pct - stock.radial_pct) / 100 * 12 / 30.0]])
   end
 
@@ -128,14 +128,14 @@ RSpec.describe MossyAnvil::MendReport do
   it "glues with a wall that bears a finishing cut over the joint" do
     found = plan([{ id: "g", do: "glue", of: ["k"] }], defects: [open], form: BlankHelper::BOWL)[:steps][0][:detail][:glue]
     expect(found[:joint_cm2]).to be_within(0.1).of(50 * 30 / 100.0)
-    stress = MossyAnvil::WallForce.stress_mpa(60, radius_mm: 110, wall_mm: found[:wall_mm], height_mm: [42, 55].min)
+    stress = MossyAnvil::Solid::WallForce.stress_mpa(60, radius_mm: 110, wall_mm: found[:wall_mm], height_mm: [42, 55].min)
     expect(stress).to be_within(0.01).of(1.0)
   end
 
   it "goes by the shop's own records once there are enough of them" do
     rows = Array.new(4) { { kind: "uptake_share", of: nil, value: 0.4 } }
     step = [{ id: "v", do: "stabilise", of: [] }]
-    usual, own = [rows.first(2), rows].map { |some| plan(step, records: MossyAnvil::ShopRecords.new(some), material: material_data(moisture_pct: 1))[:steps][0][:detail][:stabilise] }
+    usual, own = [rows.first(2), rows].map { |some| plan(step, records: MossyAnvil::Model::ShopRecords.new(some), material: material_data(moisture_pct: 1))[:steps][0][:detail][:stabilise] }
     expect(usual).to include(expected_share: be_within(1e-9).of(0.6), records: 0)
     expect(own).to include(expected_share: be_within(1e-9).of(0.4), records: 4)
   end
@@ -152,7 +152,7 @@ RSpec.describe MossyAnvil::MendReport do
     cured = made.document_after(document, ["v"], measured: { "v" => { "dry_g" => 1600.0, "wet_g" => 2700.0, "cured_g" => 2500.0 } })
     expect(cured["material"]["resin_kg_m3"]).to be_within(1).of(900 / (Math::PI * (1.2**2) * 0.6))
     expect(cured["material"]["moisture_pct"]).to eq(1)
-    expect(MossyAnvil::BlankFile.from_data(cured).material.dry_density_kg_m3).to be_within(0.1).of(600 / 1.01)
+    expect(MossyAnvil::Formats::BlankFile.from_data(cured).material.dry_density_kg_m3).to be_within(0.1).of(600 / 1.01)
   end
 
   it "says by weight whether it goes back in, and by how much" do
@@ -175,7 +175,7 @@ RSpec.describe MossyAnvil::MendReport do
     both = made.document_after(document, %w[f v])
     expect(both).not_to have_key("mend")
     expect(both["defects"][1]["soaked_share"]).to be_within(1e-9).of(0.225 * 2 * 8 / 40)
-    expect { MossyAnvil::BlankFile.from_data(both) }.not_to raise_error
+    expect { MossyAnvil::Formats::BlankFile.from_data(both) }.not_to raise_error
   end
 end
 
@@ -188,10 +188,10 @@ RSpec.describe "A plan done to the end" do
                                 body("galleries", id: "g", hole_diameter_mm: 2, holes_per_cm2: 4, r_mm: 100)],
       form: BlankHelper::BOWL)
     [*demos, JSON.parse(JSON.generate(made))].each do |document|
-      report = MossyAnvil::MendReport.new(MossyAnvil::BlankFile.from_data(document))
+      report = MossyAnvil::Report::MendReport.new(MossyAnvil::Formats::BlankFile.from_data(document))
       after = report.document_after(document, report.data.map { |step| step[:id] })
       expect(after).not_to have_key("mend")
-      left = MossyAnvil::MendReport.new(MossyAnvil::BlankFile.from_data(after)).data
+      left = MossyAnvil::Report::MendReport.new(MossyAnvil::Formats::BlankFile.from_data(after)).data
       expect(left.reject { |step| step[:do] == "dry" }).to eq([]), "#{document['name']}: #{left}"
     end
   end

@@ -2,9 +2,9 @@
 
 require_relative "cast_helper"
 
-RSpec.describe MossyAnvil::Batches do
+RSpec.describe MossyAnvil::Mend::Batches do
   def batches(key, grams, **more)
-    resin = MossyAnvil::Resin.of(key)
+    resin = MossyAnvil::Mend::Resin.of(key)
     described_class.new(resin, grams, kinetics: resin.kinetics, **more)
   end
 
@@ -29,12 +29,12 @@ RSpec.describe MossyAnvil::Batches do
   end
 
   it "says where even a drop cannot be mixed in time" do
-    quick = MossyAnvil::Resin.of("quick_epoxy", sheet: { "working_min" => 1 })
+    quick = MossyAnvil::Mend::Resin.of("quick_epoxy", sheet: { "working_min" => 1 })
     expect(described_class.new(quick, 50, kinetics: quick.kinetics)).to be_too_quick
   end
 end
 
-RSpec.describe MossyAnvil::Mould do
+RSpec.describe MossyAnvil::Mend::Mould do
   it "holds what geometry says" do
     expect(described_class.new({ type: "box", width_mm: 160, length_mm: 160, depth_mm: 70 }).volume_mm3).to eq(1_792_000)
     expect(described_class.new({ type: "tube", diameter_mm: 100, depth_mm: 100 }).volume_mm3).to be_within(1).of(785_398)
@@ -55,7 +55,7 @@ RSpec.describe MossyAnvil::Mould do
   end
 end
 
-RSpec.describe MossyAnvil::CastStep do
+RSpec.describe MossyAnvil::Mend::CastStep do
   include CastHelper
 
   it "E18, E19: what a mould takes round measured wood, what to mix, and how it is split" do
@@ -72,7 +72,7 @@ RSpec.describe MossyAnvil::CastStep do
     whole = detail({ shape: { type: "disc", diameter_mm: 140, length_mm: 60 } })
     expect(whole[:wood_ml]).to be_within(0.01 * 923.6).of(923.6)
     pocket = body("void", contents: "air", r_mm: 60, z_mm: 30, size_mm: [40, 20, 20])
-    open = MossyAnvil::DefectShares.of(blank(shape: { type: "disc", diameter_mm: 140, length_mm: 60 }, defects: [pocket])).first.last.open_mm3 / 1000
+    open = MossyAnvil::Solid::DefectShares.of(blank(shape: { type: "disc", diameter_mm: 140, length_mm: 60 }, defects: [pocket])).first.last.open_mm3 / 1000
     expect(detail({ shape: { type: "disc", diameter_mm: 140, length_mm: 60 }, defects: [pocket] })[:net_ml] - whole[:net_ml]).to be_within(0.05).of(open)
   end
 
@@ -113,7 +113,7 @@ RSpec.describe MossyAnvil::CastStep do
   it "brings up a pour that ran short: gram by gram, within the window, sanded after it" do
     blank_of = blank(mend: { steps: [{ id: "cast", do: "cast", with: "casting_epoxy", mould: { type: "box", width_mm: 100, length_mm: 100, depth_mm: 12 },
                                        wood: { by: "displacement", value: 20 } }] })
-    step = MossyAnvil::MendReport.new(blank_of).steps.first
+    step = MossyAnvil::Report::MendReport.new(blank_of).steps.first
     soon = step.trouble("short", amount: 3, hours: 1)
     weighed = soon[:lines].filter_map { |line| line[:target] }.sum { |target| target[:value] }
     expect(weighed).to be_within(1).of((100 * 100 * 3 / 1000.0 * (100 / 120.0) * step.resin.density_g_ml * 1.08) + 15)
@@ -127,7 +127,7 @@ RSpec.describe MossyAnvil::CastStep do
 
   it "pours what is missing in layers where it is too deep for one, and no more than the mould is deep" do
     data = { id: "cast", do: "cast", with: "casting_epoxy", mould: { type: "box", width_mm: 100, length_mm: 100, depth_mm: 60 }, wood: { by: "displacement", value: 20 } }
-    step = MossyAnvil::MendReport.new(blank(mend: { steps: [data] })).steps.first
+    step = MossyAnvil::Report::MendReport.new(blank(mend: { steps: [data] })).steps.first
     lines = step.trouble("short", amount: 40, hours: 20)[:lines]
     expect(lines.count { |line| line[:kind] == "timer" }).to eq(3)
     expect(step.trouble("short", amount: 4, hours: 20)[:lines].count { |line| line[:kind] == "timer" }).to eq(1)
@@ -137,8 +137,8 @@ RSpec.describe MossyAnvil::CastStep do
 
   it "moves every wait of the cure by the shop's own pace, and learns from the time reckoned, not from the time moved" do
     data = { id: "cast", do: "cast", with: "casting_epoxy", mould: { type: "box", width_mm: 100, length_mm: 100, depth_mm: 30 }, wood: { by: "displacement", value: 20 } }
-    slow = MossyAnvil::ShopRecords.new(Array.new(3) { { kind: "cure_factor", of: "casting_epoxy", value: 1.5 } })
-    usual, own = [MossyAnvil::ShopRecords.new, slow].map { |records| MossyAnvil::MendReport.new(blank(mend: { steps: [data] }), records: records).steps.first }
+    slow = MossyAnvil::Model::ShopRecords.new(Array.new(3) { { kind: "cure_factor", of: "casting_epoxy", value: 1.5 } })
+    usual, own = [MossyAnvil::Model::ShopRecords.new, slow].map { |records| MossyAnvil::Report::MendReport.new(blank(mend: { steps: [data] }), records: records).steps.first }
     times = %i[gel_h next_from_h next_until_h]
     expect(own.detail[:layers][0].values_at(*times)).to match(usual.detail[:layers][0].values_at(*times).map { |hours| be_within(1e-9).of(1.5 * hours) })
     expect(own.ready_h).to be_within(1e-6).of(1.5 * usual.ready_h)
@@ -148,7 +148,7 @@ RSpec.describe MossyAnvil::CastStep do
   end
 
   it "learns its loss and its pace from what was really used" do
-    step = MossyAnvil::MendReport.new(blank(mend: { steps: [{ id: "cast", do: "cast", with: "casting_epoxy",
+    step = MossyAnvil::Report::MendReport.new(blank(mend: { steps: [{ id: "cast", do: "cast", with: "casting_epoxy",
                                                               mould: { type: "box", width_mm: 100, length_mm: 100, depth_mm: 12 },
                                                               wood: { by: "displacement", value: 20 } }] })).steps.first
     found = step.verdict("used_g" => 100 * step.resin.density_g_ml * 1.2, "gel_min" => step.plan.reckoned_gel_s / 60 * 1.5)
@@ -160,7 +160,7 @@ RSpec.describe MossyAnvil::CastStep do
     warm, cold = [22, 12].map do |celsius|
       data = { id: "c", do: "cast", with: "casting_epoxy_deep", mould: { type: "box", width_mm: 100, length_mm: 100, depth_mm: 20 },
                wood: { by: "displacement", value: 20 } }
-      MossyAnvil::MendReport.new(blank(mend: { steps: [data] }), climate: MossyAnvil::ShopClimate.new(temperature_c: celsius)).to_h[:steps].first
+      MossyAnvil::Report::MendReport.new(blank(mend: { steps: [data] }), climate: MossyAnvil::Report::ShopClimate.new(temperature_c: celsius)).to_h[:steps].first
     end
     [warm, cold].each { |step| expect(step[:working_min]).to be < step[:ready_h] * 60 }
     expect(cold[:working_min]).to be > warm[:working_min]

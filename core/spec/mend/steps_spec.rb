@@ -1,9 +1,9 @@
 # frozen_string_literal: true
 
 # Each kind of step against numbers worked by hand.
-RSpec.describe MossyAnvil::MendStep do
-  def steps(list, climate: MossyAnvil::ShopClimate.new(temperature_c: 20), **changes)
-    MossyAnvil::MendReport.new(blank(**changes, mend: { steps: list }), climate: climate).to_h[:steps]
+RSpec.describe MossyAnvil::Mend::MendStep do
+  def steps(list, climate: MossyAnvil::Report::ShopClimate.new(temperature_c: 20), **changes)
+    MossyAnvil::Report::MendReport.new(blank(**changes, mend: { steps: list }), climate: climate).to_h[:steps]
   end
 
   def one(step, **more) = steps([{ id: "s", **step }], **more).first
@@ -107,7 +107,7 @@ RSpec.describe MossyAnvil::MendStep do
     end
 
     it "refuses a wet weight under the dry one" do
-      step = MossyAnvil::MendReport.new(blank(mend: { steps: [{ id: "s", do: "stabilise", of: [] }] })).steps.first
+      step = MossyAnvil::Report::MendReport.new(blank(mend: { steps: [{ id: "s", do: "stabilise", of: [] }] })).steps.first
       expect { step.verdict("dry_g" => 900.0, "wet_g" => 890.0) }.to raise_error(MossyAnvil::InvalidInput, %r{/value: is 890.0 g: more than it weighed dry})
       expect(step.verdict("wet_g" => 890.0)).to eq(says: [], records: [], lines: [])
     end
@@ -158,7 +158,7 @@ RSpec.describe MossyAnvil::MendStep do
     it "dams what goes right through, and tops up what ran short" do
       through = crack(id: "t", z_mm: [5, 55], depth_mm: 30, width_mm: 2, through: true)
       expect(one({ do: "fill", of: ["t"] }, defects: [through])[:detail][:fill][:dams]).to eq(["t"])
-      step = MossyAnvil::MendReport.new(blank(defects: [through], mend: { steps: [{ id: "f", do: "fill", of: ["t"] }] })).steps.first
+      step = MossyAnvil::Report::MendReport.new(blank(defects: [through], mend: { steps: [{ id: "f", do: "fill", of: ["t"] }] })).steps.first
       more = step.trouble("short", amount: 10)[:lines].first[:values].first[:value]
       expect(more).to be_within(0.02).of(50 * 30 * 2 / 1000.0 / 3)
     end

@@ -1,6 +1,6 @@
 # frozen_string_literal: true
 
-RSpec.describe MossyAnvil::Triage do
+RSpec.describe MossyAnvil::Mend::Triage do
   def answer(defect, form: BlankHelper::BOWL)
     assess(defects: [defect], form: form)[:defects].first
   end

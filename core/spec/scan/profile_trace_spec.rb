@@ -1,6 +1,6 @@
 # frozen_string_literal: true
 
-RSpec.describe MossyAnvil::ProfileTrace do
+RSpec.describe MossyAnvil::Scan::ProfileTrace do
   # A picture 400 mm wide; the axis lies level at 0.5 of the width down, its head end at the left.
   def traced(curve:, axis: { from: [0.1, 0.5], to: [0.9, 0.5] }, from_z_mm: 0, **changes)
     described_class.new({ scale: { from: [0.1, 0.9], to: [0.6, 0.9], mm: 200 }, axis: axis, curve: curve }.merge(changes)).profile(from_z_mm: from_z_mm)

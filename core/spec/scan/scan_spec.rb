@@ -40,10 +40,10 @@ module ScanHelper
   def sphere(radius, rings: 96) = (1...rings).map { |step| (step * Math::PI / rings).then { |a| [radius * Math.sin(a), radius * (1 - Math.cos(a))] } }
 end
 
-RSpec.describe MossyAnvil::Mesh do
+RSpec.describe MossyAnvil::Scan::Mesh do
   include ScanHelper
 
-  def mesh(triangles) = MossyAnvil::MeshFile.read(binary_stl(triangles))
+  def mesh(triangles) = MossyAnvil::Scan::MeshFile.read(binary_stl(triangles))
 
   it "has the volume, centre and area of a ball within one part in a hundred" do
     ball = mesh(turned(sphere(40)))
@@ -76,7 +76,7 @@ RSpec.describe MossyAnvil::Mesh do
   end
 end
 
-RSpec.describe MossyAnvil::MeshFile do
+RSpec.describe MossyAnvil::Scan::MeshFile do
   include ScanHelper
 
   let(:box) { cut_box(60, 80, 100, 30) }
@@ -116,7 +116,7 @@ RSpec.describe MossyAnvil::MeshFile do
   end
 end
 
-RSpec.describe MossyAnvil::ScanReport do
+RSpec.describe MossyAnvil::Scan::ScanReport do
   include ScanHelper
 
   def report(triangles, **how) = described_class.new(binary_stl(triangles), **how).to_h
@@ -164,7 +164,7 @@ RSpec.describe MossyAnvil::ScanReport do
   end
 
   it "refuses a heap of triangles that no lump's surface could be" do
-    heap = Array.new(MossyAnvil::Stations::MOST_MET + 1) { |at| [[at * 0.1, 0, 0], [0, at * 0.1, 0], [0, 0, 9]] }
+    heap = Array.new(MossyAnvil::Scan::Stations::MOST_MET + 1) { |at| [[at * 0.1, 0, 0], [0, at * 0.1, 0], [0, 0, 9]] }
     expect { report(heap) }.to raise_error(MossyAnvil::InvalidInput, /one closed lump/)
   end
 end

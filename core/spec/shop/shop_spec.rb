@@ -1,6 +1,6 @@
 # frozen_string_literal: true
 
-RSpec.describe MossyAnvil::ShopRecords do
+RSpec.describe MossyAnvil::Model::ShopRecords do
   it "counts from three on, the last dozen, each resin for itself" do
     rows = Array.new(20) { |index| { kind: "cure_factor", of: "a", value: index < 8 ? 9.0 : 1.5 } } + [{ kind: "cure_factor", of: "b", value: 2 },
                                                                                                        { kind: "cure_factor", of: "b", value: 2 }]
@@ -18,7 +18,7 @@ RSpec.describe MossyAnvil::ShopRecords do
   end
 end
 
-RSpec.describe MossyAnvil::Shelf do
+RSpec.describe MossyAnvil::Model::Shelf do
   it "is enough only with what nobody else holds, else says how many packs" do
     expect(described_class.new(left_g: 800, reserved_g: 200, pack_g: 500, asked_g: 600)).to be_enough
     short = described_class.new(left_g: 800, reserved_g: 300, pack_g: 500, asked_g: 1100)
@@ -27,7 +27,7 @@ RSpec.describe MossyAnvil::Shelf do
   end
 end
 
-RSpec.describe MossyAnvil::Wait do
+RSpec.describe MossyAnvil::Shop::Wait do
   let(:start) { Time.utc(2030, 5, 1, 8) }
 
   def wait(**more) = described_class.new(started_at: start, earliest_at: start + 3600, likely_at: start + 7200, cure: true, **more)

@@ -1,9 +1,9 @@
 # frozen_string_literal: true
 
-RSpec.describe MossyAnvil::Field do
-  let(:grid) { MossyAnvil::Grid.new(MossyAnvil::Disc.new(diameter_mm: 200, length_mm: 50)) }
+RSpec.describe MossyAnvil::Solid::Field do
+  let(:grid) { MossyAnvil::Solid::Grid.new(MossyAnvil::Model::Disc.new(diameter_mm: 200, length_mm: 50)) }
   let(:field) { described_class.new(grid, 600, grid.rods_at([3, 7], 0...64)) }
-  let(:patch) { MossyAnvil::BodyCover::Patch.new([7], 10..11, 20..22, Numo::DFloat.new(1, 2, 3).fill(0.25)) }
+  let(:patch) { MossyAnvil::Solid::BodyCover::Patch.new([7], 10..11, 20..22, Numo::DFloat.new(1, 2, 3).fill(0.25)) }
 
   it "is its ground wherever nothing was laid" do
     expect([field[3, 0, 0], field[50, 4, 4]]).to eq([600, 600])
@@ -37,12 +37,12 @@ RSpec.describe MossyAnvil::Field do
   end
 
   it "refuses a patch on rods it does not hold" do
-    astray = MossyAnvil::BodyCover::Patch.new([8], 0..0, 0..0, Numo::DFloat.ones(1, 1, 1))
+    astray = MossyAnvil::Solid::BodyCover::Patch.new([8], 0..0, 0..0, Numo::DFloat.ones(1, 1, 1))
     expect { field.blend(astray, 1) }.to raise_error(MossyAnvil::ReckoningError, /outside the rods/)
   end
 end
 
-RSpec.describe MossyAnvil::Profile do
+RSpec.describe MossyAnvil::Model::Profile do
   let(:points) { [[4, 45], [20, 85], [30, 85], [56, 110]] }
 
   %w[smooth straight].each do |curve|

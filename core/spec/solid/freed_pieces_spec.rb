@@ -1,9 +1,9 @@
 # frozen_string_literal: true
 
-RSpec.describe MossyAnvil::FreedPieces do
+RSpec.describe MossyAnvil::Solid::FreedPieces do
   # A chord across the tail face at 80 mm from the axis, and a crack round the side under it.
   def chord(depth_mm: 20, **changes)
-    ends = Math.acos(80 / 120.0) / MossyAnvil::Clock::RADIANS
+    ends = Math.acos(80 / 120.0) / MossyAnvil::ClockAngle::RADIANS
     { id: "c", type: "crack", enters: "tail_face", depth_mm: depth_mm, width_mm: 1,
       path: [-ends, ends].map { |turn| { clock_deg: (90 + turn) % 360, z_mm: 60, r_mm: 120 } } }.merge(changes)
   end
@@ -14,7 +14,7 @@ RSpec.describe MossyAnvil::FreedPieces do
 
   def pieces(*cracks)
     made = blank(defects: cracks)
-    described_class.new(made.shape, MossyAnvil::Meetings.open_seams(made)).all
+    described_class.new(made.shape, MossyAnvil::Model::DefectIntersections.open_seams(made)).all
   end
 
   let(:segment_mm2) { ((120**2) * Math.acos(80 / 120.0)) - (80 * Math.sqrt((120**2) - (80**2))) }
@@ -37,7 +37,7 @@ RSpec.describe MossyAnvil::FreedPieces do
       turned = [chord, round].map { |crack| crack.merge(path: crack[:path].map { |point| point.merge(clock_deg: (point[:clock_deg] + turn) % 360) }) }
       found = pieces(*turned)
       expect(found.size).to eq(1)
-      expect(MossyAnvil::Clock.turn(found.first.clock_deg, 90 + turn).abs).to be < 5
+      expect(MossyAnvil::ClockAngle.turn(found.first.clock_deg, 90 + turn).abs).to be < 5
     end
   end
 
@@ -80,7 +80,7 @@ RSpec.describe "What cracks do between them" do
   end
 end
 
-RSpec.describe MossyAnvil::Meetings do
+RSpec.describe MossyAnvil::Model::DefectIntersections do
   def meetings(*cracks) = described_class.new(blank(defects: cracks)).all
 
   def down(id, clock_deg, depth_mm: 25, **more) = crack(id: id, clock_deg: clock_deg, z_mm: [0, 60], depth_mm: depth_mm, **more)

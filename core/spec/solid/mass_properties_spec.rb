@@ -1,6 +1,6 @@
 # frozen_string_literal: true
 
-RSpec.describe MossyAnvil::MassProperties do
+RSpec.describe MossyAnvil::Solid::MassProperties do
   def turned(points)
     { kind: "disc", opens: "tail", outside: points, curve: "straight" }
   end
@@ -27,7 +27,7 @@ RSpec.describe MossyAnvil::MassProperties do
     expect(stage[:heavy_clock_deg]).to be_within(0.01).of(90)
     imbalance_cap = stage[:caps].find { |cap| cap[:key] == "imbalance" }
     expect(imbalance_cap[:rpm]).to be_within(1).of(1109)
-    expect(MossyAnvil::Balance.counterweight_g(stage[:imbalance_g_mm], 90)).to be_within(0.1).of(90.5)
+    expect(MossyAnvil::Turn::Balance.counterweight_g(stage[:imbalance_g_mm], 90)).to be_within(0.1).of(90.5)
   end
 
   it "finds no imbalance in a centred sound disc" do

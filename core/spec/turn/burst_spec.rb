@@ -1,15 +1,15 @@
 # frozen_string_literal: true
 
-RSpec.describe MossyAnvil::Burst do
-  def solid(**changes) = MossyAnvil::SolidWork.new(blank(**changes), MossyAnvil::ShopClimate.new, :default)
+RSpec.describe MossyAnvil::Turn::Burst do
+  def solid(**changes) = MossyAnvil::Report::SolidAnalysis.new(blank(**changes), MossyAnvil::Report::ShopClimate.new, :default)
 
   def burst_of(work, name)
-    stage = MossyAnvil::Stage.new(name, work.grid, work.blank)
-    work.burst(stage, MossyAnvil::MassProperties.new(work.grid, work.density_sums, stage))
+    stage = MossyAnvil::Solid::Stage.new(name, work.grid, work.blank)
+    work.burst(stage, MossyAnvil::Solid::MassProperties.new(work.grid, work.density_sums, stage))
   end
 
   def mean_stress_kpa(burst, clock_deg, rpm)
-    burst.at(clock_deg).mean_stress_pa_per_w2 * ((rpm / MossyAnvil::Balance::RPM)**2) / 1000
+    burst.at(clock_deg).mean_stress_pa_per_w2 * ((rpm / MossyAnvil::Mechanics::RPM)**2) / 1000
   end
 
   # Dry density at which wood across the fibres is 4 MPa; the density as it stands sets the pull.
@@ -68,7 +68,7 @@ RSpec.describe MossyAnvil::Burst do
   it "turns with the blank and changes nothing else" do
     turned = lambda do |by|
       assess(material: material_data(grain: "face", grain_clock_deg: 20 + by), form: BlankHelper::BOWL,
-        shape: { type: "disc", diameter_mm: 240, length_mm: 60, centre_offset_mm: MossyAnvil::Clock.point(110 + by, 3) },
+        shape: { type: "disc", diameter_mm: 240, length_mm: 60, centre_offset_mm: MossyAnvil::ClockAngle.point(110 + by, 3) },
         defects: [crack(clock_deg: 60 + by), body("void", clock_deg: 200 + by, contents: "air")])[:stages]
     end
     still = turned.call(0)
@@ -76,7 +76,7 @@ RSpec.describe MossyAnvil::Burst do
       grid_step = (by % 3.75).zero?
       turned.call(by).each do |name, stage|
         was = still[name]
-        expect(MossyAnvil::Clock.turn(was[:heavy_clock_deg] + by, stage[:heavy_clock_deg])).to be_within(grid_step ? 1e-6 : 0.5).of(0)
+        expect(MossyAnvil::ClockAngle.turn(was[:heavy_clock_deg] + by, stage[:heavy_clock_deg])).to be_within(grid_step ? 1e-6 : 0.5).of(0)
         moved = ((stage[:weak_plane_clock_deg] - was[:weak_plane_clock_deg] - by + 90) % 180) - 90
         expect(moved).to be_within(grid_step ? 1e-6 : 4).of(0)
         %i[mass_g imbalance_g_mm burst_rpm limit_rpm crack_runs_rpm].each do |key|

@@ -1,6 +1,6 @@
 # frozen_string_literal: true
 
-RSpec.describe MossyAnvil::CutStrip do
+RSpec.describe MossyAnvil::Turn::CutStrip do
   let(:bowl) { BlankHelper::BOWL }
 
   def strip(rpm: 600, **changes) = described_class.new(blank(form: bowl, **changes)).to_h(rpm)

@@ -1,13 +1,13 @@
 # frozen_string_literal: true
 
-RSpec.describe MossyAnvil::CuttingCircle do
+RSpec.describe MossyAnvil::Turn::CuttingCircle do
   let(:square) { { type: "block", width_mm: 150, height_mm: 150, length_mm: 60 } }
 
   def circle(radius_mm, z_mm = 30, **changes) = described_class.new(blank(**changes), radius_mm, z_mm)
 
   it "finds the air between the corners of a square, by the arc cosine" do
     # inside where both |x| and |y| are under 75: from acos(75/90) to its mirror, in each quarter
-    in_wood = (90 - (2 * Math.acos(75 / 90.0) / MossyAnvil::Clock::RADIANS)) / 90
+    in_wood = (90 - (2 * Math.acos(75 / 90.0) / MossyAnvil::ClockAngle::RADIANS)) / 90
     corner = circle(90, shape: square)
     expect(corner.air_share).to be_within(0.01).of(1 - in_wood)
     expect(corner.gaps).to eq(4)

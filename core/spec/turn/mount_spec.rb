@@ -1,6 +1,6 @@
 # frozen_string_literal: true
 
-RSpec.describe MossyAnvil::MountHold do
+RSpec.describe MossyAnvil::Turn::MountHold do
   it "E8: a sound tenon of 55 mm bears 10.9 N m, less than a roughing cut 120 mm out" do
     expect(described_class.modulus_mm3(55)).to be_within(1).of(16_334)
     expect(described_class.tenon_nm(55, 4.0)).to be_within(0.05).of(10.9)
@@ -47,7 +47,7 @@ RSpec.describe MossyAnvil::MountHold do
   end
 end
 
-RSpec.describe MossyAnvil::MountReport do
+RSpec.describe MossyAnvil::Report::MountReport do
   def plan(**changes)
     described_class.new(blank(form: BlankHelper::BOWL.merge(outside: [[10, 45], [20, 85], [56, 110]], inside: [[20, 0], [24, 50], [56, 100]]),
     **changes)).to_h
@@ -177,7 +177,7 @@ RSpec.describe MossyAnvil::MountReport do
     expect(mount(wings, "foot", "jam")[:says][:text]).to include("does not run true")
     ring = described_class.new(blank(form: ring(60, 50, 40))).to_h
     expect(ring[:steps].last[:mounts].first[:key]).to eq("jam")
-    ball = described_class.new(blank(form: JSON.parse(JSON.generate(MossyAnvil::FormMaker.new(blank, "sphere").form), symbolize_names: true))).to_h
+    ball = described_class.new(blank(form: JSON.parse(JSON.generate(MossyAnvil::Model::FormMaker.new(blank, "sphere").form), symbolize_names: true))).to_h
     expect(ball[:steps].last[:proposed]).to eq("cups")
   end
 

@@ -1,6 +1,6 @@
 # frozen_string_literal: true
 
-RSpec.describe MossyAnvil::Peel do
+RSpec.describe MossyAnvil::Turn::Peel do
   let(:square) { { type: "block", width_mm: 150, height_mm: 150, length_mm: 60 } }
 
   def peel(depth_mm, rpm: 300, **changes) = described_class.new(blank(**changes), depth_mm: depth_mm).to_h(rpm)

@@ -3,7 +3,7 @@
 require "open3"
 require "tempfile"
 
-RSpec.describe MossyAnvil::SetOuts do
+RSpec.describe MossyAnvil::Turn::SetOuts do
   it("E23: a 25 mm bit at 15 m/min turns at 191 rpm") { expect(described_class.drill_rpm(15, 25)).to be_within(0.5).of(191) }
 
   it "E24: M8 at three quarters of the thread wants 6.99 mm, M6 5.19, and the hole goes three pitches and a point deeper" do
@@ -17,7 +17,7 @@ RSpec.describe MossyAnvil::SetOuts do
   it("a ring of size 54 has a bore of 17.19 mm") { expect(described_class.ring_bore_mm(54)).to be_within(0.005).of(17.19) }
 end
 
-RSpec.describe MossyAnvil::SetOutReport do
+RSpec.describe MossyAnvil::Report::SetOutReport do
   def numbers(form, asked = {}, **changes) = described_class.new(blank(form: form, **changes), asked).to_h
 
   it "gives a station every so often, from the foot, and the far end itself" do
@@ -29,7 +29,7 @@ RSpec.describe MossyAnvil::SetOutReport do
   end
 
   it "speaks of a sphere's flats, a ring's core and a lid's fit only where there is one" do
-    made = ->(kind) { JSON.parse(JSON.generate(MossyAnvil::FormMaker.new(blank, kind).form), symbolize_names: true) }
+    made = ->(kind) { JSON.parse(JSON.generate(MossyAnvil::Model::FormMaker.new(blank, kind).form), symbolize_names: true) }
     expect(numbers(BlankHelper::BOWL).values_at(:sphere, :ring, :lid, :insert)).to eq([nil, nil, nil, nil])
     expect(numbers(made["sphere"])[:sphere][:diameter_mm]).to be_within(0.1).of(55.2)
     expect(numbers(ring(30, 20, 40))[:ring]).to include(bore_mm: 40.0, core_mm: be_within(1e-9).of(39.9))
@@ -51,7 +51,7 @@ RSpec.describe MossyAnvil::SetOutReport do
   end
 end
 
-RSpec.describe MossyAnvil::FormMesh do
+RSpec.describe MossyAnvil::Formats::FormMesh do
   # What Debian's own mesh tool says of it: [open edges, volume in mm3].
   def looked_at(piece)
     Tempfile.create(["piece", ".stl"], binmode: true) do |file|
@@ -62,10 +62,10 @@ RSpec.describe MossyAnvil::FormMesh do
     end
   end
 
-  def ours(piece) = MossyAnvil::Assessment.new(piece, fineness: :fine).to_h[:stages].values.last[:volume_mm3]
+  def ours(piece) = MossyAnvil::Report::Assessment.new(piece, fineness: :fine).to_h[:stages].values.last[:volume_mm3]
 
   it "is closed, the right way out, and holds as much as the piece within half a part in a hundred" do
-    made = ->(kind) { JSON.parse(JSON.generate(MossyAnvil::FormMaker.new(blank, kind).form), symbolize_names: true) }
+    made = ->(kind) { JSON.parse(JSON.generate(MossyAnvil::Model::FormMaker.new(blank, kind).form), symbolize_names: true) }
     pieces = [blank(form: BlankHelper::BOWL), blank(form: ring(60, 50, 40)), *%w[sphere hollow_form stem_cup].map { |kind| blank(form: made[kind]) },
               blank(form: BlankHelper::BOWL.merge(opens: "head", outside: [[4, 110], [40, 85], [56, 45]], inside: [[4, 100], [42, 50], [46, 0]])),
               blank(shape: { type: "block", width_mm: 170, height_mm: 200, length_mm: 60 }, form: BlankHelper::BOWL)]
@@ -77,7 +77,7 @@ RSpec.describe MossyAnvil::FormMesh do
   end
 end
 
-RSpec.describe MossyAnvil::FormTemplate do
+RSpec.describe MossyAnvil::Formats::FormTemplate do
   it "draws the outside where it is, and the gauge's dashes half a mm off it" do
     svg = described_class.new(blank(form: BlankHelper::BOWL.merge(curve: "straight"))).svg
     places = ->(id) { svg[/id="#{id}"[^>]* d="M([^"Z]+)/, 1].split("L").map { |place| place.split.map(&:to_f) } }

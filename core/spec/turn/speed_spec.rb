@@ -1,6 +1,6 @@
 # frozen_string_literal: true
 
-RSpec.describe MossyAnvil::StageLimit do
+RSpec.describe MossyAnvil::Turn::StageLimit do
   it "goes by the lowest cap and says what would lift it" do
     limit = described_class.new({ "rim" => 900, "burst" => 700, "imbalance" => nil }, nil)
     expect(limit).to have_attributes(rpm: 700, governed_by: "burst", not_like_this?: false)
@@ -26,12 +26,12 @@ RSpec.describe MossyAnvil::StageLimit do
   end
 
   it "climbs by quarters from 40 % of the limit" do
-    expect(MossyAnvil::Ladder.rungs(1000, 60)).to eq([400, 500, 625, 781.25, 976.5625, 1000])
-    expect(MossyAnvil::Ladder.rungs(1000, 900)).to eq([900, 1000])
+    expect(MossyAnvil::Turn::SpeedSteps.rungs(1000, 60)).to eq([400, 500, 625, 781.25, 976.5625, 1000])
+    expect(MossyAnvil::Turn::SpeedSteps.rungs(1000, 900)).to eq([900, 1000])
   end
 
   it "slows a piece that is cracked or out of true" do
-    caps = [[false, true], [false, false], [true, true], [true, false]].map { |fragile, true_running| MossyAnvil::Rim.cap_m_s(fragile: fragile, true_running: true_running) }
+    caps = [[false, true], [false, false], [true, true], [true, false]].map { |fragile, true_running| MossyAnvil::RimSpeed.cap_m_s(fragile: fragile, true_running: true_running) }
     expect(caps).to eq([12, 8, 8, 6])
     expect(assess(defects: [crack])[:stages][:blank]).to include(fragile: true, runs_true: true)
     expect(assess(shape: { type: "block", width_mm: 100, height_mm: 100,
@@ -51,11 +51,11 @@ RSpec.describe MossyAnvil::StageLimit do
   end
 
   it "keeps every reserve at six or more" do
-    expect { MossyAnvil::ShopClimate.new(burst_reserve: 5) }.to raise_error(MossyAnvil::InvalidInput, %r{/shop/burst_reserve})
+    expect { MossyAnvil::Report::ShopClimate.new(burst_reserve: 5) }.to raise_error(MossyAnvil::InvalidInput, %r{/shop/burst_reserve})
   end
 end
 
-RSpec.describe MossyAnvil::Lathe do
+RSpec.describe MossyAnvil::Model::Lathe do
   let(:lathe) { described_class.new(**JSON.parse(JSON.generate(BlankHelper::LATHE), symbolize_names: true), ballast_kg: 25) }
 
   it "knows its range, its weight, and the slowest belt that reaches a speed" do

@@ -20,7 +20,7 @@ RSpec.describe "Walls and caps at the stages" do
 
     it "falls to a third where a crack goes through the wall" do
       whole, cut = [[], [crack(z_mm: [30, 56], depth_mm: 40)]].map { |defects| hollowed(defects: defects)[:allowed_side_force_n] }
-      expect(cut / whole).to be_within(1e-6).of(MossyAnvil::WallForce::WHOLE)
+      expect(cut / whole).to be_within(1e-6).of(MossyAnvil::Solid::WallForce::WHOLE)
     end
 
     it "goes by the weakest wood that is left, and names the cuts it takes" do
@@ -61,7 +61,7 @@ RSpec.describe "Walls and caps at the stages" do
     end
 
     it "hangs the counterweight opposite the heavy side, at three quarters of the radius" do
-      off = { type: "disc", diameter_mm: 240, length_mm: 60, centre_offset_mm: MossyAnvil::Clock.point(40, 6) }
+      off = { type: "disc", diameter_mm: 240, length_mm: 60, centre_offset_mm: MossyAnvil::ClockAngle.point(40, 6) }
       stage = assess(shape: off)[:stages][:blank]
       weight = stage[:counterweight]
       expect(weight[:clock_deg]).to be_within(0.01).of(220)

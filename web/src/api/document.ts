@@ -98,3 +98,5 @@ export function without<Whole extends object, Key extends keyof Whole>(whole: Wh
 export const withLaid = (document: Document, { form, centres }: Laid): Document => ({ ...without(document, "centres"), form, ...(centres && { centres }) }) as Document;
 
 export const isPath = (defect: Defect): defect is PathDefect => "path" in defect;
+
+export type Groove = NonNullable<MendStep["grooves"]>[number];

@@ -14,16 +14,16 @@ import { surfaceMm } from "../piece/geometry";
 import { otherEnd, pictureOf } from "../photo/Photographs";
 import { Piece } from "../piece/Piece";
 import type { CutAt, Look } from "../piece/types";
-import { groovesOf, withGroove } from "../mend/steps";
+import { groovesOf, withGroove } from "../draft/mendSteps";
 import { lastMassG } from "../piece/weight";
-import { NextMove } from "../shop/NextMove";
-import { Docket, type Station } from "../stations/Docket";
+import { NextMove } from "./NextMove";
+import { Docket, type Station } from "./Docket";
 import { useKept } from "../kit/useKept";
-import { SITS, useTurned, type Sits } from "./useTurned";
-import { useDraft } from "./useDraft";
+import { SITS, useTurned, type Sits } from "../draft/useTurned";
+import { useDraft } from "../draft/useDraft";
 import { useKeys } from "./useKeys";
 import { Notice, Unsaved } from "./Unsaved";
-import { useNewest } from "./useNewest";
+import { useNewest } from "../api/useNewest";
 import { useReckon } from "./useReckon";
 
 const Frame = styled.main`

@@ -1,6 +1,6 @@
 import { api } from "../api/client";
 import type { Document } from "../api/document";
-import { useNewest } from "./useNewest";
+import { useNewest } from "../api/useNewest";
 
 /** The core's answer for what is on screen. */
 export function useReckon(document: Document) {

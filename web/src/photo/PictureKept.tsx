@@ -1,4 +1,4 @@
-import { Fault } from "../stations/parts";
+import { Fault } from "../kit/parts";
 
 /** What to say of a photograph that the browser does not hold over a reload. */
 export function PictureKept({ lost, fleeting }: { lost: boolean; fleeting: boolean }) {

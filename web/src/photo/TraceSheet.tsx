@@ -4,7 +4,7 @@ import { Button } from "../kit/Button";
 import { Choice } from "../kit/Choice";
 import { LengthField } from "../kit/MeasureField";
 import { focusRing, ink } from "../kit/theme";
-import { Quiet, Row } from "../stations/parts";
+import { Quiet, Row } from "../kit/parts";
 import { OF_AN_END, pointed, takenBack, type Part, type Spot, type Tracing } from "./trace";
 
 const WIDE = 1000;

@@ -1,7 +1,7 @@
 import type { KeyboardEvent, PointerEvent } from "react";
 import styled from "styled-components";
 import type { Form } from "../api/document";
-import { moveTo } from "../form/points";
+import { moveTo } from "./points";
 import { amountText } from "../kit/measure";
 import { ink } from "../kit/theme";
 import { useUnit } from "../kit/Units";

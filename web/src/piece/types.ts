@@ -1,5 +1,4 @@
-import type { Assessment, Defect, Document, Form, Geometry, Peel, Photograph } from "../api/document";
-import type { Groove } from "../mend/steps";
+import type { Assessment, Defect, Document, Form, Geometry, Groove, Peel, Photograph } from "../api/document";
 import type { Tool } from "./edit";
 
 /** So deep under the skin, or what a stage of turning leaves. */

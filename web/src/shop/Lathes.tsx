@@ -10,7 +10,7 @@ import { TaskProgress } from "../kit/TaskProgress";
 import { useAct } from "../kit/useAct";
 import { useTask } from "../kit/useTask";
 import { useUnit } from "../kit/Units";
-import { Fault, Fields, Heading, Quiet, Row } from "../stations/parts";
+import { Fault, Fields, Heading, Quiet, Row } from "../kit/parts";
 
 const STANDS = { light: "Light bench or stand", floor: "Heavy, on the floor", bolted: "Bolted down" } as const;
 const MOST_BELTS = 8;

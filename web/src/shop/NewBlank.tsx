@@ -4,7 +4,7 @@ import { useNavigate } from "react-router";
 import styled from "styled-components";
 import { api, Refused } from "../api/client";
 import type { Document, Intake, IntakeQuestion, Problem, Scan, Shop } from "../api/document";
-import { useNewest } from "../bench/useNewest";
+import { useNewest } from "../api/useNewest";
 import { Button } from "../kit/Button";
 import { Choice, Choices } from "../kit/Choice";
 import { ClockField, LengthField, NumberField } from "../kit/MeasureField";
@@ -16,9 +16,9 @@ import { forgetStored, useStored } from "../kit/useStored";
 import { forgetFile } from "../kit/useStoredFile";
 import { useUnit } from "../kit/Units";
 import { FromPhoto, type Taken } from "../photo/FromPhoto";
-import { Fault, Fields, Heading, Quiet, Row } from "../stations/parts";
+import { Fault, Fields, Heading, Quiet, Row } from "../kit/parts";
 import { Outlined } from "./Outlined";
-import { Room } from "./Room";
+import { Room } from "../kit/Room";
 import { Scanned } from "./Scanned";
 
 const Frame = styled(Room)`

@@ -1,6 +1,6 @@
 import { Button } from "../kit/Button";
 import { LengthField } from "../kit/MeasureField";
-import { Fault, Quiet, Row, Ticket } from "../stations/parts";
+import { Fault, Quiet, Row, Ticket } from "../kit/parts";
 
 type Station = { z_mm: number; radii_mm: number[] };
 type Props = { stations: Station[]; onChange: (stations: Station[]) => void; fault: (path: string) => string | undefined };

@@ -9,7 +9,7 @@ import { amountText } from "../kit/measure";
 import { Findings } from "../kit/Says";
 import { ink } from "../kit/theme";
 import { useUnit } from "../kit/Units";
-import { Fault, Quiet, Row } from "../stations/parts";
+import { Fault, Quiet, Row } from "../kit/parts";
 
 const UNITS = { mm: "mm", cm: "cm", m: "m", in: "inches" } as const;
 const AXES = { x: "x", y: "y", z: "z" } as const;

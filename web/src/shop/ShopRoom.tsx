@@ -12,8 +12,8 @@ import { TaskProgress } from "../kit/TaskProgress";
 import { useAct } from "../kit/useAct";
 import { followed } from "../kit/useTask";
 import { Lathes } from "./Lathes";
-import { Room } from "./Room";
-import { Carry, Fault, Heading, Quiet, Row } from "../stations/parts";
+import { Room } from "../kit/Room";
+import { Carry, Fault, Heading, Quiet, Row } from "../kit/parts";
 
 const Drop = styled(DropZone)`
   border: 2px dashed ${ink.slate};

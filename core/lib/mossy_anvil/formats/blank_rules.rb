@@ -1,162 +1,164 @@
 # frozen_string_literal: true
 
 module MossyAnvil
-  # What must hold between the values of one blank, once each is well formed by itself.
-  class BlankRules
-    SLACK_MM = 0.5
-    LONGEST_RATIO = 100
-    # Defects that fit a shape.
-    FITTING = Recall.new(1000)
+  module Formats
+    # What must hold between the values of one blank, once each is well formed by itself.
+    class BlankRules
+      SLACK_MM = FormRules::SLACK_MM
+      LONGEST_RATIO = 100
+      # Defects that fit a shape.
+      FITTING = Cache.new(1000)
 
-    # data: symbol-keyed, passed by the schema.
-    def initialize(data)
-      @data = data
-      @faults = []
-    end
-
-    # List of Fault, empty where all is well.
-    def faults
-      check_shape
-      check_resin
-      check_days
-      return @faults if @faults.any?
-
-      check_defects
-      check_tests
-      @faults.concat(FormRules.new(@shape, @data, "").faults)
-      (@data[:sketches] || []).each_with_index { |sketch, index| @faults.concat(FormRules.new(@shape, sketch, "/sketches/#{index}").faults) }
-      check_lathe if @data[:lathe]
-      @faults
-    end
-
-    private
-
-    def fault(path, problem, allowed)
-      @faults << Fault.new(path: path, problem: problem, allowed: allowed)
-    end
-
-    # What is drawn into the wood is part of what it weighs.
-    def check_resin
-      resin, whole = @data[:material].values_at(:resin_kg_m3, :density_kg_m3)
-      fault("/material/resin_kg_m3", "is #{resin}", "less than its density, #{whole}") if resin && resin >= whole
-    end
-
-    def check_days
-      days = [["/intake/got_on", @data.dig(:intake, :got_on)]]
-      @data[:defects].each_with_index { |defect, index| days << ["/defects/#{index}/found_on", defect[:found_on]] }
-      days.each { |path, day| fault(path, "is #{day}", "a day there is") unless day.nil? || Days.day?(day) }
-      (@data[:readings] || []).each_with_index do |reading, index|
-        fault("/readings/#{index}/taken_at", "is #{reading[:taken_at]}", "a time there is") unless Days.time?(reading[:taken_at])
+      # data: symbol-keyed, passed by the schema.
+      def initialize(data)
+        @data = data
+        @faults = []
       end
-    end
 
-    def check_shape
-      kind, measures = @data[:shape][:type], @data[:shape].except(:type)
-      return if kind == "outline" && !stations_in_order?(measures[:stations])
+      # List of Fault, empty where all is well.
+      def faults
+        check_shape
+        check_resin
+        check_days
+        return @faults if @faults.any?
 
-      @shape = Blank.shape_from(@data[:shape])
-      return fault("/shape/centre_offset_mm", "leaves the lathe axis outside the wood", "the axis must pass through the blank") unless @shape.axis_inside?
-
-      extents = [@shape.max_radius_mm * 2, @shape.length_mm]
-      fault("/shape", "is #{LONGEST_RATIO} times longer one way than the other", "check the units") if extents.max > extents.min * LONGEST_RATIO
-    end
-
-    def stations_in_order?(stations)
-      fault("/shape/stations/0/z_mm", "is #{stations[0][:z_mm]}", "the first station is at the head-end face, 0") unless stations[0][:z_mm].zero?
-      stations.each_cons(2).with_index(1) do |(before, here), index|
-        next if here[:z_mm] > before[:z_mm]
-
-        fault("/shape/stations/#{index}/z_mm", "is #{here[:z_mm]}", "more than the station before, #{before[:z_mm]}")
+        check_defects
+        check_tests
+        @faults.concat(FormRules.new(@shape, @data, "").faults)
+        (@data[:sketches] || []).each_with_index { |sketch, index| @faults.concat(FormRules.new(@shape, sketch, "/sketches/#{index}").faults) }
+        check_lathe if @data[:lathe]
+        @faults
       end
-      @faults.empty?
-    end
 
-    def check_defects
-      seen = {}
-      @data[:defects].each_with_index do |defect, index|
-        path = "/defects/#{index}"
-        fault("#{path}/id", "is used twice (#{defect[:id]})", "each defect its own") if seen[defect[:id]]
-        seen[defect[:id]] = true
-        FITTING.found([@shape, defect]) || check_fit(defect, path)
+      private
+
+      def fault(path, problem, allowed)
+        @faults << Fault.new(path: path, problem: problem, allowed: allowed)
       end
-    end
 
-    def check_fit(defect, path)
-      before = @faults.size
-      defect[:centre] ? check_body(defect, path) : check_path(defect, path)
-      FITTING.keep([@shape, defect], true) if @faults.size == before
-    end
-
-    def check_body(defect, path)
-      centre = defect[:centre]
-      return if outside_length?(centre[:z_mm], "#{path}/centre/z_mm")
-
-      reach = surface_at(centre)
-      # A pocket may be centred a little outside, if part of it is in the wood.
-      limit = reach + (defect[:size_mm][0] / 2.0)
-      fault("#{path}/centre/r_mm", "is #{centre[:r_mm]}", "in the wood, at most #{limit.round(1)} mm from the axis there") if centre[:r_mm] >= limit
-      defect[:size_mm].each_with_index do |extent, axis|
-        widest = axis == 2 ? @shape.length_mm * 2 : @shape.max_radius_mm * 4
-        fault("#{path}/size_mm/#{axis}", "is #{extent}", "at most #{widest.round(1)} mm, twice the blank") if extent > widest
+      # What is drawn into the wood is part of what it weighs.
+      def check_resin
+        resin, whole = @data[:material].values_at(:resin_kg_m3, :density_kg_m3)
+        fault("/material/resin_kg_m3", "is #{resin}", "less than its density, #{whole}") if resin && resin >= whole
       end
-    end
 
-    def check_path(defect, path)
-      defect[:path].each_with_index do |point, index|
-        at = "#{path}/path/#{index}"
-        check_depth(defect, point[:depth_mm], "#{at}/depth_mm") if point[:depth_mm]
-        next if outside_length?(point[:z_mm], "#{at}/z_mm")
-        next if defect[:enters] == "side"
-
-        check_face_point(point, at)
+      def check_days
+        days = [["/intake/got_on", @data.dig(:intake, :got_on)]]
+        @data[:defects].each_with_index { |defect, index| days << ["/defects/#{index}/found_on", defect[:found_on]] }
+        days.each { |path, day| fault(path, "is #{day}", "a day there is") unless day.nil? || Days.day?(day) }
+        (@data[:readings] || []).each_with_index do |reading, index|
+          fault("/readings/#{index}/taken_at", "is #{reading[:taken_at]}", "a time there is") unless Days.time?(reading[:taken_at])
+        end
       end
-      check_range(defect, path)
-      check_depth(defect, defect[:depth_mm], "#{path}/depth_mm")
-    end
 
-    def check_depth(defect, depth_mm, at)
-      deepest = defect[:enters] == "side" ? @shape.max_radius_mm * 2 : @shape.length_mm
-      fault(at, "is #{depth_mm}", "at most #{deepest.round(1)} mm, right through") if depth_mm > deepest + SLACK_MM
-    end
+      def check_shape
+        kind, measures = @data[:shape][:type], @data[:shape].except(:type)
+        return if kind == "outline" && !stations_in_order?(measures[:stations])
 
-    # The range is of the depth where it is deepest.
-    def check_range(defect, path)
-      least, most = defect[:depth_range_mm]
-      likely = defect[:path].map { |point| point[:depth_mm] || defect[:depth_mm] }.max
-      return if least.nil? || likely.between?(least, most)
+        @shape = Model::Blank.shape_from(@data[:shape])
+        return fault("/shape/centre_offset_mm", "leaves the lathe axis outside the wood", "the axis must pass through the blank") unless @shape.axis_inside?
 
-      fault("#{path}/depth_range_mm", "is #{least} to #{most}", "from no more to no less than the likely depth, #{likely} mm")
-    end
-
-    # A test is made on the wood.
-    def check_tests
-      (@data[:readings] || []).each_with_index do |reading, index|
-        at = reading[:at] or next
-        next if outside_length?(at[:z_mm], "/readings/#{index}/at/z_mm") || at[:r_mm].nil?
-
-        reach = surface_at(at)
-        fault("/readings/#{index}/at/r_mm", "is #{at[:r_mm]}", "at most #{reach.round(1)} mm from the axis there") if at[:r_mm] > reach + SLACK_MM
+        extents = [@shape.max_radius_mm * 2, @shape.length_mm]
+        fault("/shape", "is #{LONGEST_RATIO} times longer one way than the other", "check the units") if extents.max > extents.min * LONGEST_RATIO
       end
+
+      def stations_in_order?(stations)
+        fault("/shape/stations/0/z_mm", "is #{stations[0][:z_mm]}", "the first station is at the head-end face, 0") unless stations[0][:z_mm].zero?
+        stations.each_cons(2).with_index(1) do |(before, here), index|
+          next if here[:z_mm] > before[:z_mm]
+
+          fault("/shape/stations/#{index}/z_mm", "is #{here[:z_mm]}", "more than the station before, #{before[:z_mm]}")
+        end
+        @faults.empty?
+      end
+
+      def check_defects
+        seen = {}
+        @data[:defects].each_with_index do |defect, index|
+          path = "/defects/#{index}"
+          fault("#{path}/id", "is used twice (#{defect[:id]})", "each defect its own") if seen[defect[:id]]
+          seen[defect[:id]] = true
+          FITTING.found([@shape, defect]) || check_fit(defect, path)
+        end
+      end
+
+      def check_fit(defect, path)
+        before = @faults.size
+        defect[:centre] ? check_body(defect, path) : check_path(defect, path)
+        FITTING.keep([@shape, defect], true) if @faults.size == before
+      end
+
+      def check_body(defect, path)
+        centre = defect[:centre]
+        return if outside_length?(centre[:z_mm], "#{path}/centre/z_mm")
+
+        reach = surface_at(centre)
+        # A pocket may be centred a little outside, if part of it is in the wood.
+        limit = reach + (defect[:size_mm][0] / 2.0)
+        fault("#{path}/centre/r_mm", "is #{centre[:r_mm]}", "in the wood, at most #{limit.round(1)} mm from the axis there") if centre[:r_mm] >= limit
+        defect[:size_mm].each_with_index do |extent, axis|
+          widest = axis == 2 ? @shape.length_mm * 2 : @shape.max_radius_mm * 4
+          fault("#{path}/size_mm/#{axis}", "is #{extent}", "at most #{widest.round(1)} mm, twice the blank") if extent > widest
+        end
+      end
+
+      def check_path(defect, path)
+        defect[:path].each_with_index do |point, index|
+          at = "#{path}/path/#{index}"
+          check_depth(defect, point[:depth_mm], "#{at}/depth_mm") if point[:depth_mm]
+          next if outside_length?(point[:z_mm], "#{at}/z_mm")
+          next if defect[:enters] == "side"
+
+          check_face_point(point, at)
+        end
+        check_range(defect, path)
+        check_depth(defect, defect[:depth_mm], "#{path}/depth_mm")
+      end
+
+      def check_depth(defect, depth_mm, at)
+        deepest = defect[:enters] == "side" ? @shape.max_radius_mm * 2 : @shape.length_mm
+        fault(at, "is #{depth_mm}", "at most #{deepest.round(1)} mm, right through") if depth_mm > deepest + SLACK_MM
+      end
+
+      # The range is of the depth where it is deepest.
+      def check_range(defect, path)
+        least, most = defect[:depth_range_mm]
+        likely = defect[:path].map { |point| point[:depth_mm] || defect[:depth_mm] }.max
+        return if least.nil? || likely.between?(least, most)
+
+        fault("#{path}/depth_range_mm", "is #{least} to #{most}", "from no more to no less than the likely depth, #{likely} mm")
+      end
+
+      # A test is made on the wood.
+      def check_tests
+        (@data[:readings] || []).each_with_index do |reading, index|
+          at = reading[:at] or next
+          next if outside_length?(at[:z_mm], "/readings/#{index}/at/z_mm") || at[:r_mm].nil?
+
+          reach = surface_at(at)
+          fault("/readings/#{index}/at/r_mm", "is #{at[:r_mm]}", "at most #{reach.round(1)} mm from the axis there") if at[:r_mm] > reach + SLACK_MM
+        end
+      end
+
+      def check_face_point(point, at)
+        return fault("#{at}/r_mm", "is missing", "on a face every point needs its distance from the axis") unless point[:r_mm]
+
+        reach = surface_at(point)
+        fault("#{at}/r_mm", "is #{point[:r_mm]}", "on the face, at most #{reach.round(1)} mm from the axis there") if point[:r_mm] > reach + SLACK_MM
+      end
+
+      def outside_length?(z_mm, path)
+        return false if z_mm <= @shape.length_mm + 1e-9
+
+        fault(path, "is #{z_mm}", "within the blank, 0 to #{@shape.length_mm} mm from the head-end face")
+        true
+      end
+
+      def surface_at(place)
+        @shape.radius_mm(Numo::DFloat[place[:clock_deg]], Numo::DFloat[place[:z_mm]])[0]
+      end
+
+      def check_lathe = @faults.concat(Model::Lathe.faults(@data[:lathe], at: "/lathe"))
     end
-
-    def check_face_point(point, at)
-      return fault("#{at}/r_mm", "is missing", "on a face every point needs its distance from the axis") unless point[:r_mm]
-
-      reach = surface_at(point)
-      fault("#{at}/r_mm", "is #{point[:r_mm]}", "on the face, at most #{reach.round(1)} mm from the axis there") if point[:r_mm] > reach + SLACK_MM
-    end
-
-    def outside_length?(z_mm, path)
-      return false if z_mm <= @shape.length_mm + 1e-9
-
-      fault(path, "is #{z_mm}", "within the blank, 0 to #{@shape.length_mm} mm from the head-end face")
-      true
-    end
-
-    def surface_at(place)
-      @shape.radius_mm(Numo::DFloat[place[:clock_deg]], Numo::DFloat[place[:z_mm]])[0]
-    end
-
-    def check_lathe = @faults.concat(Lathe.faults(@data[:lathe], at: "/lathe"))
   end
 end

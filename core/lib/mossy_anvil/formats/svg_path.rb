@@ -1,135 +1,137 @@
 # frozen_string_literal: true
 
 module MossyAnvil
-  # A drawn curve taken in: the d of an SVG path (or a drawing with one in it) to the points of a profile.
-  # Lines and Bézier curves are read; x runs along the axis, the distance from y = 0 is the radius, whichever way up it was drawn.
-  class SvgPath
-    MOST_BYTES = 200_000
-    MOST_POINTS = 120
-    # Points a drawing may come to, curves cut up, and how far off the axis or along it they may lie, in units of the drawing.
-    MOST_DRAWN = 20_000
-    FARTHEST = 1e6
-    # Pieces a curve is cut into, and how far a point may lie off the line its neighbours make before it is kept, mm.
-    PIECES = 24
-    NEAR_MM = 0.05
-    NUMBER = /[-+]?(?:\d+\.?\d*|\.\d+)(?:[eE][-+]?\d+)?/
-    # How many numbers each command takes.
-    TAKES = { "M" => 2, "L" => 2, "H" => 1, "V" => 1, "C" => 6, "S" => 4, "Q" => 4, "T" => 2, "Z" => 0 }.freeze
+  module Formats
+    # A drawn curve taken in: the d of an SVG path (or a drawing with one in it) to the points of a profile.
+    # Lines and Bézier curves are read; x runs along the axis, the distance from y = 0 is the radius, whichever way up it was drawn.
+    class SvgPath
+      MOST_BYTES = 200_000
+      MOST_POINTS = 120
+      # Points a drawing may come to, curves cut up, and how far off the axis or along it they may lie, in units of the drawing.
+      MOST_DRAWN = 20_000
+      FARTHEST = 1e6
+      # Pieces a curve is cut into, and how far a point may lie off the line its neighbours make before it is kept, mm.
+      PIECES = 24
+      NEAR_MM = 0.05
+      NUMBER = /[-+]?(?:\d+\.?\d*|\.\d+)(?:[eE][-+]?\d+)?/
+      # How many numbers each command takes.
+      TAKES = { "M" => 2, "L" => 2, "H" => 1, "V" => 1, "C" => 6, "S" => 4, "Q" => 4, "T" => 2, "Z" => 0 }.freeze
 
-    # text: of the path or drawing. mm_per_unit: length of a unit of it. Raises InvalidInput at `at`.
-    def initialize(text, mm_per_unit: 1.0, at: "")
-      @at = at
-      refuse("is #{text.bytesize} bytes", "at most #{MOST_BYTES}") if text.bytesize > MOST_BYTES
-      path = text.include?("<") ? SvgPath.in_drawing(text) || refuse("holds no path", "a drawing with a path in it") : text
-      @scale = mm_per_unit.to_f
-      @points = walked(path)
-    end
-
-    # The d of the first path in a drawing that has one, or nil. Looks at every character once.
-    def self.in_drawing(text)
-      from = 0
-      while (start = text.index(/<path\s/, from))
-        ending = text.index(">", start) or return
-        found = text[start...ending][/\sd\s{0,9}=\s{0,9}"([^"]*)"/m, 1]
-        return found if found
-
-        from = ending
+      # text: of the path or drawing. mm_per_unit: length of a unit of it. Raises InvalidInput at `at`.
+      def initialize(text, mm_per_unit: 1.0, at: "")
+        @at = at
+        refuse("is #{text.bytesize} bytes", "at most #{MOST_BYTES}") if text.bytesize > MOST_BYTES
+        path = text.include?("<") ? SvgPath.in_drawing(text) || refuse("holds no path", "a drawing with a path in it") : text
+        @scale = mm_per_unit.to_f
+        @points = walked(path)
       end
-    end
 
-    # [[z_mm, r_mm], ...] with z rising from `from_z_mm`, few enough to take hold of.
-    def profile(from_z_mm: 0.0)
-      line = ProfileLine.points(@points.map { |x, y| [x * @scale, y * @scale] }, from_z_mm: from_z_mm, at: @at)
-      thinned(line).map { |z_mm, r_mm| [z_mm.round(2), r_mm.round(2)] }
-    end
+      # The d of the first path in a drawing that has one, or nil. Looks at every character once.
+      def self.in_drawing(text)
+        from = 0
+        while (start = text.index(/<path\s/, from))
+          ending = text.index(">", start) or return
+          found = text[start...ending][/\sd\s{0,9}=\s{0,9}"([^"]*)"/m, 1]
+          return found if found
 
-    private
-
-    def refuse(problem, allowed) = raise(InvalidInput, [Fault.new(path: @at, problem: problem, allowed: allowed)])
-
-    # Points along the path, curves cut into PIECES.
-    def walked(path)
-      # An e belongs to a number.
-      commands = path.scan(/([a-df-zA-DF-Z])([^a-df-zA-DF-Z]*)/)
-      refuse("is no path", "one that begins with M") unless commands.any? && commands.first[0].upcase == "M"
-
-      state = { at: [0.0, 0.0], start: nil, hand: nil, points: [] }
-      commands.each { |letter, rest| follow(letter, rest.scan(NUMBER).map(&:to_f), state) }
-      refuse("has #{state[:points].size} points", "two or more") if state[:points].size < 2
-      refuse("goes too far out", "places within #{FARTHEST.to_i} units of where it begins") unless state[:points].flatten.all? { |number| number.abs <= FARTHEST }
-      state[:points]
-    end
-
-    def follow(letter, numbers, state)
-      takes = TAKES[letter.upcase] or refuse("has the command #{letter}", "lines and Bézier curves: #{TAKES.keys.join(' ')}")
-      return if takes.zero?
-
-      refuse("has #{numbers.size} numbers after #{letter}", "a multiple of #{takes}") if numbers.empty? || numbers.size % takes != 0
-      numbers.each_slice(takes).with_index do |own, turn|
-        refuse("comes to more than #{MOST_DRAWN} points", "a simpler curve") if state[:points].size > MOST_DRAWN
-        refuse("begins a second line", "one unbroken line") if letter.upcase == "M" && turn.zero? && state[:points].any?
-        step(letter, own, state)
+          from = ending
+        end
       end
-    end
 
-    # One command with its own numbers, small letters from where the path is.
-    def step(letter, own, state)
-      here = state[:at]
-      from = letter == letter.downcase && state[:points].any? ? here : [0.0, 0.0]
-      ends = case letter.upcase
-             when "H" then [[from[0] + own[0], here[1]]]
-             when "V" then [[here[0], from[1] + own[0]]]
-             else own.each_slice(2).map { |x, y| [from[0] + x, from[1] + y] }
-             end
-      hands = hands_of(letter.upcase, ends, state)
-      state[:points].concat(hands ? curve([here, *hands, ends.last]) : [ends.last])
-      state[:hand] = hands && hands.last
-      state[:at] = ends.last
-    end
-
-    # Handles of a curve; nil for a line. S and T mirror the handle before them.
-    def hands_of(letter, ends, state)
-      mirrored = state[:hand] ? state[:at].zip(state[:hand]).map { |at, hand| (2 * at) - hand } : state[:at]
-      case letter
-      when "C", "Q" then ends[0...-1]
-      when "S" then [mirrored, ends[0]]
-      when "T" then [mirrored]
+      # [[z_mm, r_mm], ...] with z rising from `from_z_mm`, few enough to take hold of.
+      def profile(from_z_mm: 0.0)
+        line = Model::ProfileLine.points(@points.map { |x, y| [x * @scale, y * @scale] }, from_z_mm: from_z_mm, at: @at)
+        thinned(line).map { |z_mm, r_mm| [z_mm.round(2), r_mm.round(2)] }
       end
-    end
 
-    # Points of a Bézier curve after its first, by de Casteljau.
-    def curve(corners)
-      (1..PIECES).map do |piece|
-        share = piece.to_f / PIECES
-        corners.size.pred.times.inject(corners) { |line, _| line.each_cons(2).map { |one, other| one.zip(other).map { |a, b| a + ((b - a) * share) } } }.first
+      private
+
+      def refuse(problem, allowed) = raise(InvalidInput, [Fault.new(path: @at, problem: problem, allowed: allowed)])
+
+      # Points along the path, curves cut into PIECES.
+      def walked(path)
+        # An e belongs to a number.
+        commands = path.scan(/([a-df-zA-DF-Z])([^a-df-zA-DF-Z]*)/)
+        refuse("is no path", "one that begins with M") unless commands.any? && commands.first[0].upcase == "M"
+
+        state = { at: [0.0, 0.0], start: nil, hand: nil, points: [] }
+        commands.each { |letter, rest| follow(letter, rest.scan(NUMBER).map(&:to_f), state) }
+        refuse("has #{state[:points].size} points", "two or more") if state[:points].size < 2
+        refuse("goes too far out", "places within #{FARTHEST.to_i} units of where it begins") unless state[:points].flatten.all? { |number| number.abs <= FARTHEST }
+        state[:points]
       end
-    end
 
-    # Without the points that lie on the line their neighbours make (Douglas and Peucker): always the one farthest off next, until none is, or there are as many as
-    # may be. So each round looks at one stretch of the line, and there are at most MOST_POINTS of them.
-    def thinned(line)
-      table = Numo::DFloat.cast(line)
-      along, off = table[true, 0].dup, table[true, 1].dup
-      kept, stretches = [0, line.size - 1], [farthest(along, off, 0, line.size - 1)].compact
-      while kept.size < MOST_POINTS && (stretch = stretches.max_by(&:first))
-        stretches.delete(stretch)
-        _, from, to, at = stretch
-        kept << at
-        stretches.push(*[farthest(along, off, from, at), farthest(along, off, at, to)].compact)
+      def follow(letter, numbers, state)
+        takes = TAKES[letter.upcase] or refuse("has the command #{letter}", "lines and Bézier curves: #{TAKES.keys.join(' ')}")
+        return if takes.zero?
+
+        refuse("has #{numbers.size} numbers after #{letter}", "a multiple of #{takes}") if numbers.empty? || numbers.size % takes != 0
+        numbers.each_slice(takes).with_index do |own, turn|
+          refuse("comes to more than #{MOST_DRAWN} points", "a simpler curve") if state[:points].size > MOST_DRAWN
+          refuse("begins a second line", "one unbroken line") if letter.upcase == "M" && turn.zero? && state[:points].any?
+          step(letter, own, state)
+        end
       end
-      kept.sort.map { |at| line[at] }
-    end
 
-    # [how far off, from, to, place] of the place between two that lies farthest off the straight line from one to the other; nil where all lie within NEAR_MM.
-    def farthest(along, off, from, to)
-      return if to - from < 2
+      # One command with its own numbers, small letters from where the path is.
+      def step(letter, own, state)
+        here = state[:at]
+        from = letter == letter.downcase && state[:points].any? ? here : [0.0, 0.0]
+        ends = case letter.upcase
+               when "H" then [[from[0] + own[0], here[1]]]
+               when "V" then [[here[0], from[1] + own[0]]]
+               else own.each_slice(2).map { |x, y| [from[0] + x, from[1] + y] }
+               end
+        hands = hands_of(letter.upcase, ends, state)
+        state[:points].concat(hands ? curve([here, *hands, ends.last]) : [ends.last])
+        state[:hand] = hands && hands.last
+        state[:at] = ends.last
+      end
 
-      x, y = [along, off].map { |values| values[(from + 1)...to] }
-      (x0, y0), (x1, y1) = [from, to].map { |at| [along[at], off[at]] }
-      long = Math.hypot(x1 - x0, y1 - y0)
-      far = long.zero? ? Numo::DFloat::Math.hypot(x - x0, y - y0) : (((y * -1) + y0) * (x1 - x0) - (((x * -1) + x0) * (y1 - y0))).abs / long
-      at = far.max_index
-      [far[at], from, to, from + 1 + at] if far[at] > NEAR_MM
+      # Handles of a curve; nil for a line. S and T mirror the handle before them.
+      def hands_of(letter, ends, state)
+        mirrored = state[:hand] ? state[:at].zip(state[:hand]).map { |at, hand| (2 * at) - hand } : state[:at]
+        case letter
+        when "C", "Q" then ends[0...-1]
+        when "S" then [mirrored, ends[0]]
+        when "T" then [mirrored]
+        end
+      end
+
+      # Points of a Bézier curve after its first, by de Casteljau.
+      def curve(corners)
+        (1..PIECES).map do |piece|
+          share = piece.to_f / PIECES
+          corners.size.pred.times.inject(corners) { |line, _| line.each_cons(2).map { |one, other| one.zip(other).map { |a, b| a + ((b - a) * share) } } }.first
+        end
+      end
+
+      # Without the points that lie on the line their neighbours make (Douglas and Peucker): always the one farthest off next, until none is, or there are as many as
+      # may be. So each round looks at one stretch of the line, and there are at most MOST_POINTS of them.
+      def thinned(line)
+        table = Numo::DFloat.cast(line)
+        along, off = table[true, 0].dup, table[true, 1].dup
+        kept, stretches = [0, line.size - 1], [farthest(along, off, 0, line.size - 1)].compact
+        while kept.size < MOST_POINTS && (stretch = stretches.max_by(&:first))
+          stretches.delete(stretch)
+          _, from, to, at = stretch
+          kept << at
+          stretches.push(*[farthest(along, off, from, at), farthest(along, off, at, to)].compact)
+        end
+        kept.sort.map { |at| line[at] }
+      end
+
+      # [how far off, from, to, place] of the place between two that lies farthest off the straight line from one to the other; nil where all lie within NEAR_MM.
+      def farthest(along, off, from, to)
+        return if to - from < 2
+
+        x, y = [along, off].map { |values| values[(from + 1)...to] }
+        (x0, y0), (x1, y1) = [from, to].map { |at| [along[at], off[at]] }
+        long = Math.hypot(x1 - x0, y1 - y0)
+        far = long.zero? ? Numo::DFloat::Math.hypot(x - x0, y - y0) : (((y * -1) + y0) * (x1 - x0) - (((x * -1) + x0) * (y1 - y0))).abs / long
+        at = far.max_index
+        [far[at], from, to, from + 1 + at] if far[at] > NEAR_MM
+      end
     end
   end
 end

@@ -1,39 +1,41 @@
 # frozen_string_literal: true
 
 module MossyAnvil
-  # A profile pointed out on a photograph, of a sketch or of a piece seen from the side. Places on it are [x, y] as in Trace; two of them a known length apart
-  # give the scale, two more the axis, the first towards the head.
-  class ProfileTrace
-    LEAST_POINTS = 3
-    TIDY = 2
+  module Scan
+    # A profile pointed out on a photograph, of a sketch or of a piece seen from the side. Places on it are [x, y] as in Trace; two of them a known length apart
+    # give the scale, two more the axis, the first towards the head.
+    class ProfileTrace
+      LEAST_POINTS = 3
+      TIDY = 2
 
-    # traced: { scale: { from:, to:, mm: }, axis: { from:, to: }, curve: [[x, y], ...] }, symbol-keyed. Raises InvalidInput under `at`.
-    def initialize(traced, at: "")
-      @at = at
-      @mm_a_share = Trace.mm_a_share(traced[:scale], "#{at}/scale/to")
-      @from, @to = traced[:axis].values_at(:from, :to)
-      @curve = traced[:curve]
-      @length = Math.hypot(@to[0] - @from[0], @to[1] - @from[1])
-      ProfileLine.refuse("#{at}/axis/to", "is at the same place as the other end", "two places along the axis") if @length < 1e-4
-      ProfileLine.refuse("#{at}/curve", "has #{@curve.size} points", "#{LEAST_POINTS} or more, from one end to the other") if @curve.size < LEAST_POINTS
-    end
+      # traced: { scale: { from:, to:, mm: }, axis: { from:, to: }, curve: [[x, y], ...] }, symbol-keyed. Raises InvalidInput under `at`.
+      def initialize(traced, at: "")
+        @at = at
+        @mm_a_share = Trace.mm_a_share(traced[:scale], "#{at}/scale/to")
+        @from, @to = traced[:axis].values_at(:from, :to)
+        @curve = traced[:curve]
+        @length = Math.hypot(@to[0] - @from[0], @to[1] - @from[1])
+        Model::ProfileLine.refuse("#{at}/axis/to", "is at the same place as the other end", "two places along the axis") if @length < 1e-4
+        Model::ProfileLine.refuse("#{at}/curve", "has #{@curve.size} points", "#{LEAST_POINTS} or more, from one end to the other") if @curve.size < LEAST_POINTS
+      end
 
-    # [[z_mm, r_mm], ...] with z rising from `from_z_mm`.
-    def profile(from_z_mm: 0.0)
-      line = @curve.map { |place| on_axis(place) }
-      ends = line.values_at(0, -1).map(&:first)
-      ProfileLine.refuse("#{@at}/curve", "ends where it begins along the axis", "from one end to the other") if (ends[1] - ends[0]).abs < ProfileLine::NEAR_MM
+      # [[z_mm, r_mm], ...] with z rising from `from_z_mm`.
+      def profile(from_z_mm: 0.0)
+        line = @curve.map { |place| on_axis(place) }
+        ends = line.values_at(0, -1).map(&:first)
+        Model::ProfileLine.refuse("#{@at}/curve", "ends where it begins along the axis", "from one end to the other") if (ends[1] - ends[0]).abs < Model::ProfileLine::NEAR_MM
 
-      ProfileLine.points(line, from_z_mm: from_z_mm, at: "#{@at}/curve").map { |pair| pair.map { |mm| mm.round(TIDY) } }
-    end
+        Model::ProfileLine.points(line, from_z_mm: from_z_mm, at: "#{@at}/curve").map { |pair| pair.map { |mm| mm.round(TIDY) } }
+      end
 
-    private
+      private
 
-    # [mm along the axis, mm off it].
-    def on_axis(place)
-      dx, dy = place[0] - @from[0], place[1] - @from[1]
-      ux, uy = (@to[0] - @from[0]) / @length, (@to[1] - @from[1]) / @length
-      [((dx * ux) + (dy * uy)) * @mm_a_share, ((dx * uy) - (dy * ux)) * @mm_a_share]
+      # [mm along the axis, mm off it].
+      def on_axis(place)
+        dx, dy = place[0] - @from[0], place[1] - @from[1]
+        ux, uy = (@to[0] - @from[0]) / @length, (@to[1] - @from[1]) / @length
+        [((dx * ux) + (dy * uy)) * @mm_a_share, ((dx * uy) - (dy * ux)) * @mm_a_share]
+      end
     end
   end
 end

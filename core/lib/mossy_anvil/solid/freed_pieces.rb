@@ -1,190 +1,192 @@
 # frozen_string_literal: true
 
 module MossyAnvil
-  # The pieces that cracks cut free between them: the wood is laid out in cells, each crack as a wall along their edges, and what
-  # does not hang together with the largest part without going through a wall is loose. Coarse: a piece of a few cells is not seen,
-  # a gap of less than half a cell is taken as closed, which is on the safe side.
-  class FreedPieces
-    RADIAL, ANGULAR, AXIAL = 24, 96, 32
-    SHAPE = [ANGULAR, AXIAL, RADIAL].freeze
-    LEAST_MM3 = 300.0
-    MOST_PIECES = 6
+  module Solid
+    # The pieces that cracks cut free between them: the wood is laid out in cells, each crack as a wall along their edges, and what
+    # does not hang together with the largest part without going through a wall is loose. Coarse: a piece of a few cells is not seen,
+    # a gap of less than half a cell is taken as closed, which is on the safe side.
+    class FreedPieces
+      RADIAL, ANGULAR, AXIAL = 24, 96, 32
+      SHAPE = [ANGULAR, AXIAL, RADIAL].freeze
+      LEAST_MM3 = 300.0
+      MOST_PIECES = 6
 
-    Piece = Struct.new(:ids, :volume_mm3, :clock_deg, :radius_mm, :z_mm, keyword_init: true)
+      Piece = Struct.new(:ids, :volume_mm3, :clock_deg, :radius_mm, :z_mm, keyword_init: true)
 
-    # seams: the open Seams of the blank.
-    def initialize(shape, seams)
-      @shape = shape
-      @seams = seams
-      @dr, @da, @dz = shape.max_radius_mm / RADIAL, 360.0 / ANGULAR, shape.length_mm / AXIAL
-      @walls = Walls.new(*[0, 1, 2].map { Numo::Int32.zeros(*SHAPE) })
-      seams.each { |seam| build(seam) }
-    end
-
-    # List of Piece, largest first; what is larger than all of them is the blank itself.
-    def all
-      parts = []
-      left = wood.dup
-      while left.any? && parts.size <= MOST_PIECES
-        parts << flood(left.where[0])
-        left &= ~parts.last
+      # seams: the open Seams of the blank.
+      def initialize(shape, seams)
+        @shape = shape
+        @seams = seams
+        @dr, @da, @dz = shape.max_radius_mm / RADIAL, 360.0 / ANGULAR, shape.length_mm / AXIAL
+        @walls = Walls.new(*[0, 1, 2].map { Numo::Int32.zeros(*SHAPE) })
+        seams.each { |seam| build(seam) }
       end
-      parts.map { |part| piece(part) }.sort_by { |made| -made.volume_mm3 }.drop(1).select { |made| made.volume_mm3 >= LEAST_MM3 }
-    end
 
-    private
-
-    # Walls on the low side of each cell: towards the column, layer or ring before it.
-    Walls = Struct.new(:column, :layer, :ring)
-    private_constant :Walls
-
-    def middles(count, step) = (Numo::DFloat.new(count).seq + 0.5) * step
-
-    # Cells of which the middle is wood, as bits.
-    def wood
-      @wood ||= begin
-        surface = @shape.radius_mm(middles(ANGULAR, @da).reshape(ANGULAR, 1), middles(AXIAL, @dz).reshape(1, AXIAL)) + Numo::DFloat.zeros(ANGULAR, AXIAL)
-        middles(RADIAL, @dr).reshape(1, 1, RADIAL).le(surface.reshape(ANGULAR, AXIAL, 1))
+      # List of Piece, largest first; what is larger than all of them is the blank itself.
+      def all
+        parts = []
+        left = wood.dup
+        while left.any? && parts.size <= MOST_PIECES
+          parts << flood(left.where[0])
+          left &= ~parts.last
+        end
+        parts.map { |part| piece(part) }.sort_by { |made| -made.volume_mm3 }.drop(1).select { |made| made.volume_mm3 >= LEAST_MM3 }
       end
-    end
 
-    # Path points pulled to the corners of cells, and walls laid along the edges between.
-    def build(seam)
-      path = seam.path
-      corners = corners_of(seam)
-      corners.each_cons(2) { |from, to| path.side? ? wall_inward(from, to, rings_from(from)) : wall_along(from, to, layers_of(path, from)) }
-    end
+      private
 
-    # [column, layer, depth in mm] on the side, [column, ring, depth] on a face; ends included.
-    def corners_of(seam)
-      samples = seam.path.samples(@shape, count: Seam::ALONG)
-      second = seam.path.side? ? [:z_mm, @dz, AXIAL] : [:r_mm, @dr, RADIAL]
-      middle = samples.clock_deg.to_a.zip((seam.path.side? ? samples.z_mm : samples.radius_mm).to_a, samples.depth_mm.to_a)
-      ends = [seam.path.path.first, seam.path.path.last].map { |point| [point[:clock_deg], point[second[0]].to_f, point[:depth_mm]] }
-      places = [ends[0], *middle, ends[1]].map do |clock, along, depth|
-        [(clock / @da).round, (along / second[1]).round.clamp(0, second[2]), seam.path.through? ? seam.deepest_mm : depth]
+      # Walls on the low side of each cell: towards the column, layer or ring before it.
+      Walls = Struct.new(:column, :layer, :ring)
+      private_constant :Walls
+
+      def middles(count, step) = (Numo::DFloat.new(count).seq + 0.5) * step
+
+      # Cells of which the middle is wood, as bits.
+      def wood
+        @wood ||= begin
+          surface = @shape.radius_mm(middles(ANGULAR, @da).reshape(ANGULAR, 1), middles(AXIAL, @dz).reshape(1, AXIAL)) + Numo::DFloat.zeros(ANGULAR, AXIAL)
+          middles(RADIAL, @dr).reshape(1, 1, RADIAL).le(surface.reshape(ANGULAR, AXIAL, 1))
+        end
       end
-      places.chunk_while { |a, b| a.first(2) == b.first(2) }.map { |same| [*same[0].first(2), same.map(&:last).max] }
-    end
 
-    def rings_from((column, layer, deepest_mm))
-      z_mm = [(layer + 0.5) * @dz, @shape.length_mm].min
-      surface = @shape.radius_mm(Numo::DFloat[column * @da], Numo::DFloat[z_mm])[0]
-      ((surface - deepest_mm) / @dr).floor.clamp(0, RADIAL - 1)..(RADIAL - 1)
-    end
-
-    def layers_of(path, (_, _, deepest_mm))
-      deep = (deepest_mm / @dz).ceil.clamp(1, AXIAL)
-      path.enters == "head_face" ? 0..(deep - 1) : (AXIAL - deep)..(AXIAL - 1)
-    end
-
-    # From the side: along z a wall between columns, round the clock one between layers.
-    def wall_inward((column, layer), (to_column, to_layer), rings)
-      each_turn(column, to_column) { |between| @walls.layer[between, layer, rings] = 1 if layer.between?(1, AXIAL - 1) }
-      Range.new(*[layer, to_layer].minmax, true).each { |between| @walls.column[to_column % ANGULAR, between, rings] = 1 }
-    end
-
-    # From a face: along r a wall between columns, round the clock one between rings.
-    def wall_along((column, ring), (to_column, to_ring), layers)
-      each_turn(column, to_column) { |between| @walls.ring[between, layers, ring] = 1 if ring.between?(1, RADIAL - 1) }
-      Range.new(*[ring, to_ring].minmax, true).each { |between| @walls.column[to_column % ANGULAR, layers, between] = 1 }
-    end
-
-    # Columns passed from one corner to another, the short way round.
-    def each_turn(from, to)
-      steps = ((to - from + (ANGULAR / 2)) % ANGULAR) - (ANGULAR / 2)
-      first = steps.negative? ? from + steps : from
-      steps.abs.times { |step| yield (first + step) % ANGULAR }
-    end
-
-    # All wood that hangs together with a cell (by its flat index).
-    def flood(cell)
-      reached = Numo::Bit.zeros(*SHAPE)
-      reached[cell] = 1
-      reached &= wood
-      loop do
-        before = reached.count_true
-        segments.each { |line| reached = spread(reached, *line) }
-        return reached if reached.count_true == before
+      # Path points pulled to the corners of cells, and walls laid along the edges between.
+      def build(seam)
+        path = seam.path
+        corners = corners_of(seam)
+        corners.each_cons(2) { |from, to| path.side? ? wall_inward(from, to, rings_from(from)) : wall_along(from, to, layers_of(path, from)) }
       end
-    end
 
-    # Numbers of the unbroken stretches along each axis: [number of each cell, how many, axis].
-    def segments
-      @segments ||= [@walls.column, @walls.layer, @walls.ring].each_with_index.map do |walls, axis|
-        length = SHAPE[axis]
-        # Round the clock a stretch may run over 12 o'clock: the turn is laid out twice.
-        broken, own = axis.zero? ? [double(walls), double(Numo::Int32.cast(wood))] : [walls, Numo::Int32.cast(wood)]
-        [number(broken, own, axis), axis, length]
+      # [column, layer, depth in mm] on the side, [column, ring, depth] on a face; ends included.
+      def corners_of(seam)
+        samples = seam.path.samples(@shape, count: Model::CrackSheet::ALONG)
+        second = seam.path.side? ? [:z_mm, @dz, AXIAL] : [:r_mm, @dr, RADIAL]
+        middle = samples.clock_deg.to_a.zip((seam.path.side? ? samples.z_mm : samples.radius_mm).to_a, samples.depth_mm.to_a)
+        ends = [seam.path.path.first, seam.path.path.last].map { |point| [point[:clock_deg], point[second[0]].to_f, point[:depth_mm]] }
+        places = [ends[0], *middle, ends[1]].map do |clock, along, depth|
+          [(clock / @da).round, (along / second[1]).round.clamp(0, second[2]), seam.path.through? ? seam.deepest_mm : depth]
+        end
+        places.chunk_while { |a, b| a.first(2) == b.first(2) }.map { |same| [*same[0].first(2), same.map(&:last).max] }
       end
-    end
 
-    def double(array)
-      Numo::Int32.zeros(ANGULAR * 2, AXIAL, RADIAL).tap do |twice|
-        [0...ANGULAR, ANGULAR...(ANGULAR * 2)].each { |turn| twice[turn, true, true] = array }
+      def rings_from((column, layer, deepest_mm))
+        z_mm = [(layer + 0.5) * @dz, @shape.length_mm].min
+        surface = @shape.radius_mm(Numo::DFloat[column * @da], Numo::DFloat[z_mm])[0]
+        ((surface - deepest_mm) / @dr).floor.clamp(0, RADIAL - 1)..(RADIAL - 1)
       end
-    end
 
-    def number(walls, own, axis)
-      edge = Numo::Int32.zeros(*own.shape) + 1
-      rest, before = [1..-1, 0..-2].map { |part| Array.new(3) { |other| other == axis ? part : true } }
-      edge[*rest] = Numo::Int32.cast(walls[*rest].gt(0) | own[*rest].ne(own[*before]))
-      lined_up(edge, axis).cumsum - 1
-    end
+      def layers_of(path, (_, _, deepest_mm))
+        deep = (deepest_mm / @dz).ceil.clamp(1, AXIAL)
+        path.enters == "head_face" ? 0..(deep - 1) : (AXIAL - deep)..(AXIAL - 1)
+      end
 
-    # Flat, with the axis running fastest, so that one running count numbers every stretch of every line.
-    def lined_up(array, axis)
-      order = [0, 1, 2] - [axis] + [axis]
-      array.transpose(*order).dup.flatten
-    end
+      # From the side: along z a wall between columns, round the clock one between layers.
+      def wall_inward((column, layer), (to_column, to_layer), rings)
+        each_turn(column, to_column) { |between| @walls.layer[between, layer, rings] = 1 if layer.between?(1, AXIAL - 1) }
+        Range.new(*[layer, to_layer].minmax, true).each { |between| @walls.column[to_column % ANGULAR, between, rings] = 1 }
+      end
 
-    def spread(reached, numbers, axis, _length)
-      lined = lined_up(axis.zero? ? double(Numo::Int32.cast(reached)) : Numo::Int32.cast(reached), axis)
-      held = numbers.bincount(lined, minlength: numbers[-1] + 1)
-      whole = back(held[numbers].gt(0), axis)
-      (axis.zero? ? whole[0...ANGULAR, true, true] | whole[ANGULAR..-1, true, true] : whole) & wood
-    end
+      # From a face: along r a wall between columns, round the clock one between rings.
+      def wall_along((column, ring), (to_column, to_ring), layers)
+        each_turn(column, to_column) { |between| @walls.ring[between, layers, ring] = 1 if ring.between?(1, RADIAL - 1) }
+        Range.new(*[ring, to_ring].minmax, true).each { |between| @walls.column[to_column % ANGULAR, layers, between] = 1 }
+      end
 
-    def back(flat, axis)
-      long = axis.zero? ? [ANGULAR * 2, AXIAL, RADIAL] : SHAPE
-      order = [0, 1, 2] - [axis] + [axis]
-      flat.reshape(*order.map { |place| long[place] }).transpose(*Array.new(3) { |place| order.index(place) }).dup
-    end
+      # Columns passed from one corner to another, the short way round.
+      def each_turn(from, to)
+        steps = ((to - from + (ANGULAR / 2)) % ANGULAR) - (ANGULAR / 2)
+        first = steps.negative? ? from + steps : from
+        steps.abs.times { |step| yield (first + step) % ANGULAR }
+      end
 
-    def piece(part)
-      rings = middles(RADIAL, @dr)
-      volumes = (rings * @dr * (@da * Clock::RADIANS) * @dz).reshape(1, 1, RADIAL) * Numo::DFloat.cast(part)
-      total = volumes.sum
-      angle = (middles(ANGULAR, @da) * Clock::RADIANS).reshape(ANGULAR, 1, 1)
-      x, y = [Numo::DFloat::Math.sin(angle), Numo::DFloat::Math.cos(angle)].map { |share| (volumes * share * rings.reshape(1, 1, RADIAL)).sum / total }
-      z = (volumes * middles(AXIAL, @dz).reshape(1, AXIAL, 1)).sum / total
-      Piece.new(ids: bordering(part), volume_mm3: total, clock_deg: Clock.of_point(x, y), radius_mm: Math.hypot(x, y), z_mm: z)
-    end
+      # All wood that hangs together with a cell (by its flat index).
+      def flood(cell)
+        reached = Numo::Bit.zeros(*SHAPE)
+        reached[cell] = 1
+        reached &= wood
+        loop do
+          before = reached.count_true
+          segments.each { |line| reached = spread(reached, *line) }
+          return reached if reached.count_true == before
+        end
+      end
 
-    # Seams that have a place in the piece or in a cell beside it.
-    def bordering(part)
-      grown = part
-      3.times { |axis| grown |= shifted(grown, axis, 1) | shifted(grown, axis, -1) }
-      @seams.select { |seam| touches?(grown, seam) }.map { |seam| seam.path.id }
-    end
+      # Numbers of the unbroken stretches along each axis: [number of each cell, how many, axis].
+      def segments
+        @segments ||= [@walls.column, @walls.layer, @walls.ring].each_with_index.map do |walls, axis|
+          length = SHAPE[axis]
+          # Round the clock a stretch may run over 12 o'clock: the turn is laid out twice.
+          broken, own = axis.zero? ? [double(walls), double(Numo::Int32.cast(wood))] : [walls, Numo::Int32.cast(wood)]
+          [number(broken, own, axis), axis, length]
+        end
+      end
 
-    def touches?(cells, seam)
-      clock, radius, z = seam.places
-      column = Numo::Int32.cast((clock / @da).floor) % ANGULAR
-      layer = Numo::Int32.cast((z / @dz).floor.clip(0, AXIAL - 1))
-      ring = Numo::Int32.cast((radius / @dr).floor.clip(0, RADIAL - 1))
-      cells[(((column * AXIAL) + layer) * RADIAL) + ring].count_true > seam.path.path.size
-    end
+      def double(array)
+        Numo::Int32.zeros(ANGULAR * 2, AXIAL, RADIAL).tap do |twice|
+          [0...ANGULAR, ANGULAR...(ANGULAR * 2)].each { |turn| twice[turn, true, true] = array }
+        end
+      end
 
-    def shifted(bits, axis, by)
-      Numo::Bit.zeros(*SHAPE).tap do |moved|
-        length = SHAPE[axis]
-        to, from = by.positive? ? [1..-1, 0..-2] : [0..-2, 1..-1]
-        moved[*Array.new(3) { |other| other == axis ? to : true }] = bits[*Array.new(3) { |other| other == axis ? from : true }]
-        next unless axis.zero?
+      def number(walls, own, axis)
+        edge = Numo::Int32.zeros(*own.shape) + 1
+        rest, before = [1..-1, 0..-2].map { |part| Array.new(3) { |other| other == axis ? part : true } }
+        edge[*rest] = Numo::Int32.cast(walls[*rest].gt(0) | own[*rest].ne(own[*before]))
+        lined_up(edge, axis).cumsum - 1
+      end
 
-        edge, source = by.positive? ? [0, length - 1] : [length - 1, 0]
-        moved[edge, true, true] = bits[source, true, true]
+      # Flat, with the axis running fastest, so that one running count numbers every stretch of every line.
+      def lined_up(array, axis)
+        order = [0, 1, 2] - [axis] + [axis]
+        array.transpose(*order).dup.flatten
+      end
+
+      def spread(reached, numbers, axis, _length)
+        lined = lined_up(axis.zero? ? double(Numo::Int32.cast(reached)) : Numo::Int32.cast(reached), axis)
+        held = numbers.bincount(lined, minlength: numbers[-1] + 1)
+        whole = back(held[numbers].gt(0), axis)
+        (axis.zero? ? whole[0...ANGULAR, true, true] | whole[ANGULAR..-1, true, true] : whole) & wood
+      end
+
+      def back(flat, axis)
+        long = axis.zero? ? [ANGULAR * 2, AXIAL, RADIAL] : SHAPE
+        order = [0, 1, 2] - [axis] + [axis]
+        flat.reshape(*order.map { |place| long[place] }).transpose(*Array.new(3) { |place| order.index(place) }).dup
+      end
+
+      def piece(part)
+        rings = middles(RADIAL, @dr)
+        volumes = (rings * @dr * (@da * ClockAngle::RADIANS) * @dz).reshape(1, 1, RADIAL) * Numo::DFloat.cast(part)
+        total = volumes.sum
+        angle = (middles(ANGULAR, @da) * ClockAngle::RADIANS).reshape(ANGULAR, 1, 1)
+        x, y = [Numo::DFloat::Math.sin(angle), Numo::DFloat::Math.cos(angle)].map { |share| (volumes * share * rings.reshape(1, 1, RADIAL)).sum / total }
+        z = (volumes * middles(AXIAL, @dz).reshape(1, AXIAL, 1)).sum / total
+        Piece.new(ids: bordering(part), volume_mm3: total, clock_deg: ClockAngle.of_point(x, y), radius_mm: Math.hypot(x, y), z_mm: z)
+      end
+
+      # Seams that have a place in the piece or in a cell beside it.
+      def bordering(part)
+        grown = part
+        3.times { |axis| grown |= shifted(grown, axis, 1) | shifted(grown, axis, -1) }
+        @seams.select { |seam| touches?(grown, seam) }.map { |seam| seam.path.id }
+      end
+
+      def touches?(cells, seam)
+        clock, radius, z = seam.places
+        column = Numo::Int32.cast((clock / @da).floor) % ANGULAR
+        layer = Numo::Int32.cast((z / @dz).floor.clip(0, AXIAL - 1))
+        ring = Numo::Int32.cast((radius / @dr).floor.clip(0, RADIAL - 1))
+        cells[(((column * AXIAL) + layer) * RADIAL) + ring].count_true > seam.path.path.size
+      end
+
+      def shifted(bits, axis, by)
+        Numo::Bit.zeros(*SHAPE).tap do |moved|
+          length = SHAPE[axis]
+          to, from = by.positive? ? [1..-1, 0..-2] : [0..-2, 1..-1]
+          moved[*Array.new(3) { |other| other == axis ? to : true }] = bits[*Array.new(3) { |other| other == axis ? from : true }]
+          next unless axis.zero?
+
+          edge, source = by.positive? ? [0, length - 1] : [length - 1, 0]
+          moved[edge, true, true] = bits[source, true, true]
+        end
       end
     end
   end

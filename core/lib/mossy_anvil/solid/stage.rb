@@ -1,92 +1,94 @@
 # frozen_string_literal: true
 
 module MossyAnvil
-  # The solid at one stage of turning: in every column the wood from `inner` to `outer`.
-  # Ends that fall inside a layer count by the share of the layer they take.
-  class Stage
-    NAMES = %i[blank rounded outside hollowed].freeze
+  module Solid
+    # The solid at one stage of turning: in every column the wood from `inner` to `outer`.
+    # Ends that fall inside a layer count by the share of the layer they take.
+    class Stage
+      NAMES = %i[blank rounded outside hollowed].freeze
 
-    # One bound of the solid: radii (columns x layers), thickness and middle of each layer (mm).
-    Layering = Struct.new(:radii_mm, :thickness_mm, :middle_mm)
+      # One bound of the solid: radii (columns x layers), thickness and middle of each layer (mm).
+      Layering = Struct.new(:radii_mm, :thickness_mm, :middle_mm)
 
-    # outer, inner: bounds for volume; reach: the outer bound in the planes through the axis, exact at each angle.
-    # inner_reach_mm: the hollow's radii within `reach`, nil where nothing is hollowed.
-    attr_reader :name, :outer, :inner, :reach, :inner_reach_mm, :swing_mm, :round_radius_mm
+      # outer, inner: bounds for volume; reach: the outer bound in the planes through the axis, exact at each angle.
+      # inner_reach_mm: the hollow's radii within `reach`, nil where nothing is hollowed.
+      attr_reader :name, :outer, :inner, :reach, :inner_reach_mm, :swing_mm, :round_radius_mm
 
-    def initialize(name, grid, blank)
-      @name = name
-      @grid = grid
-      @shape = blank.shape
-      @form = blank.form
-      @round_radius_mm = Stage.round_radius_mm(blank)
-      @outer, @reach = layerings([grid.surface_mm, grid.reach_mm])
-      @inner = hollow? ? hollow_layering : nil
-      @inner_reach_mm = hollow? ? inner_within(@reach) : nil
-      @swing_mm = largest_swing
-      freeze
-    end
+      def initialize(name, grid, blank)
+        @name = name
+        @grid = grid
+        @shape = blank.shape
+        @form = blank.form
+        @round_radius_mm = Stage.round_radius_mm(blank)
+        @outer, @reach = layerings([grid.surface_mm, grid.reach_mm])
+        @inner = hollow? ? hollow_layering : nil
+        @inner_reach_mm = hollow? ? inner_within(@reach) : nil
+        @swing_mm = largest_swing
+        freeze
+      end
 
-    # What `rounded` turns to: the form's largest or, without one, the largest circle that fits.
-    def self.round_radius_mm(blank) = blank.form ? blank.form.outside.largest_mm : blank.shape.min_radius_mm
+      # What `rounded` turns to: the form's largest or, without one, the largest circle that fits.
+      def self.round_radius_mm(blank) = blank.form ? blank.form.outside.largest_mm : blank.shape.min_radius_mm
 
-    # The stages this blank goes through.
-    def self.names_for(blank)
-      # Without a form nothing says what it would be rounded to.
-      return NAMES.first(1) unless blank.form
+      # The stages this blank goes through.
+      def self.names_for(blank)
+        # Without a form nothing says what it would be rounded to.
+        return NAMES.first(1) unless blank.form
 
-      blank.form.hollow? ? NAMES : NAMES.first(3)
-    end
+        blank.form.hollow? ? NAMES : NAMES.first(3)
+      end
 
-    # Does it run true: the same outer radius all round, at every z?
-    def true_running?
-      spread = @reach.radii_mm.max(axis: 0) - @reach.radii_mm.min(axis: 0)
-      (spread * @reach.thickness_mm.gt(0)).max < 0.5
-    end
+      # Does it run true: the same outer radius all round, at every z?
+      def true_running?
+        spread = @reach.radii_mm.max(axis: 0) - @reach.radii_mm.min(axis: 0)
+        (spread * @reach.thickness_mm.gt(0)).max < 0.5
+      end
 
-    def hollow? = @name == :hollowed
+      def hollow? = @name == :hollowed
 
-    # Inner radii within the outer ones (the hollow cannot take what is not there).
-    def inner_within(layers)
-      Numo::DFloat.minimum(@inner.radii_mm, layers.radii_mm)
-    end
+      # Inner radii within the outer ones (the hollow cannot take what is not there).
+      def inner_within(layers)
+        Numo::DFloat.minimum(@inner.radii_mm, layers.radii_mm)
+      end
 
-    private
+      private
 
-    # The outer bound within each of some surfaces.
-    def layerings(surfaces)
-      return surfaces.map { |surface| Layering.new(surface, full_layers, @grid.heights_mm) } if @name == :blank
-      return within(surfaces, round_radius_mm, full_layers, @grid.heights_mm) if @name == :rounded
+      # The outer bound within each of some surfaces.
+      def layerings(surfaces)
+        return surfaces.map { |surface| Layering.new(surface, full_layers, @grid.heights_mm) } if @name == :blank
+        return within(surfaces, round_radius_mm, full_layers, @grid.heights_mm) if @name == :rounded
 
-      thickness, middle = overlap(*@form.z_span_mm)
-      within(surfaces, profile_radii(@form.outside, middle), thickness, middle)
-    end
+        thickness, middle = overlap(*@form.z_span_mm)
+        within(surfaces, profile_radii(@form.outside, middle), thickness, middle)
+      end
 
-    def within(surfaces, radii, thickness, middle) = surfaces.map { |surface| Layering.new(Numo::DFloat.minimum(surface, radii), thickness, middle) }
+      def within(surfaces, radii, thickness, middle) = surfaces.map { |surface| Layering.new(Numo::DFloat.minimum(surface, radii), thickness, middle) }
 
-    def hollow_layering
-      thickness, middle = overlap(@form.inside.first_z_mm, @form.inside.last_z_mm)
-      radii = profile_radii(@form.inside, middle) + Numo::DFloat.zeros(@grid.angular, @grid.axial)
-      Layering.new(radii, thickness, middle)
-    end
+      def hollow_layering
+        thickness, middle = overlap(@form.inside.first_z_mm, @form.inside.last_z_mm)
+        radii = profile_radii(@form.inside, middle) + Numo::DFloat.zeros(@grid.angular, @grid.axial)
+        Layering.new(radii, thickness, middle)
+      end
 
-    def full_layers = Numo::DFloat.new(@grid.axial).fill(@grid.axial_step_mm)
+      def full_layers = Numo::DFloat.new(@grid.axial).fill(@grid.axial_step_mm)
 
-    # Thickness and middle of each layer's part between two z.
-    def overlap(low, high)
-      half = @grid.axial_step_mm / 2
-      from = (@grid.heights_mm - half).clip(low, high)
-      to = (@grid.heights_mm + half).clip(low, high)
-      [to - from, (to + from) / 2]
-    end
+      # Thickness and middle of each layer's part between two z.
+      def overlap(low, high)
+        half = @grid.axial_step_mm / 2
+        from = (@grid.heights_mm - half).clip(low, high)
+        to = (@grid.heights_mm + half).clip(low, high)
+        [to - from, (to + from) / 2]
+      end
 
-    def profile_radii(profile, middle)
-      profile.radii_mm(middle).reshape(1, @grid.axial)
-    end
+      def profile_radii(profile, middle)
+        profile.radii_mm(middle).reshape(1, @grid.axial)
+      end
 
-    # Diameter of the largest circle any of it can describe, mm; never under the true one.
-    def largest_swing
-      full = 2 * @shape.max_radius_mm
-      @name == :blank ? full : [full, 2 * @round_radius_mm].min
+      # Diameter of the largest circle any of it can describe, mm; never under the true one.
+      def largest_swing
+        full = 2 * @shape.max_radius_mm
+        @name == :blank ? full : [full, 2 * @round_radius_mm].min
+      end
     end
   end
 end

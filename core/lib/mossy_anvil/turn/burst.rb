@@ -1,124 +1,126 @@
 # frozen_string_literal: true
 
 module MossyAnvil
-  # Splitting along a plane through the axis: eccentric tension on the strength-weighted section.
-  #
-  # Symbols: N pull (N), A = integral of s over the section, (u, z) place in the plane, (uc, zc) its weighted centre,
-  # I second moments about it. Use of strength = N (1/A + p (u - uc) + q (z - zc)), p and q from the eccentricity of N
-  # by the 2 x 2 inverse. It bursts where the largest use over the live section reaches 1.
-  # Source: textbook bending with axial load; strengths as in Material.
-  #
-  # Three sections are looked at: as surveyed, with every open crack torn right through, and without cracks.
-  # A last strip beside a crack may tear before the piece parts, so the larger of the first two counts,
-  # and never more than the third: a deeper crack cannot make the answer better.
-  class Burst
-    # Moments with an odd power of u change their sign on the far side of the axis.
-    HANDS = Numo::DFloat.cast(Section::MOMENTS.map { |name| %i[u uz].include?(name) ? -1 : 1 }).reshape(Section::MOMENTS.size, 1).freeze
+  module Turn
+    # Splitting along a plane through the axis: eccentric tension on the strength-weighted section.
+    #
+    # Symbols: N pull (N), A = integral of s over the section, (u, z) place in the plane, (uc, zc) its weighted centre,
+    # I second moments about it. Use of strength = N (1/A + p (u - uc) + q (z - zc)), p and q from the eccentricity of N
+    # by the 2 x 2 inverse. It bursts where the largest use over the live section reaches 1.
+    # Source: textbook bending with axial load; strengths as in Material.
+    #
+    # Three sections are looked at: as surveyed, with every open crack torn right through, and without cracks.
+    # A last strip beside a crack may tear before the piece parts, so the larger of the first two counts,
+    # and never more than the third: a deeper crack cannot make the answer better.
+    class Burst
+      # Moments with an odd power of u change their sign on the far side of the axis.
+      HANDS = Numo::DFloat.cast(Section::MOMENTS.map { |name| %i[u uz].include?(name) ? -1 : 1 }).reshape(Section::MOMENTS.size, 1).freeze
 
-    BOTH_HALVES = Numo::DFloat[1, -1].reshape(2, 1, 1).freeze
+      BOTH_HALVES = Numo::DFloat[1, -1].reshape(2, 1, 1).freeze
 
-    Plane = Struct.new(:clock_deg, :burst_rpm, :mean_stress_pa_per_w2, keyword_init: true)
+      Plane = Struct.new(:clock_deg, :burst_rpm, :mean_stress_pa_per_w2, keyword_init: true)
 
-    # sections: { sound: } and, where something is cracked, { own:, through: } of Section.
-    # strengths_mpa: the wood's strength square to each plane (per grid angle).
-    def initialize(grid, pulls, sections, strengths_mpa)
-      @grid = grid
-      @half = grid.angular / 2
-      @pulls = pulls
-      @strengths = strengths_mpa[0...@half].dup
-      @ways = sections.values_at(:sound, :own, :through).compact
-      @uses = governing(uses)
-      @plain = mean_stresses(sections[:sound])
-      freeze
-    end
-
-    # The plane that gives way first.
-    def weakest
-      plane(@uses.max_index)
-    end
-
-    # The plane through a clock angle (and the angle opposite).
-    def at(clock_deg)
-      plane(@grid.column_at(clock_deg) % @half)
-    end
-
-    # Mean stress of the planes through an array of clock angles, Pa per (rad/s)2 as MPa; of its shape.
-    def mean_stresses_at(clock_deg) = @plain[@grid.columns_at(clock_deg) % @half] * 1e-6
-
-    private
-
-    def plane(index)
-      use = @uses[index]
-      rpm = if use.zero? then nil
-            elsif use >= 1e12 then 0.0
-            else Balance::RPM / Math.sqrt(use)
-            end
-      Plane.new(clock_deg: index * @grid.angular_step_deg, burst_rpm: rpm, mean_stress_pa_per_w2: @plain[index])
-    end
-
-    # Pa per (rad/s)2: pull over plain area of the plane.
-    def mean_stresses(section)
-      area = section.area_mm2[0...@half] + section.area_mm2[@half..]
-      larger_pull / Numo::DFloat.maximum(area, 1e-9) * 1e6
-    end
-
-    def larger_pull
-      Numo::DFloat.maximum(@pulls.pull_kg_m[0...@half], @pulls.pull_kg_m[@half..])
-    end
-
-    # Of the three ways to look at each plane (rows: sound, own, through); only the first where nothing is cracked.
-    def governing(ways)
-      sound, own, through = Array.new(@ways.size) { |row| ways[row, true] }
-      own ? Numo::DFloat.maximum(Numo::DFloat.minimum(own, through), sound) : sound.dup
-    end
-
-    # Largest use of strength at w = 1 rad/s: ways x planes. All ways and both halves are worked out together,
-    # as arrays of halves x ways x planes; the half on the far side sees u the other way round.
-    def uses
-      moments = plane_moments
-      pull, pull_u, pull_z = [@pulls.pull_kg_m, @pulls.u_mm, @pulls.z_mm].map { |values| values.reshape(2, 1, @half) }
-      use(moments, pull, pull_u * BOTH_HALVES, pull_z).max(axis: 0)
-    end
-
-    # Both sides of the axis together, u positive on the side of the plane's own angle: one array of ways x planes for each of MOMENTS.
-    def plane_moments
-      here, opposite = 0...@half, @half...@grid.angular
-      both = ->(moments) { moments[true, here] + (moments[true, opposite] * HANDS) }
-      each_way = @ways.map { |section| (both[section.wood] * @strengths).then { |wood| section.own ? wood + both[section.own] : wood } }
-      Array.new(Section::MOMENTS.size) { |row| stacked(each_way) { |moments| moments[row, true] } }
-    end
-
-    # One array over all ways of what the block takes from each.
-    def stacked(each_way)
-      first = yield(each_way.first)
-      Numo::DFloat.zeros(each_way.size, *first.shape).tap do |whole|
-        each_way.each_with_index { |way, index| whole[index, *([true] * first.ndim)] = index.zero? ? first : yield(way) }
+      # sections: { sound: } and, where something is cracked, { own:, through: } of Section.
+      # strengths_mpa: the wood's strength square to each plane (per grid angle).
+      def initialize(grid, pulls, sections, strengths_mpa)
+        @grid = grid
+        @half = grid.angular / 2
+        @pulls = pulls
+        @strengths = strengths_mpa[0...@half].dup
+        @ways = sections.values_at(:sound, :own, :through).compact
+        @uses = governing(uses)
+        @plain = mean_stresses(sections[:sound])
+        freeze
       end
-    end
 
-    def use((first_a, first_u, uu, first_z, zz, uz), pull, pull_u, pull_z)
-      area = Numo::DFloat.maximum(first_a, 1e-12)
-      uc, zc = first_u / area, first_z / area
-      iuu, izz, iuz = uu - (first_u * uc), zz - (first_z * zc), uz - (first_u * zc)
-      determinant = Numo::DFloat.maximum((iuu * izz) - (iuz * iuz), 1e-12)
-      eu, ez = pull_u - uc, pull_z - zc
-      p = ((izz * eu) - (iuz * ez)) / determinant
-      q = ((iuu * ez) - (iuz * eu)) / determinant
-      found = ((area**-1) + worst_point(p, q) - (p * uc) - (q * zc)) * pull
-      # Nothing holds where there is no section, whatever the sums say.
-      nothing = Numo::DFloat.cast(first_a.le(1e-9))
-      (((found * ((nothing * -1) + 1)) + (nothing * 1e12)) * pull.gt(0)).clip(0, 1e12)
-    end
+      # The plane that gives way first.
+      def weakest
+        plane(@uses.max_index)
+      end
 
-    # Largest p u + q z over the live wood of each plane. In every layer that is the farthest of it to the side p points to: halves x ways x planes.
-    def worst_point(p, q)
-      planes = @half * @ways.size
-      columns = Numo::Int32.new(1, 1, @half).seq + (Numo::Int32.cast(p.lt(0)) * @half)
-      rows = columns + (Numo::Int32.new(1, @ways.size, 1).seq * @grid.angular)
-      u_mm = stacked(@ways, &:farthest_mm).reshape(@grid.angular * @ways.size, @grid.axial)[rows.flatten, true].dup
-      along = Overwrite.add(q.reshape(2 * planes, 1) * @grid.heights_mm, q.abs.reshape(2 * planes, 1) * (@grid.axial_step_mm / 2))
-      # Where nothing is live, so much counts against it even where p is nothing.
-      Overwrite.add(along, Overwrite.multiply(u_mm, (p.abs + 1e-20).reshape(2 * planes, 1))).max(axis: 1).reshape(*p.shape)
+      # The plane through a clock angle (and the angle opposite).
+      def at(clock_deg)
+        plane(@grid.column_at(clock_deg) % @half)
+      end
+
+      # Mean stress of the planes through an array of clock angles, Pa per (rad/s)2 as MPa; of its shape.
+      def mean_stresses_at(clock_deg) = @plain[@grid.columns_at(clock_deg) % @half] * 1e-6
+
+      private
+
+      def plane(index)
+        use = @uses[index]
+        rpm = if use.zero? then nil
+              elsif use >= 1e12 then 0.0
+              else Mechanics::RPM / Math.sqrt(use)
+              end
+        Plane.new(clock_deg: index * @grid.angular_step_deg, burst_rpm: rpm, mean_stress_pa_per_w2: @plain[index])
+      end
+
+      # Pa per (rad/s)2: pull over plain area of the plane.
+      def mean_stresses(section)
+        area = section.area_mm2[0...@half] + section.area_mm2[@half..]
+        larger_pull / Numo::DFloat.maximum(area, 1e-9) * 1e6
+      end
+
+      def larger_pull
+        Numo::DFloat.maximum(@pulls.pull_kg_m[0...@half], @pulls.pull_kg_m[@half..])
+      end
+
+      # Of the three ways to look at each plane (rows: sound, own, through); only the first where nothing is cracked.
+      def governing(ways)
+        sound, own, through = Array.new(@ways.size) { |row| ways[row, true] }
+        own ? Numo::DFloat.maximum(Numo::DFloat.minimum(own, through), sound) : sound.dup
+      end
+
+      # Largest use of strength at w = 1 rad/s: ways x planes. All ways and both halves are worked out together,
+      # as arrays of halves x ways x planes; the half on the far side sees u the other way round.
+      def uses
+        moments = plane_moments
+        pull, pull_u, pull_z = [@pulls.pull_kg_m, @pulls.u_mm, @pulls.z_mm].map { |values| values.reshape(2, 1, @half) }
+        use(moments, pull, pull_u * BOTH_HALVES, pull_z).max(axis: 0)
+      end
+
+      # Both sides of the axis together, u positive on the side of the plane's own angle: one array of ways x planes for each of MOMENTS.
+      def plane_moments
+        here, opposite = 0...@half, @half...@grid.angular
+        both = ->(moments) { moments[true, here] + (moments[true, opposite] * HANDS) }
+        each_way = @ways.map { |section| (both[section.wood] * @strengths).then { |wood| section.own ? wood + both[section.own] : wood } }
+        Array.new(Section::MOMENTS.size) { |row| stacked(each_way) { |moments| moments[row, true] } }
+      end
+
+      # One array over all ways of what the block takes from each.
+      def stacked(each_way)
+        first = yield(each_way.first)
+        Numo::DFloat.zeros(each_way.size, *first.shape).tap do |whole|
+          each_way.each_with_index { |way, index| whole[index, *([true] * first.ndim)] = index.zero? ? first : yield(way) }
+        end
+      end
+
+      def use((first_a, first_u, uu, first_z, zz, uz), pull, pull_u, pull_z)
+        area = Numo::DFloat.maximum(first_a, 1e-12)
+        uc, zc = first_u / area, first_z / area
+        iuu, izz, iuz = uu - (first_u * uc), zz - (first_z * zc), uz - (first_u * zc)
+        determinant = Numo::DFloat.maximum((iuu * izz) - (iuz * iuz), 1e-12)
+        eu, ez = pull_u - uc, pull_z - zc
+        p = ((izz * eu) - (iuz * ez)) / determinant
+        q = ((iuu * ez) - (iuz * eu)) / determinant
+        found = ((area**-1) + worst_point(p, q) - (p * uc) - (q * zc)) * pull
+        # Nothing holds where there is no section, whatever the sums say.
+        nothing = Numo::DFloat.cast(first_a.le(1e-9))
+        (((found * ((nothing * -1) + 1)) + (nothing * 1e12)) * pull.gt(0)).clip(0, 1e12)
+      end
+
+      # Largest p u + q z over the live wood of each plane. In every layer that is the farthest of it to the side p points to: halves x ways x planes.
+      def worst_point(p, q)
+        planes = @half * @ways.size
+        columns = Numo::Int32.new(1, 1, @half).seq + (Numo::Int32.cast(p.lt(0)) * @half)
+        rows = columns + (Numo::Int32.new(1, @ways.size, 1).seq * @grid.angular)
+        u_mm = stacked(@ways, &:farthest_mm).reshape(@grid.angular * @ways.size, @grid.axial)[rows.flatten, true].dup
+        along = InPlace.add(q.reshape(2 * planes, 1) * @grid.heights_mm, q.abs.reshape(2 * planes, 1) * (@grid.axial_step_mm / 2))
+        # Where nothing is live, so much counts against it even where p is nothing.
+        InPlace.add(along, InPlace.multiply(u_mm, (p.abs + 1e-20).reshape(2 * planes, 1))).max(axis: 1).reshape(*p.shape)
+      end
     end
   end
 end

@@ -1,160 +1,162 @@
 # frozen_string_literal: true
 
 module MossyAnvil
-  # What cracks square to the axis (delaminations, ring checks, open glue lines), and pockets and soft places that take up much of a section, leave of it, and the
-  # speed up to which that bears the tool.
-  #
-  # stress = M / W, W = I_min / r_max of what is left about its own centre, weighted by its strength;
-  # M = cut at the end of its lever + weight and imbalance at the middle of it.
-  # Allowed: the strength along the axis over the reserve on load. Source: textbook bending.
-  class CrossSections
-    # Places along a path that runs so: no column of the grid is stepped over.
-    PLACES = 240
-    # Cracks so near each other along the axis, as a share of the largest radius, break as one.
-    TOGETHER_SHARE = 0.2
-    # Less of the section's modulus gone than this is none.
-    LOST_SHARE = 0.05
-    # A section left with less than this modulus (mm3) holds nothing.
-    NOTHING_MM3 = 1e-3
+  module Turn
+    # What cracks square to the axis (delaminations, ring checks, open glue lines), and pockets and soft places that take up much of a section, leave of it, and the
+    # speed up to which that bears the tool.
+    #
+    # stress = M / W, W = I_min / r_max of what is left about its own centre, weighted by its strength;
+    # M = cut at the end of its lever + weight and imbalance at the middle of it.
+    # Allowed: the strength along the axis over the reserve on load. Source: textbook bending.
+    class CrossSections
+      # Places along a path that runs so: no column of the grid is stepped over.
+      PLACES = 240
+      # Cracks so near each other along the axis, as a share of the largest radius, break as one.
+      TOGETHER_SHARE = 0.2
+      # Less of the section's modulus gone than this is none.
+      LOST_SHARE = 0.05
+      # A section left with less than this modulus (mm3) holds nothing.
+      NOTHING_MM3 = 1e-3
 
-    # Places of a path where it runs square to the axis, by path and what the grid is over.
-    SQUARE = Recall.new(1000)
+      # Places of a path where it runs square to the axis, by path and what the grid is over.
+      SQUARE = Cache.new(1000)
 
-    # Loads on the part beyond a section. force_n: of the cut; mass_g: of the whole stage, on the safe side; imbalance_g_mm: the most that a part of it may have,
-    # since what lies the other side of the section balances nothing there; reserve: on the load.
-    Load = Struct.new(:force_n, :mass_g, :imbalance_g_mm, :reserve, keyword_init: true)
+      # Loads on the part beyond a section. force_n: of the cut; mass_g: of the whole stage, on the safe side; imbalance_g_mm: the most that a part of it may have,
+      # since what lies the other side of the section balances nothing there; reserve: on the load.
+      Load = Struct.new(:force_n, :mass_g, :imbalance_g_mm, :reserve, keyword_init: true)
 
-    # rpm to stay below, and the ids of the defects that take of the section.
-    Limit = Struct.new(:rpm, :ids)
-    # A section across the axis: its layer, how near its cracks come to the axis (one a column, mm), and the defects that take of it.
-    Cut = Struct.new(:layer, :tips_mm, :defects)
-    private_constant :Cut
+      # rpm to stay below, and the ids of the defects that take of the section.
+      Limit = Struct.new(:rpm, :ids)
+      # A section across the axis: its layer, how near its cracks come to the axis (one a column, mm), and the defects that take of it.
+      Cut = Struct.new(:layer, :tips_mm, :defects)
+      private_constant :Cut
 
-    # strength: callable that gives the shares of strength in a layer, columns x cells, or nil where it is all sound.
-    def initialize(blank, stage, grid, strength)
-      @blank = blank
-      @stage = stage
-      @grid = grid
-      @strength = strength
-    end
-
-    # The section that bears least, as a Limit; nil where no crack lies square to the axis or speed adds nothing.
-    def lowest(load) = sections.filter_map { |section| limit_at(section, load)&.then { |rpm| Limit.new(rpm, section.defects.map(&:id)) } }.min_by(&:rpm)
-
-    private
-
-    def sections = @sections ||= cracked + hollowed_out
-
-    # Every section that a large enough pocket or soft place takes up.
-    def hollowed_out
-      @blank.defects.reject(&:path?).select { |body| (body.open? || body.strength_factor <= WallLine::OPEN_SHARE) && body.own_strength_mpa.zero? }.filter_map do |body|
-        layer = @grid.layer_at(body.z_mm)
-        Cut.new(layer, nowhere, [body]) if @stage.reach.thickness_mm[layer].positive? && large?(body, layer)
+      # strength: callable that gives the shares of strength in a layer, columns x cells, or nil where it is all sound.
+      def initialize(blank, stage, grid, strength)
+        @blank = blank
+        @stage = stage
+        @grid = grid
+        @strength = strength
       end
-    end
 
-    # Could it take more than LOST_SHARE of the section's modulus, all of it at the farthest place? Against the least that the section can have, a ring all round.
-    def large?(body, layer)
-      near, far = @stage.reach.radii_mm[true, layer].minmax
-      ring = Math::PI / 4 * [(near**4) - (inner_mm(layer).max**4), 0].max / far
-      Math::PI / 4 * body.size_mm[0] * body.size_mm[1] * far >= LOST_SHARE * ring
-    end
+      # The section that bears least, as a Limit; nil where no crack lies square to the axis or speed adds nothing.
+      def lowest(load) = sections.filter_map { |section| limit_at(section, load)&.then { |rpm| Limit.new(rpm, section.defects.map(&:id)) } }.min_by(&:rpm)
 
-    def nowhere = Numo::DFloat.new(@grid.angular).fill(SteppedRods::NOWHERE_MM)
+      private
 
-    # Every section that cracks take something of.
-    def cracked
-      square_places.map { |_, layer, *| layer }.uniq.filter_map do |layer|
-        near = square_places.select { |_, other, *| (other - layer).abs * @grid.axial_step_mm <= TOGETHER_SHARE * @stage.round_radius_mm }
-        tips = nowhere
-        near.each { |column, _, tip, _| tips[column] = [tips[column], tip].min }
-        Cut.new(layer, tips, near.map(&:last).uniq) if @stage.reach.thickness_mm[layer].positive?
+      def sections = @sections ||= cracked + hollowed_out
+
+      # Every section that a large enough pocket or soft place takes up.
+      def hollowed_out
+        @blank.defects.reject(&:path?).select { |body| (body.open? || body.strength_factor <= WallLine::OPEN_SHARE) && body.own_strength_mpa.zero? }.filter_map do |body|
+          layer = @grid.layer_at(body.z_mm)
+          Cut.new(layer, nowhere, [body]) if @stage.reach.thickness_mm[layer].positive? && large?(body, layer)
+        end
       end
-    end
 
-    # [column, layer, tip_mm, path] wherever a path runs more round the turn than along the axis.
-    def square_places
-      @square_places ||= @blank.defects.select { |defect| defect.path? && defect.side? && defect.parts? }
-                               .flat_map { |path| SQUARE.of([path, @grid.over]) { places_of(path) } }
-    end
+      # Could it take more than LOST_SHARE of the section's modulus, all of it at the farthest place? Against the least that the section can have, a ring all round.
+      def large?(body, layer)
+        near, far = @stage.reach.radii_mm[true, layer].minmax
+        ring = Math::PI / 4 * [(near**4) - (inner_mm(layer).max**4), 0].max / far
+        Math::PI / 4 * body.size_mm[0] * body.size_mm[1] * far >= LOST_SHARE * ring
+      end
 
-    def places_of(path)
-      return [] if square_bits(path.samples(@blank.shape)).none?
+      def nowhere = Numo::DFloat.new(@grid.angular).fill(Solid::SteppedStrength::NOWHERE_MM)
 
-      samples = path.samples(@blank.shape, count: PLACES)
-      square = square_bits(samples)
-      columns, layers = @grid.columns_at(samples.clock_deg).to_a, @grid.layers_at(samples.z_mm).to_a
-      tips = path.through? ? [0.0] * samples.size : (samples.radius_mm - samples.depth_mm).clip(0, nil).to_a
-      square.each_with_index.filter_map { |there, at| [columns[at], layers[at], tips[at], path] if there }
-    end
+      # Every section that cracks take something of.
+      def cracked
+        square_places.map { |_, layer, *| layer }.uniq.filter_map do |layer|
+          near = square_places.select { |_, other, *| (other - layer).abs * @grid.axial_step_mm <= TOGETHER_SHARE * @stage.round_radius_mm }
+          tips = nowhere
+          near.each { |column, _, tip, _| tips[column] = [tips[column], tip].min }
+          Cut.new(layer, tips, near.map(&:last).uniq) if @stage.reach.thickness_mm[layer].positive?
+        end
+      end
 
-    # Of each sample, does the path run more round the turn than along the axis there?
-    def square_bits(samples)
-      return [] if samples.size < 2
+      # [column, layer, tip_mm, path] wherever a path runs more round the turn than along the axis.
+      def square_places
+        @square_places ||= @blank.defects.select { |defect| defect.path? && defect.side? && defect.parts? }
+                                 .flat_map { |path| SQUARE.of([path, @grid.over]) { places_of(path) } }
+      end
 
-      round = (Clock.short_turns(samples.clock_deg[1..] - samples.clock_deg[0...-1]) * Clock::RADIANS * samples.radius_mm[1..]).abs
-      bits = round.gt((samples.z_mm[1..] - samples.z_mm[0...-1]).abs).to_a.map { |bit| bit == 1 }
-      [bits.first, *bits]
-    end
+      def places_of(path)
+        return [] if square_bits(path.samples(@blank.shape)).none?
 
-    # rpm, 0 where what is left does not bear the cut and the weight alone; nil where it is whole enough or speed adds nothing.
-    def limit_at(section, load)
-      layer, tips = section.layer, section.tips_mm
-      outer, inner = @stage.reach.radii_mm[true, layer].dup, inner_mm(layer)
-      whole, left = modulus_mm3(outer, inner), modulus_mm3(Numo::DFloat.maximum(Numo::DFloat.minimum(outer, tips), inner), inner, @strength.call(layer))
-      return if left > whole * (1 - LOST_SHARE)
+        samples = path.samples(@blank.shape, count: PLACES)
+        square = square_bits(samples)
+        columns, layers = @grid.columns_at(samples.clock_deg).to_a, @grid.layers_at(samples.z_mm).to_a
+        tips = path.through? ? [0.0] * samples.size : (samples.radius_mm - samples.depth_mm).clip(0, nil).to_a
+        square.each_with_index.filter_map { |there, at| [columns[at], layers[at], tips[at], path] if there }
+      end
 
-      spare_nmm = (left * strength_mpa(section.defects) / load.reserve) - static_nmm(layer, load)
-      return 0.0 if left < NOTHING_MM3 || spare_nmm.negative?
+      # Of each sample, does the path run more round the turn than along the axis there?
+      def square_bits(samples)
+        return [] if samples.size < 2
 
-      per_spin_n = load.imbalance_g_mm * 1e-6
-      per_spin_n.zero? ? nil : Balance::RPM * Math.sqrt(spare_nmm / (per_spin_n * lever_mm(layer) / 2))
-    end
+        round = (ClockAngle.short_turns(samples.clock_deg[1..] - samples.clock_deg[0...-1]) * ClockAngle::RADIANS * samples.radius_mm[1..]).abs
+        bits = round.gt((samples.z_mm[1..] - samples.z_mm[0...-1]).abs).to_a.map { |bit| bit == 1 }
+        [bits.first, *bits]
+      end
 
-    def inner_mm(layer)
-      none = Numo::DFloat.zeros(@grid.angular)
-      @stage.hollow? && @stage.inner.thickness_mm[layer].positive? ? @stage.inner_reach_mm[true, layer].dup : none
-    end
+      # rpm, 0 where what is left does not bear the cut and the weight alone; nil where it is whole enough or speed adds nothing.
+      def limit_at(section, load)
+        layer, tips = section.layer, section.tips_mm
+        outer, inner = @stage.reach.radii_mm[true, layer].dup, inner_mm(layer)
+        whole, left = modulus_mm3(outer, inner), modulus_mm3(Numo::DFloat.maximum(Numo::DFloat.minimum(outer, tips), inner), inner, @strength.call(layer))
+        return if left > whole * (1 - LOST_SHARE)
 
-    # The tool's lever is to the farther end of the piece, since it may be held by either.
-    def lever_mm(layer)
-      held = @stage.reach.thickness_mm.gt(0).where
-      z_mm = @grid.heights_mm[layer]
-      [z_mm - @grid.heights_mm[held[0]], @grid.heights_mm[held[-1]] - z_mm].max + (@grid.axial_step_mm / 2)
-    end
+        spare_nmm = (left * strength_mpa(section.defects) / load.reserve) - static_nmm(layer, load)
+        return 0.0 if left < NOTHING_MM3 || spare_nmm.negative?
 
-    def static_nmm(layer, load) = lever_mm(layer) * (load.force_n + (load.mass_g * 1e-3 * Balance::GRAVITY_M_S2 / 2))
+        per_spin_n = load.imbalance_g_mm * 1e-6
+        per_spin_n.zero? ? nil : Mechanics::RPM * Math.sqrt(spare_nmm / (per_spin_n * lever_mm(layer) / 2))
+      end
 
-    # MPa along the axis; a glue line bears no more than glue.
-    def strength_mpa(defects)
-      material = @blank.material
-      own = material.grain == "end" ? material.strength_along_mpa : material.strength_across_mpa
-      defects.any? { |defect| defect.type == "delamination" } ? [own, Table["strength"]["glue_line"]["tension_mpa"]].min : own
-    end
+      def inner_mm(layer)
+        none = Numo::DFloat.zeros(@grid.angular)
+        @stage.hollow? && @stage.inner.thickness_mm[layer].positive? ? @stage.inner_reach_mm[true, layer].dup : none
+      end
 
-    # mm3 of a section between two radii (one a column): the least second moment about its centre, over its farthest place. shares: of strength, columns x cells.
-    def modulus_mm3(outer, inner, shares = nil)
-      angle = @grid.angles_deg * Clock::RADIANS
-      sine, cosine = Numo::DFloat::Math.sin(angle), Numo::DFloat::Math.cos(angle)
-      area, first, second = [2, 3, 4].map { |power| (shares ? by_cell(outer, inner, shares, power) : ((outer**power) - (inner**power)) / power) * @grid.angular_step_rad }
-      return 0.0 if area.sum < NOTHING_MM3
+      # The tool's lever is to the farther end of the piece, since it may be held by either.
+      def lever_mm(layer)
+        held = @stage.reach.thickness_mm.gt(0).where
+        z_mm = @grid.heights_mm[layer]
+        [z_mm - @grid.heights_mm[held[0]], @grid.heights_mm[held[-1]] - z_mm].max + (@grid.axial_step_mm / 2)
+      end
 
-      x, y = [sine, cosine].map { |share| (first * share).sum / area.sum }
-      xx, yy, xy = [[sine, sine, x * x], [cosine, cosine, y * y], [sine, cosine, x * y]].map { |one, other, moved| (second * one * other).sum - (area.sum * moved) }
-      least = ((xx + yy) / 2) - Math.hypot((xx - yy) / 2, xy)
-      [least, 0].max / farthest_mm(outer, inner, [sine, cosine], [x, y])
-    end
+      def static_nmm(layer, load) = lever_mm(layer) * (load.force_n + (load.mass_g * 1e-3 * Mechanics::GRAVITY_M_S2 / 2))
 
-    # Integrals of share * r^(power - 1) dr between two radii, one a column.
-    def by_cell(outer, inner, shares, power)
-      from, to = [@grid.inner_edges_mm, @grid.outer_edges_mm].map { |edges| edges.reshape(1, @grid.radial) }
-      low = Numo::DFloat.maximum(from, inner.reshape(@grid.angular, 1))
-      high = Numo::DFloat.maximum(Numo::DFloat.minimum(to, outer.reshape(@grid.angular, 1)), low)
-      (((high**power) - (low**power)) * shares).sum(axis: 1) / power
-    end
+      # MPa along the axis; a glue line bears no more than glue.
+      def strength_mpa(defects)
+        material = @blank.material
+        own = material.grain == "end" ? material.strength_along_mpa : material.strength_across_mpa
+        defects.any? { |defect| defect.type == "delamination" } ? [own, Table["strength"]["glue_line"]["tension_mpa"]].min : own
+      end
 
-    def farthest_mm(outer, inner, (sine, cosine), (x, y))
-      Numo::DFloat::Math.hypot((outer * sine) - x, (outer * cosine) - y)[outer.gt(inner)].max
+      # mm3 of a section between two radii (one a column): the least second moment about its centre, over its farthest place. shares: of strength, columns x cells.
+      def modulus_mm3(outer, inner, shares = nil)
+        angle = @grid.angles_deg * ClockAngle::RADIANS
+        sine, cosine = Numo::DFloat::Math.sin(angle), Numo::DFloat::Math.cos(angle)
+        area, first, second = [2, 3, 4].map { |power| (shares ? by_cell(outer, inner, shares, power) : ((outer**power) - (inner**power)) / power) * @grid.angular_step_rad }
+        return 0.0 if area.sum < NOTHING_MM3
+
+        x, y = [sine, cosine].map { |share| (first * share).sum / area.sum }
+        xx, yy, xy = [[sine, sine, x * x], [cosine, cosine, y * y], [sine, cosine, x * y]].map { |one, other, moved| (second * one * other).sum - (area.sum * moved) }
+        least = ((xx + yy) / 2) - Math.hypot((xx - yy) / 2, xy)
+        [least, 0].max / farthest_mm(outer, inner, [sine, cosine], [x, y])
+      end
+
+      # Integrals of share * r^(power - 1) dr between two radii, one a column.
+      def by_cell(outer, inner, shares, power)
+        from, to = [@grid.inner_edges_mm, @grid.outer_edges_mm].map { |edges| edges.reshape(1, @grid.radial) }
+        low = Numo::DFloat.maximum(from, inner.reshape(@grid.angular, 1))
+        high = Numo::DFloat.maximum(Numo::DFloat.minimum(to, outer.reshape(@grid.angular, 1)), low)
+        (((high**power) - (low**power)) * shares).sum(axis: 1) / power
+      end
+
+      def farthest_mm(outer, inner, (sine, cosine), (x, y))
+        Numo::DFloat::Math.hypot((outer * sine) - x, (outer * cosine) - y)[outer.gt(inner)].max
+      end
     end
   end
 end

@@ -1,60 +1,62 @@
 # frozen_string_literal: true
 
 module MossyAnvil
-  # Whether what a mount holds bears what it is loaded with, and up to which speed.
-  class MountBearing
-    # verdict: :holds, :tailstock (only with it up), :slower (only up to limit_rpm) or :no. limit_rpm: to stay below, nil where the stage's own limit comes first.
-    # says: what to add, or nil.
-    Answer = Struct.new(:verdict, :limit_rpm, :says)
+  module Turn
+    # Whether what a mount holds bears what it is loaded with, and up to which speed.
+    class MountBearing
+      # verdict: :holds, :tailstock (only with it up), :slower (only up to limit_rpm) or :no. limit_rpm: to stay below, nil where the stage's own limit comes first.
+      # says: what to add, or nil.
+      Answer = Struct.new(:verdict, :limit_rpm, :says)
 
-    # load: { force_n:, overhang_mm:, mass_g:, imbalance_g_mm:, rpm:, centre_mm: }. tailstock: is there room for it while the tool works? swing_mm: of the piece.
-    # least_rpm: slower than the lathe goes is no speed.
-    def initialize(load, tailstock:, swing_mm:, least_rpm:)
-      @load = load
-      @tailstock = tailstock
-      @swing_mm = swing_mm
-      @least_rpm = [least_rpm, 1].max
-      @table = Table["mounts"]
+      # load: { force_n:, overhang_mm:, mass_g:, imbalance_g_mm:, rpm:, centre_mm: }. tailstock: is there room for it while the tool works? swing_mm: of the piece.
+      # least_rpm: slower than the lathe goes is no speed.
+      def initialize(load, tailstock:, swing_mm:, least_rpm:)
+        @load = load
+        @tailstock = tailstock
+        @swing_mm = swing_mm
+        @least_rpm = [least_rpm, 1].max
+        @table = Table["mounts"]
+      end
+
+      # Moment on the seat, N m, without and with the tailstock.
+      def need_nm = @need_nm ||= MountHold.load_nm(**@load)
+      def need_with_tailstock_nm = @need_with_tailstock_nm ||= MountHold.load_nm(**@load, tailstock: true)
+
+      # The Answer for a hold in N m, by the moments alone.
+      def answer(hold_nm)
+        return Answer.new(:holds, nil, nil) if hold_nm >= need_nm * free
+
+        @tailstock ? with_tailstock(hold_nm) : without(hold_nm)
+      end
+
+      # rpm that a mount of that key is turned at, whatever it bears; nil where that is no less than the piece's own.
+      def own_rpm(key)
+        row = MountHold.row(key)
+        rpm = [row["most_rpm"], row["rim_m_s"] && RimSpeed.rpm(row["rim_m_s"], @swing_mm)].compact.min
+        rpm if rpm && rpm < @load[:rpm]
+      end
+
+      private
+
+      def free = @table["margins"]["free"]
+
+      def with_tailstock(hold_nm)
+        least = @table["margins"]["least"]
+        return Answer.new(:tailstock, nil, "Only with the tailstock up.") if hold_nm >= need_with_tailstock_nm * least
+
+        slower(MountHold.bears_to_rpm(hold_nm / least, **@load.except(:rpm), tailstock: true), "Only with the tailstock up.", "Not enough, even with the tailstock up.")
+      end
+
+      # The tailstock is in the way of the tool: it holds free, or for light cuts alone, or not.
+      def without(hold_nm)
+        light = @load.merge(force_n: [@load[:force_n], @table["loads"]["light_n"]].min)
+        return Answer.new(:holds, nil, "Light cuts only: it does not bear roughing, and the tailstock is in the way.") if hold_nm >= MountHold.load_nm(**light) * free
+
+        slower(MountHold.bears_to_rpm(hold_nm / free, **light.except(:rpm)), "Light cuts only, the tailstock is in the way.",
+          "Not enough, and there is no tailstock to help while it is hollowed.")
+      end
+
+      def slower(limit_rpm, says, else_says) = limit_rpm && limit_rpm >= @least_rpm ? Answer.new(:slower, limit_rpm, says) : Answer.new(:no, nil, else_says)
     end
-
-    # Moment on the seat, N m, without and with the tailstock.
-    def need_nm = @need_nm ||= MountHold.load_nm(**@load)
-    def need_with_tailstock_nm = @need_with_tailstock_nm ||= MountHold.load_nm(**@load, tailstock: true)
-
-    # The Answer for a hold in N m, by the moments alone.
-    def answer(hold_nm)
-      return Answer.new(:holds, nil, nil) if hold_nm >= need_nm * free
-
-      @tailstock ? with_tailstock(hold_nm) : without(hold_nm)
-    end
-
-    # rpm that a mount of that key is turned at, whatever it bears; nil where that is no less than the piece's own.
-    def own_rpm(key)
-      row = MountHold.row(key)
-      rpm = [row["most_rpm"], row["rim_m_s"] && Rim.rpm(row["rim_m_s"], @swing_mm)].compact.min
-      rpm if rpm && rpm < @load[:rpm]
-    end
-
-    private
-
-    def free = @table["margins"]["free"]
-
-    def with_tailstock(hold_nm)
-      least = @table["margins"]["least"]
-      return Answer.new(:tailstock, nil, "Only with the tailstock up.") if hold_nm >= need_with_tailstock_nm * least
-
-      slower(MountHold.bears_to_rpm(hold_nm / least, **@load.except(:rpm), tailstock: true), "Only with the tailstock up.", "Not enough, even with the tailstock up.")
-    end
-
-    # The tailstock is in the way of the tool: it holds free, or for light cuts alone, or not.
-    def without(hold_nm)
-      light = @load.merge(force_n: [@load[:force_n], @table["loads"]["light_n"]].min)
-      return Answer.new(:holds, nil, "Light cuts only: it does not bear roughing, and the tailstock is in the way.") if hold_nm >= MountHold.load_nm(**light) * free
-
-      slower(MountHold.bears_to_rpm(hold_nm / free, **light.except(:rpm)), "Light cuts only, the tailstock is in the way.",
-        "Not enough, and there is no tailstock to help while it is hollowed.")
-    end
-
-    def slower(limit_rpm, says, else_says) = limit_rpm && limit_rpm >= @least_rpm ? Answer.new(:slower, limit_rpm, says) : Answer.new(:no, nil, else_says)
   end
 end

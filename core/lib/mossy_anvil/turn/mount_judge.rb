@@ -1,224 +1,226 @@
 # frozen_string_literal: true
 
 module MossyAnvil
-  # Judges each way of holding a piece for one step of the work: what it must bear, what it bears, and what forbids it.
-  class MountJudge
-    Verdict = Struct.new(:key, :verdict, :hold_nm, :need_nm, :says, :amounts, :size_mm, :limit_rpm, keyword_init: true)
-    LEAST_BLOCK_MM = 20.0
+  module Turn
+    # Judges each way of holding a piece for one step of the work: what it must bear, what it bears, and what forbids it.
+    class MountJudge
+      Verdict = Struct.new(:key, :verdict, :hold_nm, :need_nm, :says, :amounts, :size_mm, :limit_rpm, keyword_init: true)
+      LEAST_BLOCK_MM = 20.0
 
-    # site: MountSite; load: { force_n:, overhang_mm:, mass_g:, imbalance_g_mm:, rpm:, centre_mm: }; step: as MountPlan's. circles_mm: of the jaws.
-    def initialize(site, load, step, solid, circles_mm)
-      @site = site
-      @load = load
-      @step = step
-      @solid = solid
-      @blank = solid.blank
-      @form = @blank.form
-      @circles_mm = circles_mm
-      @table = Table["mounts"]
-    end
-
-    # Verdict of one mount, :holds, :tailstock, :slower or :no: see MountBearing.
-    def call(key) = send(:"judge_#{key}")
-
-    # What it must bear, MountBearing.
-    def bearing
-      @bearing ||= MountBearing.new(@load, tailstock: @step[:tailstock], swing_mm: @step[:swing_mm], least_rpm: @blank.lathe&.min_rpm || 0)
-    end
-
-    private
-
-    def row(key) = MountHold.row(key)
-
-    # By how much it bears more than it must.
-    def weighed(key, hold_nm, says, size_mm: nil, **amounts)
-      answer = bearing.answer(hold_nm)
-      limit = answer.verdict == :no ? nil : [answer.limit_rpm, bearing.own_rpm(key)].compact.min
-      verdict(key, answer.verdict, [says, answer.says].compact.join(" "), amounts, limit, hold_nm: hold_nm, need_nm: bearing.need_nm, size_mm: size_mm)
-    end
-
-    # A Verdict, with its speed said where it has one.
-    def verdict(key, verdict, says, amounts, limit, **rest)
-      says, amounts = "#{says} No faster than {limit}.", amounts.merge(limit: [limit, "rpm"]) if limit
-      Verdict.new(key: key, verdict: verdict, says: says, amounts: amounts, limit_rpm: limit, **rest)
-    end
-
-    def no(key, says, **amounts) = Verdict.new(key: key, verdict: :no, hold_nm: nil, need_nm: bearing.need_nm, says: says, amounts: amounts)
-
-    def with_tailstock(key, says, **amounts) = verdict(key, :tailstock, says, amounts, bearing.own_rpm(key), need_nm: bearing.need_with_tailstock_nm)
-    def strength_mpa(share) = @blank.material.strength_across_mpa * share
-    def end_grain? = @blank.material.grain == "end"
-    def gravity = @blank.material.dry_density_kg_m3 / 1000.0
-    def ids(list) = list.join(", ")
-
-    # Wood that will be cut away in any case, from this seat inward on the axis.
-    def waste_mm = @step[:waste_mm]
-
-    def judge_screw
-      own = @table["screws"]["chuck"]
-      seat = [own["seat_mm"], @site.round_mm(own["length_mm"])].min
-      over = own["length_mm"] + @table["clear_mm"] - waste_mm
-      return no("screw", "The screw would go {past} into the piece itself.", past: [over, "mm"]) if over.positive?
-
-      struck = @site.struck(0.0, 0.0, (own["diameter_mm"] / 2.0) + @table["screw_clear_mm"], own["length_mm"])
-      return no("screw", "The screw would go into #{ids(struck)}, where it holds nothing.") if struck.any?
-
-      share = @site.strength_share([own["diameter_mm"] / 2.0], own["length_mm"])
-      pull = MountHold.withdrawal_n(gravity, own["diameter_mm"], own["length_mm"], end_grain: end_grain?) * share
-      weighed("screw", MountHold.screw_nm(pull, seat), "A {screw} screw, {deep} deep, on a seat of {seat}; on a rough face, not seated all round, it bends alone.",
-        size_mm: seat,
-        screw: [own["diameter_mm"], "mm"], deep: [own["length_mm"], "mm"], seat: [seat, "mm"])
-    end
-
-    def judge_faceplate
-      own = @table["screws"]["plate"]
-      over = own["length_mm"] + @table["clear_mm"] - waste_mm
-      return no("faceplate", "The screws would go {past} into the piece itself.", past: [over, "mm"]) if over.positive?
-
-      if @site.round_mm < own["circle_mm"] + 10
-        return no("faceplate", "Too small a face: {flat} round, and the screws want {circle}.", flat: [@site.round_mm, "mm"],
-          circle: [own["circle_mm"] + 10, "mm"])
+      # site: MountSite; load: { force_n:, overhang_mm:, mass_g:, imbalance_g_mm:, rpm:, centre_mm: }; step: as MountPlan's. circles_mm: of the jaws.
+      def initialize(site, load, step, solid, circles_mm)
+        @site = site
+        @load = load
+        @step = step
+        @solid = solid
+        @blank = solid.blank
+        @form = @blank.form
+        @circles_mm = circles_mm
+        @table = Table["mounts"]
       end
 
-      screws = PlateScrews.new(@site, own, @table["screw_clear_mm"])
-      return no("faceplate", "Too few of its screws are clear of #{ids(screws.struck)}.") if screws.sound < @table["sound_screws"]
+      # Verdict of one mount, :holds, :tailstock, :slower or :no: see MountBearing.
+      def call(key) = send(:"judge_#{key}")
 
-      pull = MountHold.withdrawal_n(gravity, own["diameter_mm"], own["length_mm"], end_grain: end_grain?)
-      weighed("faceplate", MountHold.plate_nm(screws.pulls_n(pull), own["circle_mm"]), screws.says, size_mm: own["circle_mm"], count: [screws.sound, ""],
-        circle: [own["circle_mm"], "mm"])
-    end
-
-    def judge_centres
-      ends = [MountSite.new(@solid, 0.0, 1), MountSite.new(@solid, @blank.shape.length_mm, -1)]
-      point = @table["point"]
-      struck = ends.flat_map { |site| site.struck(0.0, 0.0, point["radius_mm"], point["deep_mm"]) }.uniq
-      return no("centres", "A point would go into #{ids(struck)}, or drive it apart.") if struck.any?
-
-      with_tailstock("centres", "A point in each end; wood is left at both, to be parted off.")
-    end
-
-    def judge_glue_block = glued("glue_block")
-    def judge_hot_melt = glued("hot_melt")
-    def judge_tape = glued("tape")
-
-    def glued(key)
-      own = row(key)
-      size = @site.round_mm.clamp(0, @step[:block_mm])
-      return no(key, "Too small a face to glue to: {flat}.", flat: [size, "mm"]) if size < LEAST_BLOCK_MM
-
-      water = @step[:moisture_pct]
-      return no(key, "Too wet for the glue: {now}, and it wants {gate}.", now: [water, "%"], gate: [own["dry_to_pct"], "%"]) if water > own["dry_to_pct"]
-
-      open = @site.runs_through(size / 2, 3)
-      share = @site.strength_share([size / 6, size / 3], 3.0)
-      return no(key, "#{ids(open)} #{open.one? ? 'lies' : 'lie'} under what it would be glued to: mend it first, or glue elsewhere.") if open.any?
-
-      weighed(key, MountHold.glued_nm(key, size, strength_mpa(share)), "#{own.key?('bead_mm') ? 'A bead round' : 'On'} {block} of face.",
-        size_mm: size, block: [size, "mm"])
-    end
-
-    def judge_tenon
-      return no("tenon", "No wood left for it beyond the foot: {length}.", length: [@step[:tenon_wood_mm], "mm"]) if @step[:tenon_wood_mm] < row("tenon")["length_mm"][0]
-
-      if !@step[:tailstock] && @step[:tenon_wood_mm] < free_tenon_mm
-        return no("tenon", "A tenon of {length} does not hold a piece this wide by itself: it wants {least}.", length: [@step[:tenon_wood_mm], "mm"],
-          least: [free_tenon_mm, "mm"])
+      # What it must bear, MountBearing.
+      def bearing
+        @bearing ||= MountBearing.new(@load, tailstock: @step[:tailstock], swing_mm: @step[:swing_mm], least_rpm: @blank.lathe&.min_rpm || 0)
       end
 
-      size = tenon_mm or return no("tenon", "No jaws for a tenon there: it would be {most} at most.", most: [tenon_room_mm, "mm"])
-      open = @site.runs_through(size / 2, row("tenon")["length_mm"][1])
-      return no("tenon", "#{ids(open)} #{open.one? ? 'runs' : 'run'} under it: fill and glue that first, or hold it another way.") if open.any?
+      private
 
-      share = @site.strength_share([size / 6, size / 3, size * 0.45], row("tenon")["length_mm"][1])
-      small = size < row("tenon")["least_diameter_of_piece"] * 2 * @form.outside.largest_mm
-      weighed("tenon", MountHold.tenon_nm(size, strength_mpa(share)), "{tenon} across, {long} long.#{' Small for a piece this wide.' if small}", size_mm: size,
-        tenon: [size, "mm"], long: [[@step[:tenon_wood_mm], row("tenon")["length_mm"][1]].min, "mm"])
-    end
+      def row(key) = MountHold.row(key)
 
-    # Shortest that holds it free.
-    def free_tenon_mm = [@table["free_tenon_share"] * 2 * @form.outside.largest_mm, row("tenon")["length_mm"][0]].max
+      # By how much it bears more than it must.
+      def weighed(key, hold_nm, says, size_mm: nil, **amounts)
+        answer = bearing.answer(hold_nm)
+        limit = answer.verdict == :no ? nil : [answer.limit_rpm, bearing.own_rpm(key)].compact.min
+        verdict(key, answer.verdict, [says, answer.says].compact.join(" "), amounts, limit, hold_nm: hold_nm, need_nm: bearing.need_nm, size_mm: size_mm)
+      end
 
-    # As large as the wood at the foot gives; the shoulder is left round it where it can be.
-    def tenon_room_mm = [@step[:tenon_round_mm], @step[:foot_mm]].min
+      # A Verdict, with its speed said where it has one.
+      def verdict(key, verdict, says, amounts, limit, **rest)
+        says, amounts = "#{says} No faster than {limit}.", amounts.merge(limit: [limit, "rpm"]) if limit
+        Verdict.new(key: key, verdict: verdict, says: says, amounts: amounts, limit_rpm: limit, **rest)
+      end
 
-    # Within the play of the largest jaws it has room for.
-    def tenon_mm
-      play = @table["jaws"]["play_mm"]
-      @circles_mm.select { |circle| circle - play <= tenon_room_mm }.max&.then { |circle| [circle, tenon_room_mm].min }
-    end
+      def no(key, says, **amounts) = Verdict.new(key: key, verdict: :no, hold_nm: nil, need_nm: bearing.need_nm, says: says, amounts: amounts)
 
-    def judge_recess
-      own = row("recess")
-      return no("recess", "The jaws would split it: it opens along the fibres of an end.") if end_grain?
+      def with_tailstock(key, says, **amounts) = verdict(key, :tailstock, says, amounts, bearing.own_rpm(key), need_nm: bearing.need_with_tailstock_nm)
+      def strength_mpa(share) = @blank.material.strength_across_mpa * share
+      def end_grain? = @blank.material.grain == "end"
+      def gravity = @blank.material.dry_density_kg_m3 / 1000.0
+      def ids(list) = list.join(", ")
 
-      size = recess_mm or return no("recess", "Too narrow a foot: {foot}, and smallest jaws want {wall} of wood round {jaws}.", foot: [@step[:foot_mm], "mm"],
-        wall: [wall_mm, "mm"], jaws: [@circles_mm.min, "mm"])
-      left = @step[:floor_mm] - own["depth_mm"][0]
-      return no("recess", "It would leave {left} of floor.", left: [[left, 0].max, "mm"]) if left < @table["recess_floor_mm"]
+      # Wood that will be cut away in any case, from this seat inward on the axis.
+      def waste_mm = @step[:waste_mm]
 
-      open = @site.runs_through((size / 2) + wall_mm, own["depth_mm"][1])
-      return no("recess", "Never across #{ids(open)}: the jaws split it.") if open.any?
+      def judge_screw
+        own = @table["screws"]["chuck"]
+        seat = [own["seat_mm"], @site.round_mm(own["length_mm"])].min
+        over = own["length_mm"] + @table["clear_mm"] - waste_mm
+        return no("screw", "The screw would go {past} into the piece itself.", past: [over, "mm"]) if over.positive?
 
-      wall = [(@step[:foot_mm] - size) / 2, wall_mm].max
-      share = @site.strength_share([(size / 2) + (wall / 2)], own["depth_mm"][1])
-      weighed("recess", MountHold.recess_nm(size, wall_mm, strength_mpa(share)), "{recess} across, {deep} deep, {wall} of wood round it.", size_mm: size,
-        recess: [size, "mm"], deep: [own["depth_mm"][0], "mm"], wall: [wall, "mm"])
-    end
+        struck = @site.struck(0.0, 0.0, (own["diameter_mm"] / 2.0) + @table["screw_clear_mm"], own["length_mm"])
+        return no("screw", "The screw would go into #{ids(struck)}, where it holds nothing.") if struck.any?
 
-    def wall_mm = @solid.weakest_left < 1 ? row("recess")["wall_soft_mm"] : row("recess")["wall_sound_mm"]
-    def recess_mm = @circles_mm.select { |circle| circle + (2 * wall_mm) <= @step[:foot_mm] }.max&.to_f
+        share = @site.strength_share([own["diameter_mm"] / 2.0], own["length_mm"])
+        pull = MountHold.withdrawal_n(gravity, own["diameter_mm"], own["length_mm"], end_grain: end_grain?) * share
+        weighed("screw", MountHold.screw_nm(pull, seat), "A {screw} screw, {deep} deep, on a seat of {seat}; on a rough face, not seated all round, it bends alone.",
+          size_mm: seat,
+          screw: [own["diameter_mm"], "mm"], deep: [own["length_mm"], "mm"], seat: [seat, "mm"])
+      end
 
-    # Pushed onto the rim it opens what opens the wall.
-    def judge_jam
-      return no("jam", "It would press #{ids(@step[:through])} open.") if @step[:through].any?
+      def judge_faceplate
+        own = @table["screws"]["plate"]
+        over = own["length_mm"] + @table["clear_mm"] - waste_mm
+        return no("faceplate", "The screws would go {past} into the piece itself.", past: [over, "mm"]) if over.positive?
 
-      rim_held("jam", "Pushed onto the rim, the tailstock on the foot to the last.")
-    end
+        if @site.round_mm < own["circle_mm"] + 10
+          return no("faceplate", "Too small a face: {flat} round, and the screws want {circle}.", flat: [@site.round_mm, "mm"],
+            circle: [own["circle_mm"] + 10, "mm"])
+        end
 
-    # A cone finds its own middle inside, whatever the rim.
-    def judge_cone = pressed("cone", "On a padded cone inside the hollow, the tailstock on the foot to the last.")
+        screws = PlateScrews.new(@site, own, @table["screw_clear_mm"])
+        return no("faceplate", "Too few of its screws are clear of #{ids(screws.struck)}.") if screws.sound < @table["sound_screws"]
 
-    # What holds by the rim wants one that is true.
-    def rim_held(key, says) = @step[:rim_true] ? pressed(key, says) : no(key, "The rim does not run true all round.")
+        pull = MountHold.withdrawal_n(gravity, own["diameter_mm"], own["length_mm"], end_grain: end_grain?)
+        weighed("faceplate", MountHold.plate_nm(screws.pulls_n(pull), own["circle_mm"]), screws.says, size_mm: own["circle_mm"], count: [screws.sound, ""],
+          circle: [own["circle_mm"], "mm"])
+      end
 
-    def pressed(key, says)
-      through = @step[:through]
-      wrapped = " #{ids(through)} #{through.one? ? 'opens' : 'open'} the wall: wrap it, and press no harder than it needs." if through.any?
-      with_tailstock(key, "#{says}#{wrapped}")
-    end
+      def judge_centres
+        ends = [MountSite.new(@solid, 0.0, 1), MountSite.new(@solid, @blank.shape.length_mm, -1)]
+        point = @table["point"]
+        struck = ends.flat_map { |site| site.struck(0.0, 0.0, point["radius_mm"], point["deep_mm"]) }.uniq
+        return no("centres", "A point would go into #{ids(struck)}, or drive it apart.") if struck.any?
 
-    def judge_vacuum
-      leaks = @step[:through] + @solid.left_at(:hollowed).select { |defect| %w[galleries bubble_pocket].include?(defect.type) }.map(&:id)
-      return no("vacuum", "It leaks through #{ids(leaks.uniq)}.") if leaks.any?
-      return no("vacuum", "The rim does not run true all round: it would not seal.") unless @step[:rim_true]
+        with_tailstock("centres", "A point in each end; wood is left at both, to be parted off.")
+      end
 
-      weighed("vacuum", MountHold.vacuum_nm(@step[:rim_mm]), "On a seal of {seal}; watch its gauge, and never let go of it with the lathe turning.",
-        size_mm: @step[:rim_mm], seal: [@step[:rim_mm], "mm"])
-    end
+      def judge_glue_block = glued("glue_block")
+      def judge_hot_melt = glued("hot_melt")
+      def judge_tape = glued("tape")
 
-    def judge_mandrel
-      return no("mandrel", "It has no bore right through.") unless @form.open_both_ends?
+      def glued(key)
+        own = row(key)
+        size = @site.round_mm.clamp(0, @step[:block_mm])
+        return no(key, "Too small a face to glue to: {flat}.", flat: [size, "mm"]) if size < LEAST_BLOCK_MM
 
-      with_tailstock("mandrel", "Through its bore of {bore}.", bore: [2 * @form.inside.points.map(&:last).min, "mm"])
-    end
+        water = @step[:moisture_pct]
+        return no(key, "Too wet for the glue: {now}, and it wants {gate}.", now: [water, "%"], gate: [own["dry_to_pct"], "%"]) if water > own["dry_to_pct"]
 
-    def judge_collet
-      own = row("collet")
-      size = [tenon_room_mm, own["most_diameter_mm"]].min
-      return no("collet", "No wood left for a stub: {length}.", length: [@step[:tenon_wood_mm], "mm"]) if @step[:tenon_wood_mm] < own["wood_lost_mm"]
-      return no("collet", "Too thin for a stub: {room}.", room: [size, "mm"]) if size < own["least_diameter_mm"]
+        open = @site.runs_through(size / 2, 3)
+        share = @site.strength_share([size / 6, size / 3], 3.0)
+        return no(key, "#{ids(open)} #{open.one? ? 'lies' : 'lie'} under what it would be glued to: mend it first, or glue elsewhere.") if open.any?
 
-      open = @site.runs_through(size / 2, own["wood_lost_mm"])
-      return no("collet", "#{ids(open)} #{open.one? ? 'runs' : 'run'} through the stub.") if open.any?
+        weighed(key, MountHold.glued_nm(key, size, strength_mpa(share)), "#{own.key?('bead_mm') ? 'A bead round' : 'On'} {block} of face.",
+          size_mm: size, block: [size, "mm"])
+      end
 
-      weighed("collet", MountHold.modulus_mm3(size) * strength_mpa(@site.strength_share([size / 4], own["wood_lost_mm"].to_f)) / own["reserve"] * MountHold::NM,
-        "A stub of {stub}.", size_mm: size, stub: [size, "mm"])
-    end
+      def judge_tenon
+        return no("tenon", "No wood left for it beyond the foot: {length}.", length: [@step[:tenon_wood_mm], "mm"]) if @step[:tenon_wood_mm] < row("tenon")["length_mm"][0]
 
-    def judge_cups
-      return no("cups", "Only a sphere sits in cups.") unless @form.kind == "sphere"
+        if !@step[:tailstock] && @step[:tenon_wood_mm] < free_tenon_mm
+          return no("tenon", "A tenon of {length} does not hold a piece this wide by itself: it wants {least}.", length: [@step[:tenon_wood_mm], "mm"],
+            least: [free_tenon_mm, "mm"])
+        end
 
-      with_tailstock("cups", "Between padded cups, turned a little between cuts.")
+        size = tenon_mm or return no("tenon", "No jaws for a tenon there: it would be {most} at most.", most: [tenon_room_mm, "mm"])
+        open = @site.runs_through(size / 2, row("tenon")["length_mm"][1])
+        return no("tenon", "#{ids(open)} #{open.one? ? 'runs' : 'run'} under it: fill and glue that first, or hold it another way.") if open.any?
+
+        share = @site.strength_share([size / 6, size / 3, size * 0.45], row("tenon")["length_mm"][1])
+        small = size < row("tenon")["least_diameter_of_piece"] * 2 * @form.outside.largest_mm
+        weighed("tenon", MountHold.tenon_nm(size, strength_mpa(share)), "{tenon} across, {long} long.#{' Small for a piece this wide.' if small}", size_mm: size,
+          tenon: [size, "mm"], long: [[@step[:tenon_wood_mm], row("tenon")["length_mm"][1]].min, "mm"])
+      end
+
+      # Shortest that holds it free.
+      def free_tenon_mm = [@table["free_tenon_share"] * 2 * @form.outside.largest_mm, row("tenon")["length_mm"][0]].max
+
+      # As large as the wood at the foot gives; the shoulder is left round it where it can be.
+      def tenon_room_mm = [@step[:tenon_round_mm], @step[:foot_mm]].min
+
+      # Within the play of the largest jaws it has room for.
+      def tenon_mm
+        play = @table["jaws"]["play_mm"]
+        @circles_mm.select { |circle| circle - play <= tenon_room_mm }.max&.then { |circle| [circle, tenon_room_mm].min }
+      end
+
+      def judge_recess
+        own = row("recess")
+        return no("recess", "The jaws would split it: it opens along the fibres of an end.") if end_grain?
+
+        size = recess_mm or return no("recess", "Too narrow a foot: {foot}, and smallest jaws want {wall} of wood round {jaws}.", foot: [@step[:foot_mm], "mm"],
+          wall: [wall_mm, "mm"], jaws: [@circles_mm.min, "mm"])
+        left = @step[:floor_mm] - own["depth_mm"][0]
+        return no("recess", "It would leave {left} of floor.", left: [[left, 0].max, "mm"]) if left < @table["recess_floor_mm"]
+
+        open = @site.runs_through((size / 2) + wall_mm, own["depth_mm"][1])
+        return no("recess", "Never across #{ids(open)}: the jaws split it.") if open.any?
+
+        wall = [(@step[:foot_mm] - size) / 2, wall_mm].max
+        share = @site.strength_share([(size / 2) + (wall / 2)], own["depth_mm"][1])
+        weighed("recess", MountHold.recess_nm(size, wall_mm, strength_mpa(share)), "{recess} across, {deep} deep, {wall} of wood round it.", size_mm: size,
+          recess: [size, "mm"], deep: [own["depth_mm"][0], "mm"], wall: [wall, "mm"])
+      end
+
+      def wall_mm = @solid.weakest_left < 1 ? row("recess")["wall_soft_mm"] : row("recess")["wall_sound_mm"]
+      def recess_mm = @circles_mm.select { |circle| circle + (2 * wall_mm) <= @step[:foot_mm] }.max&.to_f
+
+      # Pushed onto the rim it opens what opens the wall.
+      def judge_jam
+        return no("jam", "It would press #{ids(@step[:through])} open.") if @step[:through].any?
+
+        rim_held("jam", "Pushed onto the rim, the tailstock on the foot to the last.")
+      end
+
+      # A cone finds its own middle inside, whatever the rim.
+      def judge_cone = pressed("cone", "On a padded cone inside the hollow, the tailstock on the foot to the last.")
+
+      # What holds by the rim wants one that is true.
+      def rim_held(key, says) = @step[:rim_true] ? pressed(key, says) : no(key, "The rim does not run true all round.")
+
+      def pressed(key, says)
+        through = @step[:through]
+        wrapped = " #{ids(through)} #{through.one? ? 'opens' : 'open'} the wall: wrap it, and press no harder than it needs." if through.any?
+        with_tailstock(key, "#{says}#{wrapped}")
+      end
+
+      def judge_vacuum
+        leaks = @step[:through] + @solid.left_at(:hollowed).select { |defect| %w[galleries bubble_pocket].include?(defect.type) }.map(&:id)
+        return no("vacuum", "It leaks through #{ids(leaks.uniq)}.") if leaks.any?
+        return no("vacuum", "The rim does not run true all round: it would not seal.") unless @step[:rim_true]
+
+        weighed("vacuum", MountHold.vacuum_nm(@step[:rim_mm]), "On a seal of {seal}; watch its gauge, and never let go of it with the lathe turning.",
+          size_mm: @step[:rim_mm], seal: [@step[:rim_mm], "mm"])
+      end
+
+      def judge_mandrel
+        return no("mandrel", "It has no bore right through.") unless @form.open_both_ends?
+
+        with_tailstock("mandrel", "Through its bore of {bore}.", bore: [2 * @form.inside.points.map(&:last).min, "mm"])
+      end
+
+      def judge_collet
+        own = row("collet")
+        size = [tenon_room_mm, own["most_diameter_mm"]].min
+        return no("collet", "No wood left for a stub: {length}.", length: [@step[:tenon_wood_mm], "mm"]) if @step[:tenon_wood_mm] < own["wood_lost_mm"]
+        return no("collet", "Too thin for a stub: {room}.", room: [size, "mm"]) if size < own["least_diameter_mm"]
+
+        open = @site.runs_through(size / 2, own["wood_lost_mm"])
+        return no("collet", "#{ids(open)} #{open.one? ? 'runs' : 'run'} through the stub.") if open.any?
+
+        weighed("collet", MountHold.modulus_mm3(size) * strength_mpa(@site.strength_share([size / 4], own["wood_lost_mm"].to_f)) / own["reserve"] * MountHold::NM,
+          "A stub of {stub}.", size_mm: size, stub: [size, "mm"])
+      end
+
+      def judge_cups
+        return no("cups", "Only a sphere sits in cups.") unless @form.kind == "sphere"
+
+        with_tailstock("cups", "Between padded cups, turned a little between cuts.")
+      end
     end
   end
 end

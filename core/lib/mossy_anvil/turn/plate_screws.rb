@@ -1,52 +1,54 @@
 # frozen_string_literal: true
 
 module MossyAnvil
-  # The screws of a faceplate on a seat: the plate turned so that as few of them as can be go into a defect, and what each of the rest holds.
-  class PlateScrews
-    # Ways that the plate is tried, between one screw and the next.
-    TURNS = 12
+  module Turn
+    # The screws of a faceplate on a seat: the plate turned so that as few of them as can be go into a defect, and what each of the rest holds.
+    class PlateScrews
+      # Ways that the plate is tried, between one screw and the next.
+      TURNS = 12
 
-    # site: MountSite; own: the plate's row of the mounts table; clear_mm: a screw keeps so far from a defect.
-    def initialize(site, own, clear_mm)
-      @site = site
-      @own = own
-      @clear_mm = clear_mm
-    end
+      # site: MountSite; own: the plate's row of the mounts table; clear_mm: a screw keeps so far from a defect.
+      def initialize(site, own, clear_mm)
+        @site = site
+        @own = own
+        @clear_mm = clear_mm
+      end
 
-    # Degrees that its first screw lies from 12 o'clock.
-    def turned_deg = best.first
+      # Degrees that its first screw lies from 12 o'clock.
+      def turned_deg = best.first
 
-    # Ids of the defects in the way, whichever screw they meet.
-    def struck = best.last.flatten.uniq
+      # Ids of the defects in the way, whichever screw they meet.
+      def struck = best.last.flatten.uniq
 
-    # How many hold; clock angles of those to leave out.
-    def sound = count - left_out_deg.size
-    def left_out_deg = best.last.each_index.select { |index| best.last[index].any? }.map { |index| clock_of(turned_deg, index) }
+      # How many hold; clock angles of those to leave out.
+      def sound = count - left_out_deg.size
+      def left_out_deg = best.last.each_index.select { |index| best.last[index].any? }.map { |index| clock_of(turned_deg, index) }
 
-    # How to set the plate, with {count} and {circle} for the amounts.
-    def says
-      out = left_out_deg.map { |clock_deg| Clock.words(clock_deg) }.join(", ")
-      "{count} screws on a circle of {circle}, the first at #{Clock.words(turned_deg)}.#{" Leave out the screw at #{out}: #{struck.join(', ')}." unless out.empty?}"
-    end
+      # How to set the plate, with {count} and {circle} for the amounts.
+      def says
+        out = left_out_deg.map { |clock_deg| ClockAngle.words(clock_deg) }.join(", ")
+        "{count} screws on a circle of {circle}, the first at #{ClockAngle.words(turned_deg)}.#{" Leave out the screw at #{out}: #{struck.join(', ')}." unless out.empty?}"
+      end
 
-    # N of each, given the withdrawal of one in sound wood: none for those in a defect.
-    def pulls_n(withdrawal_n)
-      shares = @site.shares_round(count, @own["circle_mm"] / 2.0, @own["length_mm"], from_deg: turned_deg)
-      best.last.zip(shares).map { |found, share| found.any? ? 0.0 : withdrawal_n * share }
-    end
+      # N of each, given the withdrawal of one in sound wood: none for those in a defect.
+      def pulls_n(withdrawal_n)
+        shares = @site.shares_round(count, @own["circle_mm"] / 2.0, @own["length_mm"], from_deg: turned_deg)
+        best.last.zip(shares).map { |found, share| found.any? ? 0.0 : withdrawal_n * share }
+      end
 
-    private
+      private
 
-    def count = @own["count"]
-    def clock_of(turn, index) = Clock.fold(turn + (index * 360.0 / count))
+      def count = @own["count"]
+      def clock_of(turn, index) = ClockAngle.fold(turn + (index * 360.0 / count))
 
-    # [turn, ids that each screw would go into].
-    def best
-      @best ||= Array.new(TURNS) { |step| step * 360.0 / count / TURNS }.map { |turn| [turn, met(turn)] }.min_by { |turn, met| [met.count(&:any?), turn] }
-    end
+      # [turn, ids that each screw would go into].
+      def best
+        @best ||= Array.new(TURNS) { |step| step * 360.0 / count / TURNS }.map { |turn| [turn, met(turn)] }.min_by { |turn, met| [met.count(&:any?), turn] }
+      end
 
-    def met(turn)
-      Array.new(count) { |index| @site.struck(clock_of(turn, index), @own["circle_mm"] / 2.0, (@own["diameter_mm"] / 2.0) + @clear_mm, @own["length_mm"]) }
+      def met(turn)
+        Array.new(count) { |index| @site.struck(clock_of(turn, index), @own["circle_mm"] / 2.0, (@own["diameter_mm"] / 2.0) + @clear_mm, @own["length_mm"]) }
+      end
     end
   end
 end

@@ -1,0 +1,63 @@
+# frozen_string_literal: true
+
+module MossyAnvil
+  module Mend
+    # Grooves cut into the outside and filled: what they take, and the islands between them that may break out.
+    class InlayStep < MendStep
+      def name = "Inlay"
+      def gate_pct = row["dry_to_pct"]
+      def hands_min = 60 + (grooves.size * 10)
+      def working_min = row["working_min"] * CureTime.factor(scene.shop_c, CureTime::WORKING_C)
+      def usual_h = (ready_min / 60.0)
+      def cure_h = row["cure_h"] * ready_factor
+      def softens_c = row["soft_from_c"]
+      def seals? = true
+      def tools = ["cutter for the grooves", "cups, sticks, scale"]
+      def cautions = ["Lathe locked while the grooves are cut. Islands first get thin CA at their roots."]
+      def materials = [Taken.new(key: row["key"], name: row["name"], amount: grams, unit: "g", cost: grams / row["density_g_ml"] * row["price_per_ml"])]
+
+      def detail
+        { with: row["key"], area_mm2: map.area_mm2, ml: ml, g: grams,
+          islands: map.islands.first(50).map { |island| { **island.to_h, at_risk: island.at_risk? } }, islands_at_risk: at_risk }
+      end
+
+      def says
+        return [say(:care, "Say where the grooves run.")] if grooves.empty?
+
+        [say(:plain, "{area} of groove takes {ml}: mix {g}.", figure: "g", area: [map.area_mm2 / 100, "cm2"], ml: [ml, "ml"], g: [grams, "g"]), *breaking_out]
+      end
+
+      def lines
+        [line(:do, "Cut the grooves, blow them out, thin CA at the roots of what stands alone."), line(:do, "Fill {g} level and a little over.", g: [grams, "g"]),
+         line(:wait, "Not on the lathe yet.", minutes: [ready_min, ready_min], unlocks: "ready to turn")]
+      end
+
+      private
+
+      def breaking_out
+        return [] if at_risk.zero?
+
+        [say(:stop, "{n} of {all} islands break out under a light cut: the smallest bears {bears}. Cut shallower, farther apart, or fill one set before the next.",
+          n: [at_risk, ""], all: [map.islands.size, ""], bears: [map.islands.first.bears_n, "N"])]
+      end
+
+      def row = @row ||= own(Table.row("fillers", data[:with] || "epoxy", at: "#{at}/with"))
+      def grooves = data[:grooves] || []
+      def ready_min = row["ready_min"] * ready_factor
+      def ml = @ml ||= grooves.empty? ? 0.0 : map.volume_mm3 / 1000
+      def at_risk = map.islands.count(&:at_risk?)
+
+      def map
+        @map ||= GrooveMap.new(grooves, method(:radius_mm), span, strength_mpa: scene.blank.material.strength_across_mpa)
+      end
+
+      def radius_mm(z_mm) = scene.blank.form ? scene.blank.form.outside.radius_mm(z_mm) : scene.blank.shape.max_radius_mm
+      def span = scene.blank.form ? scene.blank.form.z_span_mm : [0.0, scene.blank.shape.length_mm]
+
+      def grams
+        @grams ||= put("g", ml * (1 + FillStep::OVER_SHARE) * row["density_g_ml"], "g", "area of the grooves times their depth, a share more to level it",
+          source: "Geometry, on the skin unrolled", certainty: :derived, inputs: { "grooves" => [ml, "ml"], "density" => [row["density_g_ml"], "g/ml"] })
+      end
+    end
+  end
+end

@@ -1,0 +1,79 @@
+# frozen_string_literal: true
+
+module MossyAnvil
+  module Model
+    # One blank: stock, shape, defects, readings, and the form and lathe it is meant for.
+    class Blank
+      SHAPES = { "disc" => Disc, "block" => Block, "outline" => Outline }.freeze
+      # Shapes, forms and materials that were made of data; the same ones as long as it says the same.
+      MADE = Cache.new(60)
+
+      # intake: { origin:, cost:, got_on:, bark: }, whatever is known of it; worth: { outcome:, hours:, rate: } or nil.
+      # defects: what was surveyed and what tests show; suspects: bodies that may be there, for the worst case.
+      # tests: those of the readings that are tests in the hand and still count.
+      # centres: where the lathe's centres go; the survey is not about them but about the axis it was made about.
+      # mend: its plan of mending as in a blank file, { steps: [...] }, or nil.
+      attr_reader :name, :number, :intake, :worth, :material, :shape, :defects, :suspects, :tests, :readings, :form, :lathe, :centres, :mend
+
+      def initialize(name:, material:, shape:, defects:, number: nil, intake: {}, worth: nil, suspects: [], tests: [], readings: [], form: nil, lathe: nil,
+                     centres: Centres.new, mend: nil)
+        @name = name
+        @number = number
+        @intake = intake.freeze
+        @worth = worth.freeze
+        @suspects = suspects.dup.freeze
+        @material = material
+        @shape = shape
+        @defects = defects.dup.freeze
+        @tests = tests.dup.freeze
+        @readings = readings.dup.freeze
+        @form = form
+        @lathe = lathe
+        @centres = centres
+        @mend = mend.freeze
+        freeze
+      end
+
+      # The same with every crack and seam as deep as it may be, and with all that is suspected; nil where nothing is in doubt.
+      def at_worst
+        worst = defects.map { |defect| defect.path? ? defect.deepest : defect }
+        suspects.empty? && worst.zip(defects).all? { |one, other| one.equal?(other) } ? nil : with_defects(worst + suspects)
+      end
+
+      # The same with another survey, form, stock or place.
+      def with_defects(others) = with(defects: others)
+      def with_form(other) = with(form: other)
+      def with_material(other) = with(material: other)
+      def with_centres(other) = with(centres: other)
+
+      # The same on its centres: shape and findings about the axis between them, where everything is reckoned that turns. Itself where they are on the survey's axis.
+      def on_centres
+        return self if centres.as_surveyed?
+
+        with(shape: centres.shape(shape), defects: defects.map { |defect| centres.defect(defect, shape) },
+          suspects: suspects.map { |defect| centres.defect(defect, shape) }, centres: Centres.new)
+      end
+
+      # From symbol-keyed data that has passed the schema.
+      def self.from(data)
+        shape = shape_from(data[:shape])
+        surveyed, readings = data[:defects].map { |defect| Defects.from(defect) }, data[:readings] || []
+        tests = SurveyTests.new(shape, surveyed, readings)
+        new(name: data[:name], number: data[:number], intake: data[:intake] || {}, worth: data[:worth],
+          material: MADE.of([Material, data[:material]]) { Material.new(**data[:material]) },
+          shape: shape, defects: surveyed + tests.shown, suspects: tests.suspects, tests: tests.current, readings: readings,
+          form: data[:form] && MADE.of([Form, data[:form]]) { Form.new(**data[:form]) },
+          lathe: data[:lathe] && Lathe.new(**data[:lathe]), centres: Centres.new(**(data[:centres] || {})), mend: data[:mend])
+      end
+
+      def self.shape_from(data) = MADE.of([:shape, data]) { SHAPES.fetch(data[:type]).new(**data.except(:type)) }
+
+      private
+
+      def with(**changes)
+        Blank.new(name: name, number: number, intake: intake, worth: worth, material: material, shape: shape, defects: defects, suspects: suspects, tests: tests,
+          readings: readings, form: form, lathe: lathe, centres: centres, mend: mend, **changes)
+      end
+    end
+  end
+end

@@ -1,0 +1,175 @@
+# frozen_string_literal: true
+
+module MossyAnvil
+  module Model
+    # A defect that runs along a path on a surface and goes in from it: a crack or a bark inclusion.
+    class PathDefect
+      # Places along a path, the length each stands for, and how deep the path goes there: arrays of one size.
+      Samples = Struct.new(:clock_deg, :radius_mm, :z_mm, :length_mm, :depth_mm, keyword_init: true) do
+        def size = clock_deg.size
+      end
+      SAMPLES = 96
+      POINTS = 8
+      PIECES = Cache.new(1500)
+      LENGTHS = Cache.new(500)
+      DEEPEST = Cache.new(200)
+
+      # depth_mm: where it is deepest. found_by: how the depth was found (seen, feeler, guessed) or nil; depth_range_mm: [least, most] it may be, or nil.
+      attr_reader :id, :type, :enters, :path, :depth_mm, :width_mm, :mend, :found_by, :depth_range_mm, :found_on, :chosen
+
+      # path: [{ clock_deg:, z_mm:, r_mm: (faces only), depth_mm: (where it differs there) }]; mend: nil or "none" where it is open.
+      # chosen: what the turner means to do about it, or nil. group is only for the eye.
+      def initialize(id:, type:, enters:, path:, depth_mm:, width_mm:, through: false, mend: nil, found_by: nil, depth_range_mm: nil, found_on: nil, chosen: nil,
+                     group: nil)
+        @id = id
+        @type = type
+        @enters = enters
+        @path = path.map { |point| { depth_mm: depth_mm, **point }.freeze }.freeze
+        @depth_mm = @path.map { |point| point[:depth_mm].to_f }.max
+        @width_mm = width_mm.to_f
+        @through = through
+        @mend = mend || "none"
+        @found_by = found_by
+        @found_on = found_on
+        @chosen = chosen
+        @group = group
+        @depth_range_mm = depth_range_mm&.map(&:to_f)&.freeze
+        freeze
+      end
+
+      # As a blank file has it, symbol-keyed.
+      def to_document
+        { id: id, type: type, enters: enters, path: path, depth_mm: depth_mm, width_mm: width_mm, through: through? || nil, mend: mended? ? mend : nil, found_by: found_by,
+          depth_range_mm: depth_range_mm, found_on: found_on, chosen: chosen, group: @group }.compact
+      end
+
+      def path? = true
+      def by_test? = false
+      def side? = enters == "side"
+      def through? = @through
+      def mended? = mend != "none"
+      # MPa across its filling, 0 where it is open or bonds nothing. Bark that is packed or glued stays where it is, and holds nothing.
+      def bond_mpa = crack? && mended? ? Bond.mpa(mend, mouth_mm: width_mm, depth_mm: depth_mm) : 0.0
+      def holds? = bond_mpa.positive?
+      # Is the wood parted there: open, filled with what does not bond, or bark?
+      def parts? = !holds?
+      # A glue line that has opened is a crack like any other.
+      def crack? = %w[crack delamination].include?(type)
+
+      # The same as deep as it may be; itself where that is not deeper.
+      def deepest
+        most = depth_range_mm&.last
+        most && most > depth_mm ? DEEPEST.of(self) { at_depth(most) } : self
+      end
+
+      # The same so deep where it is deepest, elsewhere in proportion, and sure of it.
+      def at_depth(depth_mm)
+        with(path: path.map { |point| point.merge(depth_mm: point[:depth_mm] * depth_mm / self.depth_mm) }, depth_mm: depth_mm, depth_range_mm: nil)
+      end
+
+      # The same along other points, which carry their depths.
+      def along(points) = with(path: points)
+
+      # Is there an opening to fill?
+      def open? = crack? && !mended?
+      def fragile? = parts?
+
+      def many_holes? = false
+
+      # How wide what takes a filler is, mm.
+      def mouth_mm = width_mm
+
+      # What a body's type adds: nothing here.
+      def detail_of(_name) = nil
+
+      # Share of what it takes up that is open.
+      def open_share = open? ? 1.0 : 0.0
+
+      # The path cut into about `count` even pieces, as Samples; worked out once for a shape.
+      # On the side the angle turns evenly the short way; on a face the path is straight.
+      # with_points: and its own points, each a piece of no length.
+      def samples(shape, count: SAMPLES, with_points: false)
+        PIECES.of([self, shape, count, with_points]) { with_points ? pieces_and_points(shape, count) : even_pieces(shape, count) }
+      end
+
+      # mm along the surface.
+      def run_mm(shape) = lengths_mm(shape).sum
+
+      # Lowest and highest z the path reaches, mm.
+      def z_span_mm = path.map { |point| point[:z_mm].to_f }.minmax
+
+      # How deep it reaches when followed to the end: to the axis, or to the other face.
+      def through_depth_mm(shape)
+        side? ? shape.max_radius_mm : shape.length_mm
+      end
+
+      private
+
+      def with(**changes)
+        PathDefect.new(**to_document, **changes)
+      end
+
+      def even_pieces(shape, count)
+        lengths = lengths_mm(shape)
+        legs.zip(lengths, pieces_of(lengths, count)).map do |(from, to), length, pieces|
+          share = (Numo::DFloat.new(pieces).seq + 0.5) / pieces
+          on_leg(from, to, share, shape).push(Numo::DFloat.zeros(pieces) + (length / pieces), (share * (to[:depth_mm] - from[:depth_mm])) + from[:depth_mm])
+        end.transpose.map { |parts| parts.size == 1 ? parts[0] : Numo::DFloat.hstack(parts) }.then { |columns| Samples.new(**Samples.members.zip(columns).to_h) }
+      end
+
+      # The even pieces and the path's own points after them, its last one over again up to a full POINTS, so that most paths have equally many.
+      def pieces_and_points(shape, count)
+        even = samples(shape, count: count)
+        points = path + ([path.last] * (-path.size % POINTS))
+        clock, z, depth, r = %i[clock_deg z_mm depth_mm r_mm].map { |name| Numo::DFloat.cast(points.map { |point| point[name].to_f }) }
+        radius = side? ? shape.radius_mm(clock, z) + (z * 0) : r
+        own = [ClockAngle.fold_all(clock), radius, side? ? z : (z * 0) + face_z_mm(shape), z * 0, depth]
+        Samples.new(**Samples.members.zip(even.to_a, own).to_h { |member, pieces, more| [member, Numo::DFloat.hstack([pieces, more])] })
+      end
+
+      # How many pieces each leg gets of so many: as its length, and at least one.
+      def pieces_of(lengths, count)
+        total = lengths.sum
+        gone = 0.0
+        bounds = lengths.map { |length| total.zero? ? 0 : (count * (gone += length) / total).round }
+        [0, *bounds].each_cons(2).map { |from, to| [to - from, 1].max }
+      end
+
+      def legs = path.each_cons(2).to_a
+      # Of each leg; worked out once for a shape.
+      def lengths_mm(shape) = LENGTHS.of([self, shape]) { legs.map { |from, to| leg_length(from, to, shape) } }
+
+      # [clock_deg, radius_mm, z_mm] at shares of the way along one leg.
+      def on_leg(from, to, share, shape)
+        return across_face(from, to, share, shape) unless side?
+
+        clock_deg = ClockAngle.fold_all((share * ClockAngle.turn(from[:clock_deg], to[:clock_deg])) + from[:clock_deg])
+        z_mm = (share * (to[:z_mm] - from[:z_mm])) + from[:z_mm]
+        [clock_deg, shape.radius_mm(clock_deg, z_mm) + (z_mm * 0), z_mm]
+      end
+
+      def across_face(from, to, share, shape)
+        x_mm, y_mm = flat(from).zip(flat(to)).map { |here, there| (share * (there - here)) + here }
+        [ClockAngle.fold_all(Numo::DFloat::Math.atan2(x_mm, y_mm) / ClockAngle::RADIANS), Numo::DFloat::Math.hypot(x_mm, y_mm), (share * 0) + face_z_mm(shape)]
+      end
+
+      def leg_length(from, to, shape)
+        unless side?
+          (x1, y1), (x2, y2) = flat(from), flat(to)
+          return Math.hypot(x2 - x1, y2 - y1)
+        end
+
+        middle = surface_mm(from[:clock_deg] + (ClockAngle.turn(from[:clock_deg], to[:clock_deg]) / 2), (from[:z_mm] + to[:z_mm]) / 2.0, shape)
+        arc = ClockAngle.turn(from[:clock_deg], to[:clock_deg]) * ClockAngle::RADIANS * middle
+        Math.hypot(arc, to[:z_mm] - from[:z_mm])
+      end
+
+      def flat(point) = ClockAngle.point(point[:clock_deg], point[:r_mm].to_f)
+      def face_z_mm(shape) = enters == "head_face" ? 0.0 : shape.length_mm
+
+      def surface_mm(clock_deg, z_mm, shape)
+        shape.radius_mm(Numo::DFloat[clock_deg], Numo::DFloat[z_mm])[0]
+      end
+    end
+  end
+end

@@ -1,0 +1,38 @@
+# frozen_string_literal: true
+
+module MossyAnvil
+  module Model
+    # A line that somebody drew, told in mm along the axis and off it, made into the points of a profile.
+    module ProfileLine
+      NEAR_MM = 0.05
+      # Straight up or down is a step: so far on along the axis.
+      STEP_MM = 0.02
+
+      module_function
+
+      # line: [[along_mm, off_mm], ...], either way round and on either side of the axis. from_z_mm: where the profile begins.
+      # [[z_mm, r_mm], ...] with z rising. Raises InvalidInput at `at` where it crosses the axis or turns back: a profile has one radius at every place.
+      def points(line, from_z_mm:, at:)
+        offs = line.map(&:last)
+        refuse(at, "crosses the axis", "all of it on one side") if offs.max > NEAR_MM && offs.min < -NEAR_MM
+
+        line = line.reverse if line.first[0] > line.last[0]
+        back = line.each_cons(2).find { |(before, _), (here, _)| here < before - NEAR_MM }
+        refuse(at, "turns back at #{back[0][0].round(1)} mm along", "a curve that goes on along the axis: an undercut is no profile") if back
+        start = line.first[0]
+        stepped(line).map { |along, off| [from_z_mm + along - start, off.abs] }
+      end
+
+      # Of places straight above each other the later a hair on, and none twice.
+      def stepped(line)
+        line.each_with_object([]) do |(along, off), kept|
+          next if kept.any? && (along - kept.last[0]).abs < 1e-9 && (off - kept.last[1]).abs < 1e-9
+
+          kept << [kept.empty? ? along : [along, kept.last[0] + STEP_MM].max, off]
+        end
+      end
+
+      def refuse(at, problem, allowed) = raise(InvalidInput, [Fault.new(path: at, problem: problem, allowed: allowed)])
+    end
+  end
+end

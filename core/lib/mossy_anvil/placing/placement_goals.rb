@@ -1,0 +1,79 @@
+# frozen_string_literal: true
+
+module MossyAnvil
+  module Placing
+    # What a turner wants of a placement, as one number to compare placements by: the higher the better.
+    class PlacementGoals
+      # What is taken for character and not for trouble.
+      CHARACTER = %w[resin_body].freeze
+      EQUALS_SHARE = 0.02
+
+      # wished: { key => weight } or, for keep_in_view, [{ key:, of:, weight: }] ...; a list of { key:, weight:, of: } with of only for keep_in_view.
+      # Raises InvalidInput under `at`.
+      def initialize(wished, blank, at: "")
+        @wished = wished
+        @blank = blank
+        @rows = Table.rows("wishes").to_h { |row| [row["key"], row] }
+        check(at)
+        winged = blank.form.kind == "winged" || wished.any? { |wish| wish[:key] == "keep_bark_rim" }
+        @air_allowed = Table["wishes"]["air_allowed"][winged ? "winged" : "plain"]
+        @volumes = blank.defects.to_h { |defect| [defect.id, defect.path? ? defect.run_mm(blank.shape) * defect.depth_mm : defect.volume_mm3] }
+      end
+
+      # Worth of measures (PlacementField::Measures), the penalties taken off.
+      def worth(measures)
+        weight = @wished.sum { |wish| wish[:weight] }
+        (@wished.sum { |wish| wish[:weight] * value(wish, measures) } / weight) - penalty(measures) + between_equals(measures)
+      end
+
+      # May it be turned like that at all?
+      def fits?(measures) = measures.air <= @air_allowed + 1e-9
+
+      # 0 to 1.
+      def value(wish, measures)
+        case wish[:key]
+        when "lose_cracks" then 1 - kept_share(measures) { |defect| defect.path? && defect.crack? }
+        when "lose_trouble" then 1 - kept_share(measures) { |defect| !CHARACTER.include?(defect.type) }
+        when "keep_bark_rim" then measures.bark_rim
+        when "keep_in_view" then [measures.in_view.fetch(wish[:of]) * 3, 1.0].min
+        when "most_wood" then measures.yield
+        when "largest" then Table["wishes"]["sizes"].then { |low, high| ((measures.scale - low) / (high - low)).clamp(0.0, 1.0) }
+        else 1 / (1 + measures.off_axis_mm)
+        end
+      end
+
+      private
+
+      def check(at)
+        raise InvalidInput, [Fault.new(path: at, problem: "are none", allowed: @rows.keys.join(", "))] if @wished.empty?
+
+        ids = @blank.defects.map(&:id)
+        faults = @wished.each_with_index.filter_map do |wish, index|
+          if !@rows.key?(wish[:key]) then Fault.new(path: "#{at}/#{index}/key", problem: "is #{Fault.shown(wish[:key])}", allowed: @rows.keys.join(", "))
+          elsif @rows[wish[:key]]["of"] && !ids.include?(wish[:of])
+            Fault.new(path: "#{at}/#{index}/of", problem: wish[:of] ? "is #{Fault.shown(wish[:of])}" : "is missing", allowed: "a finding: #{ids.join(', ')}")
+          end
+        end
+        raise InvalidInput, faults if faults.any?
+      end
+
+      # Of all findings of a kind, by size, the share that stays.
+      def kept_share(measures, &)
+        some = @blank.defects.select(&)
+        whole = some.sum { |defect| @volumes[defect.id] }
+        whole.zero? ? 0.0 : some.sum { |defect| @volumes[defect.id] * measures.kept.fetch(defect.id) } / whole
+      end
+
+      # Of two that are wished for alike, the larger and better balanced.
+      def between_equals(measures) = EQUALS_SHARE * (value({ key: "largest" }, measures) + value({ key: "best_balanced" }, measures)) / 2
+
+      def penalty(measures)
+        row = Table["wishes"]
+        over = [measures.air - @air_allowed, 0].max
+        wanted = @wished.filter_map { |wish| wish[:of] }
+        (row["penalties"]["air"] * over) + (row["penalties"]["through"] * (measures.through - wanted).size) +
+          (measures.tenon_mm < row["least_tenon_mm"] ? row["penalties"]["no_tenon"] : 0)
+      end
+    end
+  end
+end

@@ -1,0 +1,54 @@
+# frozen_string_literal: true
+
+module MossyAnvil
+  module Report
+    # A blank in, everything the job wants to know of it out.
+    class Assessment
+      # climate: ShopClimate. now: Time, or nil to count waits from the last reading. fineness: :default or :fine.
+      def initialize(blank, climate: ShopClimate.new, now: nil, fineness: :default)
+        @surveyed = blank
+        @blank = blank.on_centres
+        @climate = climate
+        @now = now
+        @fineness = fineness
+      end
+
+      # Plain data, numbers at full precision: stages by name, defects in the order of the survey, form, drying, finish,
+      # findings by station, next_move, geometry for drawing, and workings by JSON Pointer.
+      def to_h
+        @to_h ||= begin
+          workings = Workings.new
+          report = reckon(SolidAnalysis.new(@blank, @climate, @fineness), workings)
+          findings = AdviceList.new(@blank, report)
+          report.merge(verdict: findings.verdict.to_s, findings: findings.to_h, next_move: NextMove.new(report, planned: @blank.mend ? @blank.mend[:steps] : []).to_h,
+            geometry: Geometry.new(@blank, @surveyed).to_h, workings: workings.to_h)
+        end
+      end
+
+      private
+
+      # What each stage comes to if every crack is as deep as it may be, where any is in doubt. Never better than as surveyed.
+      def add_worst(stages)
+        worst = @blank.at_worst or return
+        solid = SolidAnalysis.new(worst, @climate, @fineness)
+        stages.each do |name, stage|
+          found = StageReport.new(name, solid, Workings.new).in_short
+          stage[:worst] = found[:limit_rpm] <= stage[:limit_rpm] ? found : stage.slice(*StageReport::SHORT)
+        end
+      end
+
+      def reckon(solid, workings)
+        stages = Solid::Stage.names_for(@blank).to_h { |name| [name, StageReport.new(name, solid, workings).to_h.merge(worst: nil)] }
+        solid.let_go
+        add_worst(stages)
+        water = DryingReport.new(@blank, @climate, workings, now: @now).to_h
+        defects = solid.shares.each_with_index.map { |(defect, share), index| DefectReport.of(defect, index, share, @blank, workings, water: water) }
+        { name: @blank.name, number: @blank.number, stages: stages, defects: defects, worth: ValueReport.new(@blank, defects, workings).to_h,
+          **IntersectionReport.new(solid, workings).to_h,
+          form: FormReport.new(solid, @surveyed, workings).to_h(stages, water),
+          drying: water,
+          finish: FinishReport.new(solid, stages, workings).to_h }
+      end
+    end
+  end
+end

@@ -1,0 +1,93 @@
+# frozen_string_literal: true
+
+module MossyAnvil
+  module Report
+    # Everything reckoned of one defect, as plain data.
+    class DefectReport
+      MADE = Cache.new(500)
+      # All that it follows from beside the defect (its share follows from those too): it is told no more of the blank and of its drying, so that what is kept
+      # cannot be out of date.
+      OF_BLANK = %i[shape form material].freeze
+      OF_WATER = %i[moisture_pct targets].freeze
+      Told = Struct.new(*OF_BLANK)
+
+      # As #to_h, the workings put where they belong; the same one as long as all it follows from is the same.
+      def self.of(defect, index, share, blank, workings, water:)
+        told, water = Told.new(*OF_BLANK.map { |part| blank.public_send(part) }), water&.slice(*OF_WATER)
+        report, own = MADE.of([defect, index, told.to_a, water]) do
+          Workings.new.then { |kept| [Table.deep_freeze(new(defect, index, share, told, kept, water: water).to_h), kept] }
+        end
+        workings.take(own)
+        report
+      end
+
+      # blank: one, or Told of it. water: what is told of its drying report, or nil.
+      def initialize(defect, index, share, blank, workings, water: nil)
+        @defect = defect
+        @pointer = "/defects/#{index}"
+        @share = share
+        @blank = blank
+        @workings = workings
+        @water = water
+      end
+
+      def to_h
+        where = Mend::DefectLocation.new(@defect, @share, @blank)
+        answer = Mend::Triage.new(@defect, @share, @blank, where, water: @water).answer
+        ways = Mend::RepairOptions.new(@defect, @share, @blank, answer.verdict, water: @water).to_a
+        { id: @defect.id, type: @defect.type, open_volume_mm3: open_volume, occupied_mm3: @share.occupied_mm3,
+          removed_share: removed_share, remaining_depth_mm: @blank.form ? @share.remaining_depth_mm : nil,
+          reaches_surface: @share.reaches_surface?, breaks_through: @share.breaks_through?,
+          fill_volume_mm3: fill_volume, filler: filler, where: where.names.map(&:to_s), shows: @share.shows.map(&:to_s),
+          by_test: @defect.by_test?, chosen: @defect.chosen, ways: ways, verdict: answer.verdict.to_s, reason: plain(answer), reason_text: answer.reason,
+          reason_values: answer.amounts.map { |name, (value, unit)| { name: name.to_s, value: value, unit: unit } } }
+      end
+
+      private
+
+      def open_volume
+        return 0.0 unless @defect.open?
+
+        formula, inputs = @defect.path? ? path_working : body_working
+        @workings.put("#{@pointer}/open_volume_mm3", value: @share.open_mm3, unit: "mm3", formula: formula, inputs: inputs,
+          source: "Geometry of the survey", certainty: :derived)
+      end
+
+      def path_working
+        [@defect.through? ? "run times depth times mouth, parallel where it goes through" : "half of run times depth times mouth, a wedge",
+         { "run" => [@defect.run_mm(@blank.shape), "mm"], "depth" => [@defect.depth_mm, "mm"], "mouth" => [@defect.width_mm, "mm"] }]
+      end
+
+      def body_working
+        ["pi/6 of its three extents, less what lies outside the wood",
+         %w[radial tangential axial].zip(@defect.size_mm).to_h { |name, extent| [name, [extent, "mm"]] }.merge("open share" => [@defect.open_share, ""])]
+      end
+
+      def removed_share
+        @workings.put("#{@pointer}/removed_share", value: @share.removed_share, unit: "share", certainty: :derived, source: "Geometry of the survey and the form",
+          formula: "how much of it lies outside the finished piece, lump by lump",
+          inputs: { "takes up, in the wood" => [@share.occupied_mm3, "mm3"], "stays" => [@share.occupied_mm3 * (1 - @share.removed_share), "mm3"] })
+      end
+
+      def fill_volume
+        return 0.0 unless @defect.open?
+
+        @workings.put("#{@pointer}/fill_volume_mm3", value: @share.fill_mm3, unit: "mm3", certainty: :derived, source: "Geometry of the survey and the form",
+          formula: "what the form leaves of the opening, and #{Solid::DefectShare::FILL_PROUD_MM.to_i} mm beyond each finished surface to be turned back",
+          inputs: { "open volume" => [@share.open_mm3, "mm3"], "share turned away" => [@share.removed_share * 100, "%"] })
+      end
+
+      def filler
+        return unless @defect.open? && @share.fill_mm3.positive?
+
+        row = Mend::Filling.filler_of(@defect, moisture_pct: @water&.fetch(:moisture_pct))
+        row.slice("key", "name", "working_min", "ready_min", "cure_h", "dry_to_pct").transform_keys(&:to_sym)
+      end
+
+      # The reason as one plain sentence, numbers rounded for reading.
+      def plain(answer)
+        answer.amounts.inject(answer.reason) { |text, (name, (value, unit))| text.gsub("{#{name}}", WrittenText.amount(value, unit)) }
+      end
+    end
+  end
+end

@@ -1,0 +1,191 @@
+# frozen_string_literal: true
+
+module MossyAnvil
+  module Report
+    # The whole plan of mending as plain data: its steps in order, each with what it takes, how long, what it does to the piece, and what it spoils.
+    class MendReport
+      LIMIT_WORDS = { first: "as it goes on the lathe", last: "finished" }.freeze
+      # Less than this share slower is none.
+      SLOWER = 0.99
+
+      # blank: as surveyed. now: Time or nil. records: ShopRecords. Raises InvalidInput with pointers under `at`.
+      def initialize(blank, climate: ShopClimate.new, now: nil, records: Model::ShopRecords.new, fineness: :default, at: "")
+        @blank = blank
+        @climate = climate
+        @now = now
+        @records = records
+        @fineness = fineness
+        @at = at
+        @workings = Workings.new
+      end
+
+      def to_h
+        told = steps.each_with_index.map { |step, index| tell(step, index) }
+        { proposed: @blank.mend.nil?, plan: { steps: data }, steps: told, materials: materials, cost: materials.sum { |row| row[:cost] },
+          hands_min: told.sum { |step| step[:hands_min] },
+          ready_h: told.last && told.last[:ready_at_h], ready_late_h: told.last && told.last[:ready_late_at_h], before: effects.first, after: effects.last,
+          left_out: left_out, says: says(told), workings: @workings.to_h }
+      end
+
+      # The steps, each on the scene the one before leaves.
+      def steps
+        @steps ||= begin
+          scene = first_scene
+          data.each_with_index.map do |step, index|
+            check(step, index)
+            Mend::MendSteps.build(step, scene, @workings, at: "#{@at}/mend/steps/#{index}").tap { |made| scene = made.after }
+          end
+        end
+      end
+
+      # The plan as in a blank file, symbol-keyed.
+      def data = @data ||= @blank.mend ? @blank.mend[:steps] : Mend::MendProposal.new(@blank, assessed).steps
+
+      # The blank document, string-keyed, once those steps (ids) are done: its findings mended, their steps gone from its plan.
+      # measured: { step id => { name => value } }, what the scale said meanwhile.
+      def document_after(document, done, measured: {})
+        worked = steps.select { |step| done.include?(step.id) }
+        mended = worked.inject({}) { |found, step| found.merge(step.mended(measured.fetch(step.id, {})).to_h { |defect| [defect.id, defect] }) }
+        left = (document.dig("mend", "steps") || []).reject { |step| done.include?(step["id"]) }
+        defects = document["defects"].map { |old| mended[old["id"]] ? mended_over(old, mended[old["id"]]) : old }
+        material = worked.inject(document["material"]) { |found, step| found.merge(step.material_after(measured.fetch(step.id, {}))) }
+        document.merge("defects" => defects, "material" => material).except("mend").merge(left.any? ? { "mend" => { "steps" => left } } : {})
+      end
+
+      private
+
+      # As a blank file has it, with what is only for the eye kept.
+      def mended_over(old, defect) = old.slice("found_on", "group").merge(JSON.parse(JSON.generate(defect.to_document)))
+
+      def assessed = @assessed ||= Assessment.new(@blank, climate: @climate, now: @now, fineness: @fineness).to_h
+
+      def first_scene
+        water = DryingReport.new(@blank, @climate, Workings.new, now: @now)
+        Mend::MendContext.new(blank: @blank, assessed: assessed,
+          water: @blank.material.wooden? ? water : nil, climate: @climate, records: @records,
+          moisture_pct: assessed[:drying] ? assessed[:drying][:moisture_pct] : @blank.material.moisture_pct)
+      end
+
+      # A step carries only what its kind knows, and mends what there is.
+      def check(step, index)
+        at = "#{@at}/mend/steps/#{index}"
+        known = Mend::MendStep::COMMON + Mend::MendStep::CARRIES.fetch(step[:do])
+        faults = (step.keys - known).map { |key| Fault.new(path: "#{at}/#{key}", problem: "does not belong to such a step", allowed: known.join(", ")) }
+        there = @blank.defects.map(&:id)
+        (step[:of] || []).each_with_index do |ref, place|
+          next if there.include?(ref)
+
+          faults << Fault.new(path: "#{at}/of/#{place}", problem: "is #{Fault.shown(ref)}", allowed: "the id of a finding of the survey")
+        end
+        twice = data.first(index).any? { |other| other[:id] == step[:id] }
+        faults << Fault.new(path: "#{at}/id", problem: "is used twice (#{step[:id]})", allowed: "each step its own") if twice
+        raise InvalidInput, faults if faults.any?
+      end
+
+      def tell(step, index)
+        start, late = times[index]
+        key = step.data[:do].to_sym
+        { id: step.id, do: step.data[:do], name: step.name, of: step.data[:of] || [], gate_pct: step.gate_pct,
+          moisture_pct: step.scene.wooden? ? step.scene.moisture_pct : nil,
+          materials: step.materials.map(&:to_h), hands_min: step.hands_min, working_min: step.working_min, ready_h: step.ready_h, ready_late_h: step.ready_late_h,
+          cure_h: step.cure_h,
+          starts_h: start, ready_at_h: start && step.ready_h && (start + step.ready_h), ready_late_at_h: late && step.ready_late_h && (late + step.ready_late_h),
+          tools: step.tools, cautions: step.cautions, says: [*conflicts_of(step), *step.says, *slower(index)],
+          conflicts: conflicts_of(step).count { |one| one[:tone] == "stop" },
+          before: effects[index], after: effects[index + 1], detail: step.detail.empty? ? nil : { key => step.detail }, lines: numbered(step) }
+      end
+
+      def numbered(step) = step.lines.each_with_index.map { |line, index| { key: "#{step.id}.#{index + 1}", optional: false, **line } }
+
+      # [earliest, latest] hours from now at which each begins; nil after a step that never ends.
+      def times
+        @times ||= steps.each_with_object([[0.0, 0.0]]) do |step, list|
+          start, late = list.last
+          list << [start && step.ready_h && (start + step.ready_h), late && step.ready_late_h && (late + step.ready_late_h)]
+        end
+      end
+
+      # On the lathe, before the first step and after each.
+      def effects = @effects ||= [first_scene, *steps.map(&:after)].map { |scene| MendEffect.new(scene, fineness: @fineness).to_h }
+
+      def conflicts = @conflicts ||= Mend::MendConflicts.new(steps).to_a
+
+      def conflicts_of(step)
+        conflicts.select { |of, *| of.equal?(step) }.map { |_, tone, text, amounts| say(tone, text, **amounts) }
+      end
+
+      # A mend never slows the piece without saying so.
+      def slower(index)
+        before, after = effects[index], effects[index + 1]
+        LIMIT_WORDS.filter_map do |stage, words|
+          from, to = before[stage], after[stage]
+          if from[:burst_rpm] && to[:burst_rpm] && to[:burst_rpm] < from[:burst_rpm] * SLOWER
+            say(:care, "Heavier with it: #{words} it splits at {to} instead of {from}.", to: [to[:burst_rpm], "rpm"], from: [from[:burst_rpm], "rpm"])
+          elsif to[:limit_rpm] < from[:limit_rpm] * SLOWER
+            say(:care, "Slower with it: #{words} below {to} instead of {from}.", to: [to[:limit_rpm], "rpm"], from: [from[:limit_rpm], "rpm"])
+          end
+        end
+      end
+
+      # In all, by product.
+      def materials
+        @materials ||= steps.flat_map(&:materials).group_by { |one| [one.key, one.part, one.unit, one.name] }.map do |(key, part, unit, name), list|
+          { key: key, name: name, part: part, unit: unit, amount: list.sum(&:amount), cost: list.sum(&:cost) }
+        end
+      end
+
+      # Findings that ask for mending and are in no step.
+      def left_out
+        planned = data.flat_map { |step| step[:of] || [] }
+        return [] if data.any? { |step| %w[stabilise cast].include?(step[:do]) && (step[:of] || []).empty? }
+
+        assessed[:defects].select { |defect| Mend::MendProposal.way(defect) && !planned.include?(defect[:id]) }.map { |defect| defect[:id] }
+      end
+
+      def says(told)
+        return [say(:go, "Nothing to mend before it is turned.")] if told.empty? && left_out.empty? && tested.empty?
+
+        [whole(told), faster(told), (say(:care, "In no step: #{left_out.join(', ')}.") if left_out.any?),
+         (say(:care, "Tests show #{tested.join(', ')} as well: put it down in the survey, and it is planned.") if tested.any?)].compact
+      end
+
+      # Ids of what tests alone show and would have to be mended.
+      def tested = assessed[:defects].select { |defect| defect[:by_test] && Mend::MendProposal.way(defect.merge(by_test: false)) }.map { |defect| defect[:id] }
+
+      def whole(told)
+        return if told.empty?
+
+        stuck = told.sum { |step| step[:conflicts] }
+        if stuck.positive?
+          return say(:stop, stuck == 1 ? "One thing in this order spoils another: see the step." : "{n} things in this order spoil others: see the steps.", n: [stuck, ""])
+        end
+        return say(:stop, "This plan never ends: a step waits for what this air does not give.") if told.last[:ready_at_h].nil?
+
+        ready_in(*told.last.values_at(:ready_at_h, :ready_late_at_h), told.sum { |step| step[:hands_min] })
+      end
+
+      # late: hours, or nil where damper air never gets it there.
+      def ready_in(ready, late, hands)
+        tail = if late.nil? then ", in damper air never"
+               elsif late > ready * 1.05 then " to {late}"
+               end
+        say(:plain, "Ready to turn in {ready}#{tail}; {hands} of it by hand.", ready: [ready, "h"], late: [late || ready, "h"], hands: [hands, "min"])
+      end
+
+      # What the whole of it does to the speed.
+      def faster(told)
+        return if told.empty?
+
+        from, to = effects.first[:first], effects.last[:first]
+        return unless to[:limit_rpm] > from[:limit_rpm] / SLOWER
+        return say(:go, "Mended, it may go on the lathe at {to}; now not at all.", to: [to[:limit_rpm], "rpm"]) if from[:limit_rpm].zero?
+
+        say(:go, "Mended, it may go on the lathe at {to}; now only {from}.", to: [to[:limit_rpm], "rpm"], from: [from[:limit_rpm], "rpm"])
+      end
+
+      def say(tone, text, **values)
+        { tone: tone.to_s, text: text, figure: nil, values: values.map { |name, (value, unit)| { name: name.to_s, value: value, unit: unit } } }
+      end
+    end
+  end
+end

@@ -1,0 +1,194 @@
+# frozen_string_literal: true
+
+module MossyAnvil
+  module Report
+    # How the piece is held from the first cut to the last: each step of the work with every mount judged for it, one proposed, and whether the whole works.
+    class MountReport
+      STEPS = {
+        hollow: [[:outside, :mouth, %w[screw faceplate centres glue_block hot_melt tape]], [:hollow, :foot, %w[tenon recess glue_block hot_melt]],
+                 [:foot, :mouth, %w[jam cone vacuum]]],
+        ring: [[:outside, :mouth, %w[screw faceplate glue_block hot_melt centres]], [:bore, :foot, %w[jam mandrel hot_melt tape]]],
+        sphere: [[:outside, :mouth, %w[centres screw faceplate glue_block]], [:ends, :foot, %w[cups jam]]],
+        solid: [[:outside, :mouth, %w[centres screw faceplate glue_block hot_melt]], [:ends, :foot, %w[tenon recess collet jam glue_block tape]]]
+      }.freeze
+      NAMES = { outside: "True it up, turn the outside and what holds it next", hollow: "Turn it round and hollow it", foot: "Turn it round again and finish the foot",
+                bore: "Turn it round and open it through", ends: "Turn it round and finish the other end" }.freeze
+      # What there is to do where nothing holds it for a step.
+      WHAT_ELSE = {
+        "hollow" => "Mend what is open there, glue a waste block on the whole foot, leave a longer tenon, or run the rim in a steady rest.",
+        "foot" => "Finish the foot before it is hollowed, or by hand with the lathe stopped."
+      }.freeze
+      # A glued block is no wider where it would mark the piece.
+      BLOCK_MM = 80.0
+      # Steps that begin with a roughing cut.
+      ROUGHED = %i[outside hollow bore].freeze
+      # Steps at which the tool goes where the tailstock would be.
+      FREE = %i[hollow bore].freeze
+      # The stage whose weight, imbalance and limit a step begins with.
+      STAGES = { outside: :blank, hollow: :outside, foot: :hollowed, bore: :outside, ends: :outside }.freeze
+
+      # blank: as surveyed, with a form. now: Time, or nil to take its water as last read. Raises InvalidInput under `at`.
+      def initialize(blank, climate: ShopClimate.new, now: nil, fineness: :default, at: "")
+        raise InvalidInput, [Fault.new(path: "#{at}/form", problem: "is missing", allowed: "a form: how it is held follows what it is to become")] unless blank.form
+
+        @blank = blank.on_centres
+        @form = @blank.form
+        @moisture_pct = DryingReport.new(@blank, climate, Workings.new, now: now).to_h.then { |water| water ? water[:moisture_pct] : 0 }
+        @solid = SolidAnalysis.new(@blank, climate, fineness)
+        @workings = Workings.new
+        @stages = Solid::Stage.names_for(@blank).to_h { |name| [name, StageReport.new(name, @solid, Workings.new).to_h] }
+      end
+
+      # Plain data: steps, each with its mounts, the one proposed (or nil) first, and what else to look to; says: of the whole; clearances.
+      def to_h
+        steps = STEPS.fetch(family).each_with_index.map { |(name, by, mounts), index| step(name, by, mounts, index) }
+        { steps: steps, says: whole(steps), clearances: Turn::MountClearances.new(@blank, @stages[:blank][:swing_mm]).to_a, jaws_mm: circles_mm, jaws_are_own: own_jaws?,
+          workings: @workings.to_h }
+      end
+
+      private
+
+      def family
+        return :ring if @form.open_both_ends?
+        return :sphere if @form.kind == "sphere"
+
+        @form.hollow? ? :hollow : :solid
+      end
+
+      def circles_mm = own_jaws? ? @blank.lathe.jaws_mm : Table["mounts"]["jaws"]["circles_mm"]
+      def own_jaws? = !@blank.lathe.nil? && @blank.lathe.jaws_mm.any?
+      def opens_tail? = @form.opens == "tail"
+
+      # The seat of a step: the mouth end or, at the foot, the shoulder of what holds it there.
+      def site(name, by)
+        length, (low, high) = @blank.shape.length_mm, @form.z_span_mm
+        at_tail = (by == :mouth) == opens_tail?
+        z_mm = if name == :outside then at_tail ? length : 0.0
+               else at_tail ? high : low
+               end
+        # What holds at the foot is rooted in the wood beyond the shoulder.
+        Turn::MountSite.new(@solid, z_mm, at_tail ? -1 : 1)
+      end
+
+      def step(name, by, mounts, index)
+        judge = Turn::MountJudge.new(site(name, by), load(name, by), facts(name), @solid, circles_mm)
+        verdicts = mounts.map { |key| judge.call(key) }
+        order = { holds: 0, tailstock: 1, slower: 2, no: 3 }
+        ranked = verdicts.each_with_index.sort_by { |verdict, place| [order.fetch(verdict.verdict), place] }.map(&:first)
+        # Force that a tailstock carries is no reason to take the second best where the first is meant for it.
+        proposed = ranked.first.verdict == :no ? nil : ranked.first
+        { key: name.to_s, name: NAMES.fetch(name), by: by_words(by), stage: stage_of(name).to_s, rpm: load(name, by)[:rpm],
+          limit_rpm: [proposed&.limit_rpm, load(name, by)[:rpm]].compact.min,
+          need_nm: put(index, "need_nm", judge.bearing.need_nm, load(name, by)), need_with_tailstock_nm: FREE.include?(name) ? nil : judge.bearing.need_with_tailstock_nm,
+          proposed: proposed&.key, mounts: ranked.map { |verdict| plain(verdict) } }
+      end
+
+      def put(index, key, value, load)
+        @workings.put("/steps/#{index}/#{key}", value: value, unit: "N m", certainty: :rule_of_thumb, source: "Textbook mechanics; cutting forces as the trade takes them",
+          formula: "cutting force at its overhang, and imbalance and weight at the centre of mass",
+          inputs: { "cutting force" => [load[:force_n], "N"], "overhang" => [load[:overhang_mm], "mm"], "mass" => [load[:mass_g], "g"],
+                    "imbalance" => [load[:imbalance_g_mm], "g mm"],
+                    "speed" => [load[:rpm], "rpm"], "seat to centre of mass" => [load[:centre_mm], "mm"] })
+      end
+
+      def by_words(by)
+        return "by the #{by == :mouth ? 'mouth end' : 'foot'}" if family == :hollow
+
+        "by the #{(by == :mouth) == opens_tail? ? 'tail' : 'head'} end"
+      end
+
+      def plain(verdict)
+        row = Turn::MountHold.row(verdict.key)
+        { key: verdict.key, name: row["name"], verdict: verdict.verdict.to_s, hold_nm: verdict.hold_nm, need_nm: verdict.need_nm,
+          margin: verdict.hold_nm && (verdict.need_nm.zero? ? nil : verdict.hold_nm / verdict.need_nm), size_mm: verdict.size_mm, limit_rpm: verdict.limit_rpm,
+          says: { text: verdict.says, values: verdict.amounts.map { |name, (value, unit)| { name: name.to_s, value: value, unit: unit } } },
+          wood_lost_mm: row["wood_lost_mm"], mark: row["mark"], wants: row["wants"] }
+      end
+
+      def stage_of(name) = @stages.key?(STAGES.fetch(name)) ? STAGES.fetch(name) : @stages.keys.last
+
+      def load(name, by)
+        stage = @stages.fetch(stage_of(name))
+        loads = Table["mounts"]["loads"]
+        seat = site(name, by).z_mm
+        reach = name == :outside ? @blank.shape.length_mm : @form.length_mm
+        { force_n: ROUGHED.include?(name) ? loads["roughing_n"] : loads["light_n"], overhang_mm: reach, mass_g: stage[:mass_g], imbalance_g_mm: stage[:imbalance_g_mm],
+          rpm: stage[:limit_rpm], centre_mm: (stage[:centre_of_mass_mm][2] - seat).abs }
+      end
+
+      # What the judge asks of this step and this form.
+      def facts(name)
+        made = holding_wood
+        { tailstock: !FREE.include?(name), swing_mm: @stages.fetch(stage_of(name))[:swing_mm],
+          waste_mm: waste_mm(name), block_mm: block_mm(name), moisture_pct: @moisture_pct, tenon_wood_mm: made[:length_mm], tenon_round_mm: made[:round_mm],
+          foot_mm: 2 * foot_radius_mm,
+          floor_mm: @form.floor_mm || @form.length_mm, rim_true: rim_true?, rim_mm: 2 * mouth_radius_mm, through: through }
+      end
+
+      def through = @through ||= @solid.openings ? @solid.openings.all.flat_map(&:ids) : []
+
+      # A screw at the mouth goes into what is hollowed out, or into what lies beyond the form.
+      def waste_mm(name)
+        beyond = opens_tail? ? @blank.shape.length_mm - @form.z_span_mm[1] : @form.z_span_mm[0]
+        return beyond unless name == :outside && @form.hollow?
+
+        beyond + (@form.open_both_ends? ? @form.length_mm : @form.wall_depth_mm)
+      end
+
+      # A block no wider than where it is glued to will be cut away, or the foot.
+      def block_mm(name)
+        return [2 * foot_radius_mm, BLOCK_MM].min unless name == :outside
+
+        @form.hollow? ? 2 * mouth_radius_mm : BLOCK_MM
+      end
+
+      def holding_wood
+        low, high = @form.z_span_mm
+        from, to = opens_tail? ? [0.0, low] : [high, @blank.shape.length_mm]
+        length = to - from
+        seat = Turn::MountSite.new(@solid, opens_tail? ? low : high, opens_tail? ? -1 : 1)
+        { length_mm: length, round_mm: length < 1 ? 0.0 : seat.round_mm([length, Turn::MountHold.row("tenon")["length_mm"][1]].min) }
+      end
+
+      def ends_mm = @form.outside.points.values_at(0, -1).map(&:last)
+      def foot_radius_mm = opens_tail? ? ends_mm[0] : ends_mm[1]
+      def mouth_radius_mm = opens_tail? ? ends_mm[1] : ends_mm[0]
+
+      # Does the wood reach the form all round the mouth?
+      def rim_true?
+        z_mm = opens_tail? ? @form.z_span_mm[1] : @form.z_span_mm[0]
+        (@blank.shape.radius_mm(Numo::DFloat.new(96).seq * (360.0 / 96), Numo::DFloat.zeros(96) + z_mm) + Numo::DFloat.zeros(96)).min >= mouth_radius_mm - 0.5
+      end
+
+      def stuck_at(step)
+        else_do = WHAT_ELSE.fetch(step[:key], "Leave more wood there, glue a block on before, or slide the form.")
+        say(:stop, "Nothing left to hold it by. #{step[:name]}, #{step[:by]}: no mount bears that. #{else_do}")
+      end
+
+      # One sentence on the whole: does each step leave something to hold the next by?
+      def whole(steps)
+        stuck = steps.find { |one| one[:proposed].nil? }
+        return stuck_at(stuck) if stuck
+        return say(:stop, "Not on the lathe yet, however it is held: as it is, no speed is safe. Mend it first.") if steps.any? { |one| one[:rpm].zero? }
+
+        in_order(steps)
+      end
+
+      # The mounts proposed, one after the other, and what to mind with them.
+      def in_order(steps)
+        names = steps.map { |one| one[:mounts].first[:name] }.join(", then ").sub(/\A./, &:upcase)
+        care = steps.any? { |one| one[:mounts].first[:verdict] != "holds" }
+        slow = steps.select { |one| one[:mounts].first[:limit_rpm] }.min_by { |one| one[:limit_rpm] }
+        say(care ? :care : :go, "#{names}.#{' Keep the tailstock up as long as it can stay.' if care}#{slowed(slow)}", **(slow ? { limit: [slow[:limit_rpm], "rpm"] } : {}))
+      end
+
+      # Where what holds it bears less than the speed the piece itself would take.
+      def slowed(step) = step && " #{step[:mounts].first[:name].sub(/\A./, &:upcase)}: {limit} at most."
+
+      def say(tone, text, **values)
+        amounts = values.map { |name, (value, unit)| { name: name.to_s, value: value, unit: unit } }
+        { tone: tone.to_s, text: text, figure: nil, values: amounts }
+      end
+    end
+  end
+end

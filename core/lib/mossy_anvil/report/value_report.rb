@@ -1,0 +1,43 @@
+# frozen_string_literal: true
+
+module MossyAnvil
+  module Report
+    # Is it worth it: what the finished piece is thought to come to, against the blank, the materials and the hours. Sums of money are in the shop's currency.
+    class ValueReport
+      ABOUT = { certainty: :rule_of_thumb, source: "Your own figures; materials and mending by the tables" }.freeze
+
+      # defects: the reports of all of them, as plain data.
+      def initialize(blank, defects, workings)
+        @blank = blank
+        @worth = blank.worth
+        @taken = defects.filter_map { |defect| defect[:ways].find { |way| way[:chosen] } || defect[:ways].find { |way| way[:advised] } }
+        @workings = workings
+      end
+
+      # nil where nobody has said what it would fetch; pays: nothing is lost on it.
+      def to_h
+        return unless @worth
+
+        { outcome: @worth[:outcome].to_f, cost: cost, margin: margin, pays: margin >= 0, mend_hours: mend_hours, materials: materials }
+      end
+
+      private
+
+      def materials = @taken.sum { |way| way[:cost] }
+      def mend_hours = @taken.sum { |way| way[:hands_min] } / 60.0
+      def blank_cost = (@blank.intake[:cost] || 0).to_f
+      def work = (@worth[:hours] + mend_hours) * @worth[:rate]
+
+      def cost
+        @cost ||= @workings.put("/worth/cost", value: blank_cost + materials + work, unit: "money", **ABOUT,
+          formula: "blank, materials for mending, and all hours at the rate", inputs: { "blank" => [blank_cost, "money"], "materials" => [materials, "money"],
+                                                                                        "hours of work" => [@worth[:hours], "h"], "hours of mending" => [mend_hours, "h"], "an hour" => [@worth[:rate], "money"] })
+      end
+
+      def margin
+        @margin ||= @workings.put("/worth/margin", value: @worth[:outcome] - cost, unit: "money", **ABOUT, formula: "what it would fetch, less what it costs",
+          inputs: { "would fetch" => [@worth[:outcome], "money"], "costs" => [cost, "money"] })
+      end
+    end
+  end
+end

@@ -1,0 +1,64 @@
+# frozen_string_literal: true
+
+module MossyAnvil
+  module Solid
+    # Area of the finished skin by Pappus: each short piece of the profile swept round the axis,
+    # only over that share of the turn where there is wood to sweep.
+    class SkinArea
+      STEPS = 400
+      ANGLES = 192
+
+      def initialize(form, shape)
+        @form = form
+        @shape = shape
+      end
+
+      # mm2 of the outside, its two end faces (less the mouth) included.
+      def outside_mm2
+        low, high = @form.z_span_mm
+        ends = [low, high].sum { |z_mm| Math::PI * (@form.outside.radius_mm(z_mm)**2) * wood_share(z_mm, @form.outside) }
+        [swept(@form.outside) + ends - mouths_mm2, 0].max
+      end
+
+      # mm2 of the inside with its floor; 0 where it is not hollow.
+      def inside_mm2
+        return 0.0 unless @form.hollow?
+
+        floor = @form.open_both_ends? ? 0 : Math::PI * (@form.inside.radius_mm(@form.floor_z_mm)**2)
+        swept(@form.inside) + floor
+      end
+
+      private
+
+      # Areas of the holes in the end faces.
+      def mouths_mm2
+        return 0.0 unless @form.hollow?
+
+        @form.z_span_mm.sum do |z_mm|
+          open_here = [@form.inside.first_z_mm, @form.inside.last_z_mm].any? { |edge| (edge - z_mm).abs < 1e-6 }
+          open_here ? Math::PI * (@form.inside.radius_mm(z_mm)**2) : 0.0
+        end
+      end
+
+      def swept(profile)
+        low, high = profile.first_z_mm, profile.last_z_mm
+        edges = (Numo::DFloat.new(STEPS + 1).seq * ((high - low) / STEPS)) + low
+        radii = profile.radii_mm(edges)
+        step = Numo::DFloat::Math.sqrt(((radii[1..] - radii[0...-1])**2) + (((high - low) / STEPS)**2))
+        middle = (edges[1..] + edges[0...-1]) / 2
+        ((radii[1..] + radii[0...-1]) * step * wood_shares(middle, profile.radii_mm(middle))).sum * Math::PI
+      end
+
+      def wood_share(z_mm, profile) = wood_shares(Numo::DFloat[z_mm], Numo::DFloat[profile.radius_mm(z_mm)])[0]
+
+      # Share of the turn at each z where the wood reaches out to a radius.
+      def wood_shares(z_mm, radii_mm)
+        return 1.0 + (z_mm * 0) if @shape.min_radius_mm >= radii_mm.max
+
+        angles = Numo::DFloat.new(ANGLES, 1).seq * (360.0 / ANGLES)
+        reach = @shape.radius_mm(angles, z_mm.reshape(1, z_mm.size))
+        Numo::DFloat.cast(reach.ge(radii_mm.reshape(1, radii_mm.size))).mean(axis: 0)
+      end
+    end
+  end
+end

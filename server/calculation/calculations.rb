@@ -1,0 +1,172 @@
+# frozen_string_literal: true
+
+module MossyAnvil
+  module Server
+    module Calculation
+      # Every question that is worked out apart from the processes that answer requests. A question gets the bytes of the request, reads and checks them itself, and
+      # touches no database: what it needs of that comes along as `given`.
+      class Calculations
+        JSON_TYPE = "application/json"
+        # Method by question.
+        QUESTIONS = %w[assess compare mounts tests mend peel strip form profile traced_profile set_outs move pattern scan trace intake
+                       taken_in imported saved read_of export photograph search card].to_h { |name| [name, :"on_#{name}"] }.freeze
+        CONTRACT = Contract.new
+
+        # question: { "question" => name, "given" => plain data }. Gives back what is said of the answer, and its bytes.
+        def self.answer(question, bytes)
+          new(question["given"], bytes).public_send(QUESTIONS.fetch(question["question"]))
+        rescue MossyAnvil::InvalidInput => e
+          refused(Problems.invalid(e))
+        rescue NotFound => e
+          refused(Problems.missing(e.message))
+        rescue TooLarge => e
+          refused(Problems.too_large(e.message))
+        rescue StandardError, ScriptError, SystemStackError => e
+          RequestLog.fault($stdout, Time, { "PATH_INFO" => question["question"] }, e)
+          refused(Problems.broken)
+        end
+
+        def self.refused(document) = [{ status: document[:status], type: Problems::TYPE }, JSON.generate(document)]
+        private_class_method :refused
+
+        def initialize(given, bytes)
+          @given = given
+          @bytes = bytes
+        end
+
+        def on_assess = json(reckoner.assess(draft, at: "/document"))
+        def on_compare = json(reckoner.compare(draft, at: "/document"))
+        def on_mounts = json(reckoner.mounts(draft, at: "/document"))
+        def on_tests = json(tests: reckoner.next_tests(draft, at: "/document"))
+        def on_mend = json(reckoner.mend(draft, at: "/document"))
+
+        def on_peel
+          body = body_as("PeelAsked")
+          json(MossyAnvil::Turn::Peel.new(blank_of(body), depth_mm: body["depth_mm"], stage: body["stage"]).to_h(body["rpm"]))
+        end
+
+        def on_strip
+          body = body_as("StripAsked")
+          json(MossyAnvil::Turn::CutStrip.new(blank_of(body), at: "/document").to_h(body["rpm"]))
+        end
+
+        def on_form
+          body = body_as("FormAsked")
+          json(MossyAnvil::Model::FormMaker.new(blank_of(body).on_centres, body["kind"], body["measures"] || {}).to_h)
+        end
+
+        def on_profile
+          body = body_as("ProfileAsked")
+          json(points: MossyAnvil::Formats::SvgPath.new(body["path"], mm_per_unit: body.fetch("mm_per_unit", 1), at: "/path").profile(from_z_mm: body.fetch("from_z_mm", 0)))
+        end
+
+        def on_traced_profile
+          body = symbols(body_as("TracedProfileAsked"))
+          json(points: MossyAnvil::Scan::ProfileTrace.new(body).profile(from_z_mm: body.fetch(:from_z_mm, 0)))
+        end
+
+        def on_set_outs
+          body = body_as("SetOutsAsked")
+          json(MossyAnvil::Report::SetOutReport.new(blank_of(body), symbols(body.fetch("wanted", {}))).to_h)
+        end
+
+        def on_move
+          body = body_as("MoveAsked")
+          json(MossyAnvil::Model::PlacementMove.new(blank_of(body), symbols(body["move"]), at: "/move").to_h)
+        end
+
+        def on_pattern
+          body = body_as("PatternAsked")
+          json(Store::Patterns.pattern(body["form"]).laid_in(blank_of(body).on_centres, scale: body["scale"]))
+        end
+
+        # given: unit, axis and reversed, as MossyAnvil::Scan::ScanReport has them.
+        def on_scan = json(MossyAnvil::Scan::ScanReport.new(@bytes, **symbols(@given["options"]), at: "/file").to_h)
+        def on_trace = json(MossyAnvil::Scan::Trace.new(symbols(body_as("TraceAsked"))).to_h)
+        def on_intake = json(MossyAnvil::Report::IntakeReport.new(symbols(body_as("IntakeAsked"))).to_h)
+
+        # A new blank and what the rack shows of it.
+        def on_taken_in
+          document = body_as("NewBlank")["document"]
+          json(document: document, brief: brief(document, at: "/document"))
+        end
+
+        # The same of a blank file.
+        def on_imported
+          document = parsed
+          json(document: document, brief: brief(document))
+        end
+
+        # given: what is kept of the blank. A save carries no readings, or the very ones that are kept.
+        def on_saved
+          body = body_as("SavedBlank")
+          document = body["document"]
+          refuse_changed_readings(document)
+          json(version: body["version"], document: document, brief: brief(document.merge(@given["kept"].slice("readings")), at: "/document"))
+        end
+
+        # A reading, and what the rack shows of the blank with it.
+        def on_read_of
+          reading = body_as("NewReading")["reading"].merge("taken_at" => @given["taken_at"])
+          whole = @given["kept"].merge("readings" => [*@given["kept"]["readings"], reading])
+          json(reading: reading, brief: brief(whole, at: "/document"))
+        end
+
+        # A kept blank in one of its formats.
+        def on_export
+          ending, type, bytes = Services::BlankExport.new(@given["kept"], reckoner: reckoner, now: now).written(@given["format"])
+          [{ status: 200, type: type, ending: ending }, bytes.b]
+        end
+
+        # A picture as it is kept.
+        def on_photograph
+          picture = Services::Picture.new(@bytes)
+          [{ status: 200, type: "image/jpeg", width_px: picture.width_px, height_px: picture.height_px }, picture.bytes]
+        end
+
+        # A search as it is asked for, and how many climbs its parts have.
+        def on_search
+          asked = body_as("SearchAsked")
+          json(asked: asked, climbs: Services::Placing.search(asked).climbs(Services::Placing::PARTS))
+        end
+
+        # The plan of a kept blank as a card begins with it.
+        def on_card
+          report = reckoner.mend(@given["kept"])
+          json(steps: report[:steps], materials: report[:materials])
+        end
+
+        private
+
+        def json(data) = [{ status: 200, type: JSON_TYPE }, JSON.generate(data)]
+        def parsed = MossyAnvil::Formats::JsonText.parse(@bytes)
+        def body_as(schema) = CONTRACT.check(schema, parsed)
+        def draft = body_as("Draft")["document"]
+        def blank_of(body) = Services::Reckoner.blank(body["document"], at: "/document")
+        def symbols(data) = JSON.parse(JSON.generate(data), symbolize_names: true)
+
+        def now = Time.at(@given["now"]).utc
+        def climate = MossyAnvil::Report::ShopClimate.new(**symbols(@given["climate"]))
+        def records = (@given["records"] || []).map { |row| row.transform_keys(&:to_sym) }
+        # Waits are told in days: the minute will do, and what was worked out of a blank's water serves as long.
+        def reckoner = Services::Reckoner.new(climate, now: Time.at(now.to_i / 60 * 60).utc, records: -> { MossyAnvil::Model::ShopRecords.new(records) })
+
+        # Without it where that takes too much: what is kept must not hang on what can be calculated of it. It is checked all the same.
+        def brief(document, at: "")
+          return Services::Reckoner.blank(document, at: at) && Services::Brief::UNKNOWN if @given["unbriefed"]
+
+          started = @given["started_at"]
+          whole = Services::Brief.new(reckoner.assess(document, at: at), now: now, started_at: started && Time.parse(started)).to_h
+          whole.transform_values { |value| value.is_a?(Time) ? value.iso8601(6) : value }
+        end
+
+        def refuse_changed_readings(document)
+          return unless document.key?("readings") && document["readings"] != (@given["kept"]["readings"] || [])
+
+          raise MossyAnvil::InvalidInput, [MossyAnvil::Fault.new(path: "/document/readings", problem: "differ from what was read",
+            allowed: "readings are added one by one and never changed; leave them out of a save")]
+        end
+      end
+    end
+  end
+end

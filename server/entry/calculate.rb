@@ -1,0 +1,12 @@
+# frozen_string_literal: true
+
+# The processes that calculate. Started by server/entry/launch.rb; TERM stops them at once, since they keep nothing.
+
+$stdout.sync = true
+Encoding.default_external = Encoding::UTF_8
+require_relative "../server"
+
+$stdout = MossyAnvil::Server::SteadyLog.new($stdout)
+MossyAnvil::Server.load_all
+GC.start
+MossyAnvil::Server::Calculation::CalculationPool.new(ENV.fetch("CALCULATION_SOCKET"), size: Integer(ENV.fetch("CALCULATORS"))).run

@@ -1,0 +1,14 @@
+# frozen_string_literal: true
+
+# Starts everything: the database, the tables, the demo, the web server; watches over both, and stops it all again.
+# Called by bin/start, which has installed and built what is needed.
+# TERM or Ctrl-C stops it; HUP puts new server processes in the place of the old without dropping a request.
+
+$stdout.sync = true
+Encoding.default_external = Encoding::UTF_8
+require_relative "../server"
+
+# The terminal it was started from may go away: it goes on.
+$stdout = MossyAnvil::Server::SteadyLog.new($stdout)
+
+MossyAnvil::Server::Process::Launch.new(ARGV).call

@@ -1,0 +1,53 @@
+# frozen_string_literal: true
+
+module MossyAnvil
+  module Server
+    module Http
+      # Lets in only requests whose address can be read: short, of UTF-8 without control characters, and asking by plain names and values.
+      class PlainRequest
+        MOST_QUERY_BYTES = 2000
+        MOST_PARAMETERS = 20
+        UNREADABLE = /[\u0000-\u001F\u007F]/
+
+        def initialize(app)
+          @app = app
+        end
+
+        def call(env)
+          fault = fault_of(env)
+          return @app.call(env) unless fault
+
+          [400, { "content-type" => Problems::TYPE }, [JSON.generate(Problems.unreadable(fault).merge(request_id: env[RequestLog::ID]))]]
+        end
+
+        private
+
+        def fault_of(env)
+          return "the path is no text that can be read" unless readable?(env["PATH_INFO"])
+
+          query = env["QUERY_STRING"].to_s
+          return "more than #{MOST_QUERY_BYTES} bytes after the question mark" if query.bytesize > MOST_QUERY_BYTES
+
+          pairs = query.split("&")
+          return "more than #{MOST_PARAMETERS} values after the question mark" if pairs.size > MOST_PARAMETERS
+
+          "what stands after the question mark is not name=value" unless pairs.all? { |pair| plain?(pair) }
+        end
+
+        def plain?(pair)
+          name, value = pair.split("=", 2)
+          readable?(name.to_s) && readable?(value.to_s) && !unescaped(name.to_s).match?(/[\[\]]/)
+        end
+
+        def readable?(text) = unescaped(text)&.then { |plain| plain.valid_encoding? && !plain.match?(UNREADABLE) }
+
+        # nil where it is no percent-encoding.
+        def unescaped(text)
+          return if text.b.match?(/%(?![0-9A-Fa-f]{2})/n)
+
+          text.b.tr("+", " ").gsub(/%(\h\h)/n) { [Regexp.last_match(1)].pack("H2") }.force_encoding(Encoding::UTF_8)
+        end
+      end
+    end
+  end
+end

@@ -1,8 +1,0 @@
-# frozen_string_literal: true
-
-module Loft
-  # The bytes of a JPEG as Picture has made it, and how many dots it has across and down.
-  KeptPicture = Struct.new(:bytes, :width_px, :height_px) do
-    def sha256 = Digest::SHA256.hexdigest(bytes)
-  end
-end

@@ -1,0 +1,55 @@
+# frozen_string_literal: true
+
+require "icalendar"
+
+module MossyAnvil
+  module Server
+    module Prints
+      # The waits as a calendar: one event each, at its likely end, with an alarm.
+      class Calendar
+        # waits: rows with number and name; drying: rows of blanks that dry. shop: its name. now: Time.
+        def initialize(waits, drying, shop:, now:)
+          @waits = waits
+          @drying = drying
+          @shop = shop
+          @now = now
+        end
+
+        # Text of the file (RFC 5545).
+        def text
+          calendar = Icalendar::Calendar.new
+          calendar.prodid = "-//Mossy Anvil//Waits//EN"
+          calendar.append_custom_property("X-WR-CALNAME", plain("#{@shop}: waits"))
+          @waits.each { |wait| add(calendar, "wait-#{wait[:id]}", wait[:earliest_at], wait[:likely_at], "#{title(wait)}: #{wait[:unlocks] || 'time is up'}", wait[:reason]) }
+          @drying.each do |row|
+            add(calendar, "drying-#{row[:id]}", row[:wait_earliest_at] || row[:wait_ends_at], row[:wait_ends_at], "#{title(row)}: dry enough, weigh it",
+              "Likely by its drying curve; the scale decides.")
+          end
+          calendar.publish
+          calendar.to_ical
+        end
+
+        private
+
+        def title(row) = [row[:number] && "No. #{row[:number]}", row[:name]].compact.join(" ")
+
+        def add(calendar, uid, earliest, likely, summary, description)
+          calendar.event do |event|
+            event.uid = "#{uid}@mossy-anvil"
+            event.dtstamp = stamp(@now)
+            event.dtstart = stamp(likely)
+            event.dtend = stamp(likely + 900)
+            event.summary = plain(summary)
+            event.description = "#{plain(description)} Earliest #{earliest.utc.strftime('%Y-%m-%d %H:%M')} UTC."
+            event.alarm { |alarm| alarm.action, alarm.description, alarm.trigger = "DISPLAY", plain(summary), stamp(likely) }
+          end
+        end
+
+        # On one line: a line end by itself would break the file's own.
+        def plain(text) = text.gsub(/[[:cntrl:]]+/, " ")
+
+        def stamp(time) = Icalendar::Values::DateTime.new(time.utc, "tzid" => "UTC")
+      end
+    end
+  end
+end

@@ -1,0 +1,78 @@
+# frozen_string_literal: true
+
+module MossyAnvil
+  module Server
+    module Prints
+      # The survey on paper: what is known and what to do on the first page, then section and skin at 1 : 1, laid over as many pages as they need.
+      class SurveySheet
+        HEADS = ["", "What", "Where", "What to do", "Why"].freeze
+        SHARES = [0.05, 0.17, 0.16, 0.14, 0.48].freeze
+
+        # blank: of the core; assessment: of it, as plain data; now: Time it is printed at.
+        def initialize(blank, assessment, now)
+          @blank = blank
+          @assessment = assessment
+          @now = now
+        end
+
+        # The PDF's bytes.
+        def pdf
+          @paper = Paper.new(title, @now)
+          @pdf = @paper.pdf
+          @paper.start
+          summary
+          @paper.tiled("Section", MossyAnvil::Formats::SectionMap.new(@blank).svg)
+          @paper.tiled("Skin", MossyAnvil::Formats::SkinMap.new(@blank).svg)
+          @paper.bytes
+        end
+
+        private
+
+        def title = "#{@blank.number} #{@blank.name}".strip
+
+        def plain(words) = @paper.plain(words)
+        def say(words, **how) = @paper.say(words, **how)
+
+        def summary
+          say(title, size: 20, style: :bold)
+          say(facts)
+          @pdf.move_down(8)
+          @assessment[:findings][:survey].each_with_index { |finding, index| say(Said.text(finding), size: index.zero? ? 13 : 10, style: index.zero? ? :bold : :normal) }
+          @pdf.move_down(10)
+          return say("Nothing found.") if @assessment[:defects].empty?
+
+          line(HEADS, style: :bold)
+          @assessment[:defects].each { |defect| line(row(defect)) }
+        end
+
+        def facts
+          first = @assessment[:stages][:blank]
+          ["#{@blank.material.species}, #{@blank.material.density_kg_m3.round} kg/m3 at #{Said.round(@blank.material.moisture_pct, 1)} %",
+           "#{Said.amount(@blank.shape.max_radius_mm * 2, 'mm')} across at most, #{Said.amount(@blank.shape.length_mm, 'mm')} long", Said.amount(first[:mass_g], "g"),
+           "printed #{@now.strftime('%-d %B %Y')}"].join("  -  ")
+        end
+
+        def row(defect)
+          own = @blank.defects.find { |found| found.id == defect[:id] }
+          hour = own.path? ? own.path.first[:clock_deg] : own.clock_deg
+          what, to_do = [defect[:type], defect[:chosen] || defect[:verdict]].map { |word| word.tr("_", " ") }
+          [defect[:id], what, [Said.amount(hour, "clock"), *defect[:where]].join(", "), to_do, defect[:reason]]
+        end
+
+        # Words in columns, over to the next page where they do not fit.
+        def line(cells, style: :normal)
+          wide = @pdf.bounds.width
+          tall = cells.zip(SHARES).map { |cell, share| @pdf.height_of(plain(cell), width: (wide * share) - 4, size: 9, style: style) }.max + 5
+          @pdf.start_new_page if @pdf.cursor - tall < Paper::FOOT_MM * Paper::MM
+          top, left = @pdf.cursor, 0
+          @pdf.stroke_color("999999") && @pdf.stroke_horizontal_line(0, wide, at: top + 2)
+          cells.zip(SHARES) do |cell, share|
+            @pdf.text_box(plain(cell), at: [left, top], width: (wide * share) - 4, size: 9, style: style)
+            left += wide * share
+          end
+          @pdf.move_cursor_to(top - tall)
+        end
+      end
+    end
+  end
+end

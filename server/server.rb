@@ -1,0 +1,52 @@
+# frozen_string_literal: true
+
+require "digest"
+require "fileutils"
+require "json"
+require "securerandom"
+require "sequel"
+require "time"
+require "zeitwerk"
+require_relative "../core/lib/mossy_anvil"
+
+# The server: keeps blanks and serves the core's answers. It computes no rule of the job itself.
+module MossyAnvil
+  module Server
+    ROOT = File.expand_path("..", __dir__)
+
+    # Everything but the large and seldom wanted, before the first request needs it.
+    def self.load_all = Zeitwerk::Loader.eager_load_all
+
+    # What was asked for is not there.
+    class NotFound < MossyAnvil::Error; end
+
+    # Too much is under way already.
+    class Busy < MossyAnvil::Error; end
+
+    # It was asked to stop.
+    class Stopped < MossyAnvil::Error; end
+
+    # More was sent than is taken.
+    class TooLarge < MossyAnvil::Error; end
+
+    # Something of the same name or number is kept already; the message names the constraint (see Problems::APART).
+    class Taken < MossyAnvil::Error; end
+
+    # Somebody saved in between; #current is what is kept now.
+    class Stale < MossyAnvil::Error
+      attr_reader :current
+
+      def initialize(message, current)
+        @current = current
+        super(message)
+      end
+    end
+  end
+end
+
+loader = Zeitwerk::Loader.new
+loader.push_dir(__dir__, namespace: MossyAnvil::Server)
+loader.ignore(__FILE__, "#{__dir__}/entry", "#{__dir__}/migrations", "#{__dir__}/contract", "#{__dir__}/spec")
+# The image library and the PDF writer are large and seldom wanted: they come with the first photograph and the first sheet.
+loader.do_not_eager_load("#{__dir__}/prints", *%w[picture archive_reader archive_intake].map { |name| "#{__dir__}/services/#{name}.rb" })
+loader.setup

@@ -1,0 +1,112 @@
+# frozen_string_literal: true
+
+module MossyAnvil
+  module Server
+    module Services
+      # What must hold of an open card that comes in with an archive, so that it can be worked on here.
+      class ArchivedCardRules
+        TIMES = %w[started_at earliest_at likely_at ended_at].freeze
+
+        # card: string-keyed, fits the contract, its document fit for the core.
+        def initialize(card)
+          @card = card
+          @faults = []
+        end
+
+        # Raises InvalidInput.
+        def check
+          check_steps
+          check_lines
+          check_marks
+          @card["waits"].each_with_index { |wait, index| check_wait(wait, "/waits/#{index}") }
+          time("/started_at", @card["started_at"])
+          raise MossyAnvil::InvalidInput, @faults.first(MossyAnvil::InvalidInput::MAX_FAULTS) if @faults.any?
+        end
+
+        private
+
+        def fault(path, problem, allowed) = @faults << MossyAnvil::Fault.new(path: path, problem: problem, allowed: allowed)
+
+        def check_steps
+          @card["steps"].each_with_index do |step, index|
+            next if planned.include?(step["id"])
+
+            fault("/steps/#{index}/id", "is #{MossyAnvil::Fault.shown(step['id'])}", "a step of the plan of its document")
+          end
+        end
+
+        # Ids of the steps that are planned for its document, by whoever made it or as they are proposed.
+        def planned
+          @planned ||= MossyAnvil::Report::MendReport.new(Reckoner.blank(@card["document"]), climate: MossyAnvil::Report::ShopClimate.new, now: nil).steps.map(&:id)
+        end
+
+        # Every line has a key of its own; those that came of a mark too.
+        def check_lines
+          seen = {}
+          each_line do |line, path|
+            fault("#{path}/key", "is used twice (#{line['key']})", "each line its own") if seen[line["key"]]
+            seen[line["key"]] = true
+          end
+          @keys = seen
+        end
+
+        def each_line(&)
+          @card["steps"].each_with_index { |step, place| step["lines"].each_with_index { |line, index| yield line, "/steps/#{place}/lines/#{index}" } }
+          @card["marks"].each_with_index do |mark, place|
+            (mark.dig("found", "lines") || []).each_with_index { |line, index| yield line, "/marks/#{place}/found/lines/#{index}" }
+          end
+        end
+
+        def check_marks
+          keys, dones = {}, {}
+          @card["marks"].each_with_index do |mark, index|
+            path = "/marks/#{index}"
+            fault("#{path}/line", "is #{MossyAnvil::Fault.shown(mark['line'])}", "a line of this card") unless @keys[mark["line"]]
+            fault("#{path}/key", "is used twice", "each mark its own") if keys[mark["key"]]
+            once = mark.values_at("line", "kind", "turn")
+            fault(path, "is there twice", "each line done once in a turn") if dones[once] && !%w[trouble seen].include?(mark["kind"])
+            keys[mark["key"]] = dones[once] = true
+            time("#{path}/marked_at", mark["marked_at"])
+          end
+          lines_come_of_others
+        end
+
+        # A line that came of a mark belongs to a line that was there before it: followed on from the steps, every line is met.
+        def lines_come_of_others
+          reached = @card["steps"].flat_map { |step| keys_of(step["lines"]) }
+          known = reached.to_h { |key| [key, true] }
+          while (key = reached.shift)
+            fresh = grown.fetch(key, []).reject { |line| known[line] }
+            fresh.each { |line| known[line] = true }
+            reached.concat(fresh)
+          end
+          astray = @keys.keys - known.keys
+          fault("/marks", "hold lines that came of no line of this card (#{astray.first(3).join(', ')})", "lines that came of its own") if astray.any?
+        end
+
+        def keys_of(lines) = (lines || []).map { |line| line["key"] }
+
+        # Keys of the lines that came of each line.
+        def grown
+          @grown ||= @card["marks"].group_by { |mark| mark["line"] }.transform_values { |marks| marks.flat_map { |mark| keys_of(mark.dig("found", "lines")) } }
+        end
+
+        def check_wait(wait, path)
+          fault("#{path}/line", "is #{MossyAnvil::Fault.shown(wait['line'])}", "a line of this card") unless @keys[wait["line"]]
+          times = TIMES.to_h { |name| [name, wait[name] && time("#{path}/#{name}", wait[name])] }
+          { "earliest_at" => "started_at", "likely_at" => "earliest_at", "ended_at" => "started_at" }.each do |later, sooner|
+            fault("#{path}/#{later}", "is #{wait[later]}", "#{wait[sooner]} or later") if times[later] && times[sooner] && times[later] < times[sooner]
+          end
+        end
+
+        # A Time, or nil and a fault where no calendar has it.
+        def time(path, text)
+          Time.iso8601(text).tap { |time| fault(path, "is #{text}", "a time from the year 1 on") && (return nil) unless time.year.between?(1, 9999) }
+        rescue ArgumentError
+          fault(path, "is #{text[0, 40]}", "a time there is")
+          nil
+        end
+      end
+    end
+  end
+end

@@ -1,0 +1,42 @@
+# frozen_string_literal: true
+
+module MossyAnvil
+  module Server
+    module Services
+      # A blank in each of the formats it is written in, but for the parcel, which Archive writes.
+      class BlankExport
+        BLANK_TYPE = "application/vnd.mossy-anvil.blank+json"
+
+        # document: as it is kept; reckoner: for what has to be assessed first; now: Time.
+        def initialize(document, reckoner:, now:)
+          @document = document
+          @blank = Reckoner.blank(document)
+          @reckoner = reckoner
+          @now = now
+        end
+
+        # Ending, media type and text; raises NotFound where there is no such format.
+        def written(format)
+          case format
+          when "section" then ["section.svg", "image/svg+xml", MossyAnvil::Formats::SectionMap.new(@blank).svg]
+          when "sheet" then ["pdf", "application/pdf", Prints::SurveySheet.new(@blank, @reckoner.assess(@document), @now).pdf]
+          when "blank" then ["anvil.json", BLANK_TYPE, MossyAnvil::Formats::BlankFile.write(@document)]
+          when "csv" then ["csv", "text/csv", MossyAnvil::Formats::SurveyCsv.text(@document)]
+          when "svg" then ["svg", "image/svg+xml", MossyAnvil::Formats::SkinMap.new(@blank).svg]
+          else @blank.form && of_form(format) or raise NotFound, "this blank is not written as #{format[0, 20].inspect}"
+          end
+        end
+
+        private
+
+        def of_form(format)
+          case format
+          when "template" then ["template.pdf", "application/pdf", Prints::TemplateSheet.new(@blank, @now).pdf]
+          when "template_svg" then ["template.svg", "image/svg+xml", MossyAnvil::Formats::FormTemplate.new(@blank).svg]
+          when "stl" then ["stl", "model/stl", MossyAnvil::Formats::FormMesh.new(@blank).stl]
+          end
+        end
+      end
+    end
+  end
+end

@@ -1,0 +1,102 @@
+# frozen_string_literal: true
+
+module MossyAnvil
+  module Server
+    module Services
+      # A card as it is shown: its lines in order with what was ticked of each, what is under way, and what comes next.
+      class CardView
+        # card: as Store::Cards#find has it. now: Time.
+        def initialize(card, now)
+          @card = card
+          @now = now
+          @waits = card[:waits].to_h { |wait| [wait[:line], wait] }
+          @marks = card[:marks].group_by { |mark| mark[:line] }
+        end
+
+        def to_h
+          { **@card.slice(:id, :blank_id), started_at: stamp(@card[:started_at]), ended_at: stamp(@card[:ended_at]), now: @now.utc.iso8601(3),
+                                           next_line: next_line&.fetch("key"), steps: @card[:steps].map { |step| told(step) } }
+        end
+
+        # Every line of the card, those that came of a trouble or a weight among them.
+        def lines = @lines ||= @card[:steps].flat_map { |step| lines_of(step) }
+        def line(key) = lines.find { |one| one["key"] == key } || raise(NotFound, "there is no line #{key.to_s[0, 40]} on this card")
+        def step_of(key) = @card[:steps].find { |step| lines_of(step).any? { |line| line["key"] == key } }
+        def turn(key) = marks(key, "taken_back").size
+        def done?(key) = !mark(key, "done").nil?
+        def started?(key) = !mark(key, "started").nil?
+
+        # Every line of a step ticked that has to be?
+        def all_done?(step_id)
+          lines_of(@card[:steps].find { |one| one["id"] == step_id }).all? { |line| line["optional"] || done?(line["key"]) }
+        end
+
+        # { name => value } measured at a step so far.
+        def measures(step_id)
+          step = @card[:steps].find { |one| one["id"] == step_id }
+          lines_of(step).filter_map { |line| line["measures"] && mark(line["key"], "done")&.then { |mark| mark[:value] && [line["measures"], mark[:value]] } }.to_h
+        end
+
+        private
+
+        def marks(key, kind) = @marks.fetch(key, []).select { |mark| mark[:kind] == kind }
+
+        # The mark that counts: of the present turn.
+        def mark(key, kind) = marks(key, kind).find { |mark| mark[:turn] == turn(key) }
+
+        # A step's own lines, each followed by those that came of it.
+        def lines_of(step)
+          (@by_step ||= {})[step["id"]] ||= step["lines"].flat_map { |line| [line, *grown(line["key"])] }
+        end
+
+        def grown(key)
+          came = @marks.fetch(key, []).select { |mark| mark[:kind] == "trouble" || (mark[:kind] == "done" && mark[:turn] == turn(key)) }
+          came.flat_map { |mark| mark.dig(:found, "lines") || [] }.flat_map { |line| [line, *grown(line["key"])] }
+        end
+
+        def next_line = lines.find { |line| !line["optional"] && !done?(line["key"]) }
+
+        # What the weights said last, and what went wrong.
+        def found_in(step_id)
+          @card[:marks].select { |mark| mark[:found] && step_of(mark[:line])&.fetch("id") == step_id && (mark[:kind] == "trouble" || mark[:turn] == turn(mark[:line])) }
+                       .flat_map { |mark| [mark.dig(:found, "trouble"), *mark.dig(:found, "says")].compact }.last(6)
+        end
+
+        def told(step)
+          { **step.slice("id", "do", "name", "cautions", "tools", "troubles").transform_keys(&:to_sym), says: found_in(step["id"]),
+                                                                                                        lines: lines_of(step).map { |line| shown(line) } }
+        end
+
+        def shown(line)
+          key = line["key"]
+          done = mark(key, "done")
+          { **line.slice("key", "kind", "text", "values", "minutes", "working", "measures", "unlocks", "optional", "target").transform_keys(&:to_sym),
+            done_at: stamp(done && done[:marked_at]), value: done && done[:value], wait: wait(key), **watched(line) }
+        end
+
+        # What was seen of a line that is watched; of one that measures how long, what the looks before it come to.
+        def watched(line)
+          log = line["watch"] ? bubble_log(line) : nil
+          suggested = line["measures"] == "bubbling_min" ? before(line).filter_map { |one| one["watch"] && bubble_log(one)&.bubbled_min(@now) }.last : nil
+          looks = seen(line["key"]).map { |mark| { at: stamp(mark[:marked_at]), value: mark[:value].to_i } }
+          { watch: line["watch"], seen: looks, says: log&.says(@now), suggested: suggested }
+        end
+
+        def before(line) = lines_of(step_of(line["key"])).take_while { |one| one["key"] != line["key"] }
+        def seen(key) = marks(key, "seen").select { |mark| mark[:turn] == turn(key) }
+
+        def bubble_log(line)
+          started = @waits[line["key"]] or return
+          MossyAnvil::Mend::BubbleLog.new(started[:started_at], seen(line["key"]).map { |mark| [mark[:marked_at], mark[:value].to_i] })
+        end
+
+        def wait(key)
+          found = @waits[key] or return
+          { started_at: stamp(found[:started_at]), earliest_at: stamp(found[:earliest_at]), likely_at: stamp(found[:likely_at]), ended_at: stamp(found[:ended_at]) }
+        end
+
+        def stamp(time) = time&.utc&.iso8601
+      end
+    end
+  end
+end

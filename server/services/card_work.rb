@@ -1,0 +1,168 @@
+# frozen_string_literal: true
+
+module MossyAnvil
+  module Server
+    module Services
+      # What is done to a card: opened, its lines ticked and taken back, troubles met, closed. One hand at a time; what is done twice counts once.
+      class CardWork
+        def initialize(db, climate:, now:)
+          @cards = Store::Cards.new(db)
+          @blanks = Store::Blanks.new(db)
+          @stocks = Store::Stocks.new(db)
+          @climate = climate
+          @now = now
+        end
+
+        # The open card of a blank. document: as it is kept; plan: the steps and materials reckoned of it, string-keyed. Raises InvalidInput where there is nothing to do.
+        def open(blank_id, key, document, plan)
+          refuse("/mend", "has no steps", "at least one step to work by") if plan["steps"].empty?
+
+          steps = plan["steps"].map { |step| { **step.slice("id", "do", "name", "cautions", "tools", "lines"), "troubles" => troubles(step["do"]) } }
+          show(@cards.open(blank_id, key, document, steps, held(plan["materials"]), @now))
+        end
+
+        def show(id) = CardView.new(@cards.find(id), @now).to_h
+
+        # body: key, line, kind (started, done, taken_back, seen) and value.
+        def mark(id, body)
+          change(id) do |card, view|
+            line, kind = view.line(body["line"]), body["kind"]
+            turn = view.turn(line["key"])
+            next if repeated?(card, view, line["key"], body)
+
+            send(:"on_#{kind}", card, view, line, body)
+            @cards.mark(id, key: body["key"], line: line["key"], kind: kind, turn: turn, value: body["value"],
+              found: kind == "done" ? verdict(card, view, line, body["value"]) : nil, now: @now)
+          end
+        end
+
+        # body: key, line at which it happened, trouble, and amount where it asks for one.
+        def trouble(id, body)
+          change(id) do |card, view|
+            line = view.line(body["line"])
+            next if card[:marks].any? { |mark| mark[:key] == body["key"] }
+
+            met = step(card, view.step_of(line["key"])["id"]).trouble(body["trouble"], amount: body["amount"], hours: hours_since_pour(card, view, line))
+            @cards.mark(id, key: body["key"], line: line["key"], kind: "trouble", turn: 0, value: body["amount"], now: @now,
+              found: { trouble: { tone: "stop", text: "#{met[:name]}. #{met[:now]} #{met[:plan]}", figure: nil, values: [] },
+                       says: met[:says].map { |one| { **one, figure: nil } },
+                       lines: keyed(met[:lines], "#{line['key']}.#{body['key'][0, 4]}") })
+          end
+        end
+
+        # Ends it: what was measured is kept, and a line goes to the journal. The same key sent again ends it once.
+        def close(id, key)
+          change(id, again: ->(card) { @blanks.logged?(card[:blank_id], key) }) do |held, view|
+            records = held[:steps].flat_map { |told| step(held, told["id"]).verdict(view.measures(told["id"]))[:records] }
+            @cards.close(id, records, @now)
+            mend(held, view)
+            @blanks.keep_entry(held[:blank_id], key: key, kind: "mend", stage: nil, speed_rpm: nil, note: note(held, view), logged_at: @now)
+          end
+        end
+
+        private
+
+        # [[key, part, g], ...]: however many products of a class the plan names, the card holds one amount of it.
+        def held(materials) = materials.group_by { |row| row.values_at("key", "part") }.map { |(key, part), rows| [key, part, rows.sum { |row| row["amount"] }] }
+
+        # The blank is mended by every step whose lines are all ticked. Its version goes up: whoever has it open elsewhere is told.
+        def mend(card, view)
+          done = card[:steps].select { |told| view.all_done?(told["id"]) }.map { |told| told["id"] }
+          return if done.empty?
+
+          kept = @blanks.find(card[:blank_id])
+          measured = done.to_h { |step_id| [step_id, view.measures(step_id)] }
+          document = reckoned(card[:document]).document_after(kept[:document], done, measured: measured)
+          first = kept[:document]["readings"]&.first
+          brief = Brief.new(Reckoner.new(@climate, now: @now).assess(document), now: @now, started_at: first && Time.parse(first["taken_at"]))
+          @blanks.save(card[:blank_id], kept[:version], document, brief.to_h)
+        end
+
+        # With the card held against others; refused once it has ended, but where the same was asked before.
+        def change(id, again: ->(_) { false })
+          @cards.hold(id) do |card|
+            next if card[:ended_at] && again.call(card)
+
+            refuse("/card", "has ended", "a card that is open; open another for what is left") if card[:ended_at]
+            yield card, CardView.new(card, @now)
+          end
+          show(id)
+        end
+
+        def reckoned(document) = MossyAnvil::Report::MendReport.new(Reckoner.blank(document), climate: @climate, now: @now, records: MossyAnvil::Model::ShopRecords.new(@cards.records))
+        def step(card, step_id) = (@steps ||= reckoned(card[:document]).steps).find { |one| one.id == step_id }
+        def troubles(kind) = MossyAnvil::Mend::MendStep.troubles_of(kind).map { |row| row.slice("key", "name", "asks") }
+
+        # Sent again, or done already by another hand.
+        def repeated?(card, view, key, body)
+          return true if card[:marks].any? { |mark| mark[:key] == body["key"] }
+
+          case body["kind"]
+          when "done" then view.done?(key)
+          when "started" then view.started?(key) || view.done?(key)
+          when "seen" then false
+          else !view.done?(key) && !view.started?(key)
+          end
+        end
+
+        def on_started(card, _view, line, _body)
+          refuse("/line", "has nothing to wait for", "a line with a time") unless line["minutes"]
+          @cards.begin_wait(card, line, line["minutes"], @now)
+        end
+
+        def on_done(card, view, line, body)
+          refuse("/value", "is missing", "what was measured") if line["measures"] && body["value"].nil?
+          @cards.end_wait(card[:id], line["key"], @now)
+          grams = body["value"] || line.dig("target", "value")
+          draws = line["draws"] or return
+          # A weight of the wood itself says how much it took up since it was last weighed.
+          grams -= view.measures(view.step_of(line["key"])["id"]).then { |before| before["wet_g"] || before["dry_g"] || grams } if line["measures"] == "wet_g"
+          @stocks.draw(draws["key"], draws["part"], grams, seed(card, line, view), @now, card[:id]) if grams&.positive?
+        end
+
+        def on_seen(_card, _view, line, body)
+          refuse("/line", "is not watched", "a line that says what to look for") unless line["watch"]
+          return if MossyAnvil::Mend::BubbleLog::LEVELS.each_index.include?(body["value"])
+
+          refuse("/value", "is #{body['value'] || 'missing'}", "0 to #{MossyAnvil::Mend::BubbleLog::LEVELS.size - 1}, a whole number")
+        end
+
+        def on_taken_back(card, view, line, _body)
+          @cards.drop_wait(card[:id], line["key"])
+          @stocks.put_back(seed(card, line, view), @now, card[:id]) if line["draws"]
+        end
+
+        def seed(card, line, view) = "#{card[:id]}-#{line['key']}-#{view.turn(line['key'])}"
+
+        # What a measure says of its step, with those before it.
+        def verdict(card, view, line, value)
+          return unless line["measures"]
+
+          step_id = view.step_of(line["key"])["id"]
+          found = step(card, step_id).verdict({ **view.measures(step_id), line["measures"] => value })
+          { says: found[:says].map { |one| { **one, figure: nil } }, lines: keyed(found[:lines], line["key"]) } unless found[:says].empty?
+        end
+
+        # Lines that came of one, told apart.
+        def keyed(lines, stem) = lines.each_with_index.map { |line, index| { key: "#{stem}.#{index + 1}", optional: false, **line } }
+
+        # Since the last timed pour before a line was done; 0 where none was.
+        def hours_since_pour(card, view, line)
+          upto = view.lines.take_while { |one| one["key"] != line["key"] } + [line]
+          poured = upto.select { |one| one["kind"] == "timer" && view.done?(one["key"]) }.map { |one| one["key"] }
+          last = card[:marks].select { |mark| mark[:kind] == "done" && poured.include?(mark[:line]) }.map { |mark| mark[:marked_at] }.max
+          last ? (@now - last) / 3600.0 : 0.0
+        end
+
+        def note(card, view)
+          done = view.lines.count { |line| view.done?(line["key"]) }
+          measured = card[:steps].flat_map { |told| view.measures(told["id"]).map { |name, value| "#{told['name']}: #{name.tr('_', ' ')} #{value.round(1)}" } }
+          said = "#{card[:steps].map { |told| told['name'] }.join('; ')}. #{done} of #{view.lines.size} lines ticked."
+          [said, measured.join("; ")].reject(&:empty?).join(" ")[0, 2000]
+        end
+
+        def refuse(path, problem, allowed) = raise(MossyAnvil::InvalidInput, [MossyAnvil::Fault.new(path: path, problem: problem, allowed: allowed)])
+      end
+    end
+  end
+end

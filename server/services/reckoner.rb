@@ -1,0 +1,55 @@
+# frozen_string_literal: true
+
+module MossyAnvil
+  module Server
+    module Services
+      # Asks the core: a document in, an assessment out, in the shop's own air.
+      class Reckoner
+        # One at a time in a process: the arithmetic holds Ruby's lock, so that several at once would end no sooner and hold the memory of all.
+        ONE_AT_A_TIME = Mutex.new
+
+        # records: gives the shop's own records when they are wanted.
+        def initialize(climate, now:, records: -> { MossyAnvil::Model::ShopRecords.new })
+          @climate = climate
+          @now = now
+          @records = records
+        end
+
+        # Assessment as plain data. Raises InvalidInput with pointers under `at`.
+        def assess(document, at: "")
+          alone { MossyAnvil::Report::Assessment.new(blank(document, at: at), climate: @climate, now: @now).to_h }
+        end
+
+        # Which one more test would change the answer most, as plain data.
+        def next_tests(document, at: "") = alone { MossyAnvil::Report::NextTests.new(blank(document, at: at), climate: @climate).to_a }
+
+        # What its form and its sketches come to, as plain data.
+        def compare(document, at: "") = alone { MossyAnvil::Report::Comparison.new(blank(document, at: at), document["sketches"] || [], climate: @climate).to_h }
+
+        # Its plan of mending, as plain data.
+        def mend(document, at: "")
+          records = @records.call
+          alone { MossyAnvil::Report::MendReport.new(blank(document, at: at), climate: @climate, now: @now, records: records, at: at).to_h }
+        end
+
+        # How it is held from the first cut to the last, as plain data.
+        def mounts(document, at: "")
+          alone { MossyAnvil::Report::MountReport.new(blank(document, at: at), climate: @climate, now: @now, at: at).to_h }
+        end
+
+        # The Blank of a document; raises InvalidInput with pointers under `at`.
+        def self.blank(document, at: "")
+          MossyAnvil::Formats::BlankFile.from_data(document)
+        rescue MossyAnvil::InvalidInput => e
+          raise(MossyAnvil::InvalidInput, e.faults.map { |fault| MossyAnvil::Fault.new(**fault.to_h, path: "#{at}#{fault.path}") })
+        end
+
+        def blank(document, at: "") = Reckoner.blank(document, at: at)
+
+        private
+
+        def alone(&) = ONE_AT_A_TIME.synchronize(&)
+      end
+    end
+  end
+end

@@ -1,0 +1,56 @@
+import { useQuery } from "@tanstack/react-query";
+import { useNavigate } from "react-router";
+import styled from "styled-components";
+import { api } from "../api/client";
+import type { Assessment } from "../api/document";
+import { Button } from "../kit/Button";
+import { Sentence } from "../kit/Says";
+import { ink } from "../kit/theme";
+import type { Station } from "./Docket";
+
+const Strip = styled.footer`
+  display: flex;
+  align-items: center;
+  gap: 20px;
+  padding: 6px 22px;
+  min-height: 56px;
+  background: ${ink.strip};
+  color: ${ink.onStrip};
+  font-size: 17px;
+  > .next { color: #c8dbb4; font-weight: 700; }
+  > p { flex: 1; }
+  button { background: #c8dbb4; border-color: #c8dbb4; color: #1c2118; }
+`;
+
+const ASK_AGAIN_MS = 60_000;
+const ACTIONS: Record<Assessment["next_move"]["action"], { word: string; station: Station }> = {
+  weigh: { word: "Log the weight", station: "mend" }, mend: { word: "Open the mend", station: "mend" }, log_cut: { word: "Log the cut", station: "log" },
+  draw_form: { word: "Open the form", station: "form" }, survey: { word: "Open the survey", station: "survey" },
+};
+
+/** One sentence, one button: what to do now, or what it waits for. */
+export function NextMove({ move, onGo, blankId }: { move: Assessment["next_move"]; onGo: (station: Station) => void; blankId: number }) {
+  const go = useNavigate();
+  const { data: card } = useQuery({ queryKey: ["card-of", blankId], queryFn: () => api.cardOf(blankId), refetchInterval: ASK_AGAIN_MS });
+  const { word, station } = ACTIONS[move.action];
+  // While it is worked by a card, the card says what comes next.
+  if (card) {
+    const lines = card.steps.flatMap(({ lines: own }) => own);
+    const next = lines.find(({ key }) => key === card.next_line);
+    const waits = next?.wait && !next.wait.ended_at && Date.parse(next.wait.likely_at) > Date.parse(card.now);
+    return (
+      <Strip aria-label="Next move">
+        <span className="next">{waits ? "Waits" : "Next"}</span>
+        <p>{next ? <Sentence text={next.text} values={next.values} /> : "Every line of its card is ticked: end the card."}{waits && next?.wait && ` Until ${new Date(next.wait.likely_at).toLocaleString("en-GB", { weekday: "short", hour: "2-digit", minute: "2-digit" })}.`}</p>
+        <Button onPress={() => void go(`/blanks/${blankId}/card`)}>To the card</Button>
+      </Strip>
+    );
+  }
+  return (
+    <Strip aria-label="Next move">
+      <span className="next">{move.ready ? "Next" : "Waits"}</span>
+      <p><Sentence text={move.text} values={move.values} /></p>
+      <Button onPress={() => onGo(station)}>{word}</Button>
+    </Strip>
+  );
+}

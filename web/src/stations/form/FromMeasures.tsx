@@ -1,0 +1,81 @@
+import { useQuery } from "@tanstack/react-query";
+import { useState } from "react";
+import { Button as AriaButton } from "react-aria-components";
+import styled from "styled-components";
+import { api } from "../../api/client";
+import type { MadeForm } from "../../api/document";
+import { Button } from "../../kit/Button";
+import { LengthField, NumberField } from "../../kit/MeasureField";
+import { focusRing, ink } from "../../kit/theme";
+import { useAct } from "../../kit/useAct";
+import { Fault, Fields, Heading, Quiet } from "../../kit/parts";
+import type { AtStation } from "../../draft/atStation";
+
+const Kinds = styled.div`
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(132px, 1fr));
+  margin: 8px 1px 0 0;
+`;
+
+const Kind = styled(AriaButton)`
+  min-height: 48px;
+  padding: 6px 10px;
+  margin: 0 -1px -1px 0;
+  text-align: left;
+  border: 1px solid ${ink.slate};
+  background: none;
+  cursor: pointer;
+  line-height: 1.2;
+  ${focusRing}
+  &[data-hovered] { text-decoration: underline; text-underline-offset: 3px; }
+  &[aria-pressed="true"] { background: ${ink.moss}; border-color: ${ink.moss}; color: ${ink.onMoss}; font-weight: 650; }
+`;
+
+const inWords = (name: string) => `${name[0]?.toUpperCase() ?? ""}${name.slice(1)}`;
+
+/** A form from its kind and a few measures; those nobody gives are taken from the blank. Each change lays it in at once, and can be undone. */
+export function FromMeasures({ at }: { at: AtStation }) {
+  const { document, draft } = at;
+  const kinds = useQuery({ queryKey: ["table", "forms"], queryFn: () => api.table("forms"), staleTime: Infinity });
+  const [open, setOpen] = useState(false);
+  const [made, setMade] = useState<MadeForm>();
+  const { problem, act } = useAct();
+  const form = document.form;
+  const make = (kind: string, measures: Record<string, number>) =>
+    void act(() => api.makeForm({ document, kind, measures }), (answer) => {
+      setMade(answer);
+      draft.change({ ...document, form: answer.form });
+    });
+  const current = form && made?.form.kind === form.kind ? made : undefined;
+  const set = (key: string, value: number) => {
+    if (!current) return;
+    const given = current.measures.filter((measure) => measure.given).map((measure) => [measure.key, measure.value] as const);
+    make(current.form.kind, { ...Object.fromEntries(given), [key]: value });
+  };
+  const name = (kind: string) => String(kinds.data?.rows.find(({ key }) => key === kind)?.["name"] ?? kind.replaceAll("_", " "));
+  const faultOf = (key: string) => problem?.errors?.find(({ pointer }) => pointer === `/measures/${key}`)?.detail;
+  return (
+    <>
+      <Heading>{form ? `A ${name(form.kind)}` : "What can it become?"}</Heading>
+      {form && !open && <Button onPress={() => setOpen(true)}>Another form, or other measures</Button>}
+      {(!form || open) && (
+        <>
+          <Kinds role="group" aria-label="Kinds of form">
+            {(kinds.data?.rows ?? []).map(({ key, name: kind }) => (
+              <Kind key={String(key)} aria-pressed={current?.form.kind === key} onPress={() => { setOpen(true); make(String(key), {}); }}>{inWords(String(kind))}</Kind>
+            ))}
+          </Kinds>
+          {form && !current && <Quiet>Choosing one draws it anew in the middle of the blank. Keep the present one beside it first if you want it back.</Quiet>}
+          {current && (
+            <Fields>
+              {current.measures.map(({ key, name: measure, value }) => key.endsWith("_mm")
+                ? <LengthField key={key} label={inWords(measure)} value={value} onChange={(mm) => set(key, mm)} fault={faultOf(key)} />
+                : <NumberField key={key} label={inWords(measure)} value={value} onChange={(number) => set(key, number)} fault={faultOf(key)} />)}
+            </Fields>
+          )}
+          {problem && !problem.errors?.some(({ pointer }) => pointer.startsWith("/measures")) && <Fault role="alert">{problem.errors?.[0]?.detail ?? problem.detail}</Fault>}
+        </>
+      )}
+    </>
+  );
+}

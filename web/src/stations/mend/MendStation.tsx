@@ -1,0 +1,125 @@
+import { useMemo, useState } from "react";
+import { Link } from "react-router";
+import { api, Refused } from "../../api/client";
+import type { Assessment, Document } from "../../api/document";
+import { useNewest } from "../../api/useNewest";
+import { Button } from "../../kit/Button";
+import { NumberField } from "../../kit/MeasureField";
+import { amountText } from "../../kit/measure";
+import { Findings, Worked } from "../../kit/Says";
+import { Place } from "../../kit/Sought";
+import { useSettled } from "../../kit/useSettled";
+import { useUnit } from "../../kit/Units";
+import { lastMassG } from "../../piece/weight";
+import { Fault, Heading, Quiet, Row, Ticket } from "../../kit/parts";
+import type { AtStation } from "../../draft/atStation";
+import { Materials } from "./Materials";
+import { Steps } from "./Steps";
+import { ToCard } from "./ToCard";
+
+const SETTLED_MS = 250;
+
+/** What to mend, in which order, with what; when the wood is dry enough for it, and when it can be turned. */
+export function MendStation(at: AtStation) {
+  const document = useSettled<Document>(at.document, SETTLED_MS);
+  const { answer, problem } = useNewest(document, api.mend);
+  const faults = useMemo(() => Object.fromEntries((problem?.errors ?? []).map(({ pointer, detail }) => [pointer, detail])), [problem]);
+  return (
+    <>
+      <Findings findings={[...(answer?.says ?? []), ...at.assessment.findings.mend]} workings={{ ...at.assessment.workings }} />
+      {problem && <Fault role="alert">{problem.errors?.[0]?.detail ?? problem.detail}</Fault>}
+      {!answer && !problem && <Quiet role="status">Working out the plan …</Quiet>}
+      {answer && (
+        <>
+          <Place of="mend">
+            <ToCard at={at} plan={answer} />
+            <Steps at={at} plan={answer} faults={faults} />
+          </Place>
+          {answer.materials.length > 0 && <Materials materials={answer.materials} cost={answer.cost} />}
+          {answer.steps.length > 0 && <Effect plan={answer} />}
+        </>
+      )}
+      {at.assessment.drying && <Water drying={at.assessment.drying} at={at} />}
+    </>
+  );
+}
+
+/** What the whole of it does to the piece on the lathe. */
+function Effect({ plan }: { plan: Parameters<typeof Steps>[0]["plan"] }) {
+  const unit = useUnit();
+  const rows = ([["As it goes on the lathe", "first"], ["Finished", "last"]] as const);
+  return (
+    <>
+      <Heading>On the lathe, before and after</Heading>
+      <Ticket aria-label="Before and after">
+        <thead><tr><th /><th>Stay below</th><th>Splits at</th><th>Weighs</th></tr></thead>
+        <tbody>
+          {rows.map(([name, key]) => (
+            <tr key={key}>
+              <th scope="row">{name}</th>
+              {(["limit_rpm", "burst_rpm", "mass_g"] as const).map((what) => {
+                const of = what === "mass_g" ? "g" : "rpm";
+                const [was, is] = [amountText(plan.before[key][what], of, unit), amountText(plan.after[key][what], of, unit)];
+                return <td key={what}>{was === is ? is : <>{was} → <strong>{is}</strong></>}</td>;
+              })}
+            </tr>
+          ))}
+        </tbody>
+      </Ticket>
+    </>
+  );
+}
+
+function Water({ drying, at }: { drying: NonNullable<Assessment["drying"]>; at: AtStation }) {
+  const unit = useUnit();
+  const days = (value: number | null) => amountText(value, "days", unit);
+  return (
+    <>
+      <Heading>Dry enough for</Heading>
+      <Ticket>
+        <tbody>
+          {drying.targets.map((target) => (
+            <tr key={target.key}>
+              <th scope="row">{target.name}</th>
+              <td className="number">{target.at_most_pct} %</td>
+              <td>
+                {target.ready ? "now" : target.out_of_reach ? "not in this air" : (
+                  <Worked working={at.assessment.workings[`/drying/targets/${target.key}/days`]}>{target.days_late === null ? `${days(target.days_early)} at the earliest, or never` : `${days(target.days_early)} to ${days(target.days_late)}`}</Worked>
+                )}
+              </td>
+            </tr>
+          ))}
+        </tbody>
+      </Ticket>
+      <Quiet>In the shop’s own air. <Link to="/board" style={{ color: "inherit" }}>What waits, and the shop’s air</Link></Quiet>
+      <Weigh at={at} />
+    </>
+  );
+}
+
+/** A weight goes straight into the record: readings are added, never changed. */
+function Weigh({ at }: { at: AtStation }) {
+  const last = lastMassG(at.document, at.assessment);
+  const [grams, setGrams] = useState<number>();
+  const [fault, setFault] = useState<string>();
+  const send = async () => {
+    try {
+      at.draft.read(await api.read(at.id, { kind: "mass", value: grams ?? last }));
+      setGrams(undefined);
+      setFault(undefined);
+    } catch (refused) {
+      if (!(refused instanceof Refused)) throw refused;
+      setFault(refused.problem.errors?.[0]?.detail ?? refused.problem.detail);
+    }
+  };
+  return (
+    <Place of="weigh">
+      <Heading>Weighed today</Heading>
+      <Row>
+        <div style={{ width: 130 }}><NumberField label="Weight, g" value={grams ?? last} onChange={setGrams} /></div>
+        <Button onPress={() => void send()}>Add the weight</Button>
+      </Row>
+      {fault && <Fault role="alert">{fault}</Fault>}
+    </Place>
+  );
+}

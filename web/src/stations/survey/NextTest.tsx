@@ -1,0 +1,55 @@
+import { useState } from "react";
+import styled from "styled-components";
+import { api, Refused } from "../../api/client";
+import type { Document, NextTests } from "../../api/document";
+import { Button } from "../../kit/Button";
+import { amountText, clockText } from "../../kit/measure";
+import { ink } from "../../kit/theme";
+import { useUnit } from "../../kit/Units";
+import { Fault, Heading, Quiet } from "../../kit/parts";
+import type { AtStation } from "../../draft/atStation";
+
+const Line = styled.li`
+  border-top: 1px solid ${ink.rule};
+  padding: 9px 0 9px 14px;
+  .way { font-size: 15px; color: ${ink.quiet}; }
+`;
+
+/** Which one more test would tell most, asked for when wanted: it goes through every finding both ways. */
+export function NextTest({ at }: { at: AtStation }) {
+  const [told, setTold] = useState<{ of: Document; tests: NextTests["tests"] }>();
+  const [busy, setBusy] = useState(false);
+  const [fault, setFault] = useState<string>();
+  const unit = useUnit();
+  const { document } = at;
+  const ask = async () => {
+    setBusy(true);
+    try {
+      setTold({ of: document, tests: (await api.tests(document)).tests });
+      setFault(undefined);
+    } catch (refused) {
+      if (!(refused instanceof Refused)) throw refused;
+      setFault(refused.message);
+    }
+    setBusy(false);
+  };
+  if (document.defects.length === 0) return null;
+  const current = told?.of === document ? told.tests : undefined;
+  return (
+    <section aria-label="What to test next">
+      <Heading>What to test next</Heading>
+      {!current && <Button onPress={() => void ask()} isDisabled={busy}>{busy ? "Going through it …" : "Where would one more test tell most?"}</Button>}
+      {fault && <Fault role="alert">{fault}</Fault>}
+      {current?.length === 0 && <Quiet>Nothing found here would move the speed by being a little better or worse.</Quiet>}
+      <ul>
+        {current?.map(({ id, test, way, clock_deg, z_mm, best_rpm, worst_rpm }) => (
+          <Line key={id}>
+            <strong>{id}: {test}</strong> at {clockText(clock_deg)}, {amountText(z_mm, "mm", unit)} from the head. By what it shows the last stage stays below{" "}
+            <strong>{amountText(worst_rpm, "rpm", unit)}</strong> or may go to <strong>{amountText(best_rpm, "rpm", unit)}</strong>.
+            <div className="way">{way}</div>
+          </Line>
+        ))}
+      </ul>
+    </section>
+  );
+}
