@@ -4,12 +4,37 @@ import hooks from "eslint-plugin-react-hooks";
 import ts from "typescript-eslint";
 
 // Who may import whom: a folder may use those further down this list, and itself. A station knows no other station, a room no other room.
-const LAYERS = [["App.tsx", "main.tsx"], ["bench", "board", "card", "shop", "stores"], ["stations"], ["photo"], ["draft"], ["piece"], ["kit"], ["i18n"], ["api"]];
+const LAYERS = [
+  ["App.tsx", "main.tsx"],
+  ["bench", "board", "card", "shop", "stores"],
+  ["stations"],
+  ["photo"],
+  ["draft"],
+  ["piece"],
+  ["kit"],
+  ["i18n"],
+  ["api"],
+];
 const STATIONS = ["survey", "form", "mend", "turn", "finish", "log"];
 const ROOMS = ["board", "card", "shop", "stores"];
 const src = (name) => `./src/${name}`;
-const apart = (folders) => folders.map((name) => ({ target: src(name), from: folders.filter((other) => other !== name).map(src), message: "It may not know its neighbours." }));
-const downOnly = LAYERS.flatMap((layer, rank) => (rank === 0 ? [] : [{ target: layer.map(src), from: LAYERS.slice(0, rank).flat().map(src), message: "Imports go down only: see LAYERS in eslint.config.js." }]));
+const apart = (folders) =>
+  folders.map((name) => ({
+    target: src(name),
+    from: folders.filter((other) => other !== name).map(src),
+    message: "It may not know its neighbours.",
+  }));
+const downOnly = LAYERS.flatMap((layer, rank) =>
+  rank === 0
+    ? []
+    : [
+        {
+          target: layer.map(src),
+          from: LAYERS.slice(0, rank).flat().map(src),
+          message: "Imports go down only: see LAYERS in eslint.config.js.",
+        },
+      ],
+);
 
 export default ts.config(
   { ignores: ["dist", "src/api/schema.d.ts"] },
@@ -21,7 +46,13 @@ export default ts.config(
     settings: { "import-x/resolver": { typescript: true } },
     rules: {
       "import-x/no-cycle": "error",
-      "import-x/no-restricted-paths": ["error", { basePath: import.meta.dirname, zones: [...downOnly, ...apart(STATIONS.map((name) => `stations/${name}`)), ...apart(ROOMS)] }],
+      "import-x/no-restricted-paths": [
+        "error",
+        {
+          basePath: import.meta.dirname,
+          zones: [...downOnly, ...apart(STATIONS.map((name) => `stations/${name}`)), ...apart(ROOMS)],
+        },
+      ],
     },
   },
 );

@@ -27,7 +27,11 @@ const Frame = styled.div`
   height: 100dvh;
   display: grid;
   grid-template-rows: 88px minmax(0, 1fr);
-  @media (max-width: 900px) { height: auto; min-height: 100dvh; grid-template-rows: auto minmax(0, 1fr); }
+  @media (max-width: 900px) {
+    height: auto;
+    min-height: 100dvh;
+    grid-template-rows: auto minmax(0, 1fr);
+  }
 `;
 
 const ROOMS = ["/shop", "/new", "/board", "/stores"] as const;
@@ -50,8 +54,12 @@ export function App() {
       <GlobalStyle />
       <Broken>
         <Routes>
-          {["/", "/blanks/:id", "/blanks/:id/:station"].map((path) => <Route key={path} path={path} element={<Floor corner={corner} />} />)}
-          {ROOMS.map((path) => <Route key={path} path={path} element={<Floor room={path} corner={corner} />} />)}
+          {["/", "/blanks/:id", "/blanks/:id/:station"].map((path) => (
+            <Route key={path} path={path} element={<Floor corner={corner} />} />
+          ))}
+          {ROOMS.map((path) => (
+            <Route key={path} path={path} element={<Floor room={path} corner={corner} />} />
+          ))}
           <Route path="/blanks/:id/card" element={<Floor card corner={corner} />} />
           <Route path="*" element={<Navigate to="/" replace />} />
         </Routes>
@@ -61,17 +69,32 @@ export function App() {
   );
 }
 
-function Floor({ room, card = false, corner }: { room?: (typeof ROOMS)[number]; card?: boolean; corner: React.ReactNode }) {
+function Floor({
+  room,
+  card = false,
+  corner,
+}: {
+  room?: (typeof ROOMS)[number];
+  card?: boolean;
+  corner: React.ReactNode;
+}) {
   const { id } = useParams();
   const shop = useQuery({ queryKey: ["shop"], queryFn: api.shop, refetchInterval: 60_000 });
-  if (!shop.data) return <Waiting what="Opening the shop …" problem={shop.error?.message} onAgain={() => void shop.refetch()} />;
+  if (!shop.data)
+    return <Waiting what="Opening the shop …" problem={shop.error?.message} onAgain={() => void shop.refetch()} />;
   showMoneyIn(shop.data.currency);
   const first = shop.data.rack[0];
   if (!id && !room) return <Navigate to={first ? `/blanks/${first.id}` : "/shop"} replace />;
   return (
     <Frame>
       <Along shop={shop.data} current={room ? undefined : Number(id)} corner={corner} />
-      {room ? <Beside room={room} shop={shop.data} /> : card ? <CardPage key={id} /> : <OnBench key={id} id={Number(id)} />}
+      {room ? (
+        <Beside room={room} shop={shop.data} />
+      ) : card ? (
+        <CardPage key={id} />
+      ) : (
+        <OnBench key={id} id={Number(id)} />
+      )}
     </Frame>
   );
 }
@@ -95,14 +118,21 @@ function Along({ shop, current, corner }: { shop: Shop; current: number | undefi
     const there = shop.rack.find((place) => place.number === number);
     if (there) void go(`/blanks/${there.id}`);
   });
-  return <Rack shop={shop} current={current} seeking={typed}>{corner}</Rack>;
+  return (
+    <Rack shop={shop} current={current} seeking={typed}>
+      {corner}
+    </Rack>
+  );
 }
 
 function OnBench({ id }: { id: number }) {
   const { station } = useParams();
   const go = useNavigate();
   const blank = useQuery({ queryKey: ["blank", id], queryFn: () => api.blank(id), refetchOnWindowFocus: false });
-  if (!blank.data) return <Waiting what="Putting it on the bench …" problem={blank.error?.message} onAgain={() => void blank.refetch()} />;
+  if (!blank.data)
+    return (
+      <Waiting what="Putting it on the bench …" problem={blank.error?.message} onAgain={() => void blank.refetch()} />
+    );
   const here: Station = station && station in STATIONS ? (station as Station) : "survey";
   return <Bench kept={blank.data} station={here} onStation={(next) => void go(`/blanks/${id}/${next}`)} />;
 }

@@ -8,9 +8,11 @@ function slowServer() {
   const ask = (question: string) =>
     new Promise<string>((resolve, reject) =>
       open.push({
-        question, answer: () => resolve(question.toUpperCase()),
+        question,
+        answer: () => resolve(question.toUpperCase()),
         refuse: (status) => reject(new Refused({ type: "about:blank", title: "", status, detail: String(status) })),
-      }));
+      }),
+    );
   return { open, ask };
 }
 
@@ -23,7 +25,11 @@ describe("an asker", () => {
   const start = () => {
     const { open, ask } = slowServer();
     const shown: string[] = [];
-    const asker = new Asker(ask, { answer: (to, is) => shown.push(`${to}=${is}`), problem: ({ detail }) => shown.push(detail), broken: () => shown.push("broken") });
+    const asker = new Asker(ask, {
+      answer: (to, is) => shown.push(`${to}=${is}`),
+      problem: ({ detail }) => shown.push(detail),
+      broken: () => shown.push("broken"),
+    });
     return { open, shown, asker };
   };
 

@@ -5,7 +5,11 @@ export const RETRY_MS = 2000;
 /** As many as the server has processes in its plainest setting: one reckons while the other's answer is drawn. */
 export const AT_ONCE = 2;
 
-type Show<Question, Answer> = { answer: (to: Question, is: Answer) => void; problem: (problem: Problem) => void; broken: (fault: unknown) => void };
+type Show<Question, Answer> = {
+  answer: (to: Question, is: Answer) => void;
+  problem: (problem: Problem) => void;
+  broken: (fault: unknown) => void;
+};
 
 /**
  * Asks a question that keeps changing: a few at a time, always with the newest next. An answer that comes after a newer one
@@ -19,7 +23,10 @@ export class Asker<Question, Answer> {
   private open = 0;
   private retry: ReturnType<typeof setTimeout> | undefined;
 
-  constructor(private readonly ask: (question: Question) => Promise<Answer>, private readonly show: Show<Question, Answer>) {}
+  constructor(
+    private readonly ask: (question: Question) => Promise<Answer>,
+    private readonly show: Show<Question, Answer>,
+  ) {}
 
   /** The question as it is now; undefined where there is none. */
   put(question: Question | undefined) {

@@ -6,7 +6,8 @@ type Schemas = components["schemas"];
 type Of<Name extends keyof Schemas> = Omit<Schemas[Name], "id" | "type"> & { type: Name };
 
 export type PathType = "crack" | "bark_inclusion" | "delamination";
-export type BodyType = "void" | "soft_zone" | "galleries" | "loose_piece" | "hard_inclusion" | "resin_body" | "bubble_pocket";
+export type BodyType =
+  "void" | "soft_zone" | "galleries" | "loose_piece" | "hard_inclusion" | "resin_body" | "bubble_pocket";
 export type DefectType = PathType | BodyType;
 
 export type PathDefect = { [Name in PathType]: Of<Name> & { id: string } }[PathType];
@@ -17,7 +18,11 @@ export type Form = Schemas["form"];
 export type Shape = Of<"disc"> | Of<"block"> | Of<"outline">;
 
 export type Reading = Schemas["reading"] & { at?: Schemas["spot"]; depth_mm?: number };
-export type Document = Omit<Schemas["blank-6.schema"], "$defs" | "shape" | "defects" | "readings"> & { shape: Shape; defects: Defect[]; readings?: Reading[] };
+export type Document = Omit<Schemas["blank-6.schema"], "$defs" | "shape" | "defects" | "readings"> & {
+  shape: Shape;
+  defects: Defect[];
+  readings?: Reading[];
+};
 
 export type Assessment = Schemas["Assessment"];
 export type Stage = Schemas["Stage"];
@@ -35,7 +40,9 @@ export type RackPlace = Schemas["RackPlace"];
 export type Entry = Schemas["Entry"];
 export type NewEntry = Schemas["NewEntry"];
 export type Peel = Schemas["Peel"];
-export type PeelQuestion = { document: Document; rpm: number } & ({ depthMm: number } | { stage: "rounded" | "outside" | "hollowed" });
+export type PeelQuestion = { document: Document; rpm: number } & (
+  { depthMm: number } | { stage: "rounded" | "outside" | "hollowed" }
+);
 export type MendStep = Schemas["mend_step"];
 export type MendKind = MendStep["do"];
 export type MendPlan = Schemas["MendPlan"];
@@ -83,7 +90,23 @@ export type Placed = Omit<Schemas["Placed"], "form" | "centres"> & Laid;
 export type Search = Omit<Schemas["Search"], "present" | "answers"> & { present: Placed | null; answers: Placed[] };
 export type NextTests = Schemas["NextTests"];
 export type Table = Schemas["Table"];
-export type TableName = "woods" | "other_stock" | "resins" | "fillers" | "mounts" | "grits" | "gates" | "tests" | "forms" | "wishes" | "hardeners" | "glues" | "drying_places" | "troubles" | "pigments" | "supplies";
+export type TableName =
+  | "woods"
+  | "other_stock"
+  | "resins"
+  | "fillers"
+  | "mounts"
+  | "grits"
+  | "gates"
+  | "tests"
+  | "forms"
+  | "wishes"
+  | "hardeners"
+  | "glues"
+  | "drying_places"
+  | "troubles"
+  | "pigments"
+  | "supplies";
 export type Task = Schemas["Task"];
 export type TakenIn = Schemas["TakenIn"];
 export type Problem = Omit<Schemas["Problem"], "current"> & { current?: Kept };
@@ -95,7 +118,8 @@ export function without<Whole extends object, Key extends keyof Whole>(whole: Wh
 }
 
 /** The document with a form laid into it so. */
-export const withLaid = (document: Document, { form, centres }: Laid): Document => ({ ...without(document, "centres"), form, ...(centres && { centres }) }) as Document;
+export const withLaid = (document: Document, { form, centres }: Laid): Document =>
+  ({ ...without(document, "centres"), form, ...(centres && { centres }) }) as Document;
 
 export const isPath = (defect: Defect): defect is PathDefect => "path" in defect;
 

@@ -3,7 +3,10 @@ import type { Problem } from "./document";
 import { Asker } from "./asker";
 
 /** The server's answer to a question that keeps changing. While it waits, the last answer stays; nothing is asked while there is no question. */
-export function useNewest<Question, Answer>(question: Question | undefined, ask: (question: Question) => Promise<Answer>) {
+export function useNewest<Question, Answer>(
+  question: Question | undefined,
+  ask: (question: Question) => Promise<Answer>,
+) {
   const [answer, setAnswer] = useState<{ to: Question; is: Answer }>();
   const [problem, setProblem] = useState<Problem>();
   const [broken, setBroken] = useState<unknown>();

@@ -30,13 +30,31 @@ const Frame = styled.main`
   display: grid;
   grid-template: "piece docket" minmax(0, 1fr) "next next" auto / minmax(0, 3fr) minmax(440px, 2fr);
   min-height: 0;
-  > .piece { grid-area: piece; padding: 12px 22px 8px; min-height: 0; display: grid; grid-template-rows: auto minmax(0, 1fr); gap: 6px; }
-  > .docket { grid-area: docket; border-left: 2px solid ${ink.ink}; min-height: 0; }
-  > footer { grid-area: next; }
+  > .piece {
+    grid-area: piece;
+    padding: 12px 22px 8px;
+    min-height: 0;
+    display: grid;
+    grid-template-rows: auto minmax(0, 1fr);
+    gap: 6px;
+  }
+  > .docket {
+    grid-area: docket;
+    border-left: 2px solid ${ink.ink};
+    min-height: 0;
+  }
+  > footer {
+    grid-area: next;
+  }
   @media (max-width: 900px) {
     grid-template: "piece" auto "docket" auto "next" auto / minmax(0, 1fr);
-    > .piece { height: 720px; }
-    > .docket { border-left: 0; border-top: 2px solid ${ink.ink}; }
+    > .piece {
+      height: 720px;
+    }
+    > .docket {
+      border-left: 0;
+      border-top: 2px solid ${ink.ink};
+    }
   }
 `;
 
@@ -46,14 +64,38 @@ const Title = styled.div`
   gap: 4px 14px;
   flex-wrap: wrap;
   min-height: 44px;
-  h2 { font-size: 22px; font-weight: 750; }
-  .facts { color: ${ink.quiet}; flex: 1; }
-  .settling { opacity: 0.6; }
-  @media (max-width: 600px) { h2 { flex: 1; } .facts { flex: 1 0 100%; order: 9; } }
+  h2 {
+    font-size: 22px;
+    font-weight: 750;
+  }
+  .facts {
+    color: ${ink.quiet};
+    flex: 1;
+  }
+  .settling {
+    opacity: 0.6;
+  }
+  @media (max-width: 600px) {
+    h2 {
+      flex: 1;
+    }
+    .facts {
+      flex: 1 0 100%;
+      order: 9;
+    }
+  }
 `;
 
 /** One blank on the bench: the piece in view, the docket beside it, the next move below. */
-export function Bench({ kept, station, onStation }: { kept: Kept; station: Station; onStation: (station: Station) => void }) {
+export function Bench({
+  kept,
+  station,
+  onStation,
+}: {
+  kept: Kept;
+  station: Station;
+  onStation: (station: Station) => void;
+}) {
   const mounted = useDraft(kept);
   const [sits, , setSits] = useKept<Sits>(`sits-of-${kept.id}`, SITS);
   const draft = useTurned(mounted, sits === "reversed");
@@ -85,19 +127,38 @@ export function Bench({ kept, station, onStation }: { kept: Kept; station: Stati
     }
   }, [client, kept.id, mounted]);
 
-  const put = useCallback((defect: Defect, holding: boolean) => draft.change({ ...document, defects: document.defects.map((old) => (old.id === defect.id ? defect : old)) }, holding), [document, draft]);
-  const add = useCallback((defect: Defect) => {
-    draft.change({ ...document, defects: [...document.defects, { ...defect, found_on: today() }] });
-    setSeenBy(undefined);
-    take(undefined);
-    choose(defect.id);
-    onStation("survey");
-  }, [document, draft, onStation]);
-  const remove = useCallback((id: string) => {
-    draft.change({ ...document, defects: document.defects.filter((defect) => defect.id !== id) });
-    choose(undefined);
-  }, [document, draft]);
-  const flip = { undo: draft.undo, redo: draft.redo, save: () => void save(), drop: () => take(undefined), remove: () => chosen && remove(chosen) };
+  const put = useCallback(
+    (defect: Defect, holding: boolean) =>
+      draft.change(
+        { ...document, defects: document.defects.map((old) => (old.id === defect.id ? defect : old)) },
+        holding,
+      ),
+    [document, draft],
+  );
+  const add = useCallback(
+    (defect: Defect) => {
+      draft.change({ ...document, defects: [...document.defects, { ...defect, found_on: today() }] });
+      setSeenBy(undefined);
+      take(undefined);
+      choose(defect.id);
+      onStation("survey");
+    },
+    [document, draft, onStation],
+  );
+  const remove = useCallback(
+    (id: string) => {
+      draft.change({ ...document, defects: document.defects.filter((defect) => defect.id !== id) });
+      choose(undefined);
+    },
+    [document, draft],
+  );
+  const flip = {
+    undo: draft.undo,
+    redo: draft.redo,
+    save: () => void save(),
+    drop: () => take(undefined),
+    remove: () => chosen && remove(chosen),
+  };
   useKeys(flip);
 
   useEffect(() => {
@@ -113,7 +174,9 @@ export function Bench({ kept, station, onStation }: { kept: Kept; station: Stati
   if (!assessment) return <Waiting what="Reckoning it …" problem={problem?.detail} />;
   // The survey is about its own axis; everything else about the one between the lathe's centres.
   const bySurvey = station === "survey" && assessment.geometry.survey !== null;
-  const geometry = bySurvey ? { ...assessment.geometry, ...assessment.geometry.survey, form: null } : assessment.geometry;
+  const geometry = bySurvey
+    ? { ...assessment.geometry, ...assessment.geometry.survey, form: null }
+    : assessment.geometry;
   const onCentres = bySurvey ? null : (assessment.geometry.on_centres as unknown as Defect[] | null);
   const z = Math.min(zMm ?? geometry.length_mm * 0.6, geometry.length_mm);
   const placeHere = (which: Tool) => {
@@ -124,18 +187,71 @@ export function Bench({ kept, station, onStation }: { kept: Kept; station: Stati
   // Stepping back through the surveys, the drawings show only what was known by then; else also what tests show or hint at.
   const byTest = [...geometry.by_test, ...geometry.suspects] as unknown as Defect[];
   const surveyed = onCentres ?? document.defects;
-  const drawn = { ...document, defects: seenBy === undefined ? [...surveyed, ...byTest] : surveyed.filter(({ found_on = "" }) => found_on <= seenBy) };
+  const drawn = {
+    ...document,
+    defects:
+      seenBy === undefined ? [...surveyed, ...byTest] : surveyed.filter(({ found_on = "" }) => found_on <= seenBy),
+  };
   // An inlay that was taken out is not drawn at.
   const inlay = station === "mend" ? document.mend?.steps.find(({ id }) => id === grooving) : undefined;
   const groove: Look["groove"] = inlay && ((from, to) => draft.change(withGroove(document, inlay.id, from, to)));
-  const shaping = station === "form" && document.form ? { form: document.form, reshape: (form: Form, holding: boolean) => draft.change({ ...document, form }, holding) } : undefined;
-  const look = { document: drawn, assessment, geometry, clockDeg, setClock, zMm: z, setZ, cutAt, peel: cutAt && peel, chosen, choose, tool: onCentres ? undefined : tool, put, add, shaping, grooves: station === "mend" ? groovesOf(document) : [], groove, fixed: onCentres !== null, under: under && { ...under, src: pictureOf(kept.id, under), view: sits === "reversed" ? otherEnd(under.view) : under.view } };
-  const at = { id: kept.id, draft, document, assessment, problem, chosen, choose, tool, take, put, remove, placeHere, copy, hand: { clockDeg, zMm: z }, under, layUnder, sits, setSits, seenBy, setSeenBy,
-    grooving, setGrooving: (step: string | undefined) => {
+  const shaping =
+    station === "form" && document.form
+      ? { form: document.form, reshape: (form: Form, holding: boolean) => draft.change({ ...document, form }, holding) }
+      : undefined;
+  const look = {
+    document: drawn,
+    assessment,
+    geometry,
+    clockDeg,
+    setClock,
+    zMm: z,
+    setZ,
+    cutAt,
+    peel: cutAt && peel,
+    chosen,
+    choose,
+    tool: onCentres ? undefined : tool,
+    put,
+    add,
+    shaping,
+    grooves: station === "mend" ? groovesOf(document) : [],
+    groove,
+    fixed: onCentres !== null,
+    under: under && {
+      ...under,
+      src: pictureOf(kept.id, under),
+      view: sits === "reversed" ? otherEnd(under.view) : under.view,
+    },
+  };
+  const at = {
+    id: kept.id,
+    draft,
+    document,
+    assessment,
+    problem,
+    chosen,
+    choose,
+    tool,
+    take,
+    put,
+    remove,
+    placeHere,
+    copy,
+    hand: { clockDeg, zMm: z },
+    under,
+    layUnder,
+    sits,
+    setSits,
+    seenBy,
+    setSeenBy,
+    grooving,
+    setGrooving: (step: string | undefined) => {
       setGrooving(step);
       // They lie on the form's outside.
       if (step && document.form) setCut({ stage: "outside" });
-    } };
+    },
+  };
   const badInput = problem && problem.status > 0 && problem.status < 500;
 
   return (
@@ -143,19 +259,55 @@ export function Bench({ kept, station, onStation }: { kept: Kept; station: Stati
       <section className="piece" aria-label="Piece">
         <div>
           <TitleBar {...{ draft, settled, assessment, document, sits }} onSave={() => void save()} />
-          {refused && <Unsaved refused={refused} mine={mounted.document} onClose={() => setRefused(undefined)} onChoose={(current, mine) => {
-            draft.keep(current);
-            if (!mine) draft.drop();
-            setRefused(undefined);
-          }} />}
-          {problem && <Notice role="alert"><p>{badInput ? <>Not reckoned: {problem.errors?.[0]?.detail ?? problem.detail}. The numbers are of the last draft that could be.</> : problem.detail}</p></Notice>}
+          {refused && (
+            <Unsaved
+              refused={refused}
+              mine={mounted.document}
+              onClose={() => setRefused(undefined)}
+              onChoose={(current, mine) => {
+                draft.keep(current);
+                if (!mine) draft.drop();
+                setRefused(undefined);
+              }}
+            />
+          )}
+          {problem && (
+            <Notice role="alert">
+              <p>
+                {badInput ? (
+                  <>
+                    Not reckoned: {problem.errors?.[0]?.detail ?? problem.detail}. The numbers are of the last draft
+                    that could be.
+                  </>
+                ) : (
+                  problem.detail
+                )}
+              </p>
+            </Notice>
+          )}
         </div>
         <Piece look={look} setCut={setCut} rpm={rpm} />
       </section>
       <Sought value={seeking}>
-        <div className="docket"><Beside station={station} onStation={(other) => { seek(undefined); onStation(other); }} at={at} /></div>
+        <div className="docket">
+          <Beside
+            station={station}
+            onStation={(other) => {
+              seek(undefined);
+              onStation(other);
+            }}
+            at={at}
+          />
+        </div>
       </Sought>
-      <NextMove move={assessment.next_move} blankId={kept.id} onGo={(there) => { onStation(there); seek(assessment.next_move.action); }} />
+      <NextMove
+        move={assessment.next_move}
+        blankId={kept.id}
+        onGo={(there) => {
+          onStation(there);
+          seek(assessment.next_move.action);
+        }}
+      />
     </Frame>
   );
 }
@@ -165,13 +317,29 @@ function Beside({ at, ...station }: Parameters<typeof Docket>[0]) {
   return <Docket {...station} at={useDeferredValue(at)} />;
 }
 
-type TitleProps = Pick<Parameters<typeof useTitle>[0], "document" | "assessment"> & { draft: ReturnType<typeof useDraft>; settled: boolean; sits: Sits; onSave: () => void };
+type TitleProps = Pick<Parameters<typeof useTitle>[0], "document" | "assessment"> & {
+  draft: ReturnType<typeof useDraft>;
+  settled: boolean;
+  sits: Sits;
+  onSave: () => void;
+};
 
-const useTitle = ({ document, assessment }: { document: Kept["document"]; assessment: NonNullable<ReturnType<typeof useReckon>["assessment"]> }) => {
+const useTitle = ({
+  document,
+  assessment,
+}: {
+  document: Kept["document"];
+  assessment: NonNullable<ReturnType<typeof useReckon>["assessment"]>;
+}) => {
   const unit = useUnit();
   const mm = (value: number) => amountText(value, "mm", unit).replace(" mm", "");
   const { shape } = document;
-  const size = shape.type === "disc" ? `⌀${mm(shape.diameter_mm)} × ${mm(shape.length_mm)}` : shape.type === "block" ? `${mm(shape.width_mm)} × ${mm(shape.height_mm)} × ${mm(shape.length_mm)}` : `${mm(assessment.geometry.length_mm)} long`;
+  const size =
+    shape.type === "disc"
+      ? `⌀${mm(shape.diameter_mm)} × ${mm(shape.length_mm)}`
+      : shape.type === "block"
+        ? `${mm(shape.width_mm)} × ${mm(shape.height_mm)} × ${mm(shape.length_mm)}`
+        : `${mm(assessment.geometry.length_mm)} long`;
   const water = assessment.drying ? ` · ${amountText(assessment.drying.moisture_pct, "%", unit)}` : "";
   return `${document.material.species} · ${size} · ${amountText(lastMassG(document, assessment), "g", unit)}${water}`;
 };
@@ -180,11 +348,30 @@ function TitleBar({ draft, settled, assessment, document, sits, onSave }: TitleP
   const facts = useTitle({ document, assessment });
   return (
     <Title>
-      <h2>{document.number} {document.name}</h2>
-      <span className={settled ? "facts" : "facts settling"}>{facts}{sits === "reversed" && " · turned end for end"}</span>
-      {draft.canUndo && <Button $kind="quiet" onPress={draft.undo}>Undo</Button>}
-      {draft.canRedo && <Button $kind="quiet" onPress={draft.redo}>Redo</Button>}
-      {draft.dirty ? <Button $kind="go" onPress={onSave}>Save</Button> : <span style={{ color: ink.quiet, padding: "0 6px" }}>saved</span>}
+      <h2>
+        {document.number} {document.name}
+      </h2>
+      <span className={settled ? "facts" : "facts settling"}>
+        {facts}
+        {sits === "reversed" && " · turned end for end"}
+      </span>
+      {draft.canUndo && (
+        <Button $kind="quiet" onPress={draft.undo}>
+          Undo
+        </Button>
+      )}
+      {draft.canRedo && (
+        <Button $kind="quiet" onPress={draft.redo}>
+          Redo
+        </Button>
+      )}
+      {draft.dirty ? (
+        <Button $kind="go" onPress={onSave}>
+          Save
+        </Button>
+      ) : (
+        <span style={{ color: ink.quiet, padding: "0 6px" }}>saved</span>
+      )}
     </Title>
   );
 }

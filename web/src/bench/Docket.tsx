@@ -10,7 +10,14 @@ import { Survey } from "../stations/survey/Survey";
 import { Turn } from "../stations/turn/Turn";
 import type { AtStation } from "../draft/atStation";
 
-export const STATIONS = { survey: "Survey", form: "Form", mend: "Mend", turn: "Turn", finish: "Finish", log: "Log" } as const;
+export const STATIONS = {
+  survey: "Survey",
+  form: "Form",
+  mend: "Mend",
+  turn: "Turn",
+  finish: "Finish",
+  log: "Log",
+} as const;
 export type Station = keyof typeof STATIONS;
 const ROOMS = { survey: Survey, form: FormStation, mend: MendStation, turn: Turn, finish: Finish, log: Log };
 
@@ -36,7 +43,9 @@ const Name = styled(Tab)`
   color: ${ink.quiet};
   border-top: 4px solid transparent;
   border-left: 1px solid ${ink.rule};
-  &:first-child { border-left: 0; }
+  &:first-child {
+    border-left: 0;
+  }
   ${focusRing}
   &[data-selected] {
     color: ${ink.ink};
@@ -55,15 +64,31 @@ const Room = styled(TabPanel)`
 `;
 
 /** The job ticket of this blank, station by station in the order of the work. */
-export const Docket = memo(function Docket({ station, onStation, at }: { station: Station; onStation: (station: Station) => void; at: AtStation }) {
+export const Docket = memo(function Docket({
+  station,
+  onStation,
+  at,
+}: {
+  station: Station;
+  onStation: (station: Station) => void;
+  at: AtStation;
+}) {
   return (
     <Frame selectedKey={station} onSelectionChange={(key) => onStation(key as Station)}>
       <Names aria-label="Stations">
-        {(Object.keys(STATIONS) as Station[]).map((key) => <Name key={key} id={key}>{STATIONS[key]}</Name>)}
+        {(Object.keys(STATIONS) as Station[]).map((key) => (
+          <Name key={key} id={key}>
+            {STATIONS[key]}
+          </Name>
+        ))}
       </Names>
       {(Object.keys(STATIONS) as Station[]).map((key) => {
         const Own = ROOMS[key];
-        return <Room key={key} id={key}><Own {...at} /></Room>;
+        return (
+          <Room key={key} id={key}>
+            <Own {...at} />
+          </Room>
+        );
       })}
     </Frame>
   );

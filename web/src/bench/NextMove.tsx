@@ -17,21 +17,45 @@ const Strip = styled.footer`
   background: ${ink.strip};
   color: ${ink.onStrip};
   font-size: 17px;
-  > .next { color: #c8dbb4; font-weight: 700; }
-  > p { flex: 1; }
-  button { background: #c8dbb4; border-color: #c8dbb4; color: #1c2118; }
+  > .next {
+    color: #c8dbb4;
+    font-weight: 700;
+  }
+  > p {
+    flex: 1;
+  }
+  button {
+    background: #c8dbb4;
+    border-color: #c8dbb4;
+    color: #1c2118;
+  }
 `;
 
 const ASK_AGAIN_MS = 60_000;
 const ACTIONS: Record<Assessment["next_move"]["action"], { word: string; station: Station }> = {
-  weigh: { word: "Log the weight", station: "mend" }, mend: { word: "Open the mend", station: "mend" }, log_cut: { word: "Log the cut", station: "log" },
-  draw_form: { word: "Open the form", station: "form" }, survey: { word: "Open the survey", station: "survey" },
+  weigh: { word: "Log the weight", station: "mend" },
+  mend: { word: "Open the mend", station: "mend" },
+  log_cut: { word: "Log the cut", station: "log" },
+  draw_form: { word: "Open the form", station: "form" },
+  survey: { word: "Open the survey", station: "survey" },
 };
 
 /** One sentence, one button: what to do now, or what it waits for. */
-export function NextMove({ move, onGo, blankId }: { move: Assessment["next_move"]; onGo: (station: Station) => void; blankId: number }) {
+export function NextMove({
+  move,
+  onGo,
+  blankId,
+}: {
+  move: Assessment["next_move"];
+  onGo: (station: Station) => void;
+  blankId: number;
+}) {
   const go = useNavigate();
-  const { data: card } = useQuery({ queryKey: ["card-of", blankId], queryFn: () => api.cardOf(blankId), refetchInterval: ASK_AGAIN_MS });
+  const { data: card } = useQuery({
+    queryKey: ["card-of", blankId],
+    queryFn: () => api.cardOf(blankId),
+    refetchInterval: ASK_AGAIN_MS,
+  });
   const { word, station } = ACTIONS[move.action];
   // While it is worked by a card, the card says what comes next.
   if (card) {
@@ -41,7 +65,16 @@ export function NextMove({ move, onGo, blankId }: { move: Assessment["next_move"
     return (
       <Strip aria-label="Next move">
         <span className="next">{waits ? "Waits" : "Next"}</span>
-        <p>{next ? <Sentence text={next.text} values={next.values} /> : "Every line of its card is ticked: end the card."}{waits && next?.wait && ` Until ${new Date(next.wait.likely_at).toLocaleString("en-GB", { weekday: "short", hour: "2-digit", minute: "2-digit" })}.`}</p>
+        <p>
+          {next ? (
+            <Sentence text={next.text} values={next.values} />
+          ) : (
+            "Every line of its card is ticked: end the card."
+          )}
+          {waits &&
+            next?.wait &&
+            ` Until ${new Date(next.wait.likely_at).toLocaleString("en-GB", { weekday: "short", hour: "2-digit", minute: "2-digit" })}.`}
+        </p>
         <Button onPress={() => void go(`/blanks/${blankId}/card`)}>To the card</Button>
       </Strip>
     );
@@ -49,7 +82,9 @@ export function NextMove({ move, onGo, blankId }: { move: Assessment["next_move"
   return (
     <Strip aria-label="Next move">
       <span className="next">{move.ready ? "Next" : "Waits"}</span>
-      <p><Sentence text={move.text} values={move.values} /></p>
+      <p>
+        <Sentence text={move.text} values={move.values} />
+      </p>
       <Button onPress={() => onGo(station)}>{word}</Button>
     </Strip>
   );

@@ -14,20 +14,42 @@ export const Notice = styled.div`
   gap: 8px 12px;
   align-items: center;
   flex-wrap: wrap;
-  p { flex: 1 1 300px; }
+  p {
+    flex: 1 1 300px;
+  }
 `;
 
 const Both = styled.div`
   flex: 1 0 100%;
   max-height: 200px;
   overflow-y: auto;
-  table { width: 100%; border-collapse: collapse; }
-  th, td { text-align: left; padding: 4px 10px 4px 0; border-top: 1px solid ${ink.rule}; font-weight: 400; }
-  thead th { font-size: 14px; color: ${ink.quiet}; border-top: 0; }
-  td:nth-child(2) { font-weight: 650; }
+  table {
+    width: 100%;
+    border-collapse: collapse;
+  }
+  th,
+  td {
+    text-align: left;
+    padding: 4px 10px 4px 0;
+    border-top: 1px solid ${ink.rule};
+    font-weight: 400;
+  }
+  thead th {
+    font-size: 14px;
+    color: ${ink.quiet};
+    border-top: 0;
+  }
+  td:nth-child(2) {
+    font-weight: 650;
+  }
 `;
 
-type Props = { refused: Refused; mine: Document; onChoose: (current: Kept, mine: boolean) => void; onClose: () => void };
+type Props = {
+  refused: Refused;
+  mine: Document;
+  onChoose: (current: Kept, mine: boolean) => void;
+  onClose: () => void;
+};
 
 /** Why it was not saved; where somebody else saved meanwhile, both versions, and whose goes on. Either way undo brings the other back. */
 export function Unsaved({ refused, mine, onChoose, onClose }: Props) {
@@ -37,16 +59,36 @@ export function Unsaved({ refused, mine, onChoose, onClose }: Props) {
   const apart = current ? differences(mine, current.document, unit) : [];
   return (
     <Notice role="alert">
-      <p><strong>Not saved.</strong> {problem.errors?.[0]?.detail ?? problem.detail} Your draft is kept on this screen.</p>
+      <p>
+        <strong>Not saved.</strong> {problem.errors?.[0]?.detail ?? problem.detail} Your draft is kept on this screen.
+      </p>
       {current && <Button onPress={() => onChoose(current, true)}>Go on with mine</Button>}
       {current && <Button onPress={() => onChoose(current, false)}>Take theirs</Button>}
-      <Button $kind="quiet" onPress={onClose}>Close</Button>
+      <Button $kind="quiet" onPress={onClose}>
+        Close
+      </Button>
       {current && (
         <Both tabIndex={0} role="group" aria-label="What differs">
-          {apart.length === 0 ? <span>Theirs says the same as yours.</span> : (
+          {apart.length === 0 ? (
+            <span>Theirs says the same as yours.</span>
+          ) : (
             <table>
-              <thead><tr><th>Differs</th><th>Yours</th><th>Theirs</th></tr></thead>
-              <tbody>{apart.map((row) => <tr key={row.what}><td>{row.what}</td><td>{row.mine}</td><td>{row.theirs}</td></tr>)}</tbody>
+              <thead>
+                <tr>
+                  <th>Differs</th>
+                  <th>Yours</th>
+                  <th>Theirs</th>
+                </tr>
+              </thead>
+              <tbody>
+                {apart.map((row) => (
+                  <tr key={row.what}>
+                    <td>{row.what}</td>
+                    <td>{row.mine}</td>
+                    <td>{row.theirs}</td>
+                  </tr>
+                ))}
+              </tbody>
             </table>
           )}
         </Both>

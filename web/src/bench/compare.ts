@@ -6,9 +6,26 @@ export type Difference = { what: string; mine: string; theirs: string };
 const NONE = "—";
 
 const WORDS: Record<string, string> = {
-  depth_mm: "depth", width_mm: "mouth", clock_deg: "hour", r_mm: "off the axis", z_mm: "off the head", diameter_mm: "across", length_mm: "length", height_mm: "height",
-  density_kg_m3: "density", moisture_pct: "moisture", centre_offset_mm: "centre shifted", size_mm: "size", bonded_share: "held", hole_diameter_mm: "holes", holes_per_cm2: "holes to the cm²",
-  grain_clock_deg: "grain runs", mass_kg: "weight", ballast_kg: "ballast", swing_mm: "swing", between_centres_mm: "between centres",
+  depth_mm: "depth",
+  width_mm: "mouth",
+  clock_deg: "hour",
+  r_mm: "off the axis",
+  z_mm: "off the head",
+  diameter_mm: "across",
+  length_mm: "length",
+  height_mm: "height",
+  density_kg_m3: "density",
+  moisture_pct: "moisture",
+  centre_offset_mm: "centre shifted",
+  size_mm: "size",
+  bonded_share: "held",
+  hole_diameter_mm: "holes",
+  holes_per_cm2: "holes to the cm²",
+  grain_clock_deg: "grain runs",
+  mass_kg: "weight",
+  ballast_kg: "ballast",
+  swing_mm: "swing",
+  between_centres_mm: "between centres",
 };
 const word = (key: string) => WORDS[key] ?? (/^\d+$/.test(key) ? String(Number(key) + 1) : key.replaceAll("_", " "));
 
@@ -32,11 +49,18 @@ function between(what: string, mine: unknown, theirs: unknown, unit: LengthUnit)
     if (a?.value === b?.value) return [];
     const way = a?.way ?? b?.way ?? [];
     const key = [...way].reverse().find((part) => /[a-z]/.test(part)) ?? "";
-    return [{ what: [what, ...way.map(word)].filter(Boolean).join(" · "), mine: shown(key, a?.value, unit), theirs: shown(key, b?.value, unit) }];
+    return [
+      {
+        what: [what, ...way.map(word)].filter(Boolean).join(" · "),
+        mine: shown(key, a?.value, unit),
+        theirs: shown(key, b?.value, unit),
+      },
+    ];
   });
 }
 
-const summary = (defect: Defect | undefined) => (defect ? `${defect.type.replaceAll("_", " ")}${isPath(defect) ? `, ${defect.path.length} points` : ""}` : NONE);
+const summary = (defect: Defect | undefined) =>
+  defect ? `${defect.type.replaceAll("_", " ")}${isPath(defect) ? `, ${defect.path.length} points` : ""}` : NONE;
 
 /** Differences of the same blank as it is here and as somebody else saved it; readings are added, not saved, and left out. */
 export function differences(mine: Document, theirs: Document, unit: LengthUnit): Difference[] {
@@ -45,6 +69,8 @@ export function differences(mine: Document, theirs: Document, unit: LengthUnit):
     const [a, b] = [mine, theirs].map(({ defects }) => defects.find((defect) => defect.id === id));
     return a && b ? between(id, a, b, unit) : [{ what: id, mine: summary(a), theirs: summary(b) }];
   });
-  const rest = (["name", "number", "material", "shape", "form", "centres", "sketches", "lathe"] as const).flatMap((part) => between(part, mine[part], theirs[part], unit));
+  const rest = (["name", "number", "material", "shape", "form", "centres", "sketches", "lathe"] as const).flatMap(
+    (part) => between(part, mine[part], theirs[part], unit),
+  );
   return [...found, ...rest];
 }

@@ -19,7 +19,9 @@ const HOUR_MS = 3_600_000;
 /** What waits and until when, what can be done now, and the air it all waits in. */
 export function Board({ shop }: { shop: Shop }) {
   const waits = useQuery({ queryKey: ["waits"], queryFn: api.waits, refetchInterval: ASK_AGAIN_MS });
-  const ready = shop.rack.filter((place) => place.ready && !waits.data?.waits.some(({ blank_id }) => blank_id === place.id));
+  const ready = shop.rack.filter(
+    (place) => place.ready && !waits.data?.waits.some(({ blank_id }) => blank_id === place.id),
+  );
   return (
     <Room>
       <h2>Board</h2>
@@ -29,20 +31,46 @@ export function Board({ shop }: { shop: Shop }) {
         {waits.data?.waits.length === 0 && <Quiet>Nothing waits.</Quiet>}
         {waits.data && waits.data.waits.length > 0 && (
           <Ticket>
-            <thead><tr><th>Piece</th><th>Until</th><th>Unlocks</th></tr></thead>
-            <tbody>{waits.data.waits.map((wait) => <Waits key={`${wait.blank_id}-${wait.line ?? "dry"}`} wait={wait} nowMs={Date.parse(waits.data.now)} />)}</tbody>
+            <thead>
+              <tr>
+                <th>Piece</th>
+                <th>Until</th>
+                <th>Unlocks</th>
+              </tr>
+            </thead>
+            <tbody>
+              {waits.data.waits.map((wait) => (
+                <Waits key={`${wait.blank_id}-${wait.line ?? "dry"}`} wait={wait} nowMs={Date.parse(waits.data.now)} />
+              ))}
+            </tbody>
           </Ticket>
         )}
         <Heading as="h3">Ready for a hand</Heading>
         {ready.length === 0 && <Quiet>Nothing just now.</Quiet>}
-        <ul>{ready.map((place) => <li key={place.id} style={{ borderTop: `1px solid ${ink.rule}` }}><Link to={`/blanks/${place.id}/${place.note}`} style={{ color: "inherit", minHeight: 44, display: "flex", alignItems: "center", gap: 8 }}><strong>{place.number ?? "–"}</strong> {place.name} · {place.note}</Link></li>)}</ul>
+        <ul>
+          {ready.map((place) => (
+            <li key={place.id} style={{ borderTop: `1px solid ${ink.rule}` }}>
+              <Link
+                to={`/blanks/${place.id}/${place.note}`}
+                style={{ color: "inherit", minHeight: 44, display: "flex", alignItems: "center", gap: 8 }}
+              >
+                <strong>{place.number ?? "–"}</strong> {place.name} · {place.note}
+              </Link>
+            </li>
+          ))}
+        </ul>
       </section>
       <section aria-label="Air and calendar">
         <Heading as="h3">The shop’s air</Heading>
         <AirOf shop={shop} />
         <Heading as="h3">In a calendar</Heading>
-        <Carry href="/api/waits.ics" download>The waits, as a calendar file</Carry>
-        <Quiet>Or let a calendar on this machine follow <code>{window.location.origin}/api/waits.ics</code>: it moves as the waits do.</Quiet>
+        <Carry href="/api/waits.ics" download>
+          The waits, as a calendar file
+        </Carry>
+        <Quiet>
+          Or let a calendar on this machine follow <code>{window.location.origin}/api/waits.ics</code>: it moves as the
+          waits do.
+        </Quiet>
       </section>
     </Room>
   );
@@ -51,17 +79,44 @@ export function Board({ shop }: { shop: Shop }) {
 function Waits({ wait, nowMs }: { wait: WaitOf; nowMs: number }) {
   const unit = useUnit();
   const left = (Date.parse(wait.likely_at) - nowMs) / HOUR_MS;
-  const span = wait.earliest_at === wait.likely_at ? day(wait.likely_at) : `${day(wait.earliest_at)} at the earliest, likely ${day(wait.likely_at)}`;
+  const span =
+    wait.earliest_at === wait.likely_at
+      ? day(wait.likely_at)
+      : `${day(wait.earliest_at)} at the earliest, likely ${day(wait.likely_at)}`;
   return (
     <tr>
-      <th scope="row"><Link to={wait.card_id === null ? `/blanks/${wait.blank_id}/mend` : `/blanks/${wait.blank_id}/card`} style={{ color: "inherit" }}>{wait.number ?? "–"} {wait.name}</Link></th>
-      <td>{left <= 0 ? <strong style={{ color: ink.rust }}>{wait.working ? "working time is over" : "time is up"}</strong> : <>{amountText(left, "h", unit)}{wait.working && " of working time"}<Quiet style={{ margin: 0 }}>{span}</Quiet></>}</td>
+      <th scope="row">
+        <Link
+          to={wait.card_id === null ? `/blanks/${wait.blank_id}/mend` : `/blanks/${wait.blank_id}/card`}
+          style={{ color: "inherit" }}
+        >
+          {wait.number ?? "–"} {wait.name}
+        </Link>
+      </th>
+      <td>
+        {left <= 0 ? (
+          <strong style={{ color: ink.rust }}>{wait.working ? "working time is over" : "time is up"}</strong>
+        ) : (
+          <>
+            {amountText(left, "h", unit)}
+            {wait.working && " of working time"}
+            <Quiet style={{ margin: 0 }}>{span}</Quiet>
+          </>
+        )}
+      </td>
       <td>{wait.unlocks ?? "the next line"}</td>
     </tr>
   );
 }
 
-const day = (iso: string) => new Date(iso).toLocaleString("en-GB", { weekday: "short", day: "numeric", month: "short", hour: "2-digit", minute: "2-digit" });
+const day = (iso: string) =>
+  new Date(iso).toLocaleString("en-GB", {
+    weekday: "short",
+    day: "numeric",
+    month: "short",
+    hour: "2-digit",
+    minute: "2-digit",
+  });
 
 /** Colder, everything that cures takes longer: waits under way move with it. */
 function AirOf({ shop }: { shop: Shop }) {
@@ -73,13 +128,36 @@ function AirOf({ shop }: { shop: Shop }) {
   return (
     <>
       <Fields>
-        <NumberField label="Temperature, °C" value={air.temperature_c} onChange={(temperature_c) => setAir({ ...air, temperature_c })} fault={fault("temperature_c")} />
-        <NumberField label="Humidity, %" value={air.humidity * 100} onChange={(humidity) => setAir({ ...air, humidity: humidity / 100 })} fault={fault("humidity")} />
+        <NumberField
+          label="Temperature, °C"
+          value={air.temperature_c}
+          onChange={(temperature_c) => setAir({ ...air, temperature_c })}
+          fault={fault("temperature_c")}
+        />
+        <NumberField
+          label="Humidity, %"
+          value={air.humidity * 100}
+          onChange={(humidity) => setAir({ ...air, humidity: humidity / 100 })}
+          fault={fault("humidity")}
+        />
       </Fields>
-      <Button isDisabled={!changed || busy} onPress={() => void run(() => api.setAir(air), () => void client.invalidateQueries())}>Save</Button>
+      <Button
+        isDisabled={!changed || busy}
+        onPress={() =>
+          void run(
+            () => api.setAir(air),
+            () => void client.invalidateQueries(),
+          )
+        }
+      >
+        Save
+      </Button>
       <TaskProgress task={task} label="Saving the air" onCancel={cancel} />
       {problem && !problem.errors?.length && <Fault role="alert">{problem.detail}</Fault>}
-      <Quiet>Everything dries and cures in it. Colder by ten degrees, what cures takes twice as long: waits under way move with it.</Quiet>
+      <Quiet>
+        Everything dries and cures in it. Colder by ten degrees, what cures takes twice as long: waits under way move
+        with it.
+      </Quiet>
     </>
   );
 }

@@ -21,14 +21,50 @@ const Page = styled.main`
   grid-template-rows: auto auto minmax(0, 1fr) auto;
   min-height: 0;
   font-size: 20px;
-  header { display: flex; flex-wrap: wrap; align-items: center; gap: 4px 20px; padding: 10px 26px; border-bottom: 1px solid ${ink.rule}; }
-  header h2 { font-size: 22px; flex: 1; }
-  > section { overflow-y: auto; padding: 18px 26px; display: grid; align-content: start; gap: 14px; }
-  .what { font-size: clamp(28px, 3.4vw, 42px); line-height: 1.2; font-weight: 700; max-width: 30ch; }
-  .target { font-size: clamp(56px, 9vw, 116px); line-height: 1; font-weight: 750; }
-  .target small { font-size: 24px; font-weight: 400; color: ${ink.quiet}; margin-left: 18px; }
-  .caution { color: ${ink.quiet}; }
-  @media (max-width: 900px) { > section { overflow: visible; } }
+  header {
+    display: flex;
+    flex-wrap: wrap;
+    align-items: center;
+    gap: 4px 20px;
+    padding: 10px 26px;
+    border-bottom: 1px solid ${ink.rule};
+  }
+  header h2 {
+    font-size: 22px;
+    flex: 1;
+  }
+  > section {
+    overflow-y: auto;
+    padding: 18px 26px;
+    display: grid;
+    align-content: start;
+    gap: 14px;
+  }
+  .what {
+    font-size: clamp(28px, 3.4vw, 42px);
+    line-height: 1.2;
+    font-weight: 700;
+    max-width: 30ch;
+  }
+  .target {
+    font-size: clamp(56px, 9vw, 116px);
+    line-height: 1;
+    font-weight: 750;
+  }
+  .target small {
+    font-size: 24px;
+    font-weight: 400;
+    color: ${ink.quiet};
+    margin-left: 18px;
+  }
+  .caution {
+    color: ${ink.quiet};
+  }
+  @media (max-width: 900px) {
+    > section {
+      overflow: visible;
+    }
+  }
 `;
 
 const Foot = styled.footer`
@@ -38,16 +74,36 @@ const Foot = styled.footer`
   color: ${ink.onStrip};
   position: sticky;
   bottom: 0;
-  button { min-height: 76px; font-size: 24px; border: 0; border-left: 1px solid ${ink.slate}; color: inherit; }
-  button[data-go] { background: #c8dbb4; color: #1c2118; }
+  button {
+    min-height: 76px;
+    font-size: 24px;
+    border: 0;
+    border-left: 1px solid ${ink.slate};
+    color: inherit;
+  }
+  button[data-go] {
+    background: #c8dbb4;
+    color: #1c2118;
+  }
 `;
 
 const Progress = styled.ol`
   display: flex;
   gap: 3px;
-  li { flex: 1; height: 10px; border: 1px solid ${ink.slate}; min-width: 4px; }
-  li[data-done] { background: ${ink.moss}; border-color: ${ink.moss}; }
-  li[data-here] { outline: 3px solid ${ink.ochre}; outline-offset: 1px; }
+  li {
+    flex: 1;
+    height: 10px;
+    border: 1px solid ${ink.slate};
+    min-width: 4px;
+  }
+  li[data-done] {
+    background: ${ink.moss};
+    border-color: ${ink.moss};
+  }
+  li[data-here] {
+    outline: 3px solid ${ink.ochre};
+    outline-offset: 1px;
+  }
 `;
 
 /** The work, line by line, in letters to be read from two metres. Space or Page Down ticks and goes on, Page Up goes back. */
@@ -56,12 +112,31 @@ export function CardPage() {
   const go = useNavigate();
   const handle = useCard(id);
   const { card } = handle;
-  if (card.data === undefined) return <Waiting what="Fetching the card …" problem={card.error?.message} onAgain={() => void card.refetch()} />;
-  if (card.data === null) return <Page><header><h2>No card is open for this blank.</h2><Button onPress={() => void go(`/blanks/${id}/mend`)}>To its plan</Button></header></Page>;
+  if (card.data === undefined)
+    return <Waiting what="Fetching the card …" problem={card.error?.message} onAgain={() => void card.refetch()} />;
+  if (card.data === null)
+    return (
+      <Page>
+        <header>
+          <h2>No card is open for this blank.</h2>
+          <Button onPress={() => void go(`/blanks/${id}/mend`)}>To its plan</Button>
+        </header>
+      </Page>
+    );
   return <Open card={card.data} handle={handle} blankId={id} failed={card.isError} />;
 }
 
-function Open({ card, handle, blankId, failed }: { card: Card; handle: ReturnType<typeof useCard>; blankId: number; failed: boolean }) {
+function Open({
+  card,
+  handle,
+  blankId,
+  failed,
+}: {
+  card: Card;
+  handle: ReturnType<typeof useCard>;
+  blankId: number;
+  failed: boolean;
+}) {
   const go = useNavigate();
   const lines = card.steps.flatMap((step) => step.lines.map((line) => ({ line, step })));
   const [looked, look] = useState<string>();
@@ -94,45 +169,131 @@ function Open({ card, handle, blankId, failed }: { card: Card; handle: ReturnTyp
     if (line.done_at) return step(1);
     if (line.minutes && !line.wait) return mark(card.id, { line: line.key, kind: "started" });
     const measured = value.current ?? line.suggested ?? undefined;
-    mark(card.id, { line: line.key, kind: "done", ...(measured !== undefined && { value: measured }) }, (next) => look(next.next_line ?? undefined));
+    mark(card.id, { line: line.key, kind: "done", ...(measured !== undefined && { value: measured }) }, (next) =>
+      look(next.next_line ?? undefined),
+    );
   };
-  useKey({ " ": onward, PageDown: onward, PageUp: () => step(-1), ArrowLeft: () => step(-1), ArrowRight: () => step(1) });
+  useKey({
+    " ": onward,
+    PageDown: onward,
+    PageUp: () => step(-1),
+    ArrowLeft: () => step(-1),
+    ArrowRight: () => step(1),
+  });
   if (!here) return null;
   const left_ = lines.filter(({ line }) => !line.done_at && !line.optional).length;
   return (
     <Page aria-label="Card">
       <header>
         <h2>{here.step.name}</h2>
-        <span>line {index + 1} of {lines.length}{left_ === 0 ? ", all ticked" : ""}</span>
-        <Button $kind="quiet" onPress={() => void go(`/blanks/${blankId}/mend`)}>To the plan</Button>
+        <span>
+          line {index + 1} of {lines.length}
+          {left_ === 0 ? ", all ticked" : ""}
+        </span>
+        <Button $kind="quiet" onPress={() => void go(`/blanks/${blankId}/mend`)}>
+          To the plan
+        </Button>
       </header>
       <div>
         <Running lines={lines.map(({ line }) => line)} nowMs={nowMs} here={here.line.key} onLook={look} />
-        <div style={{ padding: "8px 26px 0" }}><Progress aria-hidden>{lines.map(({ line }) => <li key={line.key} data-done={line.done_at ? true : undefined} data-here={line.key === here.line.key || undefined} />)}</Progress></div>
+        <div style={{ padding: "8px 26px 0" }}>
+          <Progress aria-hidden>
+            {lines.map(({ line }) => (
+              <li
+                key={line.key}
+                data-done={line.done_at ? true : undefined}
+                data-here={line.key === here.line.key || undefined}
+              />
+            ))}
+          </Progress>
+        </div>
       </div>
       <section>
-        {failed && <p role="alert" style={{ color: ink.rust }}>The server does not answer. Timers go on here; what you tick is kept once it is back.</p>}
-        {handle.problem && <p role="alert" style={{ color: ink.rust, fontWeight: 650 }}>{handle.problem.errors?.[0]?.detail ?? handle.problem.detail}</p>}
-        <Line line={here.line} nowMs={nowMs} onValue={(next) => { value.current = next; }} key={here.line.key} />
-        {here.line.watch && here.line.wait && !here.line.done_at && <Bubbles line={here.line} onSeen={(level) => mark(card.id, { line: here.line.key, kind: "seen", value: level })} />}
-        {working && <p role="alert" style={{ color: ink.rust, fontWeight: 700 }}>The working time is over: pour no more of that cup.</p>}
+        {failed && (
+          <p role="alert" style={{ color: ink.rust }}>
+            The server does not answer. Timers go on here; what you tick is kept once it is back.
+          </p>
+        )}
+        {handle.problem && (
+          <p role="alert" style={{ color: ink.rust, fontWeight: 650 }}>
+            {handle.problem.errors?.[0]?.detail ?? handle.problem.detail}
+          </p>
+        )}
+        <Line
+          line={here.line}
+          nowMs={nowMs}
+          onValue={(next) => {
+            value.current = next;
+          }}
+          key={here.line.key}
+        />
+        {here.line.watch && here.line.wait && !here.line.done_at && (
+          <Bubbles
+            line={here.line}
+            onSeen={(level) => mark(card.id, { line: here.line.key, kind: "seen", value: level })}
+          />
+        )}
+        {working && (
+          <p role="alert" style={{ color: ink.rust, fontWeight: 700 }}>
+            The working time is over: pour no more of that cup.
+          </p>
+        )}
         {here.step.says.length > 0 && <Findings findings={here.step.says} workings={{}} />}
-        {met ? <Troubles card={card} step={here.step} line={here.line} handle={handle} onClose={() => meet(false)} /> : (
+        {met ? (
+          <Troubles card={card} step={here.step} line={here.line} handle={handle} onClose={() => meet(false)} />
+        ) : (
           <>
-            {here.step.cautions.map((caution) => <p key={caution} className="caution">{caution}</p>)}
+            {here.step.cautions.map((caution) => (
+              <p key={caution} className="caution">
+                {caution}
+              </p>
+            ))}
             <div style={{ display: "flex", flexWrap: "wrap", gap: 12 }}>
-              {here.step.troubles.length > 0 && <Button style={{ minHeight: 64, fontSize: 20 }} onPress={() => meet(true)}>Something went wrong</Button>}
-              {(here.line.done_at ?? here.line.wait) && <Button style={{ minHeight: 64, fontSize: 20 }} onPress={() => mark(card.id, { line: here.line.key, kind: "taken_back" })}>Take it back</Button>}
-              {left_ === 0 && <Button $kind="go" style={{ minHeight: 64, fontSize: 20 }} onPress={() => handle.end(card.id, () => void go(`/blanks/${blankId}/log`))}>End the card</Button>}
-              {left_ > 0 && <Button $kind="quiet" style={{ minHeight: 64, fontSize: 20 }} onPress={() => handle.end(card.id, () => void go(`/blanks/${blankId}/log`))}>Break off here</Button>}
+              {here.step.troubles.length > 0 && (
+                <Button style={{ minHeight: 64, fontSize: 20 }} onPress={() => meet(true)}>
+                  Something went wrong
+                </Button>
+              )}
+              {(here.line.done_at ?? here.line.wait) && (
+                <Button
+                  style={{ minHeight: 64, fontSize: 20 }}
+                  onPress={() => mark(card.id, { line: here.line.key, kind: "taken_back" })}
+                >
+                  Take it back
+                </Button>
+              )}
+              {left_ === 0 && (
+                <Button
+                  $kind="go"
+                  style={{ minHeight: 64, fontSize: 20 }}
+                  onPress={() => handle.end(card.id, () => void go(`/blanks/${blankId}/log`))}
+                >
+                  End the card
+                </Button>
+              )}
+              {left_ > 0 && (
+                <Button
+                  $kind="quiet"
+                  style={{ minHeight: 64, fontSize: 20 }}
+                  onPress={() => handle.end(card.id, () => void go(`/blanks/${blankId}/log`))}
+                >
+                  Break off here
+                </Button>
+              )}
             </div>
           </>
         )}
       </section>
       <Foot>
-        <Button $kind="quiet" isDisabled={index === 0} onPress={() => step(-1)}>‹ Back</Button>
-        <Button $kind="quiet" data-go isDisabled={busy} onPress={onward}>{here.line.done_at ? "Go on ›" : here.line.minutes && !here.line.wait ? "Start the clock" : "Done ✓"}</Button>
-        <Button $kind="quiet" isDisabled={index === lines.length - 1} onPress={() => step(1)}>Look on ›</Button>
+        <Button $kind="quiet" isDisabled={index === 0} onPress={() => step(-1)}>
+          ‹ Back
+        </Button>
+        <Button $kind="quiet" data-go isDisabled={busy} onPress={onward}>
+          {here.line.done_at ? "Go on ›" : here.line.minutes && !here.line.wait ? "Start the clock" : "Done ✓"}
+        </Button>
+        <Button $kind="quiet" isDisabled={index === lines.length - 1} onPress={() => step(1)}>
+          Look on ›
+        </Button>
       </Foot>
     </Page>
   );
@@ -148,14 +309,33 @@ function Bubbles({ line, onSeen }: { line: CardLine; onSeen: (level: number) => 
     <div role="group" aria-label="How it bubbles" style={{ display: "grid", gap: 8 }}>
       {line.says && <Findings findings={[line.says]} workings={{}} />}
       <div style={{ display: "flex", flexWrap: "wrap", gap: 10 }}>
-        {LEVELS.map((name, level) => <Button key={name} style={{ minHeight: 64, fontSize: 20 }} onPress={() => onSeen(level)}>{name}</Button>)}
+        {LEVELS.map((name, level) => (
+          <Button key={name} style={{ minHeight: 64, fontSize: 20 }} onPress={() => onSeen(level)}>
+            {name}
+          </Button>
+        ))}
       </div>
-      {line.seen.length > 0 && <p className="caution">{line.seen.slice(-6).map(({ at, value }) => `${timeText(at)} ${(LEVELS[value] ?? "").toLowerCase()}`).join(" · ")}</p>}
+      {line.seen.length > 0 && (
+        <p className="caution">
+          {line.seen
+            .slice(-6)
+            .map(({ at, value }) => `${timeText(at)} ${(LEVELS[value] ?? "").toLowerCase()}`)
+            .join(" · ")}
+        </p>
+      )}
     </div>
   );
 }
 
-const ASKS: Record<string, string> = { dry_g: "Weight dry, g", wet_g: "Weight wet, g", cured_g: "Weight cured, g", mass_g: "Weight, g", used_g: "Used, g", bubbling_min: "Bubbled for, min", gel_min: "Gelled after, min" };
+const ASKS: Record<string, string> = {
+  dry_g: "Weight dry, g",
+  wet_g: "Weight wet, g",
+  cured_g: "Weight cured, g",
+  mass_g: "Weight, g",
+  used_g: "Used, g",
+  bubbling_min: "Bubbled for, min",
+  gel_min: "Gelled after, min",
+};
 
 function Line({ line, nowMs, onValue }: { line: CardLine; nowMs: number; onValue: (value: number) => void }) {
   const unit = useUnit();
@@ -163,20 +343,55 @@ function Line({ line, nowMs, onValue }: { line: CardLine; nowMs: number; onValue
   const { target, wait, minutes } = line;
   return (
     <>
-      <p className="what"><Sentence text={line.text} values={line.values} /></p>
-      {target && <p className="target">{amountText(target.value, target.unit, unit)}{target.within !== null && <small>give or take {amountText(target.within, target.unit, unit)}</small>}</p>}
-      {minutes && !wait && <p className="target">{amountText(minutes[1] ?? 0, "min", unit)}{(minutes[0] ?? 0) < (minutes[1] ?? 0) * 0.95 && <small>{amountText(minutes[0] ?? 0, "min", unit)} at the earliest</small>}</p>}
+      <p className="what">
+        <Sentence text={line.text} values={line.values} />
+      </p>
+      {target && (
+        <p className="target">
+          {amountText(target.value, target.unit, unit)}
+          {target.within !== null && <small>give or take {amountText(target.within, target.unit, unit)}</small>}
+        </p>
+      )}
+      {minutes && !wait && (
+        <p className="target">
+          {amountText(minutes[1] ?? 0, "min", unit)}
+          {(minutes[0] ?? 0) < (minutes[1] ?? 0) * 0.95 && (
+            <small>{amountText(minutes[0] ?? 0, "min", unit)} at the earliest</small>
+          )}
+        </p>
+      )}
       {wait && !wait.ended_at && (
         <p className="target" role="timer" style={left(line, nowMs) <= 0 ? { color: ink.rust } : undefined}>
           {spanText(left(line, nowMs))}
-          <small>{left(line, nowMs) <= 0 ? "time is up" : `until ${timeText(wait.likely_at)}`}{Date.parse(wait.earliest_at) > nowMs && wait.earliest_at !== wait.likely_at && `, ${timeText(wait.earliest_at)} at the earliest`}</small>
+          <small>
+            {left(line, nowMs) <= 0 ? "time is up" : `until ${timeText(wait.likely_at)}`}
+            {Date.parse(wait.earliest_at) > nowMs &&
+              wait.earliest_at !== wait.likely_at &&
+              `, ${timeText(wait.earliest_at)} at the earliest`}
+          </small>
         </p>
       )}
       {line.unlocks && <p>Then: {line.unlocks}.</p>}
       {line.measures && !line.done_at && (
-        <div style={{ width: 260 }}><NumberField label={ASKS[line.measures] ?? line.measures} value={value ?? 0} onChange={(next) => { setValue(next); onValue(next); }} /></div>
+        <div style={{ width: 260 }}>
+          <NumberField
+            label={ASKS[line.measures] ?? line.measures}
+            value={value ?? 0}
+            onChange={(next) => {
+              setValue(next);
+              onValue(next);
+            }}
+          />
+        </div>
       )}
-      {line.done_at && <p style={{ color: ink.moss, fontWeight: 650 }}>✓ {timeText(line.done_at)}{line.value !== null && line.measures && `: ${amountText(line.value, line.measures.endsWith("_g") ? "g" : "min", unit)}`}</p>}
+      {line.done_at && (
+        <p style={{ color: ink.moss, fontWeight: 650 }}>
+          ✓ {timeText(line.done_at)}
+          {line.value !== null &&
+            line.measures &&
+            `: ${amountText(line.value, line.measures.endsWith("_g") ? "g" : "min", unit)}`}
+        </p>
+      )}
     </>
   );
 }
@@ -185,5 +400,7 @@ function Line({ line, nowMs, onValue }: { line: CardLine; nowMs: number; onValue
 function timeText(iso: string): string {
   const at = new Date(iso);
   const time = at.toLocaleTimeString("en-GB", { hour: "2-digit", minute: "2-digit" });
-  return at.toDateString() === new Date().toDateString() ? time : `${at.toLocaleDateString("en-GB", { weekday: "short", day: "numeric", month: "short" })} ${time}`;
+  return at.toDateString() === new Date().toDateString()
+    ? time
+    : `${at.toLocaleDateString("en-GB", { weekday: "short", day: "numeric", month: "short" })} ${time}`;
 }

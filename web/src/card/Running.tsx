@@ -7,22 +7,64 @@ import { spanText } from "./serverClock";
 const Strip = styled.ul`
   display: flex;
   flex-wrap: wrap;
-  button { border: 0; border-right: 1px solid ${ink.rule}; background: none; padding: 8px 26px; min-height: 64px; cursor: pointer; text-align: left; display: flex; align-items: center; gap: 14px; }
-  button:focus-visible { outline: 3px solid ${ink.ochre}; outline-offset: -3px; }
-  strong { font-size: 28px; }
-  [data-up] strong { color: ${ink.rust}; }
-  span { max-width: 34ch; overflow: hidden; text-overflow: ellipsis; white-space: nowrap; }
+  button {
+    border: 0;
+    border-right: 1px solid ${ink.rule};
+    background: none;
+    padding: 8px 26px;
+    min-height: 64px;
+    cursor: pointer;
+    text-align: left;
+    display: flex;
+    align-items: center;
+    gap: 14px;
+  }
+  button:focus-visible {
+    outline: 3px solid ${ink.ochre};
+    outline-offset: -3px;
+  }
+  strong {
+    font-size: 28px;
+  }
+  [data-up] strong {
+    color: ${ink.rust};
+  }
+  span {
+    max-width: 34ch;
+    overflow: hidden;
+    text-overflow: ellipsis;
+    white-space: nowrap;
+  }
 `;
 
 /** Every clock that runs, but the one in view. */
-export function Running({ lines, nowMs, here, onLook }: { lines: CardLine[]; nowMs: number; here: string; onLook: (key: string) => void }) {
+export function Running({
+  lines,
+  nowMs,
+  here,
+  onLook,
+}: {
+  lines: CardLine[];
+  nowMs: number;
+  here: string;
+  onLook: (key: string) => void;
+}) {
   const running = lines.filter(({ key, wait }) => key !== here && wait && !wait.ended_at);
   if (running.length === 0) return null;
   return (
     <Strip aria-label="Clocks that run">
       {running.map(({ key, text, values, wait }) => {
         const left = wait ? Date.parse(wait.likely_at) - nowMs : 0;
-        return <li key={key} data-up={left <= 0 || undefined}><button onClick={() => onLook(key)}><strong>{spanText(left)}</strong><span><Sentence text={text} values={values} /></span></button></li>;
+        return (
+          <li key={key} data-up={left <= 0 || undefined}>
+            <button onClick={() => onLook(key)}>
+              <strong>{spanText(left)}</strong>
+              <span>
+                <Sentence text={text} values={values} />
+              </span>
+            </button>
+          </li>
+        );
       })}
     </Strip>
   );

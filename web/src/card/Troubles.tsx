@@ -8,20 +8,53 @@ const ASKS: Record<string, string> = { short_mm: "Short by", offset_mm: "Off its
 const large = { minHeight: 64, fontSize: 20 };
 
 /** What went wrong: one press, and what to do comes onto the card. */
-export function Troubles({ card, step, line, handle, onClose }: { card: Card; step: Card["steps"][number]; line: CardLine; handle: ReturnType<typeof useCard>; onClose: () => void }) {
+export function Troubles({
+  card,
+  step,
+  line,
+  handle,
+  onClose,
+}: {
+  card: Card;
+  step: Card["steps"][number];
+  line: CardLine;
+  handle: ReturnType<typeof useCard>;
+  onClose: () => void;
+}) {
   const [asked, ask] = useState<Card["steps"][number]["troubles"][number]>();
   const [amount, setAmount] = useState(0);
-  const say = (key: string, mm?: number) => handle.trouble(card.id, { line: line.key, trouble: key, ...(mm !== undefined && { amount: mm }) }, onClose);
+  const say = (key: string, mm?: number) =>
+    handle.trouble(card.id, { line: line.key, trouble: key, ...(mm !== undefined && { amount: mm }) }, onClose);
   return (
     <div role="group" aria-label="What went wrong" style={{ display: "grid", gap: 12 }}>
       <div style={{ display: "flex", flexWrap: "wrap", gap: 12 }}>
-        {step.troubles.map((trouble) => <Button key={trouble.key} style={large} isDisabled={handle.busy} onPress={() => (trouble.asks ? ask(trouble) : say(trouble.key))}>{trouble.name}</Button>)}
-        <Button $kind="quiet" style={large} onPress={onClose}>Nothing</Button>
+        {step.troubles.map((trouble) => (
+          <Button
+            key={trouble.key}
+            style={large}
+            isDisabled={handle.busy}
+            onPress={() => (trouble.asks ? ask(trouble) : say(trouble.key))}
+          >
+            {trouble.name}
+          </Button>
+        ))}
+        <Button $kind="quiet" style={large} onPress={onClose}>
+          Nothing
+        </Button>
       </div>
       {asked?.asks && (
         <div style={{ display: "flex", gap: 12, alignItems: "end" }}>
-          <div style={{ width: 240 }}><LengthField label={ASKS[asked.asks] ?? asked.asks} value={amount} onChange={setAmount} /></div>
-          <Button $kind="go" style={large} isDisabled={amount <= 0 || handle.busy} onPress={() => say(asked.key, amount)}>{asked.name}: what now?</Button>
+          <div style={{ width: 240 }}>
+            <LengthField label={ASKS[asked.asks] ?? asked.asks} value={amount} onChange={setAmount} />
+          </div>
+          <Button
+            $kind="go"
+            style={large}
+            isDisabled={amount <= 0 || handle.busy}
+            onPress={() => say(asked.key, amount)}
+          >
+            {asked.name}: what now?
+          </Button>
         </div>
       )}
     </div>

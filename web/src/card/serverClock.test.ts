@@ -4,7 +4,13 @@ import { ServerClock, spanText } from "./serverClock";
 describe("the server's clock", () => {
   const at = (counted: number, wall: number) => {
     const times = { counted, wall };
-    return { times, clock: new ServerClock(() => times.counted, () => times.wall) };
+    return {
+      times,
+      clock: new ServerClock(
+        () => times.counted,
+        () => times.wall,
+      ),
+    };
   };
 
   it("counts on from the last answer, whatever this machine's clock says", () => {
@@ -30,6 +36,13 @@ describe("the server's clock", () => {
   });
 
   it("says spans as a clock face does", () => {
-    expect([0, 59_000, 750_000, 3_909_000, -40_000, 200_000_000].map(spanText)).toEqual(["0:00", "0:59", "12:30", "1:05:09", "−0:40", "2 d 7 h"]);
+    expect([0, 59_000, 750_000, 3_909_000, -40_000, 200_000_000].map(spanText)).toEqual([
+      "0:00",
+      "0:59",
+      "12:30",
+      "1:05:09",
+      "−0:40",
+      "2 d 7 h",
+    ]);
   });
 });

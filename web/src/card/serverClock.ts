@@ -8,7 +8,10 @@ export class ServerClock {
   private countedMs = 0;
   private wallMs = 0;
 
-  constructor(private readonly counted: () => number = () => performance.now(), private readonly wall: () => number = () => Date.now()) {}
+  constructor(
+    private readonly counted: () => number = () => performance.now(),
+    private readonly wall: () => number = () => Date.now(),
+  ) {}
 
   /** An answer came with the server's time in it. */
   set(iso: string) {

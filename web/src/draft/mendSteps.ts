@@ -1,7 +1,16 @@
 // A plan of mending as the turner changes it: only its order and what stands in it, nothing of what it comes to.
 import type { Document, Groove, MendKind, MendStep } from "../api/document";
 
-export const KINDS: Record<MendKind, string> = { dry: "Dry", stabilise: "Stabilise", soak: "Harden", glue: "Glue", fill: "Fill", inlay: "Inlay", cast: "Cast", sand: "Level" };
+export const KINDS: Record<MendKind, string> = {
+  dry: "Dry",
+  stabilise: "Stabilise",
+  soak: "Harden",
+  glue: "Glue",
+  fill: "Fill",
+  inlay: "Inlay",
+  cast: "Cast",
+  sand: "Level",
+};
 
 /** An id no other step has. */
 export function freeStepId(steps: MendStep[], kind: MendKind): string {
@@ -21,12 +30,29 @@ export function newStep(kind: MendKind, steps: MendStep[], size: { across: numbe
   if (kind === "fill") return { ...step, of: [] };
   if (kind === "stabilise") return { ...step, of: [] };
   if (kind === "inlay") return { ...step, with: "epoxy", grooves: [ring(size.length / 2)] };
-  if (kind === "cast") return { ...step, with: "casting_epoxy_deep", mould: { type: "box", width_mm: Math.ceil(size.across) + 20, length_mm: Math.ceil(size.across) + 20, depth_mm: Math.ceil(size.length) + 10 } };
+  if (kind === "cast")
+    return {
+      ...step,
+      with: "casting_epoxy_deep",
+      mould: {
+        type: "box",
+        width_mm: Math.ceil(size.across) + 20,
+        length_mm: Math.ceil(size.across) + 20,
+        depth_mm: Math.ceil(size.length) + 10,
+      },
+    };
   return step;
 }
 
 /** A groove all the way round. */
-export const ring = (z_mm: number) => ({ width_mm: 3, depth_mm: 4, path: [{ clock_deg: 0, z_mm }, { clock_deg: 360, z_mm }] });
+export const ring = (z_mm: number) => ({
+  width_mm: 3,
+  depth_mm: 4,
+  path: [
+    { clock_deg: 0, z_mm },
+    { clock_deg: 360, z_mm },
+  ],
+});
 
 /** The same with one step moved earlier (−1) or later (+1); as it was where there is no room. */
 export function moved(steps: MendStep[], index: number, by: -1 | 1): MendStep[] {
@@ -40,7 +66,9 @@ export const withSteps = (document: Document, steps: MendStep[]): Document => ({
 
 /** A step with some of it set; what is set to undefined is left out. */
 export function changed(step: MendStep, change: { [Key in keyof MendStep]?: MendStep[Key] | undefined }): MendStep {
-  return Object.fromEntries(Object.entries({ ...step, ...change }).filter(([, value]) => value !== undefined)) as MendStep;
+  return Object.fromEntries(
+    Object.entries({ ...step, ...change }).filter(([, value]) => value !== undefined),
+  ) as MendStep;
 }
 
 type OnSkin = { clockDeg: number; zMm: number };
@@ -52,28 +80,50 @@ const RING_DEG = 345;
 export function grooveDrawn(from: OnSkin, to: OnSkin, like: Groove | undefined): Groove {
   const { width_mm, depth_mm } = like ?? ring(0);
   const z = [from, to].map(({ zMm }) => Math.round(zMm * 2) / 2) as [number, number];
-  if (Math.abs(to.clockDeg - from.clockDeg) >= RING_DEG) return { ...ring(Math.round(z[0] + z[1]) / 2), width_mm, depth_mm };
-  return { width_mm, depth_mm, path: [from, to].map(({ clockDeg }, end) => ({ clock_deg: Math.round(clockDeg), z_mm: z[end] ?? 0 })) };
+  if (Math.abs(to.clockDeg - from.clockDeg) >= RING_DEG)
+    return { ...ring(Math.round(z[0] + z[1]) / 2), width_mm, depth_mm };
+  return {
+    width_mm,
+    depth_mm,
+    path: [from, to].map(({ clockDeg }, end) => ({ clock_deg: Math.round(clockDeg), z_mm: z[end] ?? 0 })),
+  };
 }
 
 /** The document with one more groove at its step of that id. */
-export const withGroove = (document: Document, id: string, from: OnSkin, to: OnSkin): Document => withSteps(document, (document.mend?.steps ?? []).map((step) =>
-  (step.id === id ? { ...step, grooves: [...(step.grooves ?? []), grooveDrawn(from, to, step.grooves?.at(-1))] } : step)));
+export const withGroove = (document: Document, id: string, from: OnSkin, to: OnSkin): Document =>
+  withSteps(
+    document,
+    (document.mend?.steps ?? []).map((step) =>
+      step.id === id
+        ? { ...step, grooves: [...(step.grooves ?? []), grooveDrawn(from, to, step.grooves?.at(-1))] }
+        : step,
+    ),
+  );
 
 /** Grooves of every inlay that is planned. */
-export const groovesOf = (document: Document): Groove[] => (document.mend?.steps ?? []).flatMap(({ grooves }) => grooves ?? []);
+export const groovesOf = (document: Document): Groove[] =>
+  (document.mend?.steps ?? []).flatMap(({ grooves }) => grooves ?? []);
 
 /** The same with the wood elsewhere in its mould; what is as usual is left out. */
 export function putPlaced(step: MendStep, change: Partial<NonNullable<MendStep["placed"]>>): MendStep {
-  const next = Object.fromEntries(Object.entries({ ...step.placed, ...change }).filter(([, value]) => value !== 0 && value !== false));
+  const next = Object.fromEntries(
+    Object.entries({ ...step.placed, ...change }).filter(([, value]) => value !== 0 && value !== false),
+  );
   return changed(step, { placed: Object.keys(next).length > 0 ? next : undefined });
 }
 
 /** Sizes a mould of another kind starts with, as near as may be to what it was. */
-export function otherMould(mould: NonNullable<MendStep["mould"]>, type: NonNullable<MendStep["mould"]>["type"]): NonNullable<MendStep["mould"]> {
+export function otherMould(
+  mould: NonNullable<MendStep["mould"]>,
+  type: NonNullable<MendStep["mould"]>["type"],
+): NonNullable<MendStep["mould"]> {
   const wide = mould.width_mm ?? mould.diameter_mm ?? 100;
   const long = mould.length_mm ?? mould.diameter_mm ?? wide;
-  const kept = { type, depth_mm: mould.depth_mm, ...(mould.displaced_ml !== undefined && { displaced_ml: mould.displaced_ml }) };
+  const kept = {
+    type,
+    depth_mm: mould.depth_mm,
+    ...(mould.displaced_ml !== undefined && { displaced_ml: mould.displaced_ml }),
+  };
   if (type === "tube" || type === "cup") return { ...kept, diameter_mm: Math.ceil(Math.max(wide, long)) };
   return { ...kept, width_mm: wide, length_mm: long, ...(type === "sheet" && { sheet_mm: mould.sheet_mm ?? 6 }) };
 }

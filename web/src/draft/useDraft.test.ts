@@ -3,7 +3,14 @@ import type { Document, Kept } from "../api/document";
 import { step } from "./useDraft";
 
 const named = (name: string) => ({ name }) as Document;
-const kept = (name: string, version = 1): Kept => ({ id: 1, version, saved_at: "", put_away: false, document: named(name), journal: [] });
+const kept = (name: string, version = 1): Kept => ({
+  id: 1,
+  version,
+  saved_at: "",
+  put_away: false,
+  document: named(name),
+  journal: [],
+});
 const fresh = () => ({ kept: kept("a"), past: [], present: named("a"), future: [], held: undefined });
 const run = (...steps: Parameters<typeof step>[1][]) => steps.reduce(step, fresh() as Parameters<typeof step>[0]);
 const change = (name: string, holding = false) => ({ do: "change" as const, document: named(name), holding });
@@ -31,7 +38,10 @@ describe("a draft", () => {
   it("becomes what the server kept, unless it was changed while the save was on its way", () => {
     const sent = named("b");
     const saving = { ...run(change("b")), present: sent };
-    expect(step(saving, { do: "keep", kept: kept("b", 2), sent })).toMatchObject({ present: { name: "b" }, kept: { version: 2 } });
+    expect(step(saving, { do: "keep", kept: kept("b", 2), sent })).toMatchObject({
+      present: { name: "b" },
+      kept: { version: 2 },
+    });
     const meanwhile = step(saving, change("c"));
     const after = step(meanwhile, { do: "keep", kept: kept("b", 2), sent });
     expect(after).toMatchObject({ present: { name: "c" }, kept: { version: 2, document: { name: "b" } } });
@@ -43,7 +53,10 @@ describe("a draft", () => {
   });
 
   it("takes a reading beside the draft: a clean one stays clean, a changed one keeps its change", () => {
-    const weighed = { ...kept("a"), document: { ...named("a"), readings: [{ kind: "mass" as const, value: 5, taken_at: "" }] } };
+    const weighed = {
+      ...kept("a"),
+      document: { ...named("a"), readings: [{ kind: "mass" as const, value: 5, taken_at: "" }] },
+    };
     const untouched = run();
     const clean = step({ ...untouched, present: untouched.kept.document }, { do: "read", kept: weighed });
     expect(clean.present).toBe(clean.kept.document);

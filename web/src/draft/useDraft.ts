@@ -20,31 +20,65 @@ export function step(draft: Draft, action: Step): Draft {
       // While something is held (a drag), the steps between are one step: from where it was picked up.
       const from = draft.held ?? draft.present;
       if (action.holding) return { ...draft, present: action.document, held: from };
-      return { ...draft, past: [...draft.past, from].slice(-MOST_STEPS), present: action.document, future: [], held: undefined };
+      return {
+        ...draft,
+        past: [...draft.past, from].slice(-MOST_STEPS),
+        present: action.document,
+        future: [],
+        held: undefined,
+      };
     }
     case "undo": {
       const back = draft.past.at(-1);
-      return back ? { ...draft, past: draft.past.slice(0, -1), present: back, future: [draft.present, ...draft.future], held: undefined } : draft;
+      return back
+        ? {
+            ...draft,
+            past: draft.past.slice(0, -1),
+            present: back,
+            future: [draft.present, ...draft.future],
+            held: undefined,
+          }
+        : draft;
     }
     case "redo": {
       const [next, ...rest] = draft.future;
-      return next ? { ...draft, past: [...draft.past, draft.present], present: next, future: rest, held: undefined } : draft;
+      return next
+        ? { ...draft, past: [...draft.past, draft.present], present: next, future: rest, held: undefined }
+        : draft;
     }
     case "drop":
-      return { ...draft, past: [...draft.past, draft.present], present: draft.kept.document, future: [], held: undefined };
+      return {
+        ...draft,
+        past: [...draft.past, draft.present],
+        present: draft.kept.document,
+        future: [],
+        held: undefined,
+      };
     case "log":
       return { ...draft, kept: { ...draft.kept, journal: [...draft.kept.journal, action.entry] } };
     case "keep":
       // What is on screen stays, unless it is the very thing that was sent: then it is what is kept.
-      return { ...draft, kept: action.kept, present: draft.present === action.sent ? action.kept.document : draft.present };
+      return {
+        ...draft,
+        kept: action.kept,
+        present: draft.present === action.sent ? action.kept.document : draft.present,
+      };
     case "read":
       // Readings are added beside the draft, never in it: what was changed and not saved stays so.
-      return { ...draft, kept: action.kept, present: draft.present === draft.kept.document ? action.kept.document : withReadings(draft.present, action.kept.document) };
+      return {
+        ...draft,
+        kept: action.kept,
+        present:
+          draft.present === draft.kept.document
+            ? action.kept.document
+            : withReadings(draft.present, action.kept.document),
+      };
   }
 }
 
 /** A draft with what has been read of the blank, which a draft cannot change. */
-const withReadings = (document: Document, { readings }: Document): Document => (readings ? { ...document, readings } : document);
+const withReadings = (document: Document, { readings }: Document): Document =>
+  readings ? { ...document, readings } : document;
 
 const place = (id: number) => `draft-of-${id}`;
 
@@ -54,7 +88,12 @@ function open(kept: Kept): Draft {
   if (!stored) return fresh;
   const { version, document } = JSON.parse(stored) as { version: number; document: Document };
   // A draft of an older version still shows; saving it says what has changed meanwhile.
-  return { ...fresh, kept: { ...kept, version }, past: [kept.document], present: withReadings(document, kept.document) };
+  return {
+    ...fresh,
+    kept: { ...kept, version },
+    past: [kept.document],
+    present: withReadings(document, kept.document),
+  };
 }
 
 /** The draft of one blank, with undo; unsaved changes outlive a reload. */
@@ -63,7 +102,8 @@ export function useDraft(kept: Kept) {
   const dirty = draft.present !== draft.kept.document;
 
   useEffect(() => {
-    if (dirty) localStorage.setItem(place(kept.id), JSON.stringify({ version: draft.kept.version, document: draft.present }));
+    if (dirty)
+      localStorage.setItem(place(kept.id), JSON.stringify({ version: draft.kept.version, document: draft.present }));
     else localStorage.removeItem(place(kept.id));
   }, [dirty, draft.present, draft.kept.version, kept.id]);
 

@@ -11,6 +11,9 @@ export type Sits = (typeof SITS)[number];
 export function useTurned(draft: DraftHandle, reversed: boolean): DraftHandle {
   const { document: mounted, change: changeMounted } = draft;
   const document = useMemo(() => (reversed ? reverse(mounted) : mounted), [mounted, reversed]);
-  const change = useCallback((changed: Document, holding = false) => changeMounted(reversed ? reverse(changed) : changed, holding), [changeMounted, reversed]);
+  const change = useCallback(
+    (changed: Document, holding = false) => changeMounted(reversed ? reverse(changed) : changed, holding),
+    [changeMounted, reversed],
+  );
   return { ...draft, document, change };
 }

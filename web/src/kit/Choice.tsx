@@ -28,13 +28,22 @@ const option = css`
     font-weight: 650;
   }
 `;
-const Option = styled(Radio)`${option}`;
+const Option = styled(Radio)`
+  ${option}
+`;
 const Tick = styled(Checkbox)`
   ${option}
-  &[data-selected] { box-shadow: inset -1px -1px ${ink.onMoss}; }
+  &[data-selected] {
+    box-shadow: inset -1px -1px ${ink.onMoss};
+  }
 `;
 
-type Props<Value extends string> = { label: string; value: Value; options: Record<Value, string>; onChange: (value: Value) => void };
+type Props<Value extends string> = {
+  label: string;
+  value: Value;
+  options: Record<Value, string>;
+  onChange: (value: Value) => void;
+};
 
 /** One of a few, all in sight. */
 export function Choice<Value extends string>({ label, value, options, onChange }: Props<Value>) {
@@ -43,14 +52,21 @@ export function Choice<Value extends string>({ label, value, options, onChange }
       <Label style={{ fontSize: 14, color: ink.quiet }}>{label}</Label>
       <Row>
         {(Object.keys(options) as Value[]).map((key) => (
-          <Option key={key} value={key}>{options[key]}</Option>
+          <Option key={key} value={key}>
+            {options[key]}
+          </Option>
         ))}
       </Row>
     </Group>
   );
 }
 
-type Several<Value extends string> = { label: string; value: Value[]; options: Record<Value, string>; onChange: (value: Value[]) => void };
+type Several<Value extends string> = {
+  label: string;
+  value: Value[];
+  options: Record<Value, string>;
+  onChange: (value: Value[]) => void;
+};
 
 /** As many of a few as fit, all in sight. */
 export function Choices<Value extends string>({ label, value, options, onChange }: Several<Value>) {
@@ -58,7 +74,11 @@ export function Choices<Value extends string>({ label, value, options, onChange 
     <CheckboxGroup value={value} onChange={(chosen) => onChange(chosen as Value[])} style={{ display: "grid", gap: 2 }}>
       <Label style={{ fontSize: 14, color: ink.quiet }}>{label}</Label>
       <Row>
-        {(Object.keys(options) as Value[]).map((key) => <Tick key={key} value={key}>{options[key]}</Tick>)}
+        {(Object.keys(options) as Value[]).map((key) => (
+          <Tick key={key} value={key}>
+            {options[key]}
+          </Tick>
+        ))}
       </Row>
     </CheckboxGroup>
   );

@@ -34,10 +34,25 @@ export const FieldFault = styled(FieldError)`
 `;
 
 type Reading = { parse: (text: string) => number | undefined; show: (value: number) => string; hint: string };
-type Props = { label: string; value: number; onChange: (value: number) => void; fault?: string | undefined; isDisabled?: boolean; /** The label is said, not shown: a heading beside it says it already. */ bare?: boolean };
+type Props = {
+  label: string;
+  value: number;
+  onChange: (value: number) => void;
+  fault?: string | undefined;
+  isDisabled?: boolean;
+  /** The label is said, not shown: a heading beside it says it already. */ bare?: boolean;
+};
 
 /** A number typed as people say it. Nothing is snapped or clamped: what cannot be read is said, and stays as typed. */
-function TypedField({ label, value, onChange, fault, isDisabled = false, bare = false, reading }: Props & { reading: Reading }) {
+function TypedField({
+  label,
+  value,
+  onChange,
+  fault,
+  isDisabled = false,
+  bare = false,
+  reading,
+}: Props & { reading: Reading }) {
   const [typed, setTyped] = useState<string>();
   const parsed = typed === undefined ? value : reading.parse(typed);
   const wrong = parsed === undefined ? reading.hint : fault;
@@ -47,11 +62,18 @@ function TypedField({ label, value, onChange, fault, isDisabled = false, bare = 
     if (parsed !== value) onChange(parsed);
   };
   return (
-    <Frame {...(bare && { "aria-label": label })} isInvalid={wrong !== undefined} isDisabled={isDisabled} value={typed ?? reading.show(value)} onChange={setTyped} onBlur={take}
+    <Frame
+      {...(bare && { "aria-label": label })}
+      isInvalid={wrong !== undefined}
+      isDisabled={isDisabled}
+      value={typed ?? reading.show(value)}
+      onChange={setTyped}
+      onBlur={take}
       onKeyDown={(event) => {
         if (event.key === "Enter") take();
         if (event.key === "Escape") setTyped(undefined);
-      }}>
+      }}
+    >
       {!bare && <FieldLabel>{label}</FieldLabel>}
       <FieldInput />
       {wrong !== undefined && <FieldFault>{wrong}</FieldFault>}
@@ -63,7 +85,13 @@ function TypedField({ label, value, onChange, fault, isDisabled = false, bare = 
 export function LengthField(props: Props) {
   const unit = useUnit();
   const hint = unit === "in" ? "A length: 2 3/8, 2.375 or 60 mm" : "A length: 60, 6 cm or 2 3/8″";
-  return <TypedField {...props} label={`${props.label}, ${unit}`} reading={{ parse: (text) => parseLength(text, unit), show: (mm) => lengthText(mm, unit), hint }} />;
+  return (
+    <TypedField
+      {...props}
+      label={`${props.label}, ${unit}`}
+      reading={{ parse: (text) => parseLength(text, unit), show: (mm) => lengthText(mm, unit), hint }}
+    />
+  );
 }
 
 const plainNumber = (text: string) => {
@@ -73,7 +101,13 @@ const plainNumber = (text: string) => {
 
 /** An hour on the clock: 2:30 and half past two are the same; 75° is degrees. */
 export function ClockField(props: Props) {
-  return <TypedField {...props} label={`${props.label}, o’clock`} reading={{ parse: parseClock, show: clockFieldText, hint: "An hour: 2, 2:30, half past two or 75°" }} />;
+  return (
+    <TypedField
+      {...props}
+      label={`${props.label}, o’clock`}
+      reading={{ parse: parseClock, show: clockFieldText, hint: "An hour: 2, 2:30, half past two or 75°" }}
+    />
+  );
 }
 
 /** A length that may lie either way of where it is counted from. */
@@ -85,23 +119,50 @@ export function OffsetField(props: Props) {
     return mm === undefined || !back ? mm : -mm;
   };
   const show = (mm: number) => (mm < 0 ? `−${lengthText(-mm, unit)}` : lengthText(mm, unit));
-  return <TypedField {...props} label={`${props.label}, ${unit}`} reading={{ parse, show, hint: "A length either way: 4, −4 or −1/8″" }} />;
+  return (
+    <TypedField
+      {...props}
+      label={`${props.label}, ${unit}`}
+      reading={{ parse, show, hint: "A length either way: 4, −4 or −1/8″" }}
+    />
+  );
 }
 
 /** A plain number with its unit in the label. */
 export function NumberField(props: Props) {
-  return <TypedField {...props} reading={{ parse: plainNumber, show: (value) => String(Math.round(value * 1000) / 1000), hint: "A number" }} />;
+  return (
+    <TypedField
+      {...props}
+      reading={{ parse: plainNumber, show: (value) => String(Math.round(value * 1000) / 1000), hint: "A number" }}
+    />
+  );
 }
 
 /** A few words, taken when the field is left. */
-export function TextLine({ label, value, most, onChange }: { label: string; value: string; most: number; onChange: (value: string) => void }) {
+export function TextLine({
+  label,
+  value,
+  most,
+  onChange,
+}: {
+  label: string;
+  value: string;
+  most: number;
+  onChange: (value: string) => void;
+}) {
   const [typed, setTyped] = useState<string>();
   const take = () => {
     if (typed !== undefined && typed.trim() !== value) onChange(typed.trim());
     setTyped(undefined);
   };
   return (
-    <Frame value={typed ?? value} onChange={setTyped} onBlur={take} maxLength={most} onKeyDown={(event) => event.key === "Enter" && take()}>
+    <Frame
+      value={typed ?? value}
+      onChange={setTyped}
+      onBlur={take}
+      maxLength={most}
+      onKeyDown={(event) => event.key === "Enter" && take()}
+    >
       <FieldLabel>{label}</FieldLabel>
       <FieldInput />
     </Frame>

@@ -9,6 +9,12 @@ export const Room = styled.main`
   grid-template-columns: minmax(0, 3fr) minmax(320px, 2fr);
   gap: 10px 44px;
   align-content: start;
-  @media (max-width: 900px) { grid-template-columns: minmax(0, 1fr); padding: 16px; }
-  h2 { grid-column: 1 / -1; font-size: 22px; }
+  @media (max-width: 900px) {
+    grid-template-columns: minmax(0, 1fr);
+    padding: 16px;
+  }
+  h2 {
+    grid-column: 1 / -1;
+    font-size: 22px;
+  }
 `;

@@ -23,7 +23,11 @@ const Unfold = styled(Button)`
   text-decoration: underline dotted;
   text-underline-offset: 4px;
   position: relative;
-  &::after { content: ""; position: absolute; inset: -12px -4px; }
+  &::after {
+    content: "";
+    position: absolute;
+    inset: -12px -4px;
+  }
   ${focusRing}
 `;
 
@@ -35,9 +39,19 @@ const Sheet = styled.div`
   font-size: 15px;
   font-weight: 400;
   line-height: 1.35;
-  dl { display: grid; grid-template-columns: auto 1fr; gap: 0 14px; margin: 6px 0; }
-  dd { margin: 0; }
-  dt, .source { color: ${ink.quiet}; }
+  dl {
+    display: grid;
+    grid-template-columns: auto 1fr;
+    gap: 0 14px;
+    margin: 6px 0;
+  }
+  dd {
+    margin: 0;
+  }
+  dt,
+  .source {
+    color: ${ink.quiet};
+  }
 `;
 
 function WorkingSheet({ working, id }: { working: Working; id: string }) {
@@ -55,7 +69,9 @@ function WorkingSheet({ working, id }: { working: Working; id: string }) {
           ))}
         </dl>
       )}
-      <div className="source">{SURE_MARK[working.certainty]} {SURE[working.certainty]} · {working.source}</div>
+      <div className="source">
+        {SURE_MARK[working.certainty]} {SURE[working.certainty]} · {working.source}
+      </div>
     </Sheet>
   );
 }
@@ -83,7 +99,11 @@ export function Sentence({ text, values }: { text: string; values: Amount[] }) {
     <>
       {text.split(/(\{\w+\})/).map((part, index) => {
         const amount = values.find(({ name }) => part === `{${name}}`);
-        return amount ? <strong key={index}>{sentenceText(part, [amount], unit)}</strong> : <Fragment key={index}>{part}</Fragment>;
+        return amount ? (
+          <strong key={index}>{sentenceText(part, [amount], unit)}</strong>
+        ) : (
+          <Fragment key={index}>{part}</Fragment>
+        );
       })}
     </>
   );
@@ -96,7 +116,9 @@ const Line = styled.li<{ $tone: Finding["tone"]; $lead: boolean }>`
   font-size: ${({ $lead }) => ($lead ? "20px" : "16px")};
   font-weight: ${({ $lead }) => ($lead ? 650 : 400)};
   line-height: 1.3;
-  & + & { border-top: ${({ $lead }) => ($lead ? "0" : `1px solid ${ink.rule}`)}; }
+  & + & {
+    border-top: ${({ $lead }) => ($lead ? "0" : `1px solid ${ink.rule}`)};
+  }
 `;
 
 const TONE_WORD = { plain: "", go: "Go: ", care: "Care: ", stop: "Stop: " } as const;
@@ -109,7 +131,15 @@ const Unseen = styled.span`
 `;
 
 /** Findings, the first of them the headline where `lead` is set. */
-export function Findings({ findings, workings, lead = false }: { findings: Finding[]; workings: Record<string, Working>; lead?: boolean }) {
+export function Findings({
+  findings,
+  workings,
+  lead = false,
+}: {
+  findings: Finding[];
+  workings: Record<string, Working>;
+  lead?: boolean;
+}) {
   return (
     <ul>
       {findings.map((finding, index) => (

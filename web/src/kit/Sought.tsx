@@ -4,7 +4,10 @@ import type { Assessment } from "../api/document";
 type Action = Assessment["next_move"]["action"];
 
 /** What the next move has just asked for, until the place where it is done has come before the eye. */
-export const Sought = createContext<{ sought: Action | undefined; found: () => void }>({ sought: undefined, found: () => undefined });
+export const Sought = createContext<{ sought: Action | undefined; found: () => void }>({
+  sought: undefined,
+  found: () => undefined,
+});
 
 /** The place at a station where that is done. */
 export function Place({ of, children }: { of: Action; children: ReactNode }) {
@@ -16,5 +19,9 @@ export function Place({ of, children }: { of: Action; children: ReactNode }) {
     (own.current.querySelector<HTMLElement>("input, textarea, button") ?? own.current).focus({ preventScroll: true });
     found();
   }, [sought, of, found]);
-  return <div ref={own} tabIndex={-1} style={{ scrollMarginTop: 12 }}>{children}</div>;
+  return (
+    <div ref={own} tabIndex={-1} style={{ scrollMarginTop: 12 }}>
+      {children}
+    </div>
+  );
 }

@@ -5,10 +5,31 @@ import { focusRing, ink } from "./theme";
 const Frame = styled(ComboBox)`
   display: grid;
   gap: 2px;
-  label { font-size: 14px; color: ${ink.quiet}; }
-  .box { display: grid; grid-template-columns: 1fr 44px; border: 1px solid ${ink.slate}; background: ${ink.paper}; }
-  input { min-height: 42px; min-width: 0; padding: 0 10px; border: 0; background: none; ${focusRing} }
-  button { border: 0; border-left: 1px solid ${ink.slate}; background: none; cursor: pointer; ${focusRing} }
+  label {
+    font-size: 14px;
+    color: ${ink.quiet};
+  }
+  .box {
+    display: grid;
+    grid-template-columns: 1fr 44px;
+    border: 1px solid ${ink.slate};
+    background: ${ink.paper};
+  }
+  input {
+    min-height: 42px;
+    min-width: 0;
+    padding: 0 10px;
+    border: 0;
+    background: none;
+    ${focusRing}
+  }
+  button {
+    border: 0;
+    border-left: 1px solid ${ink.slate};
+    background: none;
+    cursor: pointer;
+    ${focusRing}
+  }
 `;
 
 const List = styled(Popover)`
@@ -24,7 +45,9 @@ const Item = styled(ListBoxItem)`
   min-height: 44px;
   cursor: pointer;
   outline: none;
-  &[data-focused] { background: ${ink.mossPale}; }
+  &[data-focused] {
+    background: ${ink.mossPale};
+  }
 `;
 
 type Props = { label: string; value: string; options: string[]; onChange: (value: string) => void };
@@ -32,11 +55,26 @@ type Props = { label: string; value: string; options: string[]; onChange: (value
 /** A word typed freely, with those that are known to choose from. */
 export function Suggest({ label, value, options, onChange }: Props) {
   return (
-    <Frame allowsCustomValue inputValue={value} onInputChange={onChange} onSelectionChange={(key) => key !== null && onChange(String(key))} menuTrigger="input">
+    <Frame
+      allowsCustomValue
+      inputValue={value}
+      onInputChange={onChange}
+      onSelectionChange={(key) => key !== null && onChange(String(key))}
+      menuTrigger="input"
+    >
       <Label>{label}</Label>
-      <div className="box"><Input /><Button aria-label={`Known: ${label}`}>▾</Button></div>
+      <div className="box">
+        <Input />
+        <Button aria-label={`Known: ${label}`}>▾</Button>
+      </div>
       <List>
-        <ListBox>{options.map((name) => <Item key={name} id={name} textValue={name}>{name}</Item>)}</ListBox>
+        <ListBox>
+          {options.map((name) => (
+            <Item key={name} id={name} textValue={name}>
+              {name}
+            </Item>
+          ))}
+        </ListBox>
       </List>
     </Frame>
   );

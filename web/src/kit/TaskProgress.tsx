@@ -9,19 +9,39 @@ const Bar = styled(ProgressBar)`
   align-items: center;
   gap: 12px;
   margin: 10px 0;
-  .track { flex: 1; max-width: 260px; height: 10px; border: 1px solid ${ink.slate}; }
-  .done { height: 100%; background: ${ink.moss}; }
+  .track {
+    flex: 1;
+    max-width: 260px;
+    height: 10px;
+    border: 1px solid ${ink.slate};
+  }
+  .done {
+    height: 100%;
+    background: ${ink.moss};
+  }
 `;
 
 /** How far a change is that the server works on by itself; nothing where none is under way. */
-export function TaskProgress({ task, label, onCancel }: { task: Task | undefined; label: string; onCancel: () => void }) {
+export function TaskProgress({
+  task,
+  label,
+  onCancel,
+}: {
+  task: Task | undefined;
+  label: string;
+  onCancel: () => void;
+}) {
   if (!task) return null;
   const percent = task.of > 0 ? (100 * task.done) / task.of : 0;
   return (
     <Bar aria-label={label} value={percent} isIndeterminate={task.of === 0}>
-      <div className="track"><div className="done" style={{ width: `${percent}%` }} /></div>
+      <div className="track">
+        <div className="done" style={{ width: `${percent}%` }} />
+      </div>
       <span role="status">{task.of > 0 ? `${task.done} of ${task.of} blanks` : "Starting …"}</span>
-      <Button $kind="quiet" onPress={onCancel}>Cancel</Button>
+      <Button $kind="quiet" onPress={onCancel}>
+        Cancel
+      </Button>
     </Bar>
   );
 }

@@ -12,13 +12,29 @@ const Centred = styled.div`
   color: ${ink.quiet};
   font-size: 18px;
   text-align: center;
-  strong { color: ${ink.rust}; }
+  strong {
+    color: ${ink.rust};
+  }
 `;
 
 /** In place of what is not there yet: what is being done or, where it did not work, why, and a way to try again. */
-export const Waiting = ({ what, problem, onAgain }: { what: string; problem?: string | undefined; onAgain?: () => void }) => (
+export const Waiting = ({
+  what,
+  problem,
+  onAgain,
+}: {
+  what: string;
+  problem?: string | undefined;
+  onAgain?: () => void;
+}) => (
   <Centred role="status">
-    {problem ? <p><strong>Not opened.</strong> {problem}</p> : <p>{what}</p>}
+    {problem ? (
+      <p>
+        <strong>Not opened.</strong> {problem}
+      </p>
+    ) : (
+      <p>{what}</p>
+    )}
     {problem && onAgain && <Button onPress={onAgain}>Try again</Button>}
   </Centred>
 );

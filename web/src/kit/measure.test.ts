@@ -1,13 +1,38 @@
 import { describe, expect, it } from "vitest";
-import { amountText, clockFieldText, clockText, inchesText, lengthsText, lengthText, parseClock, parseLength, planeText, sentenceText } from "./measure";
+import {
+  amountText,
+  clockFieldText,
+  clockText,
+  inchesText,
+  lengthsText,
+  lengthText,
+  parseClock,
+  parseLength,
+  planeText,
+  sentenceText,
+} from "./measure";
 
 describe("lengths as people type them", () => {
   it.each([
-    ["60", 60], ["60 mm", 60], ["6 cm", 60], ["6,5", 6.5], ["2.375\"", 60.325], ["2 3/8\"", 60.325], ["2 3/8 in", 60.325], ["3/8”", 9.525], [" 12 ", 12],
+    ["60", 60],
+    ["60 mm", 60],
+    ["6 cm", 60],
+    ["6,5", 6.5],
+    ['2.375"', 60.325],
+    ['2 3/8"', 60.325],
+    ["2 3/8 in", 60.325],
+    ["3/8”", 9.525],
+    [" 12 ", 12],
   ])("in millimetres: %s", (text, mm) => expect(parseLength(text, "mm")).toBeCloseTo(mm, 9));
 
-  it.each([["2", 50.8], ["2 3/8", 60.325], ["3/8", 9.525], ["60 mm", 60], ["6 cm", 60], ["2.375", 60.325]])("in inches: %s", (text, mm) =>
-    expect(parseLength(text, "in")).toBeCloseTo(mm, 9));
+  it.each([
+    ["2", 50.8],
+    ["2 3/8", 60.325],
+    ["3/8", 9.525],
+    ["60 mm", 60],
+    ["6 cm", 60],
+    ["2.375", 60.325],
+  ])("in inches: %s", (text, mm) => expect(parseLength(text, "in")).toBeCloseTo(mm, 9));
 
   it.each(["", "a lot", "-4", "1e400", "NaN", "2 3/", "3/0", "6 km", "1.2.3", "∞"])("refuses %s", (text) => {
     expect(parseLength(text, "mm")).toBeUndefined();
@@ -37,7 +62,14 @@ describe("amounts as they are shown", () => {
   });
 
   it("names hours and planes", () => {
-    expect([0, 60, 135, 352, 360, -30].map(clockText)).toEqual(["12 o’clock", "2 o’clock", "half past four", "half past eleven", "12 o’clock", "11 o’clock"]);
+    expect([0, 60, 135, 352, 360, -30].map(clockText)).toEqual([
+      "12 o’clock",
+      "2 o’clock",
+      "half past four",
+      "half past eleven",
+      "12 o’clock",
+      "11 o’clock",
+    ]);
     expect([60, 0, 172].map(planeText)).toEqual(["2–8 o’clock", "12–6 o’clock", "6–12 o’clock"]);
   });
 
@@ -59,21 +91,40 @@ describe("amounts as they are shown", () => {
     expect(amountText(1.234567, "parsec", "mm")).toBe("1.235 parsec");
   });
 
-  it("keeps a field's length readable", () => expect([244.6, 6.08, 0.5].map((mm) => lengthText(mm, "mm"))).toEqual(["245", "6.1", "0.5"]));
+  it("keeps a field's length readable", () =>
+    expect([244.6, 6.08, 0.5].map((mm) => lengthText(mm, "mm"))).toEqual(["245", "6.1", "0.5"]));
 
   it("puts amounts into a sentence, each as often as it is named", () => {
-    const values = [{ name: "a", value: 12, unit: "mm" }, { name: "b", value: 50, unit: "%" }];
+    const values = [
+      { name: "a", value: 12, unit: "mm" },
+      { name: "b", value: 50, unit: "%" },
+    ];
     expect(sentenceText("{a} of {b}, {a} again, {c}", values, "mm")).toBe("12 mm of 50 %, 12 mm again, {c}");
   });
 });
 
 describe("hours as people type them", () => {
   it.each([
-    ["2", 60], ["2:30", 75], ["12", 0], ["0:15", 7.5], ["half past four", 135], ["Half past 4", 135], ["quarter to three", 82.5], ["quarter past 12", 7.5],
-    ["quarter to 12", 352.5], ["four o’clock", 120], ["4 o'clock", 120], ["75°", 75], ["75.5 deg", 75.5], ["360°", 360],
+    ["2", 60],
+    ["2:30", 75],
+    ["12", 0],
+    ["0:15", 7.5],
+    ["half past four", 135],
+    ["Half past 4", 135],
+    ["quarter to three", 82.5],
+    ["quarter past 12", 7.5],
+    ["quarter to 12", 352.5],
+    ["four o’clock", 120],
+    ["4 o'clock", 120],
+    ["75°", 75],
+    ["75.5 deg", 75.5],
+    ["360°", 360],
   ])("%s", (text, deg) => expect(parseClock(text)).toBeCloseTo(deg, 9));
 
-  it.each(["", "13", "25:00", "2:75", "noon", "half past", "half past thirteen", "-3", "400°", "1e3"])("refuses %s", (text) => expect(parseClock(text)).toBeUndefined());
+  it.each(["", "13", "25:00", "2:75", "noon", "half past", "half past thirteen", "-3", "400°", "1e3"])(
+    "refuses %s",
+    (text) => expect(parseClock(text)).toBeUndefined(),
+  );
 
   it("stands in a field so that it reads back the same", () => {
     for (let half = 0; half < 720; half += 7) expect(parseClock(clockFieldText(half / 2))).toBeCloseTo(half / 2, 9);

@@ -23,12 +23,17 @@ export function inchesText(mm: number): string {
 }
 
 /** A length without its unit, as it stands in a field. */
-export const lengthText = (mm: number, unit: LengthUnit) => (unit === "in" ? inchesText(mm) : fixed(mm, mm < 20 ? 1 : 0));
-export const lengthsText = (lengths: number[], unit: LengthUnit) => lengths.map((mm) => lengthText(mm, unit)).join(", ");
+export const lengthText = (mm: number, unit: LengthUnit) =>
+  unit === "in" ? inchesText(mm) : fixed(mm, mm < 20 ? 1 : 0);
+export const lengthsText = (lengths: number[], unit: LengthUnit) =>
+  lengths.map((mm) => lengthText(mm, unit)).join(", ");
 
 /** What somebody typed, in mm; undefined where it is no length. Takes 60, 6 cm, 2 3/8, 2.375", 2 3/8 in. */
 export function parseLength(text: string, unit: LengthUnit): number | undefined {
-  const found = /^\s*(?:(\d+(?:[.,]\d+)?)(?:\s+(\d+)\s*\/\s*(\d+))?|(\d+)\s*\/\s*(\d+))\s*(mm|cm|in|inch|inches|"|”)?\s*$/i.exec(text);
+  const found =
+    /^\s*(?:(\d+(?:[.,]\d+)?)(?:\s+(\d+)\s*\/\s*(\d+))?|(\d+)\s*\/\s*(\d+))\s*(mm|cm|in|inch|inches|"|”)?\s*$/i.exec(
+      text,
+    );
   if (!found) return undefined;
   const [, plain, top, bottom, onlyTop, onlyBottom, suffix] = found;
   const part = (over?: string, under?: string) => (over && under ? Number(over) / Number(under) : 0);
@@ -57,13 +62,15 @@ export function parseClock(text: string): number | undefined {
   if (degrees) return within(Number(degrees.replace(",", ".")), 360);
   const [, hour, minute] = /^(\d{1,2})(?::([0-5]\d))?(?:\s*o['’]?clock)?$/.exec(said) ?? [];
   if (hour) return onDial(Number(hour), Number(minute ?? 0));
-  const [, part = "", name = ""] = /^(?:(quarter past|half past|quarter to)\s+)?([a-z]+|\d{1,2})(?:\s*o['’]?clock)?$/.exec(said) ?? [];
+  const [, part = "", name = ""] =
+    /^(?:(quarter past|half past|quarter to)\s+)?([a-z]+|\d{1,2})(?:\s*o['’]?clock)?$/.exec(said) ?? [];
   const spoken = HOURS.indexOf(name) + 1 || Number(name);
   return Number.isInteger(spoken) && name !== "" ? onDial(spoken, QUARTERS[part] ?? 0) : undefined;
 }
 
 const within = (value: number, most: number) => (value <= most ? value : undefined);
-const onDial = (hour: number, minute: number) => (hour >= 0 && hour <= 12 ? (hour * 30 + minute / 2 + 360) % 360 : undefined);
+const onDial = (hour: number, minute: number) =>
+  hour >= 0 && hour <= 12 ? (hour * 30 + minute / 2 + 360) % 360 : undefined;
 
 /** A clock angle as it stands in a field, to the minute: 2:30. */
 export function clockFieldText(clockDeg: number): string {
@@ -86,21 +93,34 @@ const ways: Record<string, (value: number, unit: LengthUnit) => string> = {
   mm: (value, unit) => (unit === "in" ? `${inchesText(value)}″` : `${lengthText(value, "mm")} mm`),
   mm2: (value, unit) => (unit === "in" ? `${fixed(value / MM_PER_INCH ** 2, 1)} sq in` : `${whole(value / 100)} cm²`),
   mm3: (value, unit) => amountText(value / 1000, "ml", unit),
-  ml: (value) => (value > 0 && value < 0.005 ? "under 0.01 ml" : `${fixed(value, value < 0.1 ? 2 : value < 100 ? 1 : 0)} ml`),
-  g: (value) => (value >= 1000 ? `${fixed(value / 1000, 2)} kg` : `${fixed(value, value < 0.1 ? 2 : value < 10 ? 1 : 0)} g`),
+  ml: (value) =>
+    value > 0 && value < 0.005 ? "under 0.01 ml" : `${fixed(value, value < 0.1 ? 2 : value < 100 ? 1 : 0)} ml`,
+  g: (value) =>
+    value >= 1000 ? `${fixed(value / 1000, 2)} kg` : `${fixed(value, value < 0.1 ? 2 : value < 10 ? 1 : 0)} g`,
   "g mm": (value) => `${fixed(value / 10, 0)} g·cm`,
   rpm: (value) => `${whole(value < 100 ? value : Math.floor(value / 10) * 10)} rpm`,
   clock: clockText,
   plane: planeText,
   "%": (value) => `${fixed(value, value < 30 ? 1 : 0)} %`,
   share: (value) => `${fixed(value * 100, value < 0.3 ? 1 : 0)} %`,
-  days: (value) => (value < 1 ? `${whole(value * 24)} hours` : `${whole(value)} ${Math.round(value) === 1 ? "day" : "days"}`),
-  h: (value) => (value < 2 ? `${whole(value * 60)} min` : value < 48 ? `${fixed(value, value < 10 ? 1 : 0)} hours` : `${whole(value / 24)} days`),
+  days: (value) =>
+    value < 1 ? `${whole(value * 24)} hours` : `${whole(value)} ${Math.round(value) === 1 ? "day" : "days"}`,
+  h: (value) =>
+    value < 2
+      ? `${whole(value * 60)} min`
+      : value < 48
+        ? `${fixed(value, value < 10 ? 1 : 0)} hours`
+        : `${whole(value / 24)} days`,
   min: (value, unit) => (value < 120 ? `${fixed(value, value < 10 ? 1 : 0)} min` : amountText(value / 60, "h", unit)),
   cm2: (value, unit) => amountText(value * 100, "mm2", unit),
   hPa: (value) => `${whole(value)} hPa`,
   bar: (value) => `${fixed(value, 1)} bar`,
-  money: (value) => new Intl.NumberFormat("en-GB", { style: "currency", currency, maximumFractionDigits: Math.abs(value) < 100 ? 2 : 0 }).format(value),
+  money: (value) =>
+    new Intl.NumberFormat("en-GB", {
+      style: "currency",
+      currency,
+      maximumFractionDigits: Math.abs(value) < 100 ? 2 : 0,
+    }).format(value),
   C: (value) => `${fixed(value, 1)} °C`,
   "N m": (value) => `${fixed(value, value < 10 ? 1 : 0)} N·m`,
   N: (value) => `${fixed(value, value < 10 ? 1 : 0)} N`,
@@ -122,5 +142,8 @@ export function amountText(value: number | null, of: string, unit: LengthUnit): 
 
 /** A sentence of the core with its amounts put in. */
 export function sentenceText(text: string, values: Amount[], unit: LengthUnit): string {
-  return values.reduce((whole, { name, value, unit: of }) => whole.replaceAll(`{${name}}`, amountText(value, of, unit)), text);
+  return values.reduce(
+    (whole, { name, value, unit: of }) => whole.replaceAll(`{${name}}`, amountText(value, of, unit)),
+    text,
+  );
 }

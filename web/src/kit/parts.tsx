@@ -26,10 +26,29 @@ export const Fields = styled.div`
 export const Ticket = styled.table`
   width: 100%;
   border-collapse: collapse;
-  th, td { text-align: left; padding: 8px 10px 8px 0; border-top: 1px solid ${ink.rule}; vertical-align: top; font-weight: 400; }
-  thead th { color: ${ink.quiet}; font-size: 14px; border-top: 0; padding-bottom: 2px; }
-  td.number, th.number { text-align: right; white-space: nowrap; padding-right: 16px; }
-  tbody th { font-weight: 650; }
+  th,
+  td {
+    text-align: left;
+    padding: 8px 10px 8px 0;
+    border-top: 1px solid ${ink.rule};
+    vertical-align: top;
+    font-weight: 400;
+  }
+  thead th {
+    color: ${ink.quiet};
+    font-size: 14px;
+    border-top: 0;
+    padding-bottom: 2px;
+  }
+  td.number,
+  th.number {
+    text-align: right;
+    white-space: nowrap;
+    padding-right: 16px;
+  }
+  tbody th {
+    font-weight: 650;
+  }
 `;
 
 /** A link that hands over a file, looking like a button. */
@@ -42,8 +61,14 @@ export const Carry = styled.a`
   color: ${ink.ink};
   font-weight: 650;
   text-decoration: none;
-  &:hover { text-decoration: underline; text-underline-offset: 3px; }
-  &:focus-visible { outline: 3px solid ${ink.ochre}; outline-offset: 1px; }
+  &:hover {
+    text-decoration: underline;
+    text-underline-offset: 3px;
+  }
+  &:focus-visible {
+    outline: 3px solid ${ink.ochre};
+    outline-offset: 1px;
+  }
 `;
 
 export const Quiet = styled.p`

@@ -2,9 +2,21 @@ import { createGlobalStyle, css } from "styled-components";
 
 /** Colours by what they are for. Moss: go, and what is chosen. Ochre: care. Rust: stop. */
 export const ink = {
-  ground: "var(--ground)", paper: "var(--paper)", ink: "var(--ink)", quiet: "var(--quiet)", rule: "var(--rule)", slate: "var(--slate)",
-  moss: "var(--moss)", mossPale: "var(--moss-pale)", ochre: "var(--ochre)", rust: "var(--rust)", waste: "var(--waste)", wood: "var(--wood)",
-  strip: "var(--strip)", onStrip: "var(--on-strip)", onMoss: "var(--on-moss)",
+  ground: "var(--ground)",
+  paper: "var(--paper)",
+  ink: "var(--ink)",
+  quiet: "var(--quiet)",
+  rule: "var(--rule)",
+  slate: "var(--slate)",
+  moss: "var(--moss)",
+  mossPale: "var(--moss-pale)",
+  ochre: "var(--ochre)",
+  rust: "var(--rust)",
+  waste: "var(--waste)",
+  wood: "var(--wood)",
+  strip: "var(--strip)",
+  onStrip: "var(--on-strip)",
+  onMoss: "var(--on-moss)",
 };
 
 export const toneInk = { plain: ink.quiet, go: ink.moss, care: ink.ochre, stop: ink.rust } as const;
@@ -18,15 +30,39 @@ export const focusRing = css`
 `;
 
 const day = css`
-  --ground: #f2f0e8; --paper: #fbfaf5; --ink: #1f241e; --quiet: #4d565a; --rule: #c9c6b6; --slate: #46535c;
-  --moss: #41653a; --moss-pale: #c8dbb4; --ochre: #8a5a08; --rust: #9a3820; --waste: #dedccb; --wood: #fffdf4;
-  --strip: #20251f; --on-strip: #eef0e6; --on-moss: #ffffff;
+  --ground: #f2f0e8;
+  --paper: #fbfaf5;
+  --ink: #1f241e;
+  --quiet: #4d565a;
+  --rule: #c9c6b6;
+  --slate: #46535c;
+  --moss: #41653a;
+  --moss-pale: #c8dbb4;
+  --ochre: #8a5a08;
+  --rust: #9a3820;
+  --waste: #dedccb;
+  --wood: #fffdf4;
+  --strip: #20251f;
+  --on-strip: #eef0e6;
+  --on-moss: #ffffff;
   color-scheme: light;
 `;
 const night = css`
-  --ground: #1b1f1c; --paper: #232824; --ink: #eceae0; --quiet: #b3bab4; --rule: #454c46; --slate: #93a3ad;
-  --moss: #9cc489; --moss-pale: #33472c; --ochre: #e0aa4a; --rust: #ef8b70; --waste: #272d28; --wood: #4d4c3c;
-  --strip: #0f1210; --on-strip: #eceae0; --on-moss: #10160d;
+  --ground: #1b1f1c;
+  --paper: #232824;
+  --ink: #eceae0;
+  --quiet: #b3bab4;
+  --rule: #454c46;
+  --slate: #93a3ad;
+  --moss: #9cc489;
+  --moss-pale: #33472c;
+  --ochre: #e0aa4a;
+  --rust: #ef8b70;
+  --waste: #272d28;
+  --wood: #4d4c3c;
+  --strip: #0f1210;
+  --on-strip: #eceae0;
+  --on-moss: #10160d;
   color-scheme: dark;
 `;
 

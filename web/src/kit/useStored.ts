@@ -12,4 +12,6 @@ export function useStored<Value>(place: string, initial: Value) {
 
 /** Forgets everything stored under names that begin so. */
 export const forgetStored = (beginning: string) =>
-  Object.keys(sessionStorage).filter((place) => place.startsWith(beginning)).forEach((place) => sessionStorage.removeItem(place));
+  Object.keys(sessionStorage)
+    .filter((place) => place.startsWith(beginning))
+    .forEach((place) => sessionStorage.removeItem(place));

@@ -17,7 +17,11 @@ export function useStoredFile(place: string) {
   useEffect(() => {
     if (!asked) return undefined;
     let wanted = true;
-    const take = (file?: File) => wanted && setHeld(file && nameOf(file) === meant ? { file, lost: false, fleeting: false } : { lost: true, fleeting: false });
+    const take = (file?: File) =>
+      wanted &&
+      setHeld(
+        file && nameOf(file) === meant ? { file, lost: false, fleeting: false } : { lost: true, fleeting: false },
+      );
     get<File>(place).then(take, () => take());
     return () => {
       wanted = false;

@@ -19,16 +19,25 @@ export const VIEWS = { tail_face: "The tail end", head_face: "The head end" } as
 export type Taken = { file: File; view: keyof typeof VIEWS; trace: Trace };
 
 /** A lump from a photograph of one of its ends: scaled, outlined, and what is seen on it put down. */
-export function FromPhoto({ place, onTaken }: { /** What is put down is kept under names that begin so. */ place: string; onTaken: (taken: Taken | undefined) => void }) {
+export function FromPhoto({
+  place,
+  onTaken,
+}: {
+  /** What is put down is kept under names that begin so. */ place: string;
+  onTaken: (taken: Taken | undefined) => void;
+}) {
   const unit = useUnit();
   const { file, lost, fleeting, choose } = useStoredFile(`${place}picture`);
   const [view, setView] = useStored<keyof typeof VIEWS>(`${place}view`, "tail_face");
   const [lengthMm, setLength] = useStored(`${place}lengthMm`, 80);
   const [tracing, setTracing] = useStored(`${place}tracing`, NOTHING);
   const src = useMemo(() => file && URL.createObjectURL(file), [file]);
-  useEffect(() => () => {
-    if (src) URL.revokeObjectURL(src);
-  }, [src]);
+  useEffect(
+    () => () => {
+      if (src) URL.revokeObjectURL(src);
+    },
+    [src],
+  );
   const asked = useMemo(() => question(tracing, view, lengthMm), [tracing, view, lengthMm]);
   const { answer, settled, problem } = useNewest(asked, api.trace);
   const trace = settled && !problem ? answer : undefined;
@@ -37,14 +46,19 @@ export function FromPhoto({ place, onTaken }: { /** What is put down is kept und
   return (
     <div style={{ display: "grid", gap: 12 }}>
       <Row>
-        <FileTrigger acceptedFileTypes={["image/jpeg", "image/png"]} onSelect={(list) => {
-          const chosen = list?.[0];
-          if (!chosen) return;
-          if (!choose(chosen)) setTracing(NOTHING);
-        }}>
+        <FileTrigger
+          acceptedFileTypes={["image/jpeg", "image/png"]}
+          onSelect={(list) => {
+            const chosen = list?.[0];
+            if (!chosen) return;
+            if (!choose(chosen)) setTracing(NOTHING);
+          }}
+        >
           <Button>{file ? "Another photograph" : "Choose a photograph of one end"}</Button>
         </FileTrigger>
-        <div style={{ width: 130 }}><LengthField label="Long" value={lengthMm} onChange={setLength} /></div>
+        <div style={{ width: 130 }}>
+          <LengthField label="Long" value={lengthMm} onChange={setLength} />
+        </div>
       </Row>
       <PictureKept {...{ lost, fleeting }} />
       <Choice label="It shows" value={view} options={VIEWS} onChange={setView} />
@@ -52,7 +66,11 @@ export function FromPhoto({ place, onTaken }: { /** What is put down is kept und
       {problem && <Fault role="alert">{problem.errors?.[0]?.detail ?? problem.detail}</Fault>}
       {trace && (
         <p role="status">
-          {amountText(trace.across_mm[0] ?? 0, "mm", unit)} across at least, {amountText(trace.across_mm[1] ?? 0, "mm", unit)} at most{trace.defects.length > 0 && `; ${trace.defects.length} ${trace.defects.length === 1 ? "finding" : "findings"}, their depth a guess until you feel for it`}.
+          {amountText(trace.across_mm[0] ?? 0, "mm", unit)} across at least,{" "}
+          {amountText(trace.across_mm[1] ?? 0, "mm", unit)} at most
+          {trace.defects.length > 0 &&
+            `; ${trace.defects.length} ${trace.defects.length === 1 ? "finding" : "findings"}, their depth a guess until you feel for it`}
+          .
         </p>
       )}
       {!asked && src && <Quiet>It becomes a lump once there is a scale and five places of the outline.</Quiet>}

@@ -26,13 +26,22 @@ const Line = styled.li`
   display: grid;
   grid-template-columns: 120px minmax(0, 1fr);
   gap: 6px 14px;
-  img { width: 120px; border: 1px solid ${ink.slate}; display: block; }
-  .over { grid-column: 1 / -1; }
-  @media (max-width: 600px) { grid-template-columns: minmax(0, 1fr); }
+  img {
+    width: 120px;
+    border: 1px solid ${ink.slate};
+    display: block;
+  }
+  .over {
+    grid-column: 1 / -1;
+  }
+  @media (max-width: 600px) {
+    grid-template-columns: minmax(0, 1fr);
+  }
 `;
 
 /** Which end a picture shows once the piece is turned end for end. */
-export const otherEnd = (view: Photograph["view"]): Photograph["view"] => ({ tail_face: "head_face", head_face: "tail_face", other: "other" } as const)[view];
+export const otherEnd = (view: Photograph["view"]): Photograph["view"] =>
+  (({ tail_face: "head_face", head_face: "tail_face", other: "other" }) as const)[view];
 
 export const pictureOf = (blank: number, { id }: Photograph) => `/api/blanks/${blank}/photographs/${id}/image`;
 
@@ -61,22 +70,38 @@ export function Photographs({ at }: { at: AtStation }) {
   return (
     <section aria-label="Photographs">
       <Heading>Photographs</Heading>
-      <ul>{shown.map((photograph) => <One key={photograph.id} at={at} photograph={photograph} onChanged={fresh} />)}</ul>
+      <ul>
+        {shown.map((photograph) => (
+          <One key={photograph.id} at={at} photograph={photograph} onChanged={fresh} />
+        ))}
+      </ul>
       {query.error && <Fault role="alert">{query.error.message}</Fault>}
-      {sending && !sending.fault && <p role="status">Sending {sending.file.name}, {Math.round(sending.sent * 100)} %</p>}
+      {sending && !sending.fault && (
+        <p role="status">
+          Sending {sending.file.name}, {Math.round(sending.sent * 100)} %
+        </p>
+      )}
       {sending?.fault && (
         <Fault role="alert">
-          {sending.file.name} did not go: {sending.fault} <Button onPress={() => void send(sending.file)}>Send it again</Button>
+          {sending.file.name} did not go: {sending.fault}{" "}
+          <Button onPress={() => void send(sending.file)}>Send it again</Button>
         </Fault>
       )}
       <Row>
-        <FileTrigger acceptedFileTypes={["image/jpeg", "image/png"]} onSelect={(list) => {
-          const file = list?.[0];
-          if (file) void send(file);
-        }}>
+        <FileTrigger
+          acceptedFileTypes={["image/jpeg", "image/png"]}
+          onSelect={(list) => {
+            const file = list?.[0];
+            if (file) void send(file);
+          }}
+        >
           <Button isDisabled={sending !== undefined && !sending.fault}>Add a photograph</Button>
         </FileTrigger>
-        {kept.length > shown.length && <Button $kind="quiet" onPress={() => setAll(true)}>Show the {kept.length - shown.length} put away</Button>}
+        {kept.length > shown.length && (
+          <Button $kind="quiet" onPress={() => setAll(true)}>
+            Show the {kept.length - shown.length} put away
+          </Button>
+        )}
       </Row>
     </section>
   );
@@ -92,32 +117,58 @@ function One({ at, photograph, onChanged }: { at: AtStation; photograph: Photogr
   const under = at.under?.id === photograph.id;
   return (
     <Line style={hidden ? { opacity: 0.6 } : undefined}>
-      <img loading="lazy" src={pictureOf(at.id, photograph)} alt={caption || `Photograph, ${SHOWS[view].toLowerCase()}`} />
+      <img
+        loading="lazy"
+        src={pictureOf(at.id, photograph)}
+        alt={caption || `Photograph, ${SHOWS[view].toLowerCase()}`}
+      />
       <div style={{ display: "grid", gap: 8, justifyItems: "start" }}>
         <TextLine label="What it shows" value={caption} most={200} onChange={(words) => void say({ caption: words })} />
         <Row>
-          {scale && view !== "other" && <Button onPress={() => at.layUnder(under ? undefined : photograph)}>{under ? "Take it from under the drawing" : "Lay it under the drawing"}</Button>}
+          {scale && view !== "other" && (
+            <Button onPress={() => at.layUnder(under ? undefined : photograph)}>
+              {under ? "Take it from under the drawing" : "Lay it under the drawing"}
+            </Button>
+          )}
           <Button onPress={() => setTracing(!tracing)}>{tracing ? "Done tracing" : "Trace over it"}</Button>
-          <Button $kind="quiet" onPress={() => void say({ hidden: !hidden })}>{hidden ? "Bring it back" : "Put it away"}</Button>
+          <Button $kind="quiet" onPress={() => void say({ hidden: !hidden })}>
+            {hidden ? "Bring it back" : "Put it away"}
+          </Button>
         </Row>
       </div>
-      {tracing && <div className="over"><Over at={at} photograph={photograph} say={say} /></div>}
+      {tracing && (
+        <div className="over">
+          <Over at={at} photograph={photograph} say={say} />
+        </div>
+      )}
     </Line>
   );
 }
 
 /** Tracing over a photograph of a blank that is on the rack already. */
-function Over({ at, photograph, say }: { at: AtStation; photograph: Photograph; say: (change: Partial<Photograph>) => Promise<void> }) {
+function Over({
+  at,
+  photograph,
+  say,
+}: {
+  at: AtStation;
+  photograph: Photograph;
+  say: (change: Partial<Photograph>) => Promise<void>;
+}) {
   const unit = useUnit();
   const [traced, setTraced] = useStored(`traced-${at.id}-${photograph.id}`, NOTHING);
   const { document, assessment } = at;
   // Traced as the piece sits now; what is said of the picture stays as it was first mounted.
   const shows = photograph.view === "head_face" ? "head_face" : "tail_face";
   const view = at.sits === "reversed" ? (otherEnd(shows) as typeof shows) : shows;
-  const asked = useMemo(() => question(traced, view, assessment.geometry.length_mm), [traced, view, assessment.geometry.length_mm]);
+  const asked = useMemo(
+    () => question(traced, view, assessment.geometry.length_mm),
+    [traced, view, assessment.geometry.length_mm],
+  );
   const { answer, settled, problem } = useNewest(asked, api.trace);
   const trace = settled && !problem ? answer : undefined;
-  const keepScale = () => trace && say({ view: shows, scale: { mm_per_share: trace.mm_per_share, centre: trace.centre } });
+  const keepScale = () =>
+    trace && say({ view: shows, scale: { mm_per_share: trace.mm_per_share, centre: trace.centre } });
   const takeOutline = () => {
     if (!trace) return;
     at.draft.change({ ...document, shape: { type: "outline", stations: trace.stations } });
@@ -125,21 +176,41 @@ function Over({ at, photograph, say }: { at: AtStation; photograph: Photograph; 
   };
   const addFindings = () => {
     if (!trace) return;
-    const found = (trace.defects as unknown as Defect[]).reduce((defects: Defect[], defect) => [...defects, { ...defect, id: freeId(defects) }], document.defects);
+    const found = (trace.defects as unknown as Defect[]).reduce(
+      (defects: Defect[], defect) => [...defects, { ...defect, id: freeId(defects) }],
+      document.defects,
+    );
     at.draft.change({ ...document, defects: found });
     void keepScale();
   };
   return (
     <div style={{ display: "grid", gap: 10 }}>
-      <Choice label="It shows" value={photograph.view} options={SHOWS} onChange={(chosen) => void say({ view: chosen })} />
-      <TraceSheet src={pictureOf(at.id, photograph)} tracing={traced} taken={trace && outlineOf(trace, view)} onChange={setTraced} />
+      <Choice
+        label="It shows"
+        value={photograph.view}
+        options={SHOWS}
+        onChange={(chosen) => void say({ view: chosen })}
+      />
+      <TraceSheet
+        src={pictureOf(at.id, photograph)}
+        tracing={traced}
+        taken={trace && outlineOf(trace, view)}
+        onChange={setTraced}
+      />
       {problem && <Fault role="alert">{problem.errors?.[0]?.detail ?? problem.detail}</Fault>}
       {trace && (
         <>
-          <p role="status">{amountText(trace.across_mm[0] ?? 0, "mm", unit)} across at least, {amountText(trace.across_mm[1] ?? 0, "mm", unit)} at most.</p>
+          <p role="status">
+            {amountText(trace.across_mm[0] ?? 0, "mm", unit)} across at least,{" "}
+            {amountText(trace.across_mm[1] ?? 0, "mm", unit)} at most.
+          </p>
           <Row>
             <Button onPress={takeOutline}>Take this outline</Button>
-            {trace.defects.length > 0 && <Button onPress={addFindings}>Add {trace.defects.length} {trace.defects.length === 1 ? "finding" : "findings"}</Button>}
+            {trace.defects.length > 0 && (
+              <Button onPress={addFindings}>
+                Add {trace.defects.length} {trace.defects.length === 1 ? "finding" : "findings"}
+              </Button>
+            )}
             <Button onPress={() => void keepScale()}>Keep its scale alone</Button>
           </Row>
           <Quiet>The outline is taken the same from head to tail. Undo brings the old shape back.</Quiet>

@@ -8,7 +8,16 @@ import { Quiet, Row } from "../kit/parts";
 import { OF_AN_END, pointed, takenBack, type Part, type Spot, type Tracing } from "./trace";
 
 const WIDE = 1000;
-const PARTS: Record<Part, string> = { scale: "Scale", axis: "Axis", curve: "Curve", outline: "Outline", centre: "Axis", crack: "Crack", void: "Pocket", soft_zone: "Soft wood" };
+const PARTS: Record<Part, string> = {
+  scale: "Scale",
+  axis: "Axis",
+  curve: "Curve",
+  outline: "Outline",
+  centre: "Axis",
+  crack: "Crack",
+  void: "Pocket",
+  soft_zone: "Soft wood",
+};
 const HOW: Record<Part, string> = {
   scale: "Point at two places a known length apart: the ends of a rule laid on it, or a width you have measured.",
   axis: "Point at two places on the axis it turns about, the first towards the head.",
@@ -30,7 +39,13 @@ const Sheet = styled.svg`
   ${focusRing}
 `;
 
-type Props = { src: string; parts?: readonly [Part, Part, ...Part[]]; tracing: Tracing; /** The outline as the core took it, once it has. */ taken?: Spot[] | undefined; onChange: (tracing: Tracing) => void };
+type Props = {
+  src: string;
+  parts?: readonly [Part, Part, ...Part[]];
+  tracing: Tracing;
+  /** The outline as the core took it, once it has. */ taken?: Spot[] | undefined;
+  onChange: (tracing: Tracing) => void;
+};
 
 /** A photograph to point at: scale, outline, axis, and what is seen on it. With the keyboard the arrows move a cross and Enter puts a place down. */
 export function TraceSheet({ src, parts = OF_AN_END, tracing, taken, onChange }: Props) {
@@ -62,57 +77,128 @@ export function TraceSheet({ src, parts = OF_AN_END, tracing, taken, onChange }:
 
   return (
     <div style={{ display: "grid", gap: 10 }}>
-      <Choice label="Point at" value={part} options={Object.fromEntries(parts.map((key) => [key, PARTS[key]])) as Record<Part, string>} onChange={(chosen) => {
-        setPart(chosen);
-        setFresh(chosen === "crack");
-      }} />
+      <Choice
+        label="Point at"
+        value={part}
+        options={Object.fromEntries(parts.map((key) => [key, PARTS[key]])) as Record<Part, string>}
+        onChange={(chosen) => {
+          setPart(chosen);
+          setFresh(chosen === "crack");
+        }}
+      />
       <Quiet style={{ margin: 0 }}>{HOW[part]}</Quiet>
-      <Sheet viewBox={`0 0 ${WIDE} ${WIDE * shape}`} tabIndex={0} role="application" onPointerDown={press} onKeyDown={key} data-trace
-        aria-label={`Photograph to trace. ${tracing.scale.length} of 2 places of the scale, ${tracing.outline.length} of the ${closed ? "outline" : "curve"}, ${tracing.marks.length} findings. Arrow keys move the cross, Enter puts a place down, Backspace takes it back.`}>
-        <image href={src} width={WIDE} onLoad={(event) => void measured(event.currentTarget).then(setShape)} pointerEvents="none" />
+      <Sheet
+        viewBox={`0 0 ${WIDE} ${WIDE * shape}`}
+        tabIndex={0}
+        role="application"
+        onPointerDown={press}
+        onKeyDown={key}
+        data-trace
+        aria-label={`Photograph to trace. ${tracing.scale.length} of 2 places of the scale, ${tracing.outline.length} of the ${closed ? "outline" : "curve"}, ${tracing.marks.length} findings. Arrow keys move the cross, Enter puts a place down, Backspace takes it back.`}
+      >
+        <image
+          href={src}
+          width={WIDE}
+          onLoad={(event) => void measured(event.currentTarget).then(setShape)}
+          pointerEvents="none"
+        />
         <Drawn {...{ tracing, taken, closed }} />
-        {cross && <path d={`M${cross[0] * WIDE - 16} ${cross[1] * WIDE}h32M${cross[0] * WIDE} ${cross[1] * WIDE - 16}v32`} stroke={ink.moss} strokeWidth="3" pointerEvents="none" />}
+        {cross && (
+          <path
+            d={`M${cross[0] * WIDE - 16} ${cross[1] * WIDE}h32M${cross[0] * WIDE} ${cross[1] * WIDE - 16}v32`}
+            stroke={ink.moss}
+            strokeWidth="3"
+            pointerEvents="none"
+          />
+        )}
       </Sheet>
       <Row>
-        <div style={{ width: 190 }}><LengthField label="The two places are apart" value={tracing.mm} onChange={(mm) => onChange({ ...tracing, mm })} /></div>
+        <div style={{ width: 190 }}>
+          <LengthField
+            label="The two places are apart"
+            value={tracing.mm}
+            onChange={(mm) => onChange({ ...tracing, mm })}
+          />
+        </div>
         <Button onPress={() => onChange(takenBack(tracing, part))}>Take one back</Button>
-        {part === "crack" && <Button onPress={() => setFresh(true)} isDisabled={fresh}>Another crack</Button>}
+        {part === "crack" && (
+          <Button onPress={() => setFresh(true)} isDisabled={fresh}>
+            Another crack
+          </Button>
+        )}
       </Row>
     </div>
   );
 }
 
 /** Height over width of the picture as it is shown. */
-const measured = (image: SVGImageElement) => new Promise<number>((done) => {
-  const probe = new Image();
-  probe.onload = () => done(probe.naturalHeight / probe.naturalWidth);
-  probe.src = image.href.baseVal;
-});
+const measured = (image: SVGImageElement) =>
+  new Promise<number>((done) => {
+    const probe = new Image();
+    probe.onload = () => done(probe.naturalHeight / probe.naturalWidth);
+    probe.src = image.href.baseVal;
+  });
 
 const at = ([x, y]: Spot): string => `${(x * WIDE).toFixed(1)} ${(y * WIDE).toFixed(1)}`;
-const line = (spots: Spot[], closed = false) => (spots.length > 0 ? `M${spots.map(at).join("L")}${closed ? "Z" : ""}` : "");
+const line = (spots: Spot[], closed = false) =>
+  spots.length > 0 ? `M${spots.map(at).join("L")}${closed ? "Z" : ""}` : "";
 
 /** What has been put down, in ink with a pale edge so that it shows on any wood. */
 function Drawn({ tracing, taken, closed }: { tracing: Tracing; taken: Spot[] | undefined; closed: boolean }) {
   const { scale, axis = [], outline, centre, marks } = tracing;
   const dots = [...scale, ...axis, ...outline];
   const paths = [
-    { d: line(scale), stroke: ink.moss, dash: "10 6" }, { d: line(axis), stroke: ink.ink, dash: "18 5 3 5" },
+    { d: line(scale), stroke: ink.moss, dash: "10 6" },
+    { d: line(axis), stroke: ink.ink, dash: "18 5 3 5" },
     { d: taken ? line(taken, true) : line(outline, closed && outline.length > 2), stroke: ink.ink, dash: "none" },
-    ...marks.filter(({ type }) => type === "crack").map(({ points }) => ({ d: line((points ?? []) as Spot[]), stroke: ink.rust, dash: "none" })),
+    ...marks
+      .filter(({ type }) => type === "crack")
+      .map(({ points }) => ({ d: line((points ?? []) as Spot[]), stroke: ink.rust, dash: "none" })),
   ];
   return (
     <g pointerEvents="none" fill="none">
       {paths.map(({ d, stroke, dash }, index) => (
-        <g key={index}><path d={d} stroke={ink.paper} strokeWidth="7" /><path d={d} stroke={stroke} strokeWidth="3.5" strokeDasharray={dash} /></g>
+        <g key={index}>
+          <path d={d} stroke={ink.paper} strokeWidth="7" />
+          <path d={d} stroke={stroke} strokeWidth="3.5" strokeDasharray={dash} />
+        </g>
       ))}
-      {marks.filter(({ type }) => type !== "crack").map(({ type, centre: middle, edge }, index) => {
-        const [x, y] = middle as Spot;
-        const [ex, ey] = (edge ?? [x + 6 / WIDE, y]) as Spot;
-        return <circle key={index} cx={x * WIDE} cy={y * WIDE} r={Math.hypot(ex - x, ey - y) * WIDE} stroke={ink.rust} strokeWidth="3.5" strokeDasharray={type === "void" ? "12 5 3 5" : "3 6"} />;
-      })}
-      {dots.map((spot, index) => <rect key={index} x={spot[0] * WIDE - 5} y={spot[1] * WIDE - 5} width="10" height="10" fill={ink.paper} stroke={ink.ink} strokeWidth="2" />)}
-      {centre && <path d={`M${centre[0] * WIDE - 14} ${centre[1] * WIDE}h28M${centre[0] * WIDE} ${centre[1] * WIDE - 14}v28`} stroke={ink.ink} strokeWidth="4" />}
+      {marks
+        .filter(({ type }) => type !== "crack")
+        .map(({ type, centre: middle, edge }, index) => {
+          const [x, y] = middle as Spot;
+          const [ex, ey] = (edge ?? [x + 6 / WIDE, y]) as Spot;
+          return (
+            <circle
+              key={index}
+              cx={x * WIDE}
+              cy={y * WIDE}
+              r={Math.hypot(ex - x, ey - y) * WIDE}
+              stroke={ink.rust}
+              strokeWidth="3.5"
+              strokeDasharray={type === "void" ? "12 5 3 5" : "3 6"}
+            />
+          );
+        })}
+      {dots.map((spot, index) => (
+        <rect
+          key={index}
+          x={spot[0] * WIDE - 5}
+          y={spot[1] * WIDE - 5}
+          width="10"
+          height="10"
+          fill={ink.paper}
+          stroke={ink.ink}
+          strokeWidth="2"
+        />
+      ))}
+      {centre && (
+        <path
+          d={`M${centre[0] * WIDE - 14} ${centre[1] * WIDE}h28M${centre[0] * WIDE} ${centre[1] * WIDE - 14}v28`}
+          stroke={ink.ink}
+          strokeWidth="4"
+        />
+      )}
     </g>
   );
 }

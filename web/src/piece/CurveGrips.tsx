@@ -11,12 +11,27 @@ import type { Look } from "./types";
 const Grip = styled.g`
   cursor: move;
   outline: none;
-  .hit { fill: transparent; }
-  .mark { fill: ${ink.paper}; stroke: ${ink.moss}; stroke-width: 2; }
-  &:focus-visible .mark { stroke: ${ink.ochre}; stroke-width: 4; }
+  .hit {
+    fill: transparent;
+  }
+  .mark {
+    fill: ${ink.paper};
+    stroke: ${ink.moss};
+    stroke-width: 2;
+  }
+  &:focus-visible .mark {
+    stroke: ${ink.ochre};
+    stroke-width: 4;
+  }
 `;
 
-type Props = { look: Look; form: Form; reshape: (form: Form, holding: boolean) => void; at: (zMm: number, uMm: number) => [number, number]; place: (x: number, y: number) => { zMm: number; rMm: number } };
+type Props = {
+  look: Look;
+  form: Form;
+  reshape: (form: Form, holding: boolean) => void;
+  at: (zMm: number, uMm: number) => [number, number];
+  place: (x: number, y: number) => { zMm: number; rMm: number };
+};
 
 /** The points of the form's curves in the upper half of the section, to drag or to move with the arrow keys. */
 export function CurveGrips({ look, form, reshape, at, place }: Props) {
@@ -25,7 +40,8 @@ export function CurveGrips({ look, form, reshape, at, place }: Props) {
   return (["outside", "inside"] as const).flatMap((name) => {
     const points = form[name] ?? [];
     return points.map(([z = 0, r = 0], index) => {
-      const put = (zMm: number, rMm: number, holding: boolean) => reshape({ ...form, [name]: moveTo(points, index, zMm, rMm, length) }, holding);
+      const put = (zMm: number, rMm: number, holding: boolean) =>
+        reshape({ ...form, [name]: moveTo(points, index, zMm, rMm, length) }, holding);
       const [x, y] = at(z, r);
       const press = (event: PointerEvent) => {
         event.stopPropagation();
@@ -44,8 +60,15 @@ export function CurveGrips({ look, form, reshape, at, place }: Props) {
         put(z + (by[0] ?? 0) * fine, r + (by[1] ?? 0) * fine, false);
       };
       return (
-        <Grip key={`${name}${index}`} data-curve={name} tabIndex={0} role="button" onPointerDown={press} onKeyDown={nudge}
-          aria-label={`${name === "outside" ? "Outside" : "Inside"} point ${index + 1}: ${amountText(z, "mm", unit)} off the head, radius ${amountText(r, "mm", unit)}. Arrow keys move it.`}>
+        <Grip
+          key={`${name}${index}`}
+          data-curve={name}
+          tabIndex={0}
+          role="button"
+          onPointerDown={press}
+          onKeyDown={nudge}
+          aria-label={`${name === "outside" ? "Outside" : "Inside"} point ${index + 1}: ${amountText(z, "mm", unit)} off the head, radius ${amountText(r, "mm", unit)}. Arrow keys move it.`}
+        >
           <circle className="hit" cx={x} cy={y} r="12" />
           <rect className="mark" x={x - 5} y={y - 5} width="10" height="10" />
         </Grip>

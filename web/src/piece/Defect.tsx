@@ -6,20 +6,39 @@ import { middleOf } from "./geometry";
 import type { Geometry } from "../api/document";
 
 export const NAMES: Record<Defect["type"], string> = {
-  crack: "Crack", void: "Void", soft_zone: "Soft zone", galleries: "Galleries", bark_inclusion: "Bark inclusion",
-  loose_piece: "Loose piece", hard_inclusion: "Hard inclusion", resin_body: "Resin body", bubble_pocket: "Bubble pocket", delamination: "Delamination",
+  crack: "Crack",
+  void: "Void",
+  soft_zone: "Soft zone",
+  galleries: "Galleries",
+  bark_inclusion: "Bark inclusion",
+  loose_piece: "Loose piece",
+  hard_inclusion: "Hard inclusion",
+  resin_body: "Resin body",
+  bubble_pocket: "Bubble pocket",
+  delamination: "Delamination",
 };
 
 /** "Crack B at 2 o'clock". */
-export const defectLabel = (defect: Defect, geometry: Geometry) => `${NAMES[defect.type]} ${defect.id} at ${clockText(middleOf(defect, geometry).clockDeg)}`;
+export const defectLabel = (defect: Defect, geometry: Geometry) =>
+  `${NAMES[defect.type]} ${defect.id} at ${clockText(middleOf(defect, geometry).clockDeg)}`;
 
 /** One defect on a drawing: can be pointed at, dragged, and moved with the arrow keys. */
 export const Handle = styled.g`
   cursor: grab;
   outline: none;
-  &:focus-visible .halo { stroke: ${ink.ochre}; stroke-opacity: 1; }
-  .halo { stroke: transparent; stroke-width: 9; fill: none; }
-  &[data-chosen="true"] .halo { stroke: ${ink.moss}; stroke-opacity: 0.35; }
+  &:focus-visible .halo {
+    stroke: ${ink.ochre};
+    stroke-opacity: 1;
+  }
+  .halo {
+    stroke: transparent;
+    stroke-width: 9;
+    fill: none;
+  }
+  &[data-chosen="true"] .halo {
+    stroke: ${ink.moss};
+    stroke-opacity: 0.35;
+  }
 `;
 
 const Tag = styled.text`
@@ -32,4 +51,8 @@ const Tag = styled.text`
   pointer-events: none;
 `;
 
-export const DefectTag = ({ x, y, id }: { x: number; y: number; id: string }) => <Tag x={x} y={y} textAnchor="middle" dominantBaseline="central">{id}</Tag>;
+export const DefectTag = ({ x, y, id }: { x: number; y: number; id: string }) => (
+  <Tag x={x} y={y} textAnchor="middle" dominantBaseline="central">
+    {id}
+  </Tag>
+);

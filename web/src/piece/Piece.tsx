@@ -50,9 +50,23 @@ const Peeled = styled.div`
   flex-wrap: wrap;
   gap: 0 18px;
   min-height: 44px;
-  [role="group"] > button { min-height: 40px; padding: 0 10px; border: 0; border-bottom: 3px solid transparent; background: none; color: ${ink.ink}; cursor: pointer; ${focusRing} }
-  [role="group"] > button[data-hovered] { border-color: ${ink.slate}; }
-  [role="group"] > button[data-selected] { border-color: ${ink.moss}; font-weight: 650; }
+  [role="group"] > button {
+    min-height: 40px;
+    padding: 0 10px;
+    border: 0;
+    border-bottom: 3px solid transparent;
+    background: none;
+    color: ${ink.ink};
+    cursor: pointer;
+    ${focusRing}
+  }
+  [role="group"] > button[data-hovered] {
+    border-color: ${ink.slate};
+  }
+  [role="group"] > button[data-selected] {
+    border-color: ${ink.moss};
+    font-weight: 650;
+  }
 `;
 
 const PeelSlider = styled(Slider)`
@@ -90,12 +104,28 @@ const Thumb = styled(SliderThumb)`
 function place(reachMm: number, lengthMm: number, width: number, height: number) {
   const fit = (px: number, mm: number) => px / mm;
   if (width < STACKED_UNDER_PX) {
-    const scale = Math.min(fit(height - 2 * HEAD_PX - 4 * DIAL_PX, 4 * reachMm), fit(width - 2 * DIAL_PX, 2 * reachMm), fit(width - SPINDLE_PX - TAIL_PX, lengthMm), LARGEST_SCALE);
+    const scale = Math.min(
+      fit(height - 2 * HEAD_PX - 4 * DIAL_PX, 4 * reachMm),
+      fit(width - 2 * DIAL_PX, 2 * reachMm),
+      fit(width - SPINDLE_PX - TAIL_PX, lengthMm),
+      LARGEST_SCALE,
+    );
     const row = HEAD_PX + 2 * DIAL_PX + 2 * reachMm * scale;
-    return { scale, cx: width / 2, cy: HEAD_PX + DIAL_PX + reachMm * scale, x0: SPINDLE_PX + (width - SPINDLE_PX - TAIL_PX - lengthMm * scale) / 2, sectionY: row + HEAD_PX + DIAL_PX + reachMm * scale, titleY: row + 15 };
+    return {
+      scale,
+      cx: width / 2,
+      cy: HEAD_PX + DIAL_PX + reachMm * scale,
+      x0: SPINDLE_PX + (width - SPINDLE_PX - TAIL_PX - lengthMm * scale) / 2,
+      sectionY: row + HEAD_PX + DIAL_PX + reachMm * scale,
+      titleY: row + 15,
+    };
   }
   const across = width - 2 * DIAL_PX - SPINDLE_PX - TAIL_PX - GAP_PX;
-  const scale = Math.min(fit(height - HEAD_PX - 2 * DIAL_PX, 2 * reachMm), fit(across, 2 * reachMm + lengthMm), LARGEST_SCALE);
+  const scale = Math.min(
+    fit(height - HEAD_PX - 2 * DIAL_PX, 2 * reachMm),
+    fit(across, 2 * reachMm + lengthMm),
+    LARGEST_SCALE,
+  );
   const spare = Math.max(0, across - (2 * reachMm + lengthMm) * scale) / 3;
   const cx = spare + DIAL_PX + reachMm * scale;
   const cy = HEAD_PX + (height - HEAD_PX) / 2;
@@ -109,7 +139,14 @@ const Met = styled.span`
   min-width: 0;
 `;
 
-type PeelProps = { cutAt: CutAt | undefined; setCut: (cut: CutAt | undefined) => void; mostMm: number; stages: Assessment["stages"]; peel: Peel | undefined; rpm: number };
+type PeelProps = {
+  cutAt: CutAt | undefined;
+  setCut: (cut: CutAt | undefined) => void;
+  mostMm: number;
+  stages: Assessment["stages"];
+  peel: Peel | undefined;
+  rpm: number;
+};
 
 /** How deep the skin is peeled or to which stage, and what the edge would meet there. Kept as it is while only other things change. */
 const PeelRow = memo(function PeelRow({ cutAt, setCut, mostMm, stages, peel, rpm }: PeelProps) {
@@ -118,14 +155,26 @@ const PeelRow = memo(function PeelRow({ cutAt, setCut, mostMm, stages, peel, rpm
   const stage = cutAt && "stage" in cutAt ? cutAt.stage : undefined;
   return (
     <Peeled>
-      <PeelSlider value={peelMm} onChange={(value) => setCut(value === 0 ? undefined : { depthMm: value as number })} minValue={0} maxValue={mostMm} step={1}>
+      <PeelSlider
+        value={peelMm}
+        onChange={(value) => setCut(value === 0 ? undefined : { depthMm: value as number })}
+        minValue={0}
+        maxValue={mostMm}
+        step={1}
+      >
         <Label style={{ whiteSpace: "nowrap" }}>Skin{cutAt ? ", peeled" : ""}</Label>
-        <SliderOutput style={{ minWidth: 84, whiteSpace: "nowrap" }}>{peelMm > 0 ? amountText(peelMm, "mm", unit) : stage ? "to a stage" : "as it is"}</SliderOutput>
-        <Track><Thumb aria-label="Depth peeled off the skin" /></Track>
+        <SliderOutput style={{ minWidth: 84, whiteSpace: "nowrap" }}>
+          {peelMm > 0 ? amountText(peelMm, "mm", unit) : stage ? "to a stage" : "as it is"}
+        </SliderOutput>
+        <Track>
+          <Thumb aria-label="Depth peeled off the skin" />
+        </Track>
       </PeelSlider>
       <div role="group" aria-label="Peel to a stage">
         {CUT_STAGES.filter((key) => stages[key]).map((key) => (
-          <ToggleButton key={key} isSelected={stage === key} onChange={(on) => setCut(on ? { stage: key } : undefined)}>{CUTS[key]}</ToggleButton>
+          <ToggleButton key={key} isSelected={stage === key} onChange={(on) => setCut(on ? { stage: key } : undefined)}>
+            {CUTS[key]}
+          </ToggleButton>
         ))}
       </div>
       {peel && <OnThisCut peel={peel} rpm={rpm} />}
@@ -136,12 +185,28 @@ const PeelRow = memo(function PeelRow({ cutAt, setCut, mostMm, stages, peel, rpm
 /** What the edge meets on that cut. */
 function OnThisCut({ peel, rpm }: { peel: Peel; rpm: number }) {
   const unit = useUnit();
-  const met = Object.entries(peel.shares).filter(([kind, share]) => kind !== "sound" && share > 0.0005).sort(([, a], [, b]) => b - a).slice(0, 3);
+  const met = Object.entries(peel.shares)
+    .filter(([kind, share]) => kind !== "sound" && share > 0.0005)
+    .sort(([, a], [, b]) => b - a)
+    .slice(0, 3);
   return (
     <Met role="status">
       {peel.reaches_form && peel.stage === null && "At the form. "}
-      {met.length === 0 ? "Sound wood all round." : met.map(([kind, share], index) => <span key={kind}>{index > 0 && " · "}{kind} <strong>{amountText(share, "share", unit)}</strong></span>)}
-      {peel.worst && <> · knocks <strong>{amountText(peel.worst.knocks_per_s, "a second", unit)}</strong> at {amountText(rpm, "rpm", unit)}</>}
+      {met.length === 0
+        ? "Sound wood all round."
+        : met.map(([kind, share], index) => (
+            <span key={kind}>
+              {index > 0 && " · "}
+              {kind} <strong>{amountText(share, "share", unit)}</strong>
+            </span>
+          ))}
+      {peel.worst && (
+        <>
+          {" "}
+          · knocks <strong>{amountText(peel.worst.knocks_per_s, "a second", unit)}</strong> at{" "}
+          {amountText(rpm, "rpm", unit)}
+        </>
+      )}
     </Met>
   );
 }
@@ -154,18 +219,33 @@ export function Piece({ look, setCut, rpm }: { look: Look; setCut: (cut: CutAt |
 
   return (
     <Frame>
-      <Turned ref={frame} role="group" aria-label={`End and section of ${look.document.name}, cut at ${clockText(look.clockDeg)}`}>
+      <Turned
+        ref={frame}
+        role="group"
+        aria-label={`End and section of ${look.document.name}, cut at ${clockText(look.clockDeg)}`}
+      >
         <GroundPatterns />
         {scale > 0 && width > 0 && (
           <>
-            <Title x={0} y={15}>End, seen from the tail</Title>
-            <Title x={Math.max(0, x0 - SPINDLE_PX)} y={titleY}>Section, {clockText(look.clockDeg)} above</Title>
+            <Title x={0} y={15}>
+              End, seen from the tail
+            </Title>
+            <Title x={Math.max(0, x0 - SPINDLE_PX)} y={titleY}>
+              Section, {clockText(look.clockDeg)} above
+            </Title>
             <EndView {...{ look, scale, cx, cy }} />
             <SectionView {...{ look, scale, x0 }} cy={sectionY} />
           </>
         )}
       </Turned>
-      <PeelRow cutAt={look.cutAt} setCut={setCut} mostMm={Math.max(1, Math.floor(geometry.max_radius_mm * 0.6))} stages={look.assessment.stages} peel={look.peel} rpm={rpm} />
+      <PeelRow
+        cutAt={look.cutAt}
+        setCut={setCut}
+        mostMm={Math.max(1, Math.floor(geometry.max_radius_mm * 0.6))}
+        stages={look.assessment.stages}
+        peel={look.peel}
+        rpm={rpm}
+      />
       <SkinView look={look} />
     </Frame>
   );

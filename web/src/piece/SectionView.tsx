@@ -26,7 +26,10 @@ export function SectionView({ look, scale, x0, cy }: Props) {
       return at(z, sign * surfaceMm(geometry, clockDeg, z));
     });
   const blank = [...side(look.clockDeg, 1), ...side(look.clockDeg + 180, -1).reverse()];
-  const toBy = (from: [number, number], to: [number, number]) => ({ zMm: (to[0] - from[0]) / scale, rMm: ((from[1] - to[1]) / scale) * (from[1] < cy ? 1 : -1) });
+  const toBy = (from: [number, number], to: [number, number]) => ({
+    zMm: (to[0] - from[0]) / scale,
+    rMm: ((from[1] - to[1]) / scale) * (from[1] < cy ? 1 : -1),
+  });
 
   const point = (event: PointerEvent) => {
     if (!look.tool) return;
@@ -34,42 +37,82 @@ export function SectionView({ look, scale, x0, cy }: Props) {
     // The half it is begun in says the hour.
     const above = placeOf(event)[1] < cy;
     const place = (x: number, y: number) => ({
-      clockDeg: above ? look.clockDeg : (look.clockDeg + 180) % 360, zMm: Math.min(geometry.length_mm, Math.max(0, (x - x0) / scale)), rMm: Math.max(0, ((cy - y) / scale) * (above ? 1 : -1)),
+      clockDeg: above ? look.clockDeg : (look.clockDeg + 180) % 360,
+      zMm: Math.min(geometry.length_mm, Math.max(0, (x - x0) / scale)),
+      rMm: Math.max(0, ((cy - y) / scale) * (above ? 1 : -1)),
     });
     const from = place(...placeOf(event));
-    follow(event, () => undefined, (x, y) => look.add(makeDefect(tool, freeId(look.document.defects), from, place(x, y), "section", geometry)));
+    follow(
+      event,
+      () => undefined,
+      (x, y) => look.add(makeDefect(tool, freeId(look.document.defects), from, place(x, y), "section", geometry)),
+    );
   };
 
   return (
     <g>
       <Spindle x={x0} cy={cy} end={x0 + geometry.length_mm * scale} />
-      <path data-section d={outlinePath(blank)} fill={ink.waste} stroke={ink.slate} strokeDasharray="5 4" onPointerDown={point} style={{ cursor: look.tool ? "crosshair" : "default" }} />
-      <clipPath id="section-clip"><path d={outlinePath(blank)} /></clipPath>
+      <path
+        data-section
+        d={outlinePath(blank)}
+        fill={ink.waste}
+        stroke={ink.slate}
+        strokeDasharray="5 4"
+        onPointerDown={point}
+        style={{ cursor: look.tool ? "crosshair" : "default" }}
+      />
+      <clipPath id="section-clip">
+        <path d={outlinePath(blank)} />
+      </clipPath>
       <Finished look={look} at={at} />
       {look.document.defects.map((defect) =>
         isPath(defect)
-          ? [1, -1].map((hand) => <CrackInSection key={`${defect.id}${hand}`} {...{ look, defect, at, hand: hand as 1 | -1 }} />)
-          : [bodyInPlane(defect, look.clockDeg)].filter((outline) => outline.length > 0).map((outline) => {
-              const drawn = outline.map(([u, z]) => at(z, u));
-              const [x, y] = [average(drawn, 0), average(drawn, 1)];
-              return (
-                <Handle key={defect.id} {...defectHandle(look, defect, toBy)}>
-                  <path className="halo" d={outlinePath(drawn)} />
-                  <path d={outlinePath(drawn)} clipPath="url(#section-clip)" fill={groundOf(defect)} stroke={ink.ink} strokeWidth="1.4" strokeDasharray={edgeOf(defect)} />
-                  <DefectTag x={x} y={y} id={defect.id} />
-                </Handle>
-              );
-            }),
+          ? [1, -1].map((hand) => (
+              <CrackInSection key={`${defect.id}${hand}`} {...{ look, defect, at, hand: hand as 1 | -1 }} />
+            ))
+          : [bodyInPlane(defect, look.clockDeg)]
+              .filter((outline) => outline.length > 0)
+              .map((outline) => {
+                const drawn = outline.map(([u, z]) => at(z, u));
+                const [x, y] = [average(drawn, 0), average(drawn, 1)];
+                return (
+                  <Handle key={defect.id} {...defectHandle(look, defect, toBy)}>
+                    <path className="halo" d={outlinePath(drawn)} />
+                    <path
+                      d={outlinePath(drawn)}
+                      clipPath="url(#section-clip)"
+                      fill={groundOf(defect)}
+                      stroke={ink.ink}
+                      strokeWidth="1.4"
+                      strokeDasharray={edgeOf(defect)}
+                    />
+                    <DefectTag x={x} y={y} id={defect.id} />
+                  </Handle>
+                );
+              }),
       )}
-      <path d={`M${x0 - 46} ${cy}H${x0 + geometry.length_mm * scale + 46}`} stroke={ink.slate} strokeDasharray="14 4 3 4" pointerEvents="none" />
+      <path
+        d={`M${x0 - 46} ${cy}H${x0 + geometry.length_mm * scale + 46}`}
+        stroke={ink.slate}
+        strokeDasharray="14 4 3 4"
+        pointerEvents="none"
+      />
       <Labels look={look} at={at} />
       <ZLine {...{ look, at, x0, scale }} />
-      {look.shaping && <CurveGrips look={look} {...look.shaping} at={at} place={(x, y) => ({ zMm: (x - x0) / scale, rMm: (cy - y) / scale })} />}
+      {look.shaping && (
+        <CurveGrips
+          look={look}
+          {...look.shaping}
+          at={at}
+          place={(x, y) => ({ zMm: (x - x0) / scale, rMm: (cy - y) / scale })}
+        />
+      )}
     </g>
   );
 }
 
-const average = (points: [number, number][], axis: 0 | 1) => points.reduce((sum, point) => sum + point[axis], 0) / points.length;
+const average = (points: [number, number][], axis: 0 | 1) =>
+  points.reduce((sum, point) => sum + point[axis], 0) / points.length;
 type At = (zMm: number, uMm: number) => [number, number];
 
 /** Spindle and jaws on the left, live centre on the right. */
@@ -87,8 +130,12 @@ function Finished({ look, at }: { look: Look; at: At }) {
   const { form } = look.geometry;
   if (!form) return null;
   const half = (clockDeg: number, sign: 1 | -1) => {
-    const outer = form.outside.map(([z = 0, r = 0]) => at(z, sign * Math.min(r, surfaceMm(look.geometry, clockDeg, z))));
-    const inner = (form.inside ?? []).map(([z = 0, r = 0]) => at(z, sign * Math.min(r, surfaceMm(look.geometry, clockDeg, z))));
+    const outer = form.outside.map(([z = 0, r = 0]) =>
+      at(z, sign * Math.min(r, surfaceMm(look.geometry, clockDeg, z))),
+    );
+    const inner = (form.inside ?? []).map(([z = 0, r = 0]) =>
+      at(z, sign * Math.min(r, surfaceMm(look.geometry, clockDeg, z))),
+    );
     const [first, last] = [form.outside[0]?.[0] ?? 0, form.outside.at(-1)?.[0] ?? 0];
     // Down the outside, back along the inside, closed over the axis at the end that does not open.
     if (inner.length === 0) return [at(first, 0), ...outer, at(last, 0)];
@@ -98,12 +145,23 @@ function Finished({ look, at }: { look: Look; at: At }) {
   };
   return (
     <g pointerEvents="none">
-      {([[look.clockDeg, 1], [look.clockDeg + 180, -1]] as const).map(([clockDeg, sign]) => {
+      {(
+        [
+          [look.clockDeg, 1],
+          [look.clockDeg + 180, -1],
+        ] as const
+      ).map(([clockDeg, sign]) => {
         const outline = half(clockDeg, sign);
         return (
           <g key={sign}>
             <path d={outlinePath(outline)} fill={ink.wood} stroke="none" />
-            <path d={outlinePath(outline.slice(1, form.inside ? -1 : undefined), false)} fill="none" stroke={ink.ink} strokeWidth="2.2" strokeLinejoin="round" />
+            <path
+              d={outlinePath(outline.slice(1, form.inside ? -1 : undefined), false)}
+              fill="none"
+              stroke={ink.ink}
+              strokeWidth="2.2"
+              strokeLinejoin="round"
+            />
           </g>
         );
       })}
@@ -127,19 +185,32 @@ function closing(look: Look, at: At): string {
 /** A crack where its footprint reaches this plane, on the hand's side (1) or the opposite one (-1). */
 function CrackInSection({ look, defect, at, hand }: { look: Look; defect: PathDefect; at: At; hand: 1 | -1 }) {
   const hour = hand === 1 ? look.clockDeg : look.clockDeg + 180;
-  const places = pathPoints(defect, look.geometry).filter(({ clockDeg }) => Math.abs(turn(hour, clockDeg)) <= FOOTPRINT_DEG);
+  const places = pathPoints(defect, look.geometry).filter(
+    ({ clockDeg }) => Math.abs(turn(hour, clockDeg)) <= FOOTPRINT_DEG,
+  );
   if (places.length < 2) return null;
   const inward = { side: 0, head_face: 1, tail_face: -1 }[defect.enters];
   const mouth = places.map(({ zMm, rMm }) => at(zMm, hand * rMm));
-  const tip = places.map(({ zMm, rMm }) => at(zMm + inward * defect.depth_mm, hand * (inward === 0 ? Math.max(0, rMm - defect.depth_mm) : rMm)));
+  const tip = places.map(({ zMm, rMm }) =>
+    at(zMm + inward * defect.depth_mm, hand * (inward === 0 ? Math.max(0, rMm - defect.depth_mm) : rMm)),
+  );
   const first: [number, number] = tip[0] ?? [0, 0];
   const last: [number, number] = tip.at(-1) ?? [0, 0];
   return (
     <g pointerEvents="none">
-      <path d={outlinePath([...mouth, ...[...tip].reverse()])} fill={defect.type === "crack" ? ink.rust : "url(#ground-bark)"} fillOpacity={defect.type === "crack" ? 0.22 : 1} stroke="none" />
+      <path
+        d={outlinePath([...mouth, ...[...tip].reverse()])}
+        fill={defect.type === "crack" ? ink.rust : "url(#ground-bark)"}
+        fillOpacity={defect.type === "crack" ? 0.22 : 1}
+        stroke="none"
+      />
       <path d={barbed(tip, 1, 9, 4)} fill="none" stroke={ink.rust} strokeWidth="1.2" />
       <path d={outlinePath(mouth, false)} fill="none" stroke={ink.rust} strokeWidth="3" />
-      <DefectTag x={inward === 0 ? Math.min(first[0], last[0]) - 11 : (first[0] + last[0]) / 2} y={(first[1] + last[1]) / 2 - hand * 2} id={defect.id} />
+      <DefectTag
+        x={inward === 0 ? Math.min(first[0], last[0]) - 11 : (first[0] + last[0]) / 2}
+        y={(first[1] + last[1]) / 2 - hand * 2}
+        id={defect.id}
+      />
     </g>
   );
 }
@@ -169,10 +240,18 @@ function ZLine({ look, at, x0, scale }: { look: Look; at: At; x0: number; scale:
   const reach = look.geometry.max_radius_mm;
   const [x, top] = at(look.zMm, reach);
   const [, bottom] = at(look.zMm, -reach);
-  const slide = (px: number) => look.setZ(Math.round(Math.min(look.geometry.length_mm, Math.max(0, (px - x0) / scale))));
+  const slide = (px: number) =>
+    look.setZ(Math.round(Math.min(look.geometry.length_mm, Math.max(0, (px - x0) / scale))));
   return (
-    <g role="slider" tabIndex={0} aria-label="Distance from the head" aria-valuenow={Math.round(look.zMm)} aria-valuemin={0} aria-valuemax={Math.round(look.geometry.length_mm)}
-      aria-valuetext={amountText(look.zMm, "mm", unit)} style={{ cursor: "ew-resize" }}
+    <g
+      role="slider"
+      tabIndex={0}
+      aria-label="Distance from the head"
+      aria-valuenow={Math.round(look.zMm)}
+      aria-valuemin={0}
+      aria-valuemax={Math.round(look.geometry.length_mm)}
+      aria-valuetext={amountText(look.zMm, "mm", unit)}
+      style={{ cursor: "ew-resize" }}
       onKeyDown={(event) => {
         const by = { ArrowRight: 1, ArrowUp: 1, ArrowLeft: -1, ArrowDown: -1 }[event.key];
         if (by === undefined) return;
@@ -181,11 +260,14 @@ function ZLine({ look, at, x0, scale }: { look: Look; at: At; x0: number; scale:
       }}
       onPointerDown={(event) => {
         follow(event, slide, slide);
-      }}>
+      }}
+    >
       <path d={`M${x} ${top - 10}V${bottom + 4}`} stroke="transparent" strokeWidth="20" />
       <path d={`M${x} ${top - 10}V${bottom + 4}`} stroke={ink.moss} strokeWidth="1.6" strokeDasharray="7 4" />
       <path d={`M${x - 9} ${top - 24}h18v9l-9 8l-9 -8z`} fill={ink.moss} />
-      <text x={x + 13} y={top - 15} fontSize="14" fill={ink.moss} fontWeight="700">{amountText(look.zMm, "mm", unit)}</text>
+      <text x={x + 13} y={top - 15} fontSize="14" fill={ink.moss} fontWeight="700">
+        {amountText(look.zMm, "mm", unit)}
+      </text>
     </g>
   );
 }

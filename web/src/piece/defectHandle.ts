@@ -10,7 +10,12 @@ const STILL_PX = 3;
 
 /** What makes a drawn defect a handle: press to choose, drag to move, arrows to nudge. `toBy` turns two places on the drawing into a move. */
 export function defectHandle(look: Look, defect: Defect, toBy: (from: [number, number], to: [number, number]) => By) {
-  const nudge: Record<string, By> = { ArrowLeft: { clockDeg: -3 }, ArrowRight: { clockDeg: 3 }, ArrowUp: { zMm: 1 }, ArrowDown: { zMm: -1 } };
+  const nudge: Record<string, By> = {
+    ArrowLeft: { clockDeg: -3 },
+    ArrowRight: { clockDeg: 3 },
+    ArrowUp: { zMm: 1 },
+    ArrowDown: { zMm: -1 },
+  };
   return {
     tabIndex: 0,
     role: "button",
@@ -31,16 +36,21 @@ export function defectHandle(look: Look, defect: Defect, toBy: (from: [number, n
       look.choose(defect.id);
       if (look.fixed) return;
       const from = placeOf(event);
-      const moved = (x: number, y: number) => (Math.hypot(x - from[0], y - from[1]) < STILL_PX ? undefined : moveDefect(defect, toBy(from, [x, y]), look.geometry));
+      const moved = (x: number, y: number) =>
+        Math.hypot(x - from[0], y - from[1]) < STILL_PX
+          ? undefined
+          : moveDefect(defect, toBy(from, [x, y]), look.geometry);
       let held = false;
-      follow(event,
+      follow(
+        event,
         (x, y) => {
           const there = moved(x, y);
           if (!there) return;
           held = true;
           look.put(there, true);
         },
-        (x, y) => held && look.put(moved(x, y) ?? defect, false));
+        (x, y) => held && look.put(moved(x, y) ?? defect, false),
+      );
     },
   };
 }

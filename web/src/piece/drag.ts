@@ -7,13 +7,20 @@ const drawingOf = (event: ReactPointerEvent): SVGSVGElement => {
 };
 
 /** Follows one pointer from press to release over a drawing; places are in the drawing's own pixels. */
-export function follow(event: ReactPointerEvent, onMove: (x: number, y: number) => void, onEnd: (x: number, y: number) => void) {
+export function follow(
+  event: ReactPointerEvent,
+  onMove: (x: number, y: number) => void,
+  onEnd: (x: number, y: number) => void,
+) {
   const svg = drawingOf(event);
   event.preventDefault();
   svg.setPointerCapture(event.pointerId);
   // Measured once: the drawing stays where it is while something on it is held, and measuring at every move makes the browser lay it out anew.
   const box = svg.getBoundingClientRect();
-  const place = (at: { clientX: number; clientY: number }): [number, number] => [at.clientX - box.left, at.clientY - box.top];
+  const place = (at: { clientX: number; clientY: number }): [number, number] => [
+    at.clientX - box.left,
+    at.clientY - box.top,
+  ];
   const stop = new AbortController();
   const listen = (type: "pointermove" | "pointerup" | "pointercancel", act: (moved: PointerEvent) => void) =>
     svg.addEventListener(type, (moved) => moved.pointerId === event.pointerId && act(moved), { signal: stop.signal });

@@ -11,13 +11,19 @@ export const fold = (deg: number) => ((deg % 360) + 360) % 360;
 export const turn = (from: number, to: number) => fold(to - from + 180) - 180;
 
 /** x to 3 o'clock, y to 12, in mm. */
-export const onEnd = (clockDeg: number, rMm: number): Point => ({ x: rMm * Math.sin(clockDeg * RADIANS), y: rMm * Math.cos(clockDeg * RADIANS) });
+export const onEnd = (clockDeg: number, rMm: number): Point => ({
+  x: rMm * Math.sin(clockDeg * RADIANS),
+  y: rMm * Math.cos(clockDeg * RADIANS),
+});
 export const clockOf = (x: number, y: number) => fold(Math.atan2(x, y) / RADIANS);
 
 /** Radius of the blank's surface, between the angles and stations the core gave. */
 export function surfaceMm(geometry: Geometry, clockDeg: number, zMm: number): number {
   const { z_mm, radii_mm } = geometry.surface;
-  const after = Math.max(1, z_mm.findIndex((z) => z >= zMm));
+  const after = Math.max(
+    1,
+    z_mm.findIndex((z) => z >= zMm),
+  );
   const [low, high] = [z_mm[after - 1] ?? 0, z_mm[after] ?? 1];
   const share = Math.min(1, Math.max(0, (zMm - low) / (high - low || 1)));
   const onRing = (ring: number[] = []) => {
@@ -50,7 +56,10 @@ export function bodyInPlane(body: BodyDefect, planeDeg: number): [number, number
   if (atMiddle <= 0) return [];
   return Array.from({ length: 49 }, (_, step) => {
     const angle = (step / 48) * 2 * Math.PI;
-    return [middle + Math.sqrt(atMiddle / square) * Math.cos(angle), body.centre.z_mm + c * Math.sqrt(atMiddle) * Math.sin(angle)];
+    return [
+      middle + Math.sqrt(atMiddle / square) * Math.cos(angle),
+      body.centre.z_mm + c * Math.sqrt(atMiddle) * Math.sin(angle),
+    ];
   });
 }
 
@@ -66,7 +75,10 @@ export function bodyOnSkin(body: BodyDefect, radiusAt: (clockDeg: number) => num
     const left = 1 - radial ** 2 - tangential ** 2;
     if (left > 0) half.push([body.centre.clock_deg + between, body.centre.z_mm, c * Math.sqrt(left)]);
   }
-  return [...half.map(([clock, z, reach]): [number, number] => [clock, z + reach]), ...half.reverse().map(([clock, z, reach]): [number, number] => [clock, z - reach])];
+  return [
+    ...half.map(([clock, z, reach]): [number, number] => [clock, z + reach]),
+    ...half.reverse().map(([clock, z, reach]): [number, number] => [clock, z - reach]),
+  ];
 }
 
 /** A path cut fine, with its clock angles unfolded so that they run on past 12. */
@@ -74,7 +86,11 @@ export function pathPoints(defect: PathDefect, geometry: Geometry): Place[] {
   const places: Place[] = [];
   defect.path.forEach((point, index) => {
     const before = defect.path[index - 1];
-    const here = { clockDeg: point.clock_deg, zMm: point.z_mm, rMm: point.r_mm ?? surfaceMm(geometry, point.clock_deg, point.z_mm) };
+    const here = {
+      clockDeg: point.clock_deg,
+      zMm: point.z_mm,
+      rMm: point.r_mm ?? surfaceMm(geometry, point.clock_deg, point.z_mm),
+    };
     if (!before) return places.push(here);
     const from = places.at(-1) ?? here;
     const steps = 12;

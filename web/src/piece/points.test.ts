@@ -2,12 +2,21 @@ import { describe, expect, it } from "vitest";
 import type { Form } from "../api/document";
 import { addBetween, hollowOf, moveTo, takeOut } from "./points";
 
-const line = [[0, 10], [20, 30], [40, 20]];
+const line = [
+  [0, 10],
+  [20, 30],
+  [40, 20],
+];
 
 describe("points of a curve", () => {
   it("one more lies half way, and taken out it is as before", () => {
     const more = addBetween(line, 1);
-    expect(more).toEqual([[0, 10], [10, 20], [20, 30], [40, 20]]);
+    expect(more).toEqual([
+      [0, 10],
+      [10, 20],
+      [20, 30],
+      [40, 20],
+    ]);
     expect(takeOut(more, 1)).toEqual(line);
   });
 

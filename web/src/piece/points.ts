@@ -6,7 +6,8 @@ const LEAST_GAP_MM = 0.5;
 const tidy = (mm: number) => Math.round(mm * 10) / 10;
 
 /** How the inside is told. */
-export const hollowOf = (form: Form): "follows" | "own" | "solid" => (form.follows ? "follows" : form.inside ? "own" : "solid");
+export const hollowOf = (form: Form): "follows" | "own" | "solid" =>
+  form.follows ? "follows" : form.inside ? "own" : "solid";
 
 /** One more point, half way before the one at `index`. */
 export function addBetween(points: Points, index: number): Points {
@@ -21,5 +22,7 @@ export const takeOut = (points: Points, index: number): Points => points.filter(
 export function moveTo(points: Points, index: number, zMm: number, rMm: number, lengthMm: number): Points {
   const low = (points[index - 1]?.[0] ?? -LEAST_GAP_MM) + LEAST_GAP_MM;
   const high = (points[index + 1]?.[0] ?? lengthMm + LEAST_GAP_MM) - LEAST_GAP_MM;
-  return points.map((point, other) => (other === index ? [tidy(Math.min(high, Math.max(low, zMm))), tidy(Math.max(0, rMm))] : point));
+  return points.map((point, other) =>
+    other === index ? [tidy(Math.min(high, Math.max(low, zMm))), tidy(Math.max(0, rMm))] : point,
+  );
 }

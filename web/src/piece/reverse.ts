@@ -8,10 +8,15 @@ const TIDY = 1e6;
 /** Without the crumbs of a subtraction, so that turned twice it is the very same number. */
 const tidy = (value: number) => Math.round(value * TIDY) / TIDY;
 
-export const lengthOf = ({ shape }: Document): number => (shape.type === "outline" ? (shape.stations.at(-1)?.z_mm ?? 0) : shape.length_mm);
+export const lengthOf = ({ shape }: Document): number =>
+  shape.type === "outline" ? (shape.stations.at(-1)?.z_mm ?? 0) : shape.length_mm;
 
 type Spot = { clock_deg: number; z_mm: number };
-export const reverseSpot = <Place extends Spot>(place: Place, lengthMm: number): Place => ({ ...place, clock_deg: tidy(fold(-place.clock_deg)), z_mm: tidy(lengthMm - place.z_mm) });
+export const reverseSpot = <Place extends Spot>(place: Place, lengthMm: number): Place => ({
+  ...place,
+  clock_deg: tidy(fold(-place.clock_deg)),
+  z_mm: tidy(lengthMm - place.z_mm),
+});
 
 const FACES = { head_face: "tail_face", tail_face: "head_face", side: "side" } as const;
 
@@ -20,13 +25,17 @@ export function reverseDefect(defect: Defect, lengthMm: number): Defect {
   return { ...defect, enters: FACES[defect.enters], path: defect.path.map((point) => reverseSpot(point, lengthMm)) };
 }
 
-const reverseReading = (reading: Reading, lengthMm: number): Reading => (reading.at ? { ...reading, at: reverseSpot(reading.at, lengthMm) } : reading);
+const reverseReading = (reading: Reading, lengthMm: number): Reading =>
+  reading.at ? { ...reading, at: reverseSpot(reading.at, lengthMm) } : reading;
 
 function reverseShape(shape: Document["shape"], lengthMm: number): Document["shape"] {
-  const offset = shape.centre_offset_mm && { centre_offset_mm: [tidy(-(shape.centre_offset_mm[0] ?? 0)), shape.centre_offset_mm[1] ?? 0] };
+  const offset = shape.centre_offset_mm && {
+    centre_offset_mm: [tidy(-(shape.centre_offset_mm[0] ?? 0)), shape.centre_offset_mm[1] ?? 0],
+  };
   if (shape.type !== "outline") return { ...shape, ...offset };
   const stations = [...shape.stations].reverse().map(({ z_mm, radii_mm }) => ({
-    z_mm: tidy(lengthMm - z_mm), radii_mm: radii_mm.map((_, step) => radii_mm[(radii_mm.length - step) % radii_mm.length] ?? 0),
+    z_mm: tidy(lengthMm - z_mm),
+    radii_mm: radii_mm.map((_, step) => radii_mm[(radii_mm.length - step) % radii_mm.length] ?? 0),
   }));
   return { ...shape, stations, ...offset };
 }
@@ -40,7 +49,12 @@ const axisMm = (document: Document, centres: Centres | undefined) => {
 
 const reverseForm = (form: Form, axis: number): Form => {
   const curve = (points: number[][]) => [...points].reverse().map(([z = 0, r = 0]) => [tidy(axis - z), r]);
-  return { ...form, opens: form.opens === "tail" ? "head" : "tail", outside: curve(form.outside), ...(form.inside && { inside: curve(form.inside) }) };
+  return {
+    ...form,
+    opens: form.opens === "tail" ? "head" : "tail",
+    outside: curve(form.outside),
+    ...(form.inside && { inside: curve(form.inside) }),
+  };
 };
 
 const reverseCentres = ({ head_mm, tail_mm }: Centres): Centres => {
@@ -54,12 +68,21 @@ export function reverse(document: Document): Document {
   const { form, centres, sketches, readings, material } = document;
   return {
     ...document,
-    material: material.grain_clock_deg === undefined ? material : { ...material, grain_clock_deg: tidy(fold(-material.grain_clock_deg)) },
+    material:
+      material.grain_clock_deg === undefined
+        ? material
+        : { ...material, grain_clock_deg: tidy(fold(-material.grain_clock_deg)) },
     shape: reverseShape(document.shape, length),
     defects: document.defects.map((defect) => reverseDefect(defect, length)),
     ...(readings && { readings: readings.map((reading) => reverseReading(reading, length)) }),
     ...(form && { form: reverseForm(form, axisMm(document, centres)) }),
     ...(centres && { centres: reverseCentres(centres) }),
-    ...(sketches && { sketches: sketches.map((sketch) => ({ ...sketch, form: reverseForm(sketch.form, axisMm(document, sketch.centres)), ...(sketch.centres && { centres: reverseCentres(sketch.centres) }) })) }),
+    ...(sketches && {
+      sketches: sketches.map((sketch) => ({
+        ...sketch,
+        form: reverseForm(sketch.form, axisMm(document, sketch.centres)),
+        ...(sketch.centres && { centres: reverseCentres(sketch.centres) }),
+      })),
+    }),
   };
 }

@@ -8,7 +8,10 @@ export type At = (clockDeg: number, rMm: number) => [number, number];
 /** The place of a path that is nearest to the z line. */
 export function nearestPlace(look: Look, defect: PathDefect) {
   const places = pathPoints(defect, look.geometry);
-  return places.reduce((best, place) => (Math.abs(place.zMm - look.zMm) < Math.abs(best.zMm - look.zMm) ? place : best), places[0] ?? { clockDeg: 0, rMm: 0, zMm: 0 });
+  return places.reduce(
+    (best, place) => (Math.abs(place.zMm - look.zMm) < Math.abs(best.zMm - look.zMm) ? place : best),
+    places[0] ?? { clockDeg: 0, rMm: 0, zMm: 0 },
+  );
 }
 
 /** Where a defect's letter stands. */
@@ -29,12 +32,17 @@ export function clearPlace(places: [number, number][], letters: [number, number]
 const WORD = { wide: 66, high: 30 };
 
 /** On which side of a mark a word hides no letter: [-1 left or 1 right, -1 above or 1 below], the wished one where it may be, or where none is free. */
-export function clearSide([x, y]: [number, number], wished: [number, number], letters: [number, number][]): [number, number] {
+export function clearSide(
+  [x, y]: [number, number],
+  wished: [number, number],
+  letters: [number, number][],
+): [number, number] {
   const [across, up] = wished;
   const sides: [number, number][] = [wished, [across, -up], [-across, up], [-across, -up]];
-  const hides = ([left, above]: [number, number]) => letters.some(([at, height]) => {
-    const [away, off] = [(at - x) * left, (height - y) * above];
-    return away > -8 && away < WORD.wide && off > -WORD.high / 3 && off < WORD.high;
-  });
+  const hides = ([left, above]: [number, number]) =>
+    letters.some(([at, height]) => {
+      const [away, off] = [(at - x) * left, (height - y) * above];
+      return away > -8 && away < WORD.wide && off > -WORD.high / 3 && off < WORD.high;
+    });
   return sides.find((side) => !hides(side)) ?? wished;
 }

@@ -33,16 +33,30 @@ export function Lathes() {
     <>
       <Heading as="h3">Lathes</Heading>
       {error && <Fault role="alert">{error.message}</Fault>}
-      {lathes.length === 0 && !error && <Quiet>None is written down yet. Without one the limits know nothing of shaking, belts and room.</Quiet>}
+      {lathes.length === 0 && !error && (
+        <Quiet>None is written down yet. Without one the limits know nothing of shaking, belts and room.</Quiet>
+      )}
       {lathes.map((kept) => (
         <article key={kept.id} aria-label={kept.name} style={{ margin: "10px 0" }}>
           <strong>{kept.name}</strong>
           <Told lathe={kept.lathe} blanks={kept.blanks} />
-          <Button $kind="quiet" style={{ paddingLeft: 0 }} aria-expanded={open === kept.id} aria-label={`Change ${kept.name}`} onPress={() => setOpen(open === kept.id ? undefined : kept.id)}>{open === kept.id ? "Fold" : "Change"}</Button>
+          <Button
+            $kind="quiet"
+            style={{ paddingLeft: 0 }}
+            aria-expanded={open === kept.id}
+            aria-label={`Change ${kept.name}`}
+            onPress={() => setOpen(open === kept.id ? undefined : kept.id)}
+          >
+            {open === kept.id ? "Fold" : "Change"}
+          </Button>
           {open === kept.id && <Written start={kept} kept={kept} onTake={take} />}
         </article>
       ))}
-      {open === "new" ? <Written start={{ name: "", lathe: FIRST }} onTake={take} /> : <Button onPress={() => setOpen("new")}>Another lathe</Button>}
+      {open === "new" ? (
+        <Written start={{ name: "", lathe: FIRST }} onTake={take} />
+      ) : (
+        <Button onPress={() => setOpen("new")}>Another lathe</Button>
+      )}
     </>
   );
 }
@@ -56,13 +70,20 @@ function Told({ lathe, blanks }: { lathe: Lathe; blanks: number }) {
   const belts = lathe.belts.length === 1 ? "one belt" : `${lathe.belts.length} belts`;
   return (
     <Quiet style={{ margin: 0 }}>
-      Swings {mm(lathe.swing_mm)}, {mm(lathe.between_centres_mm)} between centres; {lathe.mass_kg + (lathe.ballast_kg ?? 0)} kg, {STANDS[lathe.stand].toLowerCase()}; {belts}, {slowest} to {amountText(fastest, "rpm", unit)};{" "}
-      {lathe.jaws_mm?.length ? `jaws ${lengthsText(lathe.jaws_mm, unit)} ${unit}` : "no jaws of its own"}. {blanks === 1 ? "One blank stands" : `${blanks === 0 ? "No" : blanks} blanks stand`} on it.
+      Swings {mm(lathe.swing_mm)}, {mm(lathe.between_centres_mm)} between centres;{" "}
+      {lathe.mass_kg + (lathe.ballast_kg ?? 0)} kg, {STANDS[lathe.stand].toLowerCase()}; {belts}, {slowest} to{" "}
+      {amountText(fastest, "rpm", unit)};{" "}
+      {lathe.jaws_mm?.length ? `jaws ${lengthsText(lathe.jaws_mm, unit)} ${unit}` : "no jaws of its own"}.{" "}
+      {blanks === 1 ? "One blank stands" : `${blanks === 0 ? "No" : blanks} blanks stand`} on it.
     </Quiet>
   );
 }
 
-type WrittenProps = { start: Pick<KeptLathe, "name" | "lathe">; kept?: KeptLathe; onTake: (lathes: KeptLathe[]) => void };
+type WrittenProps = {
+  start: Pick<KeptLathe, "name" | "lathe">;
+  kept?: KeptLathe;
+  onTake: (lathes: KeptLathe[]) => void;
+};
 
 function Written({ start, kept, onTake }: WrittenProps) {
   const [name, setName] = useState(start.name);
@@ -70,34 +91,103 @@ function Written({ start, kept, onTake }: WrittenProps) {
   const { busy, problem: refused, act } = useAct();
   const saving = useTask();
   const problem = refused ?? saving.problem;
-  const save = () => (kept ? saving.run(() => api.changeLathe(kept.id, name, lathe), () => void api.lathes().then(onTake)) : act(() => api.addLathe(name, lathe), onTake));
+  const save = () =>
+    kept
+      ? saving.run(
+          () => api.changeLathe(kept.id, name, lathe),
+          () => void api.lathes().then(onTake),
+        )
+      : act(() => api.addLathe(name, lathe), onTake);
   const faults = Object.fromEntries((problem?.errors ?? []).map(({ pointer, detail }) => [pointer, detail]));
   const change = (part: Partial<Lathe>) => setLathe({ ...lathe, ...part });
-  const belt = (index: number, part: Partial<Lathe["belts"][number]>) => change({ belts: lathe.belts.map((own, at) => (at === index ? { ...own, ...part } : own)) });
+  const belt = (index: number, part: Partial<Lathe["belts"][number]>) =>
+    change({ belts: lathe.belts.map((own, at) => (at === index ? { ...own, ...part } : own)) });
   return (
-    <div role="group" aria-label={kept ? `${kept.name}, changed` : "Another lathe"} style={{ display: "grid", gap: 12, maxWidth: 620, margin: "8px 0 16px" }}>
+    <div
+      role="group"
+      aria-label={kept ? `${kept.name}, changed` : "Another lathe"}
+      style={{ display: "grid", gap: 12, maxWidth: 620, margin: "8px 0 16px" }}
+    >
       <TextLine label="Called" value={name} most={120} onChange={setName} />
       {faults["/name"] && <Fault role="alert">{faults["/name"]}</Fault>}
       <Fields>
-        <LengthField label="Swing" value={lathe.swing_mm} onChange={(swing_mm) => change({ swing_mm })} fault={faults["/lathe/swing_mm"]} />
-        <LengthField label="Between centres" value={lathe.between_centres_mm} onChange={(between_centres_mm) => change({ between_centres_mm })} fault={faults["/lathe/between_centres_mm"]} />
-        <NumberField label="Lathe and stand, kg" value={lathe.mass_kg} onChange={(mass_kg) => change({ mass_kg })} fault={faults["/lathe/mass_kg"]} />
-        <NumberField label="Ballast, kg" value={lathe.ballast_kg ?? 0} onChange={(ballast_kg) => change({ ballast_kg })} fault={faults["/lathe/ballast_kg"]} />
+        <LengthField
+          label="Swing"
+          value={lathe.swing_mm}
+          onChange={(swing_mm) => change({ swing_mm })}
+          fault={faults["/lathe/swing_mm"]}
+        />
+        <LengthField
+          label="Between centres"
+          value={lathe.between_centres_mm}
+          onChange={(between_centres_mm) => change({ between_centres_mm })}
+          fault={faults["/lathe/between_centres_mm"]}
+        />
+        <NumberField
+          label="Lathe and stand, kg"
+          value={lathe.mass_kg}
+          onChange={(mass_kg) => change({ mass_kg })}
+          fault={faults["/lathe/mass_kg"]}
+        />
+        <NumberField
+          label="Ballast, kg"
+          value={lathe.ballast_kg ?? 0}
+          onChange={(ballast_kg) => change({ ballast_kg })}
+          fault={faults["/lathe/ballast_kg"]}
+        />
       </Fields>
       <Choice label="It stands" value={lathe.stand} options={STANDS} onChange={(stand) => change({ stand })} />
       {lathe.belts.map((own, index) => (
         <Row key={index}>
-          <div style={{ width: 170 }}><NumberField label={`Belt ${index + 1} from, rpm`} value={own.min_rpm} onChange={(min_rpm) => belt(index, { min_rpm })} fault={faults[`/lathe/belts/${index}/min_rpm`]} /></div>
-          <div style={{ width: 170 }}><NumberField label={`Belt ${index + 1} to, rpm`} value={own.max_rpm} onChange={(max_rpm) => belt(index, { max_rpm })} fault={faults[`/lathe/belts/${index}/max_rpm`]} /></div>
-          {lathe.belts.length > 1 && <Button $kind="quiet" aria-label={`Take belt ${index + 1} out`} onPress={() => change({ belts: lathe.belts.filter((_, at) => at !== index) })}>Take out</Button>}
+          <div style={{ width: 170 }}>
+            <NumberField
+              label={`Belt ${index + 1} from, rpm`}
+              value={own.min_rpm}
+              onChange={(min_rpm) => belt(index, { min_rpm })}
+              fault={faults[`/lathe/belts/${index}/min_rpm`]}
+            />
+          </div>
+          <div style={{ width: 170 }}>
+            <NumberField
+              label={`Belt ${index + 1} to, rpm`}
+              value={own.max_rpm}
+              onChange={(max_rpm) => belt(index, { max_rpm })}
+              fault={faults[`/lathe/belts/${index}/max_rpm`]}
+            />
+          </div>
+          {lathe.belts.length > 1 && (
+            <Button
+              $kind="quiet"
+              aria-label={`Take belt ${index + 1} out`}
+              onPress={() => change({ belts: lathe.belts.filter((_, at) => at !== index) })}
+            >
+              Take out
+            </Button>
+          )}
         </Row>
       ))}
-      {lathe.belts.length < MOST_BELTS && <Button style={{ justifySelf: "start" }} onPress={() => change({ belts: [...lathe.belts, lathe.belts.at(-1) ?? FIRST_BELT] })}>Another belt</Button>}
+      {lathe.belts.length < MOST_BELTS && (
+        <Button
+          style={{ justifySelf: "start" }}
+          onPress={() => change({ belts: [...lathe.belts, lathe.belts.at(-1) ?? FIRST_BELT] })}
+        >
+          Another belt
+        </Button>
+      )}
       <Jaws lathe={lathe} onChange={setLathe} />
-      {problem && !["/name", "/lathe"].some((place) => problem.errors?.some(({ pointer }) => pointer.startsWith(place))) && <Fault role="alert">{problem.detail}</Fault>}
+      {problem &&
+        !["/name", "/lathe"].some((place) => problem.errors?.some(({ pointer }) => pointer.startsWith(place))) && (
+          <Fault role="alert">{problem.detail}</Fault>
+        )}
       <Row>
-        <Button $kind="go" isDisabled={busy || saving.busy || name === ""} onPress={() => void save()}>Save</Button>
-        {kept && <Button $kind="quiet" isDisabled={busy} onPress={() => void act(() => api.removeLathe(kept.id), onTake)}>Take it out of the shop</Button>}
+        <Button $kind="go" isDisabled={busy || saving.busy || name === ""} onPress={() => void save()}>
+          Save
+        </Button>
+        {kept && (
+          <Button $kind="quiet" isDisabled={busy} onPress={() => void act(() => api.removeLathe(kept.id), onTake)}>
+            Take it out of the shop
+          </Button>
+        )}
       </Row>
       <TaskProgress task={saving.task} label={`Saving ${name}`} onCancel={saving.cancel} />
     </div>
@@ -109,7 +199,10 @@ function Jaws({ lathe, onChange }: { lathe: Lathe; onChange: (lathe: Lathe) => v
   const unit = useUnit();
   const [wrong, setWrong] = useState(false);
   const put = (text: string) => {
-    const parts = text.split(/[;,]/).map((part) => part.trim()).filter(Boolean);
+    const parts = text
+      .split(/[;,]/)
+      .map((part) => part.trim())
+      .filter(Boolean);
     const circles = parts.map((part) => parseLength(part, unit));
     const bad = circles.length > MOST_JAWS || circles.some((mm) => mm === undefined || mm <= 0);
     setWrong(bad);
@@ -117,7 +210,12 @@ function Jaws({ lathe, onChange }: { lathe: Lathe; onChange: (lathe: Lathe) => v
   };
   return (
     <div>
-      <TextLine label={`Circles your jaws close to true, ${unit}, with commas`} value={lengthsText(lathe.jaws_mm ?? [], unit)} most={200} onChange={put} />
+      <TextLine
+        label={`Circles your jaws close to true, ${unit}, with commas`}
+        value={lengthsText(lathe.jaws_mm ?? [], unit)}
+        most={200}
+        onChange={put}
+      />
       {wrong && <Fault role="alert">Lengths with commas between them, {MOST_JAWS} at most: 38, 50, 75.</Fault>}
     </div>
   );

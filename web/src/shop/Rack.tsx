@@ -11,10 +11,21 @@ const Strip = styled.header`
   min-height: 0;
   @media (max-width: 600px) {
     grid-template: "house house corner" 88px "new places places" 88px / auto minmax(0, 1fr) auto;
-    > a { grid-area: new; border-top: 1px solid ${ink.rule}; }
-    > div:first-child { grid-area: house; }
-    > nav { grid-area: places; border-left: 0; border-top: 1px solid ${ink.rule}; }
-    > div:last-child { grid-area: corner; }
+    > a {
+      grid-area: new;
+      border-top: 1px solid ${ink.rule};
+    }
+    > div:first-child {
+      grid-area: house;
+    }
+    > nav {
+      grid-area: places;
+      border-left: 0;
+      border-top: 1px solid ${ink.rule};
+    }
+    > div:last-child {
+      grid-area: corner;
+    }
   }
 `;
 
@@ -22,8 +33,15 @@ const House = styled.div`
   padding: 12px 14px 10px 22px;
   display: grid;
   align-content: center;
-  h1 { font-size: 19px; font-weight: 750; line-height: 1.1; }
-  p { font-size: 14px; color: ${ink.quiet}; }
+  h1 {
+    font-size: 19px;
+    font-weight: 750;
+    line-height: 1.1;
+  }
+  p {
+    font-size: 14px;
+    color: ${ink.quiet};
+  }
 `;
 
 const New = styled(NavLink)`
@@ -36,9 +54,19 @@ const New = styled(NavLink)`
   text-decoration: none;
   color: ${ink.moss};
   border-left: 1px solid ${ink.rule};
-  span { font-size: 26px; line-height: 1; font-weight: 700; }
-  &.active { background: ${ink.moss}; color: ${ink.onMoss}; }
-  &:focus-visible { outline: 3px solid ${ink.ochre}; outline-offset: -3px; }
+  span {
+    font-size: 26px;
+    line-height: 1;
+    font-weight: 700;
+  }
+  &.active {
+    background: ${ink.moss};
+    color: ${ink.onMoss};
+  }
+  &:focus-visible {
+    outline: 3px solid ${ink.ochre};
+    outline-offset: -3px;
+  }
 `;
 
 const Places = styled.nav`
@@ -59,12 +87,35 @@ const Place = styled(NavLink)`
   text-decoration: none;
   color: inherit;
   border-right: 1px solid ${ink.rule};
-  .number { grid-area: number; align-self: center; font-size: 18px; font-weight: 700; }
-  .shape { grid-area: shape; width: 100%; height: 44px; }
-  .state { grid-area: state; display: flex; align-items: center; gap: 6px; font-size: 14px; white-space: nowrap; }
+  .number {
+    grid-area: number;
+    align-self: center;
+    font-size: 18px;
+    font-weight: 700;
+  }
+  .shape {
+    grid-area: shape;
+    width: 100%;
+    height: 44px;
+  }
+  .state {
+    grid-area: state;
+    display: flex;
+    align-items: center;
+    gap: 6px;
+    font-size: 14px;
+    white-space: nowrap;
+  }
   --ring: ${ink.ochre};
-  &.active { background: ${ink.moss}; color: ${ink.onMoss}; --ring: currentColor; }
-  &:focus-visible { outline: 3px solid ${ink.ochre}; outline-offset: -3px; }
+  &.active {
+    background: ${ink.moss};
+    color: ${ink.onMoss};
+    --ring: currentColor;
+  }
+  &:focus-visible {
+    outline: 3px solid ${ink.ochre};
+    outline-offset: -3px;
+  }
 `;
 
 const Bare = styled.p`
@@ -74,7 +125,17 @@ const Bare = styled.p`
 `;
 
 /** Every blank as its own silhouette, with its wait as a ring that closes or a notch when it is ready for a hand. */
-export function Rack({ shop, current, seeking, children }: { shop: Shop; current: number | undefined; /** Digits typed so far on the way to a number. */ seeking: string; children: React.ReactNode }) {
+export function Rack({
+  shop,
+  current,
+  seeking,
+  children,
+}: {
+  shop: Shop;
+  current: number | undefined;
+  /** Digits typed so far on the way to a number. */ seeking: string;
+  children: React.ReactNode;
+}) {
   const here = useRef<HTMLAnchorElement>(null);
   useEffect(() => {
     // Newer browsers answer with a promise, which must not become the effect's clean-up.
@@ -83,17 +144,32 @@ export function Rack({ shop, current, seeking, children }: { shop: Shop; current
   return (
     <Strip>
       <House>
-        <h1>Mossy<br />Anvil</h1>
+        <h1>
+          Mossy
+          <br />
+          Anvil
+        </h1>
         <p role={seeking ? "status" : undefined}>{seeking ? <strong>to No. {seeking} …</strong> : shop.name}</p>
       </House>
-      <New to="/new" aria-label="Take in a new blank"><span>+</span>new</New>
+      <New to="/new" aria-label="Take in a new blank">
+        <span>+</span>new
+      </New>
       <Places aria-label="Rack">
         {shop.rack.length === 0 && <Bare>Nothing on the rack yet.</Bare>}
         {shop.rack.map((place) => (
-          <Place key={place.id} to={`/blanks/${place.id}`} ref={place.id === current ? here : undefined} aria-label={`${place.number ?? ""} ${place.name}, ${stateText(place)}`} title={place.name}>
+          <Place
+            key={place.id}
+            to={`/blanks/${place.id}`}
+            ref={place.id === current ? here : undefined}
+            aria-label={`${place.number ?? ""} ${place.name}, ${stateText(place)}`}
+            title={place.name}
+          >
             <span className="number">{place.number ?? "–"}</span>
             <Silhouette place={place} />
-            <span className="state">{place.wait ? <Ring share={place.wait.share_done} /> : place.ready ? <Notch /> : null}{stateText(place)}</span>
+            <span className="state">
+              {place.wait ? <Ring share={place.wait.share_done} /> : place.ready ? <Notch /> : null}
+              {stateText(place)}
+            </span>
           </Place>
         ))}
       </Places>
@@ -116,23 +192,45 @@ function Silhouette({ place }: { place: RackPlace }) {
   const at = (z: number, r: number) => `${(23 + (z - length / 2) * scale).toFixed(1)} ${(22 - r * scale).toFixed(1)}`;
   const upper = place.silhouette.map(([z = 0, r = 0]) => at(z, r));
   const lower = [...place.silhouette].reverse().map(([z = 0, r = 0]) => at(z, -r));
-  const piece = [...outline.map(([z = 0, r = 0]) => at(z, r)), ...[...outline].reverse().map(([z = 0, r = 0]) => at(z, -r))];
+  const piece = [
+    ...outline.map(([z = 0, r = 0]) => at(z, r)),
+    ...[...outline].reverse().map(([z = 0, r = 0]) => at(z, -r)),
+  ];
   return (
     <svg className="shape" viewBox="0 0 46 44" aria-hidden>
-      <path d={`M${[...upper, ...lower].join("L")}Z`} fill={piece.length > 0 ? "none" : "var(--waste)"} stroke="currentColor" strokeWidth="1" strokeOpacity={piece.length > 0 ? 0.55 : 1} />
+      <path
+        d={`M${[...upper, ...lower].join("L")}Z`}
+        fill={piece.length > 0 ? "none" : "var(--waste)"}
+        stroke="currentColor"
+        strokeWidth="1"
+        strokeOpacity={piece.length > 0 ? 0.55 : 1}
+      />
       {piece.length > 0 && <path d={`M${piece.join("L")}Z`} fill="currentColor" fillOpacity="0.85" />}
     </svg>
   );
 }
 
-const Notch = () => <svg width="12" height="14" aria-hidden><path d="M0 0h12v8l-6 6l-6-6z" fill="currentColor" /></svg>;
+const Notch = () => (
+  <svg width="12" height="14" aria-hidden>
+    <path d="M0 0h12v8l-6 6l-6-6z" fill="currentColor" />
+  </svg>
+);
 
 function Ring({ share }: { share: number }) {
   const around = 2 * Math.PI * 5.5;
   return (
     <svg width="16" height="16" aria-hidden>
       <circle cx="8" cy="8" r="5.5" fill="none" stroke="currentColor" strokeOpacity="0.25" strokeWidth="4" />
-      <circle cx="8" cy="8" r="5.5" fill="none" stroke="var(--ring)" strokeWidth="4" strokeDasharray={`${share * around} ${around}`} transform="rotate(-90 8 8)" />
+      <circle
+        cx="8"
+        cy="8"
+        r="5.5"
+        fill="none"
+        stroke="var(--ring)"
+        strokeWidth="4"
+        strokeDasharray={`${share * around} ${around}`}
+        transform="rotate(-90 8 8)"
+      />
     </svg>
   );
 }

@@ -18,8 +18,15 @@ const ENDS = { low: "Its low end", high: "Its high end" } as const;
 const Bar = styled(ProgressBar)`
   display: grid;
   gap: 4px;
-  .track { height: 10px; border: 1px solid ${ink.slate}; background: ${ink.paper}; }
-  .done { height: 100%; background: ${ink.moss}; }
+  .track {
+    height: 10px;
+    border: 1px solid ${ink.slate};
+    background: ${ink.paper};
+  }
+  .done {
+    height: 100%;
+    background: ${ink.moss};
+  }
 `;
 
 /** How a scan is made into a lump: the file, its units, and how it is to stand on the lathe. */
@@ -55,30 +62,57 @@ export function Scanned({ scan, onScan }: { scan: Scan | undefined; onScan: (sca
   return (
     <div style={{ display: "grid", gap: 12 }}>
       <Row>
-        <FileTrigger acceptedFileTypes={[".stl", ".obj"]} onSelect={(list) => {
-          const chosen = list?.[0];
-          if (!chosen) return;
-          setFile(chosen);
-          void read(chosen, how);
-        }}>
+        <FileTrigger
+          acceptedFileTypes={[".stl", ".obj"]}
+          onSelect={(list) => {
+            const chosen = list?.[0];
+            if (!chosen) return;
+            setFile(chosen);
+            void read(chosen, how);
+          }}
+        >
           <Button>{file ? "Another scan" : "Choose a scan, STL or OBJ"}</Button>
         </FileTrigger>
         {file && <span>{file.name}</span>}
       </Row>
-      <Choice label="Its lengths are in" value={how.unit} options={UNITS} onChange={(chosen) => change({ unit: chosen })} />
-      <Choice label="The lathe’s axis runs along its" value={how.axis} options={AXES} onChange={(axis) => change({ axis })} />
+      <Choice
+        label="Its lengths are in"
+        value={how.unit}
+        options={UNITS}
+        onChange={(chosen) => change({ unit: chosen })}
+      />
+      <Choice
+        label="The lathe’s axis runs along its"
+        value={how.axis}
+        options={AXES}
+        onChange={(axis) => change({ axis })}
+      />
       <Choice label="At the head is" value={how.end} options={ENDS} onChange={(end) => change({ end })} />
       {sent !== undefined && (
         <Bar value={sent * 100} isIndeterminate={sent >= 1}>
           <Label>{sent < 1 ? `Sending, ${Math.round(sent * 100)} %` : "Turning it and cutting it to stations …"}</Label>
-          <div className="track"><div className="done" style={{ width: `${sent * 100}%` }} /></div>
-          <div><Button $kind="quiet" onPress={() => stop.current?.abort()}>Stop</Button></div>
+          <div className="track">
+            <div className="done" style={{ width: `${sent * 100}%` }} />
+          </div>
+          <div>
+            <Button $kind="quiet" onPress={() => stop.current?.abort()}>
+              Stop
+            </Button>
+          </div>
         </Bar>
       )}
-      {fault && <Fault role="alert">{fault} {file && <Button onPress={() => void read(file, how)}>Try again</Button>}</Fault>}
+      {fault && (
+        <Fault role="alert">
+          {fault} {file && <Button onPress={() => void read(file, how)}>Try again</Button>}
+        </Fault>
+      )}
       {scan && (
         <div role="status">
-          <p>{scan.triangles.toLocaleString("en-GB")} triangles, {scan.extents_mm.map((mm) => amountText(mm, "mm", unit)).join(" × ")}; cut to {scan.stations.length} stations.</p>
+          <p>
+            {scan.triangles.toLocaleString("en-GB")} triangles,{" "}
+            {scan.extents_mm.map((mm) => amountText(mm, "mm", unit)).join(" × ")}; cut to {scan.stations.length}{" "}
+            stations.
+          </p>
           <Findings findings={scan.says} workings={{}} />
         </div>
       )}

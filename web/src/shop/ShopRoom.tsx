@@ -21,15 +21,37 @@ const Drop = styled(DropZone)`
   display: grid;
   gap: 12px;
   justify-items: start;
-  &[data-drop-target] { border-color: ${ink.moss}; background: ${ink.mossPale}; }
+  &[data-drop-target] {
+    border-color: ${ink.moss};
+    background: ${ink.mossPale};
+  }
 `;
 
 const Pieces = styled.ul`
   columns: 2 220px;
-  li { break-inside: avoid; border-top: 1px solid ${ink.rule}; display: flex; align-items: center; gap: 10px; }
-  li a { color: inherit; min-height: 44px; display: flex; align-items: center; }
-  li a:first-child { flex: 1; min-width: 0; text-decoration: none; gap: 8px; }
-  li a:focus-visible { outline: 3px solid ${ink.ochre}; outline-offset: -2px; }
+  li {
+    break-inside: avoid;
+    border-top: 1px solid ${ink.rule};
+    display: flex;
+    align-items: center;
+    gap: 10px;
+  }
+  li a {
+    color: inherit;
+    min-height: 44px;
+    display: flex;
+    align-items: center;
+  }
+  li a:first-child {
+    flex: 1;
+    min-width: 0;
+    text-decoration: none;
+    gap: 8px;
+  }
+  li a:focus-visible {
+    outline: 3px solid ${ink.ochre};
+    outline-offset: -2px;
+  }
 `;
 
 const Outcome = styled.li`
@@ -48,26 +70,54 @@ export function ShopRoom({ shop }: { shop: Shop }) {
     <Room>
       <h2>{shop.name}</h2>
       <div>
-        <section aria-label="Bring in"><BringIn /></section>
-        <section aria-label="Lathes"><Lathes /></section>
-        <section aria-label="This shop"><Named shop={shop} /></section>
+        <section aria-label="Bring in">
+          <BringIn />
+        </section>
+        <section aria-label="Lathes">
+          <Lathes />
+        </section>
+        <section aria-label="This shop">
+          <Named shop={shop} />
+        </section>
       </div>
       <section aria-label="Carry out">
         <Heading as="h3">Carry out</Heading>
-        <Carry href="/api/shop/archive" download>The whole shop, one archive</Carry>
-        <Quiet>Every blank with its photographs, log and card, the shelf and the curves of your own, in one zip. It goes back in here or into another shop.</Quiet>
+        <Carry href="/api/shop/archive" download>
+          The whole shop, one archive
+        </Carry>
+        <Quiet>
+          Every blank with its photographs, log and card, the shelf and the curves of your own, in one zip. It goes back
+          in here or into another shop.
+        </Quiet>
         {shop.rack.length > 0 && (
           <>
             <Heading as="h3">One blank</Heading>
-            <Quiet>A file is the blank by itself. A parcel is a zip that has its photographs, its log and the card it is worked by as well.</Quiet>
+            <Quiet>
+              A file is the blank by itself. A parcel is a zip that has its photographs, its log and the card it is
+              worked by as well.
+            </Quiet>
           </>
         )}
         <Pieces>
           {shop.rack.map((place) => (
             <li key={place.id}>
-              <Link to={`/blanks/${place.id}`}><strong>{place.number ?? "–"}</strong> {place.name}</Link>
-              <a href={`/api/blanks/${place.id}/export`} download aria-label={`File of ${place.number ?? ""} ${place.name}`}>file</a>
-              <a href={`/api/blanks/${place.id}/export?as=parcel`} download aria-label={`Parcel of ${place.number ?? ""} ${place.name}`}>parcel</a>
+              <Link to={`/blanks/${place.id}`}>
+                <strong>{place.number ?? "–"}</strong> {place.name}
+              </Link>
+              <a
+                href={`/api/blanks/${place.id}/export`}
+                download
+                aria-label={`File of ${place.number ?? ""} ${place.name}`}
+              >
+                file
+              </a>
+              <a
+                href={`/api/blanks/${place.id}/export?as=parcel`}
+                download
+                aria-label={`Parcel of ${place.number ?? ""} ${place.name}`}
+              >
+                parcel
+              </a>
             </li>
           ))}
         </Pieces>
@@ -81,15 +131,23 @@ export function ShopRoom({ shop }: { shop: Shop }) {
 function PutAway({ shop }: { shop: Shop }) {
   const client = useQueryClient();
   const { busy, problem, act } = useAct();
-  const back = (id: number) => void act(() => api.place(id, false), () => void client.invalidateQueries());
+  const back = (id: number) =>
+    void act(
+      () => api.place(id, false),
+      () => void client.invalidateQueries(),
+    );
   return (
     <>
       <Heading as="h3">Put away</Heading>
       <ul aria-label="Put away">
         {shop.put_away.map(({ id, number, name }) => (
           <Outcome key={id} style={{ display: "flex", alignItems: "center", gap: 12 }}>
-            <Link to={`/blanks/${id}/log`} style={{ flex: 1, color: "inherit" }}>{number ?? "–"} {name}</Link>
-            <Button $kind="quiet" isDisabled={busy} aria-label={`${name} back on the rack`} onPress={() => back(id)}>Back on the rack</Button>
+            <Link to={`/blanks/${id}/log`} style={{ flex: 1, color: "inherit" }}>
+              {number ?? "–"} {name}
+            </Link>
+            <Button $kind="quiet" isDisabled={busy} aria-label={`${name} back on the rack`} onPress={() => back(id)}>
+              Back on the rack
+            </Button>
           </Outcome>
         ))}
       </ul>
@@ -102,28 +160,59 @@ function PutAway({ shop }: { shop: Shop }) {
 function Named({ shop }: { shop: Shop }) {
   const client = useQueryClient();
   const { problem, act } = useAct();
-  const put = (about: Partial<ShopName>) => void act(() => api.nameShop({ name: shop.name, currency: shop.currency, ...about }), () => void client.invalidateQueries({ queryKey: ["shop"] }));
+  const put = (about: Partial<ShopName>) =>
+    void act(
+      () => api.nameShop({ name: shop.name, currency: shop.currency, ...about }),
+      () => void client.invalidateQueries({ queryKey: ["shop"] }),
+    );
   return (
     <>
       <Heading as="h3">This shop</Heading>
       <div style={{ display: "grid", gap: 12, maxWidth: 620 }}>
         <TextLine label="The shop is called" value={shop.name} most={120} onChange={(name) => put({ name })} />
-        <div style={{ width: 200 }}><TextLine label="Its currency, three letters" value={shop.currency} most={3} onChange={(currency) => put({ currency: currency.toUpperCase() })} /></div>
+        <div style={{ width: 200 }}>
+          <TextLine
+            label="Its currency, three letters"
+            value={shop.currency}
+            most={3}
+            onChange={(currency) => put({ currency: currency.toUpperCase() })}
+          />
+        </div>
       </div>
       {problem && <Fault role="alert">{problem.errors?.[0]?.detail ?? problem.detail}</Fault>}
-      <Quiet>Its air is at the <Link to="/board" style={{ color: "inherit" }}>Board</Link>.</Quiet>
+      <Quiet>
+        Its air is at the{" "}
+        <Link to="/board" style={{ color: "inherit" }}>
+          Board
+        </Link>
+        .
+      </Quiet>
     </>
   );
 }
 
-const CANCELLED: Problem = { type: "about:blank", title: "Cancelled", status: 0, detail: "It was cancelled: nothing of it was taken in." };
+const CANCELLED: Problem = {
+  type: "about:blank",
+  title: "Cancelled",
+  status: 0,
+  detail: "It was cancelled: nothing of it was taken in.",
+};
 
 /** Sends an archive, then follows the server while it takes it in. */
-async function importArchive(entry: Brought, way: "plain" | "other", say: (text: string) => void, onStep: (task: Task) => void): Promise<Brought> {
+async function importArchive(
+  entry: Brought,
+  way: "plain" | "other",
+  say: (text: string) => void,
+  onStep: (task: Task) => void,
+): Promise<Brought> {
   const { file } = entry;
-  const begun = await api.importShop(file, way === "plain" ? "keep" : "copy", (share) => say(share < 1 ? `Sending ${file.name}: ${Math.round(share * 100)} %` : `Taking in ${file.name} …`));
+  const begun = await api.importShop(file, way === "plain" ? "keep" : "copy", (share) =>
+    say(share < 1 ? `Sending ${file.name}: ${Math.round(share * 100)} %` : `Taking in ${file.name} …`),
+  );
   const { state, result } = await followed(begun, onStep);
-  return state === "ended" && result && "taken_in" in result ? { ...entry, done: { shop: result } } : { ...entry, problem: CANCELLED };
+  return state === "ended" && result && "taken_in" in result
+    ? { ...entry, done: { shop: result } }
+    : { ...entry, problem: CANCELLED };
 }
 
 function BringIn() {
@@ -159,18 +248,32 @@ function BringIn() {
   return (
     <>
       <Heading as="h3">Bring in</Heading>
-      <Drop getDropOperation={() => "copy"} onDrop={(event) => {
-        const items = event.items.filter((item): item is FileDropItem => item.kind === "file");
-        void Promise.all(items.map((item) => item.getFile())).then(takeAll);
-      }}>
-        <p>Blank files (<code>.anvil.json</code>), parcels or a whole shop (<code>.zip</code>): drop them here, or choose them.</p>
-        <FileTrigger allowsMultiple acceptedFileTypes={[".json", ".zip"]} onSelect={(files) => void takeAll([...(files ?? [])])}>
+      <Drop
+        getDropOperation={() => "copy"}
+        onDrop={(event) => {
+          const items = event.items.filter((item): item is FileDropItem => item.kind === "file");
+          void Promise.all(items.map((item) => item.getFile())).then(takeAll);
+        }}
+      >
+        <p>
+          Blank files (<code>.anvil.json</code>), parcels or a whole shop (<code>.zip</code>): drop them here, or choose
+          them.
+        </p>
+        <FileTrigger
+          allowsMultiple
+          acceptedFileTypes={[".json", ".zip"]}
+          onSelect={(files) => void takeAll([...(files ?? [])])}
+        >
           <Button $kind="go">Choose files</Button>
         </FileTrigger>
       </Drop>
       {busy && <Quiet role="status">{busy}</Quiet>}
       <TaskProgress task={task} label="Taking in the archive" onCancel={() => task && void api.cancelTask(task.id)} />
-      <ul aria-label="Brought in">{brought.map((entry) => <Result key={entry.key} entry={entry} onOther={() => void take(entry, "other")} />)}</ul>
+      <ul aria-label="Brought in">
+        {brought.map((entry) => (
+          <Result key={entry.key} entry={entry} onOther={() => void take(entry, "other")} />
+        ))}
+      </ul>
     </>
   );
 }
@@ -178,23 +281,51 @@ function BringIn() {
 /** More than so many are not named one by one: they stand on the rack. */
 const FEW = 3;
 
-const Taken = ({ id, children }: { id: number; children: ReactNode }) => <Link to={`/blanks/${id}`} style={{ color: ink.moss, fontWeight: 650 }}>{children}</Link>;
+const Taken = ({ id, children }: { id: number; children: ReactNode }) => (
+  <Link to={`/blanks/${id}`} style={{ color: ink.moss, fontWeight: 650 }}>
+    {children}
+  </Link>
+);
 
 function Result({ entry, onOther }: { entry: Brought; onOther: () => void }) {
   const { file, done, problem } = entry;
-  if (done && "id" in done) return <Outcome>{file.name}: taken in as <Taken id={done.id}>{done.text}</Taken></Outcome>;
+  if (done && "id" in done)
+    return (
+      <Outcome>
+        {file.name}: taken in as <Taken id={done.id}>{done.text}</Taken>
+      </Outcome>
+    );
   if (done) {
     const { taken_in, already_here, differ, cards_left, renumbered } = done.shop;
     return (
       <Outcome>
         {file.name}: {taken_in.length} taken in, {already_here} here already.
-        {taken_in.length > 0 && taken_in.length <= FEW && <Row as="p">{taken_in.map((blank) => <Taken key={blank.id} id={blank.id}>{blank.number ?? ""} {blank.name}</Taken>)}</Row>}
-        {renumbered.map(({ name, from, to }) => <Quiet key={name}>{name} had No. {from}, which is taken: it is No. {to} now.</Quiet>)}
-        {cards_left.length > 0 && <Quiet>{cards_left.join(", ")}: the card it is worked by there was left out, since the blank stands otherwise here or has a card open.</Quiet>}
+        {taken_in.length > 0 && taken_in.length <= FEW && (
+          <Row as="p">
+            {taken_in.map((blank) => (
+              <Taken key={blank.id} id={blank.id}>
+                {blank.number ?? ""} {blank.name}
+              </Taken>
+            ))}
+          </Row>
+        )}
+        {renumbered.map(({ name, from, to }) => (
+          <Quiet key={name}>
+            {name} had No. {from}, which is taken: it is No. {to} now.
+          </Quiet>
+        ))}
+        {cards_left.length > 0 && (
+          <Quiet>
+            {cards_left.join(", ")}: the card it is worked by there was left out, since the blank stands otherwise here
+            or has a card open.
+          </Quiet>
+        )}
         {differ.length > 0 && (
           <>
             <Quiet>{differ.join(", ")}: changed since, and left as here.</Quiet>
-            <Row><Button onPress={onOther}>Take the archive’s in as copies</Button></Row>
+            <Row>
+              <Button onPress={onOther}>Take the archive’s in as copies</Button>
+            </Row>
           </>
         )}
       </Outcome>
@@ -204,9 +335,19 @@ function Result({ entry, onOther }: { entry: Brought; onOther: () => void }) {
   return (
     <Outcome>
       <Fault role="alert">{file.name} was not taken in.</Fault>
-      <ul>{(problem?.errors ?? []).map(({ pointer, detail }) => <li key={pointer + detail}><code>{pointer || "the file"}</code> {detail}</li>)}</ul>
+      <ul>
+        {(problem?.errors ?? []).map(({ pointer, detail }) => (
+          <li key={pointer + detail}>
+            <code>{pointer || "the file"}</code> {detail}
+          </li>
+        ))}
+      </ul>
       {!problem?.errors?.length && <p>{problem?.detail}</p>}
-      {taken && <Row><Button onPress={onOther}>Take it in under the next number</Button></Row>}
+      {taken && (
+        <Row>
+          <Button onPress={onOther}>Take it in under the next number</Button>
+        </Row>
+      )}
     </Outcome>
   );
 }

@@ -15,22 +15,41 @@ import { useNames } from "../stations/mend/StepFields";
 import { Fault, Fields, Heading, Quiet, Row, Ticket } from "../kit/parts";
 import { Room } from "../kit/Room";
 
-const KINDS = { resins: "Resin", fillers: "Filler", hardeners: "Hardener for wood", glues: "Glue", pigments: "Pigment", supplies: "Mould lining" } as const;
+const KINDS = {
+  resins: "Resin",
+  fillers: "Filler",
+  hardeners: "Hardener for wood",
+  glues: "Glue",
+  pigments: "Pigment",
+  supplies: "Mould lining",
+} as const;
 
 /** What stands on the shelf, lot by lot, and what open cards hold of it. */
 export function StoresRoom() {
   const client = useQueryClient();
   const stores = useQuery({ queryKey: ["stores"], queryFn: api.stores });
   const take = (next: Stores) => client.setQueryData(["stores"], next);
-  if (!stores.data) return <Waiting what="Looking along the shelf …" problem={stores.error?.message} onAgain={() => void stores.refetch()} />;
+  if (!stores.data)
+    return (
+      <Waiting what="Looking along the shelf …" problem={stores.error?.message} onAgain={() => void stores.refetch()} />
+    );
   return (
     <Room>
       <h2>Stores</h2>
       <section aria-label="On the shelf">
-        {stores.data.products.length === 0 && <Quiet>Nothing on the shelf yet. Put in what you have; plans then say whether there is enough, and cards draw it down.</Quiet>}
-        {stores.data.products.map((product) => <OnShelf key={product.id} product={product} onTake={take} />)}
+        {stores.data.products.length === 0 && (
+          <Quiet>
+            Nothing on the shelf yet. Put in what you have; plans then say whether there is enough, and cards draw it
+            down.
+          </Quiet>
+        )}
+        {stores.data.products.map((product) => (
+          <OnShelf key={product.id} product={product} onTake={take} />
+        ))}
       </section>
-      <section aria-label="Another product"><Another onTake={take} /></section>
+      <section aria-label="Another product">
+        <Another onTake={take} />
+      </section>
     </Room>
   );
 }
@@ -42,15 +61,35 @@ function OnShelf({ product, onTake }: { product: Product; onTake: (stores: Store
   return (
     <article aria-label={product.name}>
       <Heading as="h3">{product.name}</Heading>
-      <Quiet style={{ marginTop: 0 }}>{KINDS[product.kind]}, packs of {g(product.pack_g)}{product.pack_price > 0 && ` at ${amountText(product.pack_price, "money", unit)}`}{product.reserved_g > 0 && `; ${g(product.reserved_g)} spoken for`}</Quiet>
+      <Quiet style={{ marginTop: 0 }}>
+        {KINDS[product.kind]}, packs of {g(product.pack_g)}
+        {product.pack_price > 0 && ` at ${amountText(product.pack_price, "money", unit)}`}
+        {product.reserved_g > 0 && `; ${g(product.reserved_g)} spoken for`}
+      </Quiet>
       <Ticket>
         <tbody>
-          {product.lots.map((lot) => <Lot key={lot.id} lot={lot} onTake={onTake} />)}
-          {product.lots.length === 0 && <tr><td>No lot of it.</td></tr>}
+          {product.lots.map((lot) => (
+            <Lot key={lot.id} lot={lot} onTake={onTake} />
+          ))}
+          {product.lots.length === 0 && (
+            <tr>
+              <td>No lot of it.</td>
+            </tr>
+          )}
         </tbody>
       </Ticket>
-      <Button $kind="quiet" style={{ paddingLeft: 0 }} aria-expanded={open} onPress={() => setOpen(!open)}>{open ? "Fold" : "A lot bought"}</Button>
-      {open && <Bought product={product} onTake={(stores) => { onTake(stores); setOpen(false); }} />}
+      <Button $kind="quiet" style={{ paddingLeft: 0 }} aria-expanded={open} onPress={() => setOpen(!open)}>
+        {open ? "Fold" : "A lot bought"}
+      </Button>
+      {open && (
+        <Bought
+          product={product}
+          onTake={(stores) => {
+            onTake(stores);
+            setOpen(false);
+          }}
+        />
+      )}
     </article>
   );
 }
@@ -60,16 +99,43 @@ function Lot({ lot, onTake }: { lot: Product["lots"][number]; onTake: (stores: S
   const unit = useUnit();
   const [counted, setCounted] = useState<number>();
   const { busy, problem, act } = useAct();
-  const count = () => counted !== undefined && void act(() => api.moveStock(lot.id, counted - lot.left_g, "counted"), (stores) => { onTake(stores); setCounted(undefined); });
+  const count = () =>
+    counted !== undefined &&
+    void act(
+      () => api.moveStock(lot.id, counted - lot.left_g, "counted"),
+      (stores) => {
+        onTake(stores);
+        setCounted(undefined);
+      },
+    );
   return (
     <tr>
-      <th scope="row">{lot.code}{lot.part && `, ${lot.part}`}</th>
-      <td>{lot.opened_on ? `opened ${new Date(lot.opened_on).toLocaleDateString("en-GB", { day: "numeric", month: "short", year: "numeric" })}` : "unopened"}</td>
-      <td className="number" style={lot.left_g < 0 ? { color: ink.rust } : undefined}>{amountText(lot.left_g, "g", unit)}{lot.left_g < 0 && ": count it"}</td>
+      <th scope="row">
+        {lot.code}
+        {lot.part && `, ${lot.part}`}
+      </th>
+      <td>
+        {lot.opened_on
+          ? `opened ${new Date(lot.opened_on).toLocaleDateString("en-GB", { day: "numeric", month: "short", year: "numeric" })}`
+          : "unopened"}
+      </td>
+      <td className="number" style={lot.left_g < 0 ? { color: ink.rust } : undefined}>
+        {amountText(lot.left_g, "g", unit)}
+        {lot.left_g < 0 && ": count it"}
+      </td>
       <td>
         <Row style={{ flexWrap: "nowrap" }}>
-          <div style={{ width: 100 }}><NumberField bare label={`Counted in ${lot.code}, g`} value={counted ?? Math.round(lot.left_g * 10) / 10} onChange={setCounted} /></div>
-          <Button isDisabled={busy || counted === undefined || counted === lot.left_g} onPress={count}>Count</Button>
+          <div style={{ width: 100 }}>
+            <NumberField
+              bare
+              label={`Counted in ${lot.code}, g`}
+              value={counted ?? Math.round(lot.left_g * 10) / 10}
+              onChange={setCounted}
+            />
+          </div>
+          <Button isDisabled={busy || counted === undefined || counted === lot.left_g} onPress={count}>
+            Count
+          </Button>
         </Row>
         {problem && <Fault role="alert">{problem.errors?.[0]?.detail ?? problem.detail}</Fault>}
       </td>
@@ -79,19 +145,43 @@ function Lot({ lot, onTake }: { lot: Product["lots"][number]; onTake: (stores: S
 
 function Bought({ product, onTake }: { product: Product; onTake: (stores: Stores) => void }) {
   const two = product.kind === "resins";
-  const [lot, setLot] = useState<NewLot>({ product_id: product.id, code: "", grams: product.pack_g, ...(two && { part: "resin" }) });
+  const [lot, setLot] = useState<NewLot>({
+    product_id: product.id,
+    code: "",
+    grams: product.pack_g,
+    ...(two && { part: "resin" }),
+  });
   const { busy, problem, act } = useAct();
   const fault = (field: string) => problem?.errors?.find(({ pointer }) => pointer === `/${field}`)?.detail;
   return (
     <>
-      {two && <Choice label="Part" value={lot.part ?? "resin"} options={{ resin: "Resin", hardener: "Hardener" }} onChange={(part) => setLot({ ...lot, part })} />}
+      {two && (
+        <Choice
+          label="Part"
+          value={lot.part ?? "resin"}
+          options={{ resin: "Resin", hardener: "Hardener" }}
+          onChange={(part) => setLot({ ...lot, part })}
+        />
+      )}
       <Fields>
         <TextLine label="Lot" value={lot.code} most={60} onChange={(code) => setLot({ ...lot, code })} />
-        <NumberField label="Holds, g" value={lot.grams} onChange={(grams) => setLot({ ...lot, grams })} fault={fault("grams")} />
-        <TextLine label="Opened on, 2030-05-01" value={lot.opened_on ?? ""} most={10} onChange={(day) => setLot(day ? { ...lot, opened_on: day } : without(lot, "opened_on"))} />
+        <NumberField
+          label="Holds, g"
+          value={lot.grams}
+          onChange={(grams) => setLot({ ...lot, grams })}
+          fault={fault("grams")}
+        />
+        <TextLine
+          label="Opened on, 2030-05-01"
+          value={lot.opened_on ?? ""}
+          most={10}
+          onChange={(day) => setLot(day ? { ...lot, opened_on: day } : without(lot, "opened_on"))}
+        />
       </Fields>
       {problem && <Fault role="alert">{problem.errors?.[0]?.detail ?? problem.detail}</Fault>}
-      <Button isDisabled={busy || lot.code === ""} onPress={() => void act(() => api.addLot(lot), onTake)}>Onto the shelf</Button>
+      <Button isDisabled={busy || lot.code === ""} onPress={() => void act(() => api.addLot(lot), onTake)}>
+        Onto the shelf
+      </Button>
     </>
   );
 }
@@ -102,22 +192,66 @@ function Another({ onTake }: { onTake: (stores: Stores) => void }) {
   const { busy, problem, act } = useAct();
   const faults = Object.fromEntries((problem?.errors ?? []).map(({ pointer, detail }) => [pointer, detail]));
   const first = Object.keys(names)[0];
-  const like = product.like in names ? product.like : first ?? product.like;
+  const like = product.like in names ? product.like : (first ?? product.like);
   return (
     <>
       <Heading as="h3">Another product</Heading>
       <div style={{ display: "grid", gap: 10 }}>
-        <TextLine label="Called" value={product.name} most={120} onChange={(name) => setProduct({ ...product, name })} />
+        <TextLine
+          label="Called"
+          value={product.name}
+          most={120}
+          onChange={(name) => setProduct({ ...product, name })}
+        />
         {faults["/name"] && <Fault role="alert">{faults["/name"]}</Fault>}
-        <Choice label="Kind" value={product.kind} options={KINDS} onChange={(kind) => setProduct({ ...without(product, "sheet"), kind })} />
-        {Object.keys(names).length > 0 && <Choice label="Like" value={like} options={names} onChange={(key) => setProduct({ ...product, like: key })} />}
+        <Choice
+          label="Kind"
+          value={product.kind}
+          options={KINDS}
+          onChange={(kind) => setProduct({ ...without(product, "sheet"), kind })}
+        />
+        {Object.keys(names).length > 0 && (
+          <Choice label="Like" value={like} options={names} onChange={(key) => setProduct({ ...product, like: key })} />
+        )}
         <Fields>
-          <NumberField label="A pack, g" value={product.pack_g} onChange={(pack_g) => setProduct({ ...product, pack_g })} fault={faults["/pack_g"]} />
-          <NumberField label="A pack costs" value={product.pack_price ?? 0} onChange={(pack_price) => setProduct({ ...product, pack_price })} fault={faults["/pack_price"]} />
+          <NumberField
+            label="A pack, g"
+            value={product.pack_g}
+            onChange={(pack_g) => setProduct({ ...product, pack_g })}
+            fault={faults["/pack_g"]}
+          />
+          <NumberField
+            label="A pack costs"
+            value={product.pack_price ?? 0}
+            onChange={(pack_price) => setProduct({ ...product, pack_price })}
+            fault={faults["/pack_price"]}
+          />
         </Fields>
-        {product.kind !== "pigments" && product.kind !== "supplies" && <Sheet sheet={product.sheet} faults={faults} place="/sheet" onPut={(sheet) => setProduct(sheet ? { ...product, sheet } : without(product, "sheet"))} />}
+        {product.kind !== "pigments" && product.kind !== "supplies" && (
+          <Sheet
+            sheet={product.sheet}
+            faults={faults}
+            place="/sheet"
+            onPut={(sheet) => setProduct(sheet ? { ...product, sheet } : without(product, "sheet"))}
+          />
+        )}
         {problem && !problem.errors?.length && <Fault role="alert">{problem.detail}</Fault>}
-        <Button $kind="go" style={{ justifySelf: "start" }} isDisabled={busy || product.name === ""} onPress={() => void act(() => api.addProduct({ ...product, like }), (stores) => { onTake(stores); setProduct({ ...product, name: "" }); })}>Onto the shelf</Button>
+        <Button
+          $kind="go"
+          style={{ justifySelf: "start" }}
+          isDisabled={busy || product.name === ""}
+          onPress={() =>
+            void act(
+              () => api.addProduct({ ...product, like }),
+              (stores) => {
+                onTake(stores);
+                setProduct({ ...product, name: "" });
+              },
+            )
+          }
+        >
+          Onto the shelf
+        </Button>
       </div>
     </>
   );

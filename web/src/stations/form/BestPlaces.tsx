@@ -15,7 +15,13 @@ import { Fault, Heading, Quiet, Row } from "../../kit/parts";
 import type { AtStation } from "../../draft/atStation";
 import { SmallSection } from "./SmallSection";
 
-const CHANGES = { slide: "Along the axis", centre: "The centre", tilt: "The lean", size: "The size", flip: "Which end" } as const;
+const CHANGES = {
+  slide: "Along the axis",
+  centre: "The centre",
+  tilt: "The lean",
+  size: "The size",
+  flip: "Which end",
+} as const;
 type Change = keyof typeof CHANGES;
 const ALL = Object.keys(CHANGES) as Change[];
 const LOOK_AGAIN_MS = 700;
@@ -26,31 +32,75 @@ type Asking = { wishes: string[]; of: string | undefined; may: Change[]; seed: n
 export function BestPlaces({ at }: { at: AtStation }) {
   const { document, id } = at;
   const table = useQuery({ queryKey: ["table", "wishes"], queryFn: () => api.table("wishes"), staleTime: Infinity });
-  const [asking, setAsking] = useStored<Asking>(`wishes-of-${id}`, { wishes: ["lose_cracks", "largest"], of: undefined, may: ALL, seed: 1 });
+  const [asking, setAsking] = useStored<Asking>(`wishes-of-${id}`, {
+    wishes: ["lose_cracks", "largest"],
+    of: undefined,
+    may: ALL,
+    seed: 1,
+  });
   const [running, setRunning] = useStored<number | null>(`search-of-${id}`, null);
   const { problem, act, busy } = useAct();
-  const names = Object.fromEntries((table.data?.rows ?? []).filter((row) => !row["of"] || document.defects.length > 0).map((row) => [String(row["key"]), String(row["name"])]));
+  const names = Object.fromEntries(
+    (table.data?.rows ?? [])
+      .filter((row) => !row["of"] || document.defects.length > 0)
+      .map((row) => [String(row["key"]), String(row["name"])]),
+  );
   const inView = asking.wishes.includes("keep_in_view");
   const chosenOf = asking.of ?? document.defects[0]?.id;
   const ask = (seed: number) => {
     const may_change = asking.may.filter((change) => change !== "flip") as NonNullable<SearchQuestion["may_change"]>;
-    const wishes = asking.wishes.map((key) => ({ key, weight: 1, ...(key === "keep_in_view" && chosenOf && { of: chosenOf }) }));
-    void act(() => api.askSearch({ document, wishes, may_change, flip: asking.may.includes("flip"), seed }), (search) => {
-      setAsking({ ...asking, seed });
-      setRunning(search.id);
-    });
+    const wishes = asking.wishes.map((key) => ({
+      key,
+      weight: 1,
+      ...(key === "keep_in_view" && chosenOf && { of: chosenOf }),
+    }));
+    void act(
+      () => api.askSearch({ document, wishes, may_change, flip: asking.may.includes("flip"), seed }),
+      (search) => {
+        setAsking({ ...asking, seed });
+        setRunning(search.id);
+      },
+    );
   };
-  const unasked = asking.wishes.length === 0 ? "Wish for something first." : asking.may.every((change) => change === "flip") ? "Something besides the end must be free to change." : undefined;
+  const unasked =
+    asking.wishes.length === 0
+      ? "Wish for something first."
+      : asking.may.every((change) => change === "flip")
+        ? "Something besides the end must be free to change."
+        : undefined;
   return (
     <>
       <Heading>Best places</Heading>
       <div style={{ display: "grid", gap: 10 }}>
-        <Choices label="You want to" value={asking.wishes} options={names} onChange={(wishes) => setAsking({ ...asking, wishes })} />
-        {inView && document.defects.length > 1 && <Choice label="Kept in view" value={chosenOf ?? ""} options={Object.fromEntries(document.defects.map((defect) => [defect.id, defect.id]))} onChange={(of) => setAsking({ ...asking, of })} />}
-        <Choices label="Free to change" value={asking.may} options={CHANGES} onChange={(may) => setAsking({ ...asking, may })} />
+        <Choices
+          label="You want to"
+          value={asking.wishes}
+          options={names}
+          onChange={(wishes) => setAsking({ ...asking, wishes })}
+        />
+        {inView && document.defects.length > 1 && (
+          <Choice
+            label="Kept in view"
+            value={chosenOf ?? ""}
+            options={Object.fromEntries(document.defects.map((defect) => [defect.id, defect.id]))}
+            onChange={(of) => setAsking({ ...asking, of })}
+          />
+        )}
+        <Choices
+          label="Free to change"
+          value={asking.may}
+          options={CHANGES}
+          onChange={(may) => setAsking({ ...asking, may })}
+        />
         <Row>
-          <Button isDisabled={busy || unasked !== undefined} onPress={() => ask(1)}>Look for the best places</Button>
-          {running !== null && <Button $kind="quiet" isDisabled={busy || unasked !== undefined} onPress={() => ask(asking.seed + 1)}>Look elsewhere too</Button>}
+          <Button isDisabled={busy || unasked !== undefined} onPress={() => ask(1)}>
+            Look for the best places
+          </Button>
+          {running !== null && (
+            <Button $kind="quiet" isDisabled={busy || unasked !== undefined} onPress={() => ask(asking.seed + 1)}>
+              Look elsewhere too
+            </Button>
+          )}
         </Row>
         {unasked && <Quiet>{unasked}</Quiet>}
         {problem && <Fault role="alert">{problem.errors?.[0]?.detail ?? problem.detail}</Fault>}
@@ -62,11 +112,22 @@ export function BestPlaces({ at }: { at: AtStation }) {
 
 function Found({ at, id, onGone }: { at: AtStation; id: number; onGone: () => void }) {
   const search = useQuery({
-    queryKey: ["search", id], queryFn: () => api.search(id), retry: false,
-    refetchInterval: ({ state }) => (state.data && ["ended", "stopped"].includes(state.data.state) ? false : LOOK_AGAIN_MS),
+    queryKey: ["search", id],
+    queryFn: () => api.search(id),
+    retry: false,
+    refetchInterval: ({ state }) =>
+      state.data && ["ended", "stopped"].includes(state.data.state) ? false : LOOK_AGAIN_MS,
   });
   const { act } = useAct();
-  if (search.isError) return <Quiet>That search is no longer kept. <Button $kind="quiet" onPress={onGone}>All right</Button></Quiet>;
+  if (search.isError)
+    return (
+      <Quiet>
+        That search is no longer kept.{" "}
+        <Button $kind="quiet" onPress={onGone}>
+          All right
+        </Button>
+      </Quiet>
+    );
   if (!search.data) return <Quiet role="status">Asking how far it has come …</Quiet>;
   const { state, done, of, problem, answers } = search.data;
   const going = state === "waiting" || state === "running";
@@ -75,18 +136,39 @@ function Found({ at, id, onGone }: { at: AtStation; id: number; onGone: () => vo
       {going && (
         <Row role="status" style={{ alignItems: "center", marginTop: 10 }}>
           <Progress value={done} maxValue={of}>
-            {({ percentage }) => <><Label>{state === "waiting" ? "Waiting for a free hand" : `Tried ${done} of ${of} ways in`}</Label><div className="bar"><div style={{ width: `${percentage ?? 0}%` }} /></div></>}
+            {({ percentage }) => (
+              <>
+                <Label>{state === "waiting" ? "Waiting for a free hand" : `Tried ${done} of ${of} ways in`}</Label>
+                <div className="bar">
+                  <div style={{ width: `${percentage ?? 0}%` }} />
+                </div>
+              </>
+            )}
           </Progress>
-          <Button $kind="quiet" onPress={() => void act(() => api.stopSearch(id), () => void search.refetch())}>Stop</Button>
+          <Button
+            $kind="quiet"
+            onPress={() =>
+              void act(
+                () => api.stopSearch(id),
+                () => void search.refetch(),
+              )
+            }
+          >
+            Stop
+          </Button>
         </Row>
       )}
       {problem && <Fault role="alert">{problem}</Fault>}
       {answers.length > 0 && (
         <Answers aria-label="Places found">
-          {answers.map((answer, index) => <Answer key={JSON.stringify(answer.move)} at={at} answer={answer} place={index + 1} />)}
+          {answers.map((answer, index) => (
+            <Answer key={JSON.stringify(answer.move)} at={at} answer={answer} place={index + 1} />
+          ))}
         </Answers>
       )}
-      {state === "ended" && answers.length === 1 && answers[0]?.present && <Quiet>Nothing better found: it lies best as it is.</Quiet>}
+      {state === "ended" && answers.length === 1 && answers[0]?.present && (
+        <Quiet>Nothing better found: it lies best as it is.</Quiet>
+      )}
     </>
   );
 }
@@ -95,17 +177,42 @@ const Progress = styled(ProgressBar)`
   flex: 1;
   display: grid;
   gap: 4px;
-  .bar { height: 8px; background: ${ink.rule}; }
-  .bar > div { height: 100%; background: ${ink.moss}; }
+  .bar {
+    height: 8px;
+    background: ${ink.rule};
+  }
+  .bar > div {
+    height: 100%;
+    background: ${ink.moss};
+  }
 `;
 
 const Answers = styled.ol`
   margin-top: 12px;
-  > li { display: grid; grid-template-columns: 170px 1fr; gap: 4px 16px; padding: 12px 0; border-top: 1px solid ${ink.rule}; }
-  h4 { font-size: 16px; font-weight: 650; }
-  ul { font-size: 15px; line-height: 1.35; }
-  li li { padding-left: 16px; text-indent: -16px; }
-  @media (max-width: 600px) { > li { grid-template-columns: 1fr; } }
+  > li {
+    display: grid;
+    grid-template-columns: 170px 1fr;
+    gap: 4px 16px;
+    padding: 12px 0;
+    border-top: 1px solid ${ink.rule};
+  }
+  h4 {
+    font-size: 16px;
+    font-weight: 650;
+  }
+  ul {
+    font-size: 15px;
+    line-height: 1.35;
+  }
+  li li {
+    padding-left: 16px;
+    text-indent: -16px;
+  }
+  @media (max-width: 600px) {
+    > li {
+      grid-template-columns: 1fr;
+    }
+  }
 `;
 
 function Answer({ at, answer, place }: { at: AtStation; answer: Placed; place: number }) {
@@ -116,20 +223,42 @@ function Answer({ at, answer, place }: { at: AtStation; answer: Placed; place: n
     <li>
       <div>
         <SmallSection svg={outcome.section_svg} of={`place ${place}`} />
-        <Quiet style={{ margin: "4px 0 0" }}>⌀{amountText(outcome.diameter_mm, "mm", unit).replace(/ mm$/, "")} × {amountText(outcome.height_mm, "mm", unit)}</Quiet>
+        <Quiet style={{ margin: "4px 0 0" }}>
+          ⌀{amountText(outcome.diameter_mm, "mm", unit).replace(/ mm$/, "")} ×{" "}
+          {amountText(outcome.height_mm, "mm", unit)}
+        </Quiet>
       </div>
       <div>
-        <h4>{answer.present ? "As it lies now" : `Place ${place}`}{!answer.fits && ", out of the wood in part"}</h4>
+        <h4>
+          {answer.present ? "As it lies now" : `Place ${place}`}
+          {!answer.fits && ", out of the wood in part"}
+        </h4>
         <ul>
-          {answer.gains.map((said) => <Line key={said.text + JSON.stringify(said.values)} mark="+" said={said} />)}
-          {answer.gives_up.map((said) => <Line key={said.text + JSON.stringify(said.values)} mark="−" said={said} />)}
+          {answer.gains.map((said) => (
+            <Line key={said.text + JSON.stringify(said.values)} mark="+" said={said} />
+          ))}
+          {answer.gives_up.map((said) => (
+            <Line key={said.text + JSON.stringify(said.values)} mark="−" said={said} />
+          ))}
           {answer.gains.length + answer.gives_up.length === 0 && !answer.present && <li>Much as it is now.</li>}
         </ul>
-        {!answer.present && <Button style={{ marginTop: 8 }} onPress={() => draft.change(withLaid(document, answer))}>Lay it so</Button>}
+        {!answer.present && (
+          <Button style={{ marginTop: 8 }} onPress={() => draft.change(withLaid(document, answer))}>
+            Lay it so
+          </Button>
+        )}
       </div>
     </li>
   );
 }
 
 const MARKS = { "+": "Gains: ", "−": "Gives up: " } as const;
-const Line = ({ mark, said }: { mark: keyof typeof MARKS; said: Said }) => <li><span aria-label={MARKS[mark]} style={{ fontWeight: 700 }}>{mark}</span>{"  "}<Sentence text={said.text} values={said.values} /></li>;
+const Line = ({ mark, said }: { mark: keyof typeof MARKS; said: Said }) => (
+  <li>
+    <span aria-label={MARKS[mark]} style={{ fontWeight: 700 }}>
+      {mark}
+    </span>
+    {"  "}
+    <Sentence text={said.text} values={said.values} />
+  </li>
+);

@@ -19,28 +19,77 @@ export function Curves({ at, form, put }: Props) {
   const change = (to: typeof hollow) => {
     if (to === hollow) return;
     if (to === "solid") put(bare);
-    else if (to === "follows") put({ ...bare, follows: { wall_mm: Math.max(1, Math.round(at.assessment.form?.least_wall_mm ?? 8)), floor_mm: Math.max(1, Math.round(at.assessment.form?.floor_mm ?? 10)) } });
+    else if (to === "follows")
+      put({
+        ...bare,
+        follows: {
+          wall_mm: Math.max(1, Math.round(at.assessment.form?.least_wall_mm ?? 8)),
+          floor_mm: Math.max(1, Math.round(at.assessment.form?.floor_mm ?? 10)),
+        },
+      });
     else put({ ...bare, inside: thinned(drawn.length > 1 ? drawn : halfOf(form.outside)) });
   };
   const faults = at.problem?.errors?.filter(({ pointer }) => pointer.startsWith("/document/form/follows")) ?? [];
   return (
     <>
       <Heading>The hollow</Heading>
-      <Choice label="Inside" value={hollow} options={{ follows: "Follows the outside", own: "Goes its own way", solid: "Solid" }} onChange={change} />
+      <Choice
+        label="Inside"
+        value={hollow}
+        options={{ follows: "Follows the outside", own: "Goes its own way", solid: "Solid" }}
+        onChange={change}
+      />
       {form.follows && (
         <Fields>
-          <LengthField label="Wall" value={form.follows.wall_mm} onChange={(wall_mm) => put({ ...form, follows: { wall_mm, floor_mm: form.follows?.floor_mm ?? wall_mm } })} fault={faults.find(({ pointer }) => pointer.endsWith("wall_mm"))?.detail} />
-          <LengthField label="Floor" value={form.follows.floor_mm} onChange={(floor_mm) => put({ ...form, follows: { floor_mm, wall_mm: form.follows?.wall_mm ?? floor_mm } })} fault={faults.find(({ pointer }) => pointer.endsWith("floor_mm"))?.detail} />
+          <LengthField
+            label="Wall"
+            value={form.follows.wall_mm}
+            onChange={(wall_mm) => put({ ...form, follows: { wall_mm, floor_mm: form.follows?.floor_mm ?? wall_mm } })}
+            fault={faults.find(({ pointer }) => pointer.endsWith("wall_mm"))?.detail}
+          />
+          <LengthField
+            label="Floor"
+            value={form.follows.floor_mm}
+            onChange={(floor_mm) => put({ ...form, follows: { floor_mm, wall_mm: form.follows?.wall_mm ?? floor_mm } })}
+            fault={faults.find(({ pointer }) => pointer.endsWith("floor_mm"))?.detail}
+          />
         </Fields>
       )}
-      {faults.filter(({ pointer }) => pointer === "/document/form/follows").map(({ detail }) => <Fault key={detail} role="alert">{detail}</Fault>)}
+      {faults
+        .filter(({ pointer }) => pointer === "/document/form/follows")
+        .map(({ detail }) => (
+          <Fault key={detail} role="alert">
+            {detail}
+          </Fault>
+        ))}
       <FromDrawing form={form} put={put} />
       <FromPicture form={form} put={put} />
-      <Curve title="Outside" points={form.outside} name="outside" at={at} onChange={(outside) => put({ ...form, outside })} />
-      {form.inside && <Curve title="Inside" points={form.inside} name="inside" at={at} onChange={(inside) => put({ ...form, inside })} />}
-      <Choice label="Points are joined" value={form.curve} options={{ smooth: "Smoothly", straight: "Straight" }} onChange={(curve) => put({ ...form, curve })} />
+      <Curve
+        title="Outside"
+        points={form.outside}
+        name="outside"
+        at={at}
+        onChange={(outside) => put({ ...form, outside })}
+      />
+      {form.inside && (
+        <Curve
+          title="Inside"
+          points={form.inside}
+          name="inside"
+          at={at}
+          onChange={(inside) => put({ ...form, inside })}
+        />
+      )}
+      <Choice
+        label="Points are joined"
+        value={form.curve}
+        options={{ smooth: "Smoothly", straight: "Straight" }}
+        onChange={(curve) => put({ ...form, curve })}
+      />
       <Row style={{ marginTop: 14 }}>
-        <Button onPress={() => at.draft.change(without(at.document, "form") as typeof at.document)}>Take the form away</Button>
+        <Button onPress={() => at.draft.change(without(at.document, "form") as typeof at.document)}>
+          Take the form away
+        </Button>
       </Row>
       <Quiet>Points run from the head to the tail, and can be dragged in the section. Undo brings anything back.</Quiet>
     </>
@@ -50,34 +99,88 @@ export function Curves({ at, form, put }: Props) {
 /** Few enough points to take hold of. */
 const thinned = (points: Points) => {
   const each = Math.max(1, Math.ceil((points.length - 1) / 9));
-  return points.filter((_, index) => index % each === 0 || index === points.length - 1).map((point) => point.map((mm) => Math.round(mm * 100) / 100));
+  return points
+    .filter((_, index) => index % each === 0 || index === points.length - 1)
+    .map((point) => point.map((mm) => Math.round(mm * 100) / 100));
 };
 const halfOf = (outside: Points): Points => outside.map(([z = 0, r = 0]) => [z, r / 2]);
 
-function Curve({ title, points, name, at, onChange }: { title: string; points: Points; name: string; at: AtStation; onChange: (points: Points) => void }) {
+function Curve({
+  title,
+  points,
+  name,
+  at,
+  onChange,
+}: {
+  title: string;
+  points: Points;
+  name: string;
+  at: AtStation;
+  onChange: (points: Points) => void;
+}) {
   const unit = useUnit();
   const faults = at.problem?.errors?.filter(({ pointer }) => pointer.startsWith(`/document/form/${name}`)) ?? [];
-  const set = (index: number, axis: 0 | 1, value: number) => onChange(points.map((point, other) => (other === index ? point.map((old, part) => (part === axis ? value : old)) : point)));
-  const ownFault = (index: number) => faults.find(({ pointer }) => pointer.startsWith(`/document/form/${name}/${index}`))?.detail;
+  const set = (index: number, axis: 0 | 1, value: number) =>
+    onChange(
+      points.map((point, other) => (other === index ? point.map((old, part) => (part === axis ? value : old)) : point)),
+    );
+  const ownFault = (index: number) =>
+    faults.find(({ pointer }) => pointer.startsWith(`/document/form/${name}/${index}`))?.detail;
   return (
     <>
       <Heading>{title}</Heading>
-      {faults.filter(({ pointer }) => pointer === `/document/form/${name}`).map(({ detail }) => <Fault key={detail} role="alert">{detail}</Fault>)}
+      {faults
+        .filter(({ pointer }) => pointer === `/document/form/${name}`)
+        .map(({ detail }) => (
+          <Fault key={detail} role="alert">
+            {detail}
+          </Fault>
+        ))}
       <Ticket>
-        <thead><tr><th /><th>off the head, {unit}</th><th>radius, {unit}</th><th /></tr></thead>
+        <thead>
+          <tr>
+            <th />
+            <th>off the head, {unit}</th>
+            <th>radius, {unit}</th>
+            <th />
+          </tr>
+        </thead>
         <tbody>
           {points.map((point, index) => (
             <tr key={index}>
               <th scope="row">{index + 1}</th>
               {([0, 1] as const).map((axis) => (
                 <td key={axis}>
-                  <LengthField bare label={`${title} point ${index + 1}, ${axis === 0 ? "off the head" : "radius"}`} value={point[axis] ?? 0} onChange={(value) => set(index, axis, value)}
-                    {...(axis === 0 && { fault: ownFault(index) })} />
+                  <LengthField
+                    bare
+                    label={`${title} point ${index + 1}, ${axis === 0 ? "off the head" : "radius"}`}
+                    value={point[axis] ?? 0}
+                    onChange={(value) => set(index, axis, value)}
+                    {...(axis === 0 && { fault: ownFault(index) })}
+                  />
                 </td>
               ))}
               <td>
-                {index > 0 && <Button $kind="quiet" style={{ padding: "0 6px" }} aria-label={`A point before ${title.toLowerCase()} point ${index + 1}`} onPress={() => onChange(addBetween(points, index))}>Add</Button>}
-                {points.length > 2 && <Button $kind="quiet" style={{ padding: "0 6px" }} aria-label={`Take out ${title.toLowerCase()} point ${index + 1}`} onPress={() => onChange(takeOut(points, index))}>Out</Button>}
+                {index > 0 && (
+                  <Button
+                    $kind="quiet"
+                    style={{ padding: "0 6px" }}
+                    aria-label={`A point before ${title.toLowerCase()} point ${index + 1}`}
+                    onPress={() => onChange(addBetween(points, index))}
+                  >
+                    Add
+                  </Button>
+                )}
+                {points.length > 2 && (
+                  <Button
+                    $kind="quiet"
+                    style={{ padding: "0 6px" }}
+                    aria-label={`Take out ${title.toLowerCase()} point ${index + 1}`}
+                    onPress={() => onChange(takeOut(points, index))}
+                  >
+                    Out
+                  </Button>
+                )}
               </td>
             </tr>
           ))}

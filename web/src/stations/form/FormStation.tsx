@@ -26,7 +26,9 @@ export function FormStation(at: AtStation) {
     <>
       <Findings findings={assessment.findings.form} workings={assessment.workings} />
       <InTheRound at={at} />
-      <Place of="draw_form"><FromMeasures at={at} /></Place>
+      <Place of="draw_form">
+        <FromMeasures at={at} />
+      </Place>
       {!form && <Patterns at={at} />}
       {form && (
         <>
@@ -36,7 +38,12 @@ export function FormStation(at: AtStation) {
           <Sketches at={at} form={form} />
           <Patterns at={at} />
           <Heading>Its use</Heading>
-          <Choice label="What it is for" value={form.use ?? "unsaid"} options={USES} onChange={(use) => put(use === "unsaid" ? without(form, "use") : { ...form, use })} />
+          <Choice
+            label="What it is for"
+            value={form.use ?? "unsaid"}
+            options={USES}
+            onChange={(use) => put(use === "unsaid" ? without(form, "use") : { ...form, use })}
+          />
           <SetOuts at={at} />
           <Curves at={at} form={form} put={put} />
         </>
@@ -60,12 +67,20 @@ function Trouble({ at }: { at: AtStation }) {
           {defects.map((defect, index) => (
             <tr key={defect.id}>
               <th scope="row">{defect.id}</th>
-              <td><Worked working={workings[`/defects/${index}/removed_share`]}>{amountText(defect.removed_share, "share", unit)} turned away</Worked></td>
-              <td>{[
-                defect.breaks_through && `goes through the ${defect.where.includes("floor") ? "floor" : "wall"}`,
-                defect.where.includes("tenon") && "under the tenon",
-                defect.shows.length > 0 && `shows ${defect.shows.map((skin) => SKINS[skin]).join(", ")}`,
-              ].filter(Boolean).join(" · ") || (defect.removed_share > 0.999 ? "gone" : "closed inside")}</td>
+              <td>
+                <Worked working={workings[`/defects/${index}/removed_share`]}>
+                  {amountText(defect.removed_share, "share", unit)} turned away
+                </Worked>
+              </td>
+              <td>
+                {[
+                  defect.breaks_through && `goes through the ${defect.where.includes("floor") ? "floor" : "wall"}`,
+                  defect.where.includes("tenon") && "under the tenon",
+                  defect.shows.length > 0 && `shows ${defect.shows.map((skin) => SKINS[skin]).join(", ")}`,
+                ]
+                  .filter(Boolean)
+                  .join(" · ") || (defect.removed_share > 0.999 ? "gone" : "closed inside")}
+              </td>
             </tr>
           ))}
         </tbody>

@@ -13,9 +13,24 @@ import type { Points } from "../../piece/points";
 const Field = styled(TextField)`
   display: grid;
   gap: 2px;
-  label { font-size: 14px; color: ${ink.quiet}; }
-  textarea { min-height: 90px; padding: 8px 10px; border: 1px solid ${ink.slate}; background: ${ink.paper}; color: ${ink.ink}; font-size: 14px; resize: vertical; ${focusRing} }
-  [slot="errorMessage"] { font-size: 14px; color: ${ink.rust}; }
+  label {
+    font-size: 14px;
+    color: ${ink.quiet};
+  }
+  textarea {
+    min-height: 90px;
+    padding: 8px 10px;
+    border: 1px solid ${ink.slate};
+    background: ${ink.paper};
+    color: ${ink.ink};
+    font-size: 14px;
+    resize: vertical;
+    ${focusRing}
+  }
+  [slot="errorMessage"] {
+    font-size: 14px;
+    color: ${ink.rust};
+  }
 `;
 
 type Props = { form: Form; put: (form: Form) => void };
@@ -28,9 +43,17 @@ export function FromDrawing({ form, put }: Props) {
   const { busy, problem, act } = useAct();
   const take = (which: "outside" | "inside") => {
     const from = (which === "outside" ? form.outside : form.inside)?.[0]?.[0] ?? form.outside[0]?.[0] ?? 0;
-    void act(() => api.profile(path, unitMm, from), ({ points }: { points: Points }) => put({ ...form, [which]: points, curve: "straight" }));
+    void act(
+      () => api.profile(path, unitMm, from),
+      ({ points }: { points: Points }) => put({ ...form, [which]: points, curve: "straight" }),
+    );
   };
-  if (!open) return <Button $kind="quiet" style={{ padding: 0 }} onPress={() => setOpen(true)}>A curve from a drawing</Button>;
+  if (!open)
+    return (
+      <Button $kind="quiet" style={{ padding: 0 }} onPress={() => setOpen(true)}>
+        A curve from a drawing
+      </Button>
+    );
   return (
     <div style={{ margin: "10px 0" }}>
       <Field value={path} onChange={setPath} isInvalid={problem !== undefined} maxLength={200000}>
@@ -38,11 +61,21 @@ export function FromDrawing({ form, put }: Props) {
         <TextArea spellCheck={false} />
         {problem && <FieldError>{problem.errors?.[0]?.detail ?? problem.detail}</FieldError>}
       </Field>
-      <Fields><NumberField label="A unit of it is, mm" value={unitMm} onChange={setUnit} /></Fields>
+      <Fields>
+        <NumberField label="A unit of it is, mm" value={unitMm} onChange={setUnit} />
+      </Fields>
       <Row>
-        <Button isDisabled={busy || path.trim() === ""} onPress={() => take("outside")}>Take it as the outside</Button>
-        {!form.follows && <Button isDisabled={busy || path.trim() === ""} onPress={() => take("inside")}>Take it as the inside</Button>}
-        <Button $kind="quiet" onPress={() => setOpen(false)}>Never mind</Button>
+        <Button isDisabled={busy || path.trim() === ""} onPress={() => take("outside")}>
+          Take it as the outside
+        </Button>
+        {!form.follows && (
+          <Button isDisabled={busy || path.trim() === ""} onPress={() => take("inside")}>
+            Take it as the inside
+          </Button>
+        )}
+        <Button $kind="quiet" onPress={() => setOpen(false)}>
+          Never mind
+        </Button>
       </Row>
       <Quiet>Lines and Bézier curves are read. It begins where the present curve begins.</Quiet>
     </div>

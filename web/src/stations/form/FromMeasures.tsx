@@ -27,8 +27,16 @@ const Kind = styled(AriaButton)`
   cursor: pointer;
   line-height: 1.2;
   ${focusRing}
-  &[data-hovered] { text-decoration: underline; text-underline-offset: 3px; }
-  &[aria-pressed="true"] { background: ${ink.moss}; border-color: ${ink.moss}; color: ${ink.onMoss}; font-weight: 650; }
+  &[data-hovered] {
+    text-decoration: underline;
+    text-underline-offset: 3px;
+  }
+  &[aria-pressed="true"] {
+    background: ${ink.moss};
+    border-color: ${ink.moss};
+    color: ${ink.onMoss};
+    font-weight: 650;
+  }
 `;
 
 const inWords = (name: string) => `${name[0]?.toUpperCase() ?? ""}${name.slice(1)}`;
@@ -42,17 +50,23 @@ export function FromMeasures({ at }: { at: AtStation }) {
   const { problem, act } = useAct();
   const form = document.form;
   const make = (kind: string, measures: Record<string, number>) =>
-    void act(() => api.makeForm({ document, kind, measures }), (answer) => {
-      setMade(answer);
-      draft.change({ ...document, form: answer.form });
-    });
+    void act(
+      () => api.makeForm({ document, kind, measures }),
+      (answer) => {
+        setMade(answer);
+        draft.change({ ...document, form: answer.form });
+      },
+    );
   const current = form && made?.form.kind === form.kind ? made : undefined;
   const set = (key: string, value: number) => {
     if (!current) return;
-    const given = current.measures.filter((measure) => measure.given).map((measure) => [measure.key, measure.value] as const);
+    const given = current.measures
+      .filter((measure) => measure.given)
+      .map((measure) => [measure.key, measure.value] as const);
     make(current.form.kind, { ...Object.fromEntries(given), [key]: value });
   };
-  const name = (kind: string) => String(kinds.data?.rows.find(({ key }) => key === kind)?.["name"] ?? kind.replaceAll("_", " "));
+  const name = (kind: string) =>
+    String(kinds.data?.rows.find(({ key }) => key === kind)?.["name"] ?? kind.replaceAll("_", " "));
   const faultOf = (key: string) => problem?.errors?.find(({ pointer }) => pointer === `/measures/${key}`)?.detail;
   return (
     <>
@@ -62,18 +76,50 @@ export function FromMeasures({ at }: { at: AtStation }) {
         <>
           <Kinds role="group" aria-label="Kinds of form">
             {(kinds.data?.rows ?? []).map(({ key, name: kind }) => (
-              <Kind key={String(key)} aria-pressed={current?.form.kind === key} onPress={() => { setOpen(true); make(String(key), {}); }}>{inWords(String(kind))}</Kind>
+              <Kind
+                key={String(key)}
+                aria-pressed={current?.form.kind === key}
+                onPress={() => {
+                  setOpen(true);
+                  make(String(key), {});
+                }}
+              >
+                {inWords(String(kind))}
+              </Kind>
             ))}
           </Kinds>
-          {form && !current && <Quiet>Choosing one draws it anew in the middle of the blank. Keep the present one beside it first if you want it back.</Quiet>}
+          {form && !current && (
+            <Quiet>
+              Choosing one draws it anew in the middle of the blank. Keep the present one beside it first if you want it
+              back.
+            </Quiet>
+          )}
           {current && (
             <Fields>
-              {current.measures.map(({ key, name: measure, value }) => key.endsWith("_mm")
-                ? <LengthField key={key} label={inWords(measure)} value={value} onChange={(mm) => set(key, mm)} fault={faultOf(key)} />
-                : <NumberField key={key} label={inWords(measure)} value={value} onChange={(number) => set(key, number)} fault={faultOf(key)} />)}
+              {current.measures.map(({ key, name: measure, value }) =>
+                key.endsWith("_mm") ? (
+                  <LengthField
+                    key={key}
+                    label={inWords(measure)}
+                    value={value}
+                    onChange={(mm) => set(key, mm)}
+                    fault={faultOf(key)}
+                  />
+                ) : (
+                  <NumberField
+                    key={key}
+                    label={inWords(measure)}
+                    value={value}
+                    onChange={(number) => set(key, number)}
+                    fault={faultOf(key)}
+                  />
+                ),
+              )}
             </Fields>
           )}
-          {problem && !problem.errors?.some(({ pointer }) => pointer.startsWith("/measures")) && <Fault role="alert">{problem.errors?.[0]?.detail ?? problem.detail}</Fault>}
+          {problem && !problem.errors?.some(({ pointer }) => pointer.startsWith("/measures")) && (
+            <Fault role="alert">{problem.errors?.[0]?.detail ?? problem.detail}</Fault>
+          )}
         </>
       )}
     </>

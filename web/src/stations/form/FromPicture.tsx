@@ -18,11 +18,20 @@ type Props = { form: Form; put: (form: Form) => void };
 /** A curve pointed out on a photograph of a sketch, or of a piece seen from the side. */
 export function FromPicture({ form, put }: Props) {
   const [open, setOpen] = useState(false);
-  if (!open) return <Button $kind="quiet" style={{ padding: 0 }} onPress={() => setOpen(true)}>A curve from a photograph</Button>;
+  if (!open)
+    return (
+      <Button $kind="quiet" style={{ padding: 0 }} onPress={() => setOpen(true)}>
+        A curve from a photograph
+      </Button>
+    );
   return (
     <div style={{ display: "grid", gap: 10, margin: "10px 0" }}>
       <Traced form={form} put={put} />
-      <Row><Button $kind="quiet" style={{ padding: 0 }} onPress={() => setOpen(false)}>Fold it</Button></Row>
+      <Row>
+        <Button $kind="quiet" style={{ padding: 0 }} onPress={() => setOpen(false)}>
+          Fold it
+        </Button>
+      </Row>
     </div>
   );
 }
@@ -32,9 +41,12 @@ function Traced({ form, put }: Props) {
   const { file, lost, fleeting, choose } = useStoredFile("profile-picture");
   const [tracing, setTracing] = useStored("profile-tracing", NOTHING);
   const src = useMemo(() => file && URL.createObjectURL(file), [file]);
-  useEffect(() => () => {
-    if (src) URL.revokeObjectURL(src);
-  }, [src]);
+  useEffect(
+    () => () => {
+      if (src) URL.revokeObjectURL(src);
+    },
+    [src],
+  );
   const asked = useMemo(() => profileQuestion(tracing, form.outside[0]?.[0] ?? 0), [tracing, form.outside]);
   const { answer, settled, problem } = useNewest(asked, api.tracedProfile);
   const points = settled && !problem ? answer?.points : undefined;
@@ -42,10 +54,13 @@ function Traced({ form, put }: Props) {
   return (
     <>
       <Row>
-        <FileTrigger acceptedFileTypes={["image/jpeg", "image/png"]} onSelect={(list) => {
-          const chosen = list?.[0];
-          if (chosen && !choose(chosen)) setTracing(NOTHING);
-        }}>
+        <FileTrigger
+          acceptedFileTypes={["image/jpeg", "image/png"]}
+          onSelect={(list) => {
+            const chosen = list?.[0];
+            if (chosen && !choose(chosen)) setTracing(NOTHING);
+          }}
+        >
           <Button>{file ? "Another photograph" : "Choose a photograph of it from the side"}</Button>
         </FileTrigger>
       </Row>
@@ -54,14 +69,22 @@ function Traced({ form, put }: Props) {
       {problem && <Fault role="alert">{problem.errors?.[0]?.detail ?? problem.detail}</Fault>}
       {points && (
         <>
-          <p role="status">{amountText((points.at(-1)?.[0] ?? 0) - (points[0]?.[0] ?? 0), "mm", unit)} long, ⌀{amountText(2 * Math.max(...points.map(([, r = 0]) => r)), "mm", unit)} at its widest.</p>
+          <p role="status">
+            {amountText((points.at(-1)?.[0] ?? 0) - (points[0]?.[0] ?? 0), "mm", unit)} long, ⌀
+            {amountText(2 * Math.max(...points.map(([, r = 0]) => r)), "mm", unit)} at its widest.
+          </p>
           <Row>
             <Button onPress={() => take("outside")}>Take it as the outside</Button>
             {!form.follows && <Button onPress={() => take("inside")}>Take it as the inside</Button>}
           </Row>
         </>
       )}
-      {!asked && src && <Quiet>It becomes a curve once there are a scale, an axis and three places along it. A lens bends straight things near the edge of a picture: stand well back.</Quiet>}
+      {!asked && src && (
+        <Quiet>
+          It becomes a curve once there are a scale, an axis and three places along it. A lens bends straight things
+          near the edge of a picture: stand well back.
+        </Quiet>
+      )}
     </>
   );
 }

@@ -13,10 +13,19 @@ export function InTheRound({ at }: { at: AtStation }) {
   const { geometry } = at.assessment;
   return (
     <div style={{ marginTop: 14 }}>
-      <Button aria-expanded={open} onPress={() => setOpen(!open)}>{open ? "Put the round view away" : "See it in the round"}</Button>
+      <Button aria-expanded={open} onPress={() => setOpen(!open)}>
+        {open ? "Put the round view away" : "See it in the round"}
+      </Button>
       {open && (
         <Suspense fallback={<Quiet role="status">Fetching the drawing …</Quiet>}>
-          <div style={{ marginTop: 10 }}><Turntable geometry={geometry} defects={(geometry.on_centres as unknown as Defect[] | null) ?? at.document.defects} clockDeg={at.hand.clockDeg} name={at.document.name} /></div>
+          <div style={{ marginTop: 10 }}>
+            <Turntable
+              geometry={geometry}
+              defects={(geometry.on_centres as unknown as Defect[] | null) ?? at.document.defects}
+              clockDeg={at.hand.clockDeg}
+              name={at.document.name}
+            />
+          </div>
         </Suspense>
       )}
     </div>

@@ -14,7 +14,11 @@ const ways = ["to 3 o’clock", "to 12 o’clock"] as const;
 export function Laying({ at, form }: { at: AtStation; form: Form }) {
   const { document, draft, assessment } = at;
   const { problem, act, busy } = useAct();
-  const move = (by: Move) => void act(() => api.moveForm(document, by), (laid) => draft.change(withLaid(document, laid)));
+  const move = (by: Move) =>
+    void act(
+      () => api.moveForm(document, by),
+      (laid) => draft.change(withLaid(document, laid)),
+    );
   const centres = document.centres ?? ON_AXIS;
   const setCentre = (face: keyof Centres, axis: 0 | 1, mm: number) => {
     const changed = { ...centres, [face]: centres[face].map((old, own) => (own === axis ? mm : old)) };
@@ -28,24 +32,45 @@ export function Laying({ at, form }: { at: AtStation; form: Form }) {
     <>
       <Heading>Where it lies</Heading>
       <Row>
-        <Button isDisabled={busy} onPress={() => move({ slide_mm: -1 })}>To the head</Button>
-        <Button isDisabled={busy} onPress={() => move({ slide_mm: 1 })}>To the tail</Button>
-        <Button isDisabled={busy} onPress={() => move({ flipped: true })}>End for end</Button>
+        <Button isDisabled={busy} onPress={() => move({ slide_mm: -1 })}>
+          To the head
+        </Button>
+        <Button isDisabled={busy} onPress={() => move({ slide_mm: 1 })}>
+          To the tail
+        </Button>
+        <Button isDisabled={busy} onPress={() => move({ flipped: true })}>
+          End for end
+        </Button>
       </Row>
       <Fields>
         <LengthField label="Off the head" value={first} onChange={(mm) => move({ slide_mm: mm - first })} />
-        <LengthField label="Off the tail" value={Math.max(0, assessment.geometry.length_mm - last)} onChange={(mm) => move({ slide_mm: assessment.geometry.length_mm - last - mm })} />
+        <LengthField
+          label="Off the tail"
+          value={Math.max(0, assessment.geometry.length_mm - last)}
+          onChange={(mm) => move({ slide_mm: assessment.geometry.length_mm - last - mm })}
+        />
         <NumberField label="As large, %" value={100} onChange={(percent) => move({ scale: percent / 100 })} />
       </Fields>
       {problem && <Fault role="alert">{problem.errors?.[0]?.detail ?? problem.detail}</Fault>}
       <Quiet>The centres, from the axis the survey was made about. Marks that differ lean the axis.</Quiet>
       <Fields>
-        {(["head_mm", "tail_mm"] as const).flatMap((face) => ([0, 1] as const).map((axis) => (
-          <OffsetField key={`${face}${axis}`} label={`On the ${sides[face]}, ${ways[axis]}`} value={centres[face][axis] ?? 0} onChange={(mm) => setCentre(face, axis, mm)} />
-        )))}
+        {(["head_mm", "tail_mm"] as const).flatMap((face) =>
+          ([0, 1] as const).map((axis) => (
+            <OffsetField
+              key={`${face}${axis}`}
+              label={`On the ${sides[face]}, ${ways[axis]}`}
+              value={centres[face][axis] ?? 0}
+              onChange={(mm) => setCentre(face, axis, mm)}
+            />
+          )),
+        )}
       </Fields>
       {fault && <Fault role="alert">{fault}</Fault>}
-      {document.centres && <Button onPress={() => draft.change(without(document, "centres") as Document)}>Back to the survey’s axis</Button>}
+      {document.centres && (
+        <Button onPress={() => draft.change(without(document, "centres") as Document)}>
+          Back to the survey’s axis
+        </Button>
+      )}
     </>
   );
 }

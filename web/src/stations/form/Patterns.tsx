@@ -16,9 +16,27 @@ const KEY = ["patterns"];
 
 const List = styled.ul`
   display: grid;
-  li { display: grid; grid-template-columns: 84px minmax(0, 1fr) auto; gap: 14px; align-items: center; padding: 8px 0; border-top: 1px solid ${ink.rule}; }
-  svg { width: 84px; height: 56px; display: block; }
-  @media (max-width: 600px) { li { grid-template-columns: 84px minmax(0, 1fr); } li > div { grid-column: 1 / -1; } }
+  li {
+    display: grid;
+    grid-template-columns: 84px minmax(0, 1fr) auto;
+    gap: 14px;
+    align-items: center;
+    padding: 8px 0;
+    border-top: 1px solid ${ink.rule};
+  }
+  svg {
+    width: 84px;
+    height: 56px;
+    display: block;
+  }
+  @media (max-width: 600px) {
+    li {
+      grid-template-columns: 84px minmax(0, 1fr);
+    }
+    li > div {
+      grid-column: 1 / -1;
+    }
+  }
 `;
 
 /** The shop's own curves, each to be laid into this blank, and this form kept as one more. */
@@ -29,10 +47,14 @@ export function Patterns({ at }: { at: AtStation }) {
   const { busy, problem, act } = useAct();
   const [laid, setLaid] = useState<{ name: string; scale: number }>();
   const { document, draft } = at;
-  const lay = ({ name, form }: Pattern) => void act(() => api.layPattern(document, form), (answer) => {
-    setLaid({ name, scale: answer.scale });
-    draft.change({ ...document, form: answer.form } as Document);
-  });
+  const lay = ({ name, form }: Pattern) =>
+    void act(
+      () => api.layPattern(document, form),
+      (answer) => {
+        setLaid({ name, scale: answer.scale });
+        draft.change({ ...document, form: answer.form } as Document);
+      },
+    );
   return (
     <>
       <Heading>Curves of your own</Heading>
@@ -42,32 +64,88 @@ export function Patterns({ at }: { at: AtStation }) {
         {patterns.map((pattern) => (
           <li key={pattern.id}>
             <Silhouette pattern={pattern} />
-            <span>{pattern.name}<br /><Quiet as="span">⌀{amountText(pattern.diameter_mm, "mm", unit).replace(/ mm$/, "")} × {amountText(pattern.height_mm, "mm", unit)}</Quiet></span>
+            <span>
+              {pattern.name}
+              <br />
+              <Quiet as="span">
+                ⌀{amountText(pattern.diameter_mm, "mm", unit).replace(/ mm$/, "")} ×{" "}
+                {amountText(pattern.height_mm, "mm", unit)}
+              </Quiet>
+            </span>
             <Row style={{ margin: 0 }}>
-              <Button isDisabled={busy} aria-label={`Lay ${pattern.name} in`} onPress={() => lay(pattern)}>Lay it in</Button>
-              <Button $kind="quiet" isDisabled={busy} aria-label={`Drop ${pattern.name}`} onPress={() => void act(() => api.dropPattern(pattern.id), (left) => client.setQueryData(KEY, left))}>Drop</Button>
+              <Button isDisabled={busy} aria-label={`Lay ${pattern.name} in`} onPress={() => lay(pattern)}>
+                Lay it in
+              </Button>
+              <Button
+                $kind="quiet"
+                isDisabled={busy}
+                aria-label={`Drop ${pattern.name}`}
+                onPress={() =>
+                  void act(
+                    () => api.dropPattern(pattern.id),
+                    (left) => client.setQueryData(KEY, left),
+                  )
+                }
+              >
+                Drop
+              </Button>
             </Row>
           </li>
         ))}
       </List>
-      {laid && <p role="status">{laid.scale === 1 ? `${laid.name}, as it was kept.` : `${laid.name}, at ${Math.round(laid.scale * 1000) / 10} % of its size: so much the blank has room for.`} Undo takes it out again.</p>}
-      {document.form && <Keep form={document.form} act={act} busy={busy} fault={problem?.errors?.find(({ pointer }) => pointer === "/name")?.detail} onKept={(kept) => client.setQueryData(KEY, kept)} />}
-      {problem && !problem.errors?.some(({ pointer }) => pointer === "/name") && <Fault role="alert">{problem.errors?.[0]?.detail ?? problem.detail}</Fault>}
+      {laid && (
+        <p role="status">
+          {laid.scale === 1
+            ? `${laid.name}, as it was kept.`
+            : `${laid.name}, at ${Math.round(laid.scale * 1000) / 10} % of its size: so much the blank has room for.`}{" "}
+          Undo takes it out again.
+        </p>
+      )}
+      {document.form && (
+        <Keep
+          form={document.form}
+          act={act}
+          busy={busy}
+          fault={problem?.errors?.find(({ pointer }) => pointer === "/name")?.detail}
+          onKept={(kept) => client.setQueryData(KEY, kept)}
+        />
+      )}
+      {problem && !problem.errors?.some(({ pointer }) => pointer === "/name") && (
+        <Fault role="alert">{problem.errors?.[0]?.detail ?? problem.detail}</Fault>
+      )}
     </>
   );
 }
 
-type KeepProps = { form: Form; busy: boolean; act: ReturnType<typeof useAct>["act"]; fault: string | undefined; onKept: (patterns: Pattern[]) => void };
+type KeepProps = {
+  form: Form;
+  busy: boolean;
+  act: ReturnType<typeof useAct>["act"];
+  fault: string | undefined;
+  onKept: (patterns: Pattern[]) => void;
+};
 
 function Keep({ form, busy, act, fault, onKept }: KeepProps) {
   const [name, setName] = useState("");
   return (
     <Row style={{ alignItems: "end" }}>
-      <div style={{ flex: 1, minWidth: 180 }}><Words label="Keep this form’s curves as" value={name} onChange={setName} fault={fault} /></div>
-      <Button isDisabled={busy || name.trim() === ""} onPress={() => void act(() => api.keepPattern(name.trim(), form), (kept) => {
-        onKept(kept);
-        setName("");
-      })}>Keep it</Button>
+      <div style={{ flex: 1, minWidth: 180 }}>
+        <Words label="Keep this form’s curves as" value={name} onChange={setName} fault={fault} />
+      </div>
+      <Button
+        isDisabled={busy || name.trim() === ""}
+        onPress={() =>
+          void act(
+            () => api.keepPattern(name.trim(), form),
+            (kept) => {
+              onKept(kept);
+              setName("");
+            },
+          )
+        }
+      >
+        Keep it
+      </Button>
     </Row>
   );
 }

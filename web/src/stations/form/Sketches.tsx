@@ -20,10 +20,28 @@ type Sketch = NonNullable<Document["sketches"]>[number];
 
 const Side = styled.div`
   overflow-x: auto;
-  table { border-collapse: collapse; min-width: 100%; }
-  th, td { text-align: left; padding: 7px 12px 7px 0; border-top: 1px solid ${ink.rule}; vertical-align: top; font-weight: 400; min-width: 128px; }
-  thead th { border-top: 0; font-weight: 650; }
-  tbody th { color: ${ink.quiet}; font-size: 14px; min-width: 0; }
+  table {
+    border-collapse: collapse;
+    min-width: 100%;
+  }
+  th,
+  td {
+    text-align: left;
+    padding: 7px 12px 7px 0;
+    border-top: 1px solid ${ink.rule};
+    vertical-align: top;
+    font-weight: 400;
+    min-width: 128px;
+  }
+  thead th {
+    border-top: 0;
+    font-weight: 650;
+  }
+  tbody th {
+    color: ${ink.quiet};
+    font-size: 14px;
+    min-width: 0;
+  }
 `;
 
 /** Other forms kept beside the present one, and all of them compared. Choosing one keeps the others. */
@@ -36,19 +54,29 @@ export function Sketches({ at, form }: { at: AtStation; form: Form }) {
     const taken = sketches.filter((sketch) => sketch.name.startsWith(plain)).length;
     return taken === 0 ? plain : `${plain} ${taken + 1}`;
   };
-  const put = (list: Sketch[], laid = document) => draft.change((list.length > 0 ? { ...laid, sketches: list } : without(laid, "sketches")) as Document);
+  const put = (list: Sketch[], laid = document) =>
+    draft.change((list.length > 0 ? { ...laid, sketches: list } : without(laid, "sketches")) as Document);
   const choose = (index: number) => {
     const chosen = sketches[index];
     if (!chosen) return;
-    put(sketches.map((sketch, other) => (other === index ? own(name(form.kind)) : sketch)), withLaid(document, { form: chosen.form, centres: chosen.centres ?? null }));
+    put(
+      sketches.map((sketch, other) => (other === index ? own(name(form.kind)) : sketch)),
+      withLaid(document, { form: chosen.form, centres: chosen.centres ?? null }),
+    );
   };
   return (
     <>
       <Heading>Other thoughts</Heading>
       <Row>
-        <Button isDisabled={sketches.length >= MOST} onPress={() => put([...sketches, own(name(form.kind))])}>Keep this one beside</Button>
+        <Button isDisabled={sketches.length >= MOST} onPress={() => put([...sketches, own(name(form.kind))])}>
+          Keep this one beside
+        </Button>
       </Row>
-      {sketches.length === 0 ? <Quiet>Keep a form beside, draw another, and compare what each leaves, weighs and costs.</Quiet> : <Compared {...{ at, sketches, choose }} drop={(index) => put(sketches.filter((_, other) => other !== index))} />}
+      {sketches.length === 0 ? (
+        <Quiet>Keep a form beside, draw another, and compare what each leaves, weighs and costs.</Quiet>
+      ) : (
+        <Compared {...{ at, sketches, choose }} drop={(index) => put(sketches.filter((_, other) => other !== index))} />
+      )}
     </>
   );
 }
@@ -59,40 +87,97 @@ function Compared({ at, sketches, choose, drop }: Props) {
   const unit = useUnit();
   const document = useSettled(at.document, SETTLED_MS);
   const [from, setFrom] = useState(0);
-  const question = useMemo(() => ({ ...document, sketches: (document.sketches ?? []).slice(from, from + MOST_COMPARED) }), [document, from]);
+  const question = useMemo(
+    () => ({ ...document, sketches: (document.sketches ?? []).slice(from, from + MOST_COMPARED) }),
+    [document, from],
+  );
   const { answer, problem } = useNewest<Document, Awaited<ReturnType<typeof api.compare>>>(question, api.compare);
   if (problem) return <Fault role="alert">{problem.errors?.[0]?.detail ?? problem.detail}</Fault>;
   if (!answer) return <Quiet role="status">Working them out …</Quiet>;
   const forms = answer.forms;
   const rows: [string, (outcome: (typeof forms)[number]["outcome"]) => string][] = [
-    ["Size", ({ diameter_mm, height_mm }) => `⌀${amountText(diameter_mm, "mm", unit).replace(/ mm$/, "")} × ${amountText(height_mm, "mm", unit)}`],
+    [
+      "Size",
+      ({ diameter_mm, height_mm }) =>
+        `⌀${amountText(diameter_mm, "mm", unit).replace(/ mm$/, "")} × ${amountText(height_mm, "mm", unit)}`,
+    ],
     ["Weighs", ({ mass_g }) => amountText(mass_g, "g", unit)],
     ["Blank left in it", ({ yield_share }) => amountText(yield_share, "share", unit)],
     ["Thinnest", ({ least_wall_mm }) => (least_wall_mm === null ? "solid" : amountText(least_wall_mm, "mm", unit))],
     ["Trouble gone", ({ gone }) => gone.join(", ") || "none"],
     ["Through the wall", ({ breaks_through }) => breaks_through.join(", ") || "none"],
-    ["To mend", ({ fill_ml, mend_hours }) => (mend_hours > 0 ? `${amountText(fill_ml, "ml", unit)}, ${amountText(mend_hours, "h", unit)} of work` : "nothing")],
-    ["At the end, up to", ({ not_like_this, limit_rpm }) => (not_like_this ? "unsafe as planned" : amountText(limit_rpm, "rpm", unit))],
+    [
+      "To mend",
+      ({ fill_ml, mend_hours }) =>
+        mend_hours > 0 ? `${amountText(fill_ml, "ml", unit)}, ${amountText(mend_hours, "h", unit)} of work` : "nothing",
+    ],
+    [
+      "At the end, up to",
+      ({ not_like_this, limit_rpm }) => (not_like_this ? "unsafe as planned" : amountText(limit_rpm, "rpm", unit)),
+    ],
     ["For a tenon", ({ tenon_wood_mm }) => amountText(tenon_wood_mm, "mm", unit)],
-    ["Wood turned away", ({ wasted_value }) => (wasted_value === null ? "no price known" : amountText(wasted_value, "money", unit))],
+    [
+      "Wood turned away",
+      ({ wasted_value }) => (wasted_value === null ? "no price known" : amountText(wasted_value, "money", unit)),
+    ],
   ];
   return (
     <>
       <Side tabIndex={0} role="group" aria-label="Forms compared">
         <table>
           <thead>
-            <tr><td />{forms.map(({ name, outcome }, index) => <th key={index} scope="col"><SmallSection svg={outcome.section_svg} of={name ?? "the present form"} />{name ?? "As it is now"}</th>)}</tr>
+            <tr>
+              <td />
+              {forms.map(({ name, outcome }, index) => (
+                <th key={index} scope="col">
+                  <SmallSection svg={outcome.section_svg} of={name ?? "the present form"} />
+                  {name ?? "As it is now"}
+                </th>
+              ))}
+            </tr>
           </thead>
           <tbody>
-            {rows.map(([title, show]) => <tr key={title}><th scope="row">{title}</th>{forms.map(({ outcome }, index) => <td key={index}>{show(outcome)}</td>)}</tr>)}
-            <tr><th scope="row">In short</th>{forms.map(({ trade }, index) => <td key={index}><Sentence text={trade.text} values={trade.values} /></td>)}</tr>
-            <tr><td />{forms.map(({ name }, index) => (
-              <td key={index}>{name !== null && <Row><Button onPress={() => choose(from + index - 1)}>Take this</Button><Button $kind="quiet" onPress={() => drop(from + index - 1)}>Drop it</Button></Row>}</td>
-            ))}</tr>
+            {rows.map(([title, show]) => (
+              <tr key={title}>
+                <th scope="row">{title}</th>
+                {forms.map(({ outcome }, index) => (
+                  <td key={index}>{show(outcome)}</td>
+                ))}
+              </tr>
+            ))}
+            <tr>
+              <th scope="row">In short</th>
+              {forms.map(({ trade }, index) => (
+                <td key={index}>
+                  <Sentence text={trade.text} values={trade.values} />
+                </td>
+              ))}
+            </tr>
+            <tr>
+              <td />
+              {forms.map(({ name }, index) => (
+                <td key={index}>
+                  {name !== null && (
+                    <Row>
+                      <Button onPress={() => choose(from + index - 1)}>Take this</Button>
+                      <Button $kind="quiet" onPress={() => drop(from + index - 1)}>
+                        Drop it
+                      </Button>
+                    </Row>
+                  )}
+                </td>
+              ))}
+            </tr>
           </tbody>
         </table>
       </Side>
-      {sketches.length > MOST_COMPARED && <Row><Button $kind="quiet" onPress={() => setFrom((from + MOST_COMPARED) % sketches.length)}>The next of {sketches.length}</Button></Row>}
+      {sketches.length > MOST_COMPARED && (
+        <Row>
+          <Button $kind="quiet" onPress={() => setFrom((from + MOST_COMPARED) % sketches.length)}>
+            The next of {sketches.length}
+          </Button>
+        </Row>
+      )}
     </>
   );
 }

@@ -9,4 +9,6 @@ const Drawn = styled.img`
   background: #fff;
 `;
 
-export const SmallSection = ({ svg, of }: { svg: string; of: string }) => <Drawn src={`data:image/svg+xml;utf8,${encodeURIComponent(svg)}`} alt={`Section of ${of}`} />;
+export const SmallSection = ({ svg, of }: { svg: string; of: string }) => (
+  <Drawn src={`data:image/svg+xml;utf8,${encodeURIComponent(svg)}`} alt={`Section of ${of}`} />
+);

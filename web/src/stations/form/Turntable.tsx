@@ -1,6 +1,20 @@
 import { useEffect, useRef, useState, type KeyboardEvent } from "react";
 import styled from "styled-components";
-import { BufferGeometry, Color, DirectionalLight, DoubleSide, Float32BufferAttribute, Group, HemisphereLight, Mesh, MeshLambertMaterial, PerspectiveCamera, Scene, SphereGeometry, WebGLRenderer } from "three";
+import {
+  BufferGeometry,
+  Color,
+  DirectionalLight,
+  DoubleSide,
+  Float32BufferAttribute,
+  Group,
+  HemisphereLight,
+  Mesh,
+  MeshLambertMaterial,
+  PerspectiveCamera,
+  Scene,
+  SphereGeometry,
+  WebGLRenderer,
+} from "three";
 import { isPath, type Defect, type Geometry } from "../../api/document";
 import { focusRing, ink } from "../../kit/theme";
 import { Quiet } from "../../kit/parts";
@@ -18,8 +32,12 @@ const Frame = styled.div`
   background: ${ink.ground};
   touch-action: none;
   cursor: grab;
-  canvas { display: block; }
-  &:focus-visible { outline: 3px solid ${ink.ochre}; }
+  canvas {
+    display: block;
+  }
+  &:focus-visible {
+    outline: 3px solid ${ink.ochre};
+  }
 `;
 
 type Props = { geometry: Geometry; defects: Defect[]; clockDeg: number; name: string };
@@ -32,7 +50,11 @@ const place = (zMm: number, clockDeg: number, rMm: number): Corner => {
 };
 
 /** Rings of a round, joined; each ring [z, radius by the hour]. Only over the hours from to. */
-function shell(rings: { zMm: number; rMm: (clockDeg: number) => number }[], fromDeg: number, toDeg: number): BufferGeometry {
+function shell(
+  rings: { zMm: number; rMm: (clockDeg: number) => number }[],
+  fromDeg: number,
+  toDeg: number,
+): BufferGeometry {
   const steps = Math.max(2, Math.round((AROUND * (toDeg - fromDeg)) / 360));
   const at = (ring: (typeof rings)[number], step: number) => {
     const clock = fromDeg + ((toDeg - fromDeg) * step) / steps;
@@ -41,7 +63,15 @@ function shell(rings: { zMm: number; rMm: (clockDeg: number) => number }[], from
   const corners: Corner[] = [];
   rings.slice(1).forEach((ring, index) => {
     const before = rings[index] ?? ring;
-    for (let step = 0; step < steps; step++) corners.push(at(before, step), at(ring, step), at(ring, step + 1), at(before, step), at(ring, step + 1), at(before, step + 1));
+    for (let step = 0; step < steps; step++)
+      corners.push(
+        at(before, step),
+        at(ring, step),
+        at(ring, step + 1),
+        at(before, step),
+        at(ring, step + 1),
+        at(before, step + 1),
+      );
   });
   return solid(corners);
 }
@@ -64,9 +94,14 @@ function cutFace({ form, ...geometry }: Geometry, clockDeg: number): BufferGeome
     const [z0 = z1, r0 = r1] = inside[Math.max(0, index - 1)] ?? [];
     return index < 0 || z < (inside[0]?.[0] ?? 0) ? 0 : z1 > z0 ? r0 + ((r1 - r0) * (z - z0)) / (z1 - z0) : r1;
   };
-  const levels = [...form.outside.map(([z = 0]) => z), ...(form.inside ?? []).map(([z = 0]) => z)].sort((a, b) => a - b);
+  const levels = [...form.outside.map(([z = 0]) => z), ...(form.inside ?? []).map(([z = 0]) => z)].sort(
+    (a, b) => a - b,
+  );
   const outerAt = (z: number) => {
-    const index = Math.max(1, form.outside.findIndex(([at = 0]) => at >= z));
+    const index = Math.max(
+      1,
+      form.outside.findIndex(([at = 0]) => at >= z),
+    );
     const [z0 = 0, r0 = 0] = form.outside[index - 1] ?? [];
     const [z1 = 0, r1 = 0] = form.outside[index] ?? [];
     return reach(z, z1 > z0 ? r0 + ((r1 - r0) * (z - z0)) / (z1 - z0) : r1);
@@ -75,7 +110,10 @@ function cutFace({ form, ...geometry }: Geometry, clockDeg: number): BufferGeome
   levels.slice(1).forEach((z, index) => {
     const below = levels[index] ?? z;
     if (z - below < 1e-6) return;
-    const pair = (at: number): [Corner, Corner] => [place(at, clockDeg, Math.min(innerAt(at), outerAt(at))), place(at, clockDeg, outerAt(at))];
+    const pair = (at: number): [Corner, Corner] => [
+      place(at, clockDeg, Math.min(innerAt(at), outerAt(at))),
+      place(at, clockDeg, outerAt(at)),
+    ];
     const [a, b] = pair(below + 1e-6);
     const [c, d] = pair(z - 1e-6);
     corners.push(a, b, d, a, d, c);
@@ -87,11 +125,19 @@ function cutFace({ form, ...geometry }: Geometry, clockDeg: number): BufferGeome
 function sheet(defect: Defect, geometry: Geometry): BufferGeometry {
   if (!isPath(defect)) return solid([]);
   const inward = { side: 0, head_face: 1, tail_face: -1 }[defect.enters];
-  const points = pathPoints(defect, geometry).map(({ clockDeg, zMm, rMm }) => [place(zMm, clockDeg, rMm), place(zMm + inward * defect.depth_mm, clockDeg, inward === 0 ? Math.max(0, rMm - defect.depth_mm) : rMm)] as const);
-  return solid(points.slice(1).flatMap(([mouth, tip], index) => {
-    const [before, deep] = points[index] ?? [mouth, tip];
-    return [before, mouth, tip, before, tip, deep];
-  }));
+  const points = pathPoints(defect, geometry).map(
+    ({ clockDeg, zMm, rMm }) =>
+      [
+        place(zMm, clockDeg, rMm),
+        place(zMm + inward * defect.depth_mm, clockDeg, inward === 0 ? Math.max(0, rMm - defect.depth_mm) : rMm),
+      ] as const,
+  );
+  return solid(
+    points.slice(1).flatMap(([mouth, tip], index) => {
+      const [before, deep] = points[index] ?? [mouth, tip];
+      return [before, mouth, tip, before, tip, deep];
+    }),
+  );
 }
 
 /** The finished piece within the blank, a quarter cut out, with what was found in it. Turned by dragging or by the arrow keys. */
@@ -108,15 +154,27 @@ export default function Turntable({ geometry, defects, clockDeg, name }: Props) 
     const colour = (property: string) => new Color(style.getPropertyValue(property.slice(4, -1)).trim());
     const scene = new Scene();
     const piece = new Group();
-    const paint = (paper: string, opacity = 1) => new MeshLambertMaterial({ color: colour(paper), side: DoubleSide, transparent: opacity < 1, opacity, depthWrite: opacity === 1 });
+    const paint = (paper: string, opacity = 1) =>
+      new MeshLambertMaterial({
+        color: colour(paper),
+        side: DoubleSide,
+        transparent: opacity < 1,
+        opacity,
+        depthWrite: opacity === 1,
+      });
     const add = (shape: BufferGeometry, material: MeshLambertMaterial) => piece.add(new Mesh(shape, material));
     const { surface, form, length_mm } = geometry;
     const rings = surface.z_mm.map((zMm) => ({ zMm, rMm: (clock: number) => surfaceMm(geometry, clock, zMm) }));
     add(shell(rings, 0, 360), paint(ink.slate, 0.16));
     if (form) {
-      const round = (points: number[][]) => points.map(([zMm = 0, r = 0]) => ({ zMm, rMm: (clock: number) => Math.min(r, surfaceMm(geometry, clock, zMm)) }));
+      const round = (points: number[][]) =>
+        points.map(([zMm = 0, r = 0]) => ({
+          zMm,
+          rMm: (clock: number) => Math.min(r, surfaceMm(geometry, clock, zMm)),
+        }));
       const wood = paint(ink.ochre);
-      for (const line of [form.outside, ...(form.inside ? [form.inside] : [])]) add(shell(round(line), clockDeg + CUT_DEG, clockDeg + 360), wood);
+      for (const line of [form.outside, ...(form.inside ? [form.inside] : [])])
+        add(shell(round(line), clockDeg + CUT_DEG, clockDeg + 360), wood);
       for (const hour of [clockDeg, clockDeg + CUT_DEG]) add(cutFace(geometry, hour), paint(ink.paper));
     }
     for (const defect of defects) {
@@ -124,7 +182,10 @@ export default function Turntable({ geometry, defects, clockDeg, name }: Props) 
       else {
         const { clock_deg, r_mm, z_mm } = defect.centre;
         const [radial = 1, tangential = 1, axial = 1] = defect.size_mm;
-        const ball = new Mesh(new SphereGeometry(0.5, 20, 14), paint(defect.type === "resin_body" ? ink.moss : ink.rust, 0.6));
+        const ball = new Mesh(
+          new SphereGeometry(0.5, 20, 14),
+          paint(defect.type === "resin_body" ? ink.moss : ink.rust, 0.6),
+        );
         ball.scale.set(axial, radial, tangential);
         ball.position.set(...place(z_mm, clock_deg, r_mm));
         ball.rotation.x = (-clock_deg * Math.PI) / 180;
@@ -175,10 +236,23 @@ export default function Turntable({ geometry, defects, clockDeg, name }: Props) 
     event.stopPropagation();
     turnBy.current((by[0] ?? 0) * STEP_RAD, (by[1] ?? 0) * STEP_RAD);
   };
-  if (missing) return <Quiet role="status">This browser draws nothing in the round. End, section and skin beside show the same piece.</Quiet>;
+  if (missing)
+    return (
+      <Quiet role="status">
+        This browser draws nothing in the round. End, section and skin beside show the same piece.
+      </Quiet>
+    );
   return (
     <>
-      <Frame ref={frame} tabIndex={0} role="img" aria-label={`${name} in the round, a quarter cut out from the hand on. Arrow keys turn it.`} onPointerDown={press} onPointerMove={drag} onKeyDown={keys} />
+      <Frame
+        ref={frame}
+        tabIndex={0}
+        role="img"
+        aria-label={`${name} in the round, a quarter cut out from the hand on. Arrow keys turn it.`}
+        onPointerDown={press}
+        onPointerMove={drag}
+        onKeyDown={keys}
+      />
       <Quiet>Drag it, or turn it with the arrow keys. The quarter clockwise of the hand is cut out.</Quiet>
     </>
   );

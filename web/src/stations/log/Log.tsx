@@ -24,7 +24,10 @@ const Line = styled.li`
   gap: 2px 12px;
   padding: 9px 0;
   border-top: 1px solid ${ink.rule};
-  time { color: ${ink.quiet}; font-size: 15px; }
+  time {
+    color: ${ink.quiet};
+    font-size: 15px;
+  }
 `;
 
 const Note = styled(TextArea)`
@@ -41,20 +44,41 @@ const Note = styled(TextArea)`
 export function Log(at: AtStation) {
   return (
     <>
-      <Place of="log_cut"><Write at={at} /></Place>
+      <Place of="log_cut">
+        <Write at={at} />
+      </Place>
       <Heading>So far</Heading>
-      <ul aria-label="Journal">{[...at.draft.journal].reverse().map((entry) => <Written key={entry.id} entry={entry} />)}</ul>
+      <ul aria-label="Journal">
+        {[...at.draft.journal].reverse().map((entry) => (
+          <Written key={entry.id} entry={entry} />
+        ))}
+      </ul>
       {at.draft.journal.length === 0 && <Quiet>Nothing logged yet.</Quiet>}
       <Heading>To keep or hand on</Heading>
       <Row>
-        <Carry href={`/api/blanks/${at.id}/export`} download>This blank as a file</Carry>
-        <Carry href={`/api/blanks/${at.id}/export?as=parcel`} download>with photographs and log</Carry>
-        <Carry href={`/api/blanks/${at.id}/export?as=csv`} download>Survey as a table</Carry>
-        <Carry href={`/api/blanks/${at.id}/export?as=sheet`} download>Survey sheet to print</Carry>
-        <Carry href={`/api/blanks/${at.id}/export?as=svg`} download>Skin at 1 : 1</Carry>
-        <Carry href={`/api/blanks/${at.id}/export?as=section`} download>Section at 1 : 1</Carry>
+        <Carry href={`/api/blanks/${at.id}/export`} download>
+          This blank as a file
+        </Carry>
+        <Carry href={`/api/blanks/${at.id}/export?as=parcel`} download>
+          with photographs and log
+        </Carry>
+        <Carry href={`/api/blanks/${at.id}/export?as=csv`} download>
+          Survey as a table
+        </Carry>
+        <Carry href={`/api/blanks/${at.id}/export?as=sheet`} download>
+          Survey sheet to print
+        </Carry>
+        <Carry href={`/api/blanks/${at.id}/export?as=svg`} download>
+          Skin at 1 : 1
+        </Carry>
+        <Carry href={`/api/blanks/${at.id}/export?as=section`} download>
+          Section at 1 : 1
+        </Carry>
       </Row>
-      <Quiet>The skin is a drawing to print, cut out and wrap round the blank; the sheet has it too, over as many pages as it takes. Measure the bar before you trust a print.</Quiet>
+      <Quiet>
+        The skin is a drawing to print, cut out and wrap round the blank; the sheet has it too, over as many pages as it
+        takes. Measure the bar before you trust a print.
+      </Quiet>
       {at.draft.dirty && <Quiet>As it was last saved: your draft is not in it.</Quiet>}
       <Done at={at} />
     </>
@@ -65,17 +89,33 @@ export function Log(at: AtStation) {
 function Done({ at }: { at: AtStation }) {
   const client = useQueryClient();
   const { busy, problem, act } = useAct();
-  const { data: kept } = useQuery<Kept>({ queryKey: ["blank", at.id], queryFn: () => api.blank(at.id), staleTime: Infinity });
-  const away = kept?.put_away ?? false;
-  const place = () => void act(() => api.place(at.id, !away), (next) => {
-    client.setQueryData<Kept>(["blank", at.id], (was) => was && { ...was, put_away: next.put_away });
-    void client.invalidateQueries({ queryKey: ["shop"] });
+  const { data: kept } = useQuery<Kept>({
+    queryKey: ["blank", at.id],
+    queryFn: () => api.blank(at.id),
+    staleTime: Infinity,
   });
+  const away = kept?.put_away ?? false;
+  const place = () =>
+    void act(
+      () => api.place(at.id, !away),
+      (next) => {
+        client.setQueryData<Kept>(["blank", at.id], (was) => was && { ...was, put_away: next.put_away });
+        void client.invalidateQueries({ queryKey: ["shop"] });
+      },
+    );
   return (
     <>
       <Heading>{away ? "It is put away" : "Done with it"}</Heading>
-      <Row><Button isDisabled={busy} onPress={place}>{away ? "Back on the rack" : "Put it away"}</Button></Row>
-      <Quiet>{away ? "Off the rack; the shop’s list of what is put away has it." : "Off the rack, kept whole with its log and photographs; it can come back at any time."}</Quiet>
+      <Row>
+        <Button isDisabled={busy} onPress={place}>
+          {away ? "Back on the rack" : "Put it away"}
+        </Button>
+      </Row>
+      <Quiet>
+        {away
+          ? "Off the rack; the shop’s list of what is put away has it."
+          : "Off the rack, kept whole with its log and photographs; it can come back at any time."}
+      </Quiet>
       {problem && <Fault role="alert">{problem.errors?.[0]?.detail ?? problem.detail}</Fault>}
     </>
   );
@@ -86,7 +126,11 @@ function Written({ entry }: { entry: Entry }) {
   const when = new Date(entry.logged_at);
   return (
     <Line>
-      <time dateTime={entry.logged_at}>{when.toLocaleDateString("en-GB", { day: "numeric", month: "short" })}<br />{when.toLocaleTimeString("en-GB", { hour: "2-digit", minute: "2-digit" })}</time>
+      <time dateTime={entry.logged_at}>
+        {when.toLocaleDateString("en-GB", { day: "numeric", month: "short" })}
+        <br />
+        {when.toLocaleTimeString("en-GB", { hour: "2-digit", minute: "2-digit" })}
+      </time>
       <div>
         <strong>{KINDS[entry.kind as NewEntry["kind"]]}</strong>
         {entry.stage && ` · ${STAGES[entry.stage as StageName].toLowerCase()}`}
@@ -132,9 +176,18 @@ function Write({ at }: { at: AtStation }) {
         <Choice label="What was done" value={kind} options={KINDS} onChange={setKind} />
         {kind === "cut" && (
           <>
-            <Choice label="Stage" value={stage} options={Object.fromEntries(names.map((name) => [name, STAGES[name]])) as Record<StageName, string>} onChange={setStage} />
-            <div style={{ width: 150 }}><NumberField label="Speed, rpm" value={shown} onChange={setSpeed} fault={fault("speed_rpm")} /></div>
-            {shown > limit && <Fault role="alert">Above the limit of {amountText(limit, "rpm", unit)} for this stage.</Fault>}
+            <Choice
+              label="Stage"
+              value={stage}
+              options={Object.fromEntries(names.map((name) => [name, STAGES[name]])) as Record<StageName, string>}
+              onChange={setStage}
+            />
+            <div style={{ width: 150 }}>
+              <NumberField label="Speed, rpm" value={shown} onChange={setSpeed} fault={fault("speed_rpm")} />
+            </div>
+            {shown > limit && (
+              <Fault role="alert">Above the limit of {amountText(limit, "rpm", unit)} for this stage.</Fault>
+            )}
           </>
         )}
         <TextField value={note} onChange={setNote} maxLength={2000}>
@@ -143,7 +196,9 @@ function Write({ at }: { at: AtStation }) {
         </TextField>
       </div>
       <Row style={{ marginTop: 12 }}>
-        <Button $kind="go" onPress={() => void send()}>Log it</Button>
+        <Button $kind="go" onPress={() => void send()}>
+          Log it
+        </Button>
       </Row>
       {problem && <Fault role="alert">Not logged: {problem.message}</Fault>}
     </>

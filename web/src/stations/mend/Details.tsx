@@ -9,7 +9,14 @@ import type { AtStation } from "../../draft/atStation";
 import { CastTold } from "./CastTold";
 import { changed } from "../../draft/mendSteps";
 
-type Props = { at: AtStation; step: MendStep; detail: MendDetail; workings: Record<string, Working>; place: string; onPut: (step: MendStep) => void };
+type Props = {
+  at: AtStation;
+  step: MendStep;
+  detail: MendDetail;
+  workings: Record<string, Working>;
+  place: string;
+  onPut: (step: MendStep) => void;
+};
 
 /** What a step comes to, in full. */
 export function Details(props: Props) {
@@ -19,7 +26,19 @@ export function Details(props: Props) {
       {detail.dry && <DryTold {...props} dry={detail.dry} />}
       {detail.stabilise && <StabiliseTold {...props} stabilise={detail.stabilise} />}
       {detail.glue && <GlueTold {...props} glue={detail.glue} />}
-      {detail.soak && <Ways ways={detail.soak.ways} chosen={detail.soak.with} onChoose={(key) => props.onPut(key === "stabilising" ? { id: props.step.id, do: "stabilise", of: props.step.of ?? [] } : changed(props.step, { with: key, sheet: undefined }))} />}
+      {detail.soak && (
+        <Ways
+          ways={detail.soak.ways}
+          chosen={detail.soak.with}
+          onChoose={(key) =>
+            props.onPut(
+              key === "stabilising"
+                ? { id: props.step.id, do: "stabilise", of: props.step.of ?? [] }
+                : changed(props.step, { with: key, sheet: undefined }),
+            )
+          }
+        />
+      )}
       {detail.fill && <FillTold {...props} fill={detail.fill} />}
       {detail.cast && <CastTold {...props} cast={detail.cast} />}
       {detail.inlay && detail.inlay.islands.length > 0 && <Islands islands={detail.inlay.islands} />}
@@ -31,14 +50,33 @@ function DryTold({ dry, step, onPut }: Props & { dry: NonNullable<MendDetail["dr
   const unit = useUnit();
   return (
     <Ticket aria-label="Places to dry">
-      <thead><tr><th>Elsewhere</th><th>Air keeps it at</th><th>To {dry.to_pct} %</th><th /></tr></thead>
+      <thead>
+        <tr>
+          <th>Elsewhere</th>
+          <th>Air keeps it at</th>
+          <th>To {dry.to_pct} %</th>
+          <th />
+        </tr>
+      </thead>
       <tbody>
         {dry.places.map(({ key, name, emc_pct, days }) => (
           <tr key={key}>
             <th scope="row">{name}</th>
             <td>{amountText(emc_pct, "%", unit)}</td>
             <td>{days === null ? "never" : amountText(days, "days", unit)}</td>
-            <td>{key === dry.place ? "here" : <Button $kind="quiet" style={{ minHeight: 30, padding: 0 }} onPress={() => onPut(changed(step, { in: key as NonNullable<MendStep["in"]> }))}>Put it there</Button>}</td>
+            <td>
+              {key === dry.place ? (
+                "here"
+              ) : (
+                <Button
+                  $kind="quiet"
+                  style={{ minHeight: 30, padding: 0 }}
+                  onPress={() => onPut(changed(step, { in: key as NonNullable<MendStep["in"]> }))}
+                >
+                  Put it there
+                </Button>
+              )}
+            </td>
           </tr>
         ))}
       </tbody>
@@ -46,26 +84,64 @@ function DryTold({ dry, step, onPut }: Props & { dry: NonNullable<MendDetail["dr
   );
 }
 
-function StabiliseTold({ stabilise: one, workings, place, step, onPut }: Props & { stabilise: NonNullable<MendDetail["stabilise"]> }) {
+function StabiliseTold({
+  stabilise: one,
+  workings,
+  place,
+  step,
+  onPut,
+}: Props & { stabilise: NonNullable<MendDetail["stabilise"]> }) {
   const unit = useUnit();
   const rows: [string, string, string][] = [
     ["dry_g", "Weighs, dry", amountText(one.dry_g, "g", unit)],
-    ["expected_g", "Takes up", `${amountText(one.expected_g[0] ?? 0, "g", unit)} to ${amountText(one.expected_g[1] ?? 0, "g", unit)}`],
-    ["resin_ml", "Resin to have ready", one.resin_ml === null ? "say the vessel" : amountText(one.resin_ml, "ml", unit)],
+    [
+      "expected_g",
+      "Takes up",
+      `${amountText(one.expected_g[0] ?? 0, "g", unit)} to ${amountText(one.expected_g[1] ?? 0, "g", unit)}`,
+    ],
+    [
+      "resin_ml",
+      "Resin to have ready",
+      one.resin_ml === null ? "say the vessel" : amountText(one.resin_ml, "ml", unit),
+    ],
     ["lift_n", "Ballast on it", one.ballast_g > 0 ? amountText(one.ballast_g, "g", unit) : "none: it sinks"],
     ["gauge_hpa", "Gauge comes to", amountText(one.gauge_hpa, "hPa", unit)],
-    ["heat_min", "Oven", `${amountText(one.heat_min, "min", unit)} to heat through, ${amountText(one.hold_min, "min", unit)} held`],
+    [
+      "heat_min",
+      "Oven",
+      `${amountText(one.heat_min, "min", unit)} to heat through, ${amountText(one.hold_min, "min", unit)} held`,
+    ],
   ];
   return (
     <>
       <Ticket aria-label="Stabilising">
         <tbody>
-          {rows.map(([key, name, shown]) => <tr key={key}><th scope="row">{name}</th><td><Worked working={workings[`${place}/${key}`]}>{shown}</Worked></td></tr>)}
-          <tr><th scope="row">Under vacuum, then under air</th><td>about {amountText(one.pump_min, "min", unit)}, then {amountText(one.soak_min, "min", unit)}</td></tr>
+          {rows.map(([key, name, shown]) => (
+            <tr key={key}>
+              <th scope="row">{name}</th>
+              <td>
+                <Worked working={workings[`${place}/${key}`]}>{shown}</Worked>
+              </td>
+            </tr>
+          ))}
+          <tr>
+            <th scope="row">Under vacuum, then under air</th>
+            <td>
+              about {amountText(one.pump_min, "min", unit)}, then {amountText(one.soak_min, "min", unit)}
+            </td>
+          </tr>
         </tbody>
       </Ticket>
-      {one.records > 0 && <Quiet>By your own {one.records} records: {amountText(one.expected_share, "share", unit)} of the room fills.</Quiet>}
-      <Ways ways={one.ways} chosen="stabilising" onChoose={(key) => onPut({ id: step.id, do: "soak", of: step.of ?? [], with: key })} />
+      {one.records > 0 && (
+        <Quiet>
+          By your own {one.records} records: {amountText(one.expected_share, "share", unit)} of the room fills.
+        </Quiet>
+      )}
+      <Ways
+        ways={one.ways}
+        chosen="stabilising"
+        onChoose={(key) => onPut({ id: step.id, do: "soak", of: step.of ?? [], with: key })}
+      />
     </>
   );
 }
@@ -75,12 +151,29 @@ function GlueTold({ glue, workings, place }: Props & { glue: NonNullable<MendDet
   const rows: [string, string, string][] = [
     ["g", "Glue, both faces", `${amountText(glue.g, "g", unit)} on ${amountText(glue.joint_cm2, "cm2", unit)}`],
     ["gap_mm", "No gap over", amountText(glue.gap_mm, "mm", unit)],
-    ["clamp_n", "Pressed with about", `${amountText(glue.clamp_n, "N", unit)} for ${amountText(glue.clamp_min, "min", unit)}`],
-    ...(glue.wall_mm === null ? [] : [["wall_mm", "Wall to leave over the joint", amountText(glue.wall_mm, "mm", unit)] as [string, string, string]]),
+    [
+      "clamp_n",
+      "Pressed with about",
+      `${amountText(glue.clamp_n, "N", unit)} for ${amountText(glue.clamp_min, "min", unit)}`,
+    ],
+    ...(glue.wall_mm === null
+      ? []
+      : [
+          ["wall_mm", "Wall to leave over the joint", amountText(glue.wall_mm, "mm", unit)] as [string, string, string],
+        ]),
   ];
   return (
     <Ticket aria-label="The joint">
-      <tbody>{rows.map(([key, name, shown]) => <tr key={key}><th scope="row">{name}</th><td><Worked working={workings[`${place}/${key}`]}>{shown}</Worked></td></tr>)}</tbody>
+      <tbody>
+        {rows.map(([key, name, shown]) => (
+          <tr key={key}>
+            <th scope="row">{name}</th>
+            <td>
+              <Worked working={workings[`${place}/${key}`]}>{shown}</Worked>
+            </td>
+          </tr>
+        ))}
+      </tbody>
     </Ticket>
   );
 }
@@ -96,11 +189,27 @@ function Ways({ ways, chosen, onChoose }: { ways: HardeningWays; chosen: string;
         {ways.map(({ key, name, g, cost, hands_min, wait_h, strength, deep_mm, through, colour, food }) => (
           <li key={key} style={{ borderTop: `1px solid ${ink.rule}`, padding: "7px 0" }}>
             <div style={{ display: "flex", justifyContent: "space-between", gap: 10 }}>
-              <strong>{name[0]?.toUpperCase()}{name.slice(1)}</strong>
-              {key === chosen ? <span>chosen</span> : <Button $kind="quiet" style={{ minHeight: 30, padding: 0 }} onPress={() => onChoose(key)}>Take it</Button>}
+              <strong>
+                {name[0]?.toUpperCase()}
+                {name.slice(1)}
+              </strong>
+              {key === chosen ? (
+                <span>chosen</span>
+              ) : (
+                <Button $kind="quiet" style={{ minHeight: 30, padding: 0 }} onPress={() => onChoose(key)}>
+                  Take it
+                </Button>
+              )}
             </div>
-            <div>{amountText(g, "g", unit)} · {amountText(cost, "money", unit)} · {hands_min} min work · wait {amountText(wait_h, "h", unit)} · back to {share(strength[0] ?? 0)} to {share(strength[1] ?? 0)} % of sound</div>
-            <Quiet style={{ margin: 0 }}>{through ? "Right through." : `${amountText(deep_mm, "mm", unit)} deep only.`} {colour[0]?.toUpperCase()}{colour.slice(1)}; {food}.</Quiet>
+            <div>
+              {amountText(g, "g", unit)} · {amountText(cost, "money", unit)} · {hands_min} min work · wait{" "}
+              {amountText(wait_h, "h", unit)} · back to {share(strength[0] ?? 0)} to {share(strength[1] ?? 0)} % of
+              sound
+            </div>
+            <Quiet style={{ margin: 0 }}>
+              {through ? "Right through." : `${amountText(deep_mm, "mm", unit)} deep only.`} {colour[0]?.toUpperCase()}
+              {colour.slice(1)}; {food}.
+            </Quiet>
           </li>
         ))}
       </ul>
@@ -114,8 +223,26 @@ function FillTold({ fill }: Props & { fill: NonNullable<MendDetail["fill"]> }) {
   return (
     <>
       <Ticket aria-label="Openings">
-        <thead><tr><th /><th>Takes</th><th>Mouth</th><th>Deep</th><th>Layers</th></tr></thead>
-        <tbody>{fill.fills.map(({ id, ml, mouth_mm, deep_mm, layers }) => <tr key={id}><th scope="row">{id}</th><td>{amountText(ml, "ml", unit)}</td><td>{mm(mouth_mm)}</td><td>{mm(deep_mm)}</td><td>{layers}</td></tr>)}</tbody>
+        <thead>
+          <tr>
+            <th />
+            <th>Takes</th>
+            <th>Mouth</th>
+            <th>Deep</th>
+            <th>Layers</th>
+          </tr>
+        </thead>
+        <tbody>
+          {fill.fills.map(({ id, ml, mouth_mm, deep_mm, layers }) => (
+            <tr key={id}>
+              <th scope="row">{id}</th>
+              <td>{amountText(ml, "ml", unit)}</td>
+              <td>{mm(mouth_mm)}</td>
+              <td>{mm(deep_mm)}</td>
+              <td>{layers}</td>
+            </tr>
+          ))}
+        </tbody>
       </Ticket>
       {fill.positions.length > 0 && (
         <>
@@ -124,8 +251,12 @@ function FillTold({ fill }: Props & { fill: NonNullable<MendDetail["fill"]> }) {
             {fill.positions.map(({ up, clock_deg, ids }, index) => (
               <li key={index} style={{ display: "grid", justifyItems: "center", gap: 2 }}>
                 <Lying clockDeg={clock_deg} up={up} />
-                <span>{index + 1}. <strong>{clock_deg === null ? `${up} end up` : `${clockText(clock_deg)} up`}</strong></span>
-                <span style={{ color: ink.quiet, fontSize: 14 }}>{ids.join(", ")}, {amountText(fill.hold_min, "min", unit)}</span>
+                <span>
+                  {index + 1}. <strong>{clock_deg === null ? `${up} end up` : `${clockText(clock_deg)} up`}</strong>
+                </span>
+                <span style={{ color: ink.quiet, fontSize: 14 }}>
+                  {ids.join(", ")}, {amountText(fill.hold_min, "min", unit)}
+                </span>
               </li>
             ))}
           </ol>
@@ -139,14 +270,24 @@ function FillTold({ fill }: Props & { fill: NonNullable<MendDetail["fill"]> }) {
 /** The piece lying with an hour at the top, a drop going in. */
 function Lying({ clockDeg, up }: { clockDeg: number | null; up: string }) {
   if (clockDeg === null) {
-    return <svg width="70" height="64" aria-hidden><path d="M20 60V22h30v38z" fill="var(--wood)" stroke="var(--ink)" /><path d="M35 4l4 9h-8z" fill="var(--moss)" /><text x="35" y="46" textAnchor="middle" fontSize="13" fill="var(--quiet)">{up}</text></svg>;
+    return (
+      <svg width="70" height="64" aria-hidden>
+        <path d="M20 60V22h30v38z" fill="var(--wood)" stroke="var(--ink)" />
+        <path d="M35 4l4 9h-8z" fill="var(--moss)" />
+        <text x="35" y="46" textAnchor="middle" fontSize="13" fill="var(--quiet)">
+          {up}
+        </text>
+      </svg>
+    );
   }
   return (
     <svg width="70" height="64" aria-hidden>
       <g transform={`rotate(${-clockDeg} 35 39)`}>
         <circle cx="35" cy="39" r="22" fill="var(--wood)" stroke="var(--ink)" />
         <path d="M35 39V19" stroke="var(--quiet)" strokeDasharray="2 3" />
-        <text x="35" y="27" textAnchor="middle" fontSize="11" fill="var(--quiet)">12</text>
+        <text x="35" y="27" textAnchor="middle" fontSize="11" fill="var(--quiet)">
+          12
+        </text>
         <path d="M35 17v14" stroke="var(--ink)" strokeWidth="3" transform={`rotate(${clockDeg} 35 39)`} />
       </g>
       <path d="M35 2l4 9h-8z" fill="var(--moss)" />
@@ -158,8 +299,30 @@ function Islands({ islands }: { islands: NonNullable<MendDetail["inlay"]>["islan
   const unit = useUnit();
   return (
     <Ticket aria-label="Islands">
-      <thead><tr><th>Island at</th><th>Size</th><th>Bears</th></tr></thead>
-      <tbody>{islands.slice(0, 12).map(({ clock_deg, z_mm, area_mm2, bears_n, at_risk }, index) => <tr key={index}><th scope="row">{clockText(clock_deg)}, z {amountText(z_mm, "mm", unit)}</th><td>{amountText(area_mm2, "mm2", unit)}</td><td>{at_risk ? <strong style={{ color: ink.rust }}>{amountText(bears_n, "N", unit)}: at risk</strong> : amountText(bears_n, "N", unit)}</td></tr>)}</tbody>
+      <thead>
+        <tr>
+          <th>Island at</th>
+          <th>Size</th>
+          <th>Bears</th>
+        </tr>
+      </thead>
+      <tbody>
+        {islands.slice(0, 12).map(({ clock_deg, z_mm, area_mm2, bears_n, at_risk }, index) => (
+          <tr key={index}>
+            <th scope="row">
+              {clockText(clock_deg)}, z {amountText(z_mm, "mm", unit)}
+            </th>
+            <td>{amountText(area_mm2, "mm2", unit)}</td>
+            <td>
+              {at_risk ? (
+                <strong style={{ color: ink.rust }}>{amountText(bears_n, "N", unit)}: at risk</strong>
+              ) : (
+                amountText(bears_n, "N", unit)
+              )}
+            </td>
+          </tr>
+        ))}
+      </tbody>
     </Ticket>
   );
 }

@@ -17,31 +17,95 @@ export function Grooves({ at, step, faults, place, onPut }: FieldsOf) {
       {grooves.map((groove, index) => {
         const [from, to] = [groove.path[0], groove.path[groove.path.length - 1]];
         if (!from || !to) return null;
-        const own = (change: Partial<Groove>) => put(grooves.map((old, other) => (other === index ? { ...old, ...change } : old)));
+        const own = (change: Partial<Groove>) =>
+          put(grooves.map((old, other) => (other === index ? { ...old, ...change } : old)));
         const here = `${place}/grooves/${index}`;
         const round = groove.path.length === 2 && Math.abs(to.clock_deg - from.clock_deg) === 360;
         return (
           <Fields key={index} role="group" aria-label={`Groove ${index + 1}`}>
-            <LengthField label="Wide" value={groove.width_mm} onChange={(width_mm) => own({ width_mm })} fault={faults[`${here}/width_mm`]} />
-            <LengthField label="Deep" value={groove.depth_mm} onChange={(depth_mm) => own({ depth_mm })} fault={faults[`${here}/depth_mm`]} />
-            <LengthField label={round ? "Ring at" : "From z"} value={from.z_mm} onChange={(z_mm) => own({ path: [{ ...from, z_mm }, round ? { ...to, z_mm } : to] })} fault={faults[`${here}/path/0/z_mm`]} />
+            <LengthField
+              label="Wide"
+              value={groove.width_mm}
+              onChange={(width_mm) => own({ width_mm })}
+              fault={faults[`${here}/width_mm`]}
+            />
+            <LengthField
+              label="Deep"
+              value={groove.depth_mm}
+              onChange={(depth_mm) => own({ depth_mm })}
+              fault={faults[`${here}/depth_mm`]}
+            />
+            <LengthField
+              label={round ? "Ring at" : "From z"}
+              value={from.z_mm}
+              onChange={(z_mm) => own({ path: [{ ...from, z_mm }, round ? { ...to, z_mm } : to] })}
+              fault={faults[`${here}/path/0/z_mm`]}
+            />
             {!round && (
               <>
-                <ClockField label="From" value={from.clock_deg} onChange={(clock_deg) => own({ path: [{ ...from, clock_deg }, to] })} />
-                <LengthField label="To z" value={to.z_mm} onChange={(z_mm) => own({ path: [from, { ...to, z_mm }] })} fault={faults[`${here}/path/1/z_mm`]} />
-                <ClockField label="To" value={to.clock_deg} onChange={(clock_deg) => own({ path: [from, { ...to, clock_deg }] })} />
+                <ClockField
+                  label="From"
+                  value={from.clock_deg}
+                  onChange={(clock_deg) => own({ path: [{ ...from, clock_deg }, to] })}
+                />
+                <LengthField
+                  label="To z"
+                  value={to.z_mm}
+                  onChange={(z_mm) => own({ path: [from, { ...to, z_mm }] })}
+                  fault={faults[`${here}/path/1/z_mm`]}
+                />
+                <ClockField
+                  label="To"
+                  value={to.clock_deg}
+                  onChange={(clock_deg) => own({ path: [from, { ...to, clock_deg }] })}
+                />
               </>
             )}
-            <Button $kind="quiet" style={{ alignSelf: "end" }} onPress={() => put(grooves.filter((_, other) => other !== index))}>Take out</Button>
+            <Button
+              $kind="quiet"
+              style={{ alignSelf: "end" }}
+              onPress={() => put(grooves.filter((_, other) => other !== index))}
+            >
+              Take out
+            </Button>
           </Fields>
         );
       })}
       <Row>
-        <Button isDisabled={grooves.length >= MOST} onPress={() => put([...grooves, ring(middle)])}>Add a ring</Button>
-        <Button isDisabled={grooves.length >= MOST} onPress={() => put([...grooves, { width_mm: 3, depth_mm: 4, path: [{ clock_deg: at.hand.clockDeg, z_mm: middle * 0.6 }, { clock_deg: at.hand.clockDeg, z_mm: middle * 1.4 }] }])}>Add a line at the hand</Button>
+        <Button isDisabled={grooves.length >= MOST} onPress={() => put([...grooves, ring(middle)])}>
+          Add a ring
+        </Button>
+        <Button
+          isDisabled={grooves.length >= MOST}
+          onPress={() =>
+            put([
+              ...grooves,
+              {
+                width_mm: 3,
+                depth_mm: 4,
+                path: [
+                  { clock_deg: at.hand.clockDeg, z_mm: middle * 0.6 },
+                  { clock_deg: at.hand.clockDeg, z_mm: middle * 1.4 },
+                ],
+              },
+            ])
+          }
+        >
+          Add a line at the hand
+        </Button>
       </Row>
-      <Row><Button aria-pressed={at.grooving === step.id} isDisabled={grooves.length >= MOST} onPress={() => at.setGrooving(at.grooving === step.id ? undefined : step.id)}>{at.grooving === step.id ? "Done drawing" : "Draw on the skin"}</Button></Row>
-      {at.grooving === step.id && <Quiet role="status">Draw over the unrolled skin: each stroke is a groove, right across it a ring.</Quiet>}
+      <Row>
+        <Button
+          aria-pressed={at.grooving === step.id}
+          isDisabled={grooves.length >= MOST}
+          onPress={() => at.setGrooving(at.grooving === step.id ? undefined : step.id)}
+        >
+          {at.grooving === step.id ? "Done drawing" : "Draw on the skin"}
+        </Button>
+      </Row>
+      {at.grooving === step.id && (
+        <Quiet role="status">Draw over the unrolled skin: each stroke is a groove, right across it a ring.</Quiet>
+      )}
       <Quiet>Laid on the outside of the form, or of the blank while there is none.</Quiet>
     </>
   );

@@ -14,7 +14,10 @@ const Drawing = styled.svg`
   width: 100%;
   display: block;
   touch-action: none;
-  g[tabindex] { cursor: grab; ${focusRing} }
+  g[tabindex] {
+    cursor: grab;
+    ${focusRing}
+  }
 `;
 
 type Props = { cast: CastDetail; step: MendStep; onPut: (step: MendStep) => void };
@@ -25,13 +28,25 @@ type Place = Pick<Wood, "x_mm" | "y_mm" | "up_mm">;
 const ROOM_MM = 5;
 
 /** A mould as little larger as the wood in it needs. */
-export function largeEnough(mould: NonNullable<MendStep["mould"]>, { rooms, up_mm, tall_mm }: Wood): NonNullable<MendStep["mould"]> {
-  const more = (...sides: (number | undefined)[]) => Math.ceil(2 * Math.max(0, ROOM_MM - Math.min(...sides.map((room) => room ?? ROOM_MM))));
-  const grown = (size: "width_mm" | "length_mm" | "diameter_mm", by: number) => (mould[size] === undefined ? {} : { [size]: mould[size] + by });
-  return { ...mould, ...grown("length_mm", more(rooms.left, rooms.right)), ...grown("width_mm", more(rooms.front, rooms.back)), ...grown("diameter_mm", more(rooms.around)), depth_mm: Math.max(mould.depth_mm, Math.ceil(up_mm + tall_mm + ROOM_MM)) };
+export function largeEnough(
+  mould: NonNullable<MendStep["mould"]>,
+  { rooms, up_mm, tall_mm }: Wood,
+): NonNullable<MendStep["mould"]> {
+  const more = (...sides: (number | undefined)[]) =>
+    Math.ceil(2 * Math.max(0, ROOM_MM - Math.min(...sides.map((room) => room ?? ROOM_MM))));
+  const grown = (size: "width_mm" | "length_mm" | "diameter_mm", by: number) =>
+    mould[size] === undefined ? {} : { [size]: mould[size] + by };
+  return {
+    ...mould,
+    ...grown("length_mm", more(rooms.left, rooms.right)),
+    ...grown("width_mm", more(rooms.front, rooms.back)),
+    ...grown("diameter_mm", more(rooms.around)),
+    depth_mm: Math.max(mould.depth_mm, Math.ceil(up_mm + tall_mm + ROOM_MM)),
+  };
 }
 
-const besideText = (room: number, mm: (value: number) => string) => (room < 0 ? `${mm(-room)} too small for it` : `${mm(room)} beside it`);
+const besideText = (room: number, mm: (value: number) => string) =>
+  room < 0 ? `${mm(-room)} too small for it` : `${mm(room)} beside it`;
 
 const fixed = (mm: number) => Math.round(mm * 2) / 2;
 
@@ -45,8 +60,13 @@ export function InMould({ cast, step, onPut }: Props) {
   const round = inside_mm.length === 1;
   const [broad = 1, long = broad] = inside_mm;
   // What does not go in is drawn whole as well.
-  const [widest, highest] = wood ? [Math.max(long, wood.along_mm), Math.max(outside_depth_mm, wood.tall_mm + wood.up_mm)] : [long, outside_depth_mm];
-  const scale = Math.min((WIDE - 3 * GAP) / (2 * widest), (TALL - 2 * GAP) / Math.max(broad, highest, wood?.across_mm ?? 0));
+  const [widest, highest] = wood
+    ? [Math.max(long, wood.along_mm), Math.max(outside_depth_mm, wood.tall_mm + wood.up_mm)]
+    : [long, outside_depth_mm];
+  const scale = Math.min(
+    (WIDE - 3 * GAP) / (2 * widest),
+    (TALL - 2 * GAP) / Math.max(broad, highest, wood?.across_mm ?? 0),
+  );
   const [cx, cy] = [GAP + (widest * scale) / 2, TALL / 2];
   const [sx, floor] = [2 * GAP + (widest + (widest - long) / 2) * scale, TALL / 2 + (highest * scale) / 2];
   // What was put may come back a moment later: until then the hand goes on from where it put it.
@@ -66,50 +86,123 @@ export function InMould({ cast, step, onPut }: Props) {
     const there = (x: number, y: number): Place => {
       from ??= [x, y];
       const [dx, dy] = [(x - from[0]) * perPx, (y - from[1]) * perPx];
-      return side ? { ...at, x_mm: at.x_mm + dx, up_mm: Math.max(0, at.up_mm - dy) } : { ...at, x_mm: at.x_mm + dx, y_mm: at.y_mm + dy };
+      return side
+        ? { ...at, x_mm: at.x_mm + dx, up_mm: Math.max(0, at.up_mm - dy) }
+        : { ...at, x_mm: at.x_mm + dx, y_mm: at.y_mm + dy };
     };
     const box = frame.current?.getBoundingClientRect();
     there(event.clientX - (box?.left ?? 0), event.clientY - (box?.top ?? 0));
-    follow(event, (x, y) => hold(there(x, y)), (x, y) => {
-      hold(undefined);
-      put(there(x, y));
-    });
+    follow(
+      event,
+      (x, y) => hold(there(x, y)),
+      (x, y) => {
+        hold(undefined);
+        put(there(x, y));
+      },
+    );
   };
   const key = (side: boolean) => (event: KeyboardEvent) => {
     const by = event.shiftKey ? 10 : 1;
-    const [dx, dy] = { ArrowLeft: [-by, 0], ArrowRight: [by, 0], ArrowUp: [0, -by], ArrowDown: [0, by] }[event.key] ?? [];
+    const [dx, dy] =
+      { ArrowLeft: [-by, 0], ArrowRight: [by, 0], ArrowUp: [0, -by], ArrowDown: [0, by] }[event.key] ?? [];
     if (dx === undefined || dy === undefined) return;
     event.preventDefault();
     put(side ? { ...at, x_mm: at.x_mm + dx, up_mm: at.up_mm - dy } : { ...at, x_mm: at.x_mm + dx, y_mm: at.y_mm + dy });
   };
-  const grip = (side: boolean) => ({ tabIndex: 0, role: "application", "aria-label": `The wood ${side ? "from the side: arrow keys move it along and up" : "from above: arrow keys move it along and across"}`, onPointerDown: drag(side), onKeyDown: key(side) });
+  const grip = (side: boolean) => ({
+    tabIndex: 0,
+    role: "application",
+    "aria-label": `The wood ${side ? "from the side: arrow keys move it along and up" : "from above: arrow keys move it along and across"}`,
+    onPointerDown: drag(side),
+    onKeyDown: key(side),
+  });
   const room = wood && Math.min(...Object.values(wood.rooms));
   const inside = `${round ? "⌀" : ""}${[...inside_mm].reverse().map(mm).join(" × ")} inside`;
   const said = `${inside}, ${room === null || room === undefined ? `${amountText(cast.wood_ml, "ml", unit)} in it` : besideText(room, mm)}; poured ${mm(depth_mm)} deep`;
   return (
     <>
       <Drawing ref={frame} viewBox={`0 0 ${WIDE} ${TALL}`} role="group" aria-label={`Mould ${said}`}>
-        {round ? <circle cx={cx} cy={cy} r={(broad / 2) * scale} fill="var(--moss-pale)" stroke="var(--ink)" strokeWidth="2.5" />
-          : <rect x={GAP} y={cy - (broad * scale) / 2} width={long * scale} height={broad * scale} fill="var(--moss-pale)" stroke="var(--ink)" strokeWidth="2.5" />}
+        {round ? (
+          <circle
+            cx={cx}
+            cy={cy}
+            r={(broad / 2) * scale}
+            fill="var(--moss-pale)"
+            stroke="var(--ink)"
+            strokeWidth="2.5"
+          />
+        ) : (
+          <rect
+            x={GAP}
+            y={cy - (broad * scale) / 2}
+            width={long * scale}
+            height={broad * scale}
+            fill="var(--moss-pale)"
+            stroke="var(--ink)"
+            strokeWidth="2.5"
+          />
+        )}
         <path d={`M${cx - 5} ${cy}h10M${cx} ${cy - 5}v10`} stroke="var(--ink)" />
         {wood && (
-          <g {...grip(false)} transform={`translate(${cx + at.x_mm * scale} ${cy + at.y_mm * scale}) rotate(${wood.turned_deg})`}>
-            {wood.round ? <circle r={(wood.along_mm / 2) * scale} fill="var(--wood)" stroke="var(--ink)" />
-              : <rect x={(-wood.along_mm / 2) * scale} y={(-wood.across_mm / 2) * scale} width={wood.along_mm * scale} height={wood.across_mm * scale} fill="var(--wood)" stroke="var(--ink)" />}
+          <g
+            {...grip(false)}
+            transform={`translate(${cx + at.x_mm * scale} ${cy + at.y_mm * scale}) rotate(${wood.turned_deg})`}
+          >
+            {wood.round ? (
+              <circle r={(wood.along_mm / 2) * scale} fill="var(--wood)" stroke="var(--ink)" />
+            ) : (
+              <rect
+                x={(-wood.along_mm / 2) * scale}
+                y={(-wood.across_mm / 2) * scale}
+                width={wood.along_mm * scale}
+                height={wood.across_mm * scale}
+                fill="var(--wood)"
+                stroke="var(--ink)"
+              />
+            )}
             <path d="M-5 0h10M0 -5v10" stroke="var(--quiet)" />
           </g>
         )}
-        <rect x={sx + 1.5} y={floor - depth_mm * scale - 1} width={long * scale - 3} height={depth_mm * scale} fill="var(--moss-pale)" />
+        <rect
+          x={sx + 1.5}
+          y={floor - depth_mm * scale - 1}
+          width={long * scale - 3}
+          height={depth_mm * scale}
+          fill="var(--moss-pale)"
+        />
         {wood && (
-          <g {...grip(true)} transform={`translate(${sx + (long / 2 + at.x_mm) * scale} ${floor - at.up_mm * scale - 1})`}>
-            <rect x={(-wood.along_mm / 2) * scale} y={-wood.tall_mm * scale} width={wood.along_mm * scale} height={wood.tall_mm * scale} fill="var(--wood)" stroke="var(--ink)" />
+          <g
+            {...grip(true)}
+            transform={`translate(${sx + (long / 2 + at.x_mm) * scale} ${floor - at.up_mm * scale - 1})`}
+          >
+            <rect
+              x={(-wood.along_mm / 2) * scale}
+              y={-wood.tall_mm * scale}
+              width={wood.along_mm * scale}
+              height={wood.tall_mm * scale}
+              fill="var(--wood)"
+              stroke="var(--ink)"
+            />
           </g>
         )}
         {cast.layers.map((_, index) => {
           const up = cast.layers.slice(0, index + 1).reduce((sum, layer) => sum + layer.thick_mm, 0) * scale;
-          return <path key={index} d={`M${sx + 2} ${floor - up}h${long * scale - 4}`} stroke="var(--moss)" strokeDasharray={index === cast.layers.length - 1 ? "none" : "5 3"} pointerEvents="none" />;
+          return (
+            <path
+              key={index}
+              d={`M${sx + 2} ${floor - up}h${long * scale - 4}`}
+              stroke="var(--moss)"
+              strokeDasharray={index === cast.layers.length - 1 ? "none" : "5 3"}
+              pointerEvents="none"
+            />
+          );
         })}
-        <path d={`M${sx} ${floor - outside_depth_mm * scale}V${floor}h${long * scale}v${-outside_depth_mm * scale}`} fill="none" stroke="var(--ink)" strokeWidth="2.5" />
+        <path
+          d={`M${sx} ${floor - outside_depth_mm * scale}V${floor}h${long * scale}v${-outside_depth_mm * scale}`}
+          fill="none"
+          stroke="var(--ink)"
+          strokeWidth="2.5"
+        />
       </Drawing>
       <Quiet style={{ margin: "0 0 6px" }}>{said}.</Quiet>
     </>

@@ -17,8 +17,18 @@ export function Materials({ materials, cost }: Pick<MendPlan, "materials" | "cos
               <th scope="row">{name}</th>
               <td className="number">{amountText(amount, of, unit)}</td>
               <td>
-                {!shelf ? <span style={{ color: ink.quiet }}>not among the stores</span> : shelf.enough ? <>enough: {amountText(shelf.left_g, "g", unit)} of {shelf.product}</> : (
-                  <strong style={{ color: ink.rust }}>short: {amountText(shelf.left_g, "g", unit)} there{shelf.reserved_g > 0 && `, ${amountText(shelf.reserved_g, "g", unit)} of it spoken for`}; order {shelf.packs} × {amountText(shelf.pack_g, "g", unit)}</strong>
+                {!shelf ? (
+                  <span style={{ color: ink.quiet }}>not among the stores</span>
+                ) : shelf.enough ? (
+                  <>
+                    enough: {amountText(shelf.left_g, "g", unit)} of {shelf.product}
+                  </>
+                ) : (
+                  <strong style={{ color: ink.rust }}>
+                    short: {amountText(shelf.left_g, "g", unit)} there
+                    {shelf.reserved_g > 0 && `, ${amountText(shelf.reserved_g, "g", unit)} of it spoken for`}; order{" "}
+                    {shelf.packs} × {amountText(shelf.pack_g, "g", unit)}
+                  </strong>
                 )}
               </td>
             </tr>

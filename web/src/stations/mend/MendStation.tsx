@@ -23,10 +23,16 @@ const SETTLED_MS = 250;
 export function MendStation(at: AtStation) {
   const document = useSettled<Document>(at.document, SETTLED_MS);
   const { answer, problem } = useNewest(document, api.mend);
-  const faults = useMemo(() => Object.fromEntries((problem?.errors ?? []).map(({ pointer, detail }) => [pointer, detail])), [problem]);
+  const faults = useMemo(
+    () => Object.fromEntries((problem?.errors ?? []).map(({ pointer, detail }) => [pointer, detail])),
+    [problem],
+  );
   return (
     <>
-      <Findings findings={[...(answer?.says ?? []), ...at.assessment.findings.mend]} workings={{ ...at.assessment.workings }} />
+      <Findings
+        findings={[...(answer?.says ?? []), ...at.assessment.findings.mend]}
+        workings={{ ...at.assessment.workings }}
+      />
       {problem && <Fault role="alert">{problem.errors?.[0]?.detail ?? problem.detail}</Fault>}
       {!answer && !problem && <Quiet role="status">Working out the plan …</Quiet>}
       {answer && (
@@ -47,20 +53,43 @@ export function MendStation(at: AtStation) {
 /** What the whole of it does to the piece on the lathe. */
 function Effect({ plan }: { plan: Parameters<typeof Steps>[0]["plan"] }) {
   const unit = useUnit();
-  const rows = ([["As it goes on the lathe", "first"], ["Finished", "last"]] as const);
+  const rows = [
+    ["As it goes on the lathe", "first"],
+    ["Finished", "last"],
+  ] as const;
   return (
     <>
       <Heading>On the lathe, before and after</Heading>
       <Ticket aria-label="Before and after">
-        <thead><tr><th /><th>Stay below</th><th>Splits at</th><th>Weighs</th></tr></thead>
+        <thead>
+          <tr>
+            <th />
+            <th>Stay below</th>
+            <th>Splits at</th>
+            <th>Weighs</th>
+          </tr>
+        </thead>
         <tbody>
           {rows.map(([name, key]) => (
             <tr key={key}>
               <th scope="row">{name}</th>
               {(["limit_rpm", "burst_rpm", "mass_g"] as const).map((what) => {
                 const of = what === "mass_g" ? "g" : "rpm";
-                const [was, is] = [amountText(plan.before[key][what], of, unit), amountText(plan.after[key][what], of, unit)];
-                return <td key={what}>{was === is ? is : <>{was} → <strong>{is}</strong></>}</td>;
+                const [was, is] = [
+                  amountText(plan.before[key][what], of, unit),
+                  amountText(plan.after[key][what], of, unit),
+                ];
+                return (
+                  <td key={what}>
+                    {was === is ? (
+                      is
+                    ) : (
+                      <>
+                        {was} → <strong>{is}</strong>
+                      </>
+                    )}
+                  </td>
+                );
               })}
             </tr>
           ))}
@@ -83,15 +112,28 @@ function Water({ drying, at }: { drying: NonNullable<Assessment["drying"]>; at: 
               <th scope="row">{target.name}</th>
               <td className="number">{target.at_most_pct} %</td>
               <td>
-                {target.ready ? "now" : target.out_of_reach ? "not in this air" : (
-                  <Worked working={at.assessment.workings[`/drying/targets/${target.key}/days`]}>{target.days_late === null ? `${days(target.days_early)} at the earliest, or never` : `${days(target.days_early)} to ${days(target.days_late)}`}</Worked>
+                {target.ready ? (
+                  "now"
+                ) : target.out_of_reach ? (
+                  "not in this air"
+                ) : (
+                  <Worked working={at.assessment.workings[`/drying/targets/${target.key}/days`]}>
+                    {target.days_late === null
+                      ? `${days(target.days_early)} at the earliest, or never`
+                      : `${days(target.days_early)} to ${days(target.days_late)}`}
+                  </Worked>
                 )}
               </td>
             </tr>
           ))}
         </tbody>
       </Ticket>
-      <Quiet>In the shop’s own air. <Link to="/board" style={{ color: "inherit" }}>What waits, and the shop’s air</Link></Quiet>
+      <Quiet>
+        In the shop’s own air.{" "}
+        <Link to="/board" style={{ color: "inherit" }}>
+          What waits, and the shop’s air
+        </Link>
+      </Quiet>
       <Weigh at={at} />
     </>
   );
@@ -116,7 +158,9 @@ function Weigh({ at }: { at: AtStation }) {
     <Place of="weigh">
       <Heading>Weighed today</Heading>
       <Row>
-        <div style={{ width: 130 }}><NumberField label="Weight, g" value={grams ?? last} onChange={setGrams} /></div>
+        <div style={{ width: 130 }}>
+          <NumberField label="Weight, g" value={grams ?? last} onChange={setGrams} />
+        </div>
         <Button onPress={() => void send()}>Add the weight</Button>
       </Row>
       {fault && <Fault role="alert">{fault}</Fault>}

@@ -10,12 +10,22 @@ import { Grooves } from "./Grooves";
 import { Product } from "./Product";
 import { changed } from "../../draft/mendSteps";
 
-export type FieldsOf = { at: AtStation; step: MendStep; faults: Record<string, string>; place: string; onPut: (step: MendStep) => void };
+export type FieldsOf = {
+  at: AtStation;
+  step: MendStep;
+  faults: Record<string, string>;
+  place: string;
+  onPut: (step: MendStep) => void;
+};
 
 /** The names of a table's rows, by key. */
 export function useNames(table: TableName, without: string[] = []): Record<string, string> {
   const { data } = useQuery({ queryKey: ["table", table], queryFn: () => api.table(table), staleTime: Infinity });
-  return Object.fromEntries((data?.rows ?? []).map((row) => [String(row["key"]), String(row["name"])] as const).filter(([key]) => !without.includes(key)));
+  return Object.fromEntries(
+    (data?.rows ?? [])
+      .map((row) => [String(row["key"]), String(row["name"])] as const)
+      .filter(([key]) => !without.includes(key)),
+  );
 }
 
 const MENDS = ["stabilise", "soak", "glue", "fill", "cast"];
@@ -27,11 +37,23 @@ export function StepFields(props: FieldsOf) {
   return (
     <div style={{ display: "grid", gap: 10 }}>
       {MENDS.includes(step.do) && Object.keys(ids).length > 0 && (
-        <Choices label="Mends" value={step.of ?? []} options={ids} onChange={(of) => onPut(changed(step, { of: of.length > 0 || step.do !== "cast" ? of : undefined }))} />
+        <Choices
+          label="Mends"
+          value={step.of ?? []}
+          options={ids}
+          onChange={(of) => onPut(changed(step, { of: of.length > 0 || step.do !== "cast" ? of : undefined }))}
+        />
       )}
       <With {...props} />
       {step.do !== "dry" && step.do !== "sand" && (
-        <Fields><NumberField label="Own wait after it, h (0: the usual)" value={step.after_h ?? 0} onChange={(after_h) => onPut(changed(step, { after_h: after_h === 0 ? undefined : after_h }))} fault={props.faults[`${props.place}/after_h`]} /></Fields>
+        <Fields>
+          <NumberField
+            label="Own wait after it, h (0: the usual)"
+            value={step.after_h ?? 0}
+            onChange={(after_h) => onPut(changed(step, { after_h: after_h === 0 ? undefined : after_h }))}
+            fault={props.faults[`${props.place}/after_h`]}
+          />
+        </Fields>
       )}
       {step.do === "dry" && <DryFields {...props} />}
       {step.do === "stabilise" && <StabiliseFields {...props} />}
@@ -44,11 +66,16 @@ export function StepFields(props: FieldsOf) {
 /** What it is done with, where that is a choice. A filler not chosen is the one its mouth takes. */
 function With(props: FieldsOf) {
   switch (props.step.do) {
-    case "soak": return <Product {...props} table="hardeners" label="With" without={["stabilising"]} />;
-    case "glue": return <Product {...props} table="glues" label="With" usual="medium_ca" />;
-    case "fill": return <Product {...props} table="fillers" label="With" left="as its mouth takes" />;
-    case "inlay": return <Product {...props} table="fillers" label="With" usual="epoxy" />;
-    default: return null;
+    case "soak":
+      return <Product {...props} table="hardeners" label="With" without={["stabilising"]} />;
+    case "glue":
+      return <Product {...props} table="glues" label="With" usual="medium_ca" />;
+    case "fill":
+      return <Product {...props} table="fillers" label="With" left="as its mouth takes" />;
+    case "inlay":
+      return <Product {...props} table="fillers" label="With" usual="epoxy" />;
+    default:
+      return null;
   }
 }
 
@@ -56,8 +83,22 @@ function DryFields({ step, faults, place, onPut }: FieldsOf) {
   const names = useNames("drying_places");
   return (
     <>
-      {Object.keys(names).length > 0 && <Choice label="Where" value={step.in ?? "room"} options={names} onChange={(where) => onPut(changed(step, { in: where as NonNullable<MendStep["in"]> }))} />}
-      <Fields><NumberField label="To moisture, %" value={step.to_pct ?? 12} onChange={(to_pct) => onPut(changed(step, { to_pct }))} fault={faults[`${place}/to_pct`]} /></Fields>
+      {Object.keys(names).length > 0 && (
+        <Choice
+          label="Where"
+          value={step.in ?? "room"}
+          options={names}
+          onChange={(where) => onPut(changed(step, { in: where as NonNullable<MendStep["in"]> }))}
+        />
+      )}
+      <Fields>
+        <NumberField
+          label="To moisture, %"
+          value={step.to_pct ?? 12}
+          onChange={(to_pct) => onPut(changed(step, { to_pct }))}
+          fault={faults[`${place}/to_pct`]}
+        />
+      </Fields>
     </>
   );
 }
@@ -67,16 +108,50 @@ function StabiliseFields({ step, faults, place, onPut }: FieldsOf) {
   const put = (change: Partial<typeof vessel>) => {
     const next = { ...vessel, ...change };
     // Half a vessel is none yet: the other way is taken as the same until it is said.
-    onPut(changed(step, { vessel: { diameter_mm: next.diameter_mm || next.depth_mm, depth_mm: next.depth_mm || next.diameter_mm } }));
+    onPut(
+      changed(step, {
+        vessel: { diameter_mm: next.diameter_mm || next.depth_mm, depth_mm: next.depth_mm || next.diameter_mm },
+      }),
+    );
   };
   return (
     <Fields>
-      <LengthField label="Vessel across" value={vessel.diameter_mm} onChange={(diameter_mm) => put({ diameter_mm })} fault={faults[`${place}/vessel/diameter_mm`]} />
-      <LengthField label="Vessel deep" value={vessel.depth_mm} onChange={(depth_mm) => put({ depth_mm })} fault={faults[`${place}/vessel/depth_mm`]} />
-      <NumberField label="Shop over the sea, m" value={step.altitude_m ?? 0} onChange={(altitude_m) => onPut(changed(step, { altitude_m, air_hpa: undefined }))} fault={faults[`${place}/altitude_m`]} />
-      <NumberField label="Air today, hPa" value={step.air_hpa ?? 0} onChange={(air_hpa) => onPut(changed(step, { air_hpa: air_hpa || undefined }))} fault={faults[`${place}/air_hpa`]} />
-      <NumberField label="Oven, °C" value={step.oven_c ?? 90} onChange={(oven_c) => onPut(changed(step, { oven_c }))} fault={faults[`${place}/oven_c`]} />
-      <NumberField label="Held for, min" value={step.hold_min ?? 60} onChange={(hold_min) => onPut(changed(step, { hold_min }))} fault={faults[`${place}/hold_min`]} />
+      <LengthField
+        label="Vessel across"
+        value={vessel.diameter_mm}
+        onChange={(diameter_mm) => put({ diameter_mm })}
+        fault={faults[`${place}/vessel/diameter_mm`]}
+      />
+      <LengthField
+        label="Vessel deep"
+        value={vessel.depth_mm}
+        onChange={(depth_mm) => put({ depth_mm })}
+        fault={faults[`${place}/vessel/depth_mm`]}
+      />
+      <NumberField
+        label="Shop over the sea, m"
+        value={step.altitude_m ?? 0}
+        onChange={(altitude_m) => onPut(changed(step, { altitude_m, air_hpa: undefined }))}
+        fault={faults[`${place}/altitude_m`]}
+      />
+      <NumberField
+        label="Air today, hPa"
+        value={step.air_hpa ?? 0}
+        onChange={(air_hpa) => onPut(changed(step, { air_hpa: air_hpa || undefined }))}
+        fault={faults[`${place}/air_hpa`]}
+      />
+      <NumberField
+        label="Oven, °C"
+        value={step.oven_c ?? 90}
+        onChange={(oven_c) => onPut(changed(step, { oven_c }))}
+        fault={faults[`${place}/oven_c`]}
+      />
+      <NumberField
+        label="Held for, min"
+        value={step.hold_min ?? 60}
+        onChange={(hold_min) => onPut(changed(step, { hold_min }))}
+        fault={faults[`${place}/hold_min`]}
+      />
     </Fields>
   );
 }

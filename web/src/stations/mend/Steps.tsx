@@ -13,12 +13,32 @@ import { StepFields } from "./StepFields";
 import { KINDS, moved, newStep, withSteps } from "../../draft/mendSteps";
 
 const List = styled.ol`
-  > li { border-top: 1px solid ${ink.rule}; padding: 8px 0 10px; }
-  > li[data-wrong] { border-left: 5px solid ${ink.rust}; padding-left: 10px; }
-  h4 { font-size: 16px; font-weight: 650; }
-  .times { display: flex; flex-wrap: wrap; gap: 2px 22px; margin: 2px 0; }
-  .times dt { font-size: 14px; color: ${ink.quiet}; }
-  .times dd { margin: 0; font-weight: 650; }
+  > li {
+    border-top: 1px solid ${ink.rule};
+    padding: 8px 0 10px;
+  }
+  > li[data-wrong] {
+    border-left: 5px solid ${ink.rust};
+    padding-left: 10px;
+  }
+  h4 {
+    font-size: 16px;
+    font-weight: 650;
+  }
+  .times {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 2px 22px;
+    margin: 2px 0;
+  }
+  .times dt {
+    font-size: 14px;
+    color: ${ink.quiet};
+  }
+  .times dd {
+    margin: 0;
+    font-weight: 650;
+  }
 `;
 
 type Props = { at: AtStation; plan: MendPlan; faults: Record<string, string> };
@@ -30,7 +50,10 @@ export function Steps({ at, plan, faults }: Props) {
   const steps = at.document.mend?.steps ?? plan.plan.steps;
   const put = (next: MendStep[]) => at.draft.change(withSteps(at.document, next));
   const add = (kind: MendKind) => {
-    const step = newStep(kind, steps, { across: 2 * at.assessment.geometry.max_radius_mm, length: at.assessment.geometry.length_mm });
+    const step = newStep(kind, steps, {
+      across: 2 * at.assessment.geometry.max_radius_mm,
+      length: at.assessment.geometry.length_mm,
+    });
     put([...steps, step]);
     setAdding(false);
     setOpen(step.id);
@@ -40,46 +63,114 @@ export function Steps({ at, plan, faults }: Props) {
       {steps.length > 0 && <Heading>{plan.proposed ? "Proposed, in this order" : "In this order"}</Heading>}
       <List aria-label="Steps of mending">
         {steps.map((step, index) => (
-          <Step key={step.id} at={at} step={step} told={plan.steps.find(({ id }) => id === step.id)} plan={plan} index={index} faults={faults} open={open === step.id}
-            onOpen={() => setOpen(open === step.id ? undefined : step.id)} onPut={(next) => put(steps.map((old) => (old.id === step.id ? next : old)))}
-            onMove={(by) => put(moved(steps, index, by))} onRemove={() => put(steps.filter(({ id }) => id !== step.id))} last={index === steps.length - 1} />
+          <Step
+            key={step.id}
+            at={at}
+            step={step}
+            told={plan.steps.find(({ id }) => id === step.id)}
+            plan={plan}
+            index={index}
+            faults={faults}
+            open={open === step.id}
+            onOpen={() => setOpen(open === step.id ? undefined : step.id)}
+            onPut={(next) => put(steps.map((old) => (old.id === step.id ? next : old)))}
+            onMove={(by) => put(moved(steps, index, by))}
+            onRemove={() => put(steps.filter(({ id }) => id !== step.id))}
+            last={index === steps.length - 1}
+          />
         ))}
       </List>
       <Row>
-        <Button aria-expanded={adding} onPress={() => setAdding(!adding)}>Add a step</Button>
-        {!plan.proposed && <Button $kind="quiet" onPress={() => at.draft.change(Object.fromEntries(Object.entries(at.document).filter(([key]) => key !== "mend")) as typeof at.document)}>Back to the one proposed</Button>}
+        <Button aria-expanded={adding} onPress={() => setAdding(!adding)}>
+          Add a step
+        </Button>
+        {!plan.proposed && (
+          <Button
+            $kind="quiet"
+            onPress={() =>
+              at.draft.change(
+                Object.fromEntries(Object.entries(at.document).filter(([key]) => key !== "mend")) as typeof at.document,
+              )
+            }
+          >
+            Back to the one proposed
+          </Button>
+        )}
       </Row>
-      {adding && <Row role="group" aria-label="Kind of step" style={{ marginTop: 8, gap: 0 }}>{(Object.keys(KINDS) as MendKind[]).map((kind) => <Button key={kind} style={{ marginRight: -1, marginBottom: -1 }} onPress={() => add(kind)}>{KINDS[kind]}</Button>)}</Row>}
+      {adding && (
+        <Row role="group" aria-label="Kind of step" style={{ marginTop: 8, gap: 0 }}>
+          {(Object.keys(KINDS) as MendKind[]).map((kind) => (
+            <Button key={kind} style={{ marginRight: -1, marginBottom: -1 }} onPress={() => add(kind)}>
+              {KINDS[kind]}
+            </Button>
+          ))}
+        </Row>
+      )}
     </>
   );
 }
 
-type One = Props & { step: MendStep; told: MendTold | undefined; index: number; open: boolean; last: boolean; onOpen: () => void; onPut: (step: MendStep) => void; onMove: (by: -1 | 1) => void; onRemove: () => void };
+type One = Props & {
+  step: MendStep;
+  told: MendTold | undefined;
+  index: number;
+  open: boolean;
+  last: boolean;
+  onOpen: () => void;
+  onPut: (step: MendStep) => void;
+  onMove: (by: -1 | 1) => void;
+  onRemove: () => void;
+};
 
 function Step({ at, step, told, plan, index, faults, open, last, onOpen, onPut, onMove, onRemove }: One) {
   const mine = Object.entries(faults).filter(([pointer]) => pointer.startsWith(`/document/mend/steps/${index}/`));
   return (
     <li data-wrong={mine.length > 0 || (told?.conflicts ?? 0) > 0 || undefined}>
-      <h4>{index + 1}. {told?.name ?? KINDS[step.do]}</h4>
+      <h4>
+        {index + 1}. {told?.name ?? KINDS[step.do]}
+      </h4>
       {told && <Times told={told} />}
       {told && <Findings findings={open ? told.says : told.says.slice(0, 2)} workings={plan.workings} />}
-      {mine.map(([pointer, detail]) => <Fault key={pointer} role="alert">{detail}</Fault>)}
+      {mine.map(([pointer, detail]) => (
+        <Fault key={pointer} role="alert">
+          {detail}
+        </Fault>
+      ))}
       <Row>
-        <Button $kind="quiet" style={{ paddingLeft: 0 }} aria-expanded={open} onPress={onOpen}>{open ? "Fold" : "Open"}</Button>
+        <Button $kind="quiet" style={{ paddingLeft: 0 }} aria-expanded={open} onPress={onOpen}>
+          {open ? "Fold" : "Open"}
+        </Button>
         {open && (
           <>
-            <Button $kind="quiet" isDisabled={index === 0} onPress={() => onMove(-1)}>Earlier</Button>
-            <Button $kind="quiet" isDisabled={last} onPress={() => onMove(1)}>Later</Button>
-            <Button $kind="quiet" onPress={onRemove}>Take out</Button>
+            <Button $kind="quiet" isDisabled={index === 0} onPress={() => onMove(-1)}>
+              Earlier
+            </Button>
+            <Button $kind="quiet" isDisabled={last} onPress={() => onMove(1)}>
+              Later
+            </Button>
+            <Button $kind="quiet" onPress={onRemove}>
+              Take out
+            </Button>
           </>
         )}
       </Row>
       {open && (
         <>
           <StepFields at={at} step={step} faults={faults} place={`/document/mend/steps/${index}`} onPut={onPut} />
-          {told?.detail && <Details at={at} step={step} detail={told.detail} workings={plan.workings} place={`/document/mend/steps/${index}`} onPut={onPut} />}
+          {told?.detail && (
+            <Details
+              at={at}
+              step={step}
+              detail={told.detail}
+              workings={plan.workings}
+              place={`/document/mend/steps/${index}`}
+              onPut={onPut}
+            />
+          )}
           {told && told.tools.length > 0 && <Quiet>To hand: {told.tools.join(", ")}.</Quiet>}
-          {told?.cautions.map((caution) => <Quiet key={caution}>{caution}</Quiet>)}
+          {told?.cautions.map((caution) => (
+            <Quiet key={caution}>{caution}</Quiet>
+          ))}
         </>
       )}
     </li>
@@ -89,13 +180,32 @@ function Step({ at, step, told, plan, index, faults, open, last, onOpen, onPut, 
 /** Time in hand and time until it can be turned: two numbers, never one for the other. */
 function Times({ told }: { told: MendTold }) {
   const unit = useUnit();
-  const h = (value: number | null) => (value === null ? "never in this air" : value === 0 ? "at once" : amountText(value, "h", unit));
+  const h = (value: number | null) =>
+    value === null ? "never in this air" : value === 0 ? "at once" : amountText(value, "h", unit);
   return (
     <dl className="times">
-      {told.working_min !== null && <div><dt>Working time</dt><dd>{amountText(told.working_min, "min", unit)}</dd></div>}
-      <div><dt>{told.do === "dry" ? "Dry enough" : told.do === "sand" ? "Then" : "Ready to turn"}</dt><dd>{told.ready_h === null || told.ready_h === 0 ? h(told.ready_h) : `after ${h(told.ready_h)}`}</dd></div>
-      {told.cure_h !== null && told.ready_h !== null && told.cure_h > told.ready_h * 1.01 && <div><dt>Cured through</dt><dd>after {h(told.cure_h)}</dd></div>}
-      {told.gate_pct !== null && told.moisture_pct !== null && <div><dt>Takes at most</dt><dd>{amountText(told.gate_pct, "%", unit)} moisture</dd></div>}
+      {told.working_min !== null && (
+        <div>
+          <dt>Working time</dt>
+          <dd>{amountText(told.working_min, "min", unit)}</dd>
+        </div>
+      )}
+      <div>
+        <dt>{told.do === "dry" ? "Dry enough" : told.do === "sand" ? "Then" : "Ready to turn"}</dt>
+        <dd>{told.ready_h === null || told.ready_h === 0 ? h(told.ready_h) : `after ${h(told.ready_h)}`}</dd>
+      </div>
+      {told.cure_h !== null && told.ready_h !== null && told.cure_h > told.ready_h * 1.01 && (
+        <div>
+          <dt>Cured through</dt>
+          <dd>after {h(told.cure_h)}</dd>
+        </div>
+      )}
+      {told.gate_pct !== null && told.moisture_pct !== null && (
+        <div>
+          <dt>Takes at most</dt>
+          <dd>{amountText(told.gate_pct, "%", unit)} moisture</dd>
+        </div>
+      )}
     </dl>
   );
 }

@@ -9,10 +9,19 @@ import { Fields, Row, Ticket } from "../../kit/parts";
 import type { AtStation } from "../../draft/atStation";
 
 const MENDS: Record<NonNullable<Crack["mend"]>, string> = {
-  none: "Open", thin_ca: "Thin CA", packed_dust: "CA on dust", thick_ca: "Thick CA", epoxy: "Epoxy", resin: "Resin",
+  none: "Open",
+  thin_ca: "Thin CA",
+  packed_dust: "CA on dust",
+  thick_ca: "Thick CA",
+  epoxy: "Epoxy",
+  resin: "Resin",
 };
 
-export const FOUND_BY: Record<NonNullable<PathDefect["found_by"]>, string> = { seen: "seen", feeler: "by feeler", guessed: "guessed" };
+export const FOUND_BY: Record<NonNullable<PathDefect["found_by"]>, string> = {
+  seen: "seen",
+  feeler: "by feeler",
+  guessed: "guessed",
+};
 const DOUBT = 0.35;
 
 /** Everything of one defect that can be typed. Faults of the core stand at their field. */
@@ -20,65 +29,174 @@ export function DefectFields({ at, defect }: { at: AtStation; defect: Defect }) 
   const index = at.document.defects.findIndex(({ id }) => id === defect.id);
   const put = (changed: Defect) => at.put(changed, false);
   const over = isPath(defect) ? overEdge(defect, at.document.defects, at.assessment.geometry) : undefined;
-  const fault = (path: string) => at.problem?.errors?.find(({ pointer }) => pointer.startsWith(`/document/defects/${index}/${path}`))?.detail;
+  const fault = (path: string) =>
+    at.problem?.errors?.find(({ pointer }) => pointer.startsWith(`/document/defects/${index}/${path}`))?.detail;
   return (
     <>
       {isPath(defect) ? <PathFields {...{ defect, put, fault }} /> : <BodyFields {...{ defect, put, fault }} />}
       <div style={{ maxWidth: 260, marginBottom: 12 }}>
-        <TextLine label="Belongs with" value={defect.group ?? ""} most={40} onChange={(group) => {
-          put((group ? { ...defect, group } : without(defect, "group")) as Defect);
-        }} />
+        <TextLine
+          label="Belongs with"
+          value={defect.group ?? ""}
+          most={40}
+          onChange={(group) => {
+            put((group ? { ...defect, group } : without(defect, "group")) as Defect);
+          }}
+        />
       </div>
       <Row>
         <Button onPress={() => at.copy(defect)}>Copy</Button>
-        {over && <Button onPress={() => at.draft.change({ ...at.document, defects: [...at.document.defects.map((own) => (own.id === defect.id ? over[0] : own)), over[1]] })}>On over the edge</Button>}
+        {over && (
+          <Button
+            onPress={() =>
+              at.draft.change({
+                ...at.document,
+                defects: [...at.document.defects.map((own) => (own.id === defect.id ? over[0] : own)), over[1]],
+              })
+            }
+          >
+            On over the edge
+          </Button>
+        )}
         <Button onPress={() => at.remove(defect.id)}>Delete {defect.id}</Button>
-        <Button $kind="quiet" onPress={() => at.choose(undefined)}>Done</Button>
+        <Button $kind="quiet" onPress={() => at.choose(undefined)}>
+          Done
+        </Button>
       </Row>
     </>
   );
 }
 
-type Part<Kind extends Defect> = { defect: Kind; put: (changed: Defect) => void; fault: (path: string) => string | undefined };
+type Part<Kind extends Defect> = {
+  defect: Kind;
+  put: (changed: Defect) => void;
+  fault: (path: string) => string | undefined;
+};
 
 function PathFields({ defect, put, fault }: Part<PathDefect>) {
-  const setPoint = (index: number, change: object) => put({ ...defect, path: defect.path.map((point, other) => (other === index ? { ...point, ...change } : point)) });
+  const setPoint = (index: number, change: object) =>
+    put({ ...defect, path: defect.path.map((point, other) => (other === index ? { ...point, ...change } : point)) });
   const last = defect.path.length - 1;
   const unit = useUnit();
   const side = defect.enters === "side";
   const named = (index: number) => (index === 0 ? "From" : index === last ? "To" : `Point ${index + 1}`);
   const varies = defect.path.some(({ depth_mm }) => depth_mm !== undefined);
-  const setVaries = (on: boolean) => put({ ...defect, path: defect.path.map(({ depth_mm, ...point }) => (on ? { ...point, depth_mm: depth_mm ?? defect.depth_mm } : point)) });
+  const setVaries = (on: boolean) =>
+    put({
+      ...defect,
+      path: defect.path.map(({ depth_mm, ...point }) =>
+        on ? { ...point, depth_mm: depth_mm ?? defect.depth_mm } : point,
+      ),
+    });
   return (
     <>
       <Fields>
-        <LengthField label="Depth" value={defect.depth_mm} onChange={(depth_mm) => put({ ...defect, depth_mm })} fault={fault("depth_mm")} />
-        <LengthField label={defect.type === "bark_inclusion" ? "Thickness" : "Mouth"} value={defect.width_mm} onChange={(width_mm) => put({ ...defect, width_mm })} fault={fault("width_mm")} />
+        <LengthField
+          label="Depth"
+          value={defect.depth_mm}
+          onChange={(depth_mm) => put({ ...defect, depth_mm })}
+          fault={fault("depth_mm")}
+        />
+        <LengthField
+          label={defect.type === "bark_inclusion" ? "Thickness" : "Mouth"}
+          value={defect.width_mm}
+          onChange={(width_mm) => put({ ...defect, width_mm })}
+          fault={fault("width_mm")}
+        />
       </Fields>
       <Ticket style={{ marginBottom: 12 }}>
-        <thead><tr><th /><th>o’clock</th><th>{side ? `off the head, ${unit}` : `off the axis, ${unit}`}</th>{varies && <th>deep, {unit}</th>}{last > 1 && <th />}</tr></thead>
+        <thead>
+          <tr>
+            <th />
+            <th>o’clock</th>
+            <th>{side ? `off the head, ${unit}` : `off the axis, ${unit}`}</th>
+            {varies && <th>deep, {unit}</th>}
+            {last > 1 && <th />}
+          </tr>
+        </thead>
         <tbody>
           {defect.path.map((point, index) => (
             <tr key={index}>
               <th scope="row">{named(index)}</th>
-              <td><ClockField bare label={named(index)} value={point.clock_deg} onChange={(clock_deg) => setPoint(index, { clock_deg })} fault={fault(`path/${index}/clock_deg`)} /></td>
               <td>
-                {side
-                  ? <LengthField bare label={`${named(index)}, off the head`} value={point.z_mm} onChange={(z_mm) => setPoint(index, { z_mm })} fault={fault(`path/${index}/z_mm`)} />
-                  : <LengthField bare label={`${named(index)}, off the axis`} value={point.r_mm ?? 0} onChange={(r_mm) => setPoint(index, { r_mm })} fault={fault(`path/${index}/r_mm`)} />}
+                <ClockField
+                  bare
+                  label={named(index)}
+                  value={point.clock_deg}
+                  onChange={(clock_deg) => setPoint(index, { clock_deg })}
+                  fault={fault(`path/${index}/clock_deg`)}
+                />
               </td>
-              {varies && <td><LengthField bare label={`${named(index)}, deep`} value={point.depth_mm ?? defect.depth_mm} onChange={(depth_mm) => setPoint(index, { depth_mm })} fault={fault(`path/${index}/depth_mm`)} /></td>}
-              {last > 1 && <td>{index > 0 && index < last && <Button $kind="quiet" aria-label={`Drop point ${index + 1}`} onPress={() => put(dropPoint(defect, index))}>Drop</Button>}</td>}
+              <td>
+                {side ? (
+                  <LengthField
+                    bare
+                    label={`${named(index)}, off the head`}
+                    value={point.z_mm}
+                    onChange={(z_mm) => setPoint(index, { z_mm })}
+                    fault={fault(`path/${index}/z_mm`)}
+                  />
+                ) : (
+                  <LengthField
+                    bare
+                    label={`${named(index)}, off the axis`}
+                    value={point.r_mm ?? 0}
+                    onChange={(r_mm) => setPoint(index, { r_mm })}
+                    fault={fault(`path/${index}/r_mm`)}
+                  />
+                )}
+              </td>
+              {varies && (
+                <td>
+                  <LengthField
+                    bare
+                    label={`${named(index)}, deep`}
+                    value={point.depth_mm ?? defect.depth_mm}
+                    onChange={(depth_mm) => setPoint(index, { depth_mm })}
+                    fault={fault(`path/${index}/depth_mm`)}
+                  />
+                </td>
+              )}
+              {last > 1 && (
+                <td>
+                  {index > 0 && index < last && (
+                    <Button
+                      $kind="quiet"
+                      aria-label={`Drop point ${index + 1}`}
+                      onPress={() => put(dropPoint(defect, index))}
+                    >
+                      Drop
+                    </Button>
+                  )}
+                </td>
+              )}
             </tr>
           ))}
         </tbody>
       </Ticket>
-      <div style={{ marginBottom: 12 }}><Choice label="How deep along it" value={varies ? "varies" : "even"} options={{ even: "The same all along", varies: "Differs by the point" }} onChange={(way) => setVaries(way === "varies")} /></div>
+      <div style={{ marginBottom: 12 }}>
+        <Choice
+          label="How deep along it"
+          value={varies ? "varies" : "even"}
+          options={{ even: "The same all along", varies: "Differs by the point" }}
+          onChange={(way) => setVaries(way === "varies")}
+        />
+      </div>
       <Depth {...{ defect, put, fault }} />
       {defect.type !== "bark_inclusion" && (
         <div style={{ display: "grid", gap: 10, marginBottom: 12 }}>
-          <Choice label="Mended with" value={defect.mend ?? "none"} options={MENDS} onChange={(mend) => put({ ...defect, mend })} />
-          <Choice label="Goes" value={defect.through ? "through" : "in"} options={{ in: "In", through: "Right through" }} onChange={(way) => put({ ...defect, through: way === "through" })} />
+          <Choice
+            label="Mended with"
+            value={defect.mend ?? "none"}
+            options={MENDS}
+            onChange={(mend) => put({ ...defect, mend })}
+          />
+          <Choice
+            label="Goes"
+            value={defect.through ? "through" : "in"}
+            options={{ in: "In", through: "Right through" }}
+            onChange={(way) => put({ ...defect, through: way === "through" })}
+          />
         </div>
       )}
     </>
@@ -95,20 +213,40 @@ function Depth({ defect, put, fault }: Part<PathDefect>) {
   };
   return (
     <div style={{ display: "grid", gap: 10, marginBottom: 12 }}>
-      <Choice label="Depth found" value={defect.found_by ?? "unsaid"} options={{ unsaid: "Unsaid", seen: "Seen", feeler: "By feeler", guessed: "Guessed" }}
+      <Choice
+        label="Depth found"
+        value={defect.found_by ?? "unsaid"}
+        options={{ unsaid: "Unsaid", seen: "Seen", feeler: "By feeler", guessed: "Guessed" }}
         onChange={(way) => {
           const changed = { ...defect };
           delete changed.found_by;
           put(way === "unsaid" ? changed : { ...changed, found_by: way });
-        }} />
+        }}
+      />
       {range ? (
         <Fields style={{ margin: 0 }}>
-          <LengthField label="At least" value={range[0] ?? 0} onChange={(least) => set([least, range[1] ?? least])} fault={fault("depth_range_mm")} />
+          <LengthField
+            label="At least"
+            value={range[0] ?? 0}
+            onChange={(least) => set([least, range[1] ?? least])}
+            fault={fault("depth_range_mm")}
+          />
           <LengthField label="At most" value={range[1] ?? 0} onChange={(most) => set([range[0] ?? most, most])} />
           <Button onPress={() => set(undefined)}>No doubt of it</Button>
         </Fields>
       ) : (
-        <div><Button onPress={() => set([Math.round(defect.depth_mm * (1 - DOUBT) * 10) / 10, Math.round(defect.depth_mm * (1 + DOUBT) * 10) / 10])}>It may be more or less</Button></div>
+        <div>
+          <Button
+            onPress={() =>
+              set([
+                Math.round(defect.depth_mm * (1 - DOUBT) * 10) / 10,
+                Math.round(defect.depth_mm * (1 + DOUBT) * 10) / 10,
+              ])
+            }
+          >
+            It may be more or less
+          </Button>
+        </div>
       )}
     </div>
   );
@@ -116,35 +254,112 @@ function Depth({ defect, put, fault }: Part<PathDefect>) {
 
 function BodyFields({ defect, put, fault }: Part<BodyDefect>) {
   const setCentre = (change: object) => put({ ...defect, centre: { ...defect.centre, ...change } });
-  const setSize = (axis: number, size: number) => put({ ...defect, size_mm: defect.size_mm.map((old, other) => (other === axis ? size : old)) });
+  const setSize = (axis: number, size: number) =>
+    put({ ...defect, size_mm: defect.size_mm.map((old, other) => (other === axis ? size : old)) });
   return (
     <>
       <Fields>
-        <ClockField label="Middle" value={defect.centre.clock_deg} onChange={(clock_deg) => setCentre({ clock_deg })} fault={fault("centre/clock_deg")} />
-        <LengthField label="Off the axis" value={defect.centre.r_mm} onChange={(r_mm) => setCentre({ r_mm })} fault={fault("centre/r_mm")} />
-        <LengthField label="Off the head" value={defect.centre.z_mm} onChange={(z_mm) => setCentre({ z_mm })} fault={fault("centre/z_mm")} />
+        <ClockField
+          label="Middle"
+          value={defect.centre.clock_deg}
+          onChange={(clock_deg) => setCentre({ clock_deg })}
+          fault={fault("centre/clock_deg")}
+        />
+        <LengthField
+          label="Off the axis"
+          value={defect.centre.r_mm}
+          onChange={(r_mm) => setCentre({ r_mm })}
+          fault={fault("centre/r_mm")}
+        />
+        <LengthField
+          label="Off the head"
+          value={defect.centre.z_mm}
+          onChange={(z_mm) => setCentre({ z_mm })}
+          fault={fault("centre/z_mm")}
+        />
         {["In and out", "Round", "Along"].map((name, axis) => (
-          <LengthField key={name} label={name} value={defect.size_mm[axis] ?? 0} onChange={(size) => setSize(axis, size)} fault={fault(`size_mm/${axis}`)} />
+          <LengthField
+            key={name}
+            label={name}
+            value={defect.size_mm[axis] ?? 0}
+            onChange={(size) => setSize(axis, size)}
+            fault={fault(`size_mm/${axis}`)}
+          />
         ))}
         {defect.type === "galleries" && (
           <>
-            <LengthField label="Hole across" value={defect.hole_diameter_mm} onChange={(hole_diameter_mm) => put({ ...defect, hole_diameter_mm })} fault={fault("hole_diameter_mm")} />
-            <NumberField label="Holes to the cm²" value={defect.holes_per_cm2} onChange={(holes_per_cm2) => put({ ...defect, holes_per_cm2 })} fault={fault("holes_per_cm2")} />
+            <LengthField
+              label="Hole across"
+              value={defect.hole_diameter_mm}
+              onChange={(hole_diameter_mm) => put({ ...defect, hole_diameter_mm })}
+              fault={fault("hole_diameter_mm")}
+            />
+            <NumberField
+              label="Holes to the cm²"
+              value={defect.holes_per_cm2}
+              onChange={(holes_per_cm2) => put({ ...defect, holes_per_cm2 })}
+              fault={fault("holes_per_cm2")}
+            />
           </>
         )}
         {defect.type === "bubble_pocket" && (
           <>
-            <LengthField label="Bubble across" value={defect.bubble_diameter_mm} onChange={(bubble_diameter_mm) => put({ ...defect, bubble_diameter_mm })} fault={fault("bubble_diameter_mm")} />
-            <NumberField label="Bubbles to the cm³" value={defect.bubbles_per_cm3} onChange={(bubbles_per_cm3) => put({ ...defect, bubbles_per_cm3 })} fault={fault("bubbles_per_cm3")} />
+            <LengthField
+              label="Bubble across"
+              value={defect.bubble_diameter_mm}
+              onChange={(bubble_diameter_mm) => put({ ...defect, bubble_diameter_mm })}
+              fault={fault("bubble_diameter_mm")}
+            />
+            <NumberField
+              label="Bubbles to the cm³"
+              value={defect.bubbles_per_cm3}
+              onChange={(bubbles_per_cm3) => put({ ...defect, bubbles_per_cm3 })}
+              fault={fault("bubbles_per_cm3")}
+            />
           </>
         )}
-        {defect.type === "loose_piece" && <NumberField label="Of its back held, %" value={Math.round(defect.bonded_share * 1000) / 10} onChange={(percent) => put({ ...defect, bonded_share: percent / 100 })} fault={fault("bonded_share")} />}
-        {defect.type === "resin_body" && <NumberField label="Density, kg/m³" value={defect.density_kg_m3} onChange={(density_kg_m3) => put({ ...defect, density_kg_m3 })} fault={fault("density_kg_m3")} />}
+        {defect.type === "loose_piece" && (
+          <NumberField
+            label="Of its back held, %"
+            value={Math.round(defect.bonded_share * 1000) / 10}
+            onChange={(percent) => put({ ...defect, bonded_share: percent / 100 })}
+            fault={fault("bonded_share")}
+          />
+        )}
+        {defect.type === "resin_body" && (
+          <NumberField
+            label="Density, kg/m³"
+            value={defect.density_kg_m3}
+            onChange={(density_kg_m3) => put({ ...defect, density_kg_m3 })}
+            fault={fault("density_kg_m3")}
+          />
+        )}
       </Fields>
       <div style={{ marginBottom: 12 }}>
-        {defect.type === "soft_zone" && <Choice label="How far gone" value={defect.grade} options={{ firm: "Firm", soft: "Soft", spongy: "Spongy" }} onChange={(grade) => put({ ...defect, grade })} />}
-        {defect.type === "hard_inclusion" && <Choice label="What it is" value={defect.of} options={{ stone: "Stone", metal: "Metal", knot: "Knot" }} onChange={(of) => put({ ...defect, of })} />}
-        {defect.type === "void" && <Choice label="What is in it" value={defect.contents} options={{ air: "Air", dirt: "Dirt", bark: "Bark", stone: "Stone" }} onChange={(contents) => put({ ...defect, contents })} />}
+        {defect.type === "soft_zone" && (
+          <Choice
+            label="How far gone"
+            value={defect.grade}
+            options={{ firm: "Firm", soft: "Soft", spongy: "Spongy" }}
+            onChange={(grade) => put({ ...defect, grade })}
+          />
+        )}
+        {defect.type === "hard_inclusion" && (
+          <Choice
+            label="What it is"
+            value={defect.of}
+            options={{ stone: "Stone", metal: "Metal", knot: "Knot" }}
+            onChange={(of) => put({ ...defect, of })}
+          />
+        )}
+        {defect.type === "void" && (
+          <Choice
+            label="What is in it"
+            value={defect.contents}
+            options={{ air: "Air", dirt: "Dirt", bark: "Bark", stone: "Stone" }}
+            onChange={(contents) => put({ ...defect, contents })}
+          />
+        )}
       </div>
     </>
   );

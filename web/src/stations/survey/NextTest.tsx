@@ -12,7 +12,10 @@ import type { AtStation } from "../../draft/atStation";
 const Line = styled.li`
   border-top: 1px solid ${ink.rule};
   padding: 9px 0 9px 14px;
-  .way { font-size: 15px; color: ${ink.quiet}; }
+  .way {
+    font-size: 15px;
+    color: ${ink.quiet};
+  }
 `;
 
 /** Which one more test would tell most, asked for when wanted: it goes through every finding both ways. */
@@ -38,15 +41,24 @@ export function NextTest({ at }: { at: AtStation }) {
   return (
     <section aria-label="What to test next">
       <Heading>What to test next</Heading>
-      {!current && <Button onPress={() => void ask()} isDisabled={busy}>{busy ? "Going through it …" : "Where would one more test tell most?"}</Button>}
+      {!current && (
+        <Button onPress={() => void ask()} isDisabled={busy}>
+          {busy ? "Going through it …" : "Where would one more test tell most?"}
+        </Button>
+      )}
       {fault && <Fault role="alert">{fault}</Fault>}
-      {current?.length === 0 && <Quiet>Nothing found here would move the speed by being a little better or worse.</Quiet>}
+      {current?.length === 0 && (
+        <Quiet>Nothing found here would move the speed by being a little better or worse.</Quiet>
+      )}
       <ul>
         {current?.map(({ id, test, way, clock_deg, z_mm, best_rpm, worst_rpm }) => (
           <Line key={id}>
-            <strong>{id}: {test}</strong> at {clockText(clock_deg)}, {amountText(z_mm, "mm", unit)} from the head. By what it shows the last stage stays below{" "}
-            <strong>{amountText(worst_rpm, "rpm", unit)}</strong> or may go to <strong>{amountText(best_rpm, "rpm", unit)}</strong>.
-            <div className="way">{way}</div>
+            <strong>
+              {id}: {test}
+            </strong>{" "}
+            at {clockText(clock_deg)}, {amountText(z_mm, "mm", unit)} from the head. By what it shows the last stage
+            stays below <strong>{amountText(worst_rpm, "rpm", unit)}</strong> or may go to{" "}
+            <strong>{amountText(best_rpm, "rpm", unit)}</strong>.<div className="way">{way}</div>
           </Line>
         ))}
       </ul>

@@ -18,9 +18,19 @@ const Way = styled(Radio)`
   margin-bottom: -1px;
   cursor: pointer;
   ${focusRing}
-  .what { font-weight: 650; }
-  .risk { flex: 1 0 100%; font-size: 15px; color: ${ink.quiet}; }
-  &[data-selected] { background: ${ink.paper}; border: 2px solid ${ink.moss}; padding: 7px 9px; }
+  .what {
+    font-weight: 650;
+  }
+  .risk {
+    flex: 1 0 100%;
+    font-size: 15px;
+    color: ${ink.quiet};
+  }
+  &[data-selected] {
+    background: ${ink.paper};
+    border: 2px solid ${ink.moss};
+    padding: 7px 9px;
+  }
 `;
 
 type Key = DefectReport["ways"][number]["key"];
@@ -29,17 +39,38 @@ type Key = DefectReport["ways"][number]["key"];
 export function Ways({ at, defect, report }: { at: AtStation; defect: Defect; report: DefectReport }) {
   const unit = useUnit();
   if (report.ways.length === 0) return null;
-  const choose = (key: string) => at.put((key === "advised" ? without(defect, "chosen") : { ...defect, chosen: key as Key }) as Defect, false);
+  const choose = (key: string) =>
+    at.put((key === "advised" ? without(defect, "chosen") : { ...defect, chosen: key as Key }) as Defect, false);
   return (
     <>
       <RadioGroup value={report.chosen ?? "advised"} onChange={choose} style={{ margin: "10px 0" }}>
         <Label style={{ fontSize: 14, color: ink.quiet }}>Ways to deal with it</Label>
-        {!report.ways.some(({ advised }) => advised) && <Way value="advised"><span className="what">No choice made</span></Way>}
+        {!report.ways.some(({ advised }) => advised) && (
+          <Way value="advised">
+            <span className="what">No choice made</span>
+          </Way>
+        )}
         {report.ways.map(({ key, name, cost, hands_min, wait_h, risk, values, advised }) => (
           <Way key={key} value={advised && report.chosen === null ? "advised" : key}>
-            <span className="what">{name[0]?.toUpperCase()}{name.slice(1)}{advised && " · advised"}</span>
-            <span>{[cost > 0 ? amountText(cost, "money", unit) : "no cost", `${Math.round(hands_min)} min work`, wait_h === null ? "never in this air" : wait_h > 0 ? `wait ${amountText(wait_h, "h", unit)}` : "no wait"].join(" · ")}</span>
-            <span className="risk"><Sentence text={risk} values={values} /></span>
+            <span className="what">
+              {name[0]?.toUpperCase()}
+              {name.slice(1)}
+              {advised && " · advised"}
+            </span>
+            <span>
+              {[
+                cost > 0 ? amountText(cost, "money", unit) : "no cost",
+                `${Math.round(hands_min)} min work`,
+                wait_h === null
+                  ? "never in this air"
+                  : wait_h > 0
+                    ? `wait ${amountText(wait_h, "h", unit)}`
+                    : "no wait",
+              ].join(" · ")}
+            </span>
+            <span className="risk">
+              <Sentence text={risk} values={values} />
+            </span>
           </Way>
         ))}
       </RadioGroup>

@@ -15,21 +15,43 @@ import type { AtStation } from "../../draft/atStation";
 
 type Kind = "awl" | "tap" | "thumbnail" | "drop" | "pry" | "lamp" | "moisture";
 
-const KINDS: Record<Kind, string> = { awl: "Awl", tap: "Tap", thumbnail: "Thumbnail", drop: "Water drop", pry: "Pry", lamp: "Lamp", moisture: "Pins" };
+const KINDS: Record<Kind, string> = {
+  awl: "Awl",
+  tap: "Tap",
+  thumbnail: "Thumbnail",
+  drop: "Water drop",
+  pry: "Pry",
+  lamp: "Lamp",
+  moisture: "Pins",
+};
 const SHOWS: Partial<Record<Kind, Record<string, string>>> = {
-  tap: { clear: "Rings clear", dull: "Sounds dull" }, thumbnail: { dents: "Dents", crumbles: "Crumbles" }, drop: { beads: "Beads", drinks: "Is drunk" },
-  pry: { holds: "Holds", moves: "Moves" }, lamp: { dark: "Dark", glows: "Glows" },
+  tap: { clear: "Rings clear", dull: "Sounds dull" },
+  thumbnail: { dents: "Dents", crumbles: "Crumbles" },
+  drop: { beads: "Beads", drinks: "Is drunk" },
+  pry: { holds: "Holds", moves: "Moves" },
+  lamp: { dark: "Dark", glows: "Glows" },
 };
 const PLACES = { side: "On the side", tail: "On the tail face", head: "On the head face" } as const;
 /** The row of the tests table that tells how each is done. */
-const WAY: Record<Kind, string> = { awl: "awl", tap: "tap", thumbnail: "thumbnail", drop: "drop", pry: "pry", lamp: "lamp", moisture: "pin" };
+const WAY: Record<Kind, string> = {
+  awl: "awl",
+  tap: "tap",
+  thumbnail: "thumbnail",
+  drop: "drop",
+  pry: "pry",
+  lamp: "lamp",
+  moisture: "pin",
+};
 
 const LATEST = 4;
 
 const Line = styled.li`
   border-top: 1px solid ${ink.rule};
   padding: 6px 0 6px 14px;
-  time { color: ${ink.quiet}; font-size: 15px; }
+  time {
+    color: ${ink.quiet};
+    font-size: 15px;
+  }
 `;
 
 /** Tests in the hand, each at a place: written down once, never changed, and part of the map at once. */
@@ -40,9 +62,24 @@ export function Tests({ at }: { at: AtStation }) {
   return (
     <section aria-label="Tests">
       <Heading>Tests</Heading>
-      {open ? <Write at={at} onDone={() => setOpen(false)} /> : <Button onPress={() => setOpen(true)}>Write down a test</Button>}
-      <ul>{[...made].reverse().slice(0, all ? made.length : LATEST).map((reading, index) => <Made key={made.length - index} reading={reading} />)}</ul>
-      {made.length > LATEST && !all && <Button $kind="quiet" onPress={() => setAll(true)}>All {made.length} tests</Button>}
+      {open ? (
+        <Write at={at} onDone={() => setOpen(false)} />
+      ) : (
+        <Button onPress={() => setOpen(true)}>Write down a test</Button>
+      )}
+      <ul>
+        {[...made]
+          .reverse()
+          .slice(0, all ? made.length : LATEST)
+          .map((reading, index) => (
+            <Made key={made.length - index} reading={reading} />
+          ))}
+      </ul>
+      {made.length > LATEST && !all && (
+        <Button $kind="quiet" onPress={() => setAll(true)}>
+          All {made.length} tests
+        </Button>
+      )}
     </section>
   );
 }
@@ -50,11 +87,20 @@ export function Tests({ at }: { at: AtStation }) {
 function Made({ reading }: { reading: Reading }) {
   const unit = useUnit();
   const { kind, value, found, at: spot, depth_mm: depth } = reading;
-  const shown = kind === "awl" ? `${amountText(value ?? 0, "mm", unit)} deep` : kind === "moisture" ? `${amountText(value ?? 0, "%", unit)}${depth === undefined ? "" : `, ${amountText(depth, "mm", unit)} deep`}` : SHOWS[kind as Kind]?.[found ?? ""]?.toLowerCase();
+  const shown =
+    kind === "awl"
+      ? `${amountText(value ?? 0, "mm", unit)} deep`
+      : kind === "moisture"
+        ? `${amountText(value ?? 0, "%", unit)}${depth === undefined ? "" : `, ${amountText(depth, "mm", unit)} deep`}`
+        : SHOWS[kind as Kind]?.[found ?? ""]?.toLowerCase();
   const when = new Date(reading.taken_at).toLocaleDateString("en-GB", { day: "numeric", month: "short" });
   return (
     <Line>
-      <strong>{KINDS[kind as Kind]}</strong> at {clockText(spot?.clock_deg ?? 0)}, {spot?.r_mm === undefined ? `${amountText(spot?.z_mm ?? 0, "mm", unit)} from the head` : `${amountText(spot.r_mm, "mm", unit)} off the axis`}: {shown} <time dateTime={reading.taken_at}>{when}</time>
+      <strong>{KINDS[kind as Kind]}</strong> at {clockText(spot?.clock_deg ?? 0)},{" "}
+      {spot?.r_mm === undefined
+        ? `${amountText(spot?.z_mm ?? 0, "mm", unit)} from the head`
+        : `${amountText(spot.r_mm, "mm", unit)} off the axis`}
+      : {shown} <time dateTime={reading.taken_at}>{when}</time>
     </Line>
   );
 }
@@ -79,10 +125,21 @@ function Write({ at, onDone }: { at: AtStation; onDone: () => void }) {
   const fault = (name: string) => refused?.problem.errors?.find(({ pointer }) => pointer.endsWith(`/${name}`))?.detail;
 
   const send = async () => {
-    const spotted = { clock_deg: clockDeg, z_mm: place === "side" ? zMm : place === "head" ? 0 : geometry.length_mm, ...(place !== "side" && { r_mm: rMm }) };
+    const spotted = {
+      clock_deg: clockDeg,
+      z_mm: place === "side" ? zMm : place === "head" ? 0 : geometry.length_mm,
+      ...(place !== "side" && { r_mm: rMm }),
+    };
     try {
       const mounted = at.sits === "reversed" ? reverseSpot(spotted, geometry.length_mm) : spotted;
-      at.draft.read(await api.read(at.id, { kind, at: mounted, ...(shows ? { found: shown as "dull" } : { value: read }), ...(kind === "moisture" && { depth_mm: depth }) }));
+      at.draft.read(
+        await api.read(at.id, {
+          kind,
+          at: mounted,
+          ...(shows ? { found: shown as "dull" } : { value: read }),
+          ...(kind === "moisture" && { depth_mm: depth }),
+        }),
+      );
       setRefused(undefined);
       setSpot({});
     } catch (fell) {
@@ -97,24 +154,61 @@ function Write({ at, onDone }: { at: AtStation; onDone: () => void }) {
       {typeof way === "string" && <Quiet style={{ margin: 0 }}>{way}</Quiet>}
       <Choice label="Where" value={place} options={PLACES} onChange={setPlace} />
       <Fields style={{ margin: 0 }}>
-        <ClockField label="Hour" value={clockDeg} onChange={(clock) => setSpot({ ...spot, clockDeg: clock })} fault={fault("clock_deg")} />
-        {place === "side"
-          ? <LengthField label="Off the head" value={zMm} onChange={(z) => setSpot({ ...spot, zMm: z })} fault={fault("z_mm")} />
-          : <LengthField label="Off the axis" value={rMm} onChange={(r) => setSpot({ ...spot, rMm: r })} fault={fault("r_mm")} />}
-        {kind === "awl" && <LengthField label="Went in" value={read} onChange={(mm) => setValue({ ...value, awl: mm })} fault={fault("value")} />}
+        <ClockField
+          label="Hour"
+          value={clockDeg}
+          onChange={(clock) => setSpot({ ...spot, clockDeg: clock })}
+          fault={fault("clock_deg")}
+        />
+        {place === "side" ? (
+          <LengthField
+            label="Off the head"
+            value={zMm}
+            onChange={(z) => setSpot({ ...spot, zMm: z })}
+            fault={fault("z_mm")}
+          />
+        ) : (
+          <LengthField
+            label="Off the axis"
+            value={rMm}
+            onChange={(r) => setSpot({ ...spot, rMm: r })}
+            fault={fault("r_mm")}
+          />
+        )}
+        {kind === "awl" && (
+          <LengthField
+            label="Went in"
+            value={read}
+            onChange={(mm) => setValue({ ...value, awl: mm })}
+            fault={fault("value")}
+          />
+        )}
         {kind === "moisture" && (
           <>
-            <NumberField label="Moisture, %" value={read} onChange={(pct) => setValue({ ...value, moisture: pct })} fault={fault("value")} />
+            <NumberField
+              label="Moisture, %"
+              value={read}
+              onChange={(pct) => setValue({ ...value, moisture: pct })}
+              fault={fault("value")}
+            />
             <LengthField label="Pins in" value={depth} onChange={setDepth} fault={fault("depth_mm")} />
           </>
         )}
       </Fields>
-      {shows && <Choice label="It" value={shown} options={shows} onChange={(what) => setFound({ ...found, [kind]: what })} />}
+      {shows && (
+        <Choice label="It" value={shown} options={shows} onChange={(what) => setFound({ ...found, [kind]: what })} />
+      )}
       <Row>
-        <Button $kind="go" onPress={() => void send()}>Write it down</Button>
-        <Button $kind="quiet" onPress={onDone}>Done testing</Button>
+        <Button $kind="go" onPress={() => void send()}>
+          Write it down
+        </Button>
+        <Button $kind="quiet" onPress={onDone}>
+          Done testing
+        </Button>
       </Row>
-      {refused && <Fault role="alert">Not written down: {refused.problem.errors?.[0]?.detail ?? refused.message}</Fault>}
+      {refused && (
+        <Fault role="alert">Not written down: {refused.problem.errors?.[0]?.detail ?? refused.message}</Fault>
+      )}
     </div>
   );
 }

@@ -15,8 +15,10 @@ export function Worth({ at }: { at: AtStation }) {
   const unit = useUnit();
   const { document, draft, assessment } = at;
   const { worth } = document;
-  const fault = (name: string) => at.problem?.errors?.find(({ pointer }) => pointer === `/document/worth/${name}`)?.detail;
-  const put = (sums: Sums | undefined) => draft.change(sums ? { ...document, worth: sums } : without(document, "worth"));
+  const fault = (name: string) =>
+    at.problem?.errors?.find(({ pointer }) => pointer === `/document/worth/${name}`)?.detail;
+  const put = (sums: Sums | undefined) =>
+    draft.change(sums ? { ...document, worth: sums } : without(document, "worth"));
   return (
     <section aria-label="Is it worth it">
       <Heading>Is it worth it?</Heading>
@@ -24,14 +26,30 @@ export function Worth({ at }: { at: AtStation }) {
       {worth && (
         <>
           <Fields>
-            <NumberField label="Would fetch" value={worth.outcome} onChange={(outcome) => put({ ...worth, outcome })} fault={fault("outcome")} />
-            <NumberField label="Hours of work" value={worth.hours} onChange={(hours) => put({ ...worth, hours })} fault={fault("hours")} />
-            <NumberField label="An hour costs" value={worth.rate} onChange={(rate) => put({ ...worth, rate })} fault={fault("rate")} />
+            <NumberField
+              label="Would fetch"
+              value={worth.outcome}
+              onChange={(outcome) => put({ ...worth, outcome })}
+              fault={fault("outcome")}
+            />
+            <NumberField
+              label="Hours of work"
+              value={worth.hours}
+              onChange={(hours) => put({ ...worth, hours })}
+              fault={fault("hours")}
+            />
+            <NumberField
+              label="An hour costs"
+              value={worth.rate}
+              onChange={(rate) => put({ ...worth, rate })}
+              fault={fault("rate")}
+            />
           </Fields>
           {assessment.worth && (
             <p>
               <Worked working={assessment.workings["/worth/margin"]}>
-                {assessment.worth.pays ? "Leaves " : "Short by "}<strong>{amountText(Math.abs(assessment.worth.margin), "money", unit)}</strong>
+                {assessment.worth.pays ? "Leaves " : "Short by "}
+                <strong>{amountText(Math.abs(assessment.worth.margin), "money", unit)}</strong>
               </Worked>
             </p>
           )}

@@ -16,18 +16,45 @@ const SETTLED_MS = 300;
 const VERDICTS = { holds: "Holds", tailstock: "With the tailstock", slower: "Only slower", no: "No" } as const;
 
 const Steps = styled.ol`
-  > li { border-top: 1px solid ${ink.rule}; padding: 10px 0; }
-  h4 { font-size: 16px; font-weight: 650; }
+  > li {
+    border-top: 1px solid ${ink.rule};
+    padding: 10px 0;
+  }
+  h4 {
+    font-size: 16px;
+    font-weight: 650;
+  }
 `;
 
 const Ways = styled.ul`
   margin-top: 4px;
-  li { display: grid; grid-template-columns: 150px 1fr; gap: 2px 12px; padding: 5px 0; }
-  .verdict { font-size: 14px; color: ${ink.quiet}; }
-  [data-verdict="holds"] .verdict { color: ${ink.moss}; font-weight: 650; }
-  [data-verdict="no"] .verdict { color: ${ink.rust}; font-weight: 650; }
-  .says { font-size: 15px; line-height: 1.35; }
-  @media (max-width: 600px) { li { grid-template-columns: 1fr; } }
+  li {
+    display: grid;
+    grid-template-columns: 150px 1fr;
+    gap: 2px 12px;
+    padding: 5px 0;
+  }
+  .verdict {
+    font-size: 14px;
+    color: ${ink.quiet};
+  }
+  [data-verdict="holds"] .verdict {
+    color: ${ink.moss};
+    font-weight: 650;
+  }
+  [data-verdict="no"] .verdict {
+    color: ${ink.rust};
+    font-weight: 650;
+  }
+  .says {
+    font-size: 15px;
+    line-height: 1.35;
+  }
+  @media (max-width: 600px) {
+    li {
+      grid-template-columns: 1fr;
+    }
+  }
 `;
 
 /** How the piece is held from the first cut to the last, and what it must clear. */
@@ -53,7 +80,9 @@ function Plan({ plan }: { plan: Mounts }) {
   return (
     <>
       <Findings lead findings={[plan.says]} workings={{}} />
-      <Button aria-expanded={open} onPress={() => choose(!open)}>{open ? "Hide steps" : "Step by step"}</Button>
+      <Button aria-expanded={open} onPress={() => choose(!open)}>
+        {open ? "Hide steps" : "Step by step"}
+      </Button>
       {open && <StepByStep plan={plan} unit={unit} />}
     </>
   );
@@ -62,9 +91,23 @@ function Plan({ plan }: { plan: Mounts }) {
 function StepByStep({ plan, unit }: { plan: Mounts; unit: ReturnType<typeof useUnit> }) {
   return (
     <>
-      <Steps aria-label="Mounts, step by step" style={{ marginTop: 12 }}>{plan.steps.map((step, index) => <Step key={step.key} step={step} index={index} plan={plan} />)}</Steps>
-      <Quiet>{plan.clearances.map(({ name, value_mm, ok, says }) => `${name}: ${ok ? "" : "too little by "}${amountText(Math.abs(value_mm), "mm", unit)}; ${says}.`).join(" ")}</Quiet>
-      <Quiet>{plan.jaws_are_own ? "Jaws of its own" : "No jaws are written down: the usual ones"} closing to {lengthsText(plan.jaws_mm, unit)} {unit}.</Quiet>
+      <Steps aria-label="Mounts, step by step" style={{ marginTop: 12 }}>
+        {plan.steps.map((step, index) => (
+          <Step key={step.key} step={step} index={index} plan={plan} />
+        ))}
+      </Steps>
+      <Quiet>
+        {plan.clearances
+          .map(
+            ({ name, value_mm, ok, says }) =>
+              `${name}: ${ok ? "" : "too little by "}${amountText(Math.abs(value_mm), "mm", unit)}; ${says}.`,
+          )
+          .join(" ")}
+      </Quiet>
+      <Quiet>
+        {plan.jaws_are_own ? "Jaws of its own" : "No jaws are written down: the usual ones"} closing to{" "}
+        {lengthsText(plan.jaws_mm, unit)} {unit}.
+      </Quiet>
     </>
   );
 }
@@ -75,20 +118,53 @@ function Step({ step, index, plan }: { step: Mounts["steps"][number]; index: num
   const shown = open ? step.mounts : step.mounts.slice(0, 1);
   return (
     <li>
-      <h4>{step.name}, {step.by}</h4>
+      <h4>
+        {step.name}, {step.by}
+      </h4>
       <Worked working={plan.workings[`/steps/${index}/need_nm`]}>
-        {step.rpm > 0 ? `At ${amountText(step.rpm, "rpm", unit)} the` : "The"} seat must bear <strong>{amountText(step.need_nm, "N m", unit)}</strong>{step.need_with_tailstock_nm === null ? "; the tailstock is in the way" : `, ${amountText(step.need_with_tailstock_nm, "N m", unit)} with the tailstock`}.
-        {step.limit_rpm < step.rpm && <> Held so, stay below <strong>{amountText(step.limit_rpm, "rpm", unit)}</strong>.</>}
+        {step.rpm > 0 ? `At ${amountText(step.rpm, "rpm", unit)} the` : "The"} seat must bear{" "}
+        <strong>{amountText(step.need_nm, "N m", unit)}</strong>
+        {step.need_with_tailstock_nm === null
+          ? "; the tailstock is in the way"
+          : `, ${amountText(step.need_with_tailstock_nm, "N m", unit)} with the tailstock`}
+        .
+        {step.limit_rpm < step.rpm && (
+          <>
+            {" "}
+            Held so, stay below <strong>{amountText(step.limit_rpm, "rpm", unit)}</strong>.
+          </>
+        )}
       </Worked>
       <Ways>
         {shown.map(({ key, name, verdict, hold_nm, says, mark, wants }) => (
           <li key={key} data-verdict={verdict}>
-            <div><strong>{name[0]?.toUpperCase()}{name.slice(1)}</strong><div className="verdict">{VERDICTS[verdict]}{hold_nm !== null && `: ${amountText(hold_nm, "N m", unit)}`}</div></div>
-            <div className="says"><Sentence text={says.text} values={says.values} />{verdict !== "no" && <> Wants {wants}. Leaves {mark}.</>}</div>
+            <div>
+              <strong>
+                {name[0]?.toUpperCase()}
+                {name.slice(1)}
+              </strong>
+              <div className="verdict">
+                {VERDICTS[verdict]}
+                {hold_nm !== null && `: ${amountText(hold_nm, "N m", unit)}`}
+              </div>
+            </div>
+            <div className="says">
+              <Sentence text={says.text} values={says.values} />
+              {verdict !== "no" && (
+                <>
+                  {" "}
+                  Wants {wants}. Leaves {mark}.
+                </>
+              )}
+            </div>
           </li>
         ))}
       </Ways>
-      {step.proposed !== null && <Button $kind="quiet" style={{ padding: 0, minHeight: 36 }} aria-expanded={open} onPress={() => setOpen(!open)}>{open ? "Fold the other ways" : `Other ways to hold it: ${step.mounts.length - 1}`}</Button>}
+      {step.proposed !== null && (
+        <Button $kind="quiet" style={{ padding: 0, minHeight: 36 }} aria-expanded={open} onPress={() => setOpen(!open)}>
+          {open ? "Fold the other ways" : `Other ways to hold it: ${step.mounts.length - 1}`}
+        </Button>
+      )}
     </li>
   );
 }

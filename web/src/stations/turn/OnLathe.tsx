@@ -16,17 +16,30 @@ export function OnLathe({ at }: { at: AtStation }) {
   const written = JSON.stringify(document.lathe);
   const present = lathes.find(({ lathe }) => JSON.stringify(lathe) === written);
   const unknown = present ? [] : [[UNKNOWN, document.lathe ? "One as it came" : "None yet"]];
-  const options = Object.fromEntries([...unknown, ...lathes.map(({ id, name }) => [`lathe ${id}`, name])]) as Record<string, string>;
+  const options = Object.fromEntries([...unknown, ...lathes.map(({ id, name }) => [`lathe ${id}`, name])]) as Record<
+    string,
+    string
+  >;
   return (
     <>
       {lathes.length > 0 && (
-        <Choice label="On which lathe" value={present ? `lathe ${present.id}` : UNKNOWN} options={options}
+        <Choice
+          label="On which lathe"
+          value={present ? `lathe ${present.id}` : UNKNOWN}
+          options={options}
           onChange={(chosen) => {
             const lathe = lathes.find(({ id }) => chosen === `lathe ${id}`)?.lathe;
             if (lathe) draft.change({ ...document, lathe } as Document);
-          }} />
+          }}
+        />
       )}
-      <Quiet><Link to="/shop" style={{ color: "inherit" }}>{lathes.length === 0 ? "No lathe is written down yet: write yours down in the shop" : "The shop’s lathes and their jaws"}</Link></Quiet>
+      <Quiet>
+        <Link to="/shop" style={{ color: "inherit" }}>
+          {lathes.length === 0
+            ? "No lathe is written down yet: write yours down in the shop"
+            : "The shop’s lathes and their jaws"}
+        </Link>
+      </Quiet>
     </>
   );
 }

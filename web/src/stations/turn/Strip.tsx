@@ -18,7 +18,19 @@ const LEFT = 44;
 const SHOWN = [0, 5, 10, 14, 19];
 /** The grounds of the piece's own drawings, by what is met. */
 const GROUNDS: Record<string, string> = {
-  air: "air", firm: "firm", soft: "soft", spongy: "spongy", bark: "bark", dirt: "bark", galleries: "galleries", bubbles: "bubbles", resin: "resin", loose: "loose", stone: "hard", metal: "hard", knot: "hard",
+  air: "air",
+  firm: "firm",
+  soft: "soft",
+  spongy: "spongy",
+  bark: "bark",
+  dirt: "bark",
+  galleries: "galleries",
+  bubbles: "bubbles",
+  resin: "resin",
+  loose: "loose",
+  stone: "hard",
+  metal: "hard",
+  knot: "hard",
 };
 const groundOf = (kind: string) => (GROUNDS[kind] ? `url(#ground-${GROUNDS[kind]})` : ink.rust);
 
@@ -26,7 +38,10 @@ const Drawing = styled.svg`
   width: 100%;
   height: auto;
   display: block;
-  text { font-size: 12px; fill: ${ink.quiet}; }
+  text {
+    font-size: 12px;
+    fill: ${ink.quiet};
+  }
 `;
 
 /** The whole cut from the skin to the form before it is made: what an edge meets at every depth and height. */
@@ -36,7 +51,9 @@ export function Strip({ at }: { at: AtStation }) {
   return (
     <>
       <Heading>The whole cut, from the skin to the form</Heading>
-      <Button aria-expanded={open} onPress={() => setOpen(!open)}>{open ? "Fold it" : "What the tool will meet"}</Button>
+      <Button aria-expanded={open} onPress={() => setOpen(!open)}>
+        {open ? "Fold it" : "What the tool will meet"}
+      </Button>
       {open && <Met at={at} />}
     </>
   );
@@ -57,7 +74,12 @@ function Met({ at }: { at: AtStation }) {
 
 const percent = (share: number) => `${Math.round(share * 100)} %`;
 const metText = (met: Record<string, number>) =>
-  Object.entries(met).filter(([kind, share]) => kind !== "sound" && share >= 0.005).sort(([, a], [, b]) => b - a).slice(0, 3).map(([kind, share]) => `${kind} ${percent(share)}`).join(" · ") || "sound wood all round";
+  Object.entries(met)
+    .filter(([kind, share]) => kind !== "sound" && share >= 0.005)
+    .sort(([, a], [, b]) => b - a)
+    .slice(0, 3)
+    .map(([kind, share]) => `${kind} ${percent(share)}`)
+    .join(" · ") || "sound wood all round";
 
 function Shown({ cut, rpm }: { cut: Cut; rpm: number }) {
   const unit = useUnit();
@@ -66,23 +88,70 @@ function Shown({ cut, rpm }: { cut: Cut; rpm: number }) {
   const kinds = [...new Set(cut.belts.flat().flatMap((belt) => (belt ? [belt.kind] : [])))];
   return (
     <>
-      <Drawing viewBox={`0 0 ${wide} ${tall + 18}`} role="img" aria-label={`What the cut meets on its way: ${cut.depths.filter((_, index) => SHOWN.includes(index)).map(({ left_mm, met }) => `${amountText(left_mm, "mm", unit)} to go, ${metText(met)}`).join("; ")}`}>
-        <text x="0" y="11">tail</text><text x="0" y={tall - 2}>head</text>
-        <text x={LEFT} y={tall + 14}>skin</text><text x={wide} y={tall + 14} textAnchor="end">form</text>
+      <Drawing
+        viewBox={`0 0 ${wide} ${tall + 18}`}
+        role="img"
+        aria-label={`What the cut meets on its way: ${cut.depths
+          .filter((_, index) => SHOWN.includes(index))
+          .map(({ left_mm, met }) => `${amountText(left_mm, "mm", unit)} to go, ${metText(met)}`)
+          .join("; ")}`}
+      >
+        <text x="0" y="11">
+          tail
+        </text>
+        <text x="0" y={tall - 2}>
+          head
+        </text>
+        <text x={LEFT} y={tall + 14}>
+          skin
+        </text>
+        <text x={wide} y={tall + 14} textAnchor="end">
+          form
+        </text>
         <rect x={LEFT} y="0" width={wide - LEFT} height={tall} fill={ink.wood} stroke={ink.slate} />
-        {cut.belts.map((belts, depth) => belts.map((belt, height) => belt && (
-          <rect key={`${depth}-${height}`} x={LEFT + depth * CELL} y={tall - (height + 1) * ROW} width={CELL} height={ROW} fill={groundOf(belt.kind)} fillOpacity={Math.min(1, 0.3 + belt.share * 1.4)} />
-        )))}
+        {cut.belts.map((belts, depth) =>
+          belts.map(
+            (belt, height) =>
+              belt && (
+                <rect
+                  key={`${depth}-${height}`}
+                  x={LEFT + depth * CELL}
+                  y={tall - (height + 1) * ROW}
+                  width={CELL}
+                  height={ROW}
+                  fill={groundOf(belt.kind)}
+                  fillOpacity={Math.min(1, 0.3 + belt.share * 1.4)}
+                />
+              ),
+          ),
+        )}
       </Drawing>
       {kinds.length > 0 && <Quiet>Drawn where it takes most of the turn: {kinds.join(", ")}. Plain is sound.</Quiet>}
       <Ticket>
         <tbody>
-          {cut.depths.filter((_, index) => SHOWN.includes(index)).map(({ share, left_mm, met, most_air }) => (
-            <tr key={share}>
-              <th scope="row" style={{ whiteSpace: "nowrap" }}>{share === 0 ? "At the skin" : share === 1 ? "At the form" : `${amountText(left_mm, "mm", unit)} to go`}</th>
-              <td>{metText(met)}{most_air && <>; worst {amountText(most_air.z_mm, "mm", unit)} off the head, {percent(most_air.air_share)} of the turn in the air, <strong>{amountText(most_air.knocks_per_s, "a second", unit)}</strong> knocks at {amountText(rpm, "rpm", unit)}: {most_air.advice}</>}</td>
-            </tr>
-          ))}
+          {cut.depths
+            .filter((_, index) => SHOWN.includes(index))
+            .map(({ share, left_mm, met, most_air }) => (
+              <tr key={share}>
+                <th scope="row" style={{ whiteSpace: "nowrap" }}>
+                  {share === 0
+                    ? "At the skin"
+                    : share === 1
+                      ? "At the form"
+                      : `${amountText(left_mm, "mm", unit)} to go`}
+                </th>
+                <td>
+                  {metText(met)}
+                  {most_air && (
+                    <>
+                      ; worst {amountText(most_air.z_mm, "mm", unit)} off the head, {percent(most_air.air_share)} of the
+                      turn in the air, <strong>{amountText(most_air.knocks_per_s, "a second", unit)}</strong> knocks at{" "}
+                      {amountText(rpm, "rpm", unit)}: {most_air.advice}
+                    </>
+                  )}
+                </td>
+              </tr>
+            ))}
         </tbody>
       </Ticket>
     </>
