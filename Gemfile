@@ -8,6 +8,8 @@ gem "json_schemer", "~> 2.4"
 gem "numo-narray", "~> 0.9.2"
 
 # The server.
+# Texts of the catalogue.
+gem "i18n", "~> 1.14"
 # Waits as a calendar.
 gem "icalendar", "~> 2.10"
 gem "pg", "~> 1.5"
@@ -29,6 +31,8 @@ gem "sequel_pg", "~> 1.17"
 gem "sinatra", "~> 4.1"
 # zeitwerk from 2.7 on asks for a newer Ruby than Debian's.
 gem "zeitwerk", "~> 2.6"
+# The catalogue for the web face; used when it is built.
+gem "i18n-js", "~> 4.2", require: false
 
 group :test do
   gem "capybara", "~> 3.40"
@@ -38,5 +42,7 @@ group :test do
   gem "rack-test", "~> 2.2"
   gem "rspec", "~> 3.13"
   gem "rubocop", "~> 1.75", require: false
+  # Lays the code out: bin/format.
+  gem "syntax_tree", "~> 6.2", require: false
   gem "selenium-webdriver", "~> 4.30"
 end

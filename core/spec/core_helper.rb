@@ -16,6 +16,23 @@ module BlankHelper
   end
 
   def material_data(**changes) = blank_data["material"].merge(changes.transform_keys(&:to_s))
+  # Keys of messages, and all there are within one: of the messages it holds, and of its words.
+  def keys(messages) = messages.map { |message| message[:key] }
+
+  def keys_within(message)
+    held = message[:amounts].values.flat_map do |amount|
+      case amount[:unit]
+      when "message" then keys_within(amount[:value])
+      when "messages" then amount[:value].flat_map { |one| keys_within(one) }
+      when "term" then [amount[:value]]
+      else []
+      end
+    end
+    [message[:key], *held]
+  end
+
+  # { name => value } of a message's amounts.
+  def values(message) = message[:amounts].transform_values { |amount| amount[:value] }
   def blank(**changes) = MossyAnvil::Formats::BlankFile.from_data(JSON.parse(JSON.generate(blank_data(**changes))))
   def assess(fineness: :default, **changes) = MossyAnvil::Report::Assessment.new(blank(**changes), fineness: fineness).to_h
 

@@ -127,7 +127,7 @@ RSpec.describe "What is promised at the lathe" do
 
   # N m that what is proposed must hold: for light cuts alone or at a speed of its own the weight at least is no matter here.
   def least_hold(step, mount)
-    return 0 if mount[:verdict] == "slower" || mount[:says][:text].include?("Light cuts")
+    return 0 if mount[:verdict] == "slower" || keys(mount[:says]).include?("mounts.bearing.light_cuts")
 
     mount[:verdict] == "tailstock" ? step[:need_with_tailstock_nm] * 0.999 : step[:need_nm] * 1.499
   end
@@ -158,7 +158,7 @@ RSpec.describe "What is promised at the lathe" do
       document = changed(document, crack, crack.merge("depth_range_mm" => [crack["depth_mm"] * 0.5, crack["depth_mm"] * 1.5])) if crack
       report = MossyAnvil::Report::Assessment.new(read(document)).to_h
       last, sanding = report[:stages].values.last, report[:finish][:sanding_rpm]
-      next expect(report[:findings][:finish].map { |finding| finding[:text] }).to include(a_string_including("lathe stopped")), which unless sanding
+      next expect(keys(report[:findings][:finish])).to include(a_string_starting_with("advice.finish.stopped.")), which unless sanding
 
       expect(sanding).to be_between(250, [last[:limit_rpm], last.dig(:worst, :limit_rpm)].compact.min), which
     end
@@ -181,7 +181,7 @@ RSpec.describe "What is promised at the lathe" do
     it "gives no speed for a filler that bonds nothing across such a mouth, nor more for less of it" do
       thin, thick = %w[thin_ca epoxy].map { |filler| plan(filler).to_h[:steps].first }
       expect(thin[:after]).to eq(thin[:before])
-      expect(thin[:says].map { |finding| finding[:text] }).to include(a_string_including("bonds nothing across {mouth}"))
+      expect(keys(thin[:says])).to include("steps.fill.says.bonds_nothing")
       expect(thick[:after][:last][:limit_rpm]).to be >= thin[:after][:last][:limit_rpm]
     end
 
@@ -189,7 +189,7 @@ RSpec.describe "What is promised at the lathe" do
       step = plan("epoxy").steps.first
       grams = step.detail[:ml] * 1.15
       expect([0.5, 0.84, 1.0].map { |share| step.mended({ "used_g" => grams * share }).first.holds? }).to eq([false, false, true])
-      expect(step.verdict({ "used_g" => grams / 2 })[:says].first[:text]).to include("still count as open")
+      expect(step.verdict({ "used_g" => grams / 2 })[:says].first[:key]).to eq("steps.fill.says.short")
     end
 
     it "bonds by mouth and by reach: less across a wide mouth, in proportion to how deep it gets" do

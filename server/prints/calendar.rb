@@ -19,11 +19,12 @@ module MossyAnvil
         def text
           calendar = Icalendar::Calendar.new
           calendar.prodid = "-//Mossy Anvil//Waits//EN"
-          calendar.append_custom_property("X-WR-CALNAME", plain("#{@shop}: waits"))
-          @waits.each { |wait| add(calendar, "wait-#{wait[:id]}", wait[:earliest_at], wait[:likely_at], "#{title(wait)}: #{wait[:unlocks] || 'time is up'}", wait[:reason]) }
+          calendar.append_custom_property("X-WR-CALNAME", plain(Texts.t("calendar.name", shop: @shop)))
+          @waits.each { |wait| add(calendar, "wait-#{wait[:id]}", wait[:earliest_at], wait[:likely_at], Texts.t("calendar.wait", piece: title(wait), what: Texts.t(wait[:unlocks] ? "unlocks.#{wait[:unlocks]}" : "calendar.time_is_up")),
+              Texts.of(wait[:message])) }
           @drying.each do |row|
-            add(calendar, "drying-#{row[:id]}", row[:wait_earliest_at] || row[:wait_ends_at], row[:wait_ends_at], "#{title(row)}: dry enough, weigh it",
-              "Likely by its drying curve; the scale decides.")
+            add(calendar, "drying-#{row[:id]}", row[:wait_earliest_at] || row[:wait_ends_at], row[:wait_ends_at], Texts.t("calendar.dry", piece: title(row)),
+              Texts.t("calendar.by_curve"))
           end
           calendar.publish
           calendar.to_ical
@@ -31,7 +32,7 @@ module MossyAnvil
 
         private
 
-        def title(row) = [row[:number] && "No. #{row[:number]}", row[:name]].compact.join(" ")
+        def title(row) = row[:number] ? Texts.t("calendar.piece", number: row[:number], name: row[:name]) : row[:name]
 
         def add(calendar, uid, earliest, likely, summary, description)
           calendar.event do |event|
@@ -40,7 +41,7 @@ module MossyAnvil
             event.dtstart = stamp(likely)
             event.dtend = stamp(likely + 900)
             event.summary = plain(summary)
-            event.description = "#{plain(description)} Earliest #{earliest.utc.strftime('%Y-%m-%d %H:%M')} UTC."
+            event.description = plain(Texts.t("calendar.earliest", description: description, time: earliest.utc.strftime("%Y-%m-%d %H:%M")))
             event.alarm { |alarm| alarm.action, alarm.description, alarm.trigger = "DISPLAY", plain(summary), stamp(likely) }
           end
         end

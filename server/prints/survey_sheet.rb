@@ -5,7 +5,7 @@ module MossyAnvil
     module Prints
       # The survey on paper: what is known and what to do on the first page, then section and skin at 1 : 1, laid over as many pages as they need.
       class SurveySheet
-        HEADS = ["", "What", "Where", "What to do", "Why"].freeze
+        HEADS = %w[what where to_do why].freeze
         SHARES = [0.05, 0.17, 0.16, 0.14, 0.48].freeze
 
         # blank: of the core; assessment: of it, as plain data; now: Time it is printed at.
@@ -21,8 +21,8 @@ module MossyAnvil
           @pdf = @paper.pdf
           @paper.start
           summary
-          @paper.tiled("Section", MossyAnvil::Formats::SectionMap.new(@blank).svg)
-          @paper.tiled("Skin", MossyAnvil::Formats::SkinMap.new(@blank).svg)
+          @paper.tiled(Texts.t("survey_sheet.section"), MossyAnvil::Formats::SectionMap.new(@blank).svg)
+          @paper.tiled(Texts.t("survey_sheet.skin"), MossyAnvil::Formats::SkinMap.new(@blank).svg)
           @paper.bytes
         end
 
@@ -37,26 +37,26 @@ module MossyAnvil
           say(title, size: 20, style: :bold)
           say(facts)
           @pdf.move_down(8)
-          @assessment[:findings][:survey].each_with_index { |finding, index| say(Said.text(finding), size: index.zero? ? 13 : 10, style: index.zero? ? :bold : :normal) }
+          @assessment[:findings][:survey].each_with_index { |advice, index| say(Texts.of(advice), size: index.zero? ? 13 : 10, style: index.zero? ? :bold : :normal) }
           @pdf.move_down(10)
-          return say("Nothing found.") if @assessment[:defects].empty?
+          return say(Texts.t("survey_sheet.nothing")) if @assessment[:defects].empty?
 
-          line(HEADS, style: :bold)
+          line(["", *HEADS.map { |head| Texts.t("survey_sheet.#{head}") }], style: :bold)
           @assessment[:defects].each { |defect| line(row(defect)) }
         end
 
         def facts
-          first = @assessment[:stages][:blank]
-          ["#{@blank.material.species}, #{@blank.material.density_kg_m3.round} kg/m3 at #{Said.round(@blank.material.moisture_pct, 1)} %",
-           "#{Said.amount(@blank.shape.max_radius_mm * 2, 'mm')} across at most, #{Said.amount(@blank.shape.length_mm, 'mm')} long", Said.amount(first[:mass_g], "g"),
-           "printed #{@now.strftime('%-d %B %Y')}"].join("  -  ")
+          material, amount = @blank.material, Texts.method(:amount)
+          Texts.t("survey_sheet.facts", species: material.species, density: amount[material.density_kg_m3, "kg/m3"], moisture: amount[material.moisture_pct, "%"],
+            across: amount[@blank.shape.max_radius_mm * 2, "mm"], long: amount[@blank.shape.length_mm, "mm"], mass: amount[@assessment[:stages][:blank][:mass_g], "g"],
+            day: @now.strftime("%Y-%m-%d"))
         end
 
         def row(defect)
           own = @blank.defects.find { |found| found.id == defect[:id] }
           hour = own.path? ? own.path.first[:clock_deg] : own.clock_deg
-          what, to_do = [defect[:type], defect[:chosen] || defect[:verdict]].map { |word| word.tr("_", " ") }
-          [defect[:id], what, [Said.amount(hour, "clock"), *defect[:where]].join(", "), to_do, defect[:reason]]
+          where = [Texts.amount(hour, "clock"), *defect[:where].map { |place| Texts.t("where.#{place}") }].join(", ")
+          [defect[:id], Texts.t("defects.#{defect[:type]}"), where, Texts.t("verdicts.#{defect[:chosen] || defect[:verdict]}"), Texts.of(defect[:reason])]
         end
 
         # Words in columns, over to the next page where they do not fit.

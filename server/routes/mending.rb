@@ -43,7 +43,7 @@ module MossyAnvil
         def self.open_waits(carded, drying)
           carded = carded.map { |wait| plain(wait) }
           drying = drying.map do |row|
-            { blank_id: row[:id], number: row[:number], name: row[:name], card_id: nil, line: nil, working: false, reason: "Drying.",
+            { blank_id: row[:id], number: row[:number], name: row[:name], card_id: nil, line: nil, working: false, message: MossyAnvil::Message.of("board.drying"),
               unlocks: "dry enough for what follows",
               started_at: row[:wait_started_at].utc.iso8601, earliest_at: (row[:wait_earliest_at] || row[:wait_ends_at]).utc.iso8601,
               likely_at: row[:wait_ends_at].utc.iso8601 }
@@ -53,7 +53,7 @@ module MossyAnvil
 
         def self.plain(wait)
           times = wait.slice(:started_at, :earliest_at, :likely_at).transform_values { |time| time.utc.iso8601 }
-          { **wait.slice(:blank_id, :number, :name, :card_id, :line, :working, :unlocks, :reason), **times }
+          { **wait.slice(:blank_id, :number, :name, :card_id, :line, :working, :unlocks), message: Store::Rows.data(wait[:message]), **times }
         end
 
         # What stands on the shelf beside what the plan takes.

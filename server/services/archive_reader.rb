@@ -54,7 +54,7 @@ module MossyAnvil
           kind = kind_of(name)
           under(name) do
             text = inflated(entry, kind)
-            kind.schema == :picture ? Picture.kept(text, File.basename(name, ".jpg")) : checked(kind.schema, MossyAnvil::Formats::JsonText.parse(text, most_bytes: kind.most_bytes))
+            kind.schema == :picture ? Picture.kept(text, File.basename(name, ".jpg")) : checked(kind.schema, parsed(text, kind))
           end
         rescue Zip::Error, Zlib::Error => e
           unreadable(e)
@@ -86,6 +86,12 @@ module MossyAnvil
           room = [@picture_room, @text_room].min
           refuse("", "unpacks, with what came before it, to more than is read", "#{MOST_TEXT_BYTES} bytes") if room.negative?
           text
+        end
+
+        # An archive from before the catalogue of texts keeps English in its cards.
+        def parsed(text, kind)
+          data = MossyAnvil::Formats::JsonText.parse(text, most_bytes: kind.most_bytes)
+          kind.schema == "ArchivedCard" && data.is_a?(Hash) ? Store::OldTexts.card(data) : data
         end
 
         def checked(schema, data)

@@ -31,7 +31,7 @@ module MossyAnvil
         def in_days(name)
           return if @move[:ready]
 
-          days = @move[:values].find { |value| value[:name] == name }&.fetch(:value) or return
+          days = @move[:amounts].dig(name.to_sym, :value) or return
           @now + (days * DAY_S)
         end
       end

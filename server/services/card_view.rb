@@ -70,7 +70,7 @@ module MossyAnvil
         def shown(line)
           key = line["key"]
           done = mark(key, "done")
-          { **line.slice("key", "kind", "text", "values", "minutes", "working", "measures", "unlocks", "optional", "target").transform_keys(&:to_sym),
+          { **line.slice("key", "kind", "message", "minutes", "working", "measures", "unlocks", "optional", "target").transform_keys(&:to_sym),
             done_at: stamp(done && done[:marked_at]), value: done && done[:value], wait: wait(key), **watched(line) }
         end
 

@@ -44,7 +44,7 @@ module MossyAnvil
 
             met = step(card, view.step_of(line["key"])["id"]).trouble(body["trouble"], amount: body["amount"], hours: hours_since_pour(card, view, line))
             @cards.mark(id, key: body["key"], line: line["key"], kind: "trouble", turn: 0, value: body["amount"], now: @now,
-              found: { trouble: { tone: "stop", text: "#{met[:name]}. #{met[:now]} #{met[:plan]}", figure: nil, values: [] },
+              found: { trouble: { tone: "stop", figure: nil, **MossyAnvil::Message.of("tables.troubles.#{met[:key]}.now") },
                        says: met[:says].map { |one| { **one, figure: nil } },
                        lines: keyed(met[:lines], "#{line['key']}.#{body['key'][0, 4]}") })
           end
@@ -91,7 +91,7 @@ module MossyAnvil
 
         def reckoned(document) = MossyAnvil::Report::MendReport.new(Reckoner.blank(document), climate: @climate, now: @now, records: MossyAnvil::Model::ShopRecords.new(@cards.records))
         def step(card, step_id) = (@steps ||= reckoned(card[:document]).steps).find { |one| one.id == step_id }
-        def troubles(kind) = MossyAnvil::Mend::MendStep.troubles_of(kind).map { |row| row.slice("key", "name", "asks") }
+        def troubles(kind) = MossyAnvil::Mend::MendStep.troubles_of(kind).map { |row| row.slice("key", "asks") }
 
         # Sent again, or done already by another hand.
         def repeated?(card, view, key, body)
@@ -154,11 +154,12 @@ module MossyAnvil
           last ? (@now - last) / 3600.0 : 0.0
         end
 
+        # What the journal says of it: written in the language of the day, as anything in a journal.
         def note(card, view)
           done = view.lines.count { |line| view.done?(line["key"]) }
-          measured = card[:steps].flat_map { |told| view.measures(told["id"]).map { |name, value| "#{told['name']}: #{name.tr('_', ' ')} #{value.round(1)}" } }
-          said = "#{card[:steps].map { |told| told['name'] }.join('; ')}. #{done} of #{view.lines.size} lines ticked."
-          [said, measured.join("; ")].reject(&:empty?).join(" ")[0, 2000]
+          steps = card[:steps].map { |told| Prints::Texts.of(told["name"]) }
+          measured = card[:steps].flat_map { |told| view.measures(told["id"]).map { |name, value| Prints::Texts.t("card.measured", step: Prints::Texts.of(told["name"]), what: Prints::Texts.t("card.measures.#{name}"), value: value.round(1)) } }
+          [Prints::Texts.t("card.worked", steps: steps.join("; "), done: done, lines: view.lines.size), *measured].join(" ")[0, 2000]
         end
 
         def refuse(path, problem, allowed) = raise(MossyAnvil::InvalidInput, [MossyAnvil::Fault.new(path: path, problem: problem, allowed: allowed)])

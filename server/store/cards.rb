@@ -27,8 +27,8 @@ module MossyAnvil
         def find(id)
           Connection.snapshot(@db) do
             row = @db[:cards][id: id] or raise NotFound, "there is no card #{id}"
-            marks = @db[:card_marks].where(card_id: id).order(:id).map { |mark| { **mark, found: Rows.data(mark[:found]) } }
-            { **row.slice(:id, :blank_id, :started_at, :ended_at), document: Rows.data(row[:document]), steps: Rows.data(row[:steps]), marks: marks,
+            marks = @db[:card_marks].where(card_id: id).order(:id).map { |mark| { **mark, found: OldTexts.found(Rows.data(mark[:found])) } }
+            { **row.slice(:id, :blank_id, :started_at, :ended_at), document: Rows.data(row[:document]), steps: OldTexts.steps(Rows.data(row[:steps])), marks: marks,
                                                                    waits: @db[:waits].where(card_id: id).order(:id).all }
           end
         end
@@ -54,9 +54,7 @@ module MossyAnvil
         def begin_wait(card, line, minutes, now)
           times = { started_at: now, earliest_at: now + (minutes[0] * 60), likely_at: now + (minutes.max * 60), ended_at: nil }
           @db[:waits].insert_conflict(target: %i[card_id line], update: times)
-                     .insert(blank_id: card[:blank_id], card_id: card[:id], line: line["key"], reason: MossyAnvil::Report::WrittenText.said(line["text"], line["values"]),
-                       unlocks: line["unlocks"],
-                       working: line["working"], cure: line["cure"], **times)
+                     .insert(blank_id: card[:blank_id], card_id: card[:id], line: line["key"], message: wrapped(line["message"]), unlocks: line["unlocks"], working: line["working"], cure: line["cure"], **times)
         end
 
         def end_wait(id, line, now) = @db[:waits].where(card_id: id, line: line, ended_at: nil).update(ended_at: Sequel.function(:greatest, now, :started_at))
@@ -86,7 +84,7 @@ module MossyAnvil
           card = find(id)
           { "key" => @db[:cards].where(id: id).get(:key), **Rows.data(card.slice(:document, :steps)), "started_at" => stamp(card[:started_at]),
             "marks" => card[:marks].map { |mark| packed(mark, %i[key line kind turn value found marked_at]) },
-            "waits" => card[:waits].map { |wait| packed(wait, %i[line reason unlocks working cure started_at earliest_at likely_at ended_at]) },
+            "waits" => card[:waits].map { |wait| packed(wait, %i[line message unlocks working cure started_at earliest_at likely_at ended_at]) },
             "reserved" => still_held(id) }
         end
 
@@ -99,7 +97,7 @@ module MossyAnvil
           reserved = parcel["reserved"].map { |row| row.values_at("key", "part", "grams") }
           id = insert(blank_id, key, parcel["document"], parcel["steps"], reserved, Time.parse(parcel["started_at"]))
           parcel["marks"].each { |row| @db[:card_marks].insert(card_id: id, **unpacked(row), found: row["found"] && wrapped(row["found"])) }
-          parcel["waits"].each { |row| @db[:waits].insert(blank_id: blank_id, card_id: id, **unpacked(row)) }
+          parcel["waits"].each { |row| @db[:waits].insert(blank_id: blank_id, card_id: id, **unpacked(row), message: wrapped(row["message"])) }
           id
         end
 

@@ -23,6 +23,12 @@ module MossyAnvil
         allowed: "one of #{rows(name).map { |row| row['key'] }.join(', ')}")]
     end
 
+    # What the catalogue calls a row, as a message.
+    def self.word(name, key) = Message.of("tables.#{name}.#{key}.name")
+
+    # Amount of a message: a word that the catalogue has for a row.
+    def self.term(name, key, field = "name") = Message.term("tables.#{name}.#{key}.#{field}")
+
     # Plain data, with all that is in it frozen.
     def self.deep_freeze(node)
       case node

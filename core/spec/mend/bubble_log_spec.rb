@@ -11,18 +11,18 @@ RSpec.describe MossyAnvil::Mend::BubbleLog do
     seen = log([5, 3], [60, 2], [180, 0], [185, 0])
     expect(seen.bubbled_min(at(189))).to be_nil
     expect(seen.bubbled_min(at(190))).to eq(180)
-    expect(seen.says(at(192))).to include(tone: "go", values: [{ name: "quiet", value: 12.0, unit: "min" }, { name: "bubbled", value: 180.0, unit: "min" }])
+    expect(seen.says(at(192))).to include(tone: "go", key: "bubbles.stopped", amounts: { quiet: { value: 12.0, unit: "min" }, bubbled: { value: 180.0, unit: "min" } })
   end
 
   it "goes on where any came after a quiet look" do
     seen = log([100, 0], [109, 1])
     expect(seen.bubbled_min(at(300))).to be_nil
-    expect(seen.says(at(300))).to include(tone: "care", text: a_string_starting_with("A few at the last look"))
+    expect(seen.says(at(300))).to include(tone: "care", key: "bubbles.still", amounts: { seen: { value: "bubbles.levels.few", unit: "term" } })
     expect(log([100, 0], [109, 1], [120, 0]).bubbled_min(at(131))).to eq(120)
   end
 
   it "asks to look again while it is quiet for less, and says nothing before the first look" do
-    expect(log([30, 0]).says(at(34))).to include(tone: "plain", text: a_string_starting_with("None for {quiet}: look again"))
+    expect(log([30, 0]).says(at(34))).to include(tone: "plain", key: "bubbles.quiet")
     expect(log.says(at(30))).to be_nil
   end
 end

@@ -36,7 +36,7 @@ RSpec.describe MossyAnvil::Mend::Casting do
   end
 
   it "knows its resins by key and names them where the key is off" do
-    expect(MossyAnvil::Mend::Resin.of("casting_epoxy").name).to eq("casting epoxy")
+    expect(MossyAnvil::Mend::Resin.of("casting_epoxy").name[:key]).to eq("tables.resins.casting_epoxy.name")
     expect { MossyAnvil::Mend::Resin.of("glue") }.to raise_error(MossyAnvil::InvalidInput, /casting_epoxy/)
   end
 end

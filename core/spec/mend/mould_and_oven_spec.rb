@@ -13,8 +13,9 @@ RSpec.describe "A casting's mould, colours and oven" do
     mix = step[:detail][:cast][:mix_g]
     expect(taken["dye"]).to be_within(1e-6).of(mix * 0.5 * 0.03)
     expect(taken["mica"]).to be_within(1e-6).of(mix * 0.25 * 0.06)
-    expect(texts(step)).to include(a_string_starting_with("sea: over {most} of liquid dye"), a_string_starting_with("Powder: a respirator"))
-    expect(texts(step)).not_to include(a_string_starting_with("sand: over"))
+    over = step[:says].select { |advice| advice[:key] == "steps.cast.says.too_much_pigment" }
+    expect(over.map { |advice| values(advice) }).to match([a_hash_including(colour: "sea", pigment: "tables.pigments.dye.name")])
+    expect(step[:says].flat_map { |advice| keys_within(advice) }).to include("tables.pigments.mica.caution")
     weighed = step[:lines].select { |line| line[:draws]&.fetch(:key) == "mica" }.sum { |line| line[:target][:value] }
     expect(weighed).to be_within(1e-6).of(taken["mica"])
     expect { cast(wood: { by: "weight", value: 300 }, colours: [{ name: "a", share: 1, pigment_pct: 1, with: "soot" }]) }
@@ -25,7 +26,7 @@ RSpec.describe "A casting's mould, colours and oven" do
     step = cast(wood: { by: "weight", value: 300 }, lined: true)
     # 160 x 160 and four walls of 160 x 82: 256 + 524.8 cm2
     expect(step[:materials].find { |row| row[:key] == "film" }[:amount]).to be_within(1e-6).of(780.8 * 0.0046 * 1.25)
-    expect(step[:lines].map { |line| line[:text] }).to include(a_string_starting_with("Line it with film"))
+    expect(keys(step[:lines].map { |line| line[:message] })).to include("steps.cast.line.line")
     expect(cast(wood: { by: "weight", value: 300 })[:materials].map { |row| row[:key] }).not_to include("film")
   end
 
@@ -50,8 +51,8 @@ RSpec.describe "A casting's mould, colours and oven" do
     diffusivity = 0.2 / (baked[:detail][:cast][:density_g_ml] * 1000 * 1700)
     expect(found[:heat_h] * 3600).to be_within(0.02 * found[:heat_h] * 3600).of(1.312 * (0.035**2) / diffusivity)
     expect(baked[:cure_h]).to be_within(1e-6).of(baked[:detail][:cast].then { |one| one[:last_pour_h] + one[:demould_h] } + 4 + (2 * found[:heat_h]) + 4)
-    expect(baked[:lines].map { |line| line[:text] }).to include(a_string_starting_with("Flat into a cold oven"))
-    expect(texts(cast(wood: { by: "weight", value: 300 }, post_cure: { oven_c: 140, hold_h: 1 }))).to include(a_string_matching(/soft from \{soft\}/))
+    expect(keys(baked[:lines].map { |line| line[:message] })).to include("steps.cast.line.oven_up")
+    expect(keys(cast(wood: { by: "weight", value: 300 }, post_cure: { oven_c: 140, hold_h: 1 })[:says])).to include("steps.cast.says.oven_soft")
   end
 
   it "tells the parts by the cup's marks too where the sheet gives them by volume" do
@@ -61,9 +62,9 @@ RSpec.describe "A casting's mould, colours and oven" do
     expect(layer[:part_a_ml] / layer[:part_b_ml]).to be_within(0.05).of(2)
     expect(layer[:part_a_ml]).to be_within(1e-6).of(layer[:part_a_g] / 1.1)
     weighed = found[:lines].find { |line| line[:kind] == "weigh" }
-    expect(weighed[:text]).to include("by the cup's marks {volume}")
-    expect(weighed[:values].first).to include(value: be_within(1e-6).of(layer[:part_a_ml]), unit: "ml")
+    expect(weighed[:message][:key]).to eq("steps.cast.line.resin_by_marks")
+    expect(weighed[:message][:amounts][:volume]).to include(value: be_within(1e-6).of(layer[:part_a_ml]), unit: "ml")
     by_mass = cast(wood: { by: "weight", value: 300 }, sheet: { mix_by: "mass", parts: [100, 42], density_g_ml: [1.1, 1.0] })
-    expect(by_mass[:lines].find { |line| line[:kind] == "weigh" }[:text]).not_to include("marks")
+    expect(by_mass[:lines].find { |line| line[:kind] == "weigh" }[:message][:key]).to eq("steps.cast.line.resin")
   end
 end

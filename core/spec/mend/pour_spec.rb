@@ -88,8 +88,7 @@ RSpec.describe MossyAnvil::Mend::CastStep do
     expect(found[:bubble_mm]).to be_within(0.005).of(0.73)
     expect(found[:pot]).to include(within_rating: true, fits: true)
     over = cast(wood: { by: "weight", value: 300 }, air: "pressure", pot: pot.merge(bar: 4.5, diameter_mm: 200))
-    expect(over[:says].select { |one| one[:tone] == "stop" }.map { |one| one[:text] })
-      .to include(a_string_starting_with("Never over the pot's own rating"), "The mould does not go into the pot.")
+    expect(keys(over[:says].select { |one| one[:tone] == "stop" })).to include("steps.cast.says.over_rating", "steps.cast.says.pot_too_small")
   end
 
   it "refuses a mould no larger than what lies in it, at its depth" do
@@ -102,12 +101,12 @@ RSpec.describe MossyAnvil::Mend::CastStep do
     per_mm = ((1.07 * 1000) - 600).abs * 923_600 * 1e-6
     allowed = 0.05 * 40 * 9.81 / (1e-6 * ((found[:start_rpm] * Math::PI / 30)**2))
     expect(found[:most_offset_mm]).to be_within(0.02 * allowed / per_mm).of(allowed / per_mm)
-    expect(texts(cast(small, placed: { x_mm: 900 }))).to include(a_string_starting_with("Off by {off} it shakes"))
+    expect(keys(cast(small, placed: { x_mm: 900 })[:says])).to include("steps.cast.says.off_the_middle")
   end
 
   it "asks that colours come to the whole, and warns of too much pigment" do
     wrong = cast(wood: { by: "weight", value: 300 }, colours: [{ name: "sea", share: 0.5, pigment_pct: 8 }, { name: "sand", share: 0.3 }])
-    expect(texts(wrong)).to include(a_string_starting_with("The colours are {sum}"), a_string_starting_with("sea: over"))
+    expect(keys(wrong[:says])).to include("steps.cast.says.colours", "steps.cast.says.too_much_pigment")
   end
 
   it "brings up a pour that ran short: gram by gram, within the window, sanded after it" do
@@ -120,7 +119,7 @@ RSpec.describe MossyAnvil::Mend::CastStep do
     expect(soon[:lines].first).to include(kind: "wait")
     window = step.detail[:layers].last[:next_until_h]
     late = step.trouble("short", amount: 3, hours: window + 1)
-    expect(late[:lines].first[:text]).to include("sand the face")
+    expect(late[:lines].first[:message][:key]).to eq("steps.cast.line.too_late")
     expect { step.trouble("short") }.to raise_error(MossyAnvil::InvalidInput, /amount: is missing/)
     expect { step.trouble("bubbles") }.to raise_error(MossyAnvil::InvalidInput, /at such a step/)
   end

@@ -12,7 +12,7 @@ RSpec.describe MossyAnvil::Mend::RepairOptions do
     fill_ml = found[:open_volume_mm3] / 1000
     fill, leave = %w[fill leave].map { |key| found[:ways].find { |way| way[:key] == key } }
     expect(fill).to include(cost: be_within(1e-9).of(fill_ml * 0.06), hands_min: be_within(1e-9).of(15 + (2 * fill_ml)), wait_h: 24.0, advised: true)
-    expect(leave).to include(cost: 0.0, hands_min: 5, wait_h: 0, advised: false, risk: a_string_including("no cap on the speed is lifted"))
+    expect(leave).to include(cost: 0.0, hands_min: 5, wait_h: 0, advised: false, risk: { key: "tables.ways.risks.leave.crack", amounts: {} })
     expect(found[:ways].first[:key]).to eq("fill")
   end
 
@@ -22,17 +22,17 @@ RSpec.describe MossyAnvil::Mend::RepairOptions do
     expect(ways(in_wall).keys).to contain_exactly("fill", "hold", "leave")
     expect(ways(body("void", r_mm: 100, z_mm: 45, size_mm: [30, 30, 20], contents: "air")).keys).to include("cast")
     wet = { material: material_data(moisture_pct: 24) }
-    expect(ways(in_wall, **wet)["dry_first"]).to include(advised: true, wait_h: be_positive, risk: a_string_including("opens further"))
+    expect(ways(in_wall, **wet)["dry_first"]).to include(advised: true, wait_h: be_positive, risk: a_hash_including(key: "tables.ways.risks.dry_first.any"))
   end
 
   it "dries first what is too wet for its filler, pours what is large, shows a pocket on a piece to look at and fills it on one for food" do
-    expect(report(in_wall, material: material_data(moisture_pct: 24))).to include(verdict: "dry_first", reason: a_string_including("it wants 12"))
+    expect(report(in_wall, material: material_data(moisture_pct: 24))).to include(verdict: "dry_first", reason: a_hash_including(key: "triage.too_wet", amounts: a_hash_including(gate: { value: 12, unit: "%" })))
     open_pocket = body("void", r_mm: 113, z_mm: 56, size_mm: [12, 12, 9], contents: "air")
     thick = { kind: "disc", opens: "tail", outside: [[2, 115], [58, 115]], curve: "straight" }
     expect(report(open_pocket.merge(size_mm: [60, 60, 40]), form: thick)[:verdict]).to eq("cast")
     verdicts = %w[display food].to_h { |use| [use, report(open_pocket, form: thick.merge(use: use))] }
     expect(verdicts.transform_values { |found| found[:verdict] }).to eq("display" => "leave", "food" => "fill")
-    expect(verdicts["food"][:ways].find { |way| way[:key] == "leave" }[:risk]).to include("Not for food")
+    expect(verdicts["food"][:ways].find { |way| way[:key] == "leave" }[:risk][:key]).to eq("tables.ways.risks.leave.food")
   end
 
   it "takes off in the hand what hardly holds, and digs out dirt an edge would meet" do
@@ -46,8 +46,8 @@ RSpec.describe MossyAnvil::Mend::RepairOptions do
     expect(limits.uniq.size).to eq(1)
     left, advised = %w[leave fill].map { |chosen| assess(defects: [in_wall.merge(chosen: chosen)], form: BlankHelper::BOWL) }
     expect([advised[:verdict], left[:verdict]]).to eq(%w[mend care])
-    expect(advised[:next_move][:text]).to include("Mend b")
-    expect(left[:next_move][:text]).not_to include("Mend")
+    expect(advised[:next_move]).to include(key: "move.mend", amounts: { ids: { value: ["b"], unit: "ids" } })
+    expect(left[:next_move][:key]).not_to eq("move.mend")
     expect(ways(in_wall.merge(chosen: "hold")).values.select { |way| way[:chosen] }.map { |way| way[:key] }).to eq(["hold"])
   end
 end
@@ -59,7 +59,7 @@ RSpec.describe MossyAnvil::Mend::DefectLocation do
     foot = { id: "b", type: "crack", enters: "head_face", path: [{ clock_deg: 60, z_mm: 0, r_mm: 5 }, { clock_deg: 60, z_mm: 0, r_mm: 30 }], depth_mm: 9, width_mm: 1 }
     found = assess(defects: [foot], form: BlankHelper::BOWL)[:defects].first
     expect(found[:where]).to include("tenon")
-    expect(found[:reason]).to include("under the future tenon")
+    expect(found[:reason][:key]).to eq("triage.under_tenon")
     expect(where(crack(z_mm: [30, 55], depth_mm: 30))).not_to include("tenon")
   end
 
@@ -69,9 +69,9 @@ RSpec.describe MossyAnvil::Mend::DefectLocation do
     wide_foot = BlankHelper::BOWL.merge(outside: [[4, 80], [20, 95], [56, 110]], inside: [[14, 40], [18, 60], [56, 100]])
     found = assess(defects: [through_floor], form: wide_foot)[:defects].first
     expect(found).to include(breaks_through: true, where: include("floor"))
-    expect(found[:reason]).to include("through the finished floor")
+    expect(found[:reason][:key]).to eq("triage.through_floor")
     wall = assess(defects: [crack(z_mm: [30, 55], depth_mm: 40)], form: BlankHelper::BOWL)[:defects].first
-    expect(wall).to include(where: %w[wall rim], reason: a_string_including("through the finished wall"))
+    expect(wall).to include(where: %w[wall rim], reason: a_hash_including(key: "triage.through_wall"))
     expect(where(crack(z_mm: [0, 3], depth_mm: 6))).to eq([])
   end
 end
@@ -91,7 +91,7 @@ RSpec.describe MossyAnvil::Report::ValueReport do
     poor = { intake: { cost: 12 }, worth: { outcome: 60, hours: 6, rate: 20 } }
     found = assess(**poor)
     expect(found[:verdict]).to eq("not_worth_it")
-    expect(found[:findings][:survey].map { |finding| finding[:text] }).to include(a_string_starting_with("Not worth it."), a_string_including("short"))
+    expect(found[:findings][:survey].flat_map { |advice| keys_within(advice) }).to include("advice.opening.not_worth_it", "advice.pays_not")
     stone = body("hard_inclusion", r_mm: 100, z_mm: 45, of: "stone")
     expect(assess(defects: [stone], form: BlankHelper::BOWL, **poor)[:verdict]).to eq("stop")
     expect(assess[:worth]).to be_nil
@@ -100,9 +100,9 @@ end
 
 RSpec.describe MossyAnvil::Report::Cautions do
   it "says in one line what its kind and its findings bring, and is quiet of what is not there" do
-    line = ->(**changes) { assess(**changes)[:findings][:survey].map { |finding| finding[:text] }.find { |text| text.start_with?("Look out") } }
+    line = ->(**changes) { assess(**changes)[:findings][:survey].find { |advice| advice[:key] == "advice.look_out" } }
     spalted = line[material: material_data(character: ["spalted"]), defects: [body("loose_piece", r_mm: 105, bonded_share: 0.3)]]
-    expect(spalted).to include("hornbeam", "nasal cancer", "spores", "may fly off", "face shield")
+    expect(keys_within(spalted)).to include("tables.woods.dust.hardwood", "tables.cautions.spalted.text", "tables.cautions.loose_piece.text")
     expect(line[material: material_data(species: "dreamwood")]).to be_nil
   end
 end

@@ -7,7 +7,7 @@ RSpec.describe MossyAnvil::Mend::MendStep do
   end
 
   def one(step, **more) = steps([{ id: "s", **step }], **more).first
-  def texts(step) = step[:says].map { |finding| finding[:text] }
+  def said(step) = keys(step[:says])
 
   let(:seam) { crack(id: "k", z_mm: [5, 55], depth_mm: 30, width_mm: 1.5) }
   let(:zone) { body("soft_zone", id: "z", grade: "soft", r_mm: 80, z_mm: 30, size_mm: [20, 60, 40]) }
@@ -48,7 +48,7 @@ RSpec.describe MossyAnvil::Mend::MendStep do
         defects = finding == :soft ? [soft] : [crack(id: "a", z_mm: [0, 60], depth_mm: 20, width_mm: 2)]
         own = { name: "blue tin", dry_to_pct: 7, soft_from_c: 91, ready_min: 600, cure_d: 3, price_per_g: 0.5 }
         usual, mine = [{}, { sheet: own }].map { |more| one({ do: kind, **data, **more }, defects: defects) }
-        expect(mine[:materials].first).to include(name: "blue tin")
+        expect(mine[:materials].first).to include(name: MossyAnvil::Message.named("blue tin"))
         expect(mine[:materials].first[:cost]).to be_within(0.01).of(0.5 * mine[:materials].first[:amount])
         expect(mine[:materials].first[:amount]).to be_within(1e-9).of(usual[:materials].first[:amount])
         expect([mine[:gate_pct], mine[:ready_h]]).to match([7, be >= 10])
@@ -65,7 +65,7 @@ RSpec.describe MossyAnvil::Mend::MendStep do
 
     it "speaks of what it reaches, and lends no strength to what it does not" do
       soaked = one({ do: "soak", of: ["z"], with: "thin_ca" }, defects: [zone], form: BlankHelper::BOWL)
-      expect(texts(soaked).first).to include("the outer {deep}", "no more")
+      expect(soaked[:says].first).to include(key: "steps.soak.says.amount", amounts: a_hash_including(deep: be_a(Hash)))
       expect(soaked[:after][:last][:burst_rpm]).to be <= soaked[:before][:last][:burst_rpm] * 1.001
     end
 
@@ -122,20 +122,20 @@ RSpec.describe MossyAnvil::Mend::MendStep do
     it "E12: says what it weighs then" do
       dry = one({ do: "dry", to_pct: 12, in: "room" }, readings: weighed, material: material_data(moisture_pct: 24))
       expect(dry[:detail][:dry][:target_g]).to be_within(0.5).of(1662)
-      expect(dry[:lines].find { |line| line[:kind] == "wait" }[:values].map { |value| value[:name] }).to include("weight")
+      expect(dry[:lines].find { |line| line[:kind] == "wait" }[:message][:amounts]).to include(:weight)
     end
 
     it "is over where it is dry enough, and has nothing on its card" do
       done = one({ do: "dry", to_pct: 14, in: "room" }, material: material_data(moisture_pct: 11))
       expect(done).to include(ready_h: 0.0, lines: [])
-      expect(texts(done).first).to start_with("Dry enough already")
+      expect(said(done).first).to eq("steps.dry.says.dry_enough")
     end
 
     it "keeps a thick wet piece out of the oven" do
       wet = one({ do: "dry", to_pct: 1, in: "oven" }, material: material_data(moisture_pct: 22), shape: { type: "disc", diameter_mm: 240, length_mm: 90 })
-      expect(texts(wet)).to include(a_string_including("it cracks in the oven"))
+      expect(said(wet)).to include("steps.dry.says.too_thick")
       thin = one({ do: "dry", to_pct: 1, in: "oven" }, material: material_data(moisture_pct: 22), shape: { type: "disc", diameter_mm: 240, length_mm: 40 })
-      expect(texts(thin)).not_to include(a_string_including("it cracks in the oven"))
+      expect(said(thin)).not_to include("steps.dry.says.too_thick")
     end
   end
 
@@ -159,7 +159,7 @@ RSpec.describe MossyAnvil::Mend::MendStep do
       through = crack(id: "t", z_mm: [5, 55], depth_mm: 30, width_mm: 2, through: true)
       expect(one({ do: "fill", of: ["t"] }, defects: [through])[:detail][:fill][:dams]).to eq(["t"])
       step = MossyAnvil::Report::MendReport.new(blank(defects: [through], mend: { steps: [{ id: "f", do: "fill", of: ["t"] }] })).steps.first
-      more = step.trouble("short", amount: 10)[:lines].first[:values].first[:value]
+      more = step.trouble("short", amount: 10)[:lines].first[:message][:amounts][:ml][:value]
       expect(more).to be_within(0.02).of(50 * 30 * 2 / 1000.0 / 3)
     end
   end

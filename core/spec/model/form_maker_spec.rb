@@ -40,7 +40,7 @@ RSpec.describe MossyAnvil::Model::FormMaker do
     expect(cup.form.wall_depth_mm).to be_within(0.5).of((150 * 0.4) - 4)
   end
 
-  { { foot_mm: 170 } => %r{/measures/foot_mm: is 170.0: no more than the diameter}, { height_mm: 500 } => %r{/measures/height_mm: is 500.0: at most 200},
+  { { foot_mm: 170 } => %r{/measures/foot_mm: is 170.0: no more than its diameter}, { height_mm: 500 } => %r{/measures/height_mm: is 500.0: at most 200},
     { wall_mm: Float::NAN } => %r{/measures/wall_mm: is .*: a number from 0}, { wall_mm: "7" } => %r{/measures/wall_mm},
     { depth_mm: 3 } => %r{/measures/depth_mm: is no measure of a bowl},
     { fullness: 2 } => %r{/measures/fullness: is 2: a number from 0 to 1} }.each do |measures, said|

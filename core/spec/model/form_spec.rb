@@ -34,7 +34,7 @@ RSpec.describe MossyAnvil::Model::Form do
     it "names a crack that goes through the wall" do
       report = assess(defects: [crack(z_mm: [30, 55], depth_mm: 40)], form: BlankHelper::BOWL)
       expect(report[:form][:breaks_through]).to eq(["b"])
-      expect(report[:defects].first[:reason]).to include("through the finished wall")
+      expect(report[:defects].first[:reason][:key]).to eq("triage.through_wall")
     end
 
     it "keeps a closed pocket closed" do

@@ -46,11 +46,11 @@ RSpec.describe MossyAnvil::Report::IntakeReport do
   end
 
   it "says what a weight off the usual may mean, and what the dust does" do
-    texts = ->(**changes) { report(**changes)[:says].map { |finding| finding[:text] }.join(" ") }
-    expect(texts[mass_g: 735 * litres]).to include("as hornbeam is at this moisture")
-    expect(texts[mass_g: 500 * litres]).to include("rot, holes")
-    expect(texts[mass_g: 950 * litres]).to include("wetter inside")
-    expect(texts[species: "laburnum"]).to include("poisonous")
-    expect(texts[species: "driftwood"]).to include("weigh it")
+    said = ->(**changes) { report(**changes)[:says].flat_map { |advice| keys_within(advice) } }
+    expect(said[mass_g: 735 * litres]).to include("intake.as_usual")
+    expect(said[mass_g: 500 * litres]).to include("intake.lighter")
+    expect(said[mass_g: 950 * litres]).to include("intake.heavier")
+    expect(said[species: "laburnum"]).to include("tables.woods.dust.poison")
+    expect(said[species: "driftwood"]).to include("intake.unknown")
   end
 end

@@ -7,9 +7,9 @@ RSpec.describe "The tables" do
     woods.each do |row|
       expect(row["density_kg_m3"]).to be_between(120, 1300), row["key"]
       expect(row["tangential_pct"]).to be_between(row["radial_pct"], 14), row["key"]
-      expect(MossyAnvil::Model::Stock.of(row["key"])).to have_attributes(wood?: true, caution: be_a(String), source: be_a(String))
+      expect(MossyAnvil::Model::Stock.of(row["key"])).to have_attributes(wood?: true, caution: [a_string_starting_with("tables.woods.dust."), "term"], source: be_a(String))
     end
-    other.each { |row| expect(MossyAnvil::Model::Stock.of(row["name"])).to have_attributes(wood?: false, density_kg_m3: be_between(100, 9000), caution: be_a(String)) }
+    other.each { |row| expect(MossyAnvil::Model::Stock.of(row["name"])).to have_attributes(wood?: false, density_kg_m3: be_between(100, 9000), caution: ["tables.other_stock.#{row['key']}.caution", "term"]) }
   end
 
   it "finds a row by key or name, in any case, and none for a name of one's own" do
@@ -28,7 +28,7 @@ RSpec.describe "The tables" do
 
   it "asks of every resin what the cup and the mould need to know" do
     MossyAnvil::Table["resins"]["rows"].each do |row|
-      expect(row).to include("name", "working_min", "layer_mm", "dry_to_pct", "cup_limit_g", "demould_h")
+      expect(row).to include("working_min", "layer_mm", "dry_to_pct", "cup_limit_g", "demould_h")
       expect(MossyAnvil::Mend::Resin.new(row).density_g_ml).to be_between(0.9, 1.4)
     end
   end

@@ -1,7 +1,7 @@
 # frozen_string_literal: true
 
 RSpec.describe MossyAnvil::Report::AdviceList do
-  def texts(station, **changes) = assess(**changes)[:findings][station].map { |finding| finding[:text] }
+  def said(station, **changes) = keys(assess(**changes)[:findings][station])
   def headline(**changes) = assess(**changes)[:findings][:survey].first
 
   let(:deep_crack) { crack(z_mm: [30, 60], depth_mm: 35) }
@@ -9,8 +9,10 @@ RSpec.describe MossyAnvil::Report::AdviceList do
   it "says go for a sound centred disc" do
     report = assess
     expect(report[:verdict]).to eq("go")
-    expect(report[:findings][:survey].first).to include(tone: "go", text: start_with("Go. As it stands, limit {limit}: set by rim speed"))
-    expect(texts(:survey)).to include("It balances on this axis.")
+    headline = report[:findings][:survey].first
+    expect(headline).to include(tone: "go", key: "advice.limit")
+    expect(keys_within(headline)).to include("advice.opening.go", "stages.blank", "caps.rim.name")
+    expect(said(:survey)).to include("advice.balanced")
   end
 
   it "says mend first while something is to be filled, held or soaked" do
@@ -23,15 +25,16 @@ RSpec.describe MossyAnvil::Report::AdviceList do
     heavy = { type: "disc", diameter_mm: 240, length_mm: 60, centre_offset_mm: [14, 0] }
     bench = BlankHelper::LATHE.merge("mass_kg" => 40, "stand" => "light")
     expect(assess(shape: heavy, lathe: bench)[:verdict]).to eq("care")
-    expect(texts(:survey, shape: heavy)).to include(start_with("Heavy at {side}"))
+    expect(said(:survey, shape: heavy)).to include(a_string_starting_with("advice.heavy"))
   end
 
   it "names what governs: a crack that runs, or splitting" do
-    expect(headline(defects: [deep_crack], form: BlankHelper::BOWL)[:text]).to include("crack b would grow at about {runs}")
+    expect(keys_within(headline(defects: [deep_crack], form: BlankHelper::BOWL))).to include("advice.grows_at", "defects.crack")
     # Cut through on both sides, a ring is in two halves.
     halves = [0, 180].map { |clock_deg| crack(id: "c#{clock_deg}", clock_deg: clock_deg, z_mm: [0, 40], depth_mm: 60) }
     found = headline(shape: { type: "disc", diameter_mm: 260, length_mm: 40 }, form: ring(130, 100, 40), defects: halves)
-    expect(found[:text]).to start_with("Unsafe as planned. Hollowed, no speed is safe.")
+    expect(found[:key]).to eq("advice.no_speed")
+    expect(keys_within(found)).to include("advice.opening.stop", "stages.hollowed")
   end
 
   it "points every figure at a working that is there" do
@@ -41,48 +44,40 @@ RSpec.describe MossyAnvil::Report::AdviceList do
     expect(report[:workings].keys).to include(*figures)
   end
 
-  it "leaves no amount of a sentence without its value" do
-    report = assess(defects: [deep_crack, body("void", r_mm: 108, z_mm: 40, contents: "air")], form: BlankHelper::BOWL)
-    report[:findings].each_value do |station|
-      station.each { |finding| expect(finding[:values].map { |value| value[:name] }).to match_array(finding[:text].scan(/\{(\w+)\}/).flatten.uniq) }
-    end
-    report[:defects].each { |defect| expect(defect[:reason]).not_to match(/[{}]/) }
-  end
-
   it "holds the scale against the measures, water counted" do
     dry_g = assess[:stages][:blank][:mass_g] / 1.12
     weighed = lambda do |grams|
-      texts(:survey, readings: [{ kind: "mass", value: grams, taken_at: "2030-05-01T09:00:00Z" }]).find { |text| text.match?(/scale/) }
+      said(:survey, readings: [{ kind: "mass", value: grams, taken_at: "2030-05-01T09:00:00Z" }]).grep(/weight/).first
     end
-    expect(weighed.call(dry_g * 1.12)).to eq("Weighs {scale} on the scale, as its measures say.")
-    expect(weighed.call(dry_g * 0.9)).to start_with("The scale says {scale}, its measures {mass}")
+    expect(weighed.call(dry_g * 1.12)).to eq("advice.weight_agrees")
+    expect(weighed.call(dry_g * 0.9)).to eq("advice.weight_differs")
   end
 
   it "says dry first where the wood is too wet for the filler it asks for" do
     wet, dry = [20, 11].map { |moisture_pct| assess(material: material_data(moisture_pct: moisture_pct), defects: [deep_crack], form: BlankHelper::BOWL) }
-    expect([wet, dry].map { |report| [report[:verdict], report[:findings][:survey].first[:text][/\A[^.]+/]] }).to eq([["dry", "Dry first"], ["mend", "Mend first"]])
+    expect([wet, dry].map { |report| [report[:verdict], report[:findings][:survey].first[:amounts][:opening][:value][:key]] })
+      .to eq([["dry", "advice.opening.dry"], ["mend", "advice.opening.mend"]])
   end
 
   it "opens with the stone that an edge would strike, and still says what the speed hangs on" do
     stone = body("hard_inclusion", r_mm: 105, z_mm: 45, of: "stone")
     headline = assess(defects: [stone], form: BlankHelper::BOWL)[:findings][:survey].first
-    expect(headline).to include(tone: "stop", text: a_string_starting_with("Unsafe as planned: an edge would strike v. Hollowed, "))
-    expect(headline[:text]).to include("limit {limit}: set by rim speed")
+    expect(headline[:tone]).to eq("stop")
+    expect(keys_within(headline)).to include("advice.opening.struck", "stages.hollowed", "caps.rim.name")
   end
 
   it "warns of thin walls, of what goes through, and of the side force" do
-    form = texts(:form, defects: [deep_crack], form: BlankHelper::BOWL)
-    expect(form).to include(start_with("Thinnest wood"), "Floor {floor} on the axis.", "b goes through the finished wall.",
-      a_string_matching(/the finished wall takes \{force\} from the side/))
-    expect(texts(:form)).to eq(["No form drawn yet: the numbers are of the blank as it stands."])
-    expect(texts(:form, form: BlankHelper::BOWL.except(:inside))).to include("Solid: nothing is hollowed.")
+    form = said(:form, defects: [deep_crack], form: BlankHelper::BOWL)
+    expect(form).to include("advice.form.wall", "advice.form.floor", "advice.form.through", "advice.form.no_cut")
+    expect(said(:form)).to eq(["advice.form.none"])
+    expect(said(:form, form: BlankHelper::BOWL.except(:inside))).to include("advice.form.solid")
   end
 
   it "has the shield beside the speeds, and the respirator beside spalted dust" do
-    expect(texts(:turn).last).to include("full face shield")
-    expect(texts(:turn, material: material_data(kind: "non_wood", grain: "none", moisture_pct: 0)).last).to include("soften and grab")
-    expect(texts(:finish, material: material_data(character: ["spalted"])).last).to include("respirator")
-    expect(texts(:finish).join).not_to include("spores")
+    expect(said(:turn).last).to eq("advice.turn.stand_aside")
+    expect(said(:turn, material: material_data(kind: "non_wood", grain: "none", moisture_pct: 0)).last).to eq("advice.turn.heat")
+    expect(said(:finish, material: material_data(character: ["spalted"])).last).to eq("advice.finish.spores")
+    expect(said(:finish)).not_to include("advice.finish.spores")
   end
 end
 
@@ -97,34 +92,27 @@ RSpec.describe MossyAnvil::Report::NextMove do
 
   it "takes out what would break an edge before anything else" do
     stone = body("hard_inclusion", r_mm: 100, z_mm: 40, of: "stone")
-    expect(move(defects: [stone], form: BlankHelper::BOWL)).to include(action: "survey", text: start_with("Take out v"))
+    expect(move(defects: [stone], form: BlankHelper::BOWL)).to include(action: "survey", key: "move.take_out", amounts: { ids: { value: ["v"], unit: "ids" } })
   end
 
   it "waits for wet wood to dry to what its mend asks, and says when to weigh" do
     wet = move(material: material_data(moisture_pct: 22), defects: [check], form: BlankHelper::BOWL)
     expect(wet).to include(action: "weigh", ready: false)
-    amounts = wet[:values].to_h { |value| [value[:name], value[:value]] }
-    expect(amounts["gate"]).to eq(15)
-    expect(amounts["wait"]).to be_between(1, 7)
-    expect(amounts["left"]).to be > amounts["wait"]
+    amounts = values(wet)
+    expect(amounts[:"gate"]).to eq(15)
+    expect(amounts[:"wait"]).to be_between(1, 7)
+    expect(amounts[:"left"]).to be > amounts[:"wait"]
   end
 
   it "says so where this air will never get it there" do
     climate = MossyAnvil::Report::ShopClimate.new(temperature_c: 12, humidity: 0.85)
     piece = blank(material: material_data(moisture_pct: 24), defects: [check], form: BlankHelper::BOWL)
-    expect(MossyAnvil::Report::Assessment.new(piece, climate: climate).to_h[:next_move][:text]).to include("somewhere drier")
+    expect(MossyAnvil::Report::Assessment.new(piece, climate: climate).to_h[:next_move][:key]).to eq("move.somewhere_drier")
   end
 
   it "mends dry wood before hollowing, then turns it" do
-    expect(move(defects: [check], form: BlankHelper::BOWL)).to include(action: "mend", text: "Mend b before the lathe turns.")
+    expect(move(defects: [check], form: BlankHelper::BOWL)).to include(action: "mend", key: "move.mend", amounts: { ids: { value: ["b"], unit: "ids" } })
     mended = move(defects: [check.merge(mend: "thick_ca")], form: BlankHelper::BOWL)
-    expect(mended).to include(action: "log_cut", station: "turn", text: start_with("Mount it, tailstock up"))
-  end
-end
-
-RSpec.describe MossyAnvil::Report::WrittenText do
-  it "says a little of something as a little, and never as none" do
-    said = { 0.044 => "0.04 ml", 0.4 => "0.4 ml", 9.96 => "10.0 ml", 12.4 => "12 ml", 0 => "0 ml" }
-    said.each { |value, text| expect(described_class.amount(value, "ml")).to eq(text) }
+    expect(mended).to include(action: "log_cut", station: "turn", key: "move.mount")
   end
 end

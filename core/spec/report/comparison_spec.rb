@@ -5,20 +5,20 @@ RSpec.describe MossyAnvil::Report::Comparison do
   let(:peg) { { "kind" => "spindle", "opens" => "tail", "curve" => "straight", "outside" => [[5, 20], [55, 20]] } }
 
   def compared(sketches, **changes) = described_class.new(blank(**changes), sketches).to_h[:forms]
-  def words(form) = form[:trade][:values].inject(form[:trade][:text]) { |text, amount| text.sub("{#{amount[:name]}}", amount[:value].round(2).to_s) }
 
   it "puts the blank's own form first, and says what each is best and worst at" do
     forms = compared([{ "name" => "A plate", "form" => plate }, { "name" => "A peg", "form" => peg }], form: BlankHelper::BOWL)
     expect(forms.map { |form| form[:name] }).to eq([nil, "A plate", "A peg"])
-    expect(words(forms[1])).to include("most wood kept of them all (#{forms[1][:outcome][:yield_share].round(2)})")
-    expect(words(forms[2])).to start_with("The steadiest at speed of them all (#{forms[2][:outcome][:limit_rpm].round(2)})").and include("the most wood turned away")
+    best = forms[1][:trade][:amounts][:best][:value]
+    expect(best).to eq(key: "trade.best.yield_share", amounts: { amount: { value: forms[1][:outcome][:yield_share], unit: "share" } })
+    expect(keys_within(forms[2][:trade])).to include("trade.best.limit_rpm", "trade.worst.yield_share")
   end
 
   it "takes four at most, and has little to say of one alone" do
     sketches = Array.new(6) { |index| { "name" => "No. #{index}", "form" => plate } }
     expect(compared(sketches, form: BlankHelper::BOWL).map { |form| form[:name] }).to eq([nil, "No. 0", "No. 1", "No. 2"])
     expect(compared(sketches).map { |form| form[:name] }).to eq(["No. 0", "No. 1", "No. 2", "No. 3"])
-    expect(words(compared([], form: BlankHelper::BOWL).first)).to eq("The only one so far.")
+    expect(compared([], form: BlankHelper::BOWL).first[:trade]).to eq(key: "trade.only", amounts: {})
   end
 
   it "lays each sketch on its own centres, and leaves the blank's alone" do

@@ -10,7 +10,7 @@ RSpec.describe MossyAnvil::Report::NextTests do
     gone = crack(id: "g", clock_deg: 200, z_mm: [0, 4], depth_mm: 1)
     found = tests(gone, in_wall("w", 60, depth_mm: 5))
     expect(found.map { |test| test[:id] }).to eq(["w"])
-    expect(found.first).to include(test: "feeler", clock_deg: be_within(1).of(60), z_mm: be_within(1).of(140), way: a_string_including("feeler gauge"))
+    expect(found.first).to include(test: "feeler", clock_deg: be_within(1).of(60), z_mm: be_within(1).of(140))
   end
 
   it "says just what the two ends come to" do

@@ -58,23 +58,23 @@ RSpec.describe "What cracks do between them" do
     found = assess(defects: [chord, under], form: BlankHelper::BOWL)
     expect(found.slice(:verdict, :freed)).to match(verdict: "stop", freed: [a_hash_including(ids: %w[c s], mass_g: be_within(8).of(59.5))])
     expect(found[:stages].values.map { |stage| stage.values_at(:limit_rpm, :governed_by, :not_like_this) }).to all(eq([0.0, "freed_piece", true]))
-    expect(found[:findings][:survey].map { |finding| finding[:text] }).to include(a_string_matching(/\Ac and s free a piece of about \{mass\}/))
-    expect(found[:next_move][:text]).to include("piece that c and s free")
+    expect(found[:findings][:survey]).to include(a_hash_including(key: "advice.freed", amounts: a_hash_including(ids: { value: %w[c s], unit: "ids" })))
+    expect(found[:next_move]).to include(key: "move.free", amounts: { ids: { value: %w[c s], unit: "ids" } })
     expect(found[:stages][:blank][:loose_pieces]).to match([a_hash_including(id: "c+s", throw_energy_j: be_positive)])
   end
 
   it "warns of what would meet within the doubt, and stops nothing for it" do
     found = assess(defects: [chord.merge(depth_mm: 10, depth_range_mm: [8, 22]), under])
     expect(found.slice(:freed, :meetings)).to match(freed: [], meetings: [a_hash_including(ids: %w[c s], likely: false)])
-    expect(found[:findings][:turn].map { |finding| finding[:text] }).to include("If every crack is as deep as it may be: as it stands, not at all.")
-    expect(found[:findings][:survey].map { |finding| finding[:text] }).to include(a_string_matching(/\Ac and s would run into each other, if as deep/))
+    expect(keys(found[:findings][:turn])).to include("advice.turn.worst_not_at_all")
+    expect(keys(found[:findings][:survey])).to include("advice.may_intersect")
     expect(found[:stages][:blank][:governed_by]).not_to eq("freed_piece")
   end
 
   it "only warns where they meet and free nothing, and is quiet once one is glued" do
     met = assess(defects: [chord, under.merge(path: [{ clock_deg: 60, z_mm: 45 }, { clock_deg: 100, z_mm: 45 }])])
     expect(met.slice(:freed, :meetings)).to match(freed: [], meetings: [a_hash_including(ids: %w[c s], likely: true)])
-    expect(met[:findings][:survey].map { |finding| finding[:text] }).to include(a_string_matching(/\Ac and s run into each other/))
+    expect(keys(met[:findings][:survey])).to include("advice.intersect")
     glued = assess(defects: [chord.merge(mend: "epoxy"), under])
     expect(glued.slice(:freed, :meetings)).to eq(freed: [], meetings: [])
   end

@@ -48,6 +48,7 @@ RSpec.describe MossyAnvil::Turn::MountHold do
 end
 
 RSpec.describe MossyAnvil::Report::MountReport do
+  def told(key, *ids) = MossyAnvil::Message.of("mounts.#{key}", ids: MossyAnvil::Message.ids(ids))
   def plan(**changes)
     described_class.new(blank(form: BlankHelper::BOWL.merge(outside: [[10, 45], [20, 85], [56, 110]], inside: [[20, 0], [24, 50], [56, 100]]),
     **changes)).to_h
@@ -58,7 +59,9 @@ RSpec.describe MossyAnvil::Report::MountReport do
   it "plans a sound bowl from the first cut to the last" do
     found = plan
     expect(found[:steps].map { |step| step[:proposed] }).to eq(%w[screw tenon vacuum])
-    expect(found[:says]).to include(tone: "go", text: a_string_starting_with("Screw chuck, then tenon in jaws, then vacuum chuck. Vacuum chuck: {limit} at most"))
+    expect(found[:says]).to include(tone: "go", key: "mount_plan.order_slow")
+    expect(keys(values(found[:says])[:mounts])).to eq(%w[tables.mounts.screw.name tables.mounts.tenon.name tables.mounts.vacuum.name])
+    expect(values(found[:says])[:slowest][:key]).to eq("tables.mounts.vacuum.name")
     expect(mount(found, "hollow", "tenon")).to include(verdict: "holds", size_mm: 75)
     expect(found[:jaws_are_own]).to be(false)
   end
@@ -77,14 +80,14 @@ RSpec.describe MossyAnvil::Report::MountReport do
     expect(tenon).to include(verdict: "slower")
     slow = plan(**lopsided)[:steps].find { |step| step[:key] == "hollow" }
     expect(tenon[:limit_rpm]).to be < slow[:rpm]
-    expect(tenon[:says][:text]).to include("Light cuts only, the tailstock is in the way. No faster than {limit}.")
+    expect(keys(tenon[:says])).to include("mounts.bearing.light_cuts", "mounts.no_faster")
   end
 
   it "finds no stub on an end that runs to a point" do
     egg = { "kind" => "egg", "opens" => "tail", "curve" => "smooth", "outside" => [[20, 0], [24, 12], [38, 20], [52, 15], [60, 0]] }
     found = described_class.new(blank(form: egg, shape: { "type" => "disc", "diameter_mm" => 60, "length_mm" => 90 })).to_h
     collets = found[:steps].flat_map { |step| step[:mounts].select { |one| one[:key] == "collet" } }
-    expect(collets.map { |one| one[:says][:text] }).to include("Too thin for a stub: {room}.")
+    expect(collets.flat_map { |one| keys(one[:says]) }).to include("mounts.not.stub_too_thin")
     expect(collets.map { |one| one[:hold_nm] }.compact).to all(be_finite)
   end
 
@@ -92,15 +95,16 @@ RSpec.describe MossyAnvil::Report::MountReport do
     found = described_class.new(blank(material: material_data(grain: "end", moisture_pct: 20),
       form: BlankHelper::BOWL.merge(outside: [[1, 45], [20, 85], [60, 110]], inside: [[12, 0], [18, 50], [60, 100]]))).to_h
     expect(found[:says][:tone]).to eq("stop")
-    expect(found[:says][:text]).to start_with("Nothing left to hold it by. Turn it round and hollow it, by the foot: no mount bears that.")
+    expect(found[:says][:key]).to eq("mount_plan.nothing_holds")
+    expect(keys_within(found[:says])).to include("mount_steps.hollow", "seats.foot", "mount_plan.instead.hollow")
   end
 
   it "never a recess across a crack, no tenon over one, no point in one" do
     cracked = plan(defects: [{ id: "k", type: "crack", enters: "head_face", depth_mm: 24, width_mm: 1,
                                path: [{ clock_deg: 0, z_mm: 0, r_mm: 2 }, { clock_deg: 0, z_mm: 0, r_mm: 40 }] }])
-    expect(mount(cracked, "hollow", "recess")[:says][:text]).to include("Never across k")
-    expect(mount(cracked, "hollow", "tenon")[:says][:text]).to include("k runs under it")
-    expect(mount(cracked, "outside", "centres")[:says][:text]).to include("A point would go into k, or drive it apart")
+    expect(mount(cracked, "hollow", "recess")[:says].first).to eq(told("not.recess_across_defect", "k"))
+    expect(mount(cracked, "hollow", "tenon")[:says].first).to eq(told("not.defect_under_tenon", "k"))
+    expect(mount(cracked, "outside", "centres")[:says].first).to eq(told("not.point_into_defect", "k"))
     glued = plan(defects: [{ id: "k", type: "crack", enters: "head_face", depth_mm: 24, width_mm: 1, mend: "epoxy",
                              path: [{ clock_deg: 0, z_mm: 0, r_mm: 2 }, { clock_deg: 0, z_mm: 0, r_mm: 40 }] }])
     expect(mount(glued, "hollow", "tenon")[:verdict]).to eq("holds")
@@ -110,18 +114,18 @@ RSpec.describe MossyAnvil::Report::MountReport do
     pocket = ->(across) { body("void", id: "v", contents: "air", clock_deg: 60, r_mm: 35, z_mm: 52, size_mm: [26, across, 40]) }
     narrow, wide = [16, 60].map { |across| mount(plan(defects: [pocket[across]]), "outside", "faceplate") }
     expect(narrow).to include(verdict: "holds", hold_nm: mount(plan, "outside", "faceplate")[:hold_nm])
-    expect(narrow[:says][:text]).to include("the first at half past 12").or include("the first at 1 o'clock")
-    expect(wide[:says][:text]).to match(/Leave out the screw at .*: v\./)
+    expect(narrow[:says].first).to include(key: "mounts.faceplate", amounts: a_hash_including(first: { value: be_between(10, 40), unit: "clock" }))
+    expect(wide[:says].first).to include(key: "mounts.faceplate_without", amounts: a_hash_including(ids: { value: ["v"], unit: "ids" }))
     expect(wide[:hold_nm]).to be < narrow[:hold_nm]
     half = body("soft_zone", id: "s", grade: "soft", clock_deg: 60, r_mm: 40, z_mm: 50, size_mm: [90, 300, 60])
-    expect(mount(plan(defects: [half]), "outside", "faceplate")[:says][:text]).to eq("Too few of its screws are clear of s.")
+    expect(mount(plan(defects: [half]), "outside", "faceplate")[:says].first).to eq(told("not.too_few_screws", "s"))
   end
 
   it "puts no screw and no point into a crack across the middle, and nothing in soft wood" do
     middle = plan(defects: [crack(id: "m", clock_deg: 0, z_mm: [0, 60], depth_mm: 118)])
     expect(%w[screw centres].map { |key| mount(middle, "outside", key)[:verdict] }).to eq(%w[no no])
     soft = plan(defects: [body("soft_zone", id: "s", grade: "soft", r_mm: 3, z_mm: 50, size_mm: [20, 20, 40])])
-    expect(mount(soft, "outside", "screw")[:says][:text]).to eq("The screw would go into s, where it holds nothing.")
+    expect(mount(soft, "outside", "screw")[:says].first).to eq(told("not.screw_into_defect", "s"))
   end
 
   it "turns a piece on a jam chuck, hot melt, tape, a cone or a vacuum no faster than such a hold is turned at, slower the wider it is" do
@@ -134,47 +138,46 @@ RSpec.describe MossyAnvil::Report::MountReport do
   it "does not hollow with the tailstock up" do
     found = plan(material: material_data(density_kg_m3: 300))[:steps].find { |step| step[:key] == "hollow" }
     expect(found[:mounts].map { |one| one[:verdict] }).not_to include("tailstock")
-    expect(found[:mounts].find { |one| one[:key] == "hot_melt" }).to include(verdict: "no", says: a_hash_including(text: a_string_including("no tailstock to help")))
+    expect(found[:mounts].find { |one| one[:key] == "hot_melt" }).to include(verdict: "no", says: include(a_hash_including(key: "mounts.bearing.not_without_tailstock")))
   end
 
   it "wants a longer tenon for a wider piece that it holds by itself" do
     short = described_class.new(blank(form: BlankHelper::BOWL.merge(outside: [[4, 45], [20, 85], [56, 110]]))).to_h
-    expect(mount(short, "hollow", "tenon")).to include(verdict: "no", says: a_hash_including(text: a_string_including("does not hold a piece this wide by itself")))
+    expect(mount(short, "hollow", "tenon")).to include(verdict: "no", says: [a_hash_including(key: "mounts.not.tenon_too_short")])
   end
 
   it "asks for a braced bar where a hand-held one would turn over" do
     ok = [60, 150, 400].map do |depth|
       form = ring(60, 50, depth + 10).merge(kind: "hollow_form", inside: [[10, 50], [depth + 10, 50]])
       described_class.new(blank(shape: { type: "disc", diameter_mm: 130, length_mm: depth + 20 }, form: form)).to_h[:clearances].find do |one|
-        one[:name].start_with?("Reach")
+        one[:key] == "reach"
       end
     end
     expect(ok.map { |one| one[:ok] }).to eq([true, false, false])
-    expect(ok[1][:says]).to include("braced or captured")
-    expect(ok[2][:says]).to include("farther than any bar")
+    expect(keys(ok.drop(1).map { |one| one[:advice] })).to eq(%w[clearances.advice.reach_braced clearances.advice.reach_too_far])
   end
 
   it "lets no screw into the piece itself, no glue on wet wood, no vacuum on a wall that leaks" do
     thick = plan(form: BlankHelper::BOWL.merge(inside: [[40, 0], [44, 50], [56, 100]]))
-    expect(mount(thick, "outside", "screw")[:says][:text]).to include("into the piece itself")
-    expect(mount(plan(material: material_data(moisture_pct: 25)), "outside", "glue_block")[:says][:text]).to include("Too wet for the glue")
+    expect(mount(thick, "outside", "screw")[:says].first[:key]).to eq("mounts.not.screw_too_long")
+    expect(mount(plan(material: material_data(moisture_pct: 25)), "outside", "glue_block")[:says].first[:key]).to eq("mounts.not.too_wet")
     through = plan(defects: [crack(id: "t", z_mm: [20, 50], depth_mm: 60)])
-    expect(mount(through, "foot", "vacuum")[:says][:text]).to include("It leaks through t")
-    expect(mount(through, "foot", "jam")[:says][:text]).to include("It would press t open")
-    expect(mount(through, "foot", "cone")[:says][:text]).to include("t opens the wall")
+    expect(mount(through, "foot", "vacuum")[:says].first).to eq(told("not.leaks", "t"))
+    expect(mount(through, "foot", "jam")[:says].first).to eq(told("not.presses_open", "t"))
+    expect(mount(through, "foot", "cone")[:says]).to include(told("wrap", "t"))
   end
 
   it "holds softer wood less, and punky wood not at all" do
     firm, soft = %w[firm soft].map { |grade| plan(defects: [body("soft_zone", id: "s", grade: grade, r_mm: 0, z_mm: 5, size_mm: [170, 170, 60])]) }
     expect(mount(firm, "hollow", "tenon")[:hold_nm]).to be_within(0.05).of(mount(plan, "hollow", "tenon")[:hold_nm] * 0.6)
-    expect(mount(soft, "hollow", "tenon")).to include(verdict: "no", says: a_hash_including(text: a_string_including("s runs under it")))
+    expect(mount(soft, "hollow", "tenon")).to include(verdict: "no", says: [told("not.defect_under_tenon", "s")])
   end
 
   it "holds a natural edge by a cone, a ring by a jam or mandrel, a sphere in cups" do
     wings = described_class.new(blank(shape: { type: "block", width_mm: 200, height_mm: 200, length_mm: 60 },
       form: BlankHelper::BOWL.merge(outside: [[8, 45], [20, 85], [56, 125]], inside: [[20, 0], [24, 50], [56, 117]]))).to_h
     expect(wings[:steps].last[:proposed]).to eq("cone")
-    expect(mount(wings, "foot", "jam")[:says][:text]).to include("does not run true")
+    expect(mount(wings, "foot", "jam")[:says].first[:key]).to eq("mounts.not.rim_not_true")
     ring = described_class.new(blank(form: ring(60, 50, 40))).to_h
     expect(ring[:steps].last[:mounts].first[:key]).to eq("jam")
     ball = described_class.new(blank(form: JSON.parse(JSON.generate(MossyAnvil::Model::FormMaker.new(blank, "sphere").form), symbolize_names: true))).to_h
@@ -183,7 +186,7 @@ RSpec.describe MossyAnvil::Report::MountReport do
 
   it "says what does not go over the bed, and wants a form" do
     wide = plan(lathe: BlankHelper::LATHE.merge("swing_mm" => 200))
-    expect(wide[:clearances].first).to include(name: "Over the bed", ok: false, value_mm: -20.0)
+    expect(wide[:clearances].first).to include(key: "over_bed", ok: false, value_mm: -20.0)
     expect { described_class.new(blank, at: "/document") }.to raise_error(MossyAnvil::InvalidInput, %r{/document/form: is missing})
   end
 end

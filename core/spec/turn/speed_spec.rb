@@ -1,10 +1,9 @@
 # frozen_string_literal: true
 
 RSpec.describe MossyAnvil::Turn::StageLimit do
-  it "goes by the lowest cap and says what would lift it" do
+  it "goes by the lowest cap" do
     limit = described_class.new({ "rim" => 900, "burst" => 700, "imbalance" => nil }, nil)
     expect(limit).to have_attributes(rpm: 700, governed_by: "burst", not_like_this?: false)
-    expect(limit.lowest.lift).to include("weakest plane")
   end
 
   it "says not like this where the limit is under the lathe's slowest" do
@@ -14,8 +13,8 @@ RSpec.describe MossyAnvil::Turn::StageLimit do
     report = assess(shape: heavy, lathe: light, form: knob)
     expect(report[:stages][:blank]).to include(not_like_this: true, ladder_rpm: [], belt: nil)
     expect(report[:verdict]).to eq("stop")
-    expect(report[:findings][:survey].first[:text]).to start_with("Unsafe as planned. As it stands")
-    expect(report[:next_move][:text]).to include("Unsafe as planned")
+    expect(keys_within(report[:findings][:survey].first)).to include("advice.opening.stop", "stages.blank")
+    expect(report[:next_move][:key]).to eq("move.unsafe")
   end
 
   it "gives no speed to what does not clear the bed or does not go between the centres" do

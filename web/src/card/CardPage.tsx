@@ -5,7 +5,7 @@ import type { Card, CardLine } from "../api/document";
 import { Button } from "../kit/Button";
 import { NumberField } from "../kit/MeasureField";
 import { amountText } from "../kit/measure";
-import { Findings, Sentence } from "../kit/Says";
+import { AdviceList, Told } from "../kit/Says";
 import { ink } from "../kit/theme";
 import { useKey } from "../kit/useKey";
 import { useUnit } from "../kit/Units";
@@ -185,7 +185,9 @@ function Open({
   return (
     <Page aria-label="Card">
       <header>
-        <h2>{here.step.name}</h2>
+        <h2>
+          <Told message={here.step.name} />
+        </h2>
         <span>
           line {index + 1} of {lines.length}
           {left_ === 0 ? ", all ticked" : ""}
@@ -238,14 +240,14 @@ function Open({
             The working time is over: pour no more of that cup.
           </p>
         )}
-        {here.step.says.length > 0 && <Findings findings={here.step.says} workings={{}} />}
+        {here.step.says.length > 0 && <AdviceList advice={here.step.says} workings={{}} />}
         {met ? (
           <Troubles card={card} step={here.step} line={here.line} handle={handle} onClose={() => meet(false)} />
         ) : (
           <>
             {here.step.cautions.map((caution) => (
-              <p key={caution} className="caution">
-                {caution}
+              <p key={caution.key} className="caution">
+                <Told message={caution} />
               </p>
             ))}
             <div style={{ display: "flex", flexWrap: "wrap", gap: 12 }}>
@@ -307,7 +309,7 @@ const LEVELS = ["None", "A few", "Many", "It foams"] as const;
 function Bubbles({ line, onSeen }: { line: CardLine; onSeen: (level: number) => void }) {
   return (
     <div role="group" aria-label="How it bubbles" style={{ display: "grid", gap: 8 }}>
-      {line.says && <Findings findings={[line.says]} workings={{}} />}
+      {line.says && <AdviceList advice={[line.says]} workings={{}} />}
       <div style={{ display: "flex", flexWrap: "wrap", gap: 10 }}>
         {LEVELS.map((name, level) => (
           <Button key={name} style={{ minHeight: 64, fontSize: 20 }} onPress={() => onSeen(level)}>
@@ -344,7 +346,7 @@ function Line({ line, nowMs, onValue }: { line: CardLine; nowMs: number; onValue
   return (
     <>
       <p className="what">
-        <Sentence text={line.text} values={line.values} />
+        <Told message={line.message} />
       </p>
       {target && (
         <p className="target">

@@ -1,6 +1,6 @@
 import styled from "styled-components";
 import type { CardLine } from "../api/document";
-import { Sentence } from "../kit/Says";
+import { Told } from "../kit/Says";
 import { ink } from "../kit/theme";
 import { spanText } from "./serverClock";
 
@@ -53,14 +53,14 @@ export function Running({
   if (running.length === 0) return null;
   return (
     <Strip aria-label="Clocks that run">
-      {running.map(({ key, text, values, wait }) => {
+      {running.map(({ key, message, wait }) => {
         const left = wait ? Date.parse(wait.likely_at) - nowMs : 0;
         return (
           <li key={key} data-up={left <= 0 || undefined}>
             <button onClick={() => onLook(key)}>
               <strong>{spanText(left)}</strong>
               <span>
-                <Sentence text={text} values={values} />
+                <Told message={message} />
               </span>
             </button>
           </li>

@@ -1,6 +1,7 @@
 import { useState } from "react";
 import type { Card, CardLine } from "../api/document";
 import { Button } from "../kit/Button";
+import { t } from "../i18n/texts";
 import { LengthField } from "../kit/MeasureField";
 import type { useCard } from "./useCard";
 
@@ -35,7 +36,7 @@ export function Troubles({
             isDisabled={handle.busy}
             onPress={() => (trouble.asks ? ask(trouble) : say(trouble.key))}
           >
-            {trouble.name}
+            {t(`tables.troubles.${trouble.key}.name`)}
           </Button>
         ))}
         <Button $kind="quiet" style={large} onPress={onClose}>
@@ -53,7 +54,7 @@ export function Troubles({
             isDisabled={amount <= 0 || handle.busy}
             onPress={() => say(asked.key, amount)}
           >
-            {asked.name}: what now?
+            {t(`tables.troubles.${asked.key}.name`)}: what now?
           </Button>
         </div>
       )}

@@ -1,8 +1,9 @@
 import { Fragment, useId, useState } from "react";
 import { Button } from "react-aria-components";
 import styled from "styled-components";
-import type { Amount, Finding, Working } from "../api/document";
-import { amountText, sentenceText } from "./measure";
+import type { Advice, Message, Working } from "../api/document";
+import { runs, t } from "../i18n/texts";
+import { amountText } from "./measure";
 import { focusRing, ink, toneInk } from "./theme";
 import { useUnit } from "./Units";
 
@@ -92,24 +93,19 @@ export function Worked({ children, working }: { children: React.ReactNode; worki
   );
 }
 
-/** A sentence of the core, its amounts in bold. */
-export function Sentence({ text, values }: { text: string; values: Amount[] }) {
+/** A message of the core, its amounts in bold. */
+export function Told({ message }: { message: Message }) {
   const unit = useUnit();
   return (
     <>
-      {text.split(/(\{\w+\})/).map((part, index) => {
-        const amount = values.find(({ name }) => part === `{${name}}`);
-        return amount ? (
-          <strong key={index}>{sentenceText(part, [amount], unit)}</strong>
-        ) : (
-          <Fragment key={index}>{part}</Fragment>
-        );
-      })}
+      {runs(message, unit).map(({ text, strong }, index) =>
+        strong ? <strong key={index}>{text}</strong> : <Fragment key={index}>{text}</Fragment>,
+      )}
     </>
   );
 }
 
-const Line = styled.li<{ $tone: Finding["tone"]; $lead: boolean }>`
+const Line = styled.li<{ $tone: Advice["tone"]; $lead: boolean }>`
   padding: ${({ $lead }) => ($lead ? "2px 0 2px 14px" : "9px 0 9px 14px")};
   margin-bottom: ${({ $lead }) => ($lead ? "10px" : "0")};
   border-left: 5px solid ${({ $tone }) => ($tone === "plain" ? "transparent" : toneInk[$tone])};
@@ -121,7 +117,19 @@ const Line = styled.li<{ $tone: Finding["tone"]; $lead: boolean }>`
   }
 `;
 
-const TONE_WORD = { plain: "", go: "Go: ", care: "Care: ", stop: "Stop: " } as const;
+/** A sentence begins with a capital, whatever word stands first. */
+const Sentence = styled.span`
+  display: inline-block;
+  &::first-letter {
+    text-transform: uppercase;
+  }
+`;
+
+const More = styled(Unfold)`
+  min-height: 44px;
+  margin-left: 14px;
+`;
+
 const Unseen = styled.span`
   position: absolute;
   width: 1px;
@@ -130,26 +138,40 @@ const Unseen = styled.span`
   clip-path: inset(50%);
 `;
 
-/** Findings, the first of them the headline where `lead` is set. */
-export function Findings({
-  findings,
+/** As many are shown before "More". */
+const SHOWN_FIRST = 3;
+
+/** Advice, the most dangerous first; the first of it the headline where `lead` is set. */
+export function AdviceList({
+  advice,
   workings,
   lead = false,
 }: {
-  findings: Finding[];
+  advice: Advice[];
   workings: Record<string, Working>;
   lead?: boolean;
 }) {
+  const [all, setAll] = useState(false);
+  const shown = all ? advice : advice.slice(0, SHOWN_FIRST);
   return (
-    <ul>
-      {findings.map((finding, index) => (
-        <Line key={finding.text} $tone={finding.tone} $lead={lead && index === 0}>
-          <Unseen>{TONE_WORD[finding.tone]}</Unseen>
-          <Worked working={finding.figure ? workings[finding.figure] : undefined}>
-            <Sentence text={finding.text} values={finding.values} />
-          </Worked>
-        </Line>
-      ))}
-    </ul>
+    <>
+      <ul>
+        {shown.map((one, index) => (
+          <Line key={index} $tone={one.tone} $lead={lead && index === 0}>
+            <Unseen>{one.tone === "plain" ? "" : t(`tones.${one.tone}`)}</Unseen>
+            <Sentence>
+              <Worked working={one.figure ? workings[one.figure] : undefined}>
+                <Told message={one} />
+              </Worked>
+            </Sentence>
+          </Line>
+        ))}
+      </ul>
+      {advice.length > SHOWN_FIRST && (
+        <More aria-expanded={all} onPress={() => setAll(!all)}>
+          {all ? t("screen.less") : t("screen.more", { count: advice.length - SHOWN_FIRST })}
+        </More>
+      )}
+    </>
   );
 }

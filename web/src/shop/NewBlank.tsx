@@ -9,7 +9,7 @@ import { Button } from "../kit/Button";
 import { Choice, Choices } from "../kit/Choice";
 import { ClockField, LengthField, NumberField } from "../kit/MeasureField";
 import { amountText } from "../kit/measure";
-import { Findings, Worked } from "../kit/Says";
+import { AdviceList, Worked } from "../kit/Says";
 import { Suggest } from "../kit/Suggest";
 import { Words } from "../kit/Words";
 import { forgetStored, useStored } from "../kit/useStored";
@@ -364,7 +364,7 @@ function Made({ answer, problem }: { answer: Intake | undefined; problem: Proble
               </Worked>
             </p>
           )}
-          <Findings findings={answer.says} workings={{}} />
+          <AdviceList advice={answer.says} workings={{}} />
         </>
       )}
       <Quiet>On the rack it starts at the survey: go round it with pencil, feeler, awl and meter.</Quiet>

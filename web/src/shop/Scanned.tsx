@@ -6,7 +6,7 @@ import type { Scan, ScanQuestion } from "../api/document";
 import { Button } from "../kit/Button";
 import { Choice } from "../kit/Choice";
 import { amountText } from "../kit/measure";
-import { Findings } from "../kit/Says";
+import { AdviceList } from "../kit/Says";
 import { ink } from "../kit/theme";
 import { useUnit } from "../kit/Units";
 import { Fault, Quiet, Row } from "../kit/parts";
@@ -113,7 +113,7 @@ export function Scanned({ scan, onScan }: { scan: Scan | undefined; onScan: (sca
             {scan.extents_mm.map((mm) => amountText(mm, "mm", unit)).join(" × ")}; cut to {scan.stations.length}{" "}
             stations.
           </p>
-          <Findings findings={scan.says} workings={{}} />
+          <AdviceList advice={scan.says} workings={{}} />
         </div>
       )}
       <Quiet>Turned through its own middle, never mirrored. What is hollow inside is not in an outline.</Quiet>

@@ -5,7 +5,7 @@ module MossyAnvil
     # What was seen of the bubbles while a piece lies under vacuum: when they have stopped, and after how long.
     # Source: usual practice, a rule of thumb; a bubble or two may still come from a leak at the lid.
     class BubbleLog
-      LEVELS = ["none", "a few", "many", "it foams"].freeze
+      LEVELS = %w[none few many foams].freeze
       # So long without one, and it has stopped.
       QUIET_MIN = 10
 
@@ -24,21 +24,21 @@ module MossyAnvil
       # Minutes that it bubbled, nil until it has stopped. now: Time.
       def bubbled_min(now) = stopped?(now) ? (quiet_since - @began) / 60.0 : nil
 
-      # A finding, nil where nothing was seen yet.
+      # Advice, nil where nothing was seen yet.
       def says(now)
         return if @seen.empty?
-        return told("care", "#{LEVELS[@seen.last[1]].sub(/\A./, &:upcase)} at the last look: go on, and look again.") unless quiet_since
+        return told("care", "still", seen: Message.term("bubbles.levels.#{LEVELS[@seen.last[1]]}")) unless quiet_since
 
-        quiet = { name: "quiet", value: (now - quiet_since) / 60.0, unit: "min" }
-        return told("plain", "None for {quiet}: look again once it is {least}.", quiet, { name: "least", value: QUIET_MIN.to_f, unit: "min" }) unless stopped?(now)
+        quiet = [(now - quiet_since) / 60.0, "min"]
+        return told("plain", "quiet", quiet: quiet, least: [QUIET_MIN.to_f, "min"]) unless stopped?(now)
 
-        told("go", "None for {quiet}: it has stopped, after {bubbled}.", quiet, { name: "bubbled", value: bubbled_min(now), unit: "min" })
+        told("go", "stopped", quiet: quiet, bubbled: [bubbled_min(now), "min"])
       end
 
       private
 
       def stopped?(now) = !quiet_since.nil? && now - quiet_since >= QUIET_MIN * 60
-      def told(tone, text, *values) = { tone: tone, text: text, figure: nil, values: values }
+      def told(tone, key, **amounts) = { tone: tone, figure: nil, **Message.of("bubbles.#{key}", **amounts) }
     end
   end
 end

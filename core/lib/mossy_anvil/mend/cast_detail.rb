@@ -16,7 +16,7 @@ module MossyAnvil
       end
 
       def to_h
-        { resin: @step.resin.row.slice("key", "name", "class", "working_min", "layer_mm", "dry_to_pct", "cup_limit_g", "demould_h", "cure_d",
+        { resin: @step.resin.row.slice("key", "class", "working_min", "layer_mm", "dry_to_pct", "cup_limit_g", "demould_h", "cure_d",
           "peak_c").compact.transform_keys(&:to_sym),
           mould: mould_detail, wood_ml: @step.wood_mm3 / 1000, wood_by: @step.data.dig(:wood, :by) || "survey", net_ml: @step.net_ml, mix_g: @step.mix_g,
           part_a_g: @step.plan.parts_g[0], part_b_g: @step.plan.parts_g[1],

@@ -4,7 +4,7 @@ module MossyAnvil
   module Mend
     # A pour into a mould: how much, in what layers and cups, how hot it gets, what it lifts, when it comes out.
     class CastStep < MendStep
-      def name = defects.empty? ? "Cast it in #{resin.name}" : "Cast #{ids} in #{resin.name}"
+      def name = words(defects.empty? ? "cast.name" : "cast.name_of", resin: resin.name, ids: defects.any? ? ids : nil)
       def gate_pct = resin.row["dry_to_pct"].to_f
       def hands_min = 60 + (plan.layers.size * 15) + (cups * 5)
       def working_min = plan.batches.first.working_min
@@ -15,21 +15,19 @@ module MossyAnvil
       def oven_c = data.dig(:post_cure, :oven_c)
       def softens_c = resin.row["soft_from_c"]
       def seals? = true
-      def tools = ["scale to the gram", "cups and sticks", "level", "release", *("pressure pot" if data[:air] == "pressure"), *("vacuum vessel" if data[:air] == "vacuum")]
+      def tools = lists("tools", "gram_scale", "cups", "level", "release", ("pressure_pot" if data[:air] == "pressure"), ("vacuum_vessel" if data[:air] == "vacuum"))
 
       def cautions
-        ["Gloves, eyes, moving air; no more than {cup} in one cup, or it heats by itself.".sub("{cup}", "#{resin.row['cup_limit_g']} g"),
-         ("Pressure: the pot's own rating, relief valve and gauge looked at, let down before opening." if data[:air] == "pressure"),
-         ("No food oven. Up to it slowly, and down with the door shut; what the product's sheet says of a cure in the oven comes first." if data[:post_cure]),
-         ("Vapour of this resin harms: outdoors or a mask for it, as its sheet says." if %w[polyester polyurethane].include?(resin.row["class"])),
-         "The product's own sheet replaces every number here."].compact
+        [Message.of("cautions.cast", cup: [resin.row["cup_limit_g"], "g"]),
+         *lists("cautions", ("pressure" if data[:air] == "pressure"), ("post_cure" if data[:post_cure]),
+           ("vapour" if %w[polyester polyurethane].include?(resin.row["class"])), "sheet")]
       end
 
       def materials = [*parts_taken, *pigments_taken, *film_taken]
 
       def parts_taken
         plan.parts_g.zip(%w[resin hardener]).map do |grams, part|
-          Taken.new(key: resin.key, name: "#{resin.name}, #{part}", amount: grams, unit: "g", cost: grams * resin.row["price_per_g"], part: part)
+          Taken.new(key: resin.key, name: resin.name, amount: grams, unit: "g", cost: grams * resin.row["price_per_g"], part: part)
         end
       end
 
@@ -38,14 +36,14 @@ module MossyAnvil
         detail[:colours].select { |colour| colour[:pigment_g].positive? }.group_by { |colour| colour[:with] }.map do |key, group|
           row = pigment(key)
           grams = group.sum { |colour| colour[:pigment_g] }
-          Taken.new(key: key, name: row["name"], amount: grams, unit: "g", cost: grams * row["price_per_g"])
+          Taken.new(key: key, name: Table.word("pigments", key), amount: grams, unit: "g", cost: grams * row["price_per_g"])
         end
       end
 
       def film_taken
         return [] unless data[:lined]
 
-        [Taken.new(key: film["key"], name: film["name"], amount: film_g, unit: "g", cost: film_g * film["price_per_g"])]
+        [Taken.new(key: film["key"], name: Table.word("supplies", film["key"]), amount: film_g, unit: "g", cost: film_g * film["price_per_g"])]
       end
 
       def detail = @detail ||= CastDetail.new(self, scene).to_h
@@ -61,8 +59,8 @@ module MossyAnvil
       def verdict(measures)
         loss = measures["used_g"] && ((measures["used_g"] / (net_ml * resin.density_g_ml)) - 1)
         pace = measures["gel_min"] && (measures["gel_min"] * 60 / plan.reckoned_gel_s)
-        { says: [loss && say(:plain, "{g} mixed: {loss} more than the mould took.", g: [measures["used_g"], "g"], loss: [loss * 100, "%"]),
-                 pace && say(:plain, "Gelled in {share} of the time reckoned.", share: [pace * 100, "%"])].compact,
+        { says: [loss && say(:plain, "cast.says.loss", g: [measures["used_g"], "g"], loss: [loss * 100, "%"]),
+                 pace && say(:plain, "cast.says.pace", share: [pace * 100, "%"])].compact,
           records: [*(loss ? record("loss_share", loss) : []), *(pace ? record("cure_factor", pace, of: resin.key) : [])], lines: [] }
       end
 
@@ -158,11 +156,11 @@ module MossyAnvil
       def after_trouble(key, amount)
         return [] unless key == "floated"
 
-        given = detail[:insert] or return [say(:care, "Measure where it lies before it is turned.")]
+        given = detail[:insert] or return [say(:care, "cast.says.measure_first")]
         off, most = [amount, "mm"], [given[:most_offset_mm], "mm"]
-        return [say(:go, "{off} off is within the {most} that the stand takes.", off: off, most: most)] if amount <= given[:most_offset_mm]
+        return [say(:go, "cast.says.within", off: off, most: most)] if amount <= given[:most_offset_mm]
 
-        [say(:stop, "{off} off, it shakes more than the stand takes at {start}: at most {most}.", off: off, most: most, start: [given[:start_rpm], "rpm"])]
+        [say(:stop, "cast.says.off_the_middle", off: off, most: most, start: [given[:start_rpm], "rpm"])]
       end
 
       # The shop's temperature over a day, warmest when it is poured.

@@ -12,7 +12,7 @@ module MossyAnvil
       end
       HOURS = 24.0
 
-      def name = "Dry #{place['name']}"
+      def name = words("dry.name", place: place_term)
       def to_pct = data[:to_pct] || fault("to_pct", "is missing", "the moisture to dry to, %")
       def hands_min = 10
       def oven_c = place["key"] == "oven" ? place["temperature_c"] : nil
@@ -23,16 +23,16 @@ module MossyAnvil
       def early_h = early_days && early_days * HOURS
 
       def says
-        found = if days.nil? then say(:stop, "Never gets to {to} there: that air keeps it at {emc}.", figure: "emc_pct", to: [to_pct, "%"], emc: [emc, "%"])
-                elsif days.zero? then say(:go, "Dry enough already: about {now} inside.", now: [scene.moisture_pct, "%"])
-                else say(:care, "From {now} to {to} in {early} to {late}; weigh it again in {again}.", figure: "days", now: [scene.moisture_pct, "%"], to: [to_pct, "%"],
+        found = if days.nil? then say(:stop, "dry.says.never", figure: "emc_pct", to: [to_pct, "%"], emc: [emc, "%"])
+                elsif days.zero? then say(:go, "dry.says.dry_enough", now: [scene.moisture_pct, "%"])
+                else say(:care, "dry.says.takes", figure: "days", now: [scene.moisture_pct, "%"], to: [to_pct, "%"],
                   early: [early_days, "days"], late: [late_days || days, "days"], again: [weigh_days, "days"])
                 end
         [found, weight, opening, *too_thick].compact
       end
 
-      def cautions = place["warn"] ? [place["warn"]] : ["Wax the ends, keep it out of sun and draught, stickers under it."]
-      def tools = ["scale", "end sealer", *("oven of the workshop's own" if oven_c)]
+      def cautions = lists("cautions", oven_c ? "drying_oven" : "drying")
+      def tools = lists("tools", "scale", "end_sealer", ("oven" if oven_c))
 
       def detail
         { place: place["key"], emc_pct: emc, from_pct: scene.moisture_pct, to_pct: to_pct.to_f, days: days, days_early: early_days, days_late: late_days,
@@ -42,11 +42,11 @@ module MossyAnvil
       def lines
         return [] if days.to_f.zero?
 
-        [line(:do, "Seal the ends and put it #{place['name']}."),
-         line(:weigh, "Weigh it now.", measures: :mass_g),
-         line(:wait, target_g ? "Dry until it weighs {weight}, that is {to}." : "Dry until the meter says {to}, at the heart too.", minutes: [early_h * 60, usual_h * 60],
-           to: [to_pct, "%"], unlocks: "dry enough for what follows", cure: false, **(target_g ? { weight: [target_g, "g"] } : {})),
-         line(:weigh, "Weigh it again and write it down.", measures: :mass_g)]
+        [line(:do, "dry.line.put", place: place_term),
+         line(:weigh, "dry.line.weigh", measures: :mass_g),
+         line(:wait, target_g ? "dry.line.until_weight" : "dry.line.until_meter", minutes: [early_h * 60, usual_h * 60],
+           to: [to_pct, "%"], unlocks: "dry_enough", cure: false, weight: target_g && [target_g, "g"]),
+         line(:weigh, "dry.line.weigh_again", measures: :mass_g)]
       end
 
       def after = scene.dried(to_pct.to_f)
@@ -54,6 +54,8 @@ module MossyAnvil
       private
 
       def place = @place ||= Table.row("drying_places", data[:in] || "room", at: "#{at}/in")
+
+      def place_term = Table.term("drying_places", place["key"])
 
       def air_of(row)
         Air.new(temperature_c: row["temperature_c"] || (scene.shop_c + row["temperature_over_c"]),
@@ -89,7 +91,7 @@ module MossyAnvil
 
       # What the other places would take.
       def places
-        Table.rows("drying_places").map { |row| { key: row["key"], name: row["name"], emc_pct: air_of(row).emc_pct, days: forecast(row)[0] } }
+        Table.rows("drying_places").map { |row| { key: row["key"], emc_pct: air_of(row).emc_pct, days: forecast(row)[0] } }
       end
 
       def target_g
@@ -98,7 +100,7 @@ module MossyAnvil
           inputs: { "oven-dry" => [dry, "g"], "to" => [to_pct, "%"] })
       end
 
-      def weight = target_g && days&.positive? ? say(:plain, "It weighs {g} then.", figure: "target_g", g: [target_g, "g"]) : nil
+      def weight = target_g && days&.positive? ? say(:plain, "dry.says.weight", figure: "target_g", g: [target_g, "g"]) : nil
 
       # How far the survey's open cracks may open on the way.
       def opens
@@ -112,7 +114,7 @@ module MossyAnvil
 
       def opening
         worst = opens.max_by { |one| one[:mm] } or return
-        say(:care, "#{worst[:id]} may open by up to {mm} more on the way.", figure: "opens/#{opens.index(worst)}/mm", mm: [worst[:mm], "mm"])
+        say(:care, "dry.says.opens", id: Message.text(worst[:id]), figure: "opens/#{opens.index(worst)}/mm", mm: [worst[:mm], "mm"])
       end
 
       def too_thick
@@ -120,7 +122,7 @@ module MossyAnvil
         thick = scene.blank.shape.least_extent_mm
         return [] unless thick > most && scene.moisture_pct > OVEN_FROM_PCT
 
-        [say(:stop, "{thick} thick and at {now}: over {most} it cracks in the oven. Let it dry slowly to {from} first.", thick: [thick, "mm"], most: [most, "mm"],
+        [say(:stop, "dry.says.too_thick", thick: [thick, "mm"], most: [most, "mm"],
           now: [scene.moisture_pct, "%"], from: [OVEN_FROM_PCT, "%"])]
       end
     end

@@ -12,24 +12,20 @@ module MossyAnvil
       # Less than this share of it staying in the piece, it is worth saying so.
       WASTE_SHARE = 0.5
 
-      def name = "Fill #{ids}"
+      def name = words("fill.name", ids: ids)
       def gate_pct = row["dry_to_pct"]
       def hands_min = 10 + (fills.size * 5) + (ml * 2)
       def working_min = row["working_min"] * CureTime.factor(scene.shop_c, CureTime::WORKING_C)
       def cure_h = row["cure_h"] * ready_factor
       def softens_c = row["soft_from_c"]
       def seals? = true
-      def tools = [("tape and dams" if dams.any?), row["class"] == "ca" ? "nozzle, dust of its own wood" : "cups, sticks, scale", "scraper"].compact
-
-      def cautions
-        [row["class"] == "ca" ? "CA: eyes, fumes, open air; a soaked cotton cloth gets hot." : "Resin: gloves, moving air, no skin in it.",
-         *("For food or water: only once it is cured through, and where its sheet says so." if %w[food wet].include?(scene.blank.form&.use))]
-      end
+      def tools = lists("tools", ("dams" if dams.any?), *(row["class"] == "ca" ? %w[nozzle dust] : %w[cups scale]), "scraper")
+      def cautions = lists("cautions", row["class"] == "ca" ? "ca" : "resin", ("food" if %w[food wet].include?(scene.blank.form&.use)))
 
       # Every position must set before it is turned; the last must be hard.
       def usual_h = (((([positions.size, 1].max - 1) * hold_min) + ((layers - 1) * hold_min) + ready_min) / 60.0)
 
-      def materials = [Taken.new(key: row["key"], name: row["name"], amount: grams, unit: "g", cost: mix_ml * row["price_per_ml"])]
+      def materials = [Taken.new(key: row["key"], name: product("fillers", row), amount: grams, unit: "g", cost: mix_ml * row["price_per_ml"])]
 
       def detail
         { with: row["key"], ml: ml, g: grams, layers: layers, hold_min: hold_min, fills: fills, positions: positions.map(&:to_h), dams: dams }
@@ -44,16 +40,16 @@ module MossyAnvil
         used = measures["used_g"]
         return super if filled_by?(used)
 
-        { says: [say(:care, "Only {used} went in, and the openings take {needed}: they still count as open. Top them up and measure again.", used: [used, "g"],
+        { says: [say(:care, "fill.says.short", used: [used, "g"],
           needed: [needed_g, "g"])], records: [], lines: [] }
       end
 
       def lines
-        [*dams.map { |id| line(:do, "Tape or dam the far side of #{id}; press it on all round.") },
+        [*dams.map { |id| line(:do, "fill.line.dam", id: Message.text(id)) },
          *positions.flat_map { |position| at_position(position) },
-         line(:measure, "How much went in, in all?", target: [grams, "g", nil], measures: :used_g, draws: { key: row["key"], part: nil }),
-         line(:wait, "Not on the lathe yet.", minutes: [ready_min, ready_min], unlocks: "ready to turn"),
-         line(:wait, "Cured through.", minutes: [cure_h * 60, cure_h * 60], unlocks: "food, water, finish").merge(optional: true)]
+         line(:measure, "fill.line.measure", target: [grams, "g", nil], measures: :used_g, draws: { key: row["key"], part: nil }),
+         line(:wait, "line.not_yet", minutes: [ready_min, ready_min], unlocks: "turn"),
+         line(:wait, "line.cured", minutes: [cure_h * 60, cure_h * 60], unlocks: "food_and_finish").merge(optional: true)]
       end
 
       def after = scene.mended(defects.select { |defect| ml_of(defect).positive? }.to_h { |defect| [defect.id, filled(defect)] })
@@ -65,8 +61,7 @@ module MossyAnvil
         return [] unless %w[short leaks].include?(key) && amount
 
         more = fills.sum { |fill| fill[:ml] * [amount / [fill[:deep_mm], 0.1].max, 1].min }
-        [line(:do, "Once it has set, top up: about {ml} more.", ml: [more, "ml"]), line(:wait, "Not on the lathe yet.", minutes: [ready_min, ready_min],
-          unlocks: "ready to turn")]
+        [line(:do, "fill.line.top_up", ml: [more, "ml"]), line(:wait, "line.not_yet", minutes: [ready_min, ready_min], unlocks: "turn")]
       end
 
       # The row asked for, or what the widest of the mouths takes; where it bears load, what bonds rather than what only fills.
@@ -133,26 +128,26 @@ module MossyAnvil
         list = defects.map(&:id).select { |id| scene.report_of(id)&.fetch(:breaks_through) }
         return if list.empty?
 
-        say(:care, "Through the finished wall: #{list.join(', ')}. Look from inside once it is hollow, and fill again.")
+        say(:care, "fill.says.opened_later", ids: Message.ids(list))
       end
 
       def amount
-        return say(:go, "Nothing of #{ids} is left to fill in this form.") if ml.zero?
+        return say(:go, "fill.says.nothing", ids: ids) if ml.zero?
 
-        say(:plain, "{ml} of #{row['name']} in {layers}: mix {g}.", figure: "g", ml: [ml, "ml"], layers: [layers, layers == 1 ? "layer" : "layers"], g: [grams, "g"])
+        say(:plain, "fill.says.amount", figure: "g", ml: [ml, "ml"], filler: product("fillers", row), layers: Message.count(layers), g: [grams, "g"])
       end
 
       # Most of it is turned away again.
       def wasted
         return if ml.zero? || kept_ml >= WASTE_SHARE * ml
 
-        say(:plain, "{kept} of that stays in the piece. Or turn the outside first with it open, below {limit}, and fill then what is left.", kept: [kept_ml, "ml"],
+        say(:plain, "fill.says.wasted", kept: [kept_ml, "ml"],
           limit: [scene.assessed[:stages].except(:hollowed).values.map { |stage| stage[:limit_rpm] }.min, "rpm"])
       end
 
       def misfits
         defects.reject { |defect| fits?(defect) }.map do |defect|
-          say(:care, "#{defect.id} is {mouth} at its mouth: usually #{usual(defect)['name']}.", mouth: [defect.mouth_mm, "mm"])
+          say(:care, "fill.says.misfit", id: Message.text(defect.id), mouth: [defect.mouth_mm, "mm"], usual: Table.term("fillers", usual(defect)["key"]))
         end
       end
 
@@ -168,27 +163,29 @@ module MossyAnvil
       def bonds_nothing
         defects.select { |defect| defect.path? && defect.crack? }.filter_map do |defect|
           bond = Model::Bond.mpa(row["key"], mouth_mm: defect.width_mm, depth_mm: defect.depth_mm)
-          next say(:stop, "#{row['name'].sub(/\A./, &:upcase)} bonds nothing across {mouth}: #{defect.id} counts as open.", mouth: [defect.width_mm, "mm"]) if bond.zero?
+          if bond.zero?
+            next say(:stop, "fill.says.bonds_nothing", filler: product("fillers", row), id: Message.text(defect.id), mouth: [defect.width_mm, "mm"])
+          end
 
           reached = Model::Bond.reached(row, defect.depth_mm)
           if reached < 1
-            say(:care, "It reaches {reach} of the {deep} of #{defect.id}: the bond counts in proportion.", reach: [row["reach_mm"], "mm"],
+            say(:care, "fill.says.reaches", id: Message.text(defect.id), reach: [row["reach_mm"], "mm"],
               deep: [defect.depth_mm, "mm"])
           end
         end
       end
 
       def wide
-        positions.select(&:wide).map { |position| say(:care, "#{position.ids.join(', ')} runs too far round to lie level: dam its ends, or fill it in two goes.") }
+        positions.select(&:wide).map { |position| say(:care, "fill.says.wide", ids: Message.ids(position.ids)) }
       end
 
       def at_position(position)
         share = fills.select { |fill| position.ids.include?(fill[:id]) }
         rounds = share.map { |fill| fill[:layers] }.max
-        where, hour = position.up == "clock" ? ["with {hour} up", { hour: [position.clock_deg, "clock"] }] : ["#{position.up} end up", {}]
         (1..rounds).map do |round|
-          line(:wait, "#{where.sub(/\A./, &:upcase)}: #{position.ids.join(', ')}, {ml}#{", layer #{round} of #{rounds}" if rounds > 1}. Leave it so.",
-            minutes: [hold_min, hold_min], ml: [share.sum { |fill| fill[:ml] } / rounds, "ml"], unlocks: "it may be turned over", **hour)
+          line(:wait, "fill.line.lay_#{position.up}#{'_layer' if rounds > 1}", minutes: [hold_min, hold_min], unlocks: "turn_over", ids: Message.ids(position.ids),
+            ml: [share.sum { |fill| fill[:ml] } / rounds, "ml"], hour: position.clock_deg && [position.clock_deg, "clock"],
+            **(rounds > 1 ? { layer: [round, ""], layers: [rounds, ""] } : {}))
         end
       end
 

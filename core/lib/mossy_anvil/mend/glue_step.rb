@@ -9,32 +9,32 @@ module MossyAnvil
       # MPa that clamps or a wrap bring, enough to close a joint.
       CLAMP_MPA = 0.3
 
-      def name = "Glue #{ids}"
+      def name = words("glue.name", ids: ids)
       def gate_pct = row["dry_to_pct"]
       def hands_min = 20
       def working_min = row["working_min"] * CureTime.factor(scene.shop_c, CureTime::WORKING_C)
       def usual_h = (row["ready_min"] / 60.0 * ready_factor)
       def cure_h = row["cure_h"] * ready_factor
       def softens_c = row["soft_from_c"]
-      def tools = ["clamps, tape or rubber band", "cloth"]
-      def cautions = ["Gloves and eyes. Wrap the joint before the lathe turns, and look at it whenever it stops."]
-      def materials = [Taken.new(key: row["key"], name: row["name"], amount: grams, unit: "g", cost: grams * row["price_per_g"])]
+      def tools = lists("tools", "clamps", "cloth")
+      def cautions = lists("cautions", "glue")
+      def materials = [Taken.new(key: row["key"], name: product("glues", row), amount: grams, unit: "g", cost: grams * row["price_per_g"])]
       def detail = { with: row["key"], joint_cm2: joint_cm2, g: grams, clamp_n: clamp_n, clamp_min: clamp_min, wall_mm: wall_mm, gap_mm: row["gap_mm"] }
 
       def says
         [*gaping,
-         say(:plain, "{area} of joint: {g} of #{row['name']}, no gap over {gap}, pressed with about {force}.", figure: "g", area: [joint_cm2, "cm2"], g: [grams, "g"],
+         say(:plain, "glue.says.amount", figure: "g", glue: product("glues", row), area: [joint_cm2, "cm2"], g: [grams, "g"],
            gap: [row["gap_mm"], "mm"], force: [clamp_n, "N"]),
-         wall_mm && say(:care, "Leave the wall {wall} over the joint for a finishing cut: it bears what glue bears.", figure: "wall_mm", wall: [wall_mm, "mm"])].compact
+         wall_mm && say(:care, "glue.says.wall", figure: "wall_mm", wall: [wall_mm, "mm"])].compact
       end
 
       def lines
-        [line(:do, "Dry fit it: no gap over {gap}, a pencil line across the joint.", gap: [row["gap_mm"], "mm"]),
-         line(:do, "Spread {g}, both faces.", g: [grams, "g"], target: [grams, "g", nil], draws: { key: row["key"], part: nil }),
-         line(:timer, "Closed and pressed within the time in hand.", minutes: [working_min, working_min], working: true),
-         line(:do, "Squeeze-out: #{row['clean']}."),
-         line(:wait, "Leave the clamps or the wrap on.", minutes: [clamp_min, clamp_min], unlocks: "clamps off"),
-         line(:wait, "Not on the lathe yet.", minutes: [[(usual_h * 60) - clamp_min, 0].max] * 2, unlocks: "ready to turn")]
+        [line(:do, "glue.line.dry_fit", gap: [row["gap_mm"], "mm"]),
+         line(:do, "glue.line.spread", g: [grams, "g"], target: [grams, "g", nil], draws: { key: row["key"], part: nil }),
+         line(:timer, "glue.line.close", minutes: [working_min, working_min], working: true),
+         line(:do, "glue.line.squeeze_out", clean: Table.term("glues", row["key"], "clean")),
+         line(:wait, "glue.line.clamped", minutes: [clamp_min, clamp_min], unlocks: "clamps_off"),
+         line(:wait, "line.not_yet", minutes: [[(usual_h * 60) - clamp_min, 0].max] * 2, unlocks: "turn")]
       end
 
       def after
@@ -51,7 +51,7 @@ module MossyAnvil
 
       def gaping
         defects.select { |defect| gapes?(defect) }.map do |defect|
-          say(:stop, "#{defect.id} gapes {mouth}, and #{row['name']} bridges {gap}: fill it instead, or close it with clamps and measure again.",
+          say(:stop, "glue.says.gapes", id: Message.text(defect.id), glue: product("glues", row),
             mouth: [defect.width_mm, "mm"], gap: [row["gap_mm"], "mm"])
         end
       end

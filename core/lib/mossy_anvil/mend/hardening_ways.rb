@@ -14,9 +14,9 @@ module MossyAnvil
       def to_a
         Table.rows("hardeners").map do |row|
           grams = g(row)
-          { key: row["key"], name: row["name"], g: grams, cost: grams * row["price_per_g"], hands_min: row["hands_min"],
+          { key: row["key"], g: grams, cost: grams * row["price_per_g"], hands_min: row["hands_min"],
             wait_h: row["wait_h"] * CureTime.factor(@scene.shop_c), strength: row["strength"], deep_mm: [row["deep_mm"], thickness_mm / 2].min,
-            through: row["deep_mm"] * 2 >= thickness_mm, colour: row["colour"], food: row["food"], dry_to_pct: row["dry_to_pct"] }
+            through: row["deep_mm"] * 2 >= thickness_mm, dry_to_pct: row["dry_to_pct"] }
         end
       end
 

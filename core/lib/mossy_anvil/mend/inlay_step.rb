@@ -4,7 +4,7 @@ module MossyAnvil
   module Mend
     # Grooves cut into the outside and filled: what they take, and the islands between them that may break out.
     class InlayStep < MendStep
-      def name = "Inlay"
+      def name = words("inlay.name")
       def gate_pct = row["dry_to_pct"]
       def hands_min = 60 + (grooves.size * 10)
       def working_min = row["working_min"] * CureTime.factor(scene.shop_c, CureTime::WORKING_C)
@@ -12,9 +12,9 @@ module MossyAnvil
       def cure_h = row["cure_h"] * ready_factor
       def softens_c = row["soft_from_c"]
       def seals? = true
-      def tools = ["cutter for the grooves", "cups, sticks, scale"]
-      def cautions = ["Lathe locked while the grooves are cut. Islands first get thin CA at their roots."]
-      def materials = [Taken.new(key: row["key"], name: row["name"], amount: grams, unit: "g", cost: grams / row["density_g_ml"] * row["price_per_ml"])]
+      def tools = lists("tools", "cutter", "cups", "scale")
+      def cautions = lists("cautions", "inlay")
+      def materials = [Taken.new(key: row["key"], name: product("fillers", row), amount: grams, unit: "g", cost: grams / row["density_g_ml"] * row["price_per_ml"])]
 
       def detail
         { with: row["key"], area_mm2: map.area_mm2, ml: ml, g: grams,
@@ -22,14 +22,14 @@ module MossyAnvil
       end
 
       def says
-        return [say(:care, "Say where the grooves run.")] if grooves.empty?
+        return [say(:care, "inlay.says.no_grooves")] if grooves.empty?
 
-        [say(:plain, "{area} of groove takes {ml}: mix {g}.", figure: "g", area: [map.area_mm2 / 100, "cm2"], ml: [ml, "ml"], g: [grams, "g"]), *breaking_out]
+        [say(:plain, "inlay.says.amount", figure: "g", area: [map.area_mm2 / 100, "cm2"], ml: [ml, "ml"], g: [grams, "g"]), *breaking_out]
       end
 
       def lines
-        [line(:do, "Cut the grooves, blow them out, thin CA at the roots of what stands alone."), line(:do, "Fill {g} level and a little over.", g: [grams, "g"]),
-         line(:wait, "Not on the lathe yet.", minutes: [ready_min, ready_min], unlocks: "ready to turn")]
+        [line(:do, "inlay.line.cut"), line(:do, "inlay.line.fill", g: [grams, "g"]),
+         line(:wait, "line.not_yet", minutes: [ready_min, ready_min], unlocks: "turn")]
       end
 
       private
@@ -37,7 +37,7 @@ module MossyAnvil
       def breaking_out
         return [] if at_risk.zero?
 
-        [say(:stop, "{n} of {all} islands break out under a light cut: the smallest bears {bears}. Cut shallower, farther apart, or fill one set before the next.",
+        [say(:stop, "inlay.says.breaks_out",
           n: [at_risk, ""], all: [map.islands.size, ""], bears: [map.islands.first.bears_n, "N"])]
       end
 

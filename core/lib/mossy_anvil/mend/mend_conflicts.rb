@@ -9,7 +9,7 @@ module MossyAnvil
         @steps = steps
       end
 
-      # [[step, tone, text, { name => [value, unit] }], ...]
+      # [[step, tone, key, { name => [value, unit] }], ...]; keys stand under `conflicts`.
       def to_a
         @steps.each_with_index.flat_map { |step, index| of(step, @steps.first(index)).map { |one| [step, *one] } }
       end
@@ -24,7 +24,7 @@ module MossyAnvil
         gate = step.gate_pct
         return unless gate && step.scene.wooden? && step.scene.moisture_pct > gate + 0.05
 
-        [:stop, "Too wet for it: {now} inside, and it takes {gate} at most. Dry it first.", { now: [step.scene.moisture_pct, "%"], gate: [gate, "%"] }]
+        [:stop, "too_wet", { now: [step.scene.moisture_pct, "%"], gate: [gate, "%"] }]
       end
 
       # Resin does not get into what is closed already.
@@ -33,15 +33,15 @@ module MossyAnvil
 
         whole = step.defects.empty? || step.data[:do] == "stabilise"
         before.select { |other| other.seals? && !%w[stabilise soak].include?(other.data[:do]) && (whole || shared(step, other).any?) }
-              .map { |other| [:stop, "#{other.name} before it closes the pores: soak first, fill afterwards.", {}] }
+              .map { |other| [:stop, "pores_closed", { step: other.name }] }
       end
 
       # What was put in before softens in this oven: by a step of the plan, or long since.
       def too_hot(step, before)
         oven = step.oven_c or return []
-        by_plan = before.filter_map { |other| other.softens_c && ["#{other.name} before it", other.softens_c] }
+        by_plan = before.filter_map { |other| other.softens_c && [Message.of("conflicts.step", step: other.name), other.softens_c] }
         softer = [*by_plan, *long_since(step, before)].select { |_, soft| soft < oven }
-        softer.map { |what, soft| [:stop, "#{what} softens from {soft}, and this oven is at {oven}.", { soft: [soft, "C"], oven: [oven, "C"] }] }
+        softer.map { |what, soft| [:stop, "softens", { what: what, soft: [soft, "C"], oven: [oven, "C"] }] }
       end
 
       # [[what, C it softens from], ...] of findings that were mended before the plan begins.
@@ -49,30 +49,30 @@ module MossyAnvil
         planned = before.flat_map { |other| other.data[:of] || [] }
         fillers = Table.rows("fillers").to_h { |row| [row["key"], row] }
         step.scene.blank.defects.select { |defect| defect.path? && defect.mended? && !planned.include?(defect.id) }
-            .map { |defect| ["#{defect.id}, mended with #{fillers[defect.mend]['name']},", fillers[defect.mend]["soft_from_c"]] }
+            .map { |defect| [Message.of("conflicts.mended", id: Message.text(defect.id), filler: Table.term("fillers", defect.mend)), fillers[defect.mend]["soft_from_c"]] }
       end
 
       def blocked(step, before)
         return [] unless %w[glue fill cast].include?(step.data[:do])
 
         before.select { |other| other.blocks_glue? && (shared(step, other).any? || other.defects.empty?) }
-              .map { |other| [:stop, "#{other.name} before it keeps glue and filler from biting: scrape it off, or seal afterwards.", {}] }
+              .map { |other| [:stop, "no_bond", { step: other.name }] }
       end
 
       # Levelled, heated or turned before it is hard.
       def hurried(step)
-        step.hurried_h && [:stop, "It is given {own} before what follows, and needs {usual} to be hard.", { own: [step.hurried_h, "h"], usual: [step.usual_h, "h"] }]
+        step.hurried_h && [:stop, "hurried", { own: [step.hurried_h, "h"], usual: [step.usual_h, "h"] }]
       end
 
       def twice(step, before)
         return [] if step.data[:do] == "sand"
 
         shared_ids = before.reject { |other| %w[sand dry stabilise soak].include?(other.data[:do]) }.flat_map { |other| shared(step, other) }.uniq
-        %w[stabilise soak dry].include?(step.data[:do]) || shared_ids.empty? ? [] : [[:care, "#{shared_ids.join(', ')}: mended by a step before it already.", {}]]
+        %w[stabilise soak dry].include?(step.data[:do]) || shared_ids.empty? ? [] : [[:care, "twice", { ids: Message.ids(shared_ids) }]]
       end
 
       def nothing(step)
-        step.data[:of]&.empty? && %w[glue fill soak].include?(step.data[:do]) ? [[:care, "It names nothing to mend.", {}]] : []
+        step.data[:of]&.empty? && %w[glue fill soak].include?(step.data[:do]) ? [[:care, "nothing_named", {}]] : []
       end
 
       def shared(step, other) = (step.data[:of] || []) & (other.data[:of] || [])

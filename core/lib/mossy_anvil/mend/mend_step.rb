@@ -12,7 +12,7 @@ module MossyAnvil
       }.freeze
       COMMON = %i[id do of after_h note].freeze
 
-      # What is used up: key and name of the product, how much, in g or ml, what it costs in the shop's currency; part: resin or hardener, or nil.
+      # What is used up: key of the product and its name (a message), how much, in g or ml, what it costs in the shop's currency; part: resin or hardener, or nil.
       Taken = Struct.new(:key, :name, :amount, :unit, :cost, :part, keyword_init: true)
 
       attr_reader :id, :data, :scene, :at
@@ -67,7 +67,7 @@ module MossyAnvil
                  (Fault.new(path: "/amount", problem: "is missing", allowed: "how much, in mm") if row["asks"] && amount.nil?)].compact
         raise InvalidInput, wrong if wrong.any?
 
-        { key: key, name: row["name"], now: row["now"], plan: row["plan"], says: after_trouble(key, amount), lines: rescue_lines(key, amount, hours) }
+        { key: key, says: after_trouble(key, amount), lines: rescue_lines(key, amount, hours) }
       end
 
       # Keys of what may go wrong at such a step.
@@ -98,22 +98,27 @@ module MossyAnvil
         @workings.put("#{at}/#{key}", value: value, unit: unit, formula: formula, source: source, certainty: certainty, inputs: inputs)
       end
 
-      # A finding, its working at `figure` under this step.
-      def say(tone, text, figure: nil, **values)
-        { tone: tone.to_s, text: text, figure: figure && "#{at}/#{figure}", values: amounts(values) }
+      # A message of this kind of step.
+      def words(key, **amounts) = Message.of("steps.#{key}", **amounts)
+
+      # Advice, its working at `figure` under this step.
+      def say(tone, key, figure: nil, **amounts)
+        { tone: tone.to_s, figure: figure && "#{at}/#{figure}", **words(key, **amounts) }
       end
 
-      def amounts(values) = values.map { |name, (value, unit)| { name: name.to_s, value: value, unit: unit } }
+      def lists(kind, *keys) = keys.compact.map { |key| Message.of("#{kind}.#{key}") }
+
+      # What a product is called: by its own sheet, else by the table.
+      def product(table, row) = row["name"] ? Message.named(row["name"]) : Table.word(table, row["key"])
 
       # A line of the card. kind: do, weigh, timer (to be done within), wait, measure. minutes: [least, likely]. target: [value, unit, within].
-      # watch: what is looked at while its time runs. cure: its wait follows the shop's temperature. draws: { key:, part: } of the product that is used up by it.
-      def line(kind, text, minutes: nil, target: nil, measures: nil, unlocks: nil, working: false, cure: true, draws: nil, watch: nil, **values)
-        { kind: kind.to_s, text: text, values: amounts(values), minutes: minutes, working: working, cure: cure && !minutes.nil?, measures: measures&.to_s,
+      # unlocks: key of what may follow, under `unlocks`. watch: what is looked at while its time runs. cure: its wait follows the shop's temperature. draws: { key:, part: } of the product that is used up by it.
+      def line(kind, key, minutes: nil, target: nil, measures: nil, unlocks: nil, working: false, cure: true, draws: nil, watch: nil, **amounts)
+        { kind: kind.to_s, message: words(key, **amounts), minutes: minutes, working: working, cure: cure && !minutes.nil?, measures: measures&.to_s,
           unlocks: unlocks, watch: watch&.to_s, draws: draws, target: target && { value: target[0], unit: target[1], within: target[2] } }
       end
 
-      def ids = defects.map(&:id).join(", ")
-      def ids_or_it = defects.empty? ? "the piece" : ids
+      def ids = Message.ids(defects.map(&:id))
       def fault(key, problem, allowed) = raise(InvalidInput, [Fault.new(path: "#{at}/#{key}", problem: problem, allowed: allowed)])
     end
   end

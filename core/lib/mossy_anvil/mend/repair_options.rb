@@ -5,9 +5,6 @@ module MossyAnvil
     # The ways there are to deal with one finding, each with what it costs, how much work it is, how long it takes until the piece can be turned, and
     # what it risks. The trade's schools: none of them lifts a limit by being chosen.
     class RepairOptions
-      # What a risk may speak of, and in what.
-      AMOUNTS = { ml: "ml", gate: "%", g: "g", days: "days" }.freeze
-
       # defect, its share and the verdict on it (a symbol); water: the drying report, or nil.
       def initialize(defect, share, blank, verdict, water: nil)
         @defect = defect
@@ -21,10 +18,7 @@ module MossyAnvil
       # Rows of the table for a type of defect.
       def self.open_to(type) = (@open_to ||= {})[type] ||= Table.rows("ways").select { |row| row["of"].include?(type) }
 
-      # What a risk speaks of: names of AMOUNTS.
-      def self.spoken_of(text) = (@spoken_of ||= {})[text] ||= AMOUNTS.keys.select { |name| text.include?("{#{name}}") }
-
-      # Plain data, the recommended way first: { key:, name:, cost:, hands_min:, wait_h:, risk:, values: [amount], advised:, chosen: }. Empty where the
+      # Plain data, the recommended way first: { key:, cost:, hands_min:, wait_h:, risk: message, advised:, chosen: }. Empty where the
       # form turns all of it away and nothing has to be done before.
       def to_a
         return [] if @verdict == :cut_away || (@defect.path? && @defect.mended?)
@@ -49,10 +43,8 @@ module MossyAnvil
 
       def way(row)
         key = row["key"]
-        text, amounts = risk(key)
-        { key: key, name: row["name"], cost: row["price"] + material(key), hands_min: row["hands_min"] + (row.fetch("min_per_ml", 0) * fill_ml),
-          wait_h: wait_h(row), risk: text, values: amounts.map { |name, (value, unit)| { name: name.to_s, value: value, unit: unit } },
-          advised: key == advised_key, chosen: key == @defect.chosen }
+        { key: key, cost: row["price"] + material(key), hands_min: row["hands_min"] + (row.fetch("min_per_ml", 0) * fill_ml),
+          wait_h: wait_h(row), risk: risk(key), advised: key == advised_key, chosen: key == @defect.chosen }
       end
 
       # In the shop's currency.
@@ -76,23 +68,27 @@ module MossyAnvil
       end
 
       def risk(key)
-        texts = @table["risks"][key]
-        return [texts["food"], {}] if key == "leave" && texts.key?("food") && unclean?
-        return [texts["never"], {}] if key == "dry_first" && days.nil?
-
-        text = texts[@defect.type] || texts["any"]
-        [text.sub("{filler}", filler["name"]), RepairOptions.spoken_of(text).to_h { |name| [name, [amount(name), AMOUNTS[name]]] }]
+        told = @table["risks"].fetch(key)
+        about = if key == "leave" && unclean? then "food"
+                elsif key == "dry_first" && days.nil? then "never"
+                else told.include?(@defect.type) ? @defect.type : "any"
+                end
+        Message.of("tables.ways.risks.#{key}.#{about}", **risked(key))
       end
 
-      def amount(name)
-        case name
-        when :ml then @defect.open? ? fill_ml : @share.occupied_mm3 * (1 - @share.removed_share) / 1000
-        when :gate then gate_pct
-        when :g then soak_g
-        else days
+      # What the risk of each speaks of.
+      def risked(key)
+        case key
+        when "fill" then { filler: Table.term("fillers", filler["key"]), ml: [open_ml, "ml"], gate: gate_pct && [gate_pct, "%"] }
+        when "cast" then { ml: [open_ml, "ml"], gate: gate_pct && [gate_pct, "%"] }
+        when "soak" then { g: [soak_g, "g"] }
+        when "dry_first" then { days: days && [days, "days"] }
+        when "remove_now" then { ml: [open_ml, "ml"] }
+        else {}
         end
       end
 
+      def open_ml = @defect.open? ? fill_ml : @share.occupied_mm3 * (1 - @share.removed_share) / 1000
       def fill_ml = @fill_ml ||= @share.to_fill_mm3 / 1000
       def filler = @filler ||= Filling.filler_of(@defect, moisture_pct: @water&.fetch(:moisture_pct))
       def unclean? = %w[food wet].include?(@blank.form&.use) && (@defect.open? || @defect.type == "bark_inclusion") && @share.reaches_surface?

@@ -7,7 +7,10 @@ module MossyAnvil
     class Resin
       PARTS = %w[mass volume].freeze
 
-      attr_reader :key, :name, :row
+      attr_reader :key, :row
+
+      # By its own sheet, else by the table: a message.
+      attr_reader :name
 
       # The row of the resins table of that key, with the product's own data sheet (string-keyed) over it; raises InvalidInput naming those there are.
       def self.of(key, sheet: {}, at: "/resin") = new(Table.row("resins", key, at: at).merge(sheet))
@@ -16,7 +19,7 @@ module MossyAnvil
       def initialize(row)
         @row = row
         @key = row["key"]
-        @name = row["name"]
+        @name = row["name"] ? Message.named(row["name"]) : Table.word("resins", row["key"])
         freeze
       end
 

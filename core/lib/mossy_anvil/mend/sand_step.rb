@@ -4,13 +4,13 @@ module MossyAnvil
   module Mend
     # Levelling what was mended, once it is hard.
     class SandStep < MendStep
-      def name = "Level #{ids_or_it}"
+      def name = defects.empty? ? words("sand.name") : words("sand.name_of", ids: ids)
       def hands_min = 15
       def usual_h = 0.0
-      def tools = ["scraper", "P80 to P120"]
-      def cautions = ["Dust of resin and CA: respirator. What is not cured through drags and clogs."]
+      def tools = lists("tools", "scraper", "coarse_paper")
+      def cautions = lists("cautions", "sanding")
       def detail = {}
-      def lines = [line(:do, "Scrape or sand it level.")]
+      def lines = [line(:do, "sand.line.level")]
     end
   end
 end

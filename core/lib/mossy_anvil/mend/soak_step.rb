@@ -7,31 +7,29 @@ module MossyAnvil
       # Share of the room that what is wicked in fills, as far as it goes.
       FILLED = [0.4, 0.8].freeze
 
-      def name = "#{row['name'].sub(/\A./, &:upcase)}: #{ids_or_it}"
+      def name = words(defects.empty? ? "soak.name" : "soak.name_of", with: product("hardeners", row), ids: defects.any? ? ids : nil)
       def gate_pct = row["dry_to_pct"]
       def hands_min = row["hands_min"]
       def usual_h = (row["wait_h"] * ready_factor)
       def softens_c = row["softens_c"]
       def seals? = row["key"] != "hardener"
       def blocks_glue? = row["blocks_glue"] || false
-      def tools = ["brush or nozzle", "paper"]
+      def tools = lists("tools", "brush", "wipes")
 
-      def cautions
-        [row["solvent"] ? "Solvent: open air, no flame, no spark; its vapour must be gone before heat or a bag." : "Fumes: eyes, open air; cotton and paper heat up."]
-      end
+      def cautions = lists("cautions", row["solvent"] ? "solvent" : "ca")
 
-      def materials = [Taken.new(key: row["key"], name: row["name"], amount: way[:g], unit: "g", cost: way[:g] * row["price_per_g"])]
+      def materials = [Taken.new(key: row["key"], name: product("hardeners", row), amount: way[:g], unit: "g", cost: way[:g] * row["price_per_g"])]
       def detail = { with: row["key"], g: way[:g], deep_mm: row["deep_mm"], ways: ways }
 
       def says
-        [say(:plain, "About {g}: the outer {deep} of what is soft comes back to {least} to {most} of sound wood, no more.", g: [way[:g], "g"], deep: [row["deep_mm"], "mm"],
+        [say(:plain, "soak.says.amount", g: [way[:g], "g"], deep: [row["deep_mm"], "mm"],
           least: [row["strength"].first * 100, "%"], most: [row["strength"].last * 100, "%"])]
       end
 
       def lines
-        [line(:do, "Brush or wick {g} in until it takes no more.", g: [way[:g], "g"]),
-         line(:measure, "How much went in?", target: [way[:g], "g", nil], measures: :used_g, draws: { key: row["key"], part: nil }),
-         line(:wait, row["solvent"] ? "Leave it open until no smell is left." : "Leave it to set.", minutes: [usual_h * 45, usual_h * 60], unlocks: "ready to turn")]
+        [line(:do, "soak.line.brush", g: [way[:g], "g"]),
+         line(:measure, "soak.line.measure", target: [way[:g], "g", nil], measures: :used_g, draws: { key: row["key"], part: nil }),
+         line(:wait, row["solvent"] ? "soak.line.until_no_smell" : "soak.line.set", minutes: [usual_h * 45, usual_h * 60], unlocks: "turn")]
       end
 
       # Only what fills enough of a zone counts for its strength; a skin of it does not, and is kept for what it is.

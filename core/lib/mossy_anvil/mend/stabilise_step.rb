@@ -7,24 +7,21 @@ module MossyAnvil
       # mm that the vessel is wider than what goes in; h to cool.
       ROOM_MM, COOL_H = 5.0, 4.0
 
-      def name = "Stabilise #{defects.empty? ? 'it whole' : ids}"
+      def name = defects.empty? ? words("stabilise.name") : words("stabilise.name_of", ids: ids)
       def gate_pct = row["dry_to_pct"]
       def hands_min = row["hands_min"]
       def oven_c = data[:oven_c] || table["oven_c"]
       def softens_c = row["softens_c"]
       def seals? = true
-      def tools = ["vacuum vessel, pump and gauge", "scale", "oven kept for resin", "foil"]
+      def tools = lists("tools", "vacuum_vessel", "scale", "resin_oven", "foil")
 
-      def cautions
-        ["The vessel's own rating; an implosion guard round glass; never air on a pump that is running.",
-         "Resin: gloves, moving air; the oven for resin is not a kitchen oven. Dust of it afterwards: respirator."]
-      end
+      def cautions = lists("cautions", "vacuum", "resin_oven")
 
       # Vacuum, soak, drain, heat through and hold; and the night to cool.
       def usual_h = (pump_min + soak_min + table["drain_min"] + oven_min) / 60.0 + COOL_H
 
       def materials
-        [Taken.new(key: row["key"], name: sheet[:name] || row["name"], amount: expected_g, unit: "g", cost: expected_g * (sheet[:price_per_g] || row["price_per_g"]))]
+        [Taken.new(key: row["key"], name: sheet[:name] ? Message.named(sheet[:name]) : Table.word("hardeners", row["key"]), amount: expected_g, unit: "g", cost: expected_g * (sheet[:price_per_g] || row["price_per_g"]))]
       end
 
       def detail
@@ -34,27 +31,27 @@ module MossyAnvil
       end
 
       def says
-        [say(:plain, "Takes up {g}, at most {most}: {share} of the room in it.", figure: "expected_g", g: [expected_g, "g"], most: [most_g, "g"],
+        [say(:plain, "stabilise.says.takes_up", figure: "expected_g", g: [expected_g, "g"], most: [most_g, "g"],
           share: [expected_share * 100, "%"]),
          vessel,
-         say(:plain, "The gauge should come to {reading} under the air: {air} today where you are.", figure: "gauge_hpa", reading: [gauge_hpa, "hPa"],
+         say(:plain, "stabilise.says.gauge", figure: "gauge_hpa", reading: [gauge_hpa, "hPa"],
            air: [air_hpa, "hPa"]),
-         say(:plain, "Heart at {oven} after {heat}, held for {hold}.", figure: "heat_min", oven: [oven_c, "C"], heat: [heat_min, "min"], hold: [hold_min, "min"])]
+         say(:plain, "stabilise.says.oven", figure: "heat_min", oven: [oven_c, "C"], heat: [heat_min, "min"], hold: [hold_min, "min"])]
       end
 
       def lines
-        [line(:weigh, "Weigh it, dry from the oven and cooled in a bag.", target: [dry_g, "g", nil], measures: :dry_g),
-         line(:do, "In the vessel, weighed down with {ballast} or wedged, resin {over} over it.", ballast: [[ballast_g, 0].max, "g"], over: [table["over_blank_mm"], "mm"]),
-         line(:wait, "Pump down to {reading} and hold until no bubble comes.", minutes: [pump_min / 2, pump_min], cure: false, watch: :bubbles,
+        [line(:weigh, "stabilise.line.weigh_dry", target: [dry_g, "g", nil], measures: :dry_g),
+         line(:do, "stabilise.line.submerge", ballast: [[ballast_g, 0].max, "g"], over: [table["over_blank_mm"], "mm"]),
+         line(:wait, "stabilise.line.pump", minutes: [pump_min / 2, pump_min], cure: false, watch: :bubbles,
            reading: [gauge_hpa, "hPa"]),
-         line(:measure, "How long did it bubble?", measures: :bubbling_min),
-         line(:wait, "Let the air in slowly, leave it under: twice as long as the vacuum, at least.", minutes: [soak_min, soak_min], cure: false),
-         line(:do, "Drain it for a quarter of an hour, wipe it."),
-         line(:weigh, "Weigh it wet.", target: [dry_g + expected_g, "g", nil], measures: :wet_g, draws: { key: row["key"], part: nil }),
-         line(:wait, "Wrap it in foil on a tray, into the oven at {oven}.", minutes: [oven_min, oven_min * 1.3], cure: false, oven: [oven_c, "C"],
-           unlocks: "cured through"),
-         line(:wait, "Let it cool in the oven, door shut.", minutes: [COOL_H * 60, COOL_H * 60], cure: false, unlocks: "ready to turn"),
-         line(:weigh, "Weigh it cured.", measures: :cured_g)]
+         line(:measure, "stabilise.line.bubbled", measures: :bubbling_min),
+         line(:wait, "stabilise.line.soak", minutes: [soak_min, soak_min], cure: false),
+         line(:do, "stabilise.line.drain"),
+         line(:weigh, "stabilise.line.weigh_wet", target: [dry_g + expected_g, "g", nil], measures: :wet_g, draws: { key: row["key"], part: nil }),
+         line(:wait, "stabilise.line.bake", minutes: [oven_min, oven_min * 1.3], cure: false, oven: [oven_c, "C"],
+           unlocks: "cured"),
+         line(:wait, "stabilise.line.cool", minutes: [COOL_H * 60, COOL_H * 60], cure: false, unlocks: "turn"),
+         line(:weigh, "stabilise.line.weigh_cured", measures: :cured_g)]
       end
 
       # Wet weight over dry says how much of the room is full: short of what was expected, it goes back in.
@@ -67,10 +64,10 @@ module MossyAnvil
         amounts = { up: [(wet / dry * 100) - 100, "%"], share: [share * 100, "%"], asked: [expected_share * 100, "%"] }
         records = record("uptake_share", share) + (measures["bubbling_min"] ? record("bubbling_min", measures["bubbling_min"]) : [])
         if found == :fine
-          return { says: [say(:go, "Up by {up}: {share} of the room in it is full, and {asked} was expected. On to the oven.", **amounts)], records: records, lines: [] }
+          return { says: [say(:go, "stabilise.says.full", **amounts)], records: records, lines: [] }
         end
 
-        { says: [say(:stop, "Up by {up}: only {share} of the room in it is full, and {asked} was expected. Back in before it is cured.", **amounts)],
+        { says: [say(:stop, "stabilise.says.not_full", **amounts)],
           records: records, lines: again }
       end
 
@@ -106,9 +103,9 @@ module MossyAnvil
 
       # Once more, where too little went in.
       def again
-        [line(:wait, "Back under vacuum until no bubble comes: look to the lid, the valve and the gauge first.", minutes: [pump_min / 2, pump_min], cure: false),
-         line(:wait, "Air in, and leave it under twice as long.", minutes: [soak_min, soak_min], cure: false),
-         line(:weigh, "Weigh it wet again.", target: [dry_g + expected_g, "g", nil], measures: :wet_g,
+        [line(:wait, "stabilise.line.pump_again", minutes: [pump_min / 2, pump_min], cure: false),
+         line(:wait, "stabilise.line.soak_again", minutes: [soak_min, soak_min], cure: false),
+         line(:weigh, "stabilise.line.weigh_wet_again", target: [dry_g + expected_g, "g", nil], measures: :wet_g,
            draws: { key: row["key"], part: nil })]
       end
 
@@ -155,10 +152,10 @@ module MossyAnvil
       end
 
       def vessel
-        return say(:care, "Say how large the vacuum vessel is: then it says whether it goes in and how much resin to have ready.") unless data[:vessel]
-        return say(:stop, "It does not go into that vessel with {over} of resin over it.", over: [table["over_blank_mm"], "mm"]) unless standing
+        return say(:care, "stabilise.says.no_vessel") unless data[:vessel]
+        return say(:stop, "stabilise.says.does_not_fit", over: [table["over_blank_mm"], "mm"]) unless standing
 
-        say(:go, "Goes in #{standing.first}: have {resin} ready.", figure: "resin_ml", resin: [resin_ml, "ml"])
+        say(:go, "stabilise.says.fits_#{standing.first}", figure: "resin_ml", resin: [resin_ml, "ml"])
       end
 
       def lift_n

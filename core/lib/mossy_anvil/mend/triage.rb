@@ -6,7 +6,8 @@ module MossyAnvil
     # Verdict: :cut_away, :leave, :fill, :cast, :hold, :soak, :dry_first, :remove_now or :stop. It follows the place, the size, what the form removes,
     # the wall, the wood's water and what the piece is for.
     class Triage
-      Answer = Struct.new(:verdict, :reason, :amounts, keyword_init: true)
+      # reason: a message.
+      Answer = Struct.new(:verdict, :reason, keyword_init: true)
 
       # share: DefectShare of the defect; where: its DefectLocation. water: the drying report, or nil for stock that holds none.
       def initialize(defect, share, blank, where, water: nil)
@@ -17,9 +18,8 @@ module MossyAnvil
         @water = water
       end
 
-      # reason: a sentence with {names} for the amounts, [value, unit] each.
       def answer
-        danger_on_the_way || (@share.removed? ? say(:cut_away, "The form turns all of it away.") : dry_enough(by_type))
+        danger_on_the_way || (@share.removed? ? say(:cut_away, "turned_away") : dry_enough(by_type))
       end
 
       private
@@ -37,8 +37,7 @@ module MossyAnvil
         gate = %i[fill cast].include?(answer.verdict) && filler["dry_to_pct"]
         return answer unless gate && @water && @water[:moisture_pct] > gate
 
-        say(:dry_first, "#{answer.reason} Too wet for #{filler['name']} yet: {now}, and it wants {gate}.",
-          { **answer.amounts, now: [@water[:moisture_pct], "%"], gate: [gate, "%"] })
+        say(:dry_first, "too_wet", reason: answer.reason, filler: Table.term("fillers", filler["key"]), now: [@water[:moisture_pct], "%"], gate: [gate, "%"])
       end
 
       def filler = @filler ||= Filling.filler_of(@defect, moisture_pct: @water&.fetch(:moisture_pct))
@@ -47,18 +46,15 @@ module MossyAnvil
         case @defect.type
         when "crack", "delamination" then crack
         when "bark_inclusion" then bark
-        when "void" then opening("pocket")
-        when "galleries" then opening("field of holes")
-        when "bubble_pocket" then opening("pocket of bubbles")
+        when "void", "galleries", "bubble_pocket" then opening
         when "soft_zone" then soft
         when "hard_inclusion" then hidden
-        else say(:leave, "Part of the piece: {kept} of it stays.", kept: kept)
+        else say(:leave, "part_of_piece", kept: kept)
         end
       end
 
-      def say(verdict, reason, amounts = {})
-        Answer.new(verdict: verdict, reason: reason, amounts: amounts)
-      end
+      def say(verdict, key, **amounts) = Answer.new(verdict: verdict, reason: Message.of("triage.#{key}", **amounts))
+      def type = Message.term("openings.#{@defect.type}")
 
       def kept = [(1 - @share.removed_share) * 100, "%"]
       def fill = [@share.fill_mm3 / 1000, "ml"]
@@ -71,64 +67,56 @@ module MossyAnvil
         if @defect.mended?
           mended
         elsif @where.tenon?
-          say(:fill, "Runs under the future tenon: glue all of it before anything is gripped there, {whole}, or hold the piece another way.", whole: whole)
+          say(:fill, "under_tenon", whole: whole)
         elsif @share.breaks_through?
-          say(:fill, "Goes through the finished #{@where.floor? ? 'floor' : 'wall'}. Fill and glue all of it before the lathe turns: {whole}; {fill} of that stays.",
-            amounts)
+          say(:fill, @where.floor? ? "through_floor" : "through_wall", **amounts)
         elsif @blank.form && left[0] < Table["ways"]["sanded_mm"]
-          say(:leave, "Only {left} of its depth stays in the finished piece: it goes with the sanding. Look again when the outside is turned.", left: left)
+          say(:leave, "sanded_away", left: left)
         else
-          say(:fill, "{left} of its depth stays in the finished piece. Fill and glue all of it before the lathe turns: {whole}; {fill} of that stays.", left: left,
-  **amounts)
+          say(:fill, "stays", left: left, **amounts)
         end
       end
 
       # What fills it need not hold it.
       def mended
-        return say(:leave, "Glued: taken as a glue line, {kept} of it stays.", kept: kept) if @defect.holds?
+        return say(:leave, "glued", kept: kept) if @defect.holds?
 
-        name = Table.row("fillers", @defect.mend)["name"]
-        say(:leave, "Filled with #{name}, which bonds nothing across {mouth}: it counts as open.", mouth: [@defect.width_mm, "mm"])
+        say(:leave, "filled_not_bonded", filler: Table.term("fillers", @defect.mend), mouth: [@defect.width_mm, "mm"])
       end
 
       def bark
-        return say(:leave, "Packed or glued: it stays put and holds nothing. Look at it whenever the lathe stops.") if @defect.mended?
-        return say(:hold, "Bark holds nothing. Take it off, or pack and glue it, before it comes off by itself.") if @blank.form.nil?
+        return say(:leave, "bark_packed") if @defect.mended?
+        return say(:hold, "bark") if @blank.form.nil?
 
-        say(:hold, "Bark holds nothing: {kept} of it stays, so pack or glue it before the wall gets thin.", kept: kept)
+        say(:hold, "bark_stays", kept: kept)
       end
 
-      def opening(name)
+      def opening
         return holes if @defect.many_holes? && @share.reaches_surface?
-        return open_to_both(name) if @share.breaks_through?
-        return open_to_one(name) if @share.reaches_surface?
-        return say(:leave, "The #{name} is closed, as far as was found. What becomes of it the form will tell.") unless @blank.form
+        return open_to_both if @share.breaks_through?
+        return open_to_one if @share.reaches_surface?
+        return say(:leave, "closed", type: type) unless @blank.form
 
-        say(:leave, "The #{name} stays closed inside the finished wood; {kept} of it is in there. Allow for it in the speed.", kept: kept)
+        say(:leave, "closed_inside", type: type, kept: kept)
       end
 
       # Nobody fills them one by one.
       def holes
-        return say(:leave, "Soaked as far as that goes; the holes still count as open.") if @defect.soaked_share.positive?
+        return say(:leave, "holes_soaked") if @defect.soaked_share.positive?
 
-        where = @share.breaks_through? ? "The holes go through the wall" : "The holes open on a finished surface"
-        say(:soak, "#{where}. Draw thin resin in under vacuum, or stabilise it, before the lathe turns: about {whole}.", whole: whole)
+        say(:soak, @share.breaks_through? ? "holes_through" : "holes_open", whole: whole)
       end
 
-      def open_to_both(name)
+      def open_to_both
         way = fill_or_cast
-        say(way,
-          "The #{name} opens both ways through the #{@where.floor? ? 'floor' : 'wall'}. #{way.to_s.capitalize} it before the lathe turns: {whole}; {fill} of that stays.", amounts)
+        say(way, "both_ways_#{way}", type: type, place: Message.term("places.#{@where.floor? ? 'floor' : 'wall'}"), **amounts)
       end
 
-      def open_to_one(name)
+      def open_to_one
         way = fill_or_cast
-        if way == :fill && @blank.form&.use == "display"
-          return say(:leave, "The #{name} opens on a finished surface and may be shown on a piece to look at: harden its edges. {whole} would fill it.", whole: whole)
-        end
+        return say(:leave, "shown", type: type, whole: whole) if way == :fill && @blank.form&.use == "display"
 
-        tail = %w[food wet].include?(@blank.form&.use) ? ", since nothing open is clean in use" : ", or leave it open with its edges hardened"
-        say(way, "The #{name} opens on a finished surface: {whole} to #{way}#{tail}; {fill} of that stays.", amounts)
+        say(way, "one_way_#{way}#{'_clean' if %w[food wet].include?(@blank.form&.use)}", type: type, **amounts)
       end
 
       # Much to fill in an opening wide enough for resin is poured at once.
@@ -139,36 +127,25 @@ module MossyAnvil
       def soft
         strength = [@defect.strength_factor * 100, "%"]
         if @defect.detail[:grade] == "firm"
-          say(:leave, "Firm enough to cut clean: it has {strength} of the strength of sound wood.", strength: strength)
+          say(:leave, "firm", strength: strength)
         elsif @defect.soaked_share.positive?
-          say(:leave, "Soaked as far as that goes: it holds {strength} of what sound wood does. Cut it clean and light.", strength: strength)
+          say(:leave, "soaked", strength: strength)
         else
-          say(:soak, "{kept} of it stays and holds {strength} of what sound wood does. Harden it before the wall gets thin.", kept: kept, strength: strength)
+          say(:soak, "soft", kept: kept, strength: strength)
         end
       end
 
       # It flies off long before the form would have turned it away.
       def loose
         bonded = [@defect.detail[:bonded_share] * 100, "%"]
-        if @defect.detail[:bonded_share] < Table["ways"]["pry_off_under_share"]
-          return say(:remove_now, "Only {bonded} of its back holds: take it off now, before it comes off by itself.", bonded: bonded)
-        end
+        return say(:remove_now, "comes_off", bonded: bonded) if @defect.detail[:bonded_share] < Table["ways"]["pry_off_under_share"]
 
         held = @defect.detail[:bonded_share] >= Table["glues"]["held_share"]
-        return say(:leave, "Glued back: {bonded} of its back holds, and the speed follows.", bonded: bonded) if held
-
-        say(:hold, "Only {bonded} of its back holds. Pry it off or glue it down before the lathe turns.", bonded: bonded)
+        held ? say(:leave, "glued_back", bonded: bonded) : say(:hold, "loose", bonded: bonded)
       end
 
-      def dig_out
-        say(:remove_now, "Dirt in it, and an edge comes there: dig it out and blow it clean before it takes the edge off every tool.")
-      end
-
-      def hidden
-        return say(:leave, "A knot: harder to cut, and the fibres turn round it.") if hard_stuff == "knot"
-
-        say(:leave, "Whole inside the finished wood, where no edge comes. Keep drills clear of it.")
-      end
+      def dig_out = say(:remove_now, "dirt")
+      def hidden = say(:leave, hard_stuff == "knot" ? "knot" : "whole_inside")
 
       def hard_stuff = @defect.detail_of(:of) || @defect.detail_of(:contents)
 
@@ -180,8 +157,7 @@ module MossyAnvil
 
       def hard
         from = [@defect.radius_mm + (@defect.size_mm[0] / 2), @blank.shape.max_radius_mm].min
-        say(:stop, "An edge would strike #{hard_stuff} {from} from the axis, {z} from the head: it chips the edge and is thrown. Dig it out first.",
-          from: [from, "mm"], z: [@defect.z_mm, "mm"])
+        say(:stop, "strikes", what: Message.term("hard_things.#{hard_stuff}"), from: [from, "mm"], z: [@defect.z_mm, "mm"])
       end
     end
   end

@@ -32,7 +32,7 @@ module MossyAnvil
       # Plain data: the form as in a blank file, and each measure with its name, value and whether it was given.
       def to_h
         { form: form, measures: @row["measures"].map do |measure|
-          { key: measure["key"], name: measure["name"], value: value(measure["key"]),
+          { key: measure["key"], value: value(measure["key"]),
             given: @given.key?(measure["key"]) }
         end }
       end
@@ -51,7 +51,7 @@ module MossyAnvil
         known = @row["measures"].to_h { |measure| [measure["key"], measure] }
         faults = @given.filter_map do |key, number|
           at = "#{@at}/measures/#{key}"
-          next Fault.new(path: at, problem: "is no measure of a #{@row['name']}", allowed: known.keys.join(", ")) unless known.key?(key)
+          next Fault.new(path: at, problem: "is no measure of a #{@row['key'].tr('_', ' ')}", allowed: known.keys.join(", ")) unless known.key?(key)
 
           low, high = span(known[key])
           Fault.new(path: at, problem: "is #{Fault.shown(number)}", allowed: "a number from #{low} to #{high}") unless fits?(number, low, high)
@@ -68,7 +68,7 @@ module MossyAnvil
         SMALLER.each do |small, large|
           next unless keys.include?(small) && keys.include?(large) && value(small) > value(large)
 
-          refuse("/measures/#{small}", "is #{value(small).round(1)}", "no more than the #{name(large)}, #{value(large).round(1)} mm")
+          refuse("/measures/#{small}", "is #{value(small).round(1)}", "no more than its #{large.delete_suffix("_mm")}, #{value(large).round(1)} mm")
         end
         refuse("/measures/#{height_key}", "is #{height.round(1)}", "at most #{@shape.length_mm.round(1)} mm, the length of the blank") if height > @shape.length_mm + 1e-9
         return unless @row["key"] == "egg" && value("height_mm") < value("diameter_mm")
@@ -78,7 +78,6 @@ module MossyAnvil
 
       def height_key = @row["key"] == "sphere" ? "diameter_mm" : "height_mm"
       def height = value(height_key)
-      def name(key) = @row["measures"].find { |measure| measure["key"] == key }["name"]
       def half(key) = value(key) / 2
 
       def value(key)

@@ -35,8 +35,11 @@ module MossyAnvil
       def radial_pct = row["radial_pct"]
       def tangential_pct = row["tangential_pct"]
 
-      # What its dust or its heat does, beyond the usual; one plain sentence.
-      def caution = wood? ? Table["woods"]["dust"].fetch(row["dust"]) : row["caution"]
+      # Its name, as an amount of a message.
+      def term = Message.text(name)
+
+      # What its dust or its heat does, beyond the usual, as an amount of a message.
+      def caution = wood? ? Message.term("tables.woods.dust.#{row['dust']}") : Table.term("other_stock", row["key"], "caution")
 
       def source = wood? ? Table["woods"]["sources"].fetch(row["from"]) : Table["other_stock"]["source"]
     end

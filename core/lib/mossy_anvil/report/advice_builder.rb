@@ -2,15 +2,9 @@
 
 module MossyAnvil
   module Report
-    # How findings are put: a sentence with its amounts apart, so that a screen can show them in mm or inches,
-    # and a pointer at the number whose working it rests on. For classes that speak of one blank and what was reckoned of it so far.
+    # How advice is made: a message with the number it rests on. For classes that speak of one blank and what was worked out of it so far.
     module AdviceBuilder
       include ReportQueries
-
-      STAGE_WORDS = { blank: "As it stands", rounded: "Rounded", outside: "With the outside turned", hollowed: "Hollowed" }.freeze
-
-      PARTED = { "crack" => "crack", "delamination" => "split", "bark_inclusion" => "bark", "void" => "pocket", "galleries" => "the holes of", "bubble_pocket" => "bubbles",
-                 "soft_zone" => "soft wood", "loose_piece" => "loose piece", "hard_inclusion" => "inclusion" }.freeze
 
       # report: the assessment as plain data so far.
       def initialize(blank, report)
@@ -23,24 +17,29 @@ module MossyAnvil
       # Does something open grow before the whole section splits?
       def grows_first?(stage) = stage[:crack_runs_rpm] && (stage[:burst_rpm].nil? || stage[:crack_runs_rpm] < stage[:burst_rpm])
 
-      # What is open, by its kind and its letters: "crack B", "pocket A with bark C".
-      def parted(ids)
-        ids.map { |id| "#{PARTED.fetch(@blank.defects.find { |defect| defect.id == id }&.type, 'the opening')} #{id}" }.join(" with ")
+      # What is open, by its kind and its letters: "crack B", "pocket A with bark C". A message of one or two.
+      def opened(ids)
+        kinds = ids.map { |id| opening(id) }
+        kinds.size == 1 ? kinds.first : Message.of("advice.opened_with", first: kinds.first, others: Message.ids(ids.drop(1)))
+      end
+
+      def opening(id)
+        type = @blank.defects.find { |defect| defect.id == id }&.type || "opening"
+        Message.of("advice.opened", type: Message.term("defects.#{type}"), id: Message.text(id))
       end
 
       # What lifts the limit, by its letter where it is one crack that must be glued.
       def lifts(stage)
-        return stage[:lifts_it] unless stage[:governed_by] == "cross_section"
+        return Message.of("caps.#{stage[:governed_by]}.lifts") unless stage[:governed_by] == "cross_section"
 
-        stage[:lifts_it].sub("the crack", parted(stage[:cross_section_at]))
+        Message.of("caps.cross_section.lifts_of", what: opened(stage[:cross_section_at]))
       end
 
-      # Why there is no speed at all, or none that this lathe goes.
-      def no_speed(stage) = stage[:limit_rpm].zero? ? "no speed is safe" : "limit {limit}, slower than the lathe goes"
+      def stage_term(name) = Message.term("stages.#{name}")
 
-      # tone: :plain, :go, :care or :stop. {name} in the text stands for values[name], [value, unit].
-      def say(tone, text, figure: nil, **values)
-        { tone: tone.to_s, text: text, figure: figure, values: values.map { |name, (value, unit)| { name: name.to_s, value: value, unit: unit } } }
+      # tone: :plain, :go, :care or :stop. figure: JSON Pointer of the number whose working it rests on. amounts: as Message.of takes them.
+      def say(tone, key, figure: nil, **amounts)
+        { tone: tone.to_s, figure: figure, **Message.of("advice.#{key}", **amounts) }
       end
     end
   end

@@ -2,14 +2,11 @@
 
 module MossyAnvil
   module Report
-    # The sentences an old hand would say, station by station, made from the numbers of an assessment.
-    # Each carries its amounts apart from its words, so that a screen can show them in mm or inches,
-    # and points at the number whose working it rests on.
+    # The advice for each station, made from the numbers of an assessment; the most dangerous first.
     class AdviceList
       include AdviceBuilder
 
-      OPENINGS = { stop: "Unsafe as planned.", not_worth_it: "Not worth it.", dry: "Dry first.", mend: "Mend first.", care: "Go with care.", go: "Go." }.freeze
-      HELD_BY_TROUBLE = %w[imbalance burst crack loose_piece].freeze
+      HELD_BY_DEFECTS = %w[imbalance burst crack loose_piece].freeze
       SCALE_AGREES = 0.06
       # A centre of mass so near the axis needs nothing done.
       BALANCED_WITHIN_MM = 0.1
@@ -23,7 +20,7 @@ module MossyAnvil
         @last = report[:stages][@last_name]
       end
 
-      # { survey: [finding], form: ..., mend: ..., turn: ..., finish: ... }; the first of each is its headline.
+      # { survey: [advice], form: ..., mend: ..., turn: ..., finish: ... }; the first of each is its headline.
       def to_h
         { survey: [headline, *survey], form: FormAdvice.new(@blank, @report).to_a, mend: MendAdvice.new(@blank, @report).to_a,
           turn: TurnAdvice.new(@blank, @report).to_a, finish: FinishAdvice.new(@blank, @report).to_a }
@@ -35,7 +32,7 @@ module MossyAnvil
         return :not_worth_it if @report[:worth] && !@report[:worth][:pays]
         return too_wet_to_mend? ? :dry : :mend if to_mend.any?
 
-        @last[:fragile] || @report[:stages].any? { |_, stage| HELD_BY_TROUBLE.include?(stage[:governed_by]) } ? :care : :go
+        @last[:fragile] || @report[:stages].any? { |_, stage| HELD_BY_DEFECTS.include?(stage[:governed_by]) } ? :care : :go
       end
 
       private
@@ -45,101 +42,80 @@ module MossyAnvil
 
       # What governs the last stage, or the first stage that cannot be run at all.
       def headline
-        opening = struck.any? ? "Unsafe as planned: an edge would strike #{struck.join(', ')}." : OPENINGS.fetch(verdict)
-        stage = STAGE_WORDS.fetch(@last_name)
-        limit = [@last[:limit_rpm], "rpm"]
-        figure = "/stages/#{@last_name}/limit_rpm"
-        return say(:stop, "#{opening} #{stage}, #{no_speed(@last)}. #{lifts(@last)}", figure: figure, limit: limit) if @last[:not_like_this]
+        about = { opening: opening_words, stage: stage_term(@last_name), limit: [@last[:limit_rpm], "rpm"], figure: "/stages/#{@last_name}/limit_rpm" }
+        return say(:stop, @last[:limit_rpm].zero? ? "no_speed" : "slower_than_lathe", **about, lifts: lifts(@last)) if @last[:not_like_this]
 
-        why, values = governs
-        say({ go: :go, stop: :stop }.fetch(verdict, :care), "#{opening} #{stage}, limit {limit}: #{why}.", figure: figure, limit: limit, **values)
+        # Beside the tip of a crack the splitting speed of the whole section is no comfort.
+        both = grows_first?(@last) && @last[:governed_by] != "crack"
+        say({ go: :go, stop: :stop }.fetch(verdict, :care), both ? "limit_and_growth" : "limit", **about, cause: cause, **(both ? { growth: growth } : {}))
       end
 
-      # What grows first is said first: beside the tip of a crack the splitting speed of the whole section is no comfort.
-      def governs
-        why, values = cause
-        return [why, values] unless grows_first?(@last) && @last[:governed_by] != "crack"
-
-        [[why, grows].join("; "), { **values, **runs }]
+      def opening_words
+        struck.any? ? Message.of("advice.opening.struck", ids: Message.ids(struck)) : Message.of("advice.opening.#{verdict}")
       end
 
       def cause
         case @last[:governed_by]
-        when "burst" then ["it splits along {plane} at about {burst}", { plane: [@last[:weak_plane_clock_deg], "plane"], burst: [@last[:burst_rpm], "rpm"] }]
-        when "crack" then [grows, runs]
-        else ["set by #{Turn::StageLimit::NAMES.fetch(@last[:governed_by])}", {}]
+        when "burst" then Message.of("advice.splits_at", plane: [@last[:weak_plane_clock_deg], "plane"], burst: [@last[:burst_rpm], "rpm"])
+        when "crack" then growth
+        else Message.of("advice.limited_by", cause: cap_term(@last))
         end
       end
 
-      def grows = "#{parted(@last[:crack_runs_at])} would grow at about {runs}"
-      def runs = { runs: [@last[:crack_runs_rpm], "rpm"] }
+      def growth = Message.of("advice.grows_at", what: opened(@last[:crack_runs_at]), speed: [@last[:crack_runs_rpm], "rpm"])
+      def cap_term(stage) = Message.term("caps.#{stage[:governed_by]}.name")
 
       def survey
         first = @report[:stages][:blank]
         tests, cautions = [TestAdvice, Cautions].map { |kind| kind.new(@blank, @report).to_a }
-        [worth, *freed, *meetings, *tests, splits, weight(first), density, balance(first), *cautions].compact
+        [value, *freed, *intersections, *tests, splits, weight(first), density, balance(first), *cautions].compact
       end
 
       def balance(first)
+        figure = "/stages/blank/imbalance_g_mm"
         if first[:heavy_clock_deg].nil? || first[:imbalance_g_mm] < BALANCED_WITHIN_MM * first[:mass_g]
-          return say(:plain, "It balances on this axis.", figure: "/stages/blank/imbalance_g_mm")
+          return say(:plain, "balanced", figure: figure)
         end
 
         moved, weight = first.values_at(:recentre, :counterweight)
-        what = [("Move the centres {moved} towards {side} first." if moved), *weighed(weight, moved), ("Start slow." unless moved || weight)].compact.join(" ")
-        say(:care, "Heavy at {side} ({imbalance}). #{what}", figure: "/stages/blank/imbalance_g_mm", side: [first[:heavy_clock_deg], "clock"],
-          imbalance: [first[:imbalance_g_mm], "g mm"], **(moved ? { moved: [moved[:mm], "mm"] } : {}), **(weight ? weight_values(weight) : {}))
+        say(:care, ["heavy", ("move" if moved), ("weight" if weight)].compact.join("_"), figure: figure, side: [first[:heavy_clock_deg], "clock"],
+          imbalance: [first[:imbalance_g_mm], "g mm"], moved: moved && [moved[:mm], "mm"], **(weight ? weight_amounts(weight) : {}))
       end
 
-      def weighed(weight, moved)
-        if weight
-          ["#{moved ? 'Or a counterweight' : 'Counterweight'}: {weight} at {opposite}, {radius} out#{', or start slow' unless moved}."]
-        else
-          []
-        end
-      end
+      def weight_amounts(weight) = { weight: [weight[:mass_g], "g"], opposite: [weight[:clock_deg], "clock"], radius: [weight[:radius_mm], "mm"] }
 
-      def weight_values(weight) = { weight: [weight[:mass_g], "g"], opposite: [weight[:clock_deg], "clock"], radius: [weight[:radius_mm], "mm"] }
-
-      def worth
+      def value
         sums = @report[:worth] or return
-        amounts = { outcome: [sums[:outcome], "money"], cost: [sums[:cost], "money"], margin: [sums[:margin].abs, "money"] }
-        return say(:go, "It should fetch {outcome} against {cost} of blank, mending and hours: {margin} over.", figure: "/worth/margin", **amounts) if sums[:pays]
-
-        say(:care, "It would fetch {outcome} and takes {cost} of blank, mending and hours: {margin} short.", figure: "/worth/margin", **amounts)
+        say(sums[:pays] ? :go : :care, sums[:pays] ? "pays" : "pays_not", figure: "/worth/margin", outcome: [sums[:outcome], "money"], cost: [sums[:cost], "money"],
+          margin: [sums[:margin].abs, "money"])
       end
 
       def freed
         @report[:freed].each_with_index.map do |piece, index|
-          say(:stop, "#{piece[:ids].join(' and ')} free a piece of about {mass} between them, at {side}, {z} from the head: pry it off or glue it before the lathe turns.",
-            figure: "/freed/#{index}/mass_g", mass: [piece[:mass_g], "g"], side: [piece[:clock_deg], "clock"], z: [piece[:z_mm], "mm"])
+          say(:stop, "freed", figure: "/freed/#{index}/mass_g", ids: Message.ids(piece[:ids]), mass: [piece[:mass_g], "g"], side: [piece[:clock_deg], "clock"],
+            z: [piece[:z_mm], "mm"])
         end
       end
 
       # Those that free a piece are spoken of already.
-      def meetings
+      def intersections
         spoken = @report[:freed].map { |piece| piece[:ids] }
         @report[:meetings].reject { |meeting| spoken.any? { |ids| (meeting[:ids] - ids).empty? } }.map do |meeting|
-          how = meeting[:likely] ? "run into each other" : "would run into each other, if as deep as they may be,"
-          say(:care, "#{meeting[:ids].join(' and ')} #{how} at {side}, {r} from the axis and {z} from the head: look there again whenever the lathe stops.",
-            side: [meeting[:clock_deg], "clock"], r: [meeting[:r_mm], "mm"], z: [meeting[:z_mm], "mm"])
+          say(:care, meeting[:likely] ? "intersect" : "may_intersect", ids: Message.ids(meeting[:ids]), side: [meeting[:clock_deg], "clock"], r: [meeting[:r_mm], "mm"],
+            z: [meeting[:z_mm], "mm"])
         end
       end
 
       # By its measures and, where it has been on the scale, by that: far apart, one of them is wrong.
       def weight(first)
-        mass = [first[:mass_g], "g"]
+        figure = "/stages/blank/mass_g"
         scale_g = @blank.readings.select { |reading| reading[:kind] == "mass" }.max_by { |reading| Time.parse(reading[:taken_at]) }&.fetch(:value)
-        return say(:plain, "Weighs {mass} by its measures.", figure: "/stages/blank/mass_g", mass: mass) unless scale_g
+        return say(:plain, "weight", figure: figure, mass: [first[:mass_g], "g"]) unless scale_g
 
         expected_g = first[:mass_g] * at_present_moisture
-        if (scale_g / expected_g - 1).abs <= SCALE_AGREES
-          return say(:plain, "Weighs {scale} on the scale, as its measures say.", figure: "/stages/blank/mass_g",
-            scale: [scale_g, "g"])
-        end
+        return say(:plain, "weight_agrees", figure: figure, scale: [scale_g, "g"]) if (scale_g / expected_g - 1).abs <= SCALE_AGREES
 
-        say(:care, "The scale says {scale}, its measures {mass}: check the density, the sizes, or what is hidden inside.",
-          figure: "/stages/blank/mass_g", scale: [scale_g, "g"], mass: [expected_g, "g"])
+        say(:care, "weight_differs", figure: figure, scale: [scale_g, "g"], mass: [expected_g, "g"])
       end
 
       # Wood a good deal lighter than its kind has gone: rot, or the figure is wrong.
@@ -150,8 +126,7 @@ module MossyAnvil
         usual = stock.density_kg_m3 / 1.12 * (1 + (@blank.material.moisture_pct / 100))
         return if @blank.material.wood_kg_m3 >= usual * LIGHTER_THAN_TABLE
 
-        say(:care, "{own} is light for #{stock.name}, which is about {usual}: look for rot, or check the weight.",
-          own: [@blank.material.density_kg_m3, "kg/m3"], usual: [usual, "kg/m3"])
+        say(:care, "light_wood", own: [@blank.material.density_kg_m3, "kg/m3"], stock: stock.term, usual: [usual, "kg/m3"])
       end
 
       # What the drying since the density was taken does to the mass.
@@ -164,9 +139,8 @@ module MossyAnvil
       def splits
         return if @last[:burst_rpm].nil? || @last[:governed_by] == "burst" || @last[:limit_rpm].zero?
 
-        what = "#{STAGE_WORDS.fetch(@last_name)}, the weakest plane is {plane}, splitting at about {burst}."
-        what += " That leaves out the stress at the tip of what is open, which grows sooner." if grows_first?(@last)
-        say(:plain, what, figure: "/stages/#{@last_name}/burst_rpm", plane: [@last[:weak_plane_clock_deg], "plane"], burst: [@last[:burst_rpm], "rpm"])
+        say(:plain, grows_first?(@last) ? "weakest_plane_but" : "weakest_plane", figure: "/stages/#{@last_name}/burst_rpm", stage: stage_term(@last_name),
+          plane: [@last[:weak_plane_clock_deg], "plane"], burst: [@last[:burst_rpm], "rpm"])
       end
     end
   end

@@ -6,21 +6,17 @@ module MossyAnvil
     class Cautions
       include AdviceBuilder
 
-      # One finding.
+      # One piece of advice.
       def to_a
-        named = [*own, *rows.map { |row| row["text"] }]
+        stock = @blank.material.stock
+        named = [*(stock ? [Message.of("advice.stock_caution", stock: stock.term, caution: stock.caution)] : []),
+                 *rows.map { |row| Message.of("tables.cautions.#{row['mark']}.text") }]
         return [] if named.empty?
 
-        [say(@report[:stages].any? { |_, stage| stage[:not_like_this] } ? :stop : :care, "Look out: #{named.join('; ')}. #{Table['cautions']['usual']}")]
+        [say(@report[:stages].any? { |_, stage| stage[:not_like_this] } ? :stop : :care, "look_out", dangers: [named, "messages"])]
       end
 
       private
-
-      # What its kind is known for, with its name; what to do about it the usual says.
-      def own
-        stock = @blank.material.stock
-        stock ? ["#{stock.name}, #{stock.caution.split(':').first}"] : []
-      end
 
       def rows
         marks = @blank.material.character + @blank.defects.map { |defect| defect.detail_of(:of) == "knot" ? nil : defect.type }

@@ -39,8 +39,7 @@ module MossyAnvil
           removed_share: removed_share, remaining_depth_mm: @blank.form ? @share.remaining_depth_mm : nil,
           reaches_surface: @share.reaches_surface?, breaks_through: @share.breaks_through?,
           fill_volume_mm3: fill_volume, filler: filler, where: where.names.map(&:to_s), shows: @share.shows.map(&:to_s),
-          by_test: @defect.by_test?, chosen: @defect.chosen, ways: ways, verdict: answer.verdict.to_s, reason: plain(answer), reason_text: answer.reason,
-          reason_values: answer.amounts.map { |name, (value, unit)| { name: name.to_s, value: value, unit: unit } } }
+          by_test: @defect.by_test?, chosen: @defect.chosen, ways: ways, verdict: answer.verdict.to_s, reason: answer.reason }
       end
 
       private
@@ -81,12 +80,7 @@ module MossyAnvil
         return unless @defect.open? && @share.fill_mm3.positive?
 
         row = Mend::Filling.filler_of(@defect, moisture_pct: @water&.fetch(:moisture_pct))
-        row.slice("key", "name", "working_min", "ready_min", "cure_h", "dry_to_pct").transform_keys(&:to_sym)
-      end
-
-      # The reason as one plain sentence, numbers rounded for reading.
-      def plain(answer)
-        answer.amounts.inject(answer.reason) { |text, (name, (value, unit))| text.gsub("{#{name}}", WrittenText.amount(value, unit)) }
+        row.slice("key", "working_min", "ready_min", "cure_h", "dry_to_pct").transform_keys(&:to_sym)
       end
     end
   end

@@ -162,7 +162,7 @@ module MossyAnvil
       def targets
         Table["gates"]["rows"].map do |row|
           days, low, high = forecast(row["at_most_pct"])
-          { key: row["key"], name: row["name"], at_most_pct: row["at_most_pct"], ready: days&.zero? || false,
+          { key: row["key"], at_most_pct: row["at_most_pct"], ready: days&.zero? || false,
             days: target_days(row, days), days_early: low, days_late: high, out_of_reach: days.nil? }
         end
       end

@@ -2,58 +2,49 @@
 
 module MossyAnvil
   module Report
-    # What the form comes to: walls, floor, what goes through, what the rim takes.
+    # What the form makes of the blank: walls, floor, what goes through, what the rim takes.
     class FormAdvice
       include AdviceBuilder
 
       LEAST_UNCOUNTED_MM3 = 500
       LEAST_TENON_MM = 4
       LEAST_OPENING_MM = 0.2
+      # Thinner walls and floors ask for care, mm.
+      THIN_WALL_MM, THIN_FLOOR_MM = 3, 6
 
-      # List of findings.
+      # List of advice.
       def to_a
         made = @report[:form]
-        return [say(:plain, "No form drawn yet: the numbers are of the blank as it stands.")] unless made
+        return [say(:plain, "form.none")] unless made
 
-        [leaned(made), wall_finding(made), feather(made), floor_finding(made), holding(made), through_finding(made), cuts_finding, left(made), *rough(made[:rough])].compact
+        [leaned(made), wall(made), feather(made), floor(made), holding(made), through(made), cuts, left(made), *rough(made[:rough])].compact
       end
 
       private
 
       def leaned(made)
-        return if made[:uncounted_mm3] < LEAST_UNCOUNTED_MM3
-
-        say(:care, "The axis leans, and {wedges} of wood beyond the square of its centres is not in these numbers: " \
-                   "face both ends square to it, slowly, before you trust the speeds.",
-          wedges: [made[:uncounted_mm3] / 1000, "ml"])
+        say(:care, "form.leans", wedges: [made[:uncounted_mm3] / 1000, "ml"]) if made[:uncounted_mm3] >= LEAST_UNCOUNTED_MM3
       end
 
       # Wet wood moves after it is turned.
-      def rough(found)
-        found ? [moves(found), *checks_first(found), *opens(found)] : []
-      end
+      def rough(found) = found ? [moves(found), *checks_first(found), *opens(found)] : []
 
       def moves(found)
         side = found[:narrow_clock_deg]
-        say(:care, "Still wet: dried in this air it goes oval by about {oval},#{' narrowest at {side},' if side} {narrow} one way and {wide} the other. " \
-                   "Turned rough, leave {wall} of wall all over; {left} of that is then left to turn true.",
-          figure: "/form/rough/wall_mm",
-          **in_mm(oval: found[:oval_mm], narrow: found[:narrowest_mm], wide: found[:widest_mm], wall: found[:wall_mm], left: found[:allowance_mm]),
-          **(side ? { side: [side, "clock"] } : {}))
+        say(:care, side ? "form.goes_oval_at" : "form.goes_oval", figure: "/form/rough/wall_mm", side: side && [side, "clock"],
+          **in_mm(oval: found[:oval_mm], narrow: found[:narrowest_mm], wide: found[:widest_mm], wall: found[:wall_mm], left: found[:allowance_mm]))
       end
 
       def in_mm(**lengths) = lengths.transform_values { |mm| [mm, "mm"] }
 
       def checks_first(found)
         one, other = found[:checks_clock_deg]
-        return [] unless one
-
-        [say(:plain, "It checks first where the fibres end at the rim, at {one} and {other}: seal those, dry it slowly.", one: [one, "clock"], other: [other, "clock"])]
+        one ? [say(:plain, "form.checks_first", one: [one, "clock"], other: [other, "clock"])] : []
       end
 
       def opens(found)
         found[:opens].each_with_index.select { |crack, _| crack[:mm] >= LEAST_OPENING_MM }.map do |crack, index|
-          say(:care, "#{crack[:id]} may open by {mm} more as it dries: fill it after, not before.", figure: "/form/rough/opens/#{index}/mm", **in_mm(mm: crack[:mm]))
+          say(:care, "form.opens", figure: "/form/rough/opens/#{index}/mm", id: Message.text(crack[:id]), **in_mm(mm: crack[:mm]))
         end
       end
 
@@ -61,60 +52,50 @@ module MossyAnvil
       def holding(made)
         return unless made[:floor_mm]
 
-        wood = made[:tenon_wood]
-        if wood[:length_mm] < LEAST_TENON_MM
-          return say(:care, "No wood left for a tenon at the foot: {length}. Glue a block on, turn a recess, or slide the form.", figure: "/form/tenon_wood/length_mm",
-            length: [wood[:length_mm], "mm"])
-        end
+        wood, figure = made[:tenon_wood], "/form/tenon_wood/length_mm"
+        return say(:care, "form.no_tenon", figure: figure, length: [wood[:length_mm], "mm"]) if wood[:length_mm] < LEAST_TENON_MM
 
-        say(:plain, "{length} of wood beyond the foot, round to {across}: for a tenon.", figure: "/form/tenon_wood/length_mm", length: [wood[:length_mm], "mm"],
-          across: [wood[:diameter_mm], "mm"])
+        say(:plain, "form.tenon", figure: figure, length: [wood[:length_mm], "mm"], across: [wood[:diameter_mm], "mm"])
       end
 
       # What came for nothing has no price to lose.
       def left(made)
-        return say(:plain, "{yield} of the blank is left.", figure: "/form/yield_share", yield: [made[:yield_share] * 100, "%"]) unless made[:wasted_value]&.positive?
+        share, figure = [made[:yield_share] * 100, "%"], "/form/yield_share"
+        return say(:plain, "form.yield", figure: figure, yield: share) unless made[:wasted_value]&.positive?
 
-        say(:plain, "{yield} of the blank is left; {value} of its price is turned away.", figure: "/form/yield_share", yield: [made[:yield_share] * 100, "%"],
-          value: [made[:wasted_value], "money"])
+        say(:plain, "form.yield_and_price", figure: figure, yield: share, value: [made[:wasted_value], "money"])
       end
 
-      def wall_finding(made)
-        return say(:plain, "Solid: nothing is hollowed.") unless made[:least_wall_mm]
+      def wall(made)
+        return say(:plain, "form.solid") unless made[:least_wall_mm]
 
-        say(made[:least_wall_mm] < 3 ? :care : :plain, "Thinnest wood {wall}, {z} from the head and {r} from the axis.", figure: "/form/least_wall_mm",
+        say(made[:least_wall_mm] < THIN_WALL_MM ? :care : :plain, "form.wall", figure: "/form/least_wall_mm",
           wall: [made[:least_wall_mm], "mm"], z: [made[:least_wall_at][:z_mm], "mm"], r: [made[:least_wall_at][:r_mm], "mm"])
       end
 
       def feather(made)
-        return unless made[:feather_clock_deg]
-
-        say(:care, "Feather edge round {side}: the wood ends over the hollow there, sharp and weak. Round it off by hand, and keep fingers and paper away while it turns.",
-          side: [made[:feather_clock_deg], "clock"])
+        say(:care, "form.feather", side: [made[:feather_clock_deg], "clock"]) if made[:feather_clock_deg]
       end
 
-      def floor_finding(made)
-        return unless made[:floor_mm]
-
-        say(made[:floor_mm] < 6 ? :care : :plain, "Floor {floor} on the axis.", figure: "/form/floor_mm", floor: [made[:floor_mm], "mm"])
+      def floor(made)
+        say(made[:floor_mm] < THIN_FLOOR_MM ? :care : :plain, "form.floor", figure: "/form/floor_mm", floor: [made[:floor_mm], "mm"]) if made[:floor_mm]
       end
 
-      def through_finding(made)
-        return if made[:breaks_through].empty?
-
-        say(:care, "#{made[:breaks_through].join(', ')} #{made[:breaks_through].one? ? 'goes' : 'go'} through the finished wall.")
+      def through(made)
+        say(:care, "form.through", ids: Message.ids(made[:breaks_through])) if made[:breaks_through].any?
       end
 
-      def cuts_finding
-        force = @report.dig(:stages, :hollowed, :allowed_side_force_n)
-        return unless force
+      def cuts
+        force = @report.dig(:stages, :hollowed, :allowed_side_force_n) or return
+        taken, at = @report[:stages][:hollowed].values_at(:cuts_taken, :side_force_at)
+        say(taken.size < 2 ? :care : :plain, taken.empty? ? "form.no_cut" : "form.cut", figure: "/stages/hollowed/allowed_side_force_n",
+          state: weakened_by(at), force: [force, "N"], z: [at[:z_mm], "mm"], wall: [at[:wall_mm], "mm"], cut: taken.any? ? Table.term("side_forces", taken.last) : nil)
+      end
 
-        cuts = @report.dig(:stages, :hollowed, :cuts_taken)
-        taken = cuts.empty? ? "not even a light scrape: leave it thicker" : "#{cuts.last} at most"
-        at = @report.dig(:stages, :hollowed, :side_force_at)
-        why = [("opened" if at[:opened]), ("soft or glued" if at[:share] < 1)].compact.map { |word| ", #{word}" }.join
-        say(cuts.size < 2 ? :care : :plain, "At its weakest, {z} from the head ({wall} thick#{why}), the finished wall takes {force} from the side: #{taken}.",
-          figure: "/stages/hollowed/allowed_side_force_n", force: [force, "N"], z: [at[:z_mm], "mm"], wall: [at[:wall_mm], "mm"])
+      def weakened_by(at)
+        return Message.term("wall_states.soft_or_glued") if at[:share] < 1 && !at[:opened]
+
+        Message.term(at[:opened] ? "wall_states.opened" : "wall_states.whole")
       end
     end
   end

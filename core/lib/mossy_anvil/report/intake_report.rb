@@ -9,8 +9,6 @@ module MossyAnvil
       TABLE_MOISTURE_PCT = 12.0
       # Where a fault of the stand-in blank belongs in what was given.
       PLACES = { %r{\A/shape} => "/lump", %r{\A/material/moisture_pct} => "/moisture_pct" }.freeze
-      LIGHTER = "Lighter: rot, holes, or drier than the meter says."
-      HEAVIER = "Heavier: wetter inside, stones, or measured too small."
 
       # taken: { lump:, species:, moisture_pct:, mass_g: or none } symbol-keyed. Raises InvalidInput under `at`.
       def initialize(taken, at: "")
@@ -70,28 +68,24 @@ module MossyAnvil
       end
 
       def table
-        @stock && { name: @stock.name, density_kg_m3: by_table, caution: @stock.caution, wood: @stock.wood? }
+        @stock && { name: @stock.name, density_kg_m3: by_table, wood: @stock.wood? }
       end
 
       def says = [weight_said, caution_said].compact
 
       def weight_said
-        return say(:care, "Not in the tables: weigh it, or give its density yourself.") if from == :unknown
+        return say(:care, "unknown") if from == :unknown
         return unless by_weight && by_table
 
-        values = { own: [by_weight, "kg/m3"], usual: [by_table, "kg/m3"] }
+        about = { own: [by_weight, "kg/m3"], stock: @stock.term, usual: [by_table, "kg/m3"], figure: "/density_kg_m3" }
         off = (by_weight / by_table) - 1
-        return say(:go, "By its weight {own}, as #{@stock.name} is at this moisture ({usual}).", **values) if off.abs <= ALIKE
+        return say(:go, "as_usual", **about) if off.abs <= ALIKE
 
-        say(:care, "By its weight {own}; #{@stock.name} at this moisture is about {usual}. #{off.negative? ? LIGHTER : HEAVIER}", **values)
+        say(:care, off.negative? ? "lighter" : "heavier", **about)
       end
 
-      def caution_said = @stock && say(:care, "#{@stock.name[0].upcase}#{@stock.name[1..]}: #{@stock.caution}.")
-
-      def say(tone, text, **values)
-        shown = values.map { |name, (value, unit)| { name: name.to_s, value: value, unit: unit } }
-        { tone: tone.to_s, text: text, figure: values.any? ? "/density_kg_m3" : nil, values: shown }
-      end
+      def caution_said = @stock && say(:care, "caution", stock: @stock.term, caution: @stock.caution)
+      def say(tone, key, figure: nil, **amounts) = { tone: tone.to_s, figure: figure, **Message.of("intake.#{key}", **amounts) }
     end
   end
 end

@@ -4,9 +4,11 @@ module MossyAnvil
   module Report
     # The whole plan of mending as plain data: its steps in order, each with what it takes, how long, what it does to the piece, and what it spoils.
     class MendReport
-      LIMIT_WORDS = { first: "as it goes on the lathe", last: "finished" }.freeze
+      STAGES = %i[first last].freeze
       # Less than this share slower is none.
       SLOWER = 0.99
+      # A latest end no more than this share later is none.
+      LATER = 1.05
 
       # blank: as surveyed. now: Time or nil. records: ShopRecords. Raises InvalidInput with pointers under `at`.
       def initialize(blank, climate: ShopClimate.new, now: nil, records: Model::ShopRecords.new, fineness: :default, at: "")
@@ -111,18 +113,18 @@ module MossyAnvil
       def conflicts = @conflicts ||= Mend::MendConflicts.new(steps).to_a
 
       def conflicts_of(step)
-        conflicts.select { |of, *| of.equal?(step) }.map { |_, tone, text, amounts| say(tone, text, **amounts) }
+        conflicts.select { |of, *| of.equal?(step) }.map { |_, tone, key, amounts| advice(tone, "conflicts.#{key}", **amounts) }
       end
 
       # A mend never slows the piece without saying so.
       def slower(index)
         before, after = effects[index], effects[index + 1]
-        LIMIT_WORDS.filter_map do |stage, words|
+        STAGES.filter_map do |stage|
           from, to = before[stage], after[stage]
           if from[:burst_rpm] && to[:burst_rpm] && to[:burst_rpm] < from[:burst_rpm] * SLOWER
-            say(:care, "Heavier with it: #{words} it splits at {to} instead of {from}.", to: [to[:burst_rpm], "rpm"], from: [from[:burst_rpm], "rpm"])
+            say(:care, "splits_sooner_#{stage}", to: [to[:burst_rpm], "rpm"], from: [from[:burst_rpm], "rpm"])
           elsif to[:limit_rpm] < from[:limit_rpm] * SLOWER
-            say(:care, "Slower with it: #{words} below {to} instead of {from}.", to: [to[:limit_rpm], "rpm"], from: [from[:limit_rpm], "rpm"])
+            say(:care, "slower_#{stage}", to: [to[:limit_rpm], "rpm"], from: [from[:limit_rpm], "rpm"])
           end
         end
       end
@@ -143,10 +145,10 @@ module MossyAnvil
       end
 
       def says(told)
-        return [say(:go, "Nothing to mend before it is turned.")] if told.empty? && left_out.empty? && tested.empty?
+        return [say(:go, "nothing")] if told.empty? && left_out.empty? && tested.empty?
 
-        [whole(told), faster(told), (say(:care, "In no step: #{left_out.join(', ')}.") if left_out.any?),
-         (say(:care, "Tests show #{tested.join(', ')} as well: put it down in the survey, and it is planned.") if tested.any?)].compact
+        [whole(told), faster(told), (say(:care, "left_out", ids: Message.ids(left_out)) if left_out.any?),
+         (say(:care, "tested", ids: Message.ids(tested)) if tested.any?)].compact
       end
 
       # Ids of what tests alone show and would have to be mended.
@@ -156,20 +158,18 @@ module MossyAnvil
         return if told.empty?
 
         stuck = told.sum { |step| step[:conflicts] }
-        if stuck.positive?
-          return say(:stop, stuck == 1 ? "One thing in this order spoils another: see the step." : "{n} things in this order spoil others: see the steps.", n: [stuck, ""])
-        end
-        return say(:stop, "This plan never ends: a step waits for what this air does not give.") if told.last[:ready_at_h].nil?
+        return say(:stop, "conflicts", count: Message.count(stuck)) if stuck.positive?
+        return say(:stop, "never_ends") if told.last[:ready_at_h].nil?
 
         ready_in(*told.last.values_at(:ready_at_h, :ready_late_at_h), told.sum { |step| step[:hands_min] })
       end
 
       # late: hours, or nil where damper air never gets it there.
       def ready_in(ready, late, hands)
-        tail = if late.nil? then ", in damper air never"
-               elsif late > ready * 1.05 then " to {late}"
-               end
-        say(:plain, "Ready to turn in {ready}#{tail}; {hands} of it by hand.", ready: [ready, "h"], late: [late || ready, "h"], hands: [hands, "min"])
+        about = { ready: [ready, "h"], hands: [hands, "min"] }
+        return say(:plain, "ready_at_best", **about) if late.nil?
+
+        late > ready * LATER ? say(:plain, "ready_between", **about, late: [late, "h"]) : say(:plain, "ready", **about)
       end
 
       # What the whole of it does to the speed.
@@ -178,14 +178,13 @@ module MossyAnvil
 
         from, to = effects.first[:first], effects.last[:first]
         return unless to[:limit_rpm] > from[:limit_rpm] / SLOWER
-        return say(:go, "Mended, it may go on the lathe at {to}; now not at all.", to: [to[:limit_rpm], "rpm"]) if from[:limit_rpm].zero?
+        return say(:go, "faster_than_none", to: [to[:limit_rpm], "rpm"]) if from[:limit_rpm].zero?
 
-        say(:go, "Mended, it may go on the lathe at {to}; now only {from}.", to: [to[:limit_rpm], "rpm"], from: [from[:limit_rpm], "rpm"])
+        say(:go, "faster", to: [to[:limit_rpm], "rpm"], from: [from[:limit_rpm], "rpm"])
       end
 
-      def say(tone, text, **values)
-        { tone: tone.to_s, text: text, figure: nil, values: values.map { |name, (value, unit)| { name: name.to_s, value: value, unit: unit } } }
-      end
+      def say(tone, key, **amounts) = advice(tone, "plan.#{key}", **amounts)
+      def advice(tone, key, **amounts) = { tone: tone.to_s, figure: nil, **Message.of(key, **amounts) }
     end
   end
 end

@@ -11,13 +11,6 @@ module MossyAnvil
         sphere: [[:outside, :mouth, %w[centres screw faceplate glue_block]], [:ends, :foot, %w[cups jam]]],
         solid: [[:outside, :mouth, %w[centres screw faceplate glue_block hot_melt]], [:ends, :foot, %w[tenon recess collet jam glue_block tape]]]
       }.freeze
-      NAMES = { outside: "True it up, turn the outside and what holds it next", hollow: "Turn it round and hollow it", foot: "Turn it round again and finish the foot",
-                bore: "Turn it round and open it through", ends: "Turn it round and finish the other end" }.freeze
-      # What there is to do where nothing holds it for a step.
-      WHAT_ELSE = {
-        "hollow" => "Mend what is open there, glue a waste block on the whole foot, leave a longer tenon, or run the rim in a steady rest.",
-        "foot" => "Finish the foot before it is hollowed, or by hand with the lathe stopped."
-      }.freeze
       # A glued block is no wider where it would mark the piece.
       BLOCK_MM = 80.0
       # Steps that begin with a roughing cut.
@@ -77,7 +70,7 @@ module MossyAnvil
         ranked = verdicts.each_with_index.sort_by { |verdict, place| [order.fetch(verdict.verdict), place] }.map(&:first)
         # Force that a tailstock carries is no reason to take the second best where the first is meant for it.
         proposed = ranked.first.verdict == :no ? nil : ranked.first
-        { key: name.to_s, name: NAMES.fetch(name), by: by_words(by), stage: stage_of(name).to_s, rpm: load(name, by)[:rpm],
+        { key: name.to_s, by: seat(by), stage: stage_of(name).to_s, rpm: load(name, by)[:rpm],
           limit_rpm: [proposed&.limit_rpm, load(name, by)[:rpm]].compact.min,
           need_nm: put(index, "need_nm", judge.bearing.need_nm, load(name, by)), need_with_tailstock_nm: FREE.include?(name) ? nil : judge.bearing.need_with_tailstock_nm,
           proposed: proposed&.key, mounts: ranked.map { |verdict| plain(verdict) } }
@@ -91,18 +84,18 @@ module MossyAnvil
                     "speed" => [load[:rpm], "rpm"], "seat to centre of mass" => [load[:centre_mm], "mm"] })
       end
 
-      def by_words(by)
-        return "by the #{by == :mouth ? 'mouth end' : 'foot'}" if family == :hollow
+      # Key of the end it is held by, under `seats`.
+      def seat(by)
+        return by.to_s if family == :hollow
 
-        "by the #{(by == :mouth) == opens_tail? ? 'tail' : 'head'} end"
+        (by == :mouth) == opens_tail? ? "tail" : "head"
       end
 
       def plain(verdict)
         row = Turn::MountHold.row(verdict.key)
-        { key: verdict.key, name: row["name"], verdict: verdict.verdict.to_s, hold_nm: verdict.hold_nm, need_nm: verdict.need_nm,
+        { key: verdict.key, verdict: verdict.verdict.to_s, hold_nm: verdict.hold_nm, need_nm: verdict.need_nm,
           margin: verdict.hold_nm && (verdict.need_nm.zero? ? nil : verdict.hold_nm / verdict.need_nm), size_mm: verdict.size_mm, limit_rpm: verdict.limit_rpm,
-          says: { text: verdict.says, values: verdict.amounts.map { |name, (value, unit)| { name: name.to_s, value: value, unit: unit } } },
-          wood_lost_mm: row["wood_lost_mm"], mark: row["mark"], wants: row["wants"] }
+          says: verdict.says, wood_lost_mm: row["wood_lost_mm"] }
       end
 
       def stage_of(name) = @stages.key?(STAGES.fetch(name)) ? STAGES.fetch(name) : @stages.keys.last
@@ -161,34 +154,30 @@ module MossyAnvil
       end
 
       def stuck_at(step)
-        else_do = WHAT_ELSE.fetch(step[:key], "Leave more wood there, glue a block on before, or slide the form.")
-        say(:stop, "Nothing left to hold it by. #{step[:name]}, #{step[:by]}: no mount bears that. #{else_do}")
+        say(:stop, "nothing_holds", step: Message.term("mount_steps.#{step[:key]}"), seat: Message.term("seats.#{step[:by]}"),
+          instead: Message.of("mount_plan.instead.#{%w[hollow foot].include?(step[:key]) ? step[:key] : 'other'}"))
       end
 
-      # One sentence on the whole: does each step leave something to hold the next by?
+      # Advice on the whole: does each step leave something to hold the next by?
       def whole(steps)
         stuck = steps.find { |one| one[:proposed].nil? }
         return stuck_at(stuck) if stuck
-        return say(:stop, "Not on the lathe yet, however it is held: as it is, no speed is safe. Mend it first.") if steps.any? { |one| one[:rpm].zero? }
+        return say(:stop, "no_speed") if steps.any? { |one| one[:rpm].zero? }
 
         in_order(steps)
       end
 
       # The mounts proposed, one after the other, and what to mind with them.
       def in_order(steps)
-        names = steps.map { |one| one[:mounts].first[:name] }.join(", then ").sub(/\A./, &:upcase)
-        care = steps.any? { |one| one[:mounts].first[:verdict] != "holds" }
-        slow = steps.select { |one| one[:mounts].first[:limit_rpm] }.min_by { |one| one[:limit_rpm] }
-        say(care ? :care : :go, "#{names}.#{' Keep the tailstock up as long as it can stay.' if care}#{slowed(slow)}", **(slow ? { limit: [slow[:limit_rpm], "rpm"] } : {}))
+        chosen = steps.map { |one| one[:mounts].first }
+        care = chosen.any? { |mount| mount[:verdict] != "holds" }
+        slow = chosen.zip(steps).select { |mount, _| mount[:limit_rpm] }.min_by { |_, step| step[:limit_rpm] }
+        say(care ? :care : :go, ["order", ("tailstock" if care), ("slow" if slow)].compact.join("_"), mounts: [chosen.map { |mount| mount_message(mount) }, "messages"],
+          slowest: slow && mount_message(slow.first), limit: slow && [slow.last[:limit_rpm], "rpm"])
       end
 
-      # Where what holds it bears less than the speed the piece itself would take.
-      def slowed(step) = step && " #{step[:mounts].first[:name].sub(/\A./, &:upcase)}: {limit} at most."
-
-      def say(tone, text, **values)
-        amounts = values.map { |name, (value, unit)| { name: name.to_s, value: value, unit: unit } }
-        { tone: tone.to_s, text: text, figure: nil, values: amounts }
-      end
+      def mount_message(mount) = Message.of("tables.mounts.#{mount[:key]}.name")
+      def say(tone, key, **amounts) = { tone: tone.to_s, figure: nil, **Message.of("mount_plan.#{key}", **amounts) }
     end
   end
 end

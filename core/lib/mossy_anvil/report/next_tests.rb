@@ -44,14 +44,14 @@ module MossyAnvil
 
         limits = [better, worse].map { |other| limit_with(defect, other) }
         test = test_for(defect)
-        { id: defect.id, test: test["name"], way: test["way"], **place(defect), best_rpm: limits.max, worst_rpm: limits.min }
+        { id: defect.id, test: test["key"], **place(defect), best_rpm: limits.max, worst_rpm: limits.min }
       end
 
       # A dull knock: either nothing is there, or the hollow that it may hide.
       def suspected(hollow)
         limits = [@blank.defects, @blank.defects + [hollow]].map { |defects| limit_of(defects) }
         test = test_for(hollow)
-        { id: hollow.id, test: test["name"], way: test["way"], **place(hollow), best_rpm: limits.max, worst_rpm: limits.min }
+        { id: hollow.id, test: test["key"], **place(hollow), best_rpm: limits.max, worst_rpm: limits.min }
       end
 
       # [as well, as badly] as it may be; nil where there is nothing to doubt.

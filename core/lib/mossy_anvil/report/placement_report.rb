@@ -29,44 +29,43 @@ module MossyAnvil
       def laid_out(placement) = @blank.with_form(@search.field.form(placement)).with_centres(placement.centres(@blank.centres))
       def outcome_of(answer) = (@outcomes ||= {})[answer.placement.to_a] ||= FormOutcome.new(laid_out(answer.placement), climate: @climate).to_h
 
-      # [what it gains, what it gives up], as sentences with their amounts apart.
+      # [what it gains, what it gives up], messages.
       def against_present(answer, outcome)
         now = @search.present
-        said = [*findings(now.measures, answer.measures), *through(now.measures, answer.measures), *size(answer), *speed(outcome_of(now), outcome),
+        said = [*defects(now.measures, answer.measures), *through(now.measures, answer.measures), *size(answer), *speed(outcome_of(now), outcome),
                 *holding(now.measures, answer.measures), *rim(now.measures, answer.measures)]
         said.compact.partition(&:first).map { |some| some.map(&:last) }
       end
 
-      def say(good, text, **values) = [good, { text: text, values: values.map { |name, (value, unit)| { name: name.to_s, value: value, unit: unit } } }]
+      def say(good, key, **amounts) = [good, Message.of("placement.#{key}", **amounts)]
 
-      def findings(now, then_)
+      def defects(now, then_)
         @blank.defects.filter_map do |defect|
           before, after = now.kept[defect.id], then_.kept[defect.id]
           next if (before - after).abs < LEAST_SHARE
 
           less = after < before
-          trouble = !Placing::PlacementGoals::CHARACTER.include?(defect.type)
-          say(less == trouble, after < 0.001 ? "#{defect.id} turned away whole" : "#{defect.id}: {after} stays, not {before}", after: [after * 100, "%"],
-            before: [before * 100, "%"])
+          unwanted = !Placing::PlacementGoals::CHARACTER.include?(defect.type)
+          say(less == unwanted, after < 0.001 ? "turned_away" : "stays", id: Message.text(defect.id), after: [after * 100, "%"], before: [before * 100, "%"])
         end
       end
 
       def through(now, then_)
-        [(now.through - then_.through).then { |ids| say(true, "#{ids.join(', ')} no longer through the wall") if ids.any? },
-         (then_.through - now.through).then { |ids| say(false, "#{ids.join(', ')} through the wall") if ids.any? }]
+        [(now.through - then_.through).then { |ids| say(true, "not_through", ids: Message.ids(ids)) if ids.any? },
+         (then_.through - now.through).then { |ids| say(false, "through", ids: Message.ids(ids)) if ids.any? }]
       end
 
       def size(answer)
         part = answer.placement.scale - 1
-        [(say(part.positive?, part.positive? ? "{part} larger" : "{part} smaller", part: [part.abs * 100, "%"]) if part.abs >= 0.01)]
+        [(say(part.positive?, part.positive? ? "larger" : "smaller", part: [part.abs * 100, "%"]) if part.abs >= 0.01)]
       end
 
       def speed(now, then_)
         before, after = now[:limit_rpm], then_[:limit_rpm]
-        return [say(before.zero?, before.zero? ? "can be turned, up to {after}" : "cannot be turned like that", after: [after, "rpm"])] if before.zero? != after.zero?
+        return [say(before.zero?, before.zero? ? "can_turn" : "cannot_turn", after: [after, "rpm"])] if before.zero? != after.zero?
         return [] if before.zero? || ((after / before) - 1).abs < LEAST_PART
 
-        [say(after > before, "{after} at the end, not {before}", after: [after, "rpm"], before: [before, "rpm"])]
+        [say(after > before, "speed", after: [after, "rpm"], before: [before, "rpm"])]
       end
 
       def holding(now, then_)
@@ -74,13 +73,13 @@ module MossyAnvil
         before, after = now.tenon_mm, then_.tenon_mm
         return [] if (before < least) == (after < least)
 
-        [say(after >= least, after >= least ? "wood for a tenon: {after}" : "no wood left for a tenon", after: [after, "mm"])]
+        [say(after >= least, after >= least ? "tenon" : "no_tenon", after: [after, "mm"])]
       end
 
       def rim(now, then_)
         return [] if (now.bark_rim - then_.bark_rim).abs < LEAST_SHARE
 
-        [say(then_.bark_rim > now.bark_rim, "natural edge round {after} of the mouth, not {before}", after: [then_.bark_rim * 100, "%"], before: [now.bark_rim * 100, "%"])]
+        [say(then_.bark_rim > now.bark_rim, "bark_rim", after: [then_.bark_rim * 100, "%"], before: [now.bark_rim * 100, "%"])]
       end
     end
   end

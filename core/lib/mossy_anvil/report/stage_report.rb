@@ -110,15 +110,15 @@ module MossyAnvil
           inputs: { "wall there" => [weak.wall_mm, "mm"], "from the head" => [weak.z_mm, "mm"], "radius there" => [weak.radius_mm, "mm"],
                     "share of strength there" => [weak.local_share, ""], "lever" => [weak.opened ? Solid::WallForce::CRACKED_THROUGH : Solid::WallForce::WHOLE, ""] }),
           side_force_at: { z_mm: weak.z_mm, wall_mm: weak.wall_mm, share: weak.local_share, opened: weak.opened },
-          cuts_taken: Solid::WallForce.cuts_taken(weak.force_n).map { |cut| cut["name"] } }
+          cuts_taken: Solid::WallForce.cuts_taken(weak.force_n).map { |cut| cut["key"] } }
       end
 
       def speeds
         limit = Turn::StageLimit.new(@caps.to_h, @lathe)
         rpm = put("limit_rpm", limit.rpm, "rpm", "the lowest of all caps on this stage; here: #{limit.governed_by}",
           certainty: :rule_of_thumb, source: "Each cap shows its own", inputs: limit.caps.to_h { |cap| [cap.key, [cap.rpm, "rpm"]] })
-        { limit_rpm: rpm, governed_by: limit.governed_by, lifts_it: limit.lowest.lift, not_like_this: limit.not_like_this?,
-          caps: limit.caps.map { |cap| { key: cap.key, name: cap.name, rpm: cap.rpm, lifts_it: cap.lift } },
+        { limit_rpm: rpm, governed_by: limit.governed_by, not_like_this: limit.not_like_this?,
+          caps: limit.caps.map { |cap| { key: cap.key, rpm: cap.rpm } },
           ladder_rpm: ladder(rpm), belt: @lathe&.belt_for(rpm) }
       end
 
@@ -145,7 +145,7 @@ module MossyAnvil
         knocks = put("interrupted_cut/knocks_per_s", circle.knocks_per_s(limit_rpm), "a second", "gaps in a turn times turns a second",
           inputs: { "gaps" => [circle.gaps, ""], "speed" => [limit_rpm, "rpm"] })
         { radius_mm: circle.radius_mm, z_mm: circle.z_mm, air_share: share, gaps: circle.gaps, knocks_per_s: knocks,
-          advice: Turn::CuttingCircle.advice(circle.air_share)["advice"] }
+          advice: Turn::CuttingCircle.advice(circle.air_share)["key"] }
       end
 
       # Every half-held piece still there, and every one that cracks free, with the energy it would fly off with at this stage's limit.

@@ -6,7 +6,7 @@ module MossyAnvil
     class TestAdvice
       include AdviceBuilder
 
-      # List of findings.
+      # List of advice.
       def to_a = [*zones, *moving, *@blank.suspects.map { |hollow| dull(hollow) }, *glows]
 
       private
@@ -15,29 +15,22 @@ module MossyAnvil
 
       def zones
         by_test("soft_zone").map do |zone|
-          say(:care, "#{zone.id}: your tests make it #{zone.detail[:grade]} over {round} by {along} at {side}, {z} from the head; how deep is a guess, {deep}.",
-            round: [zone.size_mm[1], "mm"], along: [zone.size_mm[2], "mm"], side: [zone.clock_deg, "clock"], z: [zone.z_mm, "mm"], deep: [zone.size_mm[0] / 2, "mm"])
+          say(:care, "tests.soft", id: Message.text(zone.id), grade: Message.term("grades.#{zone.detail[:grade]}"), round: [zone.size_mm[1], "mm"],
+            along: [zone.size_mm[2], "mm"], side: [zone.clock_deg, "clock"], z: [zone.z_mm, "mm"], deep: [zone.size_mm[0] / 2, "mm"])
         end
       end
 
       def moving
         by_test("loose_piece").map do |piece|
-          say(:stop, "#{piece.id}: something moves under the blade at {side}, {z} from the head. Take it off or glue it down before the lathe turns.",
-            side: [piece.clock_deg, "clock"], z: [piece.z_mm, "mm"])
+          say(:stop, "tests.moves", id: Message.text(piece.id), side: [piece.clock_deg, "clock"], z: [piece.z_mm, "mm"])
         end
       end
 
-      def dull(hollow)
-        say(:care, "Sounds dull at {side}, {z} from the head, and nothing found explains it: the worst case takes a hollow there. Probe it.",
-          side: [hollow.clock_deg, "clock"], z: [hollow.z_mm, "mm"])
-      end
+      def dull(hollow) = say(:care, "tests.dull", side: [hollow.clock_deg, "clock"], z: [hollow.z_mm, "mm"])
 
       def glows
         lit = @blank.tests.select { |reading| reading[:kind] == "lamp" && reading[:found] == "glows" }
-        lit.map do |reading|
-          say(:care, "A lamp shines through at {side}, {z} from the head: only a few mm of wall there. Cut no more of it away.",
-            side: [ClockAngle.fold(reading[:at][:clock_deg]), "clock"], z: [reading[:at][:z_mm], "mm"])
-        end
+        lit.map { |reading| say(:care, "tests.glows", side: [ClockAngle.fold(reading[:at][:clock_deg]), "clock"], z: [reading[:at][:z_mm], "mm"]) }
       end
     end
   end

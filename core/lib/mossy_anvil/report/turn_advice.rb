@@ -6,27 +6,26 @@ module MossyAnvil
     class TurnAdvice
       include AdviceBuilder
 
-      HEAT_APART = "Resin, plastic and horn soften and grab. Short cuts, sharp edges, let it cool; the maker's sheet comes first."
-      STAND_ASIDE = "Stand out of the line of throw, full face shield on, at every step of speed."
+      # A worst case no slower than this share of the limit is no news.
+      WORSE_SHARE = 0.98
 
-      # List of findings, one for each stage first.
+      # List of advice, one for each stage first.
       def to_a
-        found = @report[:stages].map { |name, stage| turn_stage(name, stage) }.push(say(:care, STAND_ASIDE), *in_doubt, *knocks, *throws)
-        @blank.material.kind == "wood" ? found : found.push(say(:care, HEAT_APART))
+        found = @report[:stages].map { |name, stage| limit(name, stage) }.push(say(:care, "turn.stand_aside"), *in_doubt, *knocks, *throws)
+        @blank.material.kind == "wood" ? found : found.push(say(:care, "turn.heat"))
       end
 
       private
 
       # Where a depth is in doubt and it matters: the last stage at its worst.
       def in_doubt
-        name, stage = @report[:stages].select { |_, candidate| candidate[:worst] && candidate[:worst][:limit_rpm] < candidate[:limit_rpm] * 0.98 }.to_a.last
+        name, stage = @report[:stages].select { |_, candidate| candidate[:worst] && candidate[:worst][:limit_rpm] < candidate[:limit_rpm] * WORSE_SHARE }.to_a.last
         return [] unless name
 
-        doubt = "If every crack is as deep as it may be: #{STAGE_WORDS.fetch(name).downcase},"
-        return [say(:stop, "#{doubt} not at all.", figure: "/stages/#{name}/limit_rpm")] if stage[:worst][:not_like_this]
+        about = { figure: "/stages/#{name}/limit_rpm", stage: stage_term(name) }
+        return [say(:stop, "turn.worst_not_at_all", **about)] if stage[:worst][:not_like_this]
 
-        [say(:care, "#{doubt} below {worst} instead of {limit}.", figure: "/stages/#{name}/limit_rpm",
-          worst: [stage[:worst][:limit_rpm], "rpm"], limit: [stage[:limit_rpm], "rpm"])]
+        [say(:care, "turn.worst", **about, worst: [stage[:worst][:limit_rpm], "rpm"], limit: [stage[:limit_rpm], "rpm"])]
       end
 
       # The first stage whose cut is out of the wood for a part of each turn.
@@ -35,35 +34,27 @@ module MossyAnvil
         return [] unless name
 
         cut = stage[:interrupted_cut]
-        [say(cut[:air_share] > Turn::CuttingCircle::LIGHT_OVER ? :care : :plain,
-          "#{STAGE_WORDS.fetch(name)}, {z} from the head and {r} from the axis the edge is in the air for {air} of the turn, knocking {knocks} at that limit: #{cut[:advice]}.",
-          figure: "/stages/#{name}/interrupted_cut/air_share", z: [cut[:z_mm], "mm"], r: [cut[:radius_mm], "mm"], air: [cut[:air_share] * 100, "%"],
-          knocks: [cut[:knocks_per_s], "a second"])]
+        [say(cut[:air_share] > Turn::CuttingCircle::LIGHT_OVER ? :care : :plain, "turn.knocks", figure: "/stages/#{name}/interrupted_cut/air_share", stage: stage_term(name),
+          z: [cut[:z_mm], "mm"], r: [cut[:radius_mm], "mm"], air: [cut[:air_share] * 100, "%"], knocks: [cut[:knocks_per_s], "a second"],
+          do: Table.term("interrupted_cut", cut[:advice], "advice"))]
       end
 
       # Half-held pieces as the lathe would first throw them.
       def throws
         @report[:stages][:blank][:loose_pieces].each_with_index.map do |piece, index|
-          say(:care, "Loose piece #{piece[:id]} weighs {mass} and would fly off with {energy}.", figure: "/stages/blank/loose_pieces/#{index}/throw_energy_j",
-            mass: [piece[:mass_g], "g"], energy: [piece[:throw_energy_j], "J"])
+          say(:care, "turn.throws", figure: "/stages/blank/loose_pieces/#{index}/throw_energy_j", id: Message.text(piece[:id]), mass: [piece[:mass_g], "g"],
+            energy: [piece[:throw_energy_j], "J"])
         end
       end
 
-      def turn_stage(name, stage)
-        figure = "/stages/#{name}/limit_rpm"
-        word = STAGE_WORDS.fetch(name)
-        limit = [stage[:limit_rpm], "rpm"]
-        return say(:stop, "#{word}: unsafe as planned, #{no_speed(stage)}. #{lifts(stage)}", figure: figure, limit: limit) if stage[:not_like_this]
-        if grows_first?(stage)
-          return say(:plain, "#{word}: up to {limit}, limited by #{cap_name(stage)}. #{parted(stage[:crack_runs_at]).sub(/\A./, &:upcase)} would grow at about {runs}.",
-            figure: figure, limit: limit, runs: [stage[:crack_runs_rpm], "rpm"])
-        end
+      def limit(name, stage)
+        about = { figure: "/stages/#{name}/limit_rpm", stage: stage_term(name), limit: [stage[:limit_rpm], "rpm"] }
+        return say(:stop, stage[:limit_rpm].zero? ? "turn.no_speed" : "turn.slower_than_lathe", **about, lifts: lifts(stage)) if stage[:not_like_this]
 
-        say(:plain, "#{word}: up to {limit}, limited by #{cap_name(stage)}.", figure: figure, limit: limit)
-      end
+        cause = Message.term("caps.#{stage[:governed_by]}.name")
+        return say(:plain, "turn.limit", **about, cause: cause) unless grows_first?(stage)
 
-      def cap_name(stage)
-        Turn::StageLimit::NAMES.fetch(stage[:governed_by])
+        say(:plain, "turn.limit_and_growth", **about, cause: cause, what: opened(stage[:crack_runs_at]), speed: [stage[:crack_runs_rpm], "rpm"])
       end
     end
   end

@@ -60,16 +60,13 @@ module MossyAnvil
       end
 
       def says
-        return [say(:care, "The scan has holes: its own volume cannot be told, the outline's is taken.")] unless @mesh.closed?
+        return [say("holes")] unless @mesh.closed?
         return [] if ((outline_mm3 / @mesh.volume_mm3) - 1).abs <= ALIKE
 
-        [say(:care, "The outline holds {outline}, the scan {scan}: hollows and undercuts are not in an outline. Put them down as voids.",
-          outline: [outline_mm3, "mm3"], scan: [@mesh.volume_mm3, "mm3"])]
+        [say("differs", outline: [outline_mm3, "mm3"], scan: [@mesh.volume_mm3, "mm3"])]
       end
 
-      def say(tone, text, **values)
-        { tone: tone.to_s, text: text, figure: nil, values: values.map { |name, (value, unit)| { name: name.to_s, value: value, unit: unit } } }
-      end
+      def say(key, **amounts) = { tone: "care", figure: nil, **Message.of("scan.#{key}", **amounts) }
     end
   end
 end

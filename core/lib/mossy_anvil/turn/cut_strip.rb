@@ -76,7 +76,7 @@ module MossyAnvil
         height = (0...HEIGHTS).select { |at| turn(depth, at).fetch("air", 0).between?(LEAST_SHARE, 1 - 1e-9) }.max_by { |at| turn(depth, at)["air"] } or return
         line = kinds[depth][height]
         gaps = line.each_index.count { |place| line[place - 1] == "air" && line[place] != "air" }
-        { z_mm: @z_mm[height], air_share: turn(depth, height)["air"], knocks_per_s: gaps * rpm / 60.0, advice: CuttingCircle.advice(turn(depth, height)["air"])["advice"] }
+        { z_mm: @z_mm[height], air_share: turn(depth, height)["air"], knocks_per_s: gaps * rpm / 60.0, advice: CuttingCircle.advice(turn(depth, height)["air"])["key"] }
       end
     end
   end

@@ -5,8 +5,8 @@ module MossyAnvil
     # Whether what a mount holds bears what it is loaded with, and up to which speed.
     class MountBearing
       # verdict: :holds, :tailstock (only with it up), :slower (only up to limit_rpm) or :no. limit_rpm: to stay below, nil where the stage's own limit comes first.
-      # says: what to add, or nil.
-      Answer = Struct.new(:verdict, :limit_rpm, :says)
+      # note: key of what to add, under `mounts.bearing`, or nil.
+      Answer = Struct.new(:verdict, :limit_rpm, :note)
 
       # load: { force_n:, overhang_mm:, mass_g:, imbalance_g_mm:, rpm:, centre_mm: }. tailstock: is there room for it while the tool works? swing_mm: of the piece.
       # least_rpm: slower than the lathe goes is no speed.
@@ -42,21 +42,22 @@ module MossyAnvil
 
       def with_tailstock(hold_nm)
         least = @table["margins"]["least"]
-        return Answer.new(:tailstock, nil, "Only with the tailstock up.") if hold_nm >= need_with_tailstock_nm * least
+        return Answer.new(:tailstock, nil, "tailstock") if hold_nm >= need_with_tailstock_nm * least
 
-        slower(MountHold.bears_to_rpm(hold_nm / least, **@load.except(:rpm), tailstock: true), "Only with the tailstock up.", "Not enough, even with the tailstock up.")
+        slower(MountHold.bears_to_rpm(hold_nm / least, **@load.except(:rpm), tailstock: true), "tailstock", "not_with_tailstock")
       end
 
       # The tailstock is in the way of the tool: it holds free, or for light cuts alone, or not.
       def without(hold_nm)
         light = @load.merge(force_n: [@load[:force_n], @table["loads"]["light_n"]].min)
-        return Answer.new(:holds, nil, "Light cuts only: it does not bear roughing, and the tailstock is in the way.") if hold_nm >= MountHold.load_nm(**light) * free
+        return Answer.new(:holds, nil, "light_cuts") if hold_nm >= MountHold.load_nm(**light) * free
 
-        slower(MountHold.bears_to_rpm(hold_nm / free, **light.except(:rpm)), "Light cuts only, the tailstock is in the way.",
-          "Not enough, and there is no tailstock to help while it is hollowed.")
+        slower(MountHold.bears_to_rpm(hold_nm / free, **light.except(:rpm)), "light_cuts", "not_without_tailstock")
       end
 
-      def slower(limit_rpm, says, else_says) = limit_rpm && limit_rpm >= @least_rpm ? Answer.new(:slower, limit_rpm, says) : Answer.new(:no, nil, else_says)
+      def slower(limit_rpm, note, else_note)
+        limit_rpm && limit_rpm >= @least_rpm ? Answer.new(:slower, limit_rpm, note) : Answer.new(:no, nil, else_note)
+      end
     end
   end
 end

@@ -24,10 +24,12 @@ module MossyAnvil
       def sound = count - left_out_deg.size
       def left_out_deg = best.last.each_index.select { |index| best.last[index].any? }.map { |index| clock_of(turned_deg, index) }
 
-      # How to set the plate, with {count} and {circle} for the amounts.
+      # How to set the plate, a message.
       def says
-        out = left_out_deg.map { |clock_deg| ClockAngle.words(clock_deg) }.join(", ")
-        "{count} screws on a circle of {circle}, the first at #{ClockAngle.words(turned_deg)}.#{" Leave out the screw at #{out}: #{struck.join(', ')}." unless out.empty?}"
+        about = { count: Message.count(sound), circle: [@own["circle_mm"], "mm"], first: [turned_deg, "clock"] }
+        return Message.of("mounts.faceplate", **about) if left_out_deg.empty?
+
+        Message.of("mounts.faceplate_without", **about, out: [left_out_deg, "clocks"], ids: Message.ids(struck))
       end
 
       # N of each, given the withdrawal of one in sound wood: none for those in a defect.

@@ -1,6 +1,6 @@
 import styled from "styled-components";
 import { amountText } from "../../kit/measure";
-import { Findings, Worked } from "../../kit/Says";
+import { AdviceList, Worked } from "../../kit/Says";
 import { ink } from "../../kit/theme";
 import { useUnit } from "../../kit/Units";
 import { Heading, Quiet } from "../../kit/parts";
@@ -26,7 +26,7 @@ export function Finish({ assessment }: AtStation) {
   const { finish, form, workings, findings } = assessment;
   return (
     <>
-      <Findings findings={findings.finish.slice(1)} workings={workings} />
+      <AdviceList advice={findings.finish.slice(1)} workings={workings} />
       <Heading>Papers for {finish.finish}, in this order</Heading>
       <Papers>
         {finish.grits.map((grit) => (

@@ -2,11 +2,12 @@ import { useQuery } from "@tanstack/react-query";
 import { Label, ProgressBar } from "react-aria-components";
 import styled from "styled-components";
 import { api } from "../../api/client";
-import { withLaid, type Placed, type Said, type SearchQuestion } from "../../api/document";
+import { withLaid, type Placed, type Message, type SearchQuestion } from "../../api/document";
+import { t } from "../../i18n/texts";
 import { Button } from "../../kit/Button";
 import { Choice, Choices } from "../../kit/Choice";
 import { amountText } from "../../kit/measure";
-import { Sentence } from "../../kit/Says";
+import { Told } from "../../kit/Says";
 import { ink } from "../../kit/theme";
 import { useAct } from "../../kit/useAct";
 import { useStored } from "../../kit/useStored";
@@ -43,7 +44,7 @@ export function BestPlaces({ at }: { at: AtStation }) {
   const names = Object.fromEntries(
     (table.data?.rows ?? [])
       .filter((row) => !row["of"] || document.defects.length > 0)
-      .map((row) => [String(row["key"]), String(row["name"])]),
+      .map((row) => [String(row["key"]), t(`tables.wishes.${String(row["key"])}.name`)]),
   );
   const inView = asking.wishes.includes("keep_in_view");
   const chosenOf = asking.of ?? document.defects[0]?.id;
@@ -235,10 +236,10 @@ function Answer({ at, answer, place }: { at: AtStation; answer: Placed; place: n
         </h4>
         <ul>
           {answer.gains.map((said) => (
-            <Line key={said.text + JSON.stringify(said.values)} mark="+" said={said} />
+            <Line key={JSON.stringify(said)} mark="+" said={said} />
           ))}
           {answer.gives_up.map((said) => (
-            <Line key={said.text + JSON.stringify(said.values)} mark="−" said={said} />
+            <Line key={JSON.stringify(said)} mark="−" said={said} />
           ))}
           {answer.gains.length + answer.gives_up.length === 0 && !answer.present && <li>Much as it is now.</li>}
         </ul>
@@ -253,12 +254,12 @@ function Answer({ at, answer, place }: { at: AtStation; answer: Placed; place: n
 }
 
 const MARKS = { "+": "Gains: ", "−": "Gives up: " } as const;
-const Line = ({ mark, said }: { mark: keyof typeof MARKS; said: Said }) => (
+const Line = ({ mark, said }: { mark: keyof typeof MARKS; said: Message }) => (
   <li>
     <span aria-label={MARKS[mark]} style={{ fontWeight: 700 }}>
       {mark}
     </span>
     {"  "}
-    <Sentence text={said.text} values={said.values} />
+    <Told message={said} />
   </li>
 );

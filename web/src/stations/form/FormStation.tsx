@@ -1,6 +1,6 @@
 import { without, type Form } from "../../api/document";
 import { Choice } from "../../kit/Choice";
-import { Findings, Worked } from "../../kit/Says";
+import { AdviceList, Worked } from "../../kit/Says";
 import { Place } from "../../kit/Sought";
 import { amountText } from "../../kit/measure";
 import { useUnit } from "../../kit/Units";
@@ -24,7 +24,7 @@ export function FormStation(at: AtStation) {
   const form = document.form;
   return (
     <>
-      <Findings findings={assessment.findings.form} workings={assessment.workings} />
+      <AdviceList advice={assessment.findings.form} workings={assessment.workings} />
       <InTheRound at={at} />
       <Place of="draw_form">
         <FromMeasures at={at} />

@@ -4,6 +4,7 @@ import { Button as AriaButton } from "react-aria-components";
 import styled from "styled-components";
 import { api } from "../../api/client";
 import type { MadeForm } from "../../api/document";
+import { t } from "../../i18n/texts";
 import { Button } from "../../kit/Button";
 import { LengthField, NumberField } from "../../kit/MeasureField";
 import { focusRing, ink } from "../../kit/theme";
@@ -39,8 +40,6 @@ const Kind = styled(AriaButton)`
   }
 `;
 
-const inWords = (name: string) => `${name[0]?.toUpperCase() ?? ""}${name.slice(1)}`;
-
 /** A form from its kind and a few measures; those nobody gives are taken from the blank. Each change lays it in at once, and can be undone. */
 export function FromMeasures({ at }: { at: AtStation }) {
   const { document, draft } = at;
@@ -65,8 +64,7 @@ export function FromMeasures({ at }: { at: AtStation }) {
       .map((measure) => [measure.key, measure.value] as const);
     make(current.form.kind, { ...Object.fromEntries(given), [key]: value });
   };
-  const name = (kind: string) =>
-    String(kinds.data?.rows.find(({ key }) => key === kind)?.["name"] ?? kind.replaceAll("_", " "));
+  const name = (kind: string) => t(`tables.forms.${kind}.name`);
   const faultOf = (key: string) => problem?.errors?.find(({ pointer }) => pointer === `/measures/${key}`)?.detail;
   return (
     <>
@@ -75,7 +73,7 @@ export function FromMeasures({ at }: { at: AtStation }) {
       {(!form || open) && (
         <>
           <Kinds role="group" aria-label="Kinds of form">
-            {(kinds.data?.rows ?? []).map(({ key, name: kind }) => (
+            {(kinds.data?.rows ?? []).map(({ key }) => (
               <Kind
                 key={String(key)}
                 aria-pressed={current?.form.kind === key}
@@ -84,7 +82,7 @@ export function FromMeasures({ at }: { at: AtStation }) {
                   make(String(key), {});
                 }}
               >
-                {inWords(String(kind))}
+                {name(String(key))}
               </Kind>
             ))}
           </Kinds>
@@ -96,11 +94,11 @@ export function FromMeasures({ at }: { at: AtStation }) {
           )}
           {current && (
             <Fields>
-              {current.measures.map(({ key, name: measure, value }) =>
+              {current.measures.map(({ key, value }) =>
                 key.endsWith("_mm") ? (
                   <LengthField
                     key={key}
-                    label={inWords(measure)}
+                    label={t(`tables.forms.${current.form.kind}.measures.${key}`)}
                     value={value}
                     onChange={(mm) => set(key, mm)}
                     fault={faultOf(key)}
@@ -108,7 +106,7 @@ export function FromMeasures({ at }: { at: AtStation }) {
                 ) : (
                   <NumberField
                     key={key}
-                    label={inWords(measure)}
+                    label={t(`tables.forms.${current.form.kind}.measures.${key}`)}
                     value={value}
                     onChange={(number) => set(key, number)}
                     fault={faultOf(key)}

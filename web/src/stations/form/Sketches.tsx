@@ -5,7 +5,7 @@ import { withLaid, without, type Document, type Form } from "../../api/document"
 import { useNewest } from "../../api/useNewest";
 import { Button } from "../../kit/Button";
 import { amountText } from "../../kit/measure";
-import { Sentence } from "../../kit/Says";
+import { Told } from "../../kit/Says";
 import { ink } from "../../kit/theme";
 import { useSettled } from "../../kit/useSettled";
 import { useUnit } from "../../kit/Units";
@@ -149,7 +149,7 @@ function Compared({ at, sketches, choose, drop }: Props) {
               <th scope="row">In short</th>
               {forms.map(({ trade }, index) => (
                 <td key={index}>
-                  <Sentence text={trade.text} values={trade.values} />
+                  <Told message={trade} />
                 </td>
               ))}
             </tr>

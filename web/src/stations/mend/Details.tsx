@@ -1,4 +1,5 @@
 import type { HardeningWays, MendDetail, MendStep, Working } from "../../api/document";
+import { t } from "../../i18n/texts";
 import { Button } from "../../kit/Button";
 import { amountText, clockText } from "../../kit/measure";
 import { Worked } from "../../kit/Says";
@@ -59,9 +60,9 @@ function DryTold({ dry, step, onPut }: Props & { dry: NonNullable<MendDetail["dr
         </tr>
       </thead>
       <tbody>
-        {dry.places.map(({ key, name, emc_pct, days }) => (
+        {dry.places.map(({ key, emc_pct, days }) => (
           <tr key={key}>
-            <th scope="row">{name}</th>
+            <th scope="row">{t(`tables.drying_places.${key}.name`)}</th>
             <td>{amountText(emc_pct, "%", unit)}</td>
             <td>{days === null ? "never" : amountText(days, "days", unit)}</td>
             <td>
@@ -186,13 +187,10 @@ function Ways({ ways, chosen, onChoose }: { ways: HardeningWays; chosen: string;
     <>
       <Heading>The ways to harden it</Heading>
       <ul aria-label="Ways to harden it">
-        {ways.map(({ key, name, g, cost, hands_min, wait_h, strength, deep_mm, through, colour, food }) => (
+        {ways.map(({ key, g, cost, hands_min, wait_h, strength, deep_mm, through }) => (
           <li key={key} style={{ borderTop: `1px solid ${ink.rule}`, padding: "7px 0" }}>
             <div style={{ display: "flex", justifyContent: "space-between", gap: 10 }}>
-              <strong>
-                {name[0]?.toUpperCase()}
-                {name.slice(1)}
-              </strong>
+              <strong>{t(`tables.hardeners.${key}.name`)}</strong>
               {key === chosen ? (
                 <span>chosen</span>
               ) : (
@@ -207,8 +205,8 @@ function Ways({ ways, chosen, onChoose }: { ways: HardeningWays; chosen: string;
               sound
             </div>
             <Quiet style={{ margin: 0 }}>
-              {through ? "Right through." : `${amountText(deep_mm, "mm", unit)} deep only.`} {colour[0]?.toUpperCase()}
-              {colour.slice(1)}; {food}.
+              {through ? "Right through." : `${amountText(deep_mm, "mm", unit)} deep only.`}{" "}
+              {t(`tables.hardeners.${key}.colour`)}; {t(`tables.hardeners.${key}.food`)}.
             </Quiet>
           </li>
         ))}

@@ -1,4 +1,6 @@
 import type { MendPlan } from "../../api/document";
+import { t } from "../../i18n/texts";
+import { Told } from "../../kit/Says";
 import { amountText } from "../../kit/measure";
 import { ink } from "../../kit/theme";
 import { useUnit } from "../../kit/Units";
@@ -13,8 +15,11 @@ export function Materials({ materials, cost }: Pick<MendPlan, "materials" | "cos
       <Ticket aria-label="Materials">
         <tbody>
           {materials.map(({ key, part, name, amount, unit: of, shelf }) => (
-            <tr key={`${key}-${part ?? ""}-${name}`}>
-              <th scope="row">{name}</th>
+            <tr key={`${key}-${part ?? ""}-${JSON.stringify(name)}`}>
+              <th scope="row">
+                <Told message={name} />
+                {part && `, ${t(`parts.${part}`)}`}
+              </th>
               <td className="number">{amountText(amount, of, unit)}</td>
               <td>
                 {!shelf ? (

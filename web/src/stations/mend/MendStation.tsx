@@ -3,10 +3,11 @@ import { Link } from "react-router";
 import { api, Refused } from "../../api/client";
 import type { Assessment, Document } from "../../api/document";
 import { useNewest } from "../../api/useNewest";
+import { t } from "../../i18n/texts";
 import { Button } from "../../kit/Button";
 import { NumberField } from "../../kit/MeasureField";
 import { amountText } from "../../kit/measure";
-import { Findings, Worked } from "../../kit/Says";
+import { AdviceList, Worked } from "../../kit/Says";
 import { Place } from "../../kit/Sought";
 import { useSettled } from "../../kit/useSettled";
 import { useUnit } from "../../kit/Units";
@@ -29,8 +30,8 @@ export function MendStation(at: AtStation) {
   );
   return (
     <>
-      <Findings
-        findings={[...(answer?.says ?? []), ...at.assessment.findings.mend]}
+      <AdviceList
+        advice={[...(answer?.says ?? []), ...at.assessment.findings.mend]}
         workings={{ ...at.assessment.workings }}
       />
       {problem && <Fault role="alert">{problem.errors?.[0]?.detail ?? problem.detail}</Fault>}
@@ -109,7 +110,7 @@ function Water({ drying, at }: { drying: NonNullable<Assessment["drying"]>; at: 
         <tbody>
           {drying.targets.map((target) => (
             <tr key={target.key}>
-              <th scope="row">{target.name}</th>
+              <th scope="row">{t(`tables.gates.${target.key}.name`)}</th>
               <td className="number">{target.at_most_pct} %</td>
               <td>
                 {target.ready ? (

@@ -1,6 +1,7 @@
 import { useQuery } from "@tanstack/react-query";
 import { api } from "../../api/client";
 import type { MendStep, TableName } from "../../api/document";
+import { t } from "../../i18n/texts";
 import { Choice, Choices } from "../../kit/Choice";
 import { LengthField, NumberField } from "../../kit/MeasureField";
 import { Fields } from "../../kit/parts";
@@ -23,7 +24,7 @@ export function useNames(table: TableName, without: string[] = []): Record<strin
   const { data } = useQuery({ queryKey: ["table", table], queryFn: () => api.table(table), staleTime: Infinity });
   return Object.fromEntries(
     (data?.rows ?? [])
-      .map((row) => [String(row["key"]), String(row["name"])] as const)
+      .map((row) => [String(row["key"]), t(`tables.${table}.${String(row["key"])}.name`)] as const)
       .filter(([key]) => !without.includes(key)),
   );
 }

@@ -3,7 +3,8 @@ import styled from "styled-components";
 import type { MendKind, MendPlan, MendStep, MendTold } from "../../api/document";
 import { Button } from "../../kit/Button";
 import { amountText } from "../../kit/measure";
-import { Findings } from "../../kit/Says";
+import { messageText } from "../../i18n/texts";
+import { AdviceList, Told } from "../../kit/Says";
 import { ink } from "../../kit/theme";
 import { useUnit } from "../../kit/Units";
 import { Fault, Heading, Quiet, Row } from "../../kit/parts";
@@ -127,10 +128,10 @@ function Step({ at, step, told, plan, index, faults, open, last, onOpen, onPut, 
   return (
     <li data-wrong={mine.length > 0 || (told?.conflicts ?? 0) > 0 || undefined}>
       <h4>
-        {index + 1}. {told?.name ?? KINDS[step.do]}
+        {index + 1}. {told ? <Told message={told.name} /> : KINDS[step.do]}
       </h4>
       {told && <Times told={told} />}
-      {told && <Findings findings={open ? told.says : told.says.slice(0, 2)} workings={plan.workings} />}
+      {told && <AdviceList advice={open ? told.says : told.says.slice(0, 2)} workings={plan.workings} />}
       {mine.map(([pointer, detail]) => (
         <Fault key={pointer} role="alert">
           {detail}
@@ -167,9 +168,13 @@ function Step({ at, step, told, plan, index, faults, open, last, onOpen, onPut, 
               onPut={onPut}
             />
           )}
-          {told && told.tools.length > 0 && <Quiet>To hand: {told.tools.join(", ")}.</Quiet>}
+          {told && told.tools.length > 0 && (
+            <Quiet>To hand: {told.tools.map((tool) => messageText(tool, "mm")).join(", ")}.</Quiet>
+          )}
           {told?.cautions.map((caution) => (
-            <Quiet key={caution}>{caution}</Quiet>
+            <Quiet key={caution.key}>
+              <Told message={caution} />
+            </Quiet>
           ))}
         </>
       )}

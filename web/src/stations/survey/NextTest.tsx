@@ -2,6 +2,7 @@ import { useState } from "react";
 import styled from "styled-components";
 import { api, Refused } from "../../api/client";
 import type { Document, NextTests } from "../../api/document";
+import { t } from "../../i18n/texts";
 import { Button } from "../../kit/Button";
 import { amountText, clockText } from "../../kit/measure";
 import { ink } from "../../kit/theme";
@@ -51,14 +52,15 @@ export function NextTest({ at }: { at: AtStation }) {
         <Quiet>Nothing found here would move the speed by being a little better or worse.</Quiet>
       )}
       <ul>
-        {current?.map(({ id, test, way, clock_deg, z_mm, best_rpm, worst_rpm }) => (
+        {current?.map(({ id, test, clock_deg, z_mm, best_rpm, worst_rpm }) => (
           <Line key={id}>
             <strong>
-              {id}: {test}
+              {id}: {t(`tables.tests.${test}.name`)}
             </strong>{" "}
             at {clockText(clock_deg)}, {amountText(z_mm, "mm", unit)} from the head. By what it shows the last stage
             stays below <strong>{amountText(worst_rpm, "rpm", unit)}</strong> or may go to{" "}
-            <strong>{amountText(best_rpm, "rpm", unit)}</strong>.<div className="way">{way}</div>
+            <strong>{amountText(best_rpm, "rpm", unit)}</strong>.
+            <div className="way">{t(`tables.tests.${test}.way`)}</div>
           </Line>
         ))}
       </ul>

@@ -2,7 +2,8 @@ import { Radio, RadioGroup, Label } from "react-aria-components";
 import styled from "styled-components";
 import { without, type Defect, type DefectReport } from "../../api/document";
 import { amountText } from "../../kit/measure";
-import { Sentence } from "../../kit/Says";
+import { t } from "../../i18n/texts";
+import { Told } from "../../kit/Says";
 import { focusRing, ink } from "../../kit/theme";
 import { useUnit } from "../../kit/Units";
 import { Quiet } from "../../kit/parts";
@@ -50,11 +51,10 @@ export function Ways({ at, defect, report }: { at: AtStation; defect: Defect; re
             <span className="what">No choice made</span>
           </Way>
         )}
-        {report.ways.map(({ key, name, cost, hands_min, wait_h, risk, values, advised }) => (
+        {report.ways.map(({ key, cost, hands_min, wait_h, risk, advised }) => (
           <Way key={key} value={advised && report.chosen === null ? "advised" : key}>
             <span className="what">
-              {name[0]?.toUpperCase()}
-              {name.slice(1)}
+              {t(`tables.ways.${key}.name`)}
               {advised && " · advised"}
             </span>
             <span>
@@ -69,7 +69,7 @@ export function Ways({ at, defect, report }: { at: AtStation; defect: Defect; re
               ].join(" · ")}
             </span>
             <span className="risk">
-              <Sentence text={risk} values={values} />
+              <Told message={risk} />
             </span>
           </Way>
         ))}

@@ -4,7 +4,7 @@ import { isPath } from "../../api/document";
 import { Button } from "../../kit/Button";
 import { Choice } from "../../kit/Choice";
 import { amountText, clockText } from "../../kit/measure";
-import { Findings, Sentence, Worked } from "../../kit/Says";
+import { AdviceList, Told, Worked } from "../../kit/Says";
 import { Place } from "../../kit/Sought";
 import { focusRing, ink } from "../../kit/theme";
 import { useUnit } from "../../kit/Units";
@@ -90,7 +90,7 @@ export function Survey(at: AtStation) {
   const { assessment, document } = at;
   return (
     <>
-      <Findings lead findings={assessment.findings.survey} workings={assessment.workings} />
+      <AdviceList lead advice={assessment.findings.survey} workings={assessment.workings} />
       {document.intake && <Came intake={document.intake} />}
       <Choice
         label="On the lathe it sits"
@@ -287,7 +287,7 @@ function Found({
                 <strong>You chose: {VERDICTS[report.chosen as DefectReport["verdict"]].toLowerCase()}.</strong>
               </>
             )}{" "}
-            <Sentence text={report.reason_text} values={report.reason_values} />
+            <Told message={report.reason} />
           </Worked>
         </Verdict>
       )}

@@ -1,8 +1,8 @@
-import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import styled from "styled-components";
 import { api, Refused } from "../../api/client";
 import type { Reading } from "../../api/document";
+import { t } from "../../i18n/texts";
 import { Button } from "../../kit/Button";
 import { Choice } from "../../kit/Choice";
 import { ClockField, LengthField, NumberField } from "../../kit/MeasureField";
@@ -113,8 +113,7 @@ function Write({ at, onDone }: { at: AtStation; onDone: () => void }) {
   const [found, setFound] = useState<Partial<Record<Kind, string>>>({});
   const [depth, setDepth] = useState(5);
   const [refused, setRefused] = useState<Refused>();
-  const table = useQuery({ queryKey: ["table", "tests"], queryFn: () => api.table("tests"), staleTime: Infinity });
-  const way = table.data?.rows.find((row) => row["key"] === WAY[kind])?.["way"];
+  const way = WAY[kind] && t(`tables.tests.${WAY[kind]}.way`);
   const { geometry } = at.assessment;
   const clockDeg = spot.clockDeg ?? Math.round(at.hand.clockDeg);
   const zMm = spot.zMm ?? Math.round(at.hand.zMm);

@@ -1,11 +1,12 @@
-import { useState } from "react";
+import { Fragment, useState } from "react";
 import styled from "styled-components";
 import { api } from "../../api/client";
 import type { Document, Mounts } from "../../api/document";
 import { useNewest } from "../../api/useNewest";
+import { messageText, t } from "../../i18n/texts";
 import { Button } from "../../kit/Button";
 import { amountText, lengthsText } from "../../kit/measure";
-import { Findings, Sentence, Worked } from "../../kit/Says";
+import { AdviceList, Told, Worked } from "../../kit/Says";
 import { ink } from "../../kit/theme";
 import { useSettled } from "../../kit/useSettled";
 import { useUnit } from "../../kit/Units";
@@ -79,7 +80,7 @@ function Plan({ plan }: { plan: Mounts }) {
   const open = chosen ?? plan.says.tone === "stop";
   return (
     <>
-      <Findings lead findings={[plan.says]} workings={{}} />
+      <AdviceList lead advice={[plan.says]} workings={{}} />
       <Button aria-expanded={open} onPress={() => choose(!open)}>
         {open ? "Hide steps" : "Step by step"}
       </Button>
@@ -98,9 +99,12 @@ function StepByStep({ plan, unit }: { plan: Mounts; unit: ReturnType<typeof useU
       </Steps>
       <Quiet>
         {plan.clearances
-          .map(
-            ({ name, value_mm, ok, says }) =>
-              `${name}: ${ok ? "" : "too little by "}${amountText(Math.abs(value_mm), "mm", unit)}; ${says}.`,
+          .map(({ key, value_mm, ok, advice }) =>
+            t(ok ? "clearances.room" : "clearances.short", {
+              what: t(`clearances.${key}`),
+              room: amountText(Math.abs(value_mm), "mm", unit),
+              advice: messageText(advice, unit),
+            }),
           )
           .join(" ")}
       </Quiet>
@@ -119,7 +123,7 @@ function Step({ step, index, plan }: { step: Mounts["steps"][number]; index: num
   return (
     <li>
       <h4>
-        {step.name}, {step.by}
+        {t(`mount_steps.${step.key}`)}, {t(`seats.${step.by}`)}
       </h4>
       <Worked working={plan.workings[`/steps/${index}/need_nm`]}>
         {step.rpm > 0 ? `At ${amountText(step.rpm, "rpm", unit)} the` : "The"} seat must bear{" "}
@@ -136,24 +140,25 @@ function Step({ step, index, plan }: { step: Mounts["steps"][number]; index: num
         )}
       </Worked>
       <Ways>
-        {shown.map(({ key, name, verdict, hold_nm, says, mark, wants }) => (
+        {shown.map(({ key, verdict, hold_nm, says }) => (
           <li key={key} data-verdict={verdict}>
             <div>
-              <strong>
-                {name[0]?.toUpperCase()}
-                {name.slice(1)}
-              </strong>
+              <strong>{t(`tables.mounts.${key}.name`)}</strong>
               <div className="verdict">
                 {VERDICTS[verdict]}
                 {hold_nm !== null && `: ${amountText(hold_nm, "N m", unit)}`}
               </div>
             </div>
             <div className="says">
-              <Sentence text={says.text} values={says.values} />
+              {says.map((one) => (
+                <Fragment key={one.key}>
+                  <Told message={one} />{" "}
+                </Fragment>
+              ))}
               {verdict !== "no" && (
                 <>
                   {" "}
-                  Wants {wants}. Leaves {mark}.
+                  Wants {t(`tables.mounts.${key}.wants`)}. Leaves {t(`tables.mounts.${key}.mark`)}.
                 </>
               )}
             </div>

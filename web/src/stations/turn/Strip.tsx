@@ -3,6 +3,7 @@ import styled from "styled-components";
 import { api } from "../../api/client";
 import type { Document, Strip as Cut, StripQuestion } from "../../api/document";
 import { useNewest } from "../../api/useNewest";
+import { t } from "../../i18n/texts";
 import { Button } from "../../kit/Button";
 import { amountText } from "../../kit/measure";
 import { ink } from "../../kit/theme";
@@ -146,7 +147,7 @@ function Shown({ cut, rpm }: { cut: Cut; rpm: number }) {
                     <>
                       ; worst {amountText(most_air.z_mm, "mm", unit)} off the head, {percent(most_air.air_share)} of the
                       turn in the air, <strong>{amountText(most_air.knocks_per_s, "a second", unit)}</strong> knocks at{" "}
-                      {amountText(rpm, "rpm", unit)}: {most_air.advice}
+                      {amountText(rpm, "rpm", unit)}: {t(`tables.interrupted_cut.${most_air.advice}.advice`)}
                     </>
                   )}
                 </td>

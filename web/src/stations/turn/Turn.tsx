@@ -1,7 +1,8 @@
 import styled from "styled-components";
 import type { Stage, StageName } from "../../api/document";
 import { amountText, clockText, planeText } from "../../kit/measure";
-import { Findings, Worked } from "../../kit/Says";
+import { t } from "../../i18n/texts";
+import { AdviceList, Worked } from "../../kit/Says";
 import { ink } from "../../kit/theme";
 import { useUnit } from "../../kit/Units";
 import { STAGES } from "../../kit/stages";
@@ -57,7 +58,7 @@ export function Turn(at: AtStation) {
   const names = (Object.keys(STAGES) as StageName[]).filter((name) => stages[name]);
   return (
     <>
-      <Findings findings={findings.turn.slice(names.length)} workings={workings} />
+      <AdviceList advice={findings.turn.slice(names.length)} workings={workings} />
       <Holding at={at} />
       <Strip at={at} />
       <Heading>How fast</Heading>
@@ -81,7 +82,6 @@ function StageCard({
 }) {
   const unit = useUnit();
   const shown = (value: number | null, of: string) => amountText(value, of, unit);
-  const cap = stage.caps.find(({ key }) => key === stage.governed_by);
   const growsFirst =
     stage.crack_runs_rpm !== null && stage.burst_rpm !== null && stage.crack_runs_rpm < stage.burst_rpm;
   const working = (key: string) => workings[`/stages/${name}/${key}`];
@@ -93,7 +93,7 @@ function StageCard({
       </h3>
       <div className="why">
         <Worked working={working("limit_rpm")}>
-          Limited by {cap?.name}. {stage.lifts_it}
+          Limited by {t(`caps.${stage.governed_by}.name`)}. {t(`caps.${stage.governed_by}.lifts`)}
         </Worked>
       </div>
       {stage.worst && stage.worst.limit_rpm < stage.limit_rpm * 0.98 && (

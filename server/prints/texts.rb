@@ -1,0 +1,52 @@
+# frozen_string_literal: true
+
+require "i18n"
+
+module MossyAnvil
+  module Server
+    module Prints
+      # Texts of the catalogue (core/data/locales) with their amounts put in, for paper, the calendar and the journal: metric, as the screen shows them.
+      module Texts
+        I18n.load_path += Dir[File.join(DATA_DIR, "locales", "*.yml")]
+        I18n.available_locales = [:en]
+
+        module_function
+
+        # The text of a message; symbol- or string-keyed. Raises I18n::ArgumentError for a key or an amount that is not there.
+        def of(message)
+          message = message.transform_keys(&:to_sym)
+          amounts = message[:amounts].to_h { |name, amount| [name.to_sym, amount.transform_keys(&:to_sym)] }
+          t(message[:key], **counted(amounts), **amounts.transform_values { |amount| amount(amount[:value], amount[:unit]) })
+        end
+
+        # The text of a key with plain values put in.
+        def t(key, **values) = I18n.t(key, raise: true, **values)
+
+        # An amount as it is read.
+        def amount(value, unit)
+          case unit
+          when "ids" then list(value)
+          when "text", "count" then value.to_s
+          when "term" then t(value)
+          when "message" then of(value)
+          when "messages" then value.map { |one| of(one) }.join(t("lists.comma"))
+          when "clocks" then list(value.map { |clock_deg| Amounts.text(clock_deg, "clock") })
+          when "grits" then value.map { |grit| "P#{grit}" }.join(" · ")
+          else Amounts.text(value, unit)
+          end
+        end
+
+        # What chooses between one and many: the number that was given for it, else how many are listed.
+        def counted(amounts)
+          found = amounts.values.find { |amount| amount[:unit] == "count" } || amounts.values.find { |amount| amount[:unit] == "ids" }
+          found ? { count: Array(found[:value]).then { |value| found[:unit] == "ids" ? value.size : value.first } } : {}
+        end
+
+        def list(words)
+          words.size < 2 ? words.join : t("lists.and", first: words[0...-1].join(t("lists.comma")), last: words.last)
+        end
+        private_class_method :counted, :list
+      end
+    end
+  end
+end
