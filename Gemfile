@@ -43,6 +43,6 @@ group :test do
   gem "rspec", "~> 3.13"
   gem "rubocop", "~> 1.75", require: false
   # Lays the code out: bin/format.
-  gem "syntax_tree", "~> 6.2", require: false
   gem "selenium-webdriver", "~> 4.30"
+  gem "syntax_tree", "~> 6.2", require: false
 end

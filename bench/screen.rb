@@ -31,7 +31,7 @@ class ScreenBench
   def scripts
     page = File.read(File.join(MossyAnvil::Server::ROOT, "web/dist/index.html"))
     first, later = Dir[File.join(MossyAnvil::Server::ROOT, "web/dist/assets/*.js")].partition { |path| page.include?(File.basename(path)) }
-                                                                     .map { |paths| paths.sum { |path| Zlib.gzip(File.binread(path)).bytesize } / 1000.0 }
+                                                                                   .map { |paths| paths.sum { |path| Zlib.gzip(File.binread(path)).bytesize } / 1000.0 }
     Times.say "JavaScript, gzipped: at once · when asked for", format("%.0f kB · %.0f kB", first, later)
   end
 

@@ -159,7 +159,7 @@ module MossyAnvil
         def blanks = Store::Blanks.new(settings.db)
         def photographs = Store::Photographs.new(settings.db)
         def tasks = Store::Tasks.new(settings.db)
-  # A task kept and put on the queue; its id.
+        # A task kept and put on the queue; its id.
         def ask_task(kind, asked, **file) = tasks.ask(kind, asked, **file) { |id| Jobs::TaskJob.enqueue(id) }
 
         # A search kept and its parts put on the queue; its id.

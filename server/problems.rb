@@ -37,7 +37,11 @@ module MossyAnvil
       def unique(constraint) = APART.fetch(constraint, ["the same is kept here already", ""]).then { |detail, pointer| taken(detail, pointer) }
 
       def unreadable(detail) = body(400, "Not readable", detail)
-      def unkeepable = "a value lies outside what can be kept".then { |detail| body(422, "Some of this cannot be kept", detail, errors: [{ pointer: "", detail: detail }]) }
+
+      def unkeepable
+        "a value lies outside what can be kept".then { |detail| body(422, "Some of this cannot be kept", detail, errors: [{ pointer: "", detail: detail }]) }
+      end
+
       def in_use(detail) = body(409, "Still in use", detail)
       def wrong_type(types) = body(415, "Another kind of file is needed", "send the body as #{types.join(' or ')}")
       def busy(detail) = body(429, "Too much at once", detail)

@@ -14,28 +14,28 @@ RSpec.describe "Forming a piece", :browser do
 
   it "keeps a curve of its own and lays it into a smaller blank, where it is made to fit" do
     open_at(32, "form")
-    fill_in("Keep this form’s curves as", with: "quay bowl")
-    click_button("Keep it")
+    fill_in("Name for this form’s curves", with: "quay bowl")
+    click_button("Keep")
     expect(page).to have_text("a curve of that name is kept already")
-    fill_in("Keep this form’s curves as", with: "pier bowl")
-    click_button("Keep it")
-    expect(page).to have_css("[aria-label='Curves of your own'] li", text: "pier bowl")
+    fill_in("Name for this form’s curves", with: "pier bowl")
+    click_button("Keep")
+    expect(page).to have_css("[aria-label='Own curves'] li", text: "pier bowl")
     open_at(33, "form")
-    click_button("Lay pier bowl in")
+    click_button("Use pier bowl")
     told = find("[role=status]", text: "pier bowl, at").text
     scale = told[/at ([\d.]+) %/, 1].to_f / 100
     save
     was, is = kept(32)["form"]["outside"].map(&:last).max, kept(33)["form"]["outside"].map(&:last).max
     expect(is).to be_within(0.02).of(was * scale)
-    click_button("Drop pier bowl")
-    expect(page).to have_no_css("[aria-label='Curves of your own'] li", text: "pier bowl")
+    click_button("Delete pier bowl")
+    expect(page).to have_no_css("[aria-label='Own curves'] li", text: "pier bowl")
   end
 
   it "traces a curve from a photograph, over a reload, and peels the piece to where it leads" do
     open_at(33, "form")
     find("label", text: "Solid", exact_text: true).click
     click_button("A curve from a photograph")
-    attach_file(File.join(MossyAnvil::Server::ROOT, "demo/photographs/33-lamp-base.jpg")) { click_button("Choose a photograph of it from the side") }
+    attach_file(File.join(MossyAnvil::Server::ROOT, "demo/photographs/33-lamp-base.jpg")) { click_button("Choose a photograph from the side") }
     point = lambda do |x, y|
       sheet = find("[data-trace]")
       size = sheet.native.rect
@@ -46,11 +46,11 @@ RSpec.describe "Forming a piece", :browser do
     [[0.1, 0.7], [0.6, 0.7], [0.05, 0.5], [0.95, 0.5], [0.1, 0.35], [0.4, 0.25]].each { |x, y| point[x, y] }
     refresh
     click_button("A curve from a photograph")
-    expect(page).to have_css("[data-trace][aria-label*='2 of the curve']")
+    expect(page).to have_css("[data-trace][aria-label*='2 on the curve']")
     find("label", text: "Curve", exact_text: true).click
     point[0.7, 0.4]
     expect(page).to have_css("[role=status]", text: /120 mm long, ⌀100 mm/)
-    click_button("Take it as the outside")
+    click_button("Use as the outside")
     click_button("Outside turned")
     expect(page).to have_css("[role=status]", text: /sound wood all round|crack|bark|glue line/i)
     save
@@ -60,19 +60,19 @@ RSpec.describe "Forming a piece", :browser do
 
   it "goes from three sketches of the lamp base to a choice, and keeps the others" do
     open_at(33, "form")
-    click_button("Keep this one beside")
-    click_button("Another form, or other measures")
+    click_button("Keep to compare")
+    click_button("Change form or measures")
     click_button("Spindle, lamp or handle")
     fill_in("Thickest, mm", with: "110\n")
     find("[aria-label='Forms compared'] th", text: "As it is now")
     expect(page).to have_field("Thickest, mm", with: "110")
-    click_button("Keep this one beside")
+    click_button("Keep to compare")
     click_button("Lidded box")
     within("[aria-label='Forms compared']") do
       expect(page).to have_css("thead th", count: 3)
       expect(all("thead th").map(&:text)).to eq(["As it is now", "hollow form", "spindle"])
-      find("tr", text: "In short")
-      all("button", text: "Take this").last.click
+      find("tr", text: "Summary")
+      all("button", text: "Use this form").last.click
     end
     find("h3", text: "A spindle, lamp or handle")
     save
@@ -88,15 +88,15 @@ RSpec.describe "Forming a piece", :browser do
       find("label", text: "keep the bark rim").click
       find("label", text: "Which end", exact_text: true).click
       ["lose all the trouble", "lose every crack", "as large as it goes"].each { |wish| find("label", text: wish).click }
-      click_button("Look for the best places")
-      find("[aria-label='Places found'] > li", match: :first)
+      click_button("Find best placements")
+      find("[aria-label='Placements found'] > li", match: :first)
       page.refresh
-      find("[aria-label='Places found'] button", text: "Lay it so", match: :first, wait: 60)
+      find("[aria-label='Placements found'] button", text: "Use this placement", match: :first, wait: 60)
       expect(page).to have_no_css("[role=progressbar]", wait: 90)
-      before = find("[aria-label='Places found']").text
+      before = find("[aria-label='Placements found']").text
       expect(before).to include("wood for a tenon")
-      click_button("Lay it so", match: :first)
-      find("button", text: "Back to the survey’s axis")
+      click_button("Use this placement", match: :first)
+      find("button", text: "Reset to the survey’s axis")
       save
     end
     found = MossyAnvil::Placing::PlacementField.new(MossyAnvil::Formats::BlankFile.from_data(kept(31))).measure(MossyAnvil::Model::Placement.present)
@@ -110,55 +110,55 @@ RSpec.describe "Forming a piece", :browser do
     point = all("[data-curve=outside]").last
     was = kept(32)["form"]["outside"].last
     3.times { point.send_keys(:arrow_down) }
-    expect(page).to have_text("What is printed is the form as it was last saved.")
+    expect(page).to have_text("The last saved form is printed.")
     save
     expect(kept(32)["form"]["outside"].last).to eq([was[0], was[1] - 3])
     expect(find("a", text: "Template to print")["href"]).to end_with("as=template")
-    click_button("Numbers to mark")
+    click_button("Show the numbers")
     expect(find("[aria-label='Stations'] tbody tr:last-child").text).to include((2 * (was[1] - 3)).round.to_s)
   end
 
   it "finds no mount for the lamp base with no wood to spare, and one once it is slid along" do
     open_at(33, "turn")
-    expect(page).to have_text("Nothing left to hold it by")
+    expect(page).to have_text("Nothing holds it")
     station("Form")
-    fill_in("As large, %", with: "90\n")
-    fill_in("Off the head, mm", with: "14\n")
-    expect(page).to have_field("Off the head, mm", with: "14")
+    fill_in("Scale, %", with: "90\n")
+    fill_in("From headstock end, mm", with: "14\n")
+    expect(page).to have_field("From headstock end, mm", with: "14")
     station("Turn")
-    expect(page).to have_no_text("Nothing left to hold it by")
-    click_button("Step by step")
+    expect(page).to have_no_text("Nothing holds it")
+    click_button("Show steps")
     expect(find("[aria-label='Mounts, step by step']").text).to include("Tenon in jaws")
   end
 
   it "takes a curve from a drawing, looks at it in the round, and sees the whole cut before it is made" do
     open_at(38, "form")
     click_button("A curve from a drawing")
-    fill_in("The drawing (SVG)", with: "M0 20 A5 5 0 0 0 40 20")
-    click_button("Take it as the outside")
+    fill_in("SVG drawing", with: "M0 20 A5 5 0 0 0 40 20")
+    click_button("Use as the outside")
     expect(page).to have_text("has the command A")
-    fill_in("The drawing (SVG)", with: "M0 20 L50 32 L100 25")
-    click_button("Take it as the outside")
+    fill_in("SVG drawing", with: "M0 20 L50 32 L100 25")
+    click_button("Use as the outside")
     expect(page).to have_field("Outside point 2, radius", with: "32")
-    click_button("See it in the round")
-    expect(page).to have_css("[aria-label*='in the round'] canvas").or have_text("draws nothing in the round")
+    click_button("Show the 3-D view")
+    expect(page).to have_css("[aria-label*='in 3-D'] canvas").or have_text("cannot draw in 3-D")
     station("Turn")
-    click_button("What the tool will meet")
-    expect(page).to have_css("[aria-label^='What the cut meets on its way']")
+    click_button("Show the interrupted cut")
+    expect(page).to have_css("[aria-label^='What the cut meets']")
     # From a square the edge begins in the air and ends in wood.
-    within(find("tr", text: "At the skin")) { expect(page).to have_text("air") }
-    expect(page).to have_css("tr", text: "At the form")
+    within(find("tr", text: "Skin")) { expect(page).to have_text("air") }
+    expect(page).to have_css("tr", text: "Form")
   end
 
   it "names what is wrong at its field, and keeps what was typed" do
     open_at(32, "form")
-    click_button("Another form, or other measures")
+    click_button("Change form or measures")
     click_button("Bowl", exact: true)
     fill_in("Foot, mm", with: "900\n")
-    expect(page).to have_text("no more than the diameter")
-    fill_in("Off the head, mm", with: "70\n")
+    expect(page).to have_text("no more than its diameter")
+    fill_in("From headstock end, mm", with: "70\n")
     expect(page).to have_text("past the end of the wood")
-    fill_in("On the head, to 3 o’clock, mm", with: "−400\n")
+    fill_in("On the headstock end, to 3 o’clock, mm", with: "−400\n")
     expect(page).to have_text("lie off the wood")
     click_button("Undo")
     expect(page).to have_no_text("lie off the wood")

@@ -26,9 +26,9 @@ RSpec.describe "Files in and out", :browser, :worker do
   it "a blank from another shop is brought in, changed, and carried out again" do
     visit "/shop"
     bring written("lamp.anvil.json", JSON.generate(lamp))
-    expect(page).to have_css("[role=alert]", text: "lamp.anvil.json was not taken in")
+    expect(page).to have_css("[role=alert]", text: "lamp.anvil.json was not imported")
     expect(page).to have_text("that number is on another blank already")
-    click_on "Take it in under the next number"
+    click_on "Import under the next number"
     click_on "43 Lamp base", match: :first
     expect(page).to have_css("h2", text: "43 Lamp base")
 
@@ -37,7 +37,7 @@ RSpec.describe "Files in and out", :browser, :worker do
     click_on "Save"
     expect(page).to have_text("saved")
     station "Log"
-    click_on "This blank as a file"
+    click_on "Blank file"
     out = JSON.parse(File.read(handed_over("43-lamp-base*.json")))
     expect(out["number"]).to eq(43)
     expect(out["defects"].map { |defect| defect["depth_mm"] }).to include(33)
@@ -50,10 +50,10 @@ RSpec.describe "Files in and out", :browser, :worker do
     bold = lamp.merge("number" => 91, "name" => "<b onclick=alert(1)>Bold</b>")
     bring written("a.anvil.json", JSON.generate(lamp.merge("number" => 90, "shape" => { "type" => "disc", "diameter_mm" => -5, "length_mm" => 60 }))),
       written("b.anvil.json", "{"), written("c.zip", "no zip"), written("d.anvil.json", JSON.generate(bold))
-    expect(page).to have_css("[aria-label='Brought in'] li", text: %r{/shape/diameter_mm\s*is -5: more than 0})
-    expect(page).to have_css("[aria-label='Brought in'] li", text: /the file\s*is not JSON/)
-    expect(page).to have_css("[aria-label='Brought in'] li", text: /c\.zip was not taken in.*no zip/m)
-    within("[aria-label='Brought in']") { click_on "91 <b onclick=alert(1)>Bold</b>" }
+    expect(page).to have_css("[aria-label='Imported'] li", text: %r{/shape/diameter_mm\s*is -5: more than 0})
+    expect(page).to have_css("[aria-label='Imported'] li", text: /the file\s*is not JSON/)
+    expect(page).to have_css("[aria-label='Imported'] li", text: /c\.zip was not imported.*no zip/m)
+    within("[aria-label='Imported']") { click_on "91 <b onclick=alert(1)>Bold</b>" }
     expect(page).to have_css("h2", text: "91 <b onclick=alert(1)>Bold</b>")
     expect(db[:blanks].where(number: [90, 91]).select_map(:number)).to eq([91])
   end
@@ -74,14 +74,14 @@ RSpec.describe "Files in and out", :browser, :worker do
 
   it "a piece that is done goes off the rack, and comes back from the shop's list" do
     visit "/blanks/#{db[:blanks].where(number: 42).get(:id)}/log"
-    click_on "Put it away"
+    click_on "Archive"
     expect(page).to have_css("nav[aria-label=Rack] a", count: 11)
-    expect(page).to have_css("h3", text: "It is put away")
+    expect(page).to have_css("h3", text: "Archived")
     visit "/shop"
-    expect(page).to have_css("[aria-label='Put away'] li", text: "42 Pull-cord end")
-    click_on "Pull-cord end back on the rack"
+    expect(page).to have_css("[aria-label='Archived'] li", text: "42 Pull-cord end")
+    click_on "Return Pull-cord end to the rack"
     expect(page).to have_css("nav[aria-label=Rack] a", count: 12)
-    expect(page).to have_no_css("[aria-label='Put away']")
+    expect(page).to have_no_css("[aria-label='Archived']")
   end
 
   it "the whole shop goes out, and back into an empty one, from the screen" do
@@ -90,9 +90,9 @@ RSpec.describe "Files in and out", :browser, :worker do
     archive = handed_over("*.zip")
     MossyAnvil::Server::Store::Shops.new(db).clear
     visit "/"
-    expect(page).to have_text("Nothing on the rack yet.")
+    expect(page).to have_text("The rack is empty.")
     bring archive
-    expect(page).to have_css("[aria-label='Brought in'] li", text: "12 taken in, 0 here already")
+    expect(page).to have_css("[aria-label='Imported'] li", text: "12 imported, 0 here already")
     expect(page).to have_css("nav[aria-label=Rack] a", count: 12)
     expect(page).to have_css("h2", text: "Tern Quay Turnery")
   end

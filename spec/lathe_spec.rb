@@ -7,8 +7,8 @@ RSpec.describe "A turner's own lathe", :browser do
 
   it "is written down once, a blank put on it, and what is changed of it is felt at once", :worker do
     visit "/shop"
-    click_on "Another lathe"
-    fill_in "Called", with: "The Wren"
+    click_on "Add a lathe"
+    fill_in "Name", with: "The Wren"
     fill_in "Swing, mm", with: "9\"\n"
     fill_in "Lathe and stand, kg", with: "60\n"
     choose_label "Light bench or stand"
@@ -17,10 +17,10 @@ RSpec.describe "A turner's own lathe", :browser do
     click_on "Save"
     expect(lathe_room).to have_css("[slot=errorMessage]", text: "is 700: more than min_rpm, 900")
     fill_in "Belt 1 from, rpm", with: "200\n"
-    fill_in "Circles your jaws close to true, mm, with commas", with: "32, 44\n"
+    fill_in "Jaw diameters when closed true, mm", with: "32, 44\n"
     click_on "Save"
     expect(lathe_room).to have_css("article[aria-label='The Wren']",
-      text: /Swings 22[89].*60 kg, light bench or stand; one belt, 200 to 700 rpm; jaws 32, 44 mm. No blanks stand on it/)
+      text: /Swing 22[89].*60 kg, light bench or stand; one belt, 200 to 700 rpm; jaws 32, 44 mm. No blanks on it/)
 
     id = db[:blanks].where(number: 33).get(:id)
     visit "/blanks/#{id}/turn"
@@ -43,16 +43,16 @@ RSpec.describe "A turner's own lathe", :browser do
 
     visit "/shop"
     click_on "Change The Wren"
-    click_on "Take it out of the shop"
+    click_on "Delete this lathe"
     expect(lathe_room).to have_css("[role=alert]", text: "a blank stands on it")
   end
 
   it "stands in a shop with a name and money of its own" do
     visit "/shop"
-    fill_in "Its currency, three letters", with: "k\n"
+    fill_in "Currency, three letters", with: "k\n"
     expect(page).to have_css("section[aria-label='This shop'] [role=alert]")
-    fill_in "Its currency, three letters", with: "sek\n"
-    fill_in "The shop is called", with: "Under the eaves\n"
+    fill_in "Currency, three letters", with: "sek\n"
+    fill_in "Shop name", with: "Under the eaves\n"
     expect(page).to have_css("h2", text: "Under the eaves")
     expect(db[:shop].select_map(%i[name currency])).to eq([["Under the eaves", "SEK"]])
   end

@@ -17,7 +17,7 @@ RSpec.describe "Mending", :browser do
       return if page.has_css?(".what", text: text, wait: 0.3)
 
       here = find(".what").text
-      if page.has_button?("Start the clock", wait: 0) then click_on "Start the clock"
+      if page.has_button?("Start the timer", wait: 0) then click_on "Start the timer"
       else
         field = measured.keys.find { |label| page.has_field?(label, wait: 0) }
         fill_in field, with: "#{measured.fetch(field)}\n" if field
@@ -39,13 +39,13 @@ RSpec.describe "Mending", :browser do
     end
     add["Cast"]
     find("label", text: "Lies along the mould").click
-    click_on "Make the mould large enough"
+    click_on "Enlarge the mould to fit"
     wood = find("g[aria-label^='The wood from above']")
     expect(page).to have_css("svg[aria-label*='5 mm beside it']")
     page.driver.browser.action.move_to(wood.native).pointer_down(:left).move_by(6, 0).move_by(6, 0).pointer_up(:left).perform
-    expect(page).to have_css("li", text: /too little at the right|stands out|Off by/)
+    expect(page).to have_css("li", text: /short on the right|stands out|off centre/)
     wood.send_keys(:arrow_up, :arrow_up)
-    expect(page).to have_field("Off the middle, across, mm", with: "−2")
+    expect(page).to have_field("Off centre, across, mm", with: "−2")
     add["Inlay"]
     click_on "Draw on the skin"
     expect(page).to have_css("button[data-selected]", text: "Outside turned")
@@ -66,7 +66,7 @@ RSpec.describe "Mending", :browser do
   it "No. 35 from mould to demould, a short pour brought up on the way" do
     open_mend 35
     find("[aria-label='Steps of mending'] button", text: "Open", match: :first).click
-    expect(page).to have_css("tr", text: /Mix in all\s*\d+ g: \d+ g of resin, \d+ g of hardener/)
+    expect(page).to have_css("tr", text: /Total mix\s*\d+ g: \d+ g of resin, \d+ g of hardener/)
     expect(page).to have_css("figure[aria-label='Heat of the first layer']")
     # Two numbers that are never the same: time in hand, and time until it can be turned.
     times = find("dl.times")
@@ -80,22 +80,22 @@ RSpec.describe "Mending", :browser do
     expect(page).to have_no_css("[slot=errorMessage]")
     click_on "Save"
     expect(page).to have_no_button("Save", exact: true)
-    expect(page).to have_button("Work by the card", disabled: false)
-    click_on "Work by the card"
-    expect(page).to have_css("[aria-label=Card] h2", text: "Cast it in deep-pour casting epoxy")
-    tick_until "Resin for layer 1 of 2"
+    expect(page).to have_button("Start a card", disabled: false)
+    click_on "Start a card"
+    expect(page).to have_css("[aria-label=Card] h2", text: "Cast in deep-pour casting epoxy")
+    tick_until "Weigh the resin for layer 1 of 2"
     expect(page).to have_css(".target", text: /\d+ g/)
-    tick_until "How much was mixed"
+    tick_until "Amount mixed in all"
     click_on "Something went wrong"
     click_on "It ran short"
     fill_in "Short by, mm", with: "4\n"
-    click_on "It ran short: what now?"
-    expect(page).to have_css("li", text: /It ran short. Leave it level/)
-    tick_until "Resin for the rest", measured: { "Used, g" => 690 }
-    tick_until "Out of the mould", measured: { "Used, g" => 690, "Gelled after, min" => 2300 }
-    tick_until "Cured through", measured: { "Used, g" => 690, "Gelled after, min" => 2300 }
+    click_on "It ran short: what to do"
+    expect(page).to have_css("li", text: /Leave it level/)
+    tick_until "Weigh the resin for the rest", measured: { "Used, g" => 690 }
+    tick_until "Demould", measured: { "Used, g" => 690, "Time until it gelled, min" => 2300 }
+    tick_until "Let it cure through", measured: { "Used, g" => 690, "Time until it gelled, min" => 2300 }
     click_on "End the card"
-    expect(page).to have_css("[aria-label=Journal] li", text: /Cast it in deep-pour casting epoxy.*used g 690/)
+    expect(page).to have_css("[aria-label=Journal] li", text: /Cast in deep-pour casting epoxy.*used, g 690/)
     expect(db[:stock_moves].where(reason: "used").count).to be >= 4
     expect(db[:records].select_map(:kind)).to include("cure_factor")
     expect(db[:blanks].where(number: 35).get(:mend)).to be_nil
@@ -103,46 +103,46 @@ RSpec.describe "Mending", :browser do
 
   it "No. 34 from the wet weight to the verdict, and back in" do
     open_mend 34
-    click_on "Work by the card"
+    click_on "Start a card"
     tick_until "Weigh it, dry", measured: { "Weight, g" => 890 }
-    tick_until "How long did it bubble?", measured: { "Weight, g" => 890, "Weight dry, g" => 890 }
-    tick_until "Weigh it wet", measured: { "Bubbled for, min" => 200 }
+    tick_until "Time it bubbled", measured: { "Weight, g" => 890, "Weight dry, g" => 890 }
+    tick_until "Weigh it wet", measured: { "Time it bubbled, min" => 200 }
     fill_in "Weight wet, g", with: "1100\n"
     click_on "Done ✓"
-    expect(page).to have_css("li", text: /only \d+(\.\d)? % of the room in it is full.*Back in before it is cured/)
-    expect(page).to have_css(".what", text: "Back under vacuum")
+    expect(page).to have_css("li", text: /only \d+(\.\d)? % of the pores are full.*Return it to the vacuum/)
+    expect(page).to have_css(".what", text: "Return it to the vacuum")
     tick_until "Weigh it wet again"
     fill_in "Weight wet, g", with: "1560\n"
     click_on "Done ✓"
-    expect(page).to have_css("li", text: /was expected. On to the oven/)
+    expect(page).to have_css("li", text: /was expected. Bake it/)
     expect(page).to have_css(".what", text: "Wrap it in foil")
   end
 
   it "No. 33 filled by gravity, one check after another up" do
     db[:defects].where(blank_id: blank_id(33), ref: %w[B C]).update(mend: "none")
     open_mend 33
-    find("li", text: /Fill A, B, C|Fill A, C, B/, match: :first).click_on("Open")
-    expect(all("[aria-label=Positions] li").map(&:text)).to match([/7 o’clock up\s*C/, /half past twelve up\s*A/, /tail end up\s*B/])
-    click_on "Work by the card"
-    tick_until "With 7 o’clock up"
-    tick_until "With half past twelve up"
-    tick_until "Tail end up"
-    click_on "Start the clock"
+    find("li", text: /Fill A, B and C|Fill A, C and B/, match: :first).click_on("Open")
+    expect(all("[aria-label=Positions] li").map(&:text)).to match([/7 o’clock up\s*C/, /half past 12 up\s*A/, /tail end up\s*B/])
+    click_on "Start a card"
+    tick_until "Lay it with 7 o’clock up"
+    tick_until "Lay it with half past 12 up"
+    tick_until "Stand it tailstock end up"
+    click_on "Start the timer"
     expect(page).to have_css("[role=timer]", text: /\d+:\d\d/)
     # The clock is the server's: a page opened anew goes on where it was.
     visit page.current_path
     expect(page).to have_css("[role=timer]", text: /\d+:\d\d/)
     expect(db[:waits].where(ended_at: nil).count).to eq(1)
     visit "/board"
-    expect(page).to have_css("section[aria-label=Waits] tr", text: /33 Lamp base.*it may be turned over/m)
+    expect(page).to have_css("section[aria-label=Waits] tr", text: /33 Lamp base.*ready to turn over/m)
   end
 
   it "puts steps in an order that spoils nothing, and is told where one does" do
     open_mend 34
     within("[aria-label='Steps of mending']") { all("button", text: "Open")[1].click }
     click_on "Earlier"
-    expect(page).to have_css("li[data-wrong]", text: "Too wet for it")
-    expect(page).to have_css("li", text: "One thing in this order spoils another")
+    expect(page).to have_css("li[data-wrong]", text: "Too wet:")
+    expect(page).to have_css("li", text: "1 conflict in this order")
     click_on "Later"
     expect(page).to have_no_css("li[data-wrong]")
   end
@@ -164,15 +164,15 @@ RSpec.describe "Mending", :browser do
 
   it "keeps a product of one's own with its data sheet, and pours by it" do
     visit "/stores"
-    within("section[aria-label='Another product']") do
-      fill_in "Called", with: "harbour clear\n"
-      click_on "Put in its own data sheet"
+    within("section[aria-label='Add a product']") do
+      fill_in "Name", with: "harbour clear\n"
+      click_on "Enter its data sheet"
       fill_in "Working time of 100 g at 25 °C, min", with: "300\n"
       fill_in "Peak of that cup, °C", with: "20\n"
-      click_on "Onto the shelf"
+      click_on "Add product"
       expect(page).to have_css("[slot=errorMessage]", text: "at least 26")
       fill_in "Peak of that cup, °C", with: "34\n"
-      click_on "Onto the shelf"
+      click_on "Add product"
     end
     expect(page).to have_css("article[aria-label='harbour clear']")
     open_mend 35

@@ -7,22 +7,22 @@ RSpec.describe "A lump in the hand", :browser do
 
   it "gets a number, a shape and a density, and stands on the rack at its survey" do
     visit "/blanks/#{db[:blanks].where(number: 31).get(:id)}"
-    find("a[aria-label='Take in a new blank']").click
-    fill_in "What it is to be called", with: "Quay post cap"
+    find("a[aria-label='Add a blank']").click
+    fill_in "Name", with: "Quay post cap"
     fill_in "Species or material", with: "hornb"
     find("[role=option]", text: "hornbeam").click
     pick "Spalted"
     pick "Log"
-    fill_in "Across, head end, mm", with: "20 cm\n"
-    fill_in "Across, tail end, mm", with: "7 1/2\"\n"
-    fill_in "Long, mm", with: "240\n"
+    fill_in "Diameter at headstock end, mm", with: "20 cm\n"
+    fill_in "Diameter at tailstock end, mm", with: "7 1/2\"\n"
+    fill_in "Length, mm", with: "240\n"
     pick "Along the axis (end grain)"
     fill_in "Moisture, %", with: "22\n"
     expect(page).to have_css("aside", text: "Hornbeam: fine hardwood dust")
     fill_in "Weight, g (0: not weighed)", with: "3900\n"
-    expect(page).to have_css("aside", text: /By its weight 5\d\d kg.*rot, holes/)
+    expect(page).to have_css("aside", text: %r{5\d\d kg/m³ by weight.*rot, holes})
     pick "The Cricket"
-    click_on "Put it on the rack"
+    click_on "Add to the rack"
 
     expect(page).to have_css("h2", text: "43 Quay post cap")
     expect(page).to have_css("li", text: "Weighs 3.9 kg on the scale, as its measures say")
@@ -42,29 +42,29 @@ RSpec.describe "A lump in the hand", :browser do
   it "goes from a photograph of its end to a verdict, the picture with it" do
     # The demo's own painted picture of No. 33: 150 mm across, 240.25 mm from side to side, its middle at 0.5 and 0.43.
     visit "/new"
-    fill_in "What it is to be called", with: "Seen post"
+    fill_in "Name", with: "Seen post"
     fill_in "Species or material", with: "yew"
     find("body").send_keys(:escape)
     pick "Photograph"
     attach_file(File.join(MossyAnvil::Server::ROOT, "demo/photographs/33-lamp-base.jpg")) { click_on "Choose a photograph of one end" }
-    fill_in "Long, mm", with: "260\n"
+    fill_in "Length, mm", with: "260\n"
     sheet = find("[data-trace]")
     sleep 0.5
     [0.06, 0.06 + (100 / 240.25)].each { |x| point_at(sheet, x, 0.74) }
     16.times { |step| (step * Math::PI / 8).then { |angle| point_at(sheet, 0.5 + (75 / 240.25 * Math.sin(angle)), 0.43 - (75 / 240.25 * Math.cos(angle))) } }
     pick "Crack"
     [[0.64, 0.24], [0.6, 0.3], [0.56, 0.36]].each { |x, y| point_at(sheet, x, y) }
-    expect(page).to have_css("[role=status]", text: /1 finding, their depth a guess/)
+    expect(page).to have_css("[role=status]", text: /1 defect, depth guessed/)
     refresh
-    expect(page).to have_css("[data-trace][aria-label*='2 of 2 places of the scale, 16 of the outline, 1 findings']")
-    expect(page).to have_css("[role=status]", text: /1 finding, their depth a guess/)
+    expect(page).to have_css("[data-trace][aria-label*='2 of 2 scale marks, 16 on the outline, 1 defects']")
+    expect(page).to have_css("[role=status]", text: /1 defect, depth guessed/)
     across = find("[role=status]", text: "across at least").text.scan(/\d+(?:\.\d+)?/).first(2).map(&:to_f)
     expect(across).to all(be_within(1.5).of(150))
-    click_on "Put it on the rack"
+    click_on "Add to the rack"
     expect(page).to have_css("h2", text: "43 Seen post")
-    expect(page).to have_css("[aria-label='What was found'] li", text: /Crack .*guessed/)
+    expect(page).to have_css("[aria-label='Defects'] li", text: /Crack .*guessed/)
     expect(page).to have_css("[role=tabpanel] li", text: /Go with care|Mend first|Unsafe as planned|Dry first/, match: :first)
-    click_on "Lay it under the drawing"
+    click_on "Show behind the drawing"
     expect(page).to have_css("image[href*='/photographs/']")
     expect(db[:photographs].where(blank_id: db[:blanks].where(number: 43).get(:id)).get(:mm_per_share)).to be_within(2).of(240.25)
   end
@@ -82,7 +82,7 @@ RSpec.describe "A lump in the hand", :browser do
     file = File.join(Dir.mktmpdir, "post.stl")
     File.binwrite(file, post_scan)
     visit "/new"
-    fill_in "What it is to be called", with: "Scanned post"
+    fill_in "Name", with: "Scanned post"
     fill_in "Species or material", with: "larch"
     find("body").send_keys(:escape)
     pick "Scan"
@@ -91,7 +91,7 @@ RSpec.describe "A lump in the hand", :browser do
     pick "x"
     expect(page).to have_css("[role=status]", text: "80 mm × 80 mm × 120 mm")
     expect(page).to have_css("aside", text: /Volume 76\d|Volume 77\d/)
-    click_on "Put it on the rack"
+    click_on "Add to the rack"
     expect(page).to have_css("h2", text: "43 Scanned post")
     shape = MossyAnvil::Server::Store::Blanks.new(db).find(db[:blanks].where(number: 43).get(:id))[:document]["shape"]
     expect(shape["stations"].last["z_mm"]).to be_within(1e-6).of(120)
@@ -101,25 +101,25 @@ RSpec.describe "A lump in the hand", :browser do
   it "is refused at the field that is wrong, and nothing typed is lost" do
     visit "/new"
     fill_in "Number", with: "33\n"
-    fill_in "What it is to be called", with: "Another lamp"
+    fill_in "Name", with: "Another lamp"
     fill_in "Species or material", with: "driftwood"
     find("body").send_keys(:escape)
-    fill_in "Thick, mm", with: "-4\n"
+    fill_in "Thickness, mm", with: "-4\n"
     expect(page).to have_css("[slot=errorMessage]", text: "A length")
-    fill_in "Thick, mm", with: "1\n"
+    fill_in "Thickness, mm", with: "1\n"
     expect(page).to have_css("aside [role=alert]", text: "100 times longer")
-    fill_in "Thick, mm", with: "60\n"
+    fill_in "Thickness, mm", with: "60\n"
     expect(page).to have_field("Density, kg/m³")
     # A reload half way loses nothing that was typed.
     visit page.current_path
-    expect(page).to have_field("Thick, mm", with: "60")
+    expect(page).to have_field("Thickness, mm", with: "60")
     expect(page).to have_field("Species or material", with: "driftwood")
     expect(page).to have_field("Density, kg/m³")
-    click_on "Put it on the rack"
+    click_on "Add to the rack"
     expect(page).to have_css("[slot=errorMessage]", text: "on another blank already")
-    expect(page).to have_field("What it is to be called", with: "Another lamp")
+    expect(page).to have_field("Name", with: "Another lamp")
     fill_in "Number", with: "70\n"
-    click_on "Put it on the rack"
+    click_on "Add to the rack"
     expect(page).to have_css("h2", text: "70 Another lamp")
   end
 end

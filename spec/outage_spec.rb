@@ -34,7 +34,7 @@ RSpec.describe "An outage in the middle of an edit", :browser do
     @run.let_database_come_back
     wait_until { @run.answers? }
     @screen.click_on "Try again" if @screen.has_button?("Try again", wait: 5)
-    expect(@screen).to have_css("li", text: "Soft zone at half past seven")
+    expect(@screen).to have_css("li", text: "Soft zone at half past 7")
     expect(grade).to eq("spongy")
     @screen.click_on "Save"
     expect(@screen).to have_text("saved")
@@ -49,7 +49,7 @@ RSpec.describe "An outage in the middle of an edit", :browser do
     @screen.find("label", text: "Soft", exact_text: true).click
     expect(@screen).to have_css("[role=alert]", text: "The server does not answer")
     Process.kill("CONT", @run.pid)
-    expect(@screen).to have_css("li", text: "Soft zone at half past seven", wait: 40)
+    expect(@screen).to have_css("li", text: "Soft zone at half past 7", wait: 40)
     expect(@screen).to have_no_css("[role=alert]", wait: 40)
     @screen.click_on "Save"
     expect(@screen).to have_text("saved")
@@ -58,14 +58,14 @@ RSpec.describe "An outage in the middle of an edit", :browser do
 
   it "the server goes while a clock runs: the clock goes on, a tick pressed meanwhile counts once, and the time is right again" do
     @screen.visit "http://127.0.0.1:#{@run.port}/blanks/5/mend"
-    @screen.click_on "Work by the card"
+    @screen.click_on "Start a card"
     expect(@screen).to have_text("line 1 of")
     poured = card_lines.index { |line| line["minutes"] }
     poured.times do |done|
       expect(@screen).to have_text("line #{done + 1} of")
       @screen.click_on "Done ✓"
     end
-    @screen.click_on "Start the clock"
+    @screen.click_on "Start the timer"
     expect(@screen).to have_css("[role=timer]", text: /\d+:\d\d:\d\d/)
     until_then = @screen.find("[role=timer] small").text
     Process.kill("STOP", @run.pid)

@@ -19,8 +19,8 @@ RSpec.describe "A turner going round a blank", :browser do
     expect(page).to have_css("li", text: /Void at/)
     find("li button", text: /Crack at/).click
     expect(page).to have_css("tbody th", text: "Point 3")
-    choose_label "Differs by the point"
-    fill_in "Point 2, deep", with: "31\n"
+    choose_label "Different at each point"
+    fill_in "Point 2, depth", with: "31\n"
     expect(page).to have_css("li", text: /Crack.*/)
     click_on "Copy"
     expect(page).to have_css("li button", text: /Crack at/, count: 2)
@@ -39,28 +39,28 @@ RSpec.describe "A turner going round a blank", :browser do
     stroke(find("[data-section]"), [-0.3, -0.47], [0.3, -0.4])
     find("li button", text: /Crack at 2 o’clock/)
     expect(page).to have_css("tbody tr", text: "From")
-    deep = ["From, deep", "To, deep"].map { |label| find_field(label).value.to_f }
+    deep = ["From, depth", "To, depth"].map { |label| find_field(label).value.to_f }
     expect(deep[1]).to be > deep[0] + 10
     expect(page).to have_button("Save")
   end
 
   it "tries it with an awl at two places: a soft zone stands on the map, with the draft left as it was" do
     open_survey(36)
-    click_on "Write down a test"
+    click_on "Add a test"
     within("section[aria-label=Tests]") do
       expect(page).to have_text("Press an awl in")
       [20, 40].each do |z_mm|
-        fill_in "Off the head, mm", with: "#{z_mm}\n"
-        fill_in "Went in, mm", with: "9\n"
-        click_on "Write it down"
-        expect(page).to have_css("li", text: /Awl.*#{z_mm} mm from the head: 9 mm deep/)
+        fill_in "From headstock end, mm", with: "#{z_mm}\n"
+        fill_in "Depth, mm", with: "9\n"
+        click_on "Add test"
+        expect(page).to have_css("li", text: /Awl.*#{z_mm} mm from the headstock end: 9 mm deep/)
       end
-      fill_in "Off the head, mm", with: "700\n"
-      click_on "Write it down"
+      fill_in "From headstock end, mm", with: "700\n"
+      click_on "Add test"
       expect(page).to have_css("[role=alert]", text: "within the blank")
     end
-    expect(page).to have_css("[aria-label='What tests show'] li", text: /Spongy zone.*by your tests/)
-    expect(page).to have_text("your tests make it spongy")
+    expect(page).to have_css("[aria-label='Shown by tests'] li", text: /Spongy zone.*by your tests/)
+    expect(page).to have_text("tests show spongy wood")
     expect(page).to have_css("[data-defect=t1]")
     expect(readings_of(36).select_map(:value)).to eq([9.0, 9.0])
   end
@@ -70,11 +70,11 @@ RSpec.describe "A turner going round a blank", :browser do
     find("li button", text: /Crack at/).click
     find("label", text: /Leave and show/).click
     expect(page).to have_text("You chose: leave.")
-    click_on "Reckon what it comes to"
-    fill_in "Would fetch", with: "40\n"
+    click_on "Work out the value"
+    fill_in "Expected price", with: "40\n"
     expect(page).to have_css("h2,li,p", text: "Not worth it.")
-    fill_in "Would fetch", with: "400\n"
-    expect(page).to have_text("It should fetch")
+    fill_in "Expected price", with: "400\n"
+    expect(page).to have_text("Worth it:")
     click_on "Save"
     expect(page).to have_text("saved")
     expect(db[:defects].first(blank_id: db[:blanks].first(number: 32)[:id], type: "crack")[:chosen]).to eq("leave")
@@ -84,21 +84,21 @@ RSpec.describe "A turner going round a blank", :browser do
     open_survey(33)
     limits = -> { station("Turn").then { %w[Rounded Hollowed].map { |stage| shown_limit(stage) } }.tap { station "Survey" } }
     before = limits.call
-    choose_label "Turned end for end"
-    expect(page).to have_text("Head, tail and hours are as it sits now")
-    expect(page).to have_css("h3, text", text: "End, seen from the tail", visible: :all)
+    choose_label "Reversed"
+    expect(page).to have_text("Ends and hours are shown as mounted now")
+    expect(page).to have_css("h3, text", text: "End, seen from the tailstock", visible: :all)
     expect(limits.call).to eq(before)
     click_on "Crack"
     # Down the skin at three o'clock, near the end that is at the tailstock now.
     stroke(find("[data-skin]"), [-0.25, -0.45], [-0.25, -0.2])
     expect(page).to have_css("li button", text: /Crack at 3 o’clock.*found #{Date.today.strftime('%-d %b')}/)
-    click_on "Write down a test"
+    click_on "Add a test"
     within("section[aria-label=Tests]") do
       fill_in "Hour, o’clock", with: "3\n"
-      fill_in "Off the head, mm", with: "200\n"
-      fill_in "Went in, mm", with: "1\n"
-      click_on "Write it down"
-      expect(page).to have_css("li", text: /Awl at 3 o’clock, 200 mm from the head/)
+      fill_in "From headstock end, mm", with: "200\n"
+      fill_in "Depth, mm", with: "1\n"
+      click_on "Add test"
+      expect(page).to have_css("li", text: /Awl at 3 o’clock, 200 mm from the headstock end/)
     end
     click_on "Save"
     expect(page).to have_text("saved")
@@ -109,7 +109,7 @@ RSpec.describe "A turner going round a blank", :browser do
     expect(readings_of(33).get(%i[clock_deg z_mm])).to eq([270.0, 60.0])
     visit page.current_path
     expect(page).to have_css("li button", text: /Crack at 3 o’clock/)
-    choose_label "As first mounted"
+    choose_label "Original"
     expect(page).to have_css("li button", text: /Crack at 9 o’clock/)
     find("label", text: /\AFirst survey/).click
     expect(page).to have_no_css("li button", text: /Crack at 9 o’clock/)

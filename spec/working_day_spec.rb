@@ -24,15 +24,15 @@ RSpec.describe "A day in the shop", :browser do
     choose_option "Soft"
     click_on "Save"
     expect(page).to have_css("[role=alert]", text: "saved elsewhere since you opened it")
-    rows = all("[role=group][aria-label='What differs'] tbody tr").map(&:text)
+    rows = all("[role=group][aria-label='Show differences'] tbody tr").map(&:text)
     expect(rows).to contain_exactly(/A · grade\s*soft\s*spongy/, /B · depth\s*25 mm\s*31 mm/)
     expect(db[:defects].where(blank_id: blank_id(32), ref: "A").get(:grade)).to eq("spongy")
-    expect(page).to have_css("li", text: "Soft zone at half past seven")
-    click_on "Take theirs"
-    expect(page).to have_css("li", text: "Spongy zone at half past seven")
+    expect(page).to have_css("li", text: "Soft zone at half past 7")
+    click_on "Use their version"
+    expect(page).to have_css("li", text: "Spongy zone at half past 7")
     expect(page).to have_css("li", text: "31 mm deep")
     click_on "Undo"
-    expect(page).to have_css("li", text: "Soft zone at half past seven")
+    expect(page).to have_css("li", text: "Soft zone at half past 7")
     click_on "Save"
     expect(page).to have_text("saved")
     expect(db[:defects].where(blank_id: blank_id(32), ref: "A").get(:grade)).to eq("soft")
@@ -50,7 +50,7 @@ RSpec.describe "A day in the shop", :browser do
     expect(page).to have_css("[role=tab][aria-selected=true]", text: "Survey")
 
     find("button", exact_text: "Crack").send_keys(:enter)
-    find("button", text: "Put it at the hand").send_keys(:enter)
+    find("button", text: "Place at the clock hand").send_keys(:enter)
     expect(page).to have_css("li", text: "Crack at 2 o’clock")
     find("[data-defect=D][tabindex='0']", match: :first).send_keys(*([:arrow_right] * 10))
     expect(page).to have_css("li", text: "Crack at 3 o’clock")
@@ -64,7 +64,7 @@ RSpec.describe "A day in the shop", :browser do
     station "Log"
     find("[role=radiogroup] label", exact_text: "Note").find("input", visible: :all).send_keys(:space)
     fill_in "Note", with: "Keyboard all the way."
-    find("button", text: "Log it").send_keys(:enter)
+    find("button", text: "Add entry").send_keys(:enter)
     expect(page).to have_css("[aria-label=Journal] li", text: "Keyboard all the way.")
   end
 
@@ -85,17 +85,17 @@ RSpec.describe "A day in the shop", :browser do
   it "looks under the skin before it is cut: the peel says what the edge will meet" do
     open_blank 38
     find("input[type=range]", visible: :all).send_keys(*([:arrow_right] * 12))
-    expect(page).to have_text("Skin, peeled")
-    expect(page).to have_css("[role=status]", text: /air 7\d % · knocks \d+ a second at/)
+    expect(page).to have_text("Skin, cut deeper")
+    expect(page).to have_css("[role=status]", text: /air 7\d % · knocks \d+ times a second at/)
     find("input[type=range]", visible: :all).send_keys(*([:arrow_right] * 14))
-    expect(page).to have_css("[role=status]", text: "At the form")
+    expect(page).to have_css("[role=status]", text: "The form is reached")
   end
 
   it "puts a depth in doubt, and sees what it comes to at the worst" do
     open_blank 33
     find("button", text: /Crack at .*32 mm deep/).click
     choose_option "Guessed"
-    click_on "It may be more or less"
+    click_on "Add a range"
     fill_in "At most, mm", with: "60\n"
     expect(page).to have_css("li", text: /32 mm deep \(21 to 60 mm\), guessed/)
     fill_in "At most, mm", with: "25\n"
@@ -110,11 +110,11 @@ RSpec.describe "A day in the shop", :browser do
 
   it "asks where one more test would tell most, and asks again once something has changed" do
     open_blank 33
-    click_on "Where would one more test tell most?"
-    within("section[aria-label='What to test next']") { expect(page).to have_css("li", text: /A: feeler at.*Slide a thin wire/m) }
+    click_on "Find the most useful test"
+    within("section[aria-label='Most useful test']") { expect(page).to have_css("li", text: /A: feeler at.*Slide a thin wire/m) }
     find("button", text: /Crack at .*32 mm deep/).click
     fill_in "Mouth, mm", with: "3\n"
-    expect(page).to have_button("Where would one more test tell most?")
+    expect(page).to have_button("Find the most useful test")
   end
 
   it "steps back to what was known at the first survey; what is found now is of today" do
@@ -124,7 +124,7 @@ RSpec.describe "A day in the shop", :browser do
     expect(page).to have_no_css("[data-defect=D]")
     expect(page).to have_no_css("li", text: "Bark inclusion")
     find("button", exact_text: "Crack").send_keys(:enter)
-    click_on "Put it at the hand"
+    click_on "Place at the clock hand"
     expect(page).to have_css("[data-defect=D]")
     expect(page).to have_css("li", text: /E\s*Crack at 2 o’clock.*found #{Time.now.day} /m)
   end
@@ -132,7 +132,7 @@ RSpec.describe "A day in the shop", :browser do
   it "finds the keys, turns the light down, and goes to a number by typing it" do
     open_blank 31
     find("body").send_keys("?")
-    expect(page).to have_css("aside[aria-label=Keys]", text: "straight to that number")
+    expect(page).to have_css("aside[aria-label=Keys]", text: "go to that number")
     click_on "Close"
     find("body").send_keys("n", "n")
     expect(page).to have_css("html[data-light=night]")
@@ -158,7 +158,7 @@ RSpec.describe "A day in the shop", :browser do
     open_blank 39, "mend"
     wait_before = find("footer p").text
     fill_in "Weight, g", with: "2660"
-    click_on "Add the weight"
+    click_on "Add weight"
     expect(page).to have_no_css("footer p", exact_text: wait_before)
     expect(db[:readings].where(blank_id: blank_id(39), value: 2660.0).count).to eq(1)
     visit page.current_path
@@ -169,31 +169,31 @@ RSpec.describe "A day in the shop", :browser do
     open_blank 36, "log"
     fill_in "Speed, rpm", with: "-20"
     expect(page).to have_no_css("[role=alert]")
-    click_on "Log it"
+    click_on "Add entry"
     expect(page).to have_css("[slot=errorMessage]", text: "more than 0")
     fill_in "Speed, rpm", with: "900\n"
     expect(page).to have_css("[role=alert]", text: "Above the limit")
     expect(db[:journal].where(blank_id: blank_id(36), kind: "cut").count).to eq(1)
     station "Mend"
     fill_in "Weight, g", with: "0"
-    click_on "Add the weight"
+    click_on "Add weight"
     expect(page).to have_css("[role=alert]", text: "more than 0")
   end
 
   it "a form is drawn from nothing, changed by a point, and the walls answer" do
     db[:forms].where(blank_id: blank_id(36)).delete
     open_blank 36, "form"
-    expect(page).to have_text("No form drawn yet")
+    expect(page).to have_text("No form yet")
     click_on "Plain disc"
     expect(page).to have_text("Solid: nothing is hollowed.")
     fill_in "Outside point 1, radius", with: "60\n"
     expect(page).to have_field("Outside point 1, radius", with: "60")
-    fill_in "Outside point 2, off the head", with: "1\n"
+    fill_in "Outside point 2, from headstock end", with: "1\n"
     expect(page).to have_css("[slot=errorMessage], [role=alert]", text: "more than the point before")
     find("body").send_keys("z")
     expect(page).to have_no_css("[role=alert]")
-    click_on "Take the form away"
-    expect(page).to have_text("No form drawn yet")
+    click_on "Delete the form"
+    expect(page).to have_text("No form yet")
     click_on "Undo"
     expect(page).to have_field("Outside point 1, radius", with: "60")
   end

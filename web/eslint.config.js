@@ -12,8 +12,8 @@ const LAYERS = [
   ["draft"],
   ["piece"],
   ["kit"],
-  ["i18n"],
   ["api"],
+  ["i18n"],
 ];
 const STATIONS = ["survey", "form", "mend", "turn", "finish", "log"];
 const ROOMS = ["board", "card", "shop", "stores"];

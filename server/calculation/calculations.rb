@@ -57,7 +57,8 @@ module MossyAnvil
 
         def on_profile
           body = body_as("ProfileAsked")
-          json(points: MossyAnvil::Formats::SvgPath.new(body["path"], mm_per_unit: body.fetch("mm_per_unit", 1), at: "/path").profile(from_z_mm: body.fetch("from_z_mm", 0)))
+          json(points: MossyAnvil::Formats::SvgPath.new(body["path"], mm_per_unit: body.fetch("mm_per_unit", 1),
+            at: "/path").profile(from_z_mm: body.fetch("from_z_mm", 0)))
         end
 
         def on_traced_profile

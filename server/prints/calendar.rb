@@ -20,8 +20,10 @@ module MossyAnvil
           calendar = Icalendar::Calendar.new
           calendar.prodid = "-//Mossy Anvil//Waits//EN"
           calendar.append_custom_property("X-WR-CALNAME", plain(Texts.t("calendar.name", shop: @shop)))
-          @waits.each { |wait| add(calendar, "wait-#{wait[:id]}", wait[:earliest_at], wait[:likely_at], Texts.t("calendar.wait", piece: title(wait), what: Texts.t(wait[:unlocks] ? "unlocks.#{wait[:unlocks]}" : "calendar.time_is_up")),
-              Texts.of(wait[:message])) }
+          @waits.each do |wait|
+            add(calendar, "wait-#{wait[:id]}", wait[:earliest_at], wait[:likely_at], Texts.t("calendar.wait", piece: title(wait), what: Texts.t(wait[:unlocks] ? "unlocks.#{wait[:unlocks]}" : "calendar.time_is_up")),
+              Texts.of(wait[:message]))
+          end
           @drying.each do |row|
             add(calendar, "drying-#{row[:id]}", row[:wait_earliest_at] || row[:wait_ends_at], row[:wait_ends_at], Texts.t("calendar.dry", piece: title(row)),
               Texts.t("calendar.by_curve"))

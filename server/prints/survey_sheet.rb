@@ -37,7 +37,9 @@ module MossyAnvil
           say(title, size: 20, style: :bold)
           say(facts)
           @pdf.move_down(8)
-          @assessment[:findings][:survey].each_with_index { |advice, index| say(Texts.of(advice), size: index.zero? ? 13 : 10, style: index.zero? ? :bold : :normal) }
+          @assessment[:findings][:survey].each_with_index do |advice, index|
+            say(Texts.sentence(advice), size: index.zero? ? 13 : 10, style: index.zero? ? :bold : :normal)
+          end
           @pdf.move_down(10)
           return say(Texts.t("survey_sheet.nothing")) if @assessment[:defects].empty?
 

@@ -19,6 +19,9 @@ module MossyAnvil
           t(message[:key], **counted(amounts), **amounts.transform_values { |amount| amount(amount[:value], amount[:unit]) })
         end
 
+        # The same as a sentence, beginning with a capital.
+        def sentence(message) = of(message).sub(/\A\p{Ll}(?!\d|:)/, &:upcase)
+
         # The text of a key with plain values put in.
         def t(key, **values) = I18n.t(key, raise: true, **values)
 
@@ -39,7 +42,11 @@ module MossyAnvil
         # What chooses between one and many: the number that was given for it, else how many are listed.
         def counted(amounts)
           found = amounts.values.find { |amount| amount[:unit] == "count" } || amounts.values.find { |amount| amount[:unit] == "ids" }
-          found ? { count: Array(found[:value]).then { |value| found[:unit] == "ids" ? value.size : value.first } } : {}
+          if found
+            { count: Array(found[:value]).then { |value| found[:unit] == "ids" ? value.size : value.first } }
+          else
+            {}
+          end
         end
 
         def list(words)

@@ -33,7 +33,8 @@ module MossyAnvil
         rescue Sequel::DatabaseError => e
           abort("Cannot start: #{database_words(e)}")
         rescue Errno::EACCES, Errno::EROFS, Errno::ENOSPC, Errno::EEXIST, Errno::ENOTDIR => e
-          abort("Cannot start: #{e.message.sub(/ @ \w+ - /, ': ')}. The folder #{state} must be one that the user #{Etc.getpwuid.name} may write in, with room on its disk.")
+          abort("Cannot start: #{e.message.sub(/ @ \w+ - /,
+            ': ')}. The folder #{state} must be one that the user #{Etc.getpwuid.name} may write in, with room on its disk.")
         ensure
           stop_postgres
         end

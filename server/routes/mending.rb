@@ -44,7 +44,7 @@ module MossyAnvil
           carded = carded.map { |wait| plain(wait) }
           drying = drying.map do |row|
             { blank_id: row[:id], number: row[:number], name: row[:name], card_id: nil, line: nil, working: false, message: MossyAnvil::Message.of("board.drying"),
-              unlocks: "dry enough for what follows",
+              unlocks: "dry_enough",
               started_at: row[:wait_started_at].utc.iso8601, earliest_at: (row[:wait_earliest_at] || row[:wait_ends_at]).utc.iso8601,
               likely_at: row[:wait_ends_at].utc.iso8601 }
           end

@@ -89,7 +89,10 @@ module MossyAnvil
           show(id)
         end
 
-        def reckoned(document) = MossyAnvil::Report::MendReport.new(Reckoner.blank(document), climate: @climate, now: @now, records: MossyAnvil::Model::ShopRecords.new(@cards.records))
+        def reckoned(document)
+          MossyAnvil::Report::MendReport.new(Reckoner.blank(document), climate: @climate, now: @now, records: MossyAnvil::Model::ShopRecords.new(@cards.records))
+        end
+
         def step(card, step_id) = (@steps ||= reckoned(card[:document]).steps).find { |one| one.id == step_id }
         def troubles(kind) = MossyAnvil::Mend::MendStep.troubles_of(kind).map { |row| row.slice("key", "asks") }
 
@@ -158,7 +161,11 @@ module MossyAnvil
         def note(card, view)
           done = view.lines.count { |line| view.done?(line["key"]) }
           steps = card[:steps].map { |told| Prints::Texts.of(told["name"]) }
-          measured = card[:steps].flat_map { |told| view.measures(told["id"]).map { |name, value| Prints::Texts.t("card.measured", step: Prints::Texts.of(told["name"]), what: Prints::Texts.t("card.measures.#{name}"), value: value.round(1)) } }
+          measured = card[:steps].flat_map do |told|
+            view.measures(told["id"]).map do |name, value|
+              Prints::Texts.t("card.measured", step: Prints::Texts.of(told["name"]), what: Prints::Texts.t("card.measures.#{name}"), value: value.round(1))
+            end
+          end
           [Prints::Texts.t("card.worked", steps: steps.join("; "), done: done, lines: view.lines.size), *measured].join(" ")[0, 2000]
         end
 

@@ -39,7 +39,8 @@ module MossyAnvil
           id = stocks.add_product(**product.slice("name", "kind", "like", "pack_g", "pack_price").transform_keys(&:to_sym), sheet: product["sheet"] || {})
           product["lots"].each_with_index do |lot, index|
             opened = Date.parse(lot["opened_on"]) + (@shift_s / DAY_S)
-            stocks.add_lot(id, lot["grams"], Store::Stocks.key("#{product['name']}-#{index}"), opened.to_time.utc, part: lot["part"], code: lot["code"], opened_on: opened)
+            stocks.add_lot(id, lot["grams"], Store::Stocks.key("#{product['name']}-#{index}"), opened.to_time.utc, part: lot["part"], code: lot["code"],
+              opened_on: opened)
           end
         end
 

@@ -56,7 +56,8 @@ RSpec.describe "What a shop can keep", :server do
     blanks = MossyAnvil::Server::Store::Blanks.new(db)
     ids = Array.new(105) { |turn| blanks.take_in(JSON.parse(JSON.generate(blank_data(number: turn + 1))), { ready: true, note: "survey" })[:id] }
     40.times do |turn|
-      picture = MossyAnvil::Server::Services::Picture.new((Vips::Image.black(8, 8, bands: 3) + [turn * 6, 90, 60]).cast(:uchar).copy(interpretation: :srgb).jpegsave_buffer)
+      picture = MossyAnvil::Server::Services::Picture.new((Vips::Image.black(8, 8,
+        bands: 3) + [turn * 6, 90, 60]).cast(:uchar).copy(interpretation: :srgb).jpegsave_buffer)
       ids.each { |id| db[:photographs].insert(blank_id: id, sha256: picture.sha256, bytes: Sequel.blob(picture.bytes), width_px: 8, height_px: 8, view: "other") }
     end
     before = counts(:blanks, :photographs)

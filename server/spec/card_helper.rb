@@ -15,7 +15,12 @@ module CardHelper
   end
 
   def lines(card) = card["steps"].flat_map { |step| step["lines"] }
-  def line(card, text) = lines(card).find { |one| one["text"].include?(text) } || raise("no line with #{text}: #{lines(card).map { |one| one['text'] }}")
+
+  # The first line with that text, by its key under `steps`.
+  def line(card, key)
+    found = lines(card).find { |one| one["message"]["key"] == "steps.#{key}" }
+    found || raise("no line #{key}: #{lines(card).map { |one| one['message']['key'] }}")
+  end
 
   def mark(card, line, kind = "done", value: nil, key: self.key)
     ask("POST", "/api/cards/#{card['id']}/marks", { key: key, line: line["key"], kind: kind, value: value }.compact)

@@ -14,14 +14,14 @@ RSpec.describe "A card of mending", :server do
     expect(db[:card_marks].count).to eq(1)
     expect(card["next_line"]).to eq(lines(card)[1]["key"])
 
-    pour = line(card, "Mixed, scraped, poured: layer 1")
+    pour = line(card, "cast.line.pour")
     card = mark(card, pour, "started")
-    expect(line(card, "Mixed, scraped, poured: layer 1")["wait"]).to include("started_at" => "2030-05-01T12:00:00Z")
+    expect(line(card, "cast.line.pour")["wait"]).to include("started_at" => "2030-05-01T12:00:00Z")
     clock.now += 3600 * 5
     mark(card, pour, "started")
     again = mark(card, pour)
-    expect(line(again, "Mixed, scraped, poured: layer 1")).to include("done_at" => "2030-05-01T17:00:00Z")
-    expect(line(again, "Mixed, scraped, poured: layer 1")["wait"]).to include("started_at" => "2030-05-01T12:00:00Z", "ended_at" => "2030-05-01T17:00:00Z")
+    expect(line(again, "cast.line.pour")).to include("done_at" => "2030-05-01T17:00:00Z")
+    expect(line(again, "cast.line.pour")["wait"]).to include("started_at" => "2030-05-01T12:00:00Z", "ended_at" => "2030-05-01T17:00:00Z")
   end
 
   it "names a line it has not, whatever is said of it" do
@@ -55,8 +55,8 @@ RSpec.describe "A card of mending", :server do
     left = -> { MossyAnvil::Server::Store::Stocks.new(db).products.first[:lots].map { |lot| lot[:left_g] } }
     card = opened(35)
     held = MossyAnvil::Server::Store::Stocks.new(db).reserved[%w[casting_epoxy_deep resin]]
-    expect(held).to be_within(1e-9).of(lines(card).select { |one| one["text"].start_with?("Resin for") }.sum { |one| one["target"]["value"] })
-    first, second = lines(card).select { |one| one["text"].start_with?("Resin for") }
+    expect(held).to be_within(1e-9).of(lines(card).select { |one| one["message"]["key"].start_with?("steps.cast.line.resin") }.sum { |one| one["target"]["value"] })
+    first, second = lines(card).select { |one| one["message"]["key"].start_with?("steps.cast.line.resin") }
     card = mark(card, first, value: 260)
     expect(left.call).to eq([240, 900])
     card = mark(card, second, value: 300)
@@ -70,9 +70,9 @@ RSpec.describe "A card of mending", :server do
 
   it "rings by the wait: the rack's ring, the board, and both moved by a colder shop" do
     card = opened(35)
-    wait = line(card, "Until it has gelled")
+    wait = line(card, "cast.line.next_layer")
     mark(card, wait, "started")
-    likely = Time.parse(line(mark(card, lines(card).first), "Until it has gelled")["wait"]["likely_at"])
+    likely = Time.parse(line(mark(card, lines(card).first), "cast.line.next_layer")["wait"]["likely_at"])
     ask("GET", "/api/shop")
     place = answer_as("Shop")["rack"].find { |one| one["id"] == card["blank_id"] }
     expect(place).to include("ready" => false)
@@ -82,7 +82,7 @@ RSpec.describe "A card of mending", :server do
     ask("GET", "/api/waits")
     moved = answer_as("Waits")["waits"].first
     expect(Time.parse(moved["likely_at"]) - clock.now).to be_within(2).of(2 * (likely - clock.now))
-    expect(moved).to include("unlocks" => "the next layer", "working" => false)
+    expect(moved).to include("unlocks" => "next_layer", "working" => false)
 
     clock.now += 60 * 60 * 24 * 30
     ask("GET", "/api/shop")
@@ -103,7 +103,7 @@ RSpec.describe "A card of mending", :server do
     card = mark(card, weigh, value: 890)
     card = mark(card, lines(card).find { |one| one["measures"] == "wet_g" }, value: 1050)
     step = card["steps"].find { |one| one["do"] == "stabilise" }
-    expect(step["says"].last).to include("tone" => "stop", "text" => a_string_including("Back in before it is cured"))
+    expect(step["says"].last).to include("tone" => "stop", "key" => "steps.stabilise.says.not_full")
     again = step["lines"].select { |one| one["measures"] == "wet_g" }
     expect(again.size).to eq(2)
     card = mark(card, again.last, value: 1590)
@@ -112,7 +112,7 @@ RSpec.describe "A card of mending", :server do
 
   it "keeps what is seen of the bubbles, as often as anybody looks, and says when they have stopped" do
     card = opened(34, mend: { steps: [{ id: "s", do: "stabilise", of: [] }] })
-    pump = line(card, "hold until no bubble comes")
+    pump = line(card, "stabilise.line.pump")
     mark(card, pump, "started")
     [[10, 3], [20, 1], [60, 0], [2, 0]].each do |minutes, level|
       clock.now += minutes * 60
@@ -122,9 +122,9 @@ RSpec.describe "A card of mending", :server do
     ask("GET", "/api/blanks/#{card['blank_id']}/card")
     now = answer_as("MaybeCard")["card"]
     looks = [3, 1, 0, 0].map { |level| include("value" => level) }
-    expect(line(now, "hold until")).to include("watch" => "bubbles", "seen" => looks, "says" => include("tone" => "go"))
-    expect(line(now, "How long did it bubble?")["suggested"]).to eq(90)
-    [[pump, 4], [pump, 1.5], [line(card, "Drain it"), 1]].each do |watched, value|
+    expect(line(now, "stabilise.line.pump")).to include("watch" => "bubbles", "seen" => looks, "says" => include("tone" => "go"))
+    expect(line(now, "stabilise.line.bubbled")["suggested"]).to eq(90)
+    [[pump, 4], [pump, 1.5], [line(card, "stabilise.line.drain"), 1]].each do |watched, value|
       ask("POST", "/api/cards/#{card['id']}/marks", { key: key, line: watched["key"], kind: "seen", value: value })
       problem(422)
     end
@@ -143,8 +143,9 @@ RSpec.describe "A card of mending", :server do
     ask("POST", "/api/cards/#{card['id']}/troubles", { key: key, line: here["key"], trouble: "short", amount: 4 })
     expect(last_response.status).to eq(201), last_response.body
     card = answer_as("Card")
-    expect(lines(card).map { |one| one["text"] })
-      .to include(a_string_starting_with("Resin for the rest"), a_string_starting_with("Hardener for the rest"), "Mixed and poured.")
+    rest = lines(card).select { |one| one["message"]["amounts"].dig("what", "value", "key") == "steps.cast.part.rest" }
+    expect(rest.map { |one| one["message"]["key"] }).to include(a_string_starting_with("steps.cast.line.resin"), a_string_starting_with("steps.cast.line.hardener"))
+    expect(line(card, "cast.line.pour_rest")).not_to be_nil
     while card["next_line"]
       here = lines(card).find { |one| one["key"] == card["next_line"] }
       card = mark(card, here, value: { "used_g" => 80, "gel_min" => 2000 }[here["measures"]])
@@ -156,7 +157,7 @@ RSpec.describe "A card of mending", :server do
     expect(kept["document"]).not_to have_key("mend")
     expect(kept["document"]["defects"].first).to include("type" => "resin_body", "id" => "K")
     expect(kept["version"]).to eq(2)
-    expect(kept["journal"].last).to include("kind" => "mend", "note" => a_string_including("used g 80"))
+    expect(kept["journal"].last).to include("kind" => "mend", "note" => a_string_including("used, g 80"))
     expect(db[:records].select_map(:kind)).to include("cure_factor")
     ask("POST", "/api/cards/#{card['id']}/marks", { key: key, line: lines(card).first["key"], kind: "taken_back" })
     expect(problem(422)["detail"]).to include("has ended")

@@ -8,17 +8,17 @@ RSpec.describe MossyAnvil::Server::Services::Brief do
   def brief(move, **more) = described_class.new({ next_move: move }, now: now, **more).to_h
 
   it "has no wait where a hand can go on" do
-    expect(brief({ ready: true, station: "turn", values: [] })).to eq(ready: true, note: "turn", wait_started_at: nil, wait_earliest_at: nil, wait_ends_at: nil)
+    expect(brief({ ready: true, station: "turn", amounts: {} })).to eq(ready: true, note: "turn", wait_started_at: nil, wait_earliest_at: nil, wait_ends_at: nil)
   end
 
   it "waits from the first reading to the likely day" do
-    move = { ready: false, station: "mend", values: [{ name: "left", value: 10.0, unit: "days" }] }
+    move = { ready: false, station: "mend", amounts: { left: { value: 10.0, unit: "days" } } }
     expect(brief(move, started_at: now - (20 * 86_400))).to include(wait_started_at: Time.utc(2030, 4, 11), wait_ends_at: Time.utc(2030, 5, 11))
     expect(brief(move)).to include(wait_started_at: now)
   end
 
   it "is not ready, and has no end, where nobody knows when" do
-    expect(brief({ ready: false, station: "mend", values: [] })).to include(ready: false, wait_ends_at: nil)
+    expect(brief({ ready: false, station: "mend", amounts: {} })).to include(ready: false, wait_ends_at: nil)
   end
 end
 

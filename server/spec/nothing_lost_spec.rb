@@ -25,7 +25,9 @@ RSpec.describe "Nothing lost, nothing half kept", :server do
         end
       end
       seen = []
-      seen << MossyAnvil::Server::Store::Blanks.new(db).find(kept["id"])[:document].then { |document| [document["name"].to_i, document["defects"].size] } while saving.alive?
+      seen << MossyAnvil::Server::Store::Blanks.new(db).find(kept["id"])[:document].then do |document|
+        [document["name"].to_i, document["defects"].size]
+      end while saving.alive?
       saving.join
       expect(seen.size).to be > 20
       expect(seen.reject { |name, count| name == count }).to eq([])
@@ -145,7 +147,9 @@ RSpec.describe "Nothing lost, nothing half kept", :server do
       expect(worked(id)).to include("state" => "stopped", "result" => nil)
       expect([db[:shop].all, waits, db[:lathes].all]).to eq(before)
 
-      allow(MossyAnvil::Report::Assessment).to(receive(:new).and_wrap_original { |original, blank, **how| blank.name == "No 2" ? raise("broken") : original.call(blank, **how) })
+      allow(MossyAnvil::Report::Assessment).to(receive(:new).and_wrap_original do |original, blank, **how|
+        blank.name == "No 2" ? raise("broken") : original.call(blank, **how)
+      end)
       ask("PUT", "/api/lathes/#{db[:lathes].get(:id)}", { name: "other", lathe: lathe.merge("mass_kg" => 999) })
       id = answer_as("Task")["id"]
       expect { worked(id) }.to raise_error("broken")
@@ -174,7 +178,8 @@ RSpec.describe "Nothing lost, nothing half kept", :server do
       id = db[:blanks].exclude(wait_ends_at: nil).get(:lathe_id)
       own = MossyAnvil::Server::Store::Lathes.new(db).all.find { |row| row[:id] == id }
       heavier = JSON.parse(JSON.generate(own[:lathe])).merge("mass_kg" => 999)
-      change = MossyAnvil::Server::Services::LatheChange.new(db, { asked: { "id" => id, "name" => own[:name], "lathe" => heavier, "now" => clock.now.iso8601 } }, ->(*) {})
+      change = MossyAnvil::Server::Services::LatheChange.new(db, { asked: { "id" => id, "name" => own[:name], "lathe" => heavier, "now" => clock.now.iso8601 } }, lambda { |*|
+      })
       change.prepare
       air(20, 0.95)
       db.transaction { change.apply }

@@ -84,12 +84,12 @@ RSpec.describe "Reckoning a draft", :server do
 end
 
 RSpec.describe "The tables", :server do
-  it "are handed out with their source, each row by name" do
+  it "are handed out with their source, each row by its key" do
     MossyAnvil::Server::Routes::Tables::SHOWN.each do |name|
       ask("GET", "/api/tables/#{name}")
       table = answer_as("Table")
       expect(table["source"]).not_to be_empty
-      expect(table["rows"]).to all(include(name == "grits" ? "median_um" : "name"))
+      expect(table["rows"]).to all(include(name == "grits" ? "median_um" : "key"))
     end
     ask("GET", "/api/tables/strength")
     problem(404)

@@ -25,7 +25,8 @@ module ServerHelper
   def self.url
     @url ||= begin
       # Halves of the tests that run side by side have one each.
-      postgres = MossyAnvil::Server::Process::LocalPostgres.new(File.join(MossyAnvil::Server::ROOT, ".state", ["test-postgres", ENV.fetch("TESTS", nil)].compact.join("-")))
+      postgres = MossyAnvil::Server::Process::LocalPostgres.new(File.join(MossyAnvil::Server::ROOT, ".state",
+        ["test-postgres", ENV.fetch("TESTS", nil)].compact.join("-")))
       at_exit { postgres.stop }
       postgres.start(database: "mossy_anvil_test")
     end

@@ -22,7 +22,7 @@ RSpec.describe "The stores", :server do
     ask("POST", "/api/blanks", { document: document })
     ask("POST", "/api/blanks/#{answer_as('KeptBlank')['id']}/card", { key: key })
     card = answer_as("Card")
-    lines = card["steps"].flat_map { |step| step["lines"] }.select { |line| line["text"].match?(/Line it with film|Green/) }
+    lines = card["steps"].flat_map { |step| step["lines"] }.select { |line| %w[steps.cast.line.line steps.cast.line.pigment].include?(line["message"]["key"]) }
     lines.each { |line| ask("POST", "/api/cards/#{card['id']}/marks", { key: key, line: line["key"], kind: "done" }) }
     ask("GET", "/api/stores")
     left = answer_as("Stores")["products"].to_h { |product| [product["name"], product["lots"][0]["left_g"]] }

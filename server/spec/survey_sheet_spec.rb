@@ -57,7 +57,7 @@ RSpec.describe MossyAnvil::Server::Prints::SurveySheet, :server do
 
   it "says what was found on the first page, and has a bar of 100 mm on every one, whichever way it lies" do
     reader = sheet(name: "Łodź bowl", number: 7, defects: found)
-    expect(reader.pages.first.text).to include("7 ?od", "bowl", "crack", "void")
+    expect(reader.pages.first.text).to include("7 ?od", "bowl", "crack", "pocket")
     expect(reader.pages.map { |page| page.attributes[:MediaBox].map { |side| mm(side).round }.drop(2).sort }).to all(eq([210, 297]))
     reader.pages.each { |page| expect(lengths(page)).to include(be_within(0.05).of(100)) }
   end

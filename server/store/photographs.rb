@@ -54,7 +54,8 @@ module MossyAnvil
         end
 
         def refuse_more
-          raise MossyAnvil::InvalidInput, [MossyAnvil::Fault.new(path: "/file", problem: "is one more than #{MOST_OF_ONE} of one blank", allowed: "#{MOST_OF_ONE} at most")]
+          raise MossyAnvil::InvalidInput,
+            [MossyAnvil::Fault.new(path: "/file", problem: "is one more than #{MOST_OF_ONE} of one blank", allowed: "#{MOST_OF_ONE} at most")]
         end
       end
     end

@@ -37,7 +37,7 @@ class Layers
   # Files by the constants that they alone define; a module that many open is nobody's.
   def owners
     @owners ||= @files.flat_map { |path, file| file.definitions.map { |names| [names.join("::"), path] } }
-      .group_by(&:first).transform_values { |pairs| pairs.map(&:last).uniq }.select { |_, paths| paths.one? }.transform_values(&:first)
+                      .group_by(&:first).transform_values { |pairs| pairs.map(&:last).uniq }.select { |_, paths| paths.one? }.transform_values(&:first)
   end
 
   def follow(path)

@@ -22,6 +22,7 @@ import { ShopRoom } from "./shop/ShopRoom";
 import { StoresRoom } from "./stores/StoresRoom";
 import { useNumberKeys } from "./shop/useNumberKeys";
 import { STATIONS, type Station } from "./bench/Docket";
+import { t } from "./i18n/texts";
 
 const Frame = styled.div`
   height: 100dvh;
@@ -81,7 +82,13 @@ function Floor({
   const { id } = useParams();
   const shop = useQuery({ queryKey: ["shop"], queryFn: api.shop, refetchInterval: 60_000 });
   if (!shop.data)
-    return <Waiting what="Opening the shop …" problem={shop.error?.message} onAgain={() => void shop.refetch()} />;
+    return (
+      <Waiting
+        what={t("screen.app.opening_the_shop")}
+        problem={shop.error?.message}
+        onAgain={() => void shop.refetch()}
+      />
+    );
   showMoneyIn(shop.data.currency);
   const first = shop.data.rack[0];
   if (!id && !room) return <Navigate to={first ? `/blanks/${first.id}` : "/shop"} replace />;
@@ -131,7 +138,11 @@ function OnBench({ id }: { id: number }) {
   const blank = useQuery({ queryKey: ["blank", id], queryFn: () => api.blank(id), refetchOnWindowFocus: false });
   if (!blank.data)
     return (
-      <Waiting what="Putting it on the bench …" problem={blank.error?.message} onAgain={() => void blank.refetch()} />
+      <Waiting
+        what={t("screen.app.putting_it_on_the_bench")}
+        problem={blank.error?.message}
+        onAgain={() => void blank.refetch()}
+      />
     );
   const here: Station = station && station in STATIONS ? (station as Station) : "survey";
   return <Bench kept={blank.data} station={here} onStation={(next) => void go(`/blanks/${id}/${next}`)} />;

@@ -17,7 +17,7 @@ module MossyAnvil
       else value.to_s
       end
     end
-    
+
     def to_s
       [path.empty? ? "/" : path, problem, allowed].compact.join(": ")
     end

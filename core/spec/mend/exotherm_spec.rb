@@ -100,7 +100,10 @@ RSpec.describe MossyAnvil::Mend::CureKinetics do
     told = MossyAnvil::Mend::CureCalibration.kinetics(working_min: 40, density_g_ml: 1.1, peak_c: usual - 40)
     expect(MossyAnvil::Mend::CuringCup.new(told).peak_c).to be_within(1).of(usual - 40)
     expect(told.heat_j_kg).to be < 300_000
-    expect { MossyAnvil::Mend::CureCalibration.kinetics(working_min: 900, density_g_ml: 1.1, peak_c: 180, at: "/sheet") }.to raise_error(MossyAnvil::InvalidInput, %r{/sheet/peak_c: is 180})
+    expect do
+      MossyAnvil::Mend::CureCalibration.kinetics(working_min: 900, density_g_ml: 1.1, peak_c: 180,
+        at: "/sheet")
+    end.to raise_error(MossyAnvil::InvalidInput, %r{/sheet/peak_c: is 180})
   end
 end
 

@@ -148,8 +148,8 @@ RSpec.describe MossyAnvil::Mend::CastStep do
 
   it "learns its loss and its pace from what was really used" do
     step = MossyAnvil::Report::MendReport.new(blank(mend: { steps: [{ id: "cast", do: "cast", with: "casting_epoxy",
-                                                              mould: { type: "box", width_mm: 100, length_mm: 100, depth_mm: 12 },
-                                                              wood: { by: "displacement", value: 20 } }] })).steps.first
+                                                                      mould: { type: "box", width_mm: 100, length_mm: 100, depth_mm: 12 },
+                                                                      wood: { by: "displacement", value: 20 } }] })).steps.first
     found = step.verdict("used_g" => 100 * step.resin.density_g_ml * 1.2, "gel_min" => step.plan.reckoned_gel_s / 60 * 1.5)
     expect(found[:records]).to contain_exactly({ kind: "loss_share", of: nil, value: be_within(1e-9).of(0.2) },
       { kind: "cure_factor", of: "casting_epoxy", value: be_within(1e-9).of(1.5) })

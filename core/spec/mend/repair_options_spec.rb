@@ -26,7 +26,9 @@ RSpec.describe MossyAnvil::Mend::RepairOptions do
   end
 
   it "dries first what is too wet for its filler, pours what is large, shows a pocket on a piece to look at and fills it on one for food" do
-    expect(report(in_wall, material: material_data(moisture_pct: 24))).to include(verdict: "dry_first", reason: a_hash_including(key: "triage.too_wet", amounts: a_hash_including(gate: { value: 12, unit: "%" })))
+    expect(report(in_wall,
+      material: material_data(moisture_pct: 24))).to include(verdict: "dry_first",
+        reason: a_hash_including(key: "triage.too_wet", amounts: a_hash_including(gate: { value: 12, unit: "%" })))
     open_pocket = body("void", r_mm: 113, z_mm: 56, size_mm: [12, 12, 9], contents: "air")
     thick = { kind: "disc", opens: "tail", outside: [[2, 115], [58, 115]], curve: "straight" }
     expect(report(open_pocket.merge(size_mm: [60, 60, 40]), form: thick)[:verdict]).to eq("cast")

@@ -99,9 +99,9 @@ RSpec.describe MossyAnvil::Report::NextMove do
     wet = move(material: material_data(moisture_pct: 22), defects: [check], form: BlankHelper::BOWL)
     expect(wet).to include(action: "weigh", ready: false)
     amounts = values(wet)
-    expect(amounts[:"gate"]).to eq(15)
-    expect(amounts[:"wait"]).to be_between(1, 7)
-    expect(amounts[:"left"]).to be > amounts[:"wait"]
+    expect(amounts[:gate]).to eq(15)
+    expect(amounts[:wait]).to be_between(1, 7)
+    expect(amounts[:left]).to be > amounts[:wait]
   end
 
   it "says so where this air will never get it there" do

@@ -43,7 +43,8 @@ RSpec.describe "What a form leaves to be seen" do
 
   it "what is cut away and what is left add up to the blank, and a larger form never weighs less" do
     sizes = [0.7, 0.8, 0.9, 1.0].map do |scale|
-      moved = MossyAnvil::Model::PlacementMove.new(blank(form: bowl.merge(outside: [[6, 60], [56, 90]], inside: [[16, 0], [17, 50], [56, 78]])), { scale: scale }).to_h[:form]
+      moved = MossyAnvil::Model::PlacementMove.new(blank(form: bowl.merge(outside: [[6, 60], [56, 90]], inside: [[16, 0], [17, 50], [56, 78]])),
+        { scale: scale }).to_h[:form]
       assess(form: moved)
     end
     masses = sizes.map { |made| made[:stages][:outside][:mass_g] }

@@ -49,6 +49,7 @@ end
 
 RSpec.describe MossyAnvil::Report::MountReport do
   def told(key, *ids) = MossyAnvil::Message.of("mounts.#{key}", ids: MossyAnvil::Message.ids(ids))
+
   def plan(**changes)
     described_class.new(blank(form: BlankHelper::BOWL.merge(outside: [[10, 45], [20, 85], [56, 110]], inside: [[20, 0], [24, 50], [56, 100]]),
     **changes)).to_h

@@ -50,6 +50,7 @@ import type {
   Task,
 } from "./document";
 import type { components, paths } from "./schema";
+import { t } from "../i18n/texts";
 
 const http = createClient<paths>({ baseUrl: "" });
 
@@ -62,9 +63,9 @@ export class Refused extends Error {
 
 const away: Problem = {
   type: "about:blank",
-  title: "No answer",
+  title: t("screen.api.no_answer"),
   status: 0,
-  detail: "The server does not answer. Nothing is lost; it is tried again.",
+  detail: t("screen.api.the_server_does_not_answer_nothing"),
 };
 
 async function expect<T>(asked: Promise<{ data?: unknown; error?: unknown }>): Promise<T> {
@@ -107,7 +108,7 @@ function sendWatched<T>(
             ? { data: request.response as unknown }
             : { error: request.response as unknown },
         );
-      request.onerror = () => fail(new TypeError("the server did not answer"));
+      request.onerror = () => fail(new TypeError(t("screen.api.the_server_did_not_answer")));
       request.onabort = () => fail(new DOMException("stopped", "AbortError"));
       stop?.addEventListener("abort", () => request.abort());
       request.send(file);

@@ -25,6 +25,7 @@ import { useKeys } from "./useKeys";
 import { Notice, Unsaved } from "./Unsaved";
 import { useNewest } from "../api/useNewest";
 import { useReckon } from "./useReckon";
+import { t } from "../i18n/texts";
 
 const Frame = styled.main`
   display: grid;
@@ -162,7 +163,7 @@ export function Bench({
   useKeys(flip);
 
   useEffect(() => {
-    window.document.title = `${document.number ?? ""} ${document.name} · Mossy Anvil`;
+    window.document.title = t("screen.bench.mossy_anvil", { value: document.number ?? "", name: document.name });
   }, [document.number, document.name]);
 
   // A stage the piece no longer goes through is no cut.
@@ -171,7 +172,7 @@ export function Bench({
   const asked = useMemo(() => cutAt && { document, rpm, ...cutAt }, [document, cutAt, rpm]);
   const { answer: peel } = useNewest(asked, api.peel);
 
-  if (!assessment) return <Waiting what="Reckoning it …" problem={problem?.detail} />;
+  if (!assessment) return <Waiting what={t("screen.bench.reckoning_it")} problem={problem?.detail} />;
   // The survey is about its own axis; everything else about the one between the lathe's centres.
   const bySurvey = station === "survey" && assessment.geometry.survey !== null;
   const geometry = bySurvey
@@ -256,7 +257,7 @@ export function Bench({
 
   return (
     <Frame>
-      <section className="piece" aria-label="Piece">
+      <section className="piece" aria-label={t("screen.bench.piece")}>
         <div>
           <TitleBar {...{ draft, settled, assessment, document, sits }} onSave={() => void save()} />
           {refused && (
@@ -276,8 +277,9 @@ export function Bench({
               <p>
                 {badInput ? (
                   <>
-                    Not reckoned: {problem.errors?.[0]?.detail ?? problem.detail}. The numbers are of the last draft
-                    that could be.
+                    {t("screen.bench.not_reckoned_the_numbers_are_of", {
+                      value: problem.errors?.[0]?.detail ?? problem.detail,
+                    })}
                   </>
                 ) : (
                   problem.detail
@@ -339,7 +341,7 @@ const useTitle = ({
       ? `⌀${mm(shape.diameter_mm)} × ${mm(shape.length_mm)}`
       : shape.type === "block"
         ? `${mm(shape.width_mm)} × ${mm(shape.height_mm)} × ${mm(shape.length_mm)}`
-        : `${mm(assessment.geometry.length_mm)} long`;
+        : t("screen.bench.long", { mm: mm(assessment.geometry.length_mm) });
   const water = assessment.drying ? ` · ${amountText(assessment.drying.moisture_pct, "%", unit)}` : "";
   return `${document.material.species} · ${size} · ${amountText(lastMassG(document, assessment), "g", unit)}${water}`;
 };
@@ -353,24 +355,24 @@ function TitleBar({ draft, settled, assessment, document, sits, onSave }: TitleP
       </h2>
       <span className={settled ? "facts" : "facts settling"}>
         {facts}
-        {sits === "reversed" && " · turned end for end"}
+        {sits === "reversed" && ` ${t("screen.bench.turned_end_for_end")}`}
       </span>
       {draft.canUndo && (
         <Button $kind="quiet" onPress={draft.undo}>
-          Undo
+          {t("screen.bench.undo")}
         </Button>
       )}
       {draft.canRedo && (
         <Button $kind="quiet" onPress={draft.redo}>
-          Redo
+          {t("screen.bench.redo")}
         </Button>
       )}
       {draft.dirty ? (
         <Button $kind="go" onPress={onSave}>
-          Save
+          {t("screen.bench.save")}
         </Button>
       ) : (
-        <span style={{ color: ink.quiet, padding: "0 6px" }}>saved</span>
+        <span style={{ color: ink.quiet, padding: "0 6px" }}>{t("screen.bench.saved")}</span>
       )}
     </Title>
   );

@@ -9,14 +9,15 @@ import { MendStation } from "../stations/mend/MendStation";
 import { Survey } from "../stations/survey/Survey";
 import { Turn } from "../stations/turn/Turn";
 import type { AtStation } from "../draft/atStation";
+import { t } from "../i18n/texts";
 
 export const STATIONS = {
-  survey: "Survey",
-  form: "Form",
-  mend: "Mend",
-  turn: "Turn",
-  finish: "Finish",
-  log: "Log",
+  survey: t("screen.bench.survey"),
+  form: t("screen.bench.form"),
+  mend: t("screen.bench.mend"),
+  turn: t("screen.bench.turn"),
+  finish: t("screen.bench.finish"),
+  log: t("screen.bench.log"),
 } as const;
 export type Station = keyof typeof STATIONS;
 const ROOMS = { survey: Survey, form: FormStation, mend: MendStation, turn: Turn, finish: Finish, log: Log };
@@ -75,7 +76,7 @@ export const Docket = memo(function Docket({
 }) {
   return (
     <Frame selectedKey={station} onSelectionChange={(key) => onStation(key as Station)}>
-      <Names aria-label="Stations">
+      <Names aria-label={t("screen.bench.stations")}>
         {(Object.keys(STATIONS) as Station[]).map((key) => (
           <Name key={key} id={key}>
             {STATIONS[key]}

@@ -7,6 +7,7 @@ import { Button } from "../kit/Button";
 import { Told } from "../kit/Says";
 import { ink } from "../kit/theme";
 import type { Station } from "./Docket";
+import { t } from "../i18n/texts";
 
 const Strip = styled.footer`
   display: flex;
@@ -33,11 +34,11 @@ const Strip = styled.footer`
 
 const ASK_AGAIN_MS = 60_000;
 const ACTIONS: Record<Assessment["next_move"]["action"], { word: string; station: Station }> = {
-  weigh: { word: "Log the weight", station: "mend" },
-  mend: { word: "Open the mend", station: "mend" },
-  log_cut: { word: "Log the cut", station: "log" },
-  draw_form: { word: "Open the form", station: "form" },
-  survey: { word: "Open the survey", station: "survey" },
+  weigh: { word: t("screen.bench.log_the_weight"), station: "mend" },
+  mend: { word: t("screen.bench.open_the_mend"), station: "mend" },
+  log_cut: { word: t("screen.bench.log_the_cut"), station: "log" },
+  draw_form: { word: t("screen.bench.open_the_form"), station: "form" },
+  survey: { word: t("screen.bench.open_the_survey"), station: "survey" },
 };
 
 /** One sentence, one button: what to do now, or what it waits for. */
@@ -63,21 +64,21 @@ export function NextMove({
     const next = lines.find(({ key }) => key === card.next_line);
     const waits = next?.wait && !next.wait.ended_at && Date.parse(next.wait.likely_at) > Date.parse(card.now);
     return (
-      <Strip aria-label="Next move">
-        <span className="next">{waits ? "Waits" : "Next"}</span>
+      <Strip aria-label={t("screen.bench.next_move")}>
+        <span className="next">{waits ? t("screen.bench.waits") : t("screen.bench.next")}</span>
         <p>
-          {next ? <Told message={next.message} /> : "Every line of its card is ticked: end the card."}
+          {next ? <Told message={next.message} /> : t("screen.bench.every_line_of_its_card_is")}
           {waits &&
             next?.wait &&
-            ` Until ${new Date(next.wait.likely_at).toLocaleString("en-GB", { weekday: "short", hour: "2-digit", minute: "2-digit" })}.`}
+            ` ${t("screen.bench.until", { to_locale_string: new Date(next.wait.likely_at).toLocaleString("en-GB", { weekday: "short", hour: "2-digit", minute: "2-digit" }) })}`}
         </p>
-        <Button onPress={() => void go(`/blanks/${blankId}/card`)}>To the card</Button>
+        <Button onPress={() => void go(`/blanks/${blankId}/card`)}>{t("screen.bench.to_the_card")}</Button>
       </Strip>
     );
   }
   return (
-    <Strip aria-label="Next move">
-      <span className="next">{move.ready ? "Next" : "Waits"}</span>
+    <Strip aria-label={t("screen.bench.next_move")}>
+      <span className="next">{move.ready ? t("screen.bench.next") : t("screen.bench.waits")}</span>
       <p>
         <Told message={move} />
       </p>

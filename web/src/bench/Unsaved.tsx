@@ -5,6 +5,7 @@ import { Button } from "../kit/Button";
 import { ink } from "../kit/theme";
 import { useUnit } from "../kit/Units";
 import { differences } from "./compare";
+import { t } from "../i18n/texts";
 
 export const Notice = styled.div`
   border: 2px solid ${ink.rust};
@@ -60,24 +61,25 @@ export function Unsaved({ refused, mine, onChoose, onClose }: Props) {
   return (
     <Notice role="alert">
       <p>
-        <strong>Not saved.</strong> {problem.errors?.[0]?.detail ?? problem.detail} Your draft is kept on this screen.
+        <strong>{t("screen.bench.not_saved")}</strong>{" "}
+        {t("screen.bench.your_draft_is_kept_on_this", { value: problem.errors?.[0]?.detail ?? problem.detail })}
       </p>
-      {current && <Button onPress={() => onChoose(current, true)}>Go on with mine</Button>}
-      {current && <Button onPress={() => onChoose(current, false)}>Take theirs</Button>}
+      {current && <Button onPress={() => onChoose(current, true)}>{t("screen.bench.go_on_with_mine")}</Button>}
+      {current && <Button onPress={() => onChoose(current, false)}>{t("screen.bench.take_theirs")}</Button>}
       <Button $kind="quiet" onPress={onClose}>
-        Close
+        {t("screen.bench.close")}
       </Button>
       {current && (
-        <Both tabIndex={0} role="group" aria-label="What differs">
+        <Both tabIndex={0} role="group" aria-label={t("screen.bench.what_differs")}>
           {apart.length === 0 ? (
-            <span>Theirs says the same as yours.</span>
+            <span>{t("screen.bench.theirs_says_the_same_as_yours")}</span>
           ) : (
             <table>
               <thead>
                 <tr>
-                  <th>Differs</th>
-                  <th>Yours</th>
-                  <th>Theirs</th>
+                  <th>{t("screen.bench.differs")}</th>
+                  <th>{t("screen.bench.yours")}</th>
+                  <th>{t("screen.bench.theirs")}</th>
                 </tr>
               </thead>
               <tbody>

@@ -1,6 +1,7 @@
 // What differs between two versions of a blank, in words. Nothing is judged here.
 import { isPath, type Defect, type Document } from "../api/document";
 import { amountText, type LengthUnit } from "../kit/measure";
+import { t } from "../i18n/texts";
 
 export type Difference = { what: string; mine: string; theirs: string };
 const NONE = "—";
@@ -9,23 +10,23 @@ const WORDS: Record<string, string> = {
   depth_mm: "depth",
   width_mm: "mouth",
   clock_deg: "hour",
-  r_mm: "off the axis",
-  z_mm: "off the head",
+  r_mm: t("screen.bench.off_the_axis"),
+  z_mm: t("screen.bench.off_the_head"),
   diameter_mm: "across",
   length_mm: "length",
   height_mm: "height",
   density_kg_m3: "density",
   moisture_pct: "moisture",
-  centre_offset_mm: "centre shifted",
+  centre_offset_mm: t("screen.bench.centre_shifted"),
   size_mm: "size",
   bonded_share: "held",
   hole_diameter_mm: "holes",
-  holes_per_cm2: "holes to the cm²",
-  grain_clock_deg: "grain runs",
+  holes_per_cm2: t("screen.bench.holes_to_the_cm2"),
+  grain_clock_deg: t("screen.bench.grain_runs"),
   mass_kg: "weight",
   ballast_kg: "ballast",
   swing_mm: "swing",
-  between_centres_mm: "between centres",
+  between_centres_mm: t("screen.bench.between_centres"),
 };
 const word = (key: string) => WORDS[key] ?? (/^\d+$/.test(key) ? String(Number(key) + 1) : key.replaceAll("_", " "));
 
@@ -60,7 +61,9 @@ function between(what: string, mine: unknown, theirs: unknown, unit: LengthUnit)
 }
 
 const summary = (defect: Defect | undefined) =>
-  defect ? `${defect.type.replaceAll("_", " ")}${isPath(defect) ? `, ${defect.path.length} points` : ""}` : NONE;
+  defect
+    ? `${defect.type.replaceAll("_", " ")}${isPath(defect) ? t("screen.bench.points", { count: defect.path.length }) : ""}`
+    : NONE;
 
 /** Differences of the same blank as it is here and as somebody else saved it; readings are added, not saved, and left out. */
 export function differences(mine: Document, theirs: Document, unit: LengthUnit): Difference[] {

@@ -12,6 +12,7 @@ import { useTask } from "../kit/useTask";
 import { useUnit } from "../kit/Units";
 import { Carry, Fault, Fields, Heading, Quiet, Ticket } from "../kit/parts";
 import { Room } from "../kit/Room";
+import { t } from "../i18n/texts";
 
 const ASK_AGAIN_MS = 30_000;
 const HOUR_MS = 3_600_000;
@@ -24,18 +25,18 @@ export function Board({ shop }: { shop: Shop }) {
   );
   return (
     <Room>
-      <h2>Board</h2>
-      <section aria-label="Waits">
-        <Heading as="h3">Waiting, soonest first</Heading>
+      <h2>{t("screen.board.board")}</h2>
+      <section aria-label={t("screen.board.waits")}>
+        <Heading as="h3">{t("screen.board.waiting_soonest_first")}</Heading>
         {waits.error && <Fault role="alert">{waits.error.message}</Fault>}
-        {waits.data?.waits.length === 0 && <Quiet>Nothing waits.</Quiet>}
+        {waits.data?.waits.length === 0 && <Quiet>{t("screen.board.nothing_waits")}</Quiet>}
         {waits.data && waits.data.waits.length > 0 && (
           <Ticket>
             <thead>
               <tr>
-                <th>Piece</th>
-                <th>Until</th>
-                <th>Unlocks</th>
+                <th>{t("screen.board.piece")}</th>
+                <th>{t("screen.board.until")}</th>
+                <th>{t("screen.board.unlocks")}</th>
               </tr>
             </thead>
             <tbody>
@@ -45,8 +46,8 @@ export function Board({ shop }: { shop: Shop }) {
             </tbody>
           </Ticket>
         )}
-        <Heading as="h3">Ready for a hand</Heading>
-        {ready.length === 0 && <Quiet>Nothing just now.</Quiet>}
+        <Heading as="h3">{t("screen.board.ready_for_a_hand")}</Heading>
+        {ready.length === 0 && <Quiet>{t("screen.board.nothing_just_now")}</Quiet>}
         <ul>
           {ready.map((place) => (
             <li key={place.id} style={{ borderTop: `1px solid ${ink.rule}` }}>
@@ -54,22 +55,23 @@ export function Board({ shop }: { shop: Shop }) {
                 to={`/blanks/${place.id}/${place.note}`}
                 style={{ color: "inherit", minHeight: 44, display: "flex", alignItems: "center", gap: 8 }}
               >
-                <strong>{place.number ?? "–"}</strong> {place.name} · {place.note}
+                <strong>{place.number ?? "–"}</strong> {place.name} · {t(`screen.bench.${place.note}`)}
               </Link>
             </li>
           ))}
         </ul>
       </section>
-      <section aria-label="Air and calendar">
-        <Heading as="h3">The shop’s air</Heading>
+      <section aria-label={t("screen.board.air_and_calendar")}>
+        <Heading as="h3">{t("screen.board.the_shops_air")}</Heading>
         <AirOf shop={shop} />
-        <Heading as="h3">In a calendar</Heading>
+        <Heading as="h3">{t("screen.board.in_a_calendar")}</Heading>
         <Carry href="/api/waits.ics" download>
-          The waits, as a calendar file
+          {t("screen.board.the_waits_as_a_calendar_file")}
         </Carry>
         <Quiet>
-          Or let a calendar on this machine follow <code>{window.location.origin}/api/waits.ics</code>: it moves as the
-          waits do.
+          {t("screen.board.or_let_a_calendar_on_this")}{" "}
+          <code>{t("screen.board.api_waits_ics", { origin: window.location.origin })}</code>
+          {t("screen.board.it_moves_as_the_waits_do")}
         </Quiet>
       </section>
     </Room>
@@ -82,7 +84,7 @@ function Waits({ wait, nowMs }: { wait: WaitOf; nowMs: number }) {
   const span =
     wait.earliest_at === wait.likely_at
       ? day(wait.likely_at)
-      : `${day(wait.earliest_at)} at the earliest, likely ${day(wait.likely_at)}`;
+      : t("screen.board.at_the_earliest_likely", { day: day(wait.earliest_at), day_2: day(wait.likely_at) });
   return (
     <tr>
       <th scope="row">
@@ -95,16 +97,18 @@ function Waits({ wait, nowMs }: { wait: WaitOf; nowMs: number }) {
       </th>
       <td>
         {left <= 0 ? (
-          <strong style={{ color: ink.rust }}>{wait.working ? "working time is over" : "time is up"}</strong>
+          <strong style={{ color: ink.rust }}>
+            {wait.working ? t("screen.board.working_time_is_over") : t("screen.board.time_is_up")}
+          </strong>
         ) : (
           <>
             {amountText(left, "h", unit)}
-            {wait.working && " of working time"}
+            {wait.working && ` ${t("screen.board.of_working_time")}`}
             <Quiet style={{ margin: 0 }}>{span}</Quiet>
           </>
         )}
       </td>
-      <td>{wait.unlocks ?? "the next line"}</td>
+      <td>{wait.unlocks ? t(`unlocks.${wait.unlocks}`) : t("screen.board.the_next_line")}</td>
     </tr>
   );
 }
@@ -129,13 +133,13 @@ function AirOf({ shop }: { shop: Shop }) {
     <>
       <Fields>
         <NumberField
-          label="Temperature, °C"
+          label={t("screen.board.temperature_c")}
           value={air.temperature_c}
           onChange={(temperature_c) => setAir({ ...air, temperature_c })}
           fault={fault("temperature_c")}
         />
         <NumberField
-          label="Humidity, %"
+          label={t("screen.board.humidity")}
           value={air.humidity * 100}
           onChange={(humidity) => setAir({ ...air, humidity: humidity / 100 })}
           fault={fault("humidity")}
@@ -150,14 +154,11 @@ function AirOf({ shop }: { shop: Shop }) {
           )
         }
       >
-        Save
+        {t("screen.board.save")}
       </Button>
-      <TaskProgress task={task} label="Saving the air" onCancel={cancel} />
+      <TaskProgress task={task} label={t("screen.board.saving_the_air")} onCancel={cancel} />
       {problem && !problem.errors?.length && <Fault role="alert">{problem.detail}</Fault>}
-      <Quiet>
-        Everything dries and cures in it. Colder by ten degrees, what cures takes twice as long: waits under way move
-        with it.
-      </Quiet>
+      <Quiet>{t("screen.board.everything_dries_and_cures_in_it")}</Quiet>
     </>
   );
 }

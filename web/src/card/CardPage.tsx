@@ -15,6 +15,7 @@ import { Running } from "./Running";
 import { spanText } from "./serverClock";
 import { Troubles } from "./Troubles";
 import { useCard } from "./useCard";
+import { t } from "../i18n/texts";
 
 const Page = styled.main`
   display: grid;
@@ -113,13 +114,19 @@ export function CardPage() {
   const handle = useCard(id);
   const { card } = handle;
   if (card.data === undefined)
-    return <Waiting what="Fetching the card …" problem={card.error?.message} onAgain={() => void card.refetch()} />;
+    return (
+      <Waiting
+        what={t("screen.card.fetching_the_card")}
+        problem={card.error?.message}
+        onAgain={() => void card.refetch()}
+      />
+    );
   if (card.data === null)
     return (
       <Page>
         <header>
-          <h2>No card is open for this blank.</h2>
-          <Button onPress={() => void go(`/blanks/${id}/mend`)}>To its plan</Button>
+          <h2>{t("screen.card.no_card_is_open_for_this")}</h2>
+          <Button onPress={() => void go(`/blanks/${id}/mend`)}>{t("screen.card.to_its_plan")}</Button>
         </header>
       </Page>
     );
@@ -157,7 +164,7 @@ function Open({
     const own = alarm.current;
     if (due) own.start();
     else own.stop();
-    window.document.title = due ? "● Time is up · Mossy Anvil" : "Card · Mossy Anvil";
+    window.document.title = due ? t("screen.card.time_is_up_mossy_anvil") : t("screen.card.card_mossy_anvil");
     return () => own.stop();
   }, [due]);
 
@@ -183,17 +190,20 @@ function Open({
   if (!here) return null;
   const left_ = lines.filter(({ line }) => !line.done_at && !line.optional).length;
   return (
-    <Page aria-label="Card">
+    <Page aria-label={t("screen.card.card")}>
       <header>
         <h2>
           <Told message={here.step.name} />
         </h2>
         <span>
-          line {index + 1} of {lines.length}
-          {left_ === 0 ? ", all ticked" : ""}
+          {t("screen.card.line_of", {
+            value: index + 1,
+            count: lines.length,
+            value_2: left_ === 0 ? t("screen.card.all_ticked") : "",
+          })}
         </span>
         <Button $kind="quiet" onPress={() => void go(`/blanks/${blankId}/mend`)}>
-          To the plan
+          {t("screen.card.to_the_plan")}
         </Button>
       </header>
       <div>
@@ -213,7 +223,7 @@ function Open({
       <section>
         {failed && (
           <p role="alert" style={{ color: ink.rust }}>
-            The server does not answer. Timers go on here; what you tick is kept once it is back.
+            {t("screen.card.the_server_does_not_answer_timers")}
           </p>
         )}
         {handle.problem && (
@@ -237,7 +247,7 @@ function Open({
         )}
         {working && (
           <p role="alert" style={{ color: ink.rust, fontWeight: 700 }}>
-            The working time is over: pour no more of that cup.
+            {t("screen.card.the_working_time_is_over_pour")}
           </p>
         )}
         {here.step.says.length > 0 && <AdviceList advice={here.step.says} workings={{}} />}
@@ -253,7 +263,7 @@ function Open({
             <div style={{ display: "flex", flexWrap: "wrap", gap: 12 }}>
               {here.step.troubles.length > 0 && (
                 <Button style={{ minHeight: 64, fontSize: 20 }} onPress={() => meet(true)}>
-                  Something went wrong
+                  {t("screen.card.something_went_wrong")}
                 </Button>
               )}
               {(here.line.done_at ?? here.line.wait) && (
@@ -261,7 +271,7 @@ function Open({
                   style={{ minHeight: 64, fontSize: 20 }}
                   onPress={() => mark(card.id, { line: here.line.key, kind: "taken_back" })}
                 >
-                  Take it back
+                  {t("screen.card.take_it_back")}
                 </Button>
               )}
               {left_ === 0 && (
@@ -270,7 +280,7 @@ function Open({
                   style={{ minHeight: 64, fontSize: 20 }}
                   onPress={() => handle.end(card.id, () => void go(`/blanks/${blankId}/log`))}
                 >
-                  End the card
+                  {t("screen.card.end_the_card")}
                 </Button>
               )}
               {left_ > 0 && (
@@ -279,7 +289,7 @@ function Open({
                   style={{ minHeight: 64, fontSize: 20 }}
                   onPress={() => handle.end(card.id, () => void go(`/blanks/${blankId}/log`))}
                 >
-                  Break off here
+                  {t("screen.card.break_off_here")}
                 </Button>
               )}
             </div>
@@ -288,13 +298,17 @@ function Open({
       </section>
       <Foot>
         <Button $kind="quiet" isDisabled={index === 0} onPress={() => step(-1)}>
-          ‹ Back
+          {t("screen.card.back")}
         </Button>
         <Button $kind="quiet" data-go isDisabled={busy} onPress={onward}>
-          {here.line.done_at ? "Go on ›" : here.line.minutes && !here.line.wait ? "Start the clock" : "Done ✓"}
+          {here.line.done_at
+            ? t("screen.card.go_on")
+            : here.line.minutes && !here.line.wait
+              ? t("screen.card.start_the_clock")
+              : t("screen.card.done")}
         </Button>
         <Button $kind="quiet" isDisabled={index === lines.length - 1} onPress={() => step(1)}>
-          Look on ›
+          {t("screen.card.look_on")}
         </Button>
       </Foot>
     </Page>
@@ -303,12 +317,12 @@ function Open({
 
 const left = (line: CardLine, nowMs: number) => (line.wait ? Date.parse(line.wait.likely_at) - nowMs : 0);
 
-const LEVELS = ["None", "A few", "Many", "It foams"] as const;
+const LEVELS = [t("screen.card.none_"), "A few", t("screen.card.many"), t("screen.card.it_foams")] as const;
 
 /** How it bubbles, as often as anybody looks. */
 function Bubbles({ line, onSeen }: { line: CardLine; onSeen: (level: number) => void }) {
   return (
-    <div role="group" aria-label="How it bubbles" style={{ display: "grid", gap: 8 }}>
+    <div role="group" aria-label={t("screen.card.how_it_bubbles")} style={{ display: "grid", gap: 8 }}>
       {line.says && <AdviceList advice={[line.says]} workings={{}} />}
       <div style={{ display: "flex", flexWrap: "wrap", gap: 10 }}>
         {LEVELS.map((name, level) => (
@@ -330,13 +344,13 @@ function Bubbles({ line, onSeen }: { line: CardLine; onSeen: (level: number) => 
 }
 
 const ASKS: Record<string, string> = {
-  dry_g: "Weight dry, g",
-  wet_g: "Weight wet, g",
-  cured_g: "Weight cured, g",
-  mass_g: "Weight, g",
-  used_g: "Used, g",
-  bubbling_min: "Bubbled for, min",
-  gel_min: "Gelled after, min",
+  dry_g: t("screen.card.weight_dry_g"),
+  wet_g: t("screen.card.weight_wet_g"),
+  cured_g: t("screen.card.weight_cured_g"),
+  mass_g: t("screen.card.weight_g"),
+  used_g: t("screen.card.used_g"),
+  bubbling_min: t("screen.card.bubbled_for_min"),
+  gel_min: t("screen.card.gelled_after_min"),
 };
 
 function Line({ line, nowMs, onValue }: { line: CardLine; nowMs: number; onValue: (value: number) => void }) {
@@ -351,14 +365,16 @@ function Line({ line, nowMs, onValue }: { line: CardLine; nowMs: number; onValue
       {target && (
         <p className="target">
           {amountText(target.value, target.unit, unit)}
-          {target.within !== null && <small>give or take {amountText(target.within, target.unit, unit)}</small>}
+          {target.within !== null && (
+            <small>{t("screen.card.give_or_take", { within: amountText(target.within, target.unit, unit) })}</small>
+          )}
         </p>
       )}
       {minutes && !wait && (
         <p className="target">
           {amountText(minutes[1] ?? 0, "min", unit)}
           {(minutes[0] ?? 0) < (minutes[1] ?? 0) * 0.95 && (
-            <small>{amountText(minutes[0] ?? 0, "min", unit)} at the earliest</small>
+            <small>{t("screen.card.at_the_earliest", { amount_text: amountText(minutes[0] ?? 0, "min", unit) })}</small>
           )}
         </p>
       )}
@@ -366,14 +382,16 @@ function Line({ line, nowMs, onValue }: { line: CardLine; nowMs: number; onValue
         <p className="target" role="timer" style={left(line, nowMs) <= 0 ? { color: ink.rust } : undefined}>
           {spanText(left(line, nowMs))}
           <small>
-            {left(line, nowMs) <= 0 ? "time is up" : `until ${timeText(wait.likely_at)}`}
+            {left(line, nowMs) <= 0
+              ? t("screen.card.time_is_up")
+              : t("screen.card.until", { likely_at: timeText(wait.likely_at) })}
             {Date.parse(wait.earliest_at) > nowMs &&
               wait.earliest_at !== wait.likely_at &&
-              `, ${timeText(wait.earliest_at)} at the earliest`}
+              t("screen.card.at_the_earliest_2", { earliest_at: timeText(wait.earliest_at) })}
           </small>
         </p>
       )}
-      {line.unlocks && <p>Then: {line.unlocks}.</p>}
+      {line.unlocks && <p>{t("screen.card.then", { unlocks: t(`unlocks.${line.unlocks}`) })}</p>}
       {line.measures && !line.done_at && (
         <div style={{ width: 260 }}>
           <NumberField

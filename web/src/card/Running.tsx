@@ -3,6 +3,7 @@ import type { CardLine } from "../api/document";
 import { Told } from "../kit/Says";
 import { ink } from "../kit/theme";
 import { spanText } from "./serverClock";
+import { t } from "../i18n/texts";
 
 const Strip = styled.ul`
   display: flex;
@@ -52,7 +53,7 @@ export function Running({
   const running = lines.filter(({ key, wait }) => key !== here && wait && !wait.ended_at);
   if (running.length === 0) return null;
   return (
-    <Strip aria-label="Clocks that run">
+    <Strip aria-label={t("screen.card.clocks_that_run")}>
       {running.map(({ key, message, wait }) => {
         const left = wait ? Date.parse(wait.likely_at) - nowMs : 0;
         return (

@@ -5,7 +5,10 @@ import { t } from "../i18n/texts";
 import { LengthField } from "../kit/MeasureField";
 import type { useCard } from "./useCard";
 
-const ASKS: Record<string, string> = { short_mm: "Short by", offset_mm: "Off its place by" };
+const ASKS: Record<string, string> = {
+  short_mm: t("screen.card.short_by"),
+  offset_mm: t("screen.card.off_its_place_by"),
+};
 const large = { minHeight: 64, fontSize: 20 };
 
 /** What went wrong: one press, and what to do comes onto the card. */
@@ -27,7 +30,7 @@ export function Troubles({
   const say = (key: string, mm?: number) =>
     handle.trouble(card.id, { line: line.key, trouble: key, ...(mm !== undefined && { amount: mm }) }, onClose);
   return (
-    <div role="group" aria-label="What went wrong" style={{ display: "grid", gap: 12 }}>
+    <div role="group" aria-label={t("screen.card.what_went_wrong")} style={{ display: "grid", gap: 12 }}>
       <div style={{ display: "flex", flexWrap: "wrap", gap: 12 }}>
         {step.troubles.map((trouble) => (
           <Button
@@ -40,7 +43,7 @@ export function Troubles({
           </Button>
         ))}
         <Button $kind="quiet" style={large} onPress={onClose}>
-          Nothing
+          {t("screen.card.nothing")}
         </Button>
       </div>
       {asked?.asks && (
@@ -54,7 +57,7 @@ export function Troubles({
             isDisabled={amount <= 0 || handle.busy}
             onPress={() => say(asked.key, amount)}
           >
-            {t(`tables.troubles.${asked.key}.name`)}: what now?
+            {t("screen.card.what_now", { t: t(`tables.troubles.${asked.key}.name`) })}
           </Button>
         </div>
       )}

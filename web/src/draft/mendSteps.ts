@@ -1,15 +1,16 @@
 // A plan of mending as the turner changes it: only its order and what stands in it, nothing of what it comes to.
 import type { Document, Groove, MendKind, MendStep } from "../api/document";
+import { t } from "../i18n/texts";
 
 export const KINDS: Record<MendKind, string> = {
-  dry: "Dry",
-  stabilise: "Stabilise",
-  soak: "Harden",
-  glue: "Glue",
-  fill: "Fill",
-  inlay: "Inlay",
-  cast: "Cast",
-  sand: "Level",
+  dry: t("screen.draft.dry"),
+  stabilise: t("screen.draft.stabilise"),
+  soak: t("screen.draft.harden"),
+  glue: t("screen.draft.glue"),
+  fill: t("screen.draft.fill"),
+  inlay: t("screen.draft.inlay"),
+  cast: t("screen.draft.cast"),
+  sand: t("screen.draft.level"),
 };
 
 /** An id no other step has. */

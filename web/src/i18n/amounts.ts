@@ -48,14 +48,15 @@ const unitText = (name: string, values: Record<string, string | number>) => cata
 const hourOf = (clockDeg: number) => Math.round((((clockDeg % 360) + 360) % 360) / 30) % 12 || 12;
 
 /** An hour as people say it: 2 o'clock, half past 4. */
-export function clockText(clockDeg: number): string {
+const clock = (clockDeg: number): string => {
   const halves = Math.round((((clockDeg % 360) + 360) % 360) / 15) % 24;
   return unitText(halves % 2 === 0 ? "oclock" : "half_past", { hour: Math.floor(halves / 2) || 12 });
-}
+};
+export const clockText = (clockDeg: number) => stretched(clock(clockDeg));
 
 /** A plane through the axis by the two hours it runs through. */
-export const planeText = (clockDeg: number) =>
-  unitText("plane", { from: hourOf(clockDeg), to: hourOf(clockDeg + 180) });
+const plane = (clockDeg: number) => unitText("plane", { from: hourOf(clockDeg), to: hourOf(clockDeg + 180) });
+export const planeText = (clockDeg: number) => stretched(plane(clockDeg));
 
 const moneyText = (value: number) =>
   new Intl.NumberFormat("en-GB", {
@@ -79,8 +80,8 @@ function byTable(value: number, of: string, table: Table): string {
 /** An amount with its unit, in the shown units. Speeds are rounded down: a limit must not grow by rounding. */
 export function amountText(value: number | null, of: string, unit: LengthUnit): string {
   if (value === null) return stretched(unitText("none", {}));
-  if (of === "clock") return stretched(clockText(value));
-  if (of === "plane") return stretched(planeText(value));
+  if (of === "clock") return clockText(value);
+  if (of === "plane") return planeText(value);
   if (of === "money") return moneyText(value);
   return stretched(byTable(value, of, unit === "in" ? IMPERIAL : METRIC));
 }

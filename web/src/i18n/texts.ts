@@ -1,12 +1,19 @@
 // Texts of the catalogue (core/data/locales): the words of every screen, and the messages of the core with their amounts put in.
-import type { Amount, Message } from "../api/document";
 import { amountText, type LengthUnit } from "./amounts";
 import { catalogue, stretched } from "./catalogue";
+
+/** An amount of a message: see MossyAnvil::Message. */
+export type Amount = { value: string | number | null | Message | (string | number | Message)[]; unit: string };
+/** What the core says: the key of a text, and its amounts. */
+export type Message = { key: string; amounts: Record<string, Amount> };
 
 type Values = Record<string, string | number>;
 
 /** The text of a key with plain values put in; an error where the catalogue has none. */
 export const t = (key: string, values: Values = {}): string => stretched(catalogue.t(key, values));
+
+/** With a capital: a word of the catalogue as a label. */
+export const capital = (text: string): string => text.replace(/^[^\p{L}\p{N}]*\p{L}/u, (start) => start.toUpperCase());
 
 /** The words of several keys under one, by those keys: for lists to choose from. */
 export const words = <Key extends string>(under: string, keys: readonly Key[]): Record<Key, string> =>
@@ -73,6 +80,13 @@ function counted(amounts: Message["amounts"]): { count?: number } {
 function list(items: string[]): string {
   if (items.length < 2) return items.join("");
   return t("lists.and", { first: items.slice(0, -1).join(t("lists.comma")), last: items.at(-1) ?? "" });
+}
+
+/** The same as a sentence, which begins with a capital unless it begins with the letter of a defect or a number. */
+export function sentence(message: Message, unit: LengthUnit): Run[] {
+  const all = runs(message, unit);
+  const first = all.findIndex(({ text }) => /[\p{L}\p{N}]/u.test(text));
+  return all.map((run, index) => (index === first && !run.strong ? { ...run, text: capital(run.text) } : run));
 }
 
 /** A message as plain text. */

@@ -2,6 +2,7 @@ import { Component, type ReactNode } from "react";
 import styled from "styled-components";
 import { Button } from "./Button";
 import { ink } from "./theme";
+import { t } from "../i18n/texts";
 
 const Notice = styled.div`
   margin: 40px auto;
@@ -27,10 +28,10 @@ export class Broken extends Component<{ children: ReactNode }, { fault: Error | 
     if (!fault) return this.props.children;
     return (
       <Notice role="alert">
-        <h2>This screen broke.</h2>
-        <p>What was saved is safe, and what was not is kept on this machine as a draft.</p>
+        <h2>{t("screen.kit.this_screen_broke")}</h2>
+        <p>{t("screen.kit.what_was_saved_is_safe_and")}</p>
         <p style={{ color: ink.quiet }}>{(fault as Error).message}</p>
-        <Button onPress={() => window.location.reload()}>Open it again</Button>
+        <Button onPress={() => window.location.reload()}>{t("screen.kit.open_it_again")}</Button>
       </Notice>
     );
   }

@@ -4,18 +4,19 @@ import { Button } from "./Button";
 import { Choice } from "./Choice";
 import { NumberField } from "./MeasureField";
 import { Fields, Quiet } from "./parts";
+import { t } from "../i18n/texts";
 
 type SheetOf = NonNullable<MendStep["sheet"]>;
 const NUMBERS = [
-  ["working_min", "Working time of 100 g at 25 °C, min"],
-  ["peak_c", "Peak of that cup, °C"],
-  ["layer_mm", "Deepest pour, mm"],
-  ["cup_limit_g", "Largest cup, g"],
-  ["dry_to_pct", "Wood at most, %"],
-  ["demould_h", "Demould after, h"],
-  ["cure_d", "Cured after, days"],
-  ["soft_from_c", "Softens from, °C"],
-  ["price_per_g", "Price a gram"],
+  ["working_min", t("screen.kit.working_time_of_100_g_at")],
+  ["peak_c", t("screen.kit.peak_of_that_cup_c")],
+  ["layer_mm", t("screen.kit.deepest_pour_mm")],
+  ["cup_limit_g", t("screen.kit.largest_cup_g")],
+  ["dry_to_pct", t("screen.kit.wood_at_most")],
+  ["demould_h", t("screen.kit.demould_after_h")],
+  ["cure_d", t("screen.kit.cured_after_days")],
+  ["soft_from_c", t("screen.kit.softens_from_c")],
+  ["price_per_g", t("screen.kit.price_a_gram")],
 ] as const;
 
 type Props = {
@@ -40,11 +41,11 @@ export function Sheet({ sheet = {}, faults, place, onPut, open: always = false }
   if (!open && !wrong)
     return (
       <Button $kind="quiet" style={{ justifySelf: "start", paddingLeft: 0 }} onPress={() => setOpen(true)}>
-        {given > 0 ? `Its own data sheet: ${given} numbers` : "Put in its own data sheet"}
+        {given > 0 ? t("screen.kit.its_own_data_sheet_numbers", { given }) : t("screen.kit.put_in_its_own_data_sheet")}
       </Button>
     );
   return (
-    <div role="group" aria-label="Data sheet">
+    <div role="group" aria-label={t("screen.kit.data_sheet")}>
       <Fields>
         {NUMBERS.map(([key, label]) => (
           <NumberField
@@ -57,9 +58,13 @@ export function Sheet({ sheet = {}, faults, place, onPut, open: always = false }
         ))}
       </Fields>
       <Choice
-        label="Mixed"
+        label={t("screen.kit.mixed")}
         value={sheet.mix_by ?? "class"}
-        options={{ class: "as its class", mass: "by mass", volume: "by volume" }}
+        options={{
+          class: t("screen.kit.as_its_class"),
+          mass: t("screen.kit.by_mass"),
+          volume: t("screen.kit.by_volume"),
+        }}
         onChange={(by) =>
           put({
             mix_by: by === "class" ? undefined : by,
@@ -72,7 +77,7 @@ export function Sheet({ sheet = {}, faults, place, onPut, open: always = false }
           {([0, 1] as const).map((side) => (
             <NumberField
               key={`p${side}`}
-              label={side === 0 ? "Parts of resin" : "Parts of hardener"}
+              label={side === 0 ? t("screen.kit.parts_of_resin") : t("screen.kit.parts_of_hardener")}
               value={sheet.parts?.[side] ?? 0}
               onChange={(value) =>
                 put({ parts: side === 0 ? [value, sheet.parts?.[1] ?? 1] : [sheet.parts?.[0] ?? 1, value] })
@@ -83,7 +88,7 @@ export function Sheet({ sheet = {}, faults, place, onPut, open: always = false }
           {([0, 1] as const).map((side) => (
             <NumberField
               key={`d${side}`}
-              label={side === 0 ? "Resin, g/ml" : "Hardener, g/ml"}
+              label={side === 0 ? t("screen.kit.resin_g_ml") : t("screen.kit.hardener_g_ml")}
               value={sheet.density_g_ml?.[side] ?? 0}
               onChange={(value) =>
                 put({
@@ -96,7 +101,7 @@ export function Sheet({ sheet = {}, faults, place, onPut, open: always = false }
           ))}
         </Fields>
       )}
-      <Quiet>Left at 0, a number stays as its class has it. The product’s safety data sheet comes first.</Quiet>
+      <Quiet>{t("screen.kit.left_at_0_a_number_stays")}</Quiet>
     </div>
   );
 }

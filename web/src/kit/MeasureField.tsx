@@ -4,6 +4,7 @@ import styled from "styled-components";
 import { clockFieldText, lengthText, parseClock, parseLength } from "./measure";
 import { focusRing, ink } from "./theme";
 import { useUnit } from "./Units";
+import { t } from "../i18n/texts";
 
 const Frame = styled(TextField)`
   display: grid;
@@ -84,7 +85,7 @@ function TypedField({
 /** A length, in the shown units or with its own. */
 export function LengthField(props: Props) {
   const unit = useUnit();
-  const hint = unit === "in" ? "A length: 2 3/8, 2.375 or 60 mm" : "A length: 60, 6 cm or 2 3/8″";
+  const hint = unit === "in" ? "A length: 2 3/8, 2.375 or 60 mm" : t("screen.kit.a_length_60_6_cm_or");
   return (
     <TypedField
       {...props}
@@ -104,8 +105,8 @@ export function ClockField(props: Props) {
   return (
     <TypedField
       {...props}
-      label={`${props.label}, o’clock`}
-      reading={{ parse: parseClock, show: clockFieldText, hint: "An hour: 2, 2:30, half past two or 75°" }}
+      label={t("screen.kit.oclock", { label: props.label })}
+      reading={{ parse: parseClock, show: clockFieldText, hint: t("screen.kit.an_hour_2_2_30_half") }}
     />
   );
 }
@@ -123,7 +124,7 @@ export function OffsetField(props: Props) {
     <TypedField
       {...props}
       label={`${props.label}, ${unit}`}
-      reading={{ parse, show, hint: "A length either way: 4, −4 or −1/8″" }}
+      reading={{ parse, show, hint: t("screen.kit.a_length_either_way_4_4") }}
     />
   );
 }

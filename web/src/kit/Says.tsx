@@ -2,12 +2,16 @@ import { Fragment, useId, useState } from "react";
 import { Button } from "react-aria-components";
 import styled from "styled-components";
 import type { Advice, Message, Working } from "../api/document";
-import { runs, t } from "../i18n/texts";
+import { runs, sentence, t } from "../i18n/texts";
 import { amountText } from "./measure";
 import { focusRing, ink, toneInk } from "./theme";
 import { useUnit } from "./Units";
 
-const SURE = { measured: "measured", derived: "derived", rule_of_thumb: "rule of thumb" } as const;
+const SURE = {
+  measured: t("screen.kit.measured"),
+  derived: t("screen.kit.derived"),
+  rule_of_thumb: t("screen.kit.rule_of_thumb"),
+} as const;
 const SURE_MARK = { measured: "●", derived: "◐", rule_of_thumb: "○" } as const;
 
 const Unfold = styled(Button)`
@@ -86,7 +90,7 @@ export function Worked({ children, working }: { children: React.ReactNode; worki
     <>
       {children}
       <Unfold aria-expanded={open} aria-controls={id} onPress={() => setOpen(!open)}>
-        {SURE_MARK[working.certainty]} {open ? "fold" : SURE[working.certainty]}
+        {SURE_MARK[working.certainty]} {open ? t("screen.kit.fold") : SURE[working.certainty]}
       </Unfold>
       {open && <WorkingSheet working={working} id={id} />}
     </>
@@ -94,11 +98,11 @@ export function Worked({ children, working }: { children: React.ReactNode; worki
 }
 
 /** A message of the core, its amounts in bold. */
-export function Told({ message }: { message: Message }) {
+export function Told({ message, asSentence = false }: { message: Message; asSentence?: boolean }) {
   const unit = useUnit();
   return (
     <>
-      {runs(message, unit).map(({ text, strong }, index) =>
+      {(asSentence ? sentence : runs)(message, unit).map(({ text, strong }, index) =>
         strong ? <strong key={index}>{text}</strong> : <Fragment key={index}>{text}</Fragment>,
       )}
     </>
@@ -114,14 +118,6 @@ const Line = styled.li<{ $tone: Advice["tone"]; $lead: boolean }>`
   line-height: 1.3;
   & + & {
     border-top: ${({ $lead }) => ($lead ? "0" : `1px solid ${ink.rule}`)};
-  }
-`;
-
-/** A sentence begins with a capital, whatever word stands first. */
-const Sentence = styled.span`
-  display: inline-block;
-  &::first-letter {
-    text-transform: uppercase;
   }
 `;
 
@@ -141,6 +137,14 @@ const Unseen = styled.span`
 /** As many are shown before "More". */
 const SHOWN_FIRST = 3;
 
+const RANK = { stop: 0, care: 1, go: 2, plain: 3 };
+
+/** In the order given but for its tones; a headline stays where it is. */
+function mostDangerousFirst(advice: Advice[], lead: boolean): Advice[] {
+  const rest = (lead ? advice.slice(1) : [...advice]).sort((one, other) => RANK[one.tone] - RANK[other.tone]);
+  return lead ? [...advice.slice(0, 1), ...rest] : rest;
+}
+
 /** Advice, the most dangerous first; the first of it the headline where `lead` is set. */
 export function AdviceList({
   advice,
@@ -152,18 +156,17 @@ export function AdviceList({
   lead?: boolean;
 }) {
   const [all, setAll] = useState(false);
-  const shown = all ? advice : advice.slice(0, SHOWN_FIRST);
+  const sorted = mostDangerousFirst(advice, lead);
+  const shown = all ? sorted : sorted.slice(0, SHOWN_FIRST);
   return (
     <>
       <ul>
         {shown.map((one, index) => (
           <Line key={index} $tone={one.tone} $lead={lead && index === 0}>
             <Unseen>{one.tone === "plain" ? "" : t(`tones.${one.tone}`)}</Unseen>
-            <Sentence>
-              <Worked working={one.figure ? workings[one.figure] : undefined}>
-                <Told message={one} />
-              </Worked>
-            </Sentence>
+            <Worked working={one.figure ? workings[one.figure] : undefined}>
+              <Told message={one} asSentence />
+            </Worked>
           </Line>
         ))}
       </ul>

@@ -1,6 +1,7 @@
 import { Button, ComboBox, Input, Label, ListBox, ListBoxItem, Popover } from "react-aria-components";
 import styled from "styled-components";
 import { focusRing, ink } from "./theme";
+import { t } from "../i18n/texts";
 
 const Frame = styled(ComboBox)`
   display: grid;
@@ -65,7 +66,7 @@ export function Suggest({ label, value, options, onChange }: Props) {
       <Label>{label}</Label>
       <div className="box">
         <Input />
-        <Button aria-label={`Known: ${label}`}>▾</Button>
+        <Button aria-label={t("screen.kit.known", { label })}>▾</Button>
       </div>
       <List>
         <ListBox>

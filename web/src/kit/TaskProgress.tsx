@@ -3,6 +3,7 @@ import styled from "styled-components";
 import type { Task } from "../api/document";
 import { Button } from "./Button";
 import { ink } from "./theme";
+import { t } from "../i18n/texts";
 
 const Bar = styled(ProgressBar)`
   display: flex;
@@ -38,9 +39,11 @@ export function TaskProgress({
       <div className="track">
         <div className="done" style={{ width: `${percent}%` }} />
       </div>
-      <span role="status">{task.of > 0 ? `${task.done} of ${task.of} blanks` : "Starting …"}</span>
+      <span role="status">
+        {task.of > 0 ? t("screen.kit.of_blanks", { done: task.done, of: task.of }) : t("screen.kit.starting")}
+      </span>
       <Button $kind="quiet" onPress={onCancel}>
-        Cancel
+        {t("screen.kit.cancel")}
       </Button>
     </Bar>
   );

@@ -1,6 +1,7 @@
 import styled from "styled-components";
 import { Button } from "./Button";
 import { ink } from "./theme";
+import { t } from "../i18n/texts";
 
 const Centred = styled.div`
   display: grid;
@@ -30,11 +31,11 @@ export const Waiting = ({
   <Centred role="status">
     {problem ? (
       <p>
-        <strong>Not opened.</strong> {problem}
+        <strong>{t("screen.kit.not_opened")}</strong> {problem}
       </p>
     ) : (
       <p>{what}</p>
     )}
-    {problem && onAgain && <Button onPress={onAgain}>Try again</Button>}
+    {problem && onAgain && <Button onPress={onAgain}>{t("screen.kit.try_again")}</Button>}
   </Centred>
 );

@@ -1,9 +1,10 @@
 import type { StageName } from "../api/document";
+import { t } from "../i18n/texts";
 
 /** The stages of turning, in their order, by name. */
 export const STAGES: Record<StageName, string> = {
-  blank: "As it stands",
-  rounded: "Rounded",
-  outside: "Outside turned",
-  hollowed: "Hollowed",
+  blank: t("screen.kit.as_it_stands"),
+  rounded: t("screen.kit.rounded"),
+  outside: t("screen.kit.outside_turned"),
+  hollowed: t("screen.kit.hollowed"),
 };

@@ -14,8 +14,9 @@ import { Fault, Quiet, Row } from "../kit/parts";
 import { PictureKept } from "./PictureKept";
 import { NOTHING, outlineOf, question } from "./trace";
 import { TraceSheet } from "./TraceSheet";
+import { t } from "../i18n/texts";
 
-export const VIEWS = { tail_face: "The tail end", head_face: "The head end" } as const;
+export const VIEWS = { tail_face: t("screen.photo.the_tail_end"), head_face: t("screen.photo.the_head_end") } as const;
 export type Taken = { file: File; view: keyof typeof VIEWS; trace: Trace };
 
 /** A lump from a photograph of one of its ends: scaled, outlined, and what is seen on it put down. */
@@ -54,26 +55,33 @@ export function FromPhoto({
             if (!choose(chosen)) setTracing(NOTHING);
           }}
         >
-          <Button>{file ? "Another photograph" : "Choose a photograph of one end"}</Button>
+          <Button>
+            {file ? t("screen.photo.another_photograph") : t("screen.photo.choose_a_photograph_of_one_end")}
+          </Button>
         </FileTrigger>
         <div style={{ width: 130 }}>
-          <LengthField label="Long" value={lengthMm} onChange={setLength} />
+          <LengthField label={t("screen.photo.long")} value={lengthMm} onChange={setLength} />
         </div>
       </Row>
       <PictureKept {...{ lost, fleeting }} />
-      <Choice label="It shows" value={view} options={VIEWS} onChange={setView} />
+      <Choice label={t("screen.photo.it_shows")} value={view} options={VIEWS} onChange={setView} />
       {src && <TraceSheet src={src} tracing={tracing} taken={trace && outlineOf(trace, view)} onChange={setTracing} />}
       {problem && <Fault role="alert">{problem.errors?.[0]?.detail ?? problem.detail}</Fault>}
       {trace && (
         <p role="status">
-          {amountText(trace.across_mm[0] ?? 0, "mm", unit)} across at least,{" "}
-          {amountText(trace.across_mm[1] ?? 0, "mm", unit)} at most
+          {t("screen.photo.across_at_least_at_most_2", {
+            amount_text: amountText(trace.across_mm[0] ?? 0, "mm", unit),
+            amount_text_2: amountText(trace.across_mm[1] ?? 0, "mm", unit),
+          })}
           {trace.defects.length > 0 &&
-            `; ${trace.defects.length} ${trace.defects.length === 1 ? "finding" : "findings"}, their depth a guess until you feel for it`}
+            t("screen.photo.their_depth_a_guess_until_you", {
+              count: trace.defects.length,
+              value: trace.defects.length === 1 ? t("screen.photo.finding") : t("screen.photo.findings"),
+            })}
           .
         </p>
       )}
-      {!asked && src && <Quiet>It becomes a lump once there is a scale and five places of the outline.</Quiet>}
+      {!asked && src && <Quiet>{t("screen.photo.it_becomes_a_lump_once_there")}</Quiet>}
     </div>
   );
 }

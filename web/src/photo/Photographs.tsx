@@ -17,8 +17,13 @@ import { Fault, Heading, Quiet, Row } from "../kit/parts";
 import type { AtStation } from "../draft/atStation";
 import { NOTHING, outlineOf, question } from "./trace";
 import { TraceSheet } from "./TraceSheet";
+import { t } from "../i18n/texts";
 
-const SHOWS = { tail_face: "Tail end", head_face: "Head end", other: "Something else" } as const;
+const SHOWS = {
+  tail_face: t("screen.photo.tail_end"),
+  head_face: t("screen.photo.head_end"),
+  other: t("screen.photo.something_else"),
+} as const;
 
 const Line = styled.li`
   border-top: 1px solid ${ink.rule};
@@ -68,8 +73,8 @@ export function Photographs({ at }: { at: AtStation }) {
   const kept = query.data ?? [];
   const shown = kept.filter(({ hidden }) => all || !hidden);
   return (
-    <section aria-label="Photographs">
-      <Heading>Photographs</Heading>
+    <section aria-label={t("screen.photo.photographs")}>
+      <Heading>{t("screen.photo.photographs")}</Heading>
       <ul>
         {shown.map((photograph) => (
           <One key={photograph.id} at={at} photograph={photograph} onChanged={fresh} />
@@ -78,13 +83,13 @@ export function Photographs({ at }: { at: AtStation }) {
       {query.error && <Fault role="alert">{query.error.message}</Fault>}
       {sending && !sending.fault && (
         <p role="status">
-          Sending {sending.file.name}, {Math.round(sending.sent * 100)} %
+          {t("screen.photo.sending", { name: sending.file.name, round: Math.round(sending.sent * 100) })}
         </p>
       )}
       {sending?.fault && (
         <Fault role="alert">
-          {sending.file.name} did not go: {sending.fault}{" "}
-          <Button onPress={() => void send(sending.file)}>Send it again</Button>
+          {t("screen.photo.did_not_go", { name: sending.file.name, fault: sending.fault })}{" "}
+          <Button onPress={() => void send(sending.file)}>{t("screen.photo.send_it_again")}</Button>
         </Fault>
       )}
       <Row>
@@ -95,11 +100,11 @@ export function Photographs({ at }: { at: AtStation }) {
             if (file) void send(file);
           }}
         >
-          <Button isDisabled={sending !== undefined && !sending.fault}>Add a photograph</Button>
+          <Button isDisabled={sending !== undefined && !sending.fault}>{t("screen.photo.add_a_photograph")}</Button>
         </FileTrigger>
         {kept.length > shown.length && (
           <Button $kind="quiet" onPress={() => setAll(true)}>
-            Show the {kept.length - shown.length} put away
+            {t("screen.photo.show_the_put_away", { value: kept.length - shown.length })}
           </Button>
         )}
       </Row>
@@ -120,19 +125,26 @@ function One({ at, photograph, onChanged }: { at: AtStation; photograph: Photogr
       <img
         loading="lazy"
         src={pictureOf(at.id, photograph)}
-        alt={caption || `Photograph, ${SHOWS[view].toLowerCase()}`}
+        alt={caption || t("screen.photo.photograph", { to_lower_case: SHOWS[view].toLowerCase() })}
       />
       <div style={{ display: "grid", gap: 8, justifyItems: "start" }}>
-        <TextLine label="What it shows" value={caption} most={200} onChange={(words) => void say({ caption: words })} />
+        <TextLine
+          label={t("screen.photo.what_it_shows")}
+          value={caption}
+          most={200}
+          onChange={(words) => void say({ caption: words })}
+        />
         <Row>
           {scale && view !== "other" && (
             <Button onPress={() => at.layUnder(under ? undefined : photograph)}>
-              {under ? "Take it from under the drawing" : "Lay it under the drawing"}
+              {under ? t("screen.photo.take_it_from_under_the_drawing") : t("screen.photo.lay_it_under_the_drawing")}
             </Button>
           )}
-          <Button onPress={() => setTracing(!tracing)}>{tracing ? "Done tracing" : "Trace over it"}</Button>
+          <Button onPress={() => setTracing(!tracing)}>
+            {tracing ? t("screen.photo.done_tracing") : t("screen.photo.trace_over_it")}
+          </Button>
           <Button $kind="quiet" onPress={() => void say({ hidden: !hidden })}>
-            {hidden ? "Bring it back" : "Put it away"}
+            {hidden ? t("screen.photo.bring_it_back") : t("screen.photo.put_it_away")}
           </Button>
         </Row>
       </div>
@@ -186,7 +198,7 @@ function Over({
   return (
     <div style={{ display: "grid", gap: 10 }}>
       <Choice
-        label="It shows"
+        label={t("screen.photo.it_shows")}
         value={photograph.view}
         options={SHOWS}
         onChange={(chosen) => void say({ view: chosen })}
@@ -201,19 +213,24 @@ function Over({
       {trace && (
         <>
           <p role="status">
-            {amountText(trace.across_mm[0] ?? 0, "mm", unit)} across at least,{" "}
-            {amountText(trace.across_mm[1] ?? 0, "mm", unit)} at most.
+            {t("screen.photo.across_at_least_at_most", {
+              amount_text: amountText(trace.across_mm[0] ?? 0, "mm", unit),
+              amount_text_2: amountText(trace.across_mm[1] ?? 0, "mm", unit),
+            })}
           </p>
           <Row>
-            <Button onPress={takeOutline}>Take this outline</Button>
+            <Button onPress={takeOutline}>{t("screen.photo.take_this_outline")}</Button>
             {trace.defects.length > 0 && (
               <Button onPress={addFindings}>
-                Add {trace.defects.length} {trace.defects.length === 1 ? "finding" : "findings"}
+                {t("screen.photo.add", {
+                  count: trace.defects.length,
+                  value: trace.defects.length === 1 ? t("screen.photo.finding") : t("screen.photo.findings"),
+                })}
               </Button>
             )}
-            <Button onPress={() => void keepScale()}>Keep its scale alone</Button>
+            <Button onPress={() => void keepScale()}>{t("screen.photo.keep_its_scale_alone")}</Button>
           </Row>
-          <Quiet>The outline is taken the same from head to tail. Undo brings the old shape back.</Quiet>
+          <Quiet>{t("screen.photo.the_outline_is_taken_the_same")}</Quiet>
         </>
       )}
     </div>

@@ -6,27 +6,28 @@ import { LengthField } from "../kit/MeasureField";
 import { focusRing, ink } from "../kit/theme";
 import { Quiet, Row } from "../kit/parts";
 import { OF_AN_END, pointed, takenBack, type Part, type Spot, type Tracing } from "./trace";
+import { t } from "../i18n/texts";
 
 const WIDE = 1000;
 const PARTS: Record<Part, string> = {
-  scale: "Scale",
-  axis: "Axis",
-  curve: "Curve",
-  outline: "Outline",
-  centre: "Axis",
-  crack: "Crack",
-  void: "Pocket",
-  soft_zone: "Soft wood",
+  scale: t("screen.photo.scale"),
+  axis: t("screen.photo.axis"),
+  curve: t("screen.photo.curve"),
+  outline: t("screen.photo.outline_"),
+  centre: t("screen.photo.axis"),
+  crack: t("screen.photo.crack"),
+  void: t("screen.photo.pocket"),
+  soft_zone: t("screen.photo.soft_wood"),
 };
 const HOW: Record<Part, string> = {
-  scale: "Point at two places a known length apart: the ends of a rule laid on it, or a width you have measured.",
-  axis: "Point at two places on the axis it turns about, the first towards the head.",
-  curve: "Point along its edge from one end to the other, on one side of the axis, closer where it turns.",
-  outline: "Point all the way round its edge, a dozen places or more, closer where it turns.",
-  centre: "Point where the lathe’s axis is to go; left alone, it goes through the middle of the outline.",
-  crack: "Point along the crack from one end to the other.",
-  void: "Point at its middle, then at its edge.",
-  soft_zone: "Point at its middle, then at its edge.",
+  scale: t("screen.photo.point_at_two_places_a_known"),
+  axis: t("screen.photo.point_at_two_places_on_the"),
+  curve: t("screen.photo.point_along_its_edge_from_one"),
+  outline: t("screen.photo.mark_all_round"),
+  centre: t("screen.photo.point_where_the_lathes_axis_is"),
+  crack: t("screen.photo.point_along_the_crack_from_one"),
+  void: t("screen.photo.point_at_its_middle_then_at"),
+  soft_zone: t("screen.photo.point_at_its_middle_then_at"),
 };
 
 const Sheet = styled.svg`
@@ -78,7 +79,7 @@ export function TraceSheet({ src, parts = OF_AN_END, tracing, taken, onChange }:
   return (
     <div style={{ display: "grid", gap: 10 }}>
       <Choice
-        label="Point at"
+        label={t("screen.photo.point_at")}
         value={part}
         options={Object.fromEntries(parts.map((key) => [key, PARTS[key]])) as Record<Part, string>}
         onChange={(chosen) => {
@@ -94,7 +95,12 @@ export function TraceSheet({ src, parts = OF_AN_END, tracing, taken, onChange }:
         onPointerDown={press}
         onKeyDown={key}
         data-trace
-        aria-label={`Photograph to trace. ${tracing.scale.length} of 2 places of the scale, ${tracing.outline.length} of the ${closed ? "outline" : "curve"}, ${tracing.marks.length} findings. Arrow keys move the cross, Enter puts a place down, Backspace takes it back.`}
+        aria-label={t("screen.photo.photograph_to_trace_of_2_places", {
+          count: tracing.scale.length,
+          count_2: tracing.outline.length,
+          value: closed ? t("screen.photo.outline") : t("screen.photo.curve_2"),
+          count_3: tracing.marks.length,
+        })}
       >
         <image
           href={src}
@@ -115,15 +121,15 @@ export function TraceSheet({ src, parts = OF_AN_END, tracing, taken, onChange }:
       <Row>
         <div style={{ width: 190 }}>
           <LengthField
-            label="The two places are apart"
+            label={t("screen.photo.the_two_places_are_apart")}
             value={tracing.mm}
             onChange={(mm) => onChange({ ...tracing, mm })}
           />
         </div>
-        <Button onPress={() => onChange(takenBack(tracing, part))}>Take one back</Button>
+        <Button onPress={() => onChange(takenBack(tracing, part))}>{t("screen.photo.take_one_back")}</Button>
         {part === "crack" && (
           <Button onPress={() => setFresh(true)} isDisabled={fresh}>
-            Another crack
+            {t("screen.photo.another_crack")}
           </Button>
         )}
       </Row>

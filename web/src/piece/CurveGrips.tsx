@@ -7,6 +7,7 @@ import { ink } from "../kit/theme";
 import { useUnit } from "../kit/Units";
 import { follow } from "./drag";
 import type { Look } from "./types";
+import { t } from "../i18n/texts";
 
 const Grip = styled.g`
   cursor: move;
@@ -67,7 +68,12 @@ export function CurveGrips({ look, form, reshape, at, place }: Props) {
           role="button"
           onPointerDown={press}
           onKeyDown={nudge}
-          aria-label={`${name === "outside" ? "Outside" : "Inside"} point ${index + 1}: ${amountText(z, "mm", unit)} off the head, radius ${amountText(r, "mm", unit)}. Arrow keys move it.`}
+          aria-label={t("screen.piece.point_off_the_head_radius_arrow", {
+            value: name === "outside" ? t("screen.piece.outside") : t("screen.piece.inside"),
+            value_2: index + 1,
+            z: amountText(z, "mm", unit),
+            r: amountText(r, "mm", unit),
+          })}
         >
           <circle className="hit" cx={x} cy={y} r="12" />
           <rect className="mark" x={x - 5} y={y - 5} width="10" height="10" />

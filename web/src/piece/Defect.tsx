@@ -4,23 +4,28 @@ import { clockText } from "../kit/measure";
 import { ink } from "../kit/theme";
 import { middleOf } from "./geometry";
 import type { Geometry } from "../api/document";
+import { t } from "../i18n/texts";
 
 export const NAMES: Record<Defect["type"], string> = {
-  crack: "Crack",
-  void: "Void",
-  soft_zone: "Soft zone",
-  galleries: "Galleries",
-  bark_inclusion: "Bark inclusion",
-  loose_piece: "Loose piece",
-  hard_inclusion: "Hard inclusion",
-  resin_body: "Resin body",
-  bubble_pocket: "Bubble pocket",
-  delamination: "Delamination",
+  crack: t("screen.piece.crack"),
+  void: t("screen.piece.void"),
+  soft_zone: t("screen.piece.soft_zone"),
+  galleries: t("screen.piece.galleries"),
+  bark_inclusion: t("screen.piece.bark_inclusion"),
+  loose_piece: t("screen.piece.loose_piece"),
+  hard_inclusion: t("screen.piece.hard_inclusion"),
+  resin_body: t("screen.piece.resin_body"),
+  bubble_pocket: t("screen.piece.bubble_pocket"),
+  delamination: t("screen.piece.delamination"),
 };
 
 /** "Crack B at 2 o'clock". */
 export const defectLabel = (defect: Defect, geometry: Geometry) =>
-  `${NAMES[defect.type]} ${defect.id} at ${clockText(middleOf(defect, geometry).clockDeg)}`;
+  t("screen.piece.at", {
+    value: NAMES[defect.type],
+    id: defect.id,
+    clock_deg: clockText(middleOf(defect, geometry).clockDeg),
+  });
 
 /** One defect on a drawing: can be pointed at, dragged, and moved with the arrow keys. */
 export const Handle = styled.g`

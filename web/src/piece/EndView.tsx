@@ -12,6 +12,7 @@ import { BodyGrip, PathGrips } from "./Shaping";
 import { nearestPlace, tagPlace, type At } from "./tags";
 import type { Look } from "./types";
 import { defectHandle } from "./defectHandle";
+import { t } from "../i18n/texts";
 
 type Props = { look: Look; scale: number; cx: number; cy: number };
 
@@ -301,7 +302,7 @@ function Dial({ look, at, cx, cy }: { look: Look; at: At; cx: number; cy: number
       <g
         role="slider"
         tabIndex={0}
-        aria-label="Hour of the section"
+        aria-label={t("screen.piece.hour_of_the_section")}
         aria-valuenow={Math.round(look.clockDeg)}
         aria-valuemin={0}
         aria-valuemax={359}

@@ -1,6 +1,7 @@
 import { ink } from "../kit/theme";
 import { clearPlace, clearSide, tagPlace, type At } from "./tags";
 import type { Look } from "./types";
+import { t } from "../i18n/texts";
 
 /** Where the heavy side lies as it stands. */
 export function Heavy({ look, at }: { look: Look; at: At }) {
@@ -27,7 +28,7 @@ export function Heavy({ look, at }: { look: Look; at: At }) {
         fill={ink.ink}
         style={{ paintOrder: "stroke", stroke: ink.ground, strokeWidth: 4 }}
       >
-        heavy
+        {t("screen.piece.heavy")}
       </text>
     </g>
   );

@@ -11,6 +11,7 @@ import { SectionView } from "./SectionView";
 import { SkinView } from "./SkinView";
 import type { CutAt, CutStage, Look } from "./types";
 import { useSize } from "./useSize";
+import { t } from "../i18n/texts";
 
 const DIAL_PX = 38;
 const HEAD_PX = 18;
@@ -41,7 +42,11 @@ const Title = styled.text`
   fill: ${ink.ink};
 `;
 
-const CUTS: Record<CutStage, string> = { rounded: "Rounded", outside: "Outside turned", hollowed: "Hollow" };
+const CUTS: Record<CutStage, string> = {
+  rounded: t("screen.piece.rounded"),
+  outside: t("screen.piece.outside_turned"),
+  hollowed: t("screen.piece.hollow"),
+};
 const CUT_STAGES = Object.keys(CUTS) as CutStage[];
 
 const Peeled = styled.div`
@@ -162,15 +167,21 @@ const PeelRow = memo(function PeelRow({ cutAt, setCut, mostMm, stages, peel, rpm
         maxValue={mostMm}
         step={1}
       >
-        <Label style={{ whiteSpace: "nowrap" }}>Skin{cutAt ? ", peeled" : ""}</Label>
+        <Label style={{ whiteSpace: "nowrap" }}>
+          {t("screen.piece.skin", { value: cutAt ? t("screen.piece.peeled") : "" })}
+        </Label>
         <SliderOutput style={{ minWidth: 84, whiteSpace: "nowrap" }}>
-          {peelMm > 0 ? amountText(peelMm, "mm", unit) : stage ? "to a stage" : "as it is"}
+          {peelMm > 0
+            ? amountText(peelMm, "mm", unit)
+            : stage
+              ? t("screen.piece.to_a_stage")
+              : t("screen.piece.as_it_is")}
         </SliderOutput>
         <Track>
-          <Thumb aria-label="Depth peeled off the skin" />
+          <Thumb aria-label={t("screen.piece.depth_peeled_off_the_skin")} />
         </Track>
       </PeelSlider>
-      <div role="group" aria-label="Peel to a stage">
+      <div role="group" aria-label={t("screen.piece.peel_to_a_stage")}>
         {CUT_STAGES.filter((key) => stages[key]).map((key) => (
           <ToggleButton key={key} isSelected={stage === key} onChange={(on) => setCut(on ? { stage: key } : undefined)}>
             {CUTS[key]}
@@ -191,9 +202,9 @@ function OnThisCut({ peel, rpm }: { peel: Peel; rpm: number }) {
     .slice(0, 3);
   return (
     <Met role="status">
-      {peel.reaches_form && peel.stage === null && "At the form. "}
+      {peel.reaches_form && peel.stage === null && `${t("screen.piece.at_the_form")} `}
       {met.length === 0
-        ? "Sound wood all round."
+        ? t("screen.piece.sound_wood_all_round")
         : met.map(([kind, share], index) => (
             <span key={kind}>
               {index > 0 && " · "}
@@ -203,8 +214,8 @@ function OnThisCut({ peel, rpm }: { peel: Peel; rpm: number }) {
       {peel.worst && (
         <>
           {" "}
-          · knocks <strong>{amountText(peel.worst.knocks_per_s, "a second", unit)}</strong> at{" "}
-          {amountText(rpm, "rpm", unit)}
+          {t("screen.piece.knocks")} <strong>{amountText(peel.worst.knocks_per_s, "a second", unit)}</strong>{" "}
+          {t("screen.piece.at_2", { rpm: amountText(rpm, "rpm", unit) })}
         </>
       )}
     </Met>
@@ -222,16 +233,19 @@ export function Piece({ look, setCut, rpm }: { look: Look; setCut: (cut: CutAt |
       <Turned
         ref={frame}
         role="group"
-        aria-label={`End and section of ${look.document.name}, cut at ${clockText(look.clockDeg)}`}
+        aria-label={t("screen.piece.end_and_section_of_cut_at", {
+          name: look.document.name,
+          clock_deg: clockText(look.clockDeg),
+        })}
       >
         <GroundPatterns />
         {scale > 0 && width > 0 && (
           <>
             <Title x={0} y={15}>
-              End, seen from the tail
+              {t("screen.piece.end_seen_from_the_tail")}
             </Title>
             <Title x={Math.max(0, x0 - SPINDLE_PX)} y={titleY}>
-              Section, {clockText(look.clockDeg)} above
+              {t("screen.piece.section_above", { clock_deg: clockText(look.clockDeg) })}
             </Title>
             <EndView {...{ look, scale, cx, cy }} />
             <SectionView {...{ look, scale, x0 }} cy={sectionY} />

@@ -11,6 +11,7 @@ import { bodyInPlane, pathPoints, surfaceMm, turn } from "./geometry";
 import { barbed, edgeOf, groundOf, outlinePath } from "./Ground";
 import type { Look } from "./types";
 import { defectHandle } from "./defectHandle";
+import { t } from "../i18n/texts";
 
 const FOOTPRINT_DEG = 12;
 type Props = { look: Look; scale: number; x0: number; cy: number };
@@ -228,7 +229,7 @@ function Labels({ look, at }: { look: Look; at: At }) {
       <path d={`M${x} ${y}V${bottom + 12}`} stroke={ink.ink} fill="none" />
       <circle cx={x} cy={y} r="3.5" fill={ink.ink} />
       <text x={x} y={bottom + 27} textAnchor="middle" {...label}>
-        thinnest <tspan fontWeight="700">{amountText(made.least_wall_mm, "mm", unit)}</tspan>
+        {t("screen.piece.thinnest")} <tspan fontWeight="700">{amountText(made.least_wall_mm, "mm", unit)}</tspan>
       </text>
     </g>
   );
@@ -246,7 +247,7 @@ function ZLine({ look, at, x0, scale }: { look: Look; at: At; x0: number; scale:
     <g
       role="slider"
       tabIndex={0}
-      aria-label="Distance from the head"
+      aria-label={t("screen.piece.distance_from_the_head")}
       aria-valuenow={Math.round(look.zMm)}
       aria-valuemin={0}
       aria-valuemax={Math.round(look.geometry.length_mm)}

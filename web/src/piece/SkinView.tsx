@@ -11,6 +11,7 @@ import { BodyGrip, PathGrips } from "./Shaping";
 import type { Look } from "./types";
 import { defectHandle } from "./defectHandle";
 import { useSize } from "./useSize";
+import { t } from "../i18n/texts";
 
 const LEFT = 44;
 const RIGHT = 14;
@@ -77,7 +78,7 @@ export function SkinView({ look }: { look: Look }) {
     <Frame
       ref={frame}
       role="group"
-      aria-label={`Skin unrolled, 12 o’clock to 12 o’clock, tail above. ${document.defects.length} defects on the map.`}
+      aria-label={t("screen.piece.skin_unrolled_12_oclock_to_12", { count: document.defects.length })}
     >
       {wide > 0 && (
         <>
@@ -96,10 +97,10 @@ export function SkinView({ look }: { look: Look }) {
             style={{ cursor: look.tool || look.groove ? "crosshair" : "default" }}
           />
           <text x={LEFT - 8} y={16} fontSize="14" textAnchor="end" fill={ink.quiet}>
-            tail
+            {t("screen.piece.tail")}
           </text>
           <text x={LEFT - 8} y={tall} fontSize="14" textAnchor="end" fill={ink.quiet}>
-            head
+            {t("screen.piece.head")}
           </text>
           <g clipPath="url(#skin-clip)" pointerEvents={look.groove ? "none" : undefined}>
             {look.peel && <Air peel={look.peel} at={at} />}

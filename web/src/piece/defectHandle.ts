@@ -4,6 +4,7 @@ import { follow, placeOf } from "./drag";
 import { moveDefect } from "./edit";
 import { defectLabel } from "./Defect";
 import type { Look } from "./types";
+import { t } from "../i18n/texts";
 
 type By = { clockDeg?: number; zMm?: number; rMm?: number };
 const STILL_PX = 3;
@@ -19,7 +20,7 @@ export function defectHandle(look: Look, defect: Defect, toBy: (from: [number, n
   return {
     tabIndex: 0,
     role: "button",
-    "aria-label": `${defectLabel(defect, look.geometry)}${look.fixed ? "" : ". Arrow keys move it."}`,
+    "aria-label": `${defectLabel(defect, look.geometry)}${look.fixed ? "" : t("screen.piece.arrow_keys_move_it")}`,
     "aria-pressed": look.chosen === defect.id,
     "data-chosen": look.chosen === defect.id,
     "data-defect": defect.id,

@@ -3,8 +3,9 @@ import styled from "styled-components";
 import { Button } from "../kit/Button";
 import type { LengthUnit } from "../kit/measure";
 import { ink } from "../kit/theme";
+import { t } from "../i18n/texts";
 
-export const LIGHTS = ["as set", "day", "night"] as const;
+export const LIGHTS = [t("screen.shop.as_set"), "day", "night"] as const;
 export type Light = (typeof LIGHTS)[number];
 
 const Place = styled.div`
@@ -37,27 +38,30 @@ export function Corner({ unit, onUnit, light, onLight, onKeys }: Props) {
   return (
     <Place>
       <Button $kind="quiet" onPress={() => void go("/board")}>
-        Board
+        {t("screen.shop.board")}
       </Button>
       <Button $kind="quiet" onPress={() => void go("/stores")}>
-        Stores
+        {t("screen.shop.stores")}
       </Button>
       <Button $kind="quiet" onPress={() => void go("/shop")}>
-        Shop
+        {t("screen.shop.shop")}
       </Button>
       <Button
         $kind="quiet"
         onPress={onUnit}
-        aria-label={`Lengths in ${unit === "mm" ? "millimetres" : "inches"}; change`}
+        aria-label={t("screen.shop.lengths_in_change", {
+          value: unit === "mm" ? t("screen.shop.millimetres") : t("screen.shop.inches"),
+        })}
       >
-        <span className={unit === "mm" ? "" : "off"}>mm</span>&ensp;|&ensp;
-        <span className={unit === "in" ? "" : "off"}>in</span>
+        <span className={unit === "mm" ? "" : "off"}>{t("screen.shop.mm")}</span>
+        {t("screen.shop.ensp_ensp")}
+        <span className={unit === "in" ? "" : "off"}>{t("screen.shop.in")}</span>
       </Button>
       <Button $kind="quiet" onPress={onKeys}>
-        Keys&ensp;?
+        {t("screen.shop.keys_ensp")}
       </Button>
-      <Button $kind="quiet" onPress={onLight} aria-label={`Light: ${light}; change`}>
-        {{ "as set": "Day/night", day: "Day", night: "Night" }[light]}
+      <Button $kind="quiet" onPress={onLight} aria-label={t("screen.shop.light_change", { light })}>
+        {{ "as set": t("screen.shop.day_night"), day: "Day", night: t("screen.shop.night") }[light]}
       </Button>
     </Place>
   );

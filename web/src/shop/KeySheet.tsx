@@ -2,48 +2,49 @@ import styled from "styled-components";
 import { Button } from "../kit/Button";
 import { ink } from "../kit/theme";
 import { useKey } from "../kit/useKey";
+import { t } from "../i18n/texts";
 
 const KEYS: [string, [string, string][]][] = [
   [
-    "Anywhere",
+    t("screen.shop.anywhere"),
     [
-      ["[  ]", "the blank before, the blank after"],
-      ["31", "digits: straight to that number"],
-      ["u", "millimetres or inches"],
-      ["n", "day, night, or as the machine has it"],
-      ["?", "this sheet"],
-      ["Tab", "on to the next thing"],
+      ["[  ]", t("screen.shop.the_blank_before_the_blank_after")],
+      ["31", t("screen.shop.digits_straight_to_that_number")],
+      ["u", t("screen.shop.millimetres_or_inches")],
+      ["n", t("screen.shop.day_night_or_as_the_machine")],
+      ["?", t("screen.shop.this_sheet")],
+      ["Tab", t("screen.shop.on_to_the_next_thing")],
     ],
   ],
   [
-    "On the bench",
+    t("screen.shop.on_the_bench"),
     [
-      ["s", "save, also Ctrl-S in a field"],
-      ["z", "undo, also Ctrl-Z"],
-      ["Ctrl-Y", "redo"],
-      ["1 2 …", 'in a field: 60 · 6 cm · 2 3/8" · half past four'],
-      ["Enter", "take what was typed"],
-      ["Esc", "put the tool down, or give the field its old value back"],
+      ["s", t("screen.shop.save_also_ctrl_s_in_a")],
+      ["z", t("screen.shop.undo_also_ctrl_z")],
+      [t("screen.shop.ctrl_y"), "redo"],
+      ["1 2 …", t("screen.shop.in_a_field_60_6_cm")],
+      ["Enter", t("screen.shop.take_what_was_typed")],
+      [t("screen.shop.esc"), t("screen.shop.put_the_tool_down_or_give")],
     ],
   ],
   [
-    "On a drawing",
+    t("screen.shop.on_a_drawing"),
     [
-      ["Enter", "choose the defect"],
-      ["← →", "turn it, the hand, or slide the z line"],
-      ["↑ ↓", "along the axis"],
-      ["Delete", "take the chosen defect out"],
+      ["Enter", t("screen.shop.choose_the_defect")],
+      ["← →", t("screen.shop.turn_it_the_hand_or_slide")],
+      ["↑ ↓", t("screen.shop.along_the_axis")],
+      ["Delete", t("screen.shop.take_the_chosen_defect_out")],
     ],
   ],
   [
-    "On a card",
+    t("screen.shop.on_a_card"),
     [
-      ["Space", "tick, or start the clock; a pedal’s Page Down too"],
-      ["Page Up", "the line before"],
-      ["← →", "look back, look on"],
+      [t("screen.shop.space"), t("screen.shop.tick_or_start_the_clock_a")],
+      [t("screen.shop.page_up"), t("screen.shop.the_line_before")],
+      ["← →", t("screen.shop.look_back_look_on")],
     ],
   ],
-  ["At the stations", [["← →", "on the names: from station to station"]]],
+  [t("screen.shop.at_the_stations"), [["← →", t("screen.shop.on_the_names_from_station_to")]]],
 ];
 
 const Sheet = styled.aside`
@@ -88,11 +89,11 @@ const Sheet = styled.aside`
 export function KeySheet({ onClose }: { onClose: () => void }) {
   useKey({ Escape: onClose });
   return (
-    <Sheet aria-label="Keys">
+    <Sheet aria-label={t("screen.shop.keys")}>
       <header>
-        <h2>Keys</h2>
+        <h2>{t("screen.shop.keys")}</h2>
         <Button onPress={onClose} autoFocus>
-          Close
+          {t("screen.shop.close")}
         </Button>
       </header>
       {KEYS.map(([place, keys]) => (

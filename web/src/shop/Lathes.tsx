@@ -11,8 +11,13 @@ import { useAct } from "../kit/useAct";
 import { useTask } from "../kit/useTask";
 import { useUnit } from "../kit/Units";
 import { Fault, Fields, Heading, Quiet, Row } from "../kit/parts";
+import { t } from "../i18n/texts";
 
-const STANDS = { light: "Light bench or stand", floor: "Heavy, on the floor", bolted: "Bolted down" } as const;
+const STANDS = {
+  light: t("screen.shop.light_bench_or_stand"),
+  floor: t("screen.shop.heavy_on_the_floor"),
+  bolted: t("screen.shop.bolted_down"),
+} as const;
 const MOST_BELTS = 8;
 const MOST_JAWS = 20;
 const FIRST_BELT = { min_rpm: 200, max_rpm: 2000 };
@@ -31,11 +36,9 @@ export function Lathes() {
   };
   return (
     <>
-      <Heading as="h3">Lathes</Heading>
+      <Heading as="h3">{t("screen.shop.lathes")}</Heading>
       {error && <Fault role="alert">{error.message}</Fault>}
-      {lathes.length === 0 && !error && (
-        <Quiet>None is written down yet. Without one the limits know nothing of shaking, belts and room.</Quiet>
-      )}
+      {lathes.length === 0 && !error && <Quiet>{t("screen.shop.none_is_written_down_yet_without")}</Quiet>}
       {lathes.map((kept) => (
         <article key={kept.id} aria-label={kept.name} style={{ margin: "10px 0" }}>
           <strong>{kept.name}</strong>
@@ -44,10 +47,10 @@ export function Lathes() {
             $kind="quiet"
             style={{ paddingLeft: 0 }}
             aria-expanded={open === kept.id}
-            aria-label={`Change ${kept.name}`}
+            aria-label={t("screen.shop.change", { name: kept.name })}
             onPress={() => setOpen(open === kept.id ? undefined : kept.id)}
           >
-            {open === kept.id ? "Fold" : "Change"}
+            {open === kept.id ? t("screen.shop.fold") : t("screen.shop.change_2")}
           </Button>
           {open === kept.id && <Written start={kept} kept={kept} onTake={take} />}
         </article>
@@ -55,7 +58,7 @@ export function Lathes() {
       {open === "new" ? (
         <Written start={{ name: "", lathe: FIRST }} onTake={take} />
       ) : (
-        <Button onPress={() => setOpen("new")}>Another lathe</Button>
+        <Button onPress={() => setOpen("new")}>{t("screen.shop.another_lathe")}</Button>
       )}
     </>
   );
@@ -67,14 +70,26 @@ function Told({ lathe, blanks }: { lathe: Lathe; blanks: number }) {
   const mm = (value: number) => amountText(value, "mm", unit);
   const slowest = Math.min(...lathe.belts.map(({ min_rpm }) => min_rpm));
   const fastest = Math.max(...lathe.belts.map(({ max_rpm }) => max_rpm));
-  const belts = lathe.belts.length === 1 ? "one belt" : `${lathe.belts.length} belts`;
+  const belts =
+    lathe.belts.length === 1 ? t("screen.shop.one_belt") : t("screen.shop.belts", { count: lathe.belts.length });
   return (
     <Quiet style={{ margin: 0 }}>
-      Swings {mm(lathe.swing_mm)}, {mm(lathe.between_centres_mm)} between centres;{" "}
-      {lathe.mass_kg + (lathe.ballast_kg ?? 0)} kg, {STANDS[lathe.stand].toLowerCase()}; {belts}, {slowest} to{" "}
-      {amountText(fastest, "rpm", unit)};{" "}
-      {lathe.jaws_mm?.length ? `jaws ${lengthsText(lathe.jaws_mm, unit)} ${unit}` : "no jaws of its own"}.{" "}
-      {blanks === 1 ? "One blank stands" : `${blanks === 0 ? "No" : blanks} blanks stand`} on it.
+      {t("screen.shop.swings_between_centres_kg_to_on", {
+        mm: mm(lathe.swing_mm),
+        mm_2: mm(lathe.between_centres_mm),
+        value: lathe.mass_kg + (lathe.ballast_kg ?? 0),
+        to_lower_case: STANDS[lathe.stand].toLowerCase(),
+        belts,
+        slowest,
+        fastest: amountText(fastest, "rpm", unit),
+        value_2: lathe.jaws_mm?.length
+          ? t("screen.shop.jaws", { jaws_mm: lengthsText(lathe.jaws_mm, unit), unit })
+          : t("screen.shop.no_jaws_of_its_own"),
+        value_3:
+          blanks === 1
+            ? t("screen.shop.one_blank_stands")
+            : t("screen.shop.blanks_stand", { value: blanks === 0 ? t("screen.shop.no_") : blanks }),
+      })}
     </Quiet>
   );
 }
@@ -105,43 +120,48 @@ function Written({ start, kept, onTake }: WrittenProps) {
   return (
     <div
       role="group"
-      aria-label={kept ? `${kept.name}, changed` : "Another lathe"}
+      aria-label={kept ? t("screen.shop.changed", { name: kept.name }) : t("screen.shop.another_lathe")}
       style={{ display: "grid", gap: 12, maxWidth: 620, margin: "8px 0 16px" }}
     >
-      <TextLine label="Called" value={name} most={120} onChange={setName} />
+      <TextLine label={t("screen.shop.called")} value={name} most={120} onChange={setName} />
       {faults["/name"] && <Fault role="alert">{faults["/name"]}</Fault>}
       <Fields>
         <LengthField
-          label="Swing"
+          label={t("screen.shop.swing")}
           value={lathe.swing_mm}
           onChange={(swing_mm) => change({ swing_mm })}
           fault={faults["/lathe/swing_mm"]}
         />
         <LengthField
-          label="Between centres"
+          label={t("screen.shop.between_centres")}
           value={lathe.between_centres_mm}
           onChange={(between_centres_mm) => change({ between_centres_mm })}
           fault={faults["/lathe/between_centres_mm"]}
         />
         <NumberField
-          label="Lathe and stand, kg"
+          label={t("screen.shop.lathe_and_stand_kg")}
           value={lathe.mass_kg}
           onChange={(mass_kg) => change({ mass_kg })}
           fault={faults["/lathe/mass_kg"]}
         />
         <NumberField
-          label="Ballast, kg"
+          label={t("screen.shop.ballast_kg")}
           value={lathe.ballast_kg ?? 0}
           onChange={(ballast_kg) => change({ ballast_kg })}
           fault={faults["/lathe/ballast_kg"]}
         />
       </Fields>
-      <Choice label="It stands" value={lathe.stand} options={STANDS} onChange={(stand) => change({ stand })} />
+      <Choice
+        label={t("screen.shop.it_stands")}
+        value={lathe.stand}
+        options={STANDS}
+        onChange={(stand) => change({ stand })}
+      />
       {lathe.belts.map((own, index) => (
         <Row key={index}>
           <div style={{ width: 170 }}>
             <NumberField
-              label={`Belt ${index + 1} from, rpm`}
+              label={t("screen.shop.belt_from_rpm", { value: index + 1 })}
               value={own.min_rpm}
               onChange={(min_rpm) => belt(index, { min_rpm })}
               fault={faults[`/lathe/belts/${index}/min_rpm`]}
@@ -149,7 +169,7 @@ function Written({ start, kept, onTake }: WrittenProps) {
           </div>
           <div style={{ width: 170 }}>
             <NumberField
-              label={`Belt ${index + 1} to, rpm`}
+              label={t("screen.shop.belt_to_rpm", { value: index + 1 })}
               value={own.max_rpm}
               onChange={(max_rpm) => belt(index, { max_rpm })}
               fault={faults[`/lathe/belts/${index}/max_rpm`]}
@@ -158,10 +178,10 @@ function Written({ start, kept, onTake }: WrittenProps) {
           {lathe.belts.length > 1 && (
             <Button
               $kind="quiet"
-              aria-label={`Take belt ${index + 1} out`}
+              aria-label={t("screen.shop.take_belt_out", { value: index + 1 })}
               onPress={() => change({ belts: lathe.belts.filter((_, at) => at !== index) })}
             >
-              Take out
+              {t("screen.shop.take_out")}
             </Button>
           )}
         </Row>
@@ -171,7 +191,7 @@ function Written({ start, kept, onTake }: WrittenProps) {
           style={{ justifySelf: "start" }}
           onPress={() => change({ belts: [...lathe.belts, lathe.belts.at(-1) ?? FIRST_BELT] })}
         >
-          Another belt
+          {t("screen.shop.another_belt")}
         </Button>
       )}
       <Jaws lathe={lathe} onChange={setLathe} />
@@ -181,15 +201,15 @@ function Written({ start, kept, onTake }: WrittenProps) {
         )}
       <Row>
         <Button $kind="go" isDisabled={busy || saving.busy || name === ""} onPress={() => void save()}>
-          Save
+          {t("screen.shop.save")}
         </Button>
         {kept && (
           <Button $kind="quiet" isDisabled={busy} onPress={() => void act(() => api.removeLathe(kept.id), onTake)}>
-            Take it out of the shop
+            {t("screen.shop.take_it_out_of_the_shop")}
           </Button>
         )}
       </Row>
-      <TaskProgress task={saving.task} label={`Saving ${name}`} onCancel={saving.cancel} />
+      <TaskProgress task={saving.task} label={t("screen.shop.saving", { name })} onCancel={saving.cancel} />
     </div>
   );
 }
@@ -211,12 +231,16 @@ function Jaws({ lathe, onChange }: { lathe: Lathe; onChange: (lathe: Lathe) => v
   return (
     <div>
       <TextLine
-        label={`Circles your jaws close to true, ${unit}, with commas`}
+        label={t("screen.shop.circles_your_jaws_close_to_true", { unit })}
         value={lengthsText(lathe.jaws_mm ?? [], unit)}
         most={200}
         onChange={put}
       />
-      {wrong && <Fault role="alert">Lengths with commas between them, {MOST_JAWS} at most: 38, 50, 75.</Fault>}
+      {wrong && (
+        <Fault role="alert">
+          {t("screen.shop.lengths_with_commas_between_them_at", { m_o_s_t_j_a_w_s: MOST_JAWS })}
+        </Fault>
+      )}
     </div>
   );
 }

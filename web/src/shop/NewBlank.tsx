@@ -20,6 +20,7 @@ import { Fault, Fields, Heading, Quiet, Row } from "../kit/parts";
 import { Outlined } from "./Outlined";
 import { Room } from "../kit/Room";
 import { Scanned } from "./Scanned";
+import { t } from "../i18n/texts";
 
 const Frame = styled(Room)`
   section {
@@ -38,54 +39,54 @@ type LumpType = Lump["type"] | "photo" | "scan";
 type Material = Document["material"];
 
 const KINDS: Record<Material["kind"], string> = {
-  wood: "Wood",
-  hybrid: "Wood and resin",
-  resin: "Resin",
-  non_wood: "Something else",
+  wood: t("screen.shop.wood"),
+  hybrid: t("screen.shop.wood_and_resin"),
+  resin: t("screen.shop.resin"),
+  non_wood: t("screen.shop.something_else"),
 };
 type Character = NonNullable<Material["character"]>[number];
 const CHARACTERS: Record<Character, string> = {
-  burl: "Burl",
-  spalted: "Spalted",
-  cracked: "Cracked",
-  insect: "Bug-eaten",
-  bark_edge: "Bark edge",
-  crotch: "Crotch",
-  wet: "Wet",
+  burl: t("screen.shop.burl"),
+  spalted: t("screen.shop.spalted"),
+  cracked: t("screen.shop.cracked"),
+  insect: t("screen.shop.bug_eaten"),
+  bark_edge: t("screen.shop.bark_edge"),
+  crotch: t("screen.shop.crotch"),
+  wet: t("screen.shop.wet"),
 };
 const GRAINS: Record<Material["grain"], string> = {
-  face: "Across (face grain)",
-  end: "Along the axis (end grain)",
-  burl: "Every way (burl)",
-  none: "No grain",
+  face: t("screen.shop.across_face_grain"),
+  end: t("screen.shop.along_the_axis_end_grain"),
+  burl: t("screen.shop.every_way_burl"),
+  none: t("screen.shop.no_grain"),
 };
 const LUMPS: Record<LumpType, string> = {
-  disc: "Disc",
-  block: "Block",
-  log: "Log",
-  cap: "Cap",
-  outline: "Measured outline",
-  photo: "Photograph",
-  scan: "Scan",
+  disc: t("screen.shop.disc"),
+  block: t("screen.shop.block"),
+  log: t("screen.shop.log"),
+  cap: t("screen.shop.cap"),
+  outline: t("screen.shop.measured_outline"),
+  photo: t("screen.shop.photograph"),
+  scan: t("screen.shop.scan"),
 };
 const SIZES: Record<LumpType, [string, string][]> = {
   disc: [
-    ["diameter_mm", "Across"],
-    ["length_mm", "Thick"],
+    ["diameter_mm", t("screen.shop.across")],
+    ["length_mm", t("screen.shop.thick")],
   ],
   block: [
-    ["width_mm", "Wide"],
-    ["height_mm", "High"],
-    ["length_mm", "Long"],
+    ["width_mm", t("screen.shop.wide")],
+    ["height_mm", t("screen.shop.high")],
+    ["length_mm", t("screen.shop.long")],
   ],
   log: [
-    ["head_diameter_mm", "Across, head end"],
-    ["tail_diameter_mm", "Across, tail end"],
-    ["length_mm", "Long"],
+    ["head_diameter_mm", t("screen.shop.across_head_end")],
+    ["tail_diameter_mm", t("screen.shop.across_tail_end")],
+    ["length_mm", t("screen.shop.long")],
   ],
   cap: [
-    ["diameter_mm", "Across the cut face"],
-    ["height_mm", "High"],
+    ["diameter_mm", t("screen.shop.across_the_cut_face")],
+    ["height_mm", t("screen.shop.high")],
   ],
   outline: [],
   photo: [],
@@ -221,14 +222,24 @@ export function NewBlank({ shop }: { shop: Shop }) {
 
   return (
     <Frame>
-      <h2>A new blank</h2>
-      <section aria-label="What it is">
+      <h2>{t("screen.shop.a_new_blank")}</h2>
+      <section aria-label={t("screen.shop.what_it_is")}>
         <Fields style={{ gridTemplateColumns: "110px minmax(0, 1fr)" }}>
-          <NumberField label="Number" value={number} onChange={setNumber} fault={saveFault("/document/number")} />
-          <Words label="What it is to be called" value={name} onChange={setName} fault={saveFault("/document/name")} />
+          <NumberField
+            label={t("screen.shop.number")}
+            value={number}
+            onChange={setNumber}
+            fault={saveFault("/document/number")}
+          />
+          <Words
+            label={t("screen.shop.what_it_is_to_be_called")}
+            value={name}
+            onChange={setName}
+            fault={saveFault("/document/name")}
+          />
         </Fields>
         <Choice
-          label="What it is"
+          label={t("screen.shop.what_it_is")}
           value={kind}
           options={KINDS}
           onChange={(next) => {
@@ -237,13 +248,23 @@ export function NewBlank({ shop }: { shop: Shop }) {
           }}
         />
         <div>
-          <Suggest label="Species or material" value={species} options={known.data ?? []} onChange={setSpecies} />
+          <Suggest
+            label={t("screen.shop.species_or_material")}
+            value={species}
+            options={known.data ?? []}
+            onChange={setSpecies}
+          />
           {saveFault("/document/material/species") && (
             <Fault role="alert">{saveFault("/document/material/species")}</Fault>
           )}
         </div>
-        <Choices label="Character, as many as fit" value={character} options={CHARACTERS} onChange={setCharacter} />
-        <Choice label="Its shape" value={type} options={LUMPS} onChange={setType} />
+        <Choices
+          label={t("screen.shop.character_as_many_as_fit")}
+          value={character}
+          options={CHARACTERS}
+          onChange={setCharacter}
+        />
+        <Choice label={t("screen.shop.its_shape")} value={type} options={LUMPS} onChange={setType} />
         {type === "photo" ? (
           <FromPhoto place={PHOTO} onTaken={setTaken} />
         ) : type === "scan" ? (
@@ -263,14 +284,26 @@ export function NewBlank({ shop }: { shop: Shop }) {
             ))}
           </Fields>
         )}
-        <Choice label="Fibres run" value={grain} options={GRAINS} onChange={setGrain} />
+        <Choice label={t("screen.shop.fibres_run")} value={grain} options={GRAINS} onChange={setGrain} />
         <Fields>
-          {grain === "face" && <ClockField label="Fibres towards" value={grainDeg} onChange={setGrainDeg} />}
-          <NumberField label="Moisture, %" value={moisturePct} onChange={setMoisture} fault={fault("/moisture_pct")} />
-          <NumberField label="Weight, g (0: not weighed)" value={massG} onChange={setMass} fault={fault("/mass_g")} />
+          {grain === "face" && (
+            <ClockField label={t("screen.shop.fibres_towards")} value={grainDeg} onChange={setGrainDeg} />
+          )}
+          <NumberField
+            label={t("screen.shop.moisture")}
+            value={moisturePct}
+            onChange={setMoisture}
+            fault={fault("/moisture_pct")}
+          />
+          <NumberField
+            label={t("screen.shop.weight_g_0_not_weighed")}
+            value={massG}
+            onChange={setMass}
+            fault={fault("/mass_g")}
+          />
           {answer?.density_from === "unknown" && (
             <NumberField
-              label="Density, kg/m³"
+              label={t("screen.shop.density_kg_m3")}
               value={densityOwn}
               onChange={setDensity}
               fault={saveFault("/document/material/density")}
@@ -279,34 +312,39 @@ export function NewBlank({ shop }: { shop: Shop }) {
         </Fields>
         <Fields style={{ gridTemplateColumns: "minmax(0, 2fr) minmax(0, 1fr) minmax(0, 1fr)" }}>
           <Words
-            label="Where it came from"
+            label={t("screen.shop.where_it_came_from")}
             value={origin}
             onChange={setOrigin}
             fault={saveFault("/document/intake/origin")}
           />
           <Words
-            label="Got on"
+            label={t("screen.shop.got_on")}
             type="date"
             value={gotOn}
             onChange={setGotOn}
             fault={saveFault("/document/intake/got_on")}
           />
           <NumberField
-            label={`Cost, ${shop.currency}`}
+            label={t("screen.shop.cost", { currency: shop.currency })}
             value={cost}
             onChange={setCost}
             fault={saveFault("/document/intake/cost")}
           />
         </Fields>
         <Choice
-          label="Bark"
+          label={t("screen.shop.bark")}
           value={bark}
-          options={{ unsaid: "Unsaid", on: "On", part: "In part", off: "Off" }}
+          options={{
+            unsaid: t("screen.shop.unsaid"),
+            on: t("screen.shop.on_"),
+            part: t("screen.shop.in_part"),
+            off: t("screen.shop.off_"),
+          }}
           onChange={setBark}
         />
         {Object.keys(shop.lathes).length > 0 && (
           <Choice
-            label="To be turned on"
+            label={t("screen.shop.to_be_turned_on")}
             value={lathe}
             options={Object.fromEntries(Object.keys(shop.lathes).map((key) => [key, key]))}
             onChange={setLathe}
@@ -316,28 +354,34 @@ export function NewBlank({ shop }: { shop: Shop }) {
           <div role="status">
             <p>
               {unsent.fault
-                ? `On the rack, but its photograph did not go: ${unsent.fault}`
-                : `On the rack. Sending its photograph, ${Math.round(unsent.sent * 100)} %.`}
+                ? t("screen.shop.on_the_rack_but_its_photograph", { fault: unsent.fault })
+                : t("screen.shop.on_the_rack_sending_its_photograph", { round: Math.round(unsent.sent * 100) })}
             </p>
             {unsent.fault && taken && (
               <Row>
                 <Button $kind="go" onPress={() => void sendPicture(unsent.id, taken)}>
-                  Send it again
+                  {t("screen.shop.send_it_again")}
                 </Button>
-                <Button onPress={() => void go(`/blanks/${unsent.id}/survey`)}>Go on without it</Button>
+                <Button onPress={() => void go(`/blanks/${unsent.id}/survey`)}>
+                  {t("screen.shop.go_on_without_it")}
+                </Button>
               </Row>
             )}
           </div>
         ) : (
           <div>
             <Button $kind="go" onPress={() => void take()} isDisabled={!answer || !settled}>
-              Put it on the rack
+              {t("screen.shop.put_it_on_the_rack")}
             </Button>
           </div>
         )}
-        {refused && <Fault role="alert">Not taken in: {refused.errors?.[0]?.detail ?? refused.detail}</Fault>}
+        {refused && (
+          <Fault role="alert">
+            {t("screen.shop.not_taken_in", { value: refused.errors?.[0]?.detail ?? refused.detail })}
+          </Fault>
+        )}
       </section>
-      <aside aria-label="What that makes">
+      <aside aria-label={t("screen.shop.what_that_makes")}>
         <Made answer={answer} problem={problem} />
       </aside>
     </Frame>
@@ -348,26 +392,26 @@ function Made({ answer, problem }: { answer: Intake | undefined; problem: Proble
   const unit = useUnit();
   return (
     <>
-      <Heading>What that makes</Heading>
+      <Heading>{t("screen.shop.what_that_makes")}</Heading>
       {problem && <Fault role="alert">{problem.errors?.[0] ? `${problem.errors[0].detail}` : problem.detail}</Fault>}
       {answer && (
         <>
           <p>
             <Worked working={answer.workings["/volume_mm3"]}>
-              Volume <strong>{amountText(answer.volume_mm3, "mm3", unit)}</strong>
+              {t("screen.shop.volume")} <strong>{amountText(answer.volume_mm3, "mm3", unit)}</strong>
             </Worked>
           </p>
           {answer.density_kg_m3 !== null && (
             <p>
               <Worked working={answer.workings["/density_kg_m3"]}>
-                Density <strong>{amountText(answer.density_kg_m3, "kg/m3", unit)}</strong>
+                {t("screen.shop.density")} <strong>{amountText(answer.density_kg_m3, "kg/m3", unit)}</strong>
               </Worked>
             </p>
           )}
           <AdviceList advice={answer.says} workings={{}} />
         </>
       )}
-      <Quiet>On the rack it starts at the survey: go round it with pencil, feeler, awl and meter.</Quiet>
+      <Quiet>{t("screen.shop.on_the_rack_it_starts_at")}</Quiet>
     </>
   );
 }

@@ -1,6 +1,7 @@
 import { Button } from "../kit/Button";
 import { LengthField } from "../kit/MeasureField";
 import { Fault, Quiet, Row, Ticket } from "../kit/parts";
+import { t } from "../i18n/texts";
 
 type Station = { z_mm: number; radii_mm: number[] };
 type Props = {
@@ -21,12 +22,12 @@ export function Outlined({ stations, onChange, fault }: Props) {
       <Ticket>
         <thead>
           <tr>
-            <th>Off the head</th>
+            <th>{t("screen.shop.off_the_head")}</th>
             {stations.map((station, index) => (
               <th key={index}>
                 <LengthField
                   bare
-                  label={`Station ${index + 1}, off the head`}
+                  label={t("screen.shop.station_off_the_head", { value: index + 1 })}
                   value={station.z_mm}
                   onChange={(z_mm) => set(index, { z_mm })}
                   fault={fault(`/lump/stations/${index}/z_mm`)}
@@ -38,12 +39,12 @@ export function Outlined({ stations, onChange, fault }: Props) {
         <tbody>
           {Array.from({ length: HOURS }, (_, hour) => (
             <tr key={hour}>
-              <th scope="row">{hour || 12} o’clock</th>
+              <th scope="row">{t("screen.shop.oclock", { value: hour || 12 })}</th>
               {stations.map((station, index) => (
                 <td key={index}>
                   <LengthField
                     bare
-                    label={`Station ${index + 1}, ${hour || 12} o’clock`}
+                    label={t("screen.shop.station_oclock", { value: index + 1, value_2: hour || 12 })}
                     value={station.radii_mm[hour] ?? 0}
                     fault={fault(`/lump/stations/${index}/radii_mm/${hour}`)}
                     onChange={(radius) =>
@@ -59,11 +60,13 @@ export function Outlined({ stations, onChange, fault }: Props) {
       {fault("/lump/stations") && <Fault role="alert">{fault("/lump/stations")}</Fault>}
       <Row>
         <Button onPress={() => last && onChange([...stations, { z_mm: last.z_mm + 40, radii_mm: [...last.radii_mm] }])}>
-          Another station towards the tail
+          {t("screen.shop.another_station_towards_the_tail")}
         </Button>
-        {stations.length > 2 && <Button onPress={() => onChange(stations.slice(0, -1))}>Take the last away</Button>}
+        {stations.length > 2 && (
+          <Button onPress={() => onChange(stations.slice(0, -1))}>{t("screen.shop.take_the_last_away")}</Button>
+        )}
       </Row>
-      <Quiet>Each radius from the axis to the surface, at its hour, seen from the tail.</Quiet>
+      <Quiet>{t("screen.shop.each_radius_from_the_axis_to")}</Quiet>
     </div>
   );
 }

@@ -3,6 +3,7 @@ import { NavLink } from "react-router";
 import styled from "styled-components";
 import type { RackPlace, Shop } from "../api/document";
 import { ink } from "../kit/theme";
+import { t } from "../i18n/texts";
 
 const Strip = styled.header`
   display: grid;
@@ -145,17 +146,20 @@ export function Rack({
     <Strip>
       <House>
         <h1>
-          Mossy
+          {t("screen.shop.mossy")}
           <br />
-          Anvil
+          {t("screen.shop.anvil")}
         </h1>
-        <p role={seeking ? "status" : undefined}>{seeking ? <strong>to No. {seeking} …</strong> : shop.name}</p>
+        <p role={seeking ? "status" : undefined}>
+          {seeking ? <strong>{t("screen.shop.to_no", { seeking })}</strong> : shop.name}
+        </p>
       </House>
-      <New to="/new" aria-label="Take in a new blank">
-        <span>+</span>new
+      <New to="/new" aria-label={t("screen.shop.take_in_a_new_blank")}>
+        <span>+</span>
+        {t("screen.shop.new")}
       </New>
-      <Places aria-label="Rack">
-        {shop.rack.length === 0 && <Bare>Nothing on the rack yet.</Bare>}
+      <Places aria-label={t("screen.shop.rack")}>
+        {shop.rack.length === 0 && <Bare>{t("screen.shop.nothing_on_the_rack_yet")}</Bare>}
         {shop.rack.map((place) => (
           <Place
             key={place.id}
@@ -179,7 +183,7 @@ export function Rack({
 }
 
 const stateText = ({ wait, note }: RackPlace) => {
-  if (!wait) return note;
+  if (!wait) return t(`screen.bench.${note}`);
   return wait.days_left < 1 ? `${Math.max(1, Math.round(wait.days_left * 24))} h` : `${Math.round(wait.days_left)} d`;
 };
 

@@ -10,10 +10,11 @@ import { AdviceList } from "../kit/Says";
 import { ink } from "../kit/theme";
 import { useUnit } from "../kit/Units";
 import { Fault, Quiet, Row } from "../kit/parts";
+import { t } from "../i18n/texts";
 
 const UNITS = { mm: "mm", cm: "cm", m: "m", in: "inches" } as const;
 const AXES = { x: "x", y: "y", z: "z" } as const;
-const ENDS = { low: "Its low end", high: "Its high end" } as const;
+const ENDS = { low: t("screen.shop.its_low_end"), high: t("screen.shop.its_high_end") } as const;
 
 const Bar = styled(ProgressBar)`
   display: grid;
@@ -71,52 +72,63 @@ export function Scanned({ scan, onScan }: { scan: Scan | undefined; onScan: (sca
             void read(chosen, how);
           }}
         >
-          <Button>{file ? "Another scan" : "Choose a scan, STL or OBJ"}</Button>
+          <Button>{file ? t("screen.shop.another_scan") : t("screen.shop.choose_a_scan_stl_or_obj")}</Button>
         </FileTrigger>
         {file && <span>{file.name}</span>}
       </Row>
       <Choice
-        label="Its lengths are in"
+        label={t("screen.shop.its_lengths_are_in")}
         value={how.unit}
         options={UNITS}
         onChange={(chosen) => change({ unit: chosen })}
       />
       <Choice
-        label="The lathe’s axis runs along its"
+        label={t("screen.shop.the_lathes_axis_runs_along_its")}
         value={how.axis}
         options={AXES}
         onChange={(axis) => change({ axis })}
       />
-      <Choice label="At the head is" value={how.end} options={ENDS} onChange={(end) => change({ end })} />
+      <Choice
+        label={t("screen.shop.at_the_head_is")}
+        value={how.end}
+        options={ENDS}
+        onChange={(end) => change({ end })}
+      />
       {sent !== undefined && (
         <Bar value={sent * 100} isIndeterminate={sent >= 1}>
-          <Label>{sent < 1 ? `Sending, ${Math.round(sent * 100)} %` : "Turning it and cutting it to stations …"}</Label>
+          <Label>
+            {sent < 1
+              ? t("screen.shop.sending", { round: Math.round(sent * 100) })
+              : t("screen.shop.turning_it_and_cutting_it_to")}
+          </Label>
           <div className="track">
             <div className="done" style={{ width: `${sent * 100}%` }} />
           </div>
           <div>
             <Button $kind="quiet" onPress={() => stop.current?.abort()}>
-              Stop
+              {t("screen.shop.stop")}
             </Button>
           </div>
         </Bar>
       )}
       {fault && (
         <Fault role="alert">
-          {fault} {file && <Button onPress={() => void read(file, how)}>Try again</Button>}
+          {fault} {file && <Button onPress={() => void read(file, how)}>{t("screen.shop.try_again")}</Button>}
         </Fault>
       )}
       {scan && (
         <div role="status">
           <p>
-            {scan.triangles.toLocaleString("en-GB")} triangles,{" "}
-            {scan.extents_mm.map((mm) => amountText(mm, "mm", unit)).join(" × ")}; cut to {scan.stations.length}{" "}
-            stations.
+            {t("screen.shop.triangles_cut_to_stations", {
+              to_locale_string: scan.triangles.toLocaleString("en-GB"),
+              join: scan.extents_mm.map((mm) => amountText(mm, "mm", unit)).join(" × "),
+              count: scan.stations.length,
+            })}
           </p>
           <AdviceList advice={scan.says} workings={{}} />
         </div>
       )}
-      <Quiet>Turned through its own middle, never mirrored. What is hollow inside is not in an outline.</Quiet>
+      <Quiet>{t("screen.shop.turned_through_its_own_middle_never")}</Quiet>
     </div>
   );
 }

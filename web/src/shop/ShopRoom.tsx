@@ -14,6 +14,7 @@ import { followed } from "../kit/useTask";
 import { Lathes } from "./Lathes";
 import { Room } from "../kit/Room";
 import { Carry, Fault, Heading, Quiet, Row } from "../kit/parts";
+import { t } from "../i18n/texts";
 
 const Drop = styled(DropZone)`
   border: 2px dashed ${ink.slate};
@@ -70,32 +71,26 @@ export function ShopRoom({ shop }: { shop: Shop }) {
     <Room>
       <h2>{shop.name}</h2>
       <div>
-        <section aria-label="Bring in">
+        <section aria-label={t("screen.shop.bring_in")}>
           <BringIn />
         </section>
-        <section aria-label="Lathes">
+        <section aria-label={t("screen.shop.lathes")}>
           <Lathes />
         </section>
-        <section aria-label="This shop">
+        <section aria-label={t("screen.shop.this_shop")}>
           <Named shop={shop} />
         </section>
       </div>
-      <section aria-label="Carry out">
-        <Heading as="h3">Carry out</Heading>
+      <section aria-label={t("screen.shop.carry_out")}>
+        <Heading as="h3">{t("screen.shop.carry_out")}</Heading>
         <Carry href="/api/shop/archive" download>
-          The whole shop, one archive
+          {t("screen.shop.the_whole_shop_one_archive")}
         </Carry>
-        <Quiet>
-          Every blank with its photographs, log and card, the shelf and the curves of your own, in one zip. It goes back
-          in here or into another shop.
-        </Quiet>
+        <Quiet>{t("screen.shop.every_blank_with_its_photographs_log")}</Quiet>
         {shop.rack.length > 0 && (
           <>
-            <Heading as="h3">One blank</Heading>
-            <Quiet>
-              A file is the blank by itself. A parcel is a zip that has its photographs, its log and the card it is
-              worked by as well.
-            </Quiet>
+            <Heading as="h3">{t("screen.shop.one_blank")}</Heading>
+            <Quiet>{t("screen.shop.a_file_is_the_blank_by")}</Quiet>
           </>
         )}
         <Pieces>
@@ -107,16 +102,16 @@ export function ShopRoom({ shop }: { shop: Shop }) {
               <a
                 href={`/api/blanks/${place.id}/export`}
                 download
-                aria-label={`File of ${place.number ?? ""} ${place.name}`}
+                aria-label={t("screen.shop.file_of", { value: place.number ?? "", name: place.name })}
               >
-                file
+                {t("screen.shop.file")}
               </a>
               <a
                 href={`/api/blanks/${place.id}/export?as=parcel`}
                 download
-                aria-label={`Parcel of ${place.number ?? ""} ${place.name}`}
+                aria-label={t("screen.shop.parcel_of", { value: place.number ?? "", name: place.name })}
               >
-                parcel
+                {t("screen.shop.parcel")}
               </a>
             </li>
           ))}
@@ -138,15 +133,20 @@ function PutAway({ shop }: { shop: Shop }) {
     );
   return (
     <>
-      <Heading as="h3">Put away</Heading>
-      <ul aria-label="Put away">
+      <Heading as="h3">{t("screen.shop.put_away")}</Heading>
+      <ul aria-label={t("screen.shop.put_away")}>
         {shop.put_away.map(({ id, number, name }) => (
           <Outcome key={id} style={{ display: "flex", alignItems: "center", gap: 12 }}>
             <Link to={`/blanks/${id}/log`} style={{ flex: 1, color: "inherit" }}>
               {number ?? "–"} {name}
             </Link>
-            <Button $kind="quiet" isDisabled={busy} aria-label={`${name} back on the rack`} onPress={() => back(id)}>
-              Back on the rack
+            <Button
+              $kind="quiet"
+              isDisabled={busy}
+              aria-label={t("screen.shop.back_on_the_rack", { name })}
+              onPress={() => back(id)}
+            >
+              {t("screen.shop.back_on_the_rack_2")}
             </Button>
           </Outcome>
         ))}
@@ -167,12 +167,17 @@ function Named({ shop }: { shop: Shop }) {
     );
   return (
     <>
-      <Heading as="h3">This shop</Heading>
+      <Heading as="h3">{t("screen.shop.this_shop")}</Heading>
       <div style={{ display: "grid", gap: 12, maxWidth: 620 }}>
-        <TextLine label="The shop is called" value={shop.name} most={120} onChange={(name) => put({ name })} />
+        <TextLine
+          label={t("screen.shop.the_shop_is_called")}
+          value={shop.name}
+          most={120}
+          onChange={(name) => put({ name })}
+        />
         <div style={{ width: 200 }}>
           <TextLine
-            label="Its currency, three letters"
+            label={t("screen.shop.its_currency_three_letters")}
             value={shop.currency}
             most={3}
             onChange={(currency) => put({ currency: currency.toUpperCase() })}
@@ -181,9 +186,9 @@ function Named({ shop }: { shop: Shop }) {
       </div>
       {problem && <Fault role="alert">{problem.errors?.[0]?.detail ?? problem.detail}</Fault>}
       <Quiet>
-        Its air is at the{" "}
+        {t("screen.shop.its_air_is_at_the")}{" "}
         <Link to="/board" style={{ color: "inherit" }}>
-          Board
+          {t("screen.shop.board")}
         </Link>
         .
       </Quiet>
@@ -193,9 +198,9 @@ function Named({ shop }: { shop: Shop }) {
 
 const CANCELLED: Problem = {
   type: "about:blank",
-  title: "Cancelled",
+  title: t("screen.shop.cancelled"),
   status: 0,
-  detail: "It was cancelled: nothing of it was taken in.",
+  detail: t("screen.shop.it_was_cancelled_nothing_of_it"),
 };
 
 /** Sends an archive, then follows the server while it takes it in. */
@@ -207,7 +212,11 @@ async function importArchive(
 ): Promise<Brought> {
   const { file } = entry;
   const begun = await api.importShop(file, way === "plain" ? "keep" : "copy", (share) =>
-    say(share < 1 ? `Sending ${file.name}: ${Math.round(share * 100)} %` : `Taking in ${file.name} …`),
+    say(
+      share < 1
+        ? t("screen.shop.sending_2", { name: file.name, round: Math.round(share * 100) })
+        : t("screen.shop.taking_in", { name: file.name }),
+    ),
   );
   const { state, result } = await followed(begun, onStep);
   return state === "ended" && result && "taken_in" in result
@@ -223,7 +232,7 @@ function BringIn() {
 
   const take = async (entry: Brought, way: "plain" | "other") => {
     const { file } = entry;
-    setBusy(`Taking in ${file.name} …`);
+    setBusy(t("screen.shop.taking_in", { name: file.name }));
     let after: Brought;
     try {
       if (isArchive(file)) after = await importArchive(entry, way, setBusy, setTask);
@@ -247,8 +256,9 @@ function BringIn() {
 
   return (
     <>
-      <Heading as="h3">Bring in</Heading>
+      <Heading as="h3">{t("screen.shop.bring_in")}</Heading>
       <Drop
+        aria-label={t("screen.shop.drop_files")}
         getDropOperation={() => "copy"}
         onDrop={(event) => {
           const items = event.items.filter((item): item is FileDropItem => item.kind === "file");
@@ -256,20 +266,27 @@ function BringIn() {
         }}
       >
         <p>
-          Blank files (<code>.anvil.json</code>), parcels or a whole shop (<code>.zip</code>): drop them here, or choose
-          them.
+          {t("screen.shop.blank_files")}
+          <code>{t("screen.shop.anvil_json")}</code>
+          {t("screen.shop.parcels_or_a_whole_shop")}
+          <code>{t("screen.shop.zip")}</code>
+          {t("screen.shop.drop_them_here_or_choose_them")}
         </p>
         <FileTrigger
           allowsMultiple
           acceptedFileTypes={[".json", ".zip"]}
           onSelect={(files) => void takeAll([...(files ?? [])])}
         >
-          <Button $kind="go">Choose files</Button>
+          <Button $kind="go">{t("screen.shop.choose_files")}</Button>
         </FileTrigger>
       </Drop>
       {busy && <Quiet role="status">{busy}</Quiet>}
-      <TaskProgress task={task} label="Taking in the archive" onCancel={() => task && void api.cancelTask(task.id)} />
-      <ul aria-label="Brought in">
+      <TaskProgress
+        task={task}
+        label={t("screen.shop.taking_in_the_archive")}
+        onCancel={() => task && void api.cancelTask(task.id)}
+      />
+      <ul aria-label={t("screen.shop.brought_in")}>
         {brought.map((entry) => (
           <Result key={entry.key} entry={entry} onOther={() => void take(entry, "other")} />
         ))}
@@ -292,14 +309,14 @@ function Result({ entry, onOther }: { entry: Brought; onOther: () => void }) {
   if (done && "id" in done)
     return (
       <Outcome>
-        {file.name}: taken in as <Taken id={done.id}>{done.text}</Taken>
+        {t("screen.shop.taken_in_as", { name: file.name })} <Taken id={done.id}>{done.text}</Taken>
       </Outcome>
     );
   if (done) {
     const { taken_in, already_here, differ, cards_left, renumbered } = done.shop;
     return (
       <Outcome>
-        {file.name}: {taken_in.length} taken in, {already_here} here already.
+        {t("screen.shop.taken_in_here_already", { name: file.name, count: taken_in.length, already_here })}
         {taken_in.length > 0 && taken_in.length <= FEW && (
           <Row as="p">
             {taken_in.map((blank) => (
@@ -310,21 +327,16 @@ function Result({ entry, onOther }: { entry: Brought; onOther: () => void }) {
           </Row>
         )}
         {renumbered.map(({ name, from, to }) => (
-          <Quiet key={name}>
-            {name} had No. {from}, which is taken: it is No. {to} now.
-          </Quiet>
+          <Quiet key={name}>{t("screen.shop.had_no_which_is_taken_it", { name, from, to })}</Quiet>
         ))}
         {cards_left.length > 0 && (
-          <Quiet>
-            {cards_left.join(", ")}: the card it is worked by there was left out, since the blank stands otherwise here
-            or has a card open.
-          </Quiet>
+          <Quiet>{t("screen.shop.the_card_it_is_worked_by", { join: cards_left.join(", ") })}</Quiet>
         )}
         {differ.length > 0 && (
           <>
-            <Quiet>{differ.join(", ")}: changed since, and left as here.</Quiet>
+            <Quiet>{t("screen.shop.changed_since_and_left_as_here", { join: differ.join(", ") })}</Quiet>
             <Row>
-              <Button onPress={onOther}>Take the archive’s in as copies</Button>
+              <Button onPress={onOther}>{t("screen.shop.take_the_archives_in_as_copies")}</Button>
             </Row>
           </>
         )}
@@ -334,18 +346,18 @@ function Result({ entry, onOther }: { entry: Brought; onOther: () => void }) {
   const taken = problem?.status === 409;
   return (
     <Outcome>
-      <Fault role="alert">{file.name} was not taken in.</Fault>
+      <Fault role="alert">{t("screen.shop.was_not_taken_in", { name: file.name })}</Fault>
       <ul>
         {(problem?.errors ?? []).map(({ pointer, detail }) => (
           <li key={pointer + detail}>
-            <code>{pointer || "the file"}</code> {detail}
+            <code>{pointer || t("screen.shop.the_file")}</code> {detail}
           </li>
         ))}
       </ul>
       {!problem?.errors?.length && <p>{problem?.detail}</p>}
       {taken && (
         <Row>
-          <Button onPress={onOther}>Take it in under the next number</Button>
+          <Button onPress={onOther}>{t("screen.shop.take_it_in_under_the_next")}</Button>
         </Row>
       )}
     </Outcome>

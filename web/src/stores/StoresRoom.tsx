@@ -14,14 +14,15 @@ import { Sheet } from "../kit/DataSheet";
 import { useNames } from "../stations/mend/StepFields";
 import { Fault, Fields, Heading, Quiet, Row, Ticket } from "../kit/parts";
 import { Room } from "../kit/Room";
+import { t } from "../i18n/texts";
 
 const KINDS = {
-  resins: "Resin",
-  fillers: "Filler",
-  hardeners: "Hardener for wood",
-  glues: "Glue",
-  pigments: "Pigment",
-  supplies: "Mould lining",
+  resins: t("screen.stores.resin"),
+  fillers: t("screen.stores.filler"),
+  hardeners: t("screen.stores.hardener_for_wood"),
+  glues: t("screen.stores.glue"),
+  pigments: t("screen.stores.pigment"),
+  supplies: t("screen.stores.mould_lining"),
 } as const;
 
 /** What stands on the shelf, lot by lot, and what open cards hold of it. */
@@ -31,23 +32,22 @@ export function StoresRoom() {
   const take = (next: Stores) => client.setQueryData(["stores"], next);
   if (!stores.data)
     return (
-      <Waiting what="Looking along the shelf …" problem={stores.error?.message} onAgain={() => void stores.refetch()} />
+      <Waiting
+        what={t("screen.stores.looking_along_the_shelf")}
+        problem={stores.error?.message}
+        onAgain={() => void stores.refetch()}
+      />
     );
   return (
     <Room>
-      <h2>Stores</h2>
-      <section aria-label="On the shelf">
-        {stores.data.products.length === 0 && (
-          <Quiet>
-            Nothing on the shelf yet. Put in what you have; plans then say whether there is enough, and cards draw it
-            down.
-          </Quiet>
-        )}
+      <h2>{t("screen.stores.stores")}</h2>
+      <section aria-label={t("screen.stores.on_the_shelf")}>
+        {stores.data.products.length === 0 && <Quiet>{t("screen.stores.nothing_on_the_shelf_yet_put")}</Quiet>}
         {stores.data.products.map((product) => (
           <OnShelf key={product.id} product={product} onTake={take} />
         ))}
       </section>
-      <section aria-label="Another product">
+      <section aria-label={t("screen.stores.another_product")}>
         <Another onTake={take} />
       </section>
     </Room>
@@ -62,9 +62,10 @@ function OnShelf({ product, onTake }: { product: Product; onTake: (stores: Store
     <article aria-label={product.name}>
       <Heading as="h3">{product.name}</Heading>
       <Quiet style={{ marginTop: 0 }}>
-        {KINDS[product.kind]}, packs of {g(product.pack_g)}
-        {product.pack_price > 0 && ` at ${amountText(product.pack_price, "money", unit)}`}
-        {product.reserved_g > 0 && `; ${g(product.reserved_g)} spoken for`}
+        {t("screen.stores.packs_of", { value: KINDS[product.kind], g: g(product.pack_g) })}
+        {product.pack_price > 0 &&
+          ` ${t("screen.stores.at", { pack_price: amountText(product.pack_price, "money", unit) })}`}
+        {product.reserved_g > 0 && t("screen.stores.spoken_for", { g: g(product.reserved_g) })}
       </Quiet>
       <Ticket>
         <tbody>
@@ -73,13 +74,13 @@ function OnShelf({ product, onTake }: { product: Product; onTake: (stores: Store
           ))}
           {product.lots.length === 0 && (
             <tr>
-              <td>No lot of it.</td>
+              <td>{t("screen.stores.no_lot_of_it")}</td>
             </tr>
           )}
         </tbody>
       </Ticket>
       <Button $kind="quiet" style={{ paddingLeft: 0 }} aria-expanded={open} onPress={() => setOpen(!open)}>
-        {open ? "Fold" : "A lot bought"}
+        {open ? t("screen.stores.fold") : t("screen.stores.a_lot_bought")}
       </Button>
       {open && (
         <Bought
@@ -112,29 +113,35 @@ function Lot({ lot, onTake }: { lot: Product["lots"][number]; onTake: (stores: S
     <tr>
       <th scope="row">
         {lot.code}
-        {lot.part && `, ${lot.part}`}
+        {lot.part && `, ${t(`parts.${lot.part}`)}`}
       </th>
       <td>
         {lot.opened_on
-          ? `opened ${new Date(lot.opened_on).toLocaleDateString("en-GB", { day: "numeric", month: "short", year: "numeric" })}`
-          : "unopened"}
+          ? t("screen.stores.opened", {
+              to_locale_date_string: new Date(lot.opened_on).toLocaleDateString("en-GB", {
+                day: "numeric",
+                month: "short",
+                year: "numeric",
+              }),
+            })
+          : t("screen.stores.unopened")}
       </td>
       <td className="number" style={lot.left_g < 0 ? { color: ink.rust } : undefined}>
         {amountText(lot.left_g, "g", unit)}
-        {lot.left_g < 0 && ": count it"}
+        {lot.left_g < 0 && t("screen.stores.count_it")}
       </td>
       <td>
         <Row style={{ flexWrap: "nowrap" }}>
           <div style={{ width: 100 }}>
             <NumberField
               bare
-              label={`Counted in ${lot.code}, g`}
+              label={t("screen.stores.counted_in_g", { code: lot.code })}
               value={counted ?? Math.round(lot.left_g * 10) / 10}
               onChange={setCounted}
             />
           </div>
           <Button isDisabled={busy || counted === undefined || counted === lot.left_g} onPress={count}>
-            Count
+            {t("screen.stores.count")}
           </Button>
         </Row>
         {problem && <Fault role="alert">{problem.errors?.[0]?.detail ?? problem.detail}</Fault>}
@@ -157,22 +164,27 @@ function Bought({ product, onTake }: { product: Product; onTake: (stores: Stores
     <>
       {two && (
         <Choice
-          label="Part"
+          label={t("screen.stores.part")}
           value={lot.part ?? "resin"}
-          options={{ resin: "Resin", hardener: "Hardener" }}
+          options={{ resin: t("screen.stores.resin"), hardener: t("screen.stores.hardener") }}
           onChange={(part) => setLot({ ...lot, part })}
         />
       )}
       <Fields>
-        <TextLine label="Lot" value={lot.code} most={60} onChange={(code) => setLot({ ...lot, code })} />
+        <TextLine
+          label={t("screen.stores.lot")}
+          value={lot.code}
+          most={60}
+          onChange={(code) => setLot({ ...lot, code })}
+        />
         <NumberField
-          label="Holds, g"
+          label={t("screen.stores.holds_g")}
           value={lot.grams}
           onChange={(grams) => setLot({ ...lot, grams })}
           fault={fault("grams")}
         />
         <TextLine
-          label="Opened on, 2030-05-01"
+          label={t("screen.stores.opened_on_2030_05_01")}
           value={lot.opened_on ?? ""}
           most={10}
           onChange={(day) => setLot(day ? { ...lot, opened_on: day } : without(lot, "opened_on"))}
@@ -180,7 +192,7 @@ function Bought({ product, onTake }: { product: Product; onTake: (stores: Stores
       </Fields>
       {problem && <Fault role="alert">{problem.errors?.[0]?.detail ?? problem.detail}</Fault>}
       <Button isDisabled={busy || lot.code === ""} onPress={() => void act(() => api.addLot(lot), onTake)}>
-        Onto the shelf
+        {t("screen.stores.onto_the_shelf")}
       </Button>
     </>
   );
@@ -195,33 +207,38 @@ function Another({ onTake }: { onTake: (stores: Stores) => void }) {
   const like = product.like in names ? product.like : (first ?? product.like);
   return (
     <>
-      <Heading as="h3">Another product</Heading>
+      <Heading as="h3">{t("screen.stores.another_product")}</Heading>
       <div style={{ display: "grid", gap: 10 }}>
         <TextLine
-          label="Called"
+          label={t("screen.stores.called")}
           value={product.name}
           most={120}
           onChange={(name) => setProduct({ ...product, name })}
         />
         {faults["/name"] && <Fault role="alert">{faults["/name"]}</Fault>}
         <Choice
-          label="Kind"
+          label={t("screen.stores.kind")}
           value={product.kind}
           options={KINDS}
           onChange={(kind) => setProduct({ ...without(product, "sheet"), kind })}
         />
         {Object.keys(names).length > 0 && (
-          <Choice label="Like" value={like} options={names} onChange={(key) => setProduct({ ...product, like: key })} />
+          <Choice
+            label={t("screen.stores.like")}
+            value={like}
+            options={names}
+            onChange={(key) => setProduct({ ...product, like: key })}
+          />
         )}
         <Fields>
           <NumberField
-            label="A pack, g"
+            label={t("screen.stores.a_pack_g")}
             value={product.pack_g}
             onChange={(pack_g) => setProduct({ ...product, pack_g })}
             fault={faults["/pack_g"]}
           />
           <NumberField
-            label="A pack costs"
+            label={t("screen.stores.a_pack_costs")}
             value={product.pack_price ?? 0}
             onChange={(pack_price) => setProduct({ ...product, pack_price })}
             fault={faults["/pack_price"]}
@@ -250,7 +267,7 @@ function Another({ onTake }: { onTake: (stores: Stores) => void }) {
             )
           }
         >
-          Onto the shelf
+          {t("screen.stores.onto_the_shelf")}
         </Button>
       </div>
     </>

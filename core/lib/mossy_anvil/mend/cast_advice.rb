@@ -62,8 +62,12 @@ module MossyAnvil
         sum = list.sum { |colour| colour[:share] }
         loaded = @detail[:colours].select { |colour| colour[:pigment_pct] > most_pct(colour) }
         [((sum - 1).abs > 0.001 ? say(:stop, "colours", sum: [sum * 100, "%"]) : nil),
-         *loaded.map { |colour| say(:care, "too_much_pigment", colour: Message.text(colour[:name]), pigment: Table.term("pigments", colour[:with]), most: [most_pct(colour), "%"]) },
-         *@detail[:colours].select { |colour| colour[:pigment_g].positive? }.map { |colour| colour[:with] }.uniq.map { |key| say(:plain, "pigment", caution: Table.term("pigments", key, "caution")) }]
+         *loaded.map do |colour|
+           say(:care, "too_much_pigment", colour: Message.text(colour[:name]), pigment: Table.term("pigments", colour[:with]), most: [most_pct(colour), "%"])
+         end,
+         *@detail[:colours].select do |colour|
+           colour[:pigment_g].positive?
+         end.map { |colour| colour[:with] }.uniq.map { |key| say(:plain, "pigment", caution: Table.term("pigments", key, "caution")) }]
       end
 
       def most_pct(colour) = @step.pigment(colour[:with])["most_pct"]

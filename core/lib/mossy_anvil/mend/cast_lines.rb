@@ -73,7 +73,8 @@ module MossyAnvil
 
       # A part that its sheet gives by volume is told so too: a scale is surer than a marked cup.
       def portion(what, name, grams, within, volume_ml)
-        line(:weigh, "cast.line.#{name}#{'_by_marks' if @detail[:by_volume]}", what: what, volume: @detail[:by_volume] ? [volume_ml, "ml"] : nil, target: [grams, "g", within], draws: { key: @step.resin.key, part: name })
+        line(:weigh, "cast.line.#{name}#{'_by_marks' if @detail[:by_volume]}", what: what, volume: @detail[:by_volume] ? [volume_ml, "ml"] : nil,
+          target: [grams, "g", within], draws: { key: @step.resin.key, part: name })
       end
 
       def weighing(cups, (part_a, part_b), within, name)

@@ -29,7 +29,9 @@ module MossyAnvil
       # The heat, J/kg, that brings the 100 g cup to that peak.
       def self.heat_for(working_min, density_g_ml, peak_c, at)
         low, high = CureKinetics.table["heat_range_j_g"].map { |heat| heat * 1000.0 }
-        peak = ->(heat) { CuringCup.new(CureKinetics.new(rate_per_s: rate_for(working_min, density_g_ml, heat), heat_j_kg: heat, density_kg_m3: density_g_ml * 1000.0)).peak_c }
+        peak = lambda { |heat|
+          CuringCup.new(CureKinetics.new(rate_per_s: rate_for(working_min, density_g_ml, heat), heat_j_kg: heat, density_kg_m3: density_g_ml * 1000.0)).peak_c
+        }
         refuse_peak(peak_c, [peak.call(low), peak.call(high)], at)
         14.times { ((low + high) / 2).then { |middle| peak.call(middle) < peak_c ? low = middle : high = middle } }
         (low + high) / 2

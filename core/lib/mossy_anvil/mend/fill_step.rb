@@ -163,9 +163,7 @@ module MossyAnvil
       def bonds_nothing
         defects.select { |defect| defect.path? && defect.crack? }.filter_map do |defect|
           bond = Model::Bond.mpa(row["key"], mouth_mm: defect.width_mm, depth_mm: defect.depth_mm)
-          if bond.zero?
-            next say(:stop, "fill.says.bonds_nothing", filler: product("fillers", row), id: Message.text(defect.id), mouth: [defect.width_mm, "mm"])
-          end
+          next say(:stop, "fill.says.bonds_nothing", filler: product("fillers", row), id: Message.text(defect.id), mouth: [defect.width_mm, "mm"]) if bond.zero?
 
           reached = Model::Bond.reached(row, defect.depth_mm)
           if reached < 1

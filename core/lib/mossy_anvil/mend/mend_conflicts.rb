@@ -49,7 +49,10 @@ module MossyAnvil
         planned = before.flat_map { |other| other.data[:of] || [] }
         fillers = Table.rows("fillers").to_h { |row| [row["key"], row] }
         step.scene.blank.defects.select { |defect| defect.path? && defect.mended? && !planned.include?(defect.id) }
-            .map { |defect| [Message.of("conflicts.mended", id: Message.text(defect.id), filler: Table.term("fillers", defect.mend)), fillers[defect.mend]["soft_from_c"]] }
+            .map do |defect|
+          [Message.of("conflicts.mended", id: Message.text(defect.id), filler: Table.term("fillers", defect.mend)),
+           fillers[defect.mend]["soft_from_c"]]
+        end
       end
 
       def blocked(step, before)

@@ -73,7 +73,9 @@ module MossyAnvil
       private
 
       def hours(layer)
-        { peak_at_h: layer.peak_at_s, gel_h: layer.gel_s, next_from_h: layer.next_from_s, next_until_h: layer.next_until_s }.transform_values { |time| time * pace / 3600 }
+        { peak_at_h: layer.peak_at_s, gel_h: layer.gel_s, next_from_h: layer.next_from_s, next_until_h: layer.next_until_s }.transform_values do |time|
+          time * pace / 3600
+        end
       end
 
       def batch(grams) = Batches.new(@step.resin, grams, kinetics: @step.kinetics, start_c: @step.start_c, air_c: @scene.shop_c)

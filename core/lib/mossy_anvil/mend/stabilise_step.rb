@@ -21,7 +21,8 @@ module MossyAnvil
       def usual_h = (pump_min + soak_min + table["drain_min"] + oven_min) / 60.0 + COOL_H
 
       def materials
-        [Taken.new(key: row["key"], name: sheet[:name] ? Message.named(sheet[:name]) : Table.word("hardeners", row["key"]), amount: expected_g, unit: "g", cost: expected_g * (sheet[:price_per_g] || row["price_per_g"]))]
+        [Taken.new(key: row["key"], name: sheet[:name] ? Message.named(sheet[:name]) : Table.word("hardeners", row["key"]), amount: expected_g, unit: "g",
+          cost: expected_g * (sheet[:price_per_g] || row["price_per_g"]))]
       end
 
       def detail
@@ -63,9 +64,7 @@ module MossyAnvil
         share, found = soaking.verdict(dry, wet, expected_share)
         amounts = { up: [(wet / dry * 100) - 100, "%"], share: [share * 100, "%"], asked: [expected_share * 100, "%"] }
         records = record("uptake_share", share) + (measures["bubbling_min"] ? record("bubbling_min", measures["bubbling_min"]) : [])
-        if found == :fine
-          return { says: [say(:go, "stabilise.says.full", **amounts)], records: records, lines: [] }
-        end
+        return { says: [say(:go, "stabilise.says.full", **amounts)], records: records, lines: [] } if found == :fine
 
         { says: [say(:stop, "stabilise.says.not_full", **amounts)],
           records: records, lines: again }

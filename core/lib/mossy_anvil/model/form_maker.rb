@@ -68,7 +68,7 @@ module MossyAnvil
         SMALLER.each do |small, large|
           next unless keys.include?(small) && keys.include?(large) && value(small) > value(large)
 
-          refuse("/measures/#{small}", "is #{value(small).round(1)}", "no more than its #{large.delete_suffix("_mm")}, #{value(large).round(1)} mm")
+          refuse("/measures/#{small}", "is #{value(small).round(1)}", "no more than its #{large.delete_suffix('_mm')}, #{value(large).round(1)} mm")
         end
         refuse("/measures/#{height_key}", "is #{height.round(1)}", "at most #{@shape.length_mm.round(1)} mm, the length of the blank") if height > @shape.length_mm + 1e-9
         return unless @row["key"] == "egg" && value("height_mm") < value("diameter_mm")

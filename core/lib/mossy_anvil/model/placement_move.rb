@@ -16,7 +16,8 @@ module MossyAnvil
 
       # { form:, centres: } as in a blank file; centres nil on the survey's own axis.
       def to_h
-        { form: PlacementMove.tidy(@form.to_document), centres: @centres.as_surveyed? ? nil : PlacementMove.tidy({ head_mm: @centres.head_mm, tail_mm: @centres.tail_mm }) }
+        { form: PlacementMove.tidy(@form.to_document),
+          centres: @centres.as_surveyed? ? nil : PlacementMove.tidy({ head_mm: @centres.head_mm, tail_mm: @centres.tail_mm }) }
       end
 
       # Hundredths of a mm are as fine as anyone marks.

@@ -92,7 +92,8 @@ module MossyAnvil
         unknown(told, spots).map do |zone|
           across, up = middle(zone, 0), middle(zone, 1)
           wide, narrow = [extent(zone, 0), extent(zone, 1)].minmax.reverse
-          soft(zone, { clock_deg: ClockAngle.of_point(across, up), r_mm: Math.hypot(across, up), z_mm: surface == "head_face" ? 0.0 : @shape.length_mm }, [wide, wide, narrow])
+          soft(zone, { clock_deg: ClockAngle.of_point(across, up), r_mm: Math.hypot(across, up), z_mm: surface == "head_face" ? 0.0 : @shape.length_mm },
+            [wide, wide, narrow])
         end
       end
 

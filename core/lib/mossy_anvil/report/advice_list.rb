@@ -73,9 +73,7 @@ module MossyAnvil
 
       def balance(first)
         figure = "/stages/blank/imbalance_g_mm"
-        if first[:heavy_clock_deg].nil? || first[:imbalance_g_mm] < BALANCED_WITHIN_MM * first[:mass_g]
-          return say(:plain, "balanced", figure: figure)
-        end
+        return say(:plain, "balanced", figure: figure) if first[:heavy_clock_deg].nil? || first[:imbalance_g_mm] < BALANCED_WITHIN_MM * first[:mass_g]
 
         moved, weight = first.values_at(:recentre, :counterweight)
         say(:care, ["heavy", ("move" if moved), ("weight" if weight)].compact.join("_"), figure: figure, side: [first[:heavy_clock_deg], "clock"],

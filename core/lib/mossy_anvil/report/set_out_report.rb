@@ -31,7 +31,10 @@ module MossyAnvil
       def check(at)
         faults = []
         most = @form.length_mm / MOST_STATIONS
-        faults << Fault.new(path: "#{at}/every_mm", problem: "is #{@asked[:every_mm]}", allowed: "#{most.ceil} mm or more for a form this long") if @asked[:every_mm] < most
+        if @asked[:every_mm] < most
+          faults << Fault.new(path: "#{at}/every_mm", problem: "is #{@asked[:every_mm]}",
+            allowed: "#{most.ceil} mm or more for a form this long")
+        end
         if @asked[:thread] && @table["threads"].none? { |row| row["key"] == @asked[:thread] }
           faults << Fault.new(path: "#{at}/thread", problem: "is #{Fault.shown(@asked[:thread])}", allowed: @table["threads"].map { |row| row["key"] }.join(", "))
         end

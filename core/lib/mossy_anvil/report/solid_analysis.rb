@@ -50,7 +50,9 @@ module MossyAnvil
 
       # List of CracksAtStage::Run: everything that is parted at a stage, with the speed it runs on at.
       def crack_runs(stage, burst)
-        @parted ||= Model::PathRows.of(blank.defects.select { |defect| defect.path? && defect.parts? }, blank.shape, count: Turn::CracksAtStage::SAMPLES, with_points: true)
+        @parted ||= Model::PathRows.of(blank.defects.select do |defect|
+          defect.path? && defect.parts?
+        end, blank.shape, count: Turn::CracksAtStage::SAMPLES, with_points: true)
         Turn::CracksAtStage.new(@parted, blank, stage, grid, @toughness ||= Turn::CrackToughness.new(blank), openings: stage.hollow? ? openings : nil).runs(burst)
       end
 

@@ -32,7 +32,8 @@ module MossyAnvil
         return @cross_section if defined?(@cross_section)
 
         row = Table["speed"]["cross_section"]
-        load = Turn::CrossSections::Load.new(force_n: row.fetch(@name.to_s), mass_g: @mass.mass_g, imbalance_g_mm: @solid.most_imbalance_g_mm(@mass), reserve: row["reserve"])
+        load = Turn::CrossSections::Load.new(force_n: row.fetch(@name.to_s), mass_g: @mass.mass_g, imbalance_g_mm: @solid.most_imbalance_g_mm(@mass),
+          reserve: row["reserve"])
         @cross_section = Turn::CrossSections.new(@blank, @stage, @solid.grid, @solid.method(:strength_in_layer)).lowest(load)
       end
 

@@ -23,7 +23,9 @@ module MossyAnvil
       def profile(from_z_mm: 0.0)
         line = @curve.map { |place| on_axis(place) }
         ends = line.values_at(0, -1).map(&:first)
-        Model::ProfileLine.refuse("#{@at}/curve", "ends where it begins along the axis", "from one end to the other") if (ends[1] - ends[0]).abs < Model::ProfileLine::NEAR_MM
+        if (ends[1] - ends[0]).abs < Model::ProfileLine::NEAR_MM
+          Model::ProfileLine.refuse("#{@at}/curve", "ends where it begins along the axis", "from one end to the other")
+        end
 
         Model::ProfileLine.points(line, from_z_mm: from_z_mm, at: "#{@at}/curve").map { |pair| pair.map { |mm| mm.round(TIDY) } }
       end

@@ -42,7 +42,8 @@ module MossyAnvil
         when "soft_zone" then defect.detail[:grade]
         when "hard_inclusion" then defect.detail[:of]
         when "crack", "delamination" then defect.mended? ? "glue line" : "crack"
-        else { "galleries" => "galleries", "bubble_pocket" => "bubbles", "bark_inclusion" => "bark", "loose_piece" => "loose", "resin_body" => "resin" }.fetch(defect.type)
+        else { "galleries" => "galleries", "bubble_pocket" => "bubbles", "bark_inclusion" => "bark", "loose_piece" => "loose",
+               "resin_body" => "resin" }.fetch(defect.type)
         end
       end
 

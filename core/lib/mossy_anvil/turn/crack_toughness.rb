@@ -27,7 +27,11 @@ module MossyAnvil
         return 1.0 if @bodies.empty?
 
         seam = Model::CrackSheet.of(path, @shape)
-        met = near(seam).reject { |body| but.include?(body.id) }.map { |body| MET.of([path, body, @shape]) { body.hold?(*seam.places).any? ? body.strength_factor : 1.0 } }
+        met = near(seam).reject { |body| but.include?(body.id) }.map do |body|
+          MET.of([path, body, @shape]) do
+            body.hold?(*seam.places).any? ? body.strength_factor : 1.0
+          end
+        end
         [*met, 1.0].min.clamp(Section::LIVE_SHARE, 1)
       end
 

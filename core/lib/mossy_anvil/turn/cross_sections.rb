@@ -137,7 +137,9 @@ module MossyAnvil
       def modulus_mm3(outer, inner, shares = nil)
         angle = @grid.angles_deg * ClockAngle::RADIANS
         sine, cosine = Numo::DFloat::Math.sin(angle), Numo::DFloat::Math.cos(angle)
-        area, first, second = [2, 3, 4].map { |power| (shares ? by_cell(outer, inner, shares, power) : ((outer**power) - (inner**power)) / power) * @grid.angular_step_rad }
+        area, first, second = [2, 3, 4].map do |power|
+          (shares ? by_cell(outer, inner, shares, power) : ((outer**power) - (inner**power)) / power) * @grid.angular_step_rad
+        end
         return 0.0 if area.sum < NOTHING_MM3
 
         x, y = [sine, cosine].map { |share| (first * share).sum / area.sum }

@@ -71,7 +71,8 @@ module MossyAnvil
 
         share = @site.strength_share([own["diameter_mm"] / 2.0], own["length_mm"])
         pull = MountHold.withdrawal_n(gravity, own["diameter_mm"], own["length_mm"], end_grain: end_grain?) * share
-        weighed("screw", MountHold.screw_nm(pull, seat), told("screw", screw: [own["diameter_mm"], "mm"], deep: [own["length_mm"], "mm"], seat: [seat, "mm"]), size_mm: seat)
+        weighed("screw", MountHold.screw_nm(pull, seat), told("screw", screw: [own["diameter_mm"], "mm"], deep: [own["length_mm"], "mm"], seat: [seat, "mm"]),
+          size_mm: seat)
       end
 
       def judge_faceplate

@@ -35,7 +35,8 @@ module MossyAnvil
 
       def weakest(openings, weak)
         opened, shares = opened_bits(openings), shares_left(weak)
-        forces = Solid::WallForce.allowed_along(@blank.material.strength_across_mpa, radii_mm: outside_mm, walls_mm: walls.thickness_mm, depth_mm: @form.wall_depth_mm) * shares
+        forces = Solid::WallForce.allowed_along(@blank.material.strength_across_mpa, radii_mm: outside_mm, walls_mm: walls.thickness_mm,
+          depth_mm: @form.wall_depth_mm) * shares
         forces *= (opened * (Solid::WallForce::WHOLE / Solid::WallForce::CRACKED_THROUGH)) + ((opened * -1) + 1)
         forces.min_index.then do |at|
           Place.new(force_n: forces[at], z_mm: walls.z_mm[at], wall_mm: walls.thickness_mm[at], radius_mm: outside_mm[at], local_share: shares[at],

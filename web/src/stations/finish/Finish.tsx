@@ -5,6 +5,7 @@ import { ink } from "../../kit/theme";
 import { useUnit } from "../../kit/Units";
 import { Heading, Quiet } from "../../kit/parts";
 import type { AtStation } from "../../draft/atStation";
+import { t } from "../../i18n/texts";
 
 const Papers = styled.ol`
   display: flex;
@@ -27,30 +28,30 @@ export function Finish({ assessment }: AtStation) {
   return (
     <>
       <AdviceList advice={findings.finish.slice(1)} workings={workings} />
-      <Heading>Papers for {finish.finish}, in this order</Heading>
+      <Heading>{t("screen.finish.papers_for_in_this_order", { finish: finish.finish })}</Heading>
       <Papers>
         {finish.grits.map((grit) => (
-          <li key={grit}>P{grit}</li>
+          <li key={grit}>{t("screen.finish.p", { grit })}</li>
         ))}
       </Papers>
       <div>
         <Worked working={workings["/finish/deepest_mark_mm"]}>
-          Starts from marks of <strong>{amountText(finish.deepest_mark_mm, "mm", unit)}</strong>.
+          {t("screen.finish.starts_from_marks_of")} <strong>{amountText(finish.deepest_mark_mm, "mm", unit)}</strong>.
         </Worked>
       </div>
-      <Quiet>Look across a lamp before each next paper: a mark left by the last one stays for good.</Quiet>
+      <Quiet>{t("screen.finish.look_across_a_lamp_before_each")}</Quiet>
       {form && (
         <>
-          <Heading>Skin to finish</Heading>
+          <Heading>{t("screen.finish.skin_to_finish")}</Heading>
           <div>
             <Worked working={workings["/form/skin_area_mm2/outside"]}>
-              Outside <strong>{amountText(form.skin_area_mm2.outside, "mm2", unit)}</strong>
+              {t("screen.finish.outside")} <strong>{amountText(form.skin_area_mm2.outside, "mm2", unit)}</strong>
             </Worked>
           </div>
           {form.skin_area_mm2.inside > 0 && (
             <div>
               <Worked working={workings["/form/skin_area_mm2/inside"]}>
-                Inside <strong>{amountText(form.skin_area_mm2.inside, "mm2", unit)}</strong>
+                {t("screen.finish.inside")} <strong>{amountText(form.skin_area_mm2.inside, "mm2", unit)}</strong>
               </Worked>
             </div>
           )}

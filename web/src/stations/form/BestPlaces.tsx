@@ -17,11 +17,11 @@ import type { AtStation } from "../../draft/atStation";
 import { SmallSection } from "./SmallSection";
 
 const CHANGES = {
-  slide: "Along the axis",
-  centre: "The centre",
-  tilt: "The lean",
-  size: "The size",
-  flip: "Which end",
+  slide: t("screen.form.along_the_axis"),
+  centre: t("screen.form.the_centre"),
+  tilt: t("screen.form.the_lean"),
+  size: t("screen.form.the_size"),
+  flip: t("screen.form.which_end"),
 } as const;
 type Change = keyof typeof CHANGES;
 const ALL = Object.keys(CHANGES) as Change[];
@@ -65,41 +65,41 @@ export function BestPlaces({ at }: { at: AtStation }) {
   };
   const unasked =
     asking.wishes.length === 0
-      ? "Wish for something first."
+      ? t("screen.form.wish_for_something_first")
       : asking.may.every((change) => change === "flip")
-        ? "Something besides the end must be free to change."
+        ? t("screen.form.something_besides_the_end_must_be")
         : undefined;
   return (
     <>
-      <Heading>Best places</Heading>
+      <Heading>{t("screen.form.best_places")}</Heading>
       <div style={{ display: "grid", gap: 10 }}>
         <Choices
-          label="You want to"
+          label={t("screen.form.you_want_to")}
           value={asking.wishes}
           options={names}
           onChange={(wishes) => setAsking({ ...asking, wishes })}
         />
         {inView && document.defects.length > 1 && (
           <Choice
-            label="Kept in view"
+            label={t("screen.form.kept_in_view")}
             value={chosenOf ?? ""}
             options={Object.fromEntries(document.defects.map((defect) => [defect.id, defect.id]))}
             onChange={(of) => setAsking({ ...asking, of })}
           />
         )}
         <Choices
-          label="Free to change"
+          label={t("screen.form.free_to_change")}
           value={asking.may}
           options={CHANGES}
           onChange={(may) => setAsking({ ...asking, may })}
         />
         <Row>
           <Button isDisabled={busy || unasked !== undefined} onPress={() => ask(1)}>
-            Look for the best places
+            {t("screen.form.look_for_the_best_places")}
           </Button>
           {running !== null && (
             <Button $kind="quiet" isDisabled={busy || unasked !== undefined} onPress={() => ask(asking.seed + 1)}>
-              Look elsewhere too
+              {t("screen.form.look_elsewhere_too")}
             </Button>
           )}
         </Row>
@@ -123,13 +123,13 @@ function Found({ at, id, onGone }: { at: AtStation; id: number; onGone: () => vo
   if (search.isError)
     return (
       <Quiet>
-        That search is no longer kept.{" "}
+        {t("screen.form.that_search_is_no_longer_kept")}{" "}
         <Button $kind="quiet" onPress={onGone}>
-          All right
+          {t("screen.form.all_right")}
         </Button>
       </Quiet>
     );
-  if (!search.data) return <Quiet role="status">Asking how far it has come …</Quiet>;
+  if (!search.data) return <Quiet role="status">{t("screen.form.asking_how_far_it_has_come")}</Quiet>;
   const { state, done, of, problem, answers } = search.data;
   const going = state === "waiting" || state === "running";
   return (
@@ -139,7 +139,11 @@ function Found({ at, id, onGone }: { at: AtStation; id: number; onGone: () => vo
           <Progress value={done} maxValue={of}>
             {({ percentage }) => (
               <>
-                <Label>{state === "waiting" ? "Waiting for a free hand" : `Tried ${done} of ${of} ways in`}</Label>
+                <Label>
+                  {state === "waiting"
+                    ? t("screen.form.waiting_for_a_free_hand")
+                    : t("screen.form.tried_of_ways_in", { done, of })}
+                </Label>
                 <div className="bar">
                   <div style={{ width: `${percentage ?? 0}%` }} />
                 </div>
@@ -155,20 +159,20 @@ function Found({ at, id, onGone }: { at: AtStation; id: number; onGone: () => vo
               )
             }
           >
-            Stop
+            {t("screen.form.stop")}
           </Button>
         </Row>
       )}
       {problem && <Fault role="alert">{problem}</Fault>}
       {answers.length > 0 && (
-        <Answers aria-label="Places found">
+        <Answers aria-label={t("screen.form.places_found")}>
           {answers.map((answer, index) => (
             <Answer key={JSON.stringify(answer.move)} at={at} answer={answer} place={index + 1} />
           ))}
         </Answers>
       )}
       {state === "ended" && answers.length === 1 && answers[0]?.present && (
-        <Quiet>Nothing better found: it lies best as it is.</Quiet>
+        <Quiet>{t("screen.form.nothing_better_found_it_lies_best")}</Quiet>
       )}
     </>
   );
@@ -223,7 +227,7 @@ function Answer({ at, answer, place }: { at: AtStation; answer: Placed; place: n
   return (
     <li>
       <div>
-        <SmallSection svg={outcome.section_svg} of={`place ${place}`} />
+        <SmallSection svg={outcome.section_svg} of={t("screen.form.place", { place })} />
         <Quiet style={{ margin: "4px 0 0" }}>
           ⌀{amountText(outcome.diameter_mm, "mm", unit).replace(/ mm$/, "")} ×{" "}
           {amountText(outcome.height_mm, "mm", unit)}
@@ -231,8 +235,8 @@ function Answer({ at, answer, place }: { at: AtStation; answer: Placed; place: n
       </div>
       <div>
         <h4>
-          {answer.present ? "As it lies now" : `Place ${place}`}
-          {!answer.fits && ", out of the wood in part"}
+          {answer.present ? t("screen.form.as_it_lies_now") : t("screen.form.place_2", { place })}
+          {!answer.fits && t("screen.form.out_of_the_wood_in_part")}
         </h4>
         <ul>
           {answer.gains.map((said) => (
@@ -241,11 +245,13 @@ function Answer({ at, answer, place }: { at: AtStation; answer: Placed; place: n
           {answer.gives_up.map((said) => (
             <Line key={JSON.stringify(said)} mark="−" said={said} />
           ))}
-          {answer.gains.length + answer.gives_up.length === 0 && !answer.present && <li>Much as it is now.</li>}
+          {answer.gains.length + answer.gives_up.length === 0 && !answer.present && (
+            <li>{t("screen.form.much_as_it_is_now")}</li>
+          )}
         </ul>
         {!answer.present && (
           <Button style={{ marginTop: 8 }} onPress={() => draft.change(withLaid(document, answer))}>
-            Lay it so
+            {t("screen.form.lay_it_so")}
           </Button>
         )}
       </div>
@@ -253,7 +259,7 @@ function Answer({ at, answer, place }: { at: AtStation; answer: Placed; place: n
   );
 }
 
-const MARKS = { "+": "Gains: ", "−": "Gives up: " } as const;
+const MARKS = { "+": `${t("screen.form.gains")} `, "−": `${t("screen.form.gives_up")} ` } as const;
 const Line = ({ mark, said }: { mark: keyof typeof MARKS; said: Message }) => (
   <li>
     <span aria-label={MARKS[mark]} style={{ fontWeight: 700 }}>

@@ -8,6 +8,7 @@ import type { AtStation } from "../../draft/atStation";
 import { FromDrawing } from "./FromDrawing";
 import { FromPicture } from "./FromPicture";
 import { addBetween, hollowOf, takeOut, type Points } from "../../piece/points";
+import { t } from "../../i18n/texts";
 
 type Props = { at: AtStation; form: Form; put: (form: Form) => void };
 
@@ -32,23 +33,27 @@ export function Curves({ at, form, put }: Props) {
   const faults = at.problem?.errors?.filter(({ pointer }) => pointer.startsWith("/document/form/follows")) ?? [];
   return (
     <>
-      <Heading>The hollow</Heading>
+      <Heading>{t("screen.form.the_hollow")}</Heading>
       <Choice
-        label="Inside"
+        label={t("screen.form.inside")}
         value={hollow}
-        options={{ follows: "Follows the outside", own: "Goes its own way", solid: "Solid" }}
+        options={{
+          follows: t("screen.form.follows_the_outside"),
+          own: t("screen.form.goes_its_own_way"),
+          solid: t("screen.form.solid"),
+        }}
         onChange={change}
       />
       {form.follows && (
         <Fields>
           <LengthField
-            label="Wall"
+            label={t("screen.form.wall")}
             value={form.follows.wall_mm}
             onChange={(wall_mm) => put({ ...form, follows: { wall_mm, floor_mm: form.follows?.floor_mm ?? wall_mm } })}
             fault={faults.find(({ pointer }) => pointer.endsWith("wall_mm"))?.detail}
           />
           <LengthField
-            label="Floor"
+            label={t("screen.form.floor")}
             value={form.follows.floor_mm}
             onChange={(floor_mm) => put({ ...form, follows: { floor_mm, wall_mm: form.follows?.wall_mm ?? floor_mm } })}
             fault={faults.find(({ pointer }) => pointer.endsWith("floor_mm"))?.detail}
@@ -65,7 +70,7 @@ export function Curves({ at, form, put }: Props) {
       <FromDrawing form={form} put={put} />
       <FromPicture form={form} put={put} />
       <Curve
-        title="Outside"
+        title={t("screen.form.outside")}
         points={form.outside}
         name="outside"
         at={at}
@@ -73,7 +78,7 @@ export function Curves({ at, form, put }: Props) {
       />
       {form.inside && (
         <Curve
-          title="Inside"
+          title={t("screen.form.inside")}
           points={form.inside}
           name="inside"
           at={at}
@@ -81,17 +86,17 @@ export function Curves({ at, form, put }: Props) {
         />
       )}
       <Choice
-        label="Points are joined"
+        label={t("screen.form.points_are_joined")}
         value={form.curve}
-        options={{ smooth: "Smoothly", straight: "Straight" }}
+        options={{ smooth: t("screen.form.smoothly"), straight: t("screen.form.straight") }}
         onChange={(curve) => put({ ...form, curve })}
       />
       <Row style={{ marginTop: 14 }}>
         <Button onPress={() => at.draft.change(without(at.document, "form") as typeof at.document)}>
-          Take the form away
+          {t("screen.form.take_the_form_away")}
         </Button>
       </Row>
-      <Quiet>Points run from the head to the tail, and can be dragged in the section. Undo brings anything back.</Quiet>
+      <Quiet>{t("screen.form.points_run_from_the_head_to")}</Quiet>
     </>
   );
 }
@@ -140,8 +145,8 @@ function Curve({
         <thead>
           <tr>
             <th />
-            <th>off the head, {unit}</th>
-            <th>radius, {unit}</th>
+            <th>{t("screen.form.off_the_head", { unit })}</th>
+            <th>{t("screen.form.radius", { unit })}</th>
             <th />
           </tr>
         </thead>
@@ -153,7 +158,11 @@ function Curve({
                 <td key={axis}>
                   <LengthField
                     bare
-                    label={`${title} point ${index + 1}, ${axis === 0 ? "off the head" : "radius"}`}
+                    label={t("screen.form.point", {
+                      title,
+                      value: index + 1,
+                      value_2: axis === 0 ? t("screen.form.off_the_head_2") : t("screen.form.radius_2"),
+                    })}
                     value={point[axis] ?? 0}
                     onChange={(value) => set(index, axis, value)}
                     {...(axis === 0 && { fault: ownFault(index) })}
@@ -165,20 +174,26 @@ function Curve({
                   <Button
                     $kind="quiet"
                     style={{ padding: "0 6px" }}
-                    aria-label={`A point before ${title.toLowerCase()} point ${index + 1}`}
+                    aria-label={t("screen.form.a_point_before_point", {
+                      to_lower_case: title.toLowerCase(),
+                      value: index + 1,
+                    })}
                     onPress={() => onChange(addBetween(points, index))}
                   >
-                    Add
+                    {t("screen.form.add")}
                   </Button>
                 )}
                 {points.length > 2 && (
                   <Button
                     $kind="quiet"
                     style={{ padding: "0 6px" }}
-                    aria-label={`Take out ${title.toLowerCase()} point ${index + 1}`}
+                    aria-label={t("screen.form.take_out_point", {
+                      to_lower_case: title.toLowerCase(),
+                      value: index + 1,
+                    })}
                     onPress={() => onChange(takeOut(points, index))}
                   >
-                    Out
+                    {t("screen.form.out")}
                   </Button>
                 )}
               </td>

@@ -14,8 +14,15 @@ import { Laying } from "./Laying";
 import { Patterns } from "./Patterns";
 import { SetOuts } from "./SetOuts";
 import { Sketches } from "./Sketches";
+import { t } from "../../i18n/texts";
 
-const USES = { unsaid: "Unsaid", display: "To look at", handled: "To handle", food: "Food", wet: "Wet use" } as const;
+const USES = {
+  unsaid: t("screen.form.unsaid"),
+  display: t("screen.form.to_look_at"),
+  handled: t("screen.form.to_handle"),
+  food: t("screen.form.food"),
+  wet: t("screen.form.wet_use"),
+} as const;
 
 /** What it becomes, where that lies in the blank, and what of the trouble it leaves. */
 export function FormStation(at: AtStation) {
@@ -37,9 +44,9 @@ export function FormStation(at: AtStation) {
           <BestPlaces at={at} />
           <Sketches at={at} form={form} />
           <Patterns at={at} />
-          <Heading>Its use</Heading>
+          <Heading>{t("screen.form.its_use")}</Heading>
           <Choice
-            label="What it is for"
+            label={t("screen.form.what_it_is_for")}
             value={form.use ?? "unsaid"}
             options={USES}
             onChange={(use) => put(use === "unsaid" ? without(form, "use") : { ...form, use })}
@@ -52,7 +59,12 @@ export function FormStation(at: AtStation) {
   );
 }
 
-const SKINS = { outside: "outside", inside: "inside", rim: "at the rim", foot: "at the foot" } as const;
+const SKINS = {
+  outside: "outside",
+  inside: "inside",
+  rim: t("screen.form.at_the_rim"),
+  foot: t("screen.form.at_the_foot"),
+} as const;
 
 /** What the form turns away of each finding, and where the rest is seen. */
 function Trouble({ at }: { at: AtStation }) {
@@ -61,7 +73,7 @@ function Trouble({ at }: { at: AtStation }) {
   if (defects.length === 0) return null;
   return (
     <>
-      <Heading>What it does to the trouble</Heading>
+      <Heading>{t("screen.form.what_it_does_to_the_trouble")}</Heading>
       <Ticket>
         <tbody>
           {defects.map((defect, index) => (
@@ -69,17 +81,22 @@ function Trouble({ at }: { at: AtStation }) {
               <th scope="row">{defect.id}</th>
               <td>
                 <Worked working={workings[`/defects/${index}/removed_share`]}>
-                  {amountText(defect.removed_share, "share", unit)} turned away
+                  {t("screen.form.turned_away", { removed_share: amountText(defect.removed_share, "share", unit) })}
                 </Worked>
               </td>
               <td>
                 {[
-                  defect.breaks_through && `goes through the ${defect.where.includes("floor") ? "floor" : "wall"}`,
-                  defect.where.includes("tenon") && "under the tenon",
-                  defect.shows.length > 0 && `shows ${defect.shows.map((skin) => SKINS[skin]).join(", ")}`,
+                  defect.breaks_through &&
+                    t("screen.form.goes_through_the", {
+                      value: defect.where.includes("floor") ? t("screen.form.floor_2") : t("screen.form.wall_2"),
+                    }),
+                  defect.where.includes("tenon") && t("screen.form.under_the_tenon"),
+                  defect.shows.length > 0 &&
+                    t("screen.form.shows", { join: defect.shows.map((skin) => SKINS[skin]).join(", ") }),
                 ]
                   .filter(Boolean)
-                  .join(" · ") || (defect.removed_share > 0.999 ? "gone" : "closed inside")}
+                  .join(" · ") ||
+                  (defect.removed_share > 0.999 ? t("screen.form.gone") : t("screen.form.closed_inside"))}
               </td>
             </tr>
           ))}

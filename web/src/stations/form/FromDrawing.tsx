@@ -9,6 +9,7 @@ import { focusRing, ink } from "../../kit/theme";
 import { useAct } from "../../kit/useAct";
 import { Fields, Quiet, Row } from "../../kit/parts";
 import type { Points } from "../../piece/points";
+import { t } from "../../i18n/texts";
 
 const Field = styled(TextField)`
   display: grid;
@@ -51,33 +52,33 @@ export function FromDrawing({ form, put }: Props) {
   if (!open)
     return (
       <Button $kind="quiet" style={{ padding: 0 }} onPress={() => setOpen(true)}>
-        A curve from a drawing
+        {t("screen.form.a_curve_from_a_drawing")}
       </Button>
     );
   return (
     <div style={{ margin: "10px 0" }}>
       <Field value={path} onChange={setPath} isInvalid={problem !== undefined} maxLength={200000}>
-        <Label>The drawing (SVG), or the d of its path: along the axis to the right, the axis at y = 0</Label>
+        <Label>{t("screen.form.the_drawing_svg_or_the_d")}</Label>
         <TextArea spellCheck={false} />
         {problem && <FieldError>{problem.errors?.[0]?.detail ?? problem.detail}</FieldError>}
       </Field>
       <Fields>
-        <NumberField label="A unit of it is, mm" value={unitMm} onChange={setUnit} />
+        <NumberField label={t("screen.form.a_unit_of_it_is_mm")} value={unitMm} onChange={setUnit} />
       </Fields>
       <Row>
         <Button isDisabled={busy || path.trim() === ""} onPress={() => take("outside")}>
-          Take it as the outside
+          {t("screen.form.take_it_as_the_outside")}
         </Button>
         {!form.follows && (
           <Button isDisabled={busy || path.trim() === ""} onPress={() => take("inside")}>
-            Take it as the inside
+            {t("screen.form.take_it_as_the_inside")}
           </Button>
         )}
         <Button $kind="quiet" onPress={() => setOpen(false)}>
-          Never mind
+          {t("screen.form.never_mind")}
         </Button>
       </Row>
-      <Quiet>Lines and Bézier curves are read. It begins where the present curve begins.</Quiet>
+      <Quiet>{t("screen.form.lines_and_be_zier_curves_are")}</Quiet>
     </div>
   );
 }

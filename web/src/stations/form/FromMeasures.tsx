@@ -4,7 +4,7 @@ import { Button as AriaButton } from "react-aria-components";
 import styled from "styled-components";
 import { api } from "../../api/client";
 import type { MadeForm } from "../../api/document";
-import { t } from "../../i18n/texts";
+import { capital, t } from "../../i18n/texts";
 import { Button } from "../../kit/Button";
 import { LengthField, NumberField } from "../../kit/MeasureField";
 import { focusRing, ink } from "../../kit/theme";
@@ -68,11 +68,13 @@ export function FromMeasures({ at }: { at: AtStation }) {
   const faultOf = (key: string) => problem?.errors?.find(({ pointer }) => pointer === `/measures/${key}`)?.detail;
   return (
     <>
-      <Heading>{form ? `A ${name(form.kind)}` : "What can it become?"}</Heading>
-      {form && !open && <Button onPress={() => setOpen(true)}>Another form, or other measures</Button>}
+      <Heading>{form ? `A ${name(form.kind)}` : t("screen.form.what_can_it_become")}</Heading>
+      {form && !open && (
+        <Button onPress={() => setOpen(true)}>{t("screen.form.another_form_or_other_measures")}</Button>
+      )}
       {(!form || open) && (
         <>
-          <Kinds role="group" aria-label="Kinds of form">
+          <Kinds role="group" aria-label={t("screen.form.kinds_of_form")}>
             {(kinds.data?.rows ?? []).map(({ key }) => (
               <Kind
                 key={String(key)}
@@ -82,23 +84,18 @@ export function FromMeasures({ at }: { at: AtStation }) {
                   make(String(key), {});
                 }}
               >
-                {name(String(key))}
+                {capital(name(String(key)))}
               </Kind>
             ))}
           </Kinds>
-          {form && !current && (
-            <Quiet>
-              Choosing one draws it anew in the middle of the blank. Keep the present one beside it first if you want it
-              back.
-            </Quiet>
-          )}
+          {form && !current && <Quiet>{t("screen.form.choosing_one_draws_it_anew_in")}</Quiet>}
           {current && (
             <Fields>
               {current.measures.map(({ key, value }) =>
                 key.endsWith("_mm") ? (
                   <LengthField
                     key={key}
-                    label={t(`tables.forms.${current.form.kind}.measures.${key}`)}
+                    label={capital(t(`tables.forms.${current.form.kind}.measures.${key}`))}
                     value={value}
                     onChange={(mm) => set(key, mm)}
                     fault={faultOf(key)}
@@ -106,7 +103,7 @@ export function FromMeasures({ at }: { at: AtStation }) {
                 ) : (
                   <NumberField
                     key={key}
-                    label={t(`tables.forms.${current.form.kind}.measures.${key}`)}
+                    label={capital(t(`tables.forms.${current.form.kind}.measures.${key}`))}
                     value={value}
                     onChange={(number) => set(key, number)}
                     fault={faultOf(key)}

@@ -12,6 +12,7 @@ import { PictureKept } from "../../photo/PictureKept";
 import { NOTHING, OF_A_PROFILE, profileQuestion } from "../../photo/trace";
 import { TraceSheet } from "../../photo/TraceSheet";
 import { Fault, Quiet, Row } from "../../kit/parts";
+import { t } from "../../i18n/texts";
 
 type Props = { form: Form; put: (form: Form) => void };
 
@@ -21,7 +22,7 @@ export function FromPicture({ form, put }: Props) {
   if (!open)
     return (
       <Button $kind="quiet" style={{ padding: 0 }} onPress={() => setOpen(true)}>
-        A curve from a photograph
+        {t("screen.form.a_curve_from_a_photograph")}
       </Button>
     );
   return (
@@ -29,7 +30,7 @@ export function FromPicture({ form, put }: Props) {
       <Traced form={form} put={put} />
       <Row>
         <Button $kind="quiet" style={{ padding: 0 }} onPress={() => setOpen(false)}>
-          Fold it
+          {t("screen.form.fold_it")}
         </Button>
       </Row>
     </div>
@@ -61,7 +62,9 @@ function Traced({ form, put }: Props) {
             if (chosen && !choose(chosen)) setTracing(NOTHING);
           }}
         >
-          <Button>{file ? "Another photograph" : "Choose a photograph of it from the side"}</Button>
+          <Button>
+            {file ? t("screen.form.another_photograph") : t("screen.form.choose_a_photograph_of_it_from")}
+          </Button>
         </FileTrigger>
       </Row>
       <PictureKept {...{ lost, fleeting }} />
@@ -70,21 +73,18 @@ function Traced({ form, put }: Props) {
       {points && (
         <>
           <p role="status">
-            {amountText((points.at(-1)?.[0] ?? 0) - (points[0]?.[0] ?? 0), "mm", unit)} long, ⌀
-            {amountText(2 * Math.max(...points.map(([, r = 0]) => r)), "mm", unit)} at its widest.
+            {t("screen.form.long_at_its_widest", {
+              amount_text: amountText((points.at(-1)?.[0] ?? 0) - (points[0]?.[0] ?? 0), "mm", unit),
+              amount_text_2: amountText(2 * Math.max(...points.map(([, r = 0]) => r)), "mm", unit),
+            })}
           </p>
           <Row>
-            <Button onPress={() => take("outside")}>Take it as the outside</Button>
-            {!form.follows && <Button onPress={() => take("inside")}>Take it as the inside</Button>}
+            <Button onPress={() => take("outside")}>{t("screen.form.take_it_as_the_outside")}</Button>
+            {!form.follows && <Button onPress={() => take("inside")}>{t("screen.form.take_it_as_the_inside")}</Button>}
           </Row>
         </>
       )}
-      {!asked && src && (
-        <Quiet>
-          It becomes a curve once there are a scale, an axis and three places along it. A lens bends straight things
-          near the edge of a picture: stand well back.
-        </Quiet>
-      )}
+      {!asked && src && <Quiet>{t("screen.form.it_becomes_a_curve_once_there")}</Quiet>}
     </>
   );
 }

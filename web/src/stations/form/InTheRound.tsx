@@ -3,6 +3,7 @@ import type { Defect } from "../../api/document";
 import { Button } from "../../kit/Button";
 import { Quiet } from "../../kit/parts";
 import type { AtStation } from "../../draft/atStation";
+import { t } from "../../i18n/texts";
 
 // Large, and not everybody's: it comes when it is asked for.
 const Turntable = lazy(() => import("./Turntable"));
@@ -14,10 +15,10 @@ export function InTheRound({ at }: { at: AtStation }) {
   return (
     <div style={{ marginTop: 14 }}>
       <Button aria-expanded={open} onPress={() => setOpen(!open)}>
-        {open ? "Put the round view away" : "See it in the round"}
+        {open ? t("screen.form.put_the_round_view_away") : t("screen.form.see_it_in_the_round")}
       </Button>
       {open && (
-        <Suspense fallback={<Quiet role="status">Fetching the drawing …</Quiet>}>
+        <Suspense fallback={<Quiet role="status">{t("screen.form.fetching_the_drawing")}</Quiet>}>
           <div style={{ marginTop: 10 }}>
             <Turntable
               geometry={geometry}

@@ -5,6 +5,7 @@ import { LengthField, NumberField, OffsetField } from "../../kit/MeasureField";
 import { useAct } from "../../kit/useAct";
 import { Fault, Fields, Heading, Quiet, Row } from "../../kit/parts";
 import type { AtStation } from "../../draft/atStation";
+import { t } from "../../i18n/texts";
 
 const ON_AXIS: Centres = { head_mm: [0, 0], tail_mm: [0, 0] };
 const sides = { head_mm: "head", tail_mm: "tail" } as const;
@@ -30,35 +31,43 @@ export function Laying({ at, form }: { at: AtStation; form: Form }) {
   const last = form.outside.at(-1)?.[0] ?? 0;
   return (
     <>
-      <Heading>Where it lies</Heading>
+      <Heading>{t("screen.form.where_it_lies")}</Heading>
       <Row>
         <Button isDisabled={busy} onPress={() => move({ slide_mm: -1 })}>
-          To the head
+          {t("screen.form.to_the_head")}
         </Button>
         <Button isDisabled={busy} onPress={() => move({ slide_mm: 1 })}>
-          To the tail
+          {t("screen.form.to_the_tail")}
         </Button>
         <Button isDisabled={busy} onPress={() => move({ flipped: true })}>
-          End for end
+          {t("screen.form.end_for_end")}
         </Button>
       </Row>
       <Fields>
-        <LengthField label="Off the head" value={first} onChange={(mm) => move({ slide_mm: mm - first })} />
         <LengthField
-          label="Off the tail"
+          label={t("screen.form.off_the_head_3")}
+          value={first}
+          onChange={(mm) => move({ slide_mm: mm - first })}
+        />
+        <LengthField
+          label={t("screen.form.off_the_tail")}
           value={Math.max(0, assessment.geometry.length_mm - last)}
           onChange={(mm) => move({ slide_mm: assessment.geometry.length_mm - last - mm })}
         />
-        <NumberField label="As large, %" value={100} onChange={(percent) => move({ scale: percent / 100 })} />
+        <NumberField
+          label={t("screen.form.as_large")}
+          value={100}
+          onChange={(percent) => move({ scale: percent / 100 })}
+        />
       </Fields>
       {problem && <Fault role="alert">{problem.errors?.[0]?.detail ?? problem.detail}</Fault>}
-      <Quiet>The centres, from the axis the survey was made about. Marks that differ lean the axis.</Quiet>
+      <Quiet>{t("screen.form.the_centres_from_the_axis_the")}</Quiet>
       <Fields>
         {(["head_mm", "tail_mm"] as const).flatMap((face) =>
           ([0, 1] as const).map((axis) => (
             <OffsetField
               key={`${face}${axis}`}
-              label={`On the ${sides[face]}, ${ways[axis]}`}
+              label={t("screen.form.on_the", { value: sides[face], value_2: ways[axis] })}
               value={centres[face][axis] ?? 0}
               onChange={(mm) => setCentre(face, axis, mm)}
             />
@@ -68,7 +77,7 @@ export function Laying({ at, form }: { at: AtStation; form: Form }) {
       {fault && <Fault role="alert">{fault}</Fault>}
       {document.centres && (
         <Button onPress={() => draft.change(without(document, "centres") as Document)}>
-          Back to the survey’s axis
+          {t("screen.form.back_to_the_surveys_axis")}
         </Button>
       )}
     </>

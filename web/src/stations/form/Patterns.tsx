@@ -11,6 +11,7 @@ import { useUnit } from "../../kit/Units";
 import { Words } from "../../kit/Words";
 import { Fault, Heading, Quiet, Row } from "../../kit/parts";
 import type { AtStation } from "../../draft/atStation";
+import { t } from "../../i18n/texts";
 
 const KEY = ["patterns"];
 
@@ -57,10 +58,10 @@ export function Patterns({ at }: { at: AtStation }) {
     );
   return (
     <>
-      <Heading>Curves of your own</Heading>
+      <Heading>{t("screen.form.curves_of_your_own")}</Heading>
       {error && <Fault role="alert">{error.message}</Fault>}
-      {patterns.length === 0 && !error && <Quiet>None is kept yet. A curve you keep can be laid into any blank.</Quiet>}
-      <List aria-label="Curves of your own">
+      {patterns.length === 0 && !error && <Quiet>{t("screen.form.none_is_kept_yet_a_curve")}</Quiet>}
+      <List aria-label={t("screen.form.curves_of_your_own")}>
         {patterns.map((pattern) => (
           <li key={pattern.id}>
             <Silhouette pattern={pattern} />
@@ -73,13 +74,17 @@ export function Patterns({ at }: { at: AtStation }) {
               </Quiet>
             </span>
             <Row style={{ margin: 0 }}>
-              <Button isDisabled={busy} aria-label={`Lay ${pattern.name} in`} onPress={() => lay(pattern)}>
-                Lay it in
+              <Button
+                isDisabled={busy}
+                aria-label={t("screen.form.lay_in", { name: pattern.name })}
+                onPress={() => lay(pattern)}
+              >
+                {t("screen.form.lay_it_in")}
               </Button>
               <Button
                 $kind="quiet"
                 isDisabled={busy}
-                aria-label={`Drop ${pattern.name}`}
+                aria-label={t("screen.form.drop", { name: pattern.name })}
                 onPress={() =>
                   void act(
                     () => api.dropPattern(pattern.id),
@@ -87,7 +92,7 @@ export function Patterns({ at }: { at: AtStation }) {
                   )
                 }
               >
-                Drop
+                {t("screen.form.drop_2")}
               </Button>
             </Row>
           </li>
@@ -95,10 +100,15 @@ export function Patterns({ at }: { at: AtStation }) {
       </List>
       {laid && (
         <p role="status">
-          {laid.scale === 1
-            ? `${laid.name}, as it was kept.`
-            : `${laid.name}, at ${Math.round(laid.scale * 1000) / 10} % of its size: so much the blank has room for.`}{" "}
-          Undo takes it out again.
+          {t("screen.form.undo_takes_it_out_again", {
+            value:
+              laid.scale === 1
+                ? t("screen.form.as_it_was_kept", { name: laid.name })
+                : t("screen.form.at_of_its_size_so_much", {
+                    name: laid.name,
+                    value: Math.round(laid.scale * 1000) / 10,
+                  }),
+          })}
         </p>
       )}
       {document.form && (
@@ -130,7 +140,7 @@ function Keep({ form, busy, act, fault, onKept }: KeepProps) {
   return (
     <Row style={{ alignItems: "end" }}>
       <div style={{ flex: 1, minWidth: 180 }}>
-        <Words label="Keep this form’s curves as" value={name} onChange={setName} fault={fault} />
+        <Words label={t("screen.form.keep_this_forms_curves_as")} value={name} onChange={setName} fault={fault} />
       </div>
       <Button
         isDisabled={busy || name.trim() === ""}
@@ -144,7 +154,7 @@ function Keep({ form, busy, act, fault, onKept }: KeepProps) {
           )
         }
       >
-        Keep it
+        {t("screen.form.keep_it")}
       </Button>
     </Row>
   );

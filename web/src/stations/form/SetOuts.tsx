@@ -11,9 +11,10 @@ import { useSettled } from "../../kit/useSettled";
 import { useUnit } from "../../kit/Units";
 import { Carry, Fault, Fields, Heading, Quiet, Row, Ticket } from "../../kit/parts";
 import type { AtStation } from "../../draft/atStation";
+import { t } from "../../i18n/texts";
 
 const SETTLED_MS = 300;
-const THREADS = { none: "None", m4: "M4", m5: "M5", m6: "M6", m8: "M8", m10: "M10" } as const;
+const THREADS = { none: t("screen.form.none_"), m4: "M4", m5: "M5", m6: "M6", m8: "M8", m10: "M10" } as const;
 type Wanted = SetOutsQuestion["wanted"];
 
 /** The numbers to mark on the wood, and what to print and cut out for it. */
@@ -21,22 +22,22 @@ export function SetOuts({ at }: { at: AtStation }) {
   const [open, setOpen] = useState(false);
   return (
     <>
-      <Heading>Setting out</Heading>
+      <Heading>{t("screen.form.setting_out")}</Heading>
       <Row>
         <Button aria-expanded={open} onPress={() => setOpen(!open)}>
-          {open ? "Fold the numbers" : "Numbers to mark"}
+          {open ? t("screen.form.fold_the_numbers") : t("screen.form.numbers_to_mark")}
         </Button>
         <Carry href={`/api/blanks/${at.id}/export?as=template`} download>
-          Template to print, 1 : 1
+          {t("screen.form.template_to_print_1_1")}
         </Carry>
         <Carry href={`/api/blanks/${at.id}/export?as=template_svg`} download>
-          as a drawing
+          {t("screen.form.as_a_drawing")}
         </Carry>
         <Carry href={`/api/blanks/${at.id}/export?as=stl`} download>
-          as a mesh
+          {t("screen.form.as_a_mesh")}
         </Carry>
       </Row>
-      {at.draft.dirty && <Quiet>What is printed is the form as it was last saved.</Quiet>}
+      {at.draft.dirty && <Quiet>{t("screen.form.what_is_printed_is_the_form")}</Quiet>}
       {open && <Marked at={at} />}
     </>
   );
@@ -59,26 +60,26 @@ function Marked({ at }: { at: AtStation }) {
     <>
       <Fields>
         <LengthField
-          label="A station every"
+          label={t("screen.form.a_station_every")}
           value={wanted.every_mm ?? 10}
           onChange={(every_mm) => setWanted({ ...wanted, every_mm })}
           fault={faultOf("every_mm")}
         />
         <LengthField
-          label="Bit across"
+          label={t("screen.form.bit_across")}
           value={wanted.bit_mm ?? 25}
           onChange={(bit_mm) => setWanted({ ...wanted, bit_mm })}
           fault={faultOf("bit_mm")}
         />
         <NumberField
-          label="Feet"
+          label={t("screen.form.feet")}
           value={wanted.feet ?? 3}
           onChange={(feet) => setWanted({ ...wanted, feet })}
           fault={faultOf("feet")}
         />
       </Fields>
       <Choice
-        label="Thread to tap"
+        label={t("screen.form.thread_to_tap")}
         value={(wanted.thread ?? "none") as keyof typeof THREADS}
         options={THREADS}
         onChange={(thread) => setWanted(thread === "none" ? without(wanted, "thread") : { ...wanted, thread })}
@@ -99,10 +100,14 @@ function Table({ numbers }: { numbers: Numbers }) {
   const rows: [string, string, string][] = [
     ...(depths
       ? ([
-          ["Hollow to", `${mm(depths.hollow_mm)} from the rim, leaving ${mm(depths.floor_mm)} of floor`, ""],
           [
-            "Mark on a bit",
-            `${mm(depths.bit_mark_mm)} from its cutting edge; 3 mm of point then come to the floor`,
+            t("screen.form.hollow_to"),
+            t("screen.form.from_the_rim_leaving_of_floor", { mm: mm(depths.hollow_mm), mm_2: mm(depths.floor_mm) }),
+            "",
+          ],
+          [
+            t("screen.form.mark_on_a_bit"),
+            t("screen.form.from_its_cutting_edge_3_mm", { mm: mm(depths.bit_mark_mm) }),
             "depths/bit_mark_mm",
           ],
         ] satisfies [string, string, string][])
@@ -110,18 +115,21 @@ function Table({ numbers }: { numbers: Numbers }) {
     ...(sphere
       ? ([
           [
-            "Flats of the eight-sided stage",
-            `from ${mm(sphere.facet_start_mm)} off either end, ${mm(sphere.facet_length_mm)} long`,
+            t("screen.form.flats_of_the_eight_sided_stage"),
+            t("screen.form.from_off_either_end_long", {
+              mm: mm(sphere.facet_start_mm),
+              mm_2: mm(sphere.facet_length_mm),
+            }),
             "sphere/facet_start_mm",
           ],
-          ["Neck left to hold it", mm(sphere.neck_mm), ""],
+          [t("screen.form.neck_left_to_hold_it"), mm(sphere.neck_mm), ""],
         ] satisfies [string, string, string][])
       : []),
     ...(feet
       ? ([
           [
-            `${feet.count} feet`,
-            `${mm(feet.chord_mm)} from foot to foot on a circle of ${mm(2 * feet.radius_mm)}`,
+            t("screen.form.feet_2", { count: feet.count }),
+            t("screen.form.from_foot_to_foot_on_a", { mm: mm(feet.chord_mm), mm_2: mm(2 * feet.radius_mm) }),
             "feet/chord_mm",
           ],
         ] satisfies [string, string, string][])
@@ -129,8 +137,12 @@ function Table({ numbers }: { numbers: Numbers }) {
     ...(ring
       ? ([
           [
-            "Ring",
-            `bore ${mm(ring.bore_mm)}, size ${ring.iso_size.toFixed(0)} by the length round it; a core of ${ring.core_mm.toFixed(2)} mm`,
+            t("screen.form.ring"),
+            t("screen.form.bore_size_by_the_length_round", {
+              mm: mm(ring.bore_mm),
+              to_fixed: ring.iso_size.toFixed(0),
+              to_fixed_2: ring.core_mm.toFixed(2),
+            }),
             "ring/core_mm",
           ],
         ] satisfies [string, string, string][])
@@ -138,8 +150,11 @@ function Table({ numbers }: { numbers: Numbers }) {
     ...(lid
       ? ([
           [
-            "Lid",
-            `${lid.fits.map(({ name, spigot_mm }) => `${name} ${spigot_mm.toFixed(2)} mm`).join(" · ")}; the mouth moves ${lid.moves_mm.toFixed(1)} mm with the seasons`,
+            t("screen.form.lid"),
+            t("screen.form.the_mouth_moves_mm_with_the", {
+              join: lid.fits.map(({ name, spigot_mm }) => `${name} ${spigot_mm.toFixed(2)} mm`).join(" · "),
+              to_fixed: lid.moves_mm.toFixed(1),
+            }),
             "lid/moves_mm",
           ],
         ] satisfies [string, string, string][])
@@ -147,21 +162,29 @@ function Table({ numbers }: { numbers: Numbers }) {
     ...(insert
       ? ([
           [
-            `${insert.thread} thread`,
-            `drill ${insert.drill_mm.toFixed(2)} mm, ${mm(insert.depth_mm)} deep; by hand or at the slowest, a free tailstock behind the tap`,
+            t("screen.form.thread", { thread: insert.thread }),
+            t("screen.form.drill_mm_deep_by_hand_or", {
+              to_fixed: insert.drill_mm.toFixed(2),
+              mm: mm(insert.depth_mm),
+            }),
             "insert/drill_mm",
           ],
         ] satisfies [string, string, string][])
       : []),
     [
-      `A ${mm(drill.bit_mm)} bit`,
-      `${amountText(drill.from_rpm, "rpm", unit)} to ${amountText(drill.to_rpm, "rpm", unit)}, never over its own rating; clear it every ${mm(drill.clear_mm)}${drill.pilot ? "; a pilot hole first" : ""}`,
+      t("screen.form.a_bit", { mm: mm(drill.bit_mm) }),
+      t("screen.form.to_never_over_its_own_rating", {
+        from_rpm: amountText(drill.from_rpm, "rpm", unit),
+        to_rpm: amountText(drill.to_rpm, "rpm", unit),
+        mm: mm(drill.clear_mm),
+        value: drill.pilot ? t("screen.form.a_pilot_hole_first") : "",
+      }),
       "drill/from_rpm",
     ],
   ];
   return (
     <>
-      <Ticket aria-label="Numbers to mark">
+      <Ticket aria-label={t("screen.form.numbers_to_mark")}>
         <tbody>
           {rows.map(([name, says, key]) => (
             <tr key={name}>
@@ -173,12 +196,12 @@ function Table({ numbers }: { numbers: Numbers }) {
           ))}
         </tbody>
       </Ticket>
-      <Ticket aria-label="Stations" style={{ marginTop: 12 }}>
+      <Ticket aria-label={t("screen.form.stations")} style={{ marginTop: 12 }}>
         <thead>
           <tr>
-            <th className="number">from the foot, {unit}</th>
-            <th className="number">across, {unit}</th>
-            {hollow && <th className="number">inside, {unit}</th>}
+            <th className="number">{t("screen.form.from_the_foot", { unit })}</th>
+            <th className="number">{t("screen.form.across", { unit })}</th>
+            {hollow && <th className="number">{t("screen.form.inside_2", { unit })}</th>}
           </tr>
         </thead>
         <tbody>
@@ -188,7 +211,11 @@ function Table({ numbers }: { numbers: Numbers }) {
               <td className="number">
                 <strong>{lengthText(diameter_mm, unit)}</strong>
               </td>
-              {hollow && <td className="number">{inside_mm === null ? "solid" : lengthText(inside_mm, unit)}</td>}
+              {hollow && (
+                <td className="number">
+                  {inside_mm === null ? t("screen.form.solid_2") : lengthText(inside_mm, unit)}
+                </td>
+              )}
             </tr>
           ))}
         </tbody>

@@ -12,6 +12,7 @@ import { useUnit } from "../../kit/Units";
 import { Fault, Heading, Quiet, Row } from "../../kit/parts";
 import type { AtStation } from "../../draft/atStation";
 import { SmallSection } from "./SmallSection";
+import { t } from "../../i18n/texts";
 
 const MOST = 8;
 const MOST_COMPARED = 3;
@@ -66,14 +67,14 @@ export function Sketches({ at, form }: { at: AtStation; form: Form }) {
   };
   return (
     <>
-      <Heading>Other thoughts</Heading>
+      <Heading>{t("screen.form.other_thoughts")}</Heading>
       <Row>
         <Button isDisabled={sketches.length >= MOST} onPress={() => put([...sketches, own(name(form.kind))])}>
-          Keep this one beside
+          {t("screen.form.keep_this_one_beside")}
         </Button>
       </Row>
       {sketches.length === 0 ? (
-        <Quiet>Keep a form beside, draw another, and compare what each leaves, weighs and costs.</Quiet>
+        <Quiet>{t("screen.form.keep_a_form_beside_draw_another")}</Quiet>
       ) : (
         <Compared {...{ at, sketches, choose }} drop={(index) => put(sketches.filter((_, other) => other !== index))} />
       )}
@@ -93,45 +94,55 @@ function Compared({ at, sketches, choose, drop }: Props) {
   );
   const { answer, problem } = useNewest<Document, Awaited<ReturnType<typeof api.compare>>>(question, api.compare);
   if (problem) return <Fault role="alert">{problem.errors?.[0]?.detail ?? problem.detail}</Fault>;
-  if (!answer) return <Quiet role="status">Working them out …</Quiet>;
+  if (!answer) return <Quiet role="status">{t("screen.form.working_them_out")}</Quiet>;
   const forms = answer.forms;
   const rows: [string, (outcome: (typeof forms)[number]["outcome"]) => string][] = [
     [
-      "Size",
+      t("screen.form.size"),
       ({ diameter_mm, height_mm }) =>
         `⌀${amountText(diameter_mm, "mm", unit).replace(/ mm$/, "")} × ${amountText(height_mm, "mm", unit)}`,
     ],
-    ["Weighs", ({ mass_g }) => amountText(mass_g, "g", unit)],
-    ["Blank left in it", ({ yield_share }) => amountText(yield_share, "share", unit)],
-    ["Thinnest", ({ least_wall_mm }) => (least_wall_mm === null ? "solid" : amountText(least_wall_mm, "mm", unit))],
-    ["Trouble gone", ({ gone }) => gone.join(", ") || "none"],
-    ["Through the wall", ({ breaks_through }) => breaks_through.join(", ") || "none"],
+    [t("screen.form.weighs"), ({ mass_g }) => amountText(mass_g, "g", unit)],
+    [t("screen.form.blank_left_in_it"), ({ yield_share }) => amountText(yield_share, "share", unit)],
     [
-      "To mend",
+      t("screen.form.thinnest"),
+      ({ least_wall_mm }) => (least_wall_mm === null ? "solid" : amountText(least_wall_mm, "mm", unit)),
+    ],
+    [t("screen.form.trouble_gone"), ({ gone }) => gone.join(", ") || "none"],
+    [t("screen.form.through_the_wall"), ({ breaks_through }) => breaks_through.join(", ") || "none"],
+    [
+      t("screen.form.to_mend"),
       ({ fill_ml, mend_hours }) =>
-        mend_hours > 0 ? `${amountText(fill_ml, "ml", unit)}, ${amountText(mend_hours, "h", unit)} of work` : "nothing",
+        mend_hours > 0
+          ? t("screen.form.of_work", {
+              fill_ml: amountText(fill_ml, "ml", unit),
+              mend_hours: amountText(mend_hours, "h", unit),
+            })
+          : "nothing",
     ],
     [
-      "At the end, up to",
-      ({ not_like_this, limit_rpm }) => (not_like_this ? "unsafe as planned" : amountText(limit_rpm, "rpm", unit)),
+      t("screen.form.at_the_end_up_to"),
+      ({ not_like_this, limit_rpm }) =>
+        not_like_this ? t("screen.form.unsafe_as_planned") : amountText(limit_rpm, "rpm", unit),
     ],
-    ["For a tenon", ({ tenon_wood_mm }) => amountText(tenon_wood_mm, "mm", unit)],
+    [t("screen.form.for_a_tenon"), ({ tenon_wood_mm }) => amountText(tenon_wood_mm, "mm", unit)],
     [
-      "Wood turned away",
-      ({ wasted_value }) => (wasted_value === null ? "no price known" : amountText(wasted_value, "money", unit)),
+      t("screen.form.wood_turned_away"),
+      ({ wasted_value }) =>
+        wasted_value === null ? t("screen.form.no_price_known") : amountText(wasted_value, "money", unit),
     ],
   ];
   return (
     <>
-      <Side tabIndex={0} role="group" aria-label="Forms compared">
+      <Side tabIndex={0} role="group" aria-label={t("screen.form.forms_compared")}>
         <table>
           <thead>
             <tr>
               <td />
               {forms.map(({ name, outcome }, index) => (
                 <th key={index} scope="col">
-                  <SmallSection svg={outcome.section_svg} of={name ?? "the present form"} />
-                  {name ?? "As it is now"}
+                  <SmallSection svg={outcome.section_svg} of={name ?? t("screen.form.the_present_form")} />
+                  {name ?? t("screen.form.as_it_is_now")}
                 </th>
               ))}
             </tr>
@@ -146,7 +157,7 @@ function Compared({ at, sketches, choose, drop }: Props) {
               </tr>
             ))}
             <tr>
-              <th scope="row">In short</th>
+              <th scope="row">{t("screen.form.in_short")}</th>
               {forms.map(({ trade }, index) => (
                 <td key={index}>
                   <Told message={trade} />
@@ -159,9 +170,9 @@ function Compared({ at, sketches, choose, drop }: Props) {
                 <td key={index}>
                   {name !== null && (
                     <Row>
-                      <Button onPress={() => choose(from + index - 1)}>Take this</Button>
+                      <Button onPress={() => choose(from + index - 1)}>{t("screen.form.take_this")}</Button>
                       <Button $kind="quiet" onPress={() => drop(from + index - 1)}>
-                        Drop it
+                        {t("screen.form.drop_it")}
                       </Button>
                     </Row>
                   )}
@@ -174,7 +185,7 @@ function Compared({ at, sketches, choose, drop }: Props) {
       {sketches.length > MOST_COMPARED && (
         <Row>
           <Button $kind="quiet" onPress={() => setFrom((from + MOST_COMPARED) % sketches.length)}>
-            The next of {sketches.length}
+            {t("screen.form.the_next_of", { count: sketches.length })}
           </Button>
         </Row>
       )}

@@ -1,4 +1,5 @@
 import styled from "styled-components";
+import { t } from "../../i18n/texts";
 
 /** A small drawing of a section as the core made it, on paper of its own: ink on white by day and by night. */
 const Drawn = styled.img`
@@ -10,5 +11,5 @@ const Drawn = styled.img`
 `;
 
 export const SmallSection = ({ svg, of }: { svg: string; of: string }) => (
-  <Drawn src={`data:image/svg+xml;utf8,${encodeURIComponent(svg)}`} alt={`Section of ${of}`} />
+  <Drawn src={`data:image/svg+xml;utf8,${encodeURIComponent(svg)}`} alt={t("screen.form.section_of", { of })} />
 );

@@ -19,6 +19,7 @@ import { isPath, type Defect, type Geometry } from "../../api/document";
 import { focusRing, ink } from "../../kit/theme";
 import { Quiet } from "../../kit/parts";
 import { pathPoints, surfaceMm } from "../../piece/geometry";
+import { t } from "../../i18n/texts";
 
 const AROUND = 96;
 const STEP_RAD = Math.PI / 24;
@@ -236,24 +237,19 @@ export default function Turntable({ geometry, defects, clockDeg, name }: Props) 
     event.stopPropagation();
     turnBy.current((by[0] ?? 0) * STEP_RAD, (by[1] ?? 0) * STEP_RAD);
   };
-  if (missing)
-    return (
-      <Quiet role="status">
-        This browser draws nothing in the round. End, section and skin beside show the same piece.
-      </Quiet>
-    );
+  if (missing) return <Quiet role="status">{t("screen.form.this_browser_draws_nothing_in_the")}</Quiet>;
   return (
     <>
       <Frame
         ref={frame}
         tabIndex={0}
         role="img"
-        aria-label={`${name} in the round, a quarter cut out from the hand on. Arrow keys turn it.`}
+        aria-label={t("screen.form.in_the_round_a_quarter_cut", { name })}
         onPointerDown={press}
         onPointerMove={drag}
         onKeyDown={keys}
       />
-      <Quiet>Drag it, or turn it with the arrow keys. The quarter clockwise of the hand is cut out.</Quiet>
+      <Quiet>{t("screen.form.drag_it_or_turn_it_with")}</Quiet>
     </>
   );
 }

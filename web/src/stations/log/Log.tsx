@@ -15,8 +15,13 @@ import { useUnit } from "../../kit/Units";
 import { Carry, Fault, Heading, Quiet, Row } from "../../kit/parts";
 import { STAGES } from "../../kit/stages";
 import type { AtStation } from "../../draft/atStation";
+import { t } from "../../i18n/texts";
 
-const KINDS: Record<NewEntry["kind"], string> = { cut: "Cut", mend: "Mend", note: "Note" };
+const KINDS: Record<NewEntry["kind"], string> = {
+  cut: t("screen.log.cut"),
+  mend: t("screen.log.mend"),
+  note: t("screen.log.note"),
+};
 
 const Line = styled.li`
   display: grid;
@@ -47,39 +52,36 @@ export function Log(at: AtStation) {
       <Place of="log_cut">
         <Write at={at} />
       </Place>
-      <Heading>So far</Heading>
-      <ul aria-label="Journal">
+      <Heading>{t("screen.log.so_far")}</Heading>
+      <ul aria-label={t("screen.log.journal")}>
         {[...at.draft.journal].reverse().map((entry) => (
           <Written key={entry.id} entry={entry} />
         ))}
       </ul>
-      {at.draft.journal.length === 0 && <Quiet>Nothing logged yet.</Quiet>}
-      <Heading>To keep or hand on</Heading>
+      {at.draft.journal.length === 0 && <Quiet>{t("screen.log.nothing_logged_yet")}</Quiet>}
+      <Heading>{t("screen.log.to_keep_or_hand_on")}</Heading>
       <Row>
         <Carry href={`/api/blanks/${at.id}/export`} download>
-          This blank as a file
+          {t("screen.log.this_blank_as_a_file")}
         </Carry>
         <Carry href={`/api/blanks/${at.id}/export?as=parcel`} download>
-          with photographs and log
+          {t("screen.log.with_photographs_and_log")}
         </Carry>
         <Carry href={`/api/blanks/${at.id}/export?as=csv`} download>
-          Survey as a table
+          {t("screen.log.survey_as_a_table")}
         </Carry>
         <Carry href={`/api/blanks/${at.id}/export?as=sheet`} download>
-          Survey sheet to print
+          {t("screen.log.survey_sheet_to_print")}
         </Carry>
         <Carry href={`/api/blanks/${at.id}/export?as=svg`} download>
-          Skin at 1 : 1
+          {t("screen.log.skin_at_1_1")}
         </Carry>
         <Carry href={`/api/blanks/${at.id}/export?as=section`} download>
-          Section at 1 : 1
+          {t("screen.log.section_at_1_1")}
         </Carry>
       </Row>
-      <Quiet>
-        The skin is a drawing to print, cut out and wrap round the blank; the sheet has it too, over as many pages as it
-        takes. Measure the bar before you trust a print.
-      </Quiet>
-      {at.draft.dirty && <Quiet>As it was last saved: your draft is not in it.</Quiet>}
+      <Quiet>{t("screen.log.the_skin_is_a_drawing_to")}</Quiet>
+      {at.draft.dirty && <Quiet>{t("screen.log.as_it_was_last_saved_your")}</Quiet>}
       <Done at={at} />
     </>
   );
@@ -105,17 +107,13 @@ function Done({ at }: { at: AtStation }) {
     );
   return (
     <>
-      <Heading>{away ? "It is put away" : "Done with it"}</Heading>
+      <Heading>{away ? t("screen.log.it_is_put_away") : t("screen.log.done_with_it")}</Heading>
       <Row>
         <Button isDisabled={busy} onPress={place}>
-          {away ? "Back on the rack" : "Put it away"}
+          {away ? t("screen.log.back_on_the_rack") : t("screen.log.put_it_away")}
         </Button>
       </Row>
-      <Quiet>
-        {away
-          ? "Off the rack; the shop’s list of what is put away has it."
-          : "Off the rack, kept whole with its log and photographs; it can come back at any time."}
-      </Quiet>
+      <Quiet>{away ? t("screen.log.off_the_rack_the_shops_list") : t("screen.log.off_the_rack_kept_whole_with")}</Quiet>
       {problem && <Fault role="alert">{problem.errors?.[0]?.detail ?? problem.detail}</Fault>}
     </>
   );
@@ -173,34 +171,41 @@ function Write({ at }: { at: AtStation }) {
   return (
     <>
       <div style={{ display: "grid", gap: 12 }}>
-        <Choice label="What was done" value={kind} options={KINDS} onChange={setKind} />
+        <Choice label={t("screen.log.what_was_done")} value={kind} options={KINDS} onChange={setKind} />
         {kind === "cut" && (
           <>
             <Choice
-              label="Stage"
+              label={t("screen.log.stage")}
               value={stage}
               options={Object.fromEntries(names.map((name) => [name, STAGES[name]])) as Record<StageName, string>}
               onChange={setStage}
             />
             <div style={{ width: 150 }}>
-              <NumberField label="Speed, rpm" value={shown} onChange={setSpeed} fault={fault("speed_rpm")} />
+              <NumberField
+                label={t("screen.log.speed_rpm")}
+                value={shown}
+                onChange={setSpeed}
+                fault={fault("speed_rpm")}
+              />
             </div>
             {shown > limit && (
-              <Fault role="alert">Above the limit of {amountText(limit, "rpm", unit)} for this stage.</Fault>
+              <Fault role="alert">
+                {t("screen.log.above_the_limit_of_for_this", { limit: amountText(limit, "rpm", unit) })}
+              </Fault>
             )}
           </>
         )}
         <TextField value={note} onChange={setNote} maxLength={2000}>
-          <Label style={{ fontSize: 14, color: ink.quiet }}>Note</Label>
-          <Note placeholder="What you saw, heard, felt" />
+          <Label style={{ fontSize: 14, color: ink.quiet }}>{t("screen.log.note")}</Label>
+          <Note placeholder={t("screen.log.what_you_saw_heard_felt")} />
         </TextField>
       </div>
       <Row style={{ marginTop: 12 }}>
         <Button $kind="go" onPress={() => void send()}>
-          Log it
+          {t("screen.log.log_it")}
         </Button>
       </Row>
-      {problem && <Fault role="alert">Not logged: {problem.message}</Fault>}
+      {problem && <Fault role="alert">{t("screen.log.not_logged", { message: problem.message })}</Fault>}
     </>
   );
 }

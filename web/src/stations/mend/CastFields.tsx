@@ -8,24 +8,30 @@ import { Placed } from "./Placed";
 import { Product } from "./Product";
 import { changed, otherMould } from "../../draft/mendSteps";
 import { useNames, type FieldsOf } from "./StepFields";
+import { t } from "../../i18n/texts";
 
 type Mould = NonNullable<MendStep["mould"]>;
 type Colour = NonNullable<MendStep["colours"]>[number];
-const MOULDS = { box: "Box", tube: "Tube", sheet: "Built of sheet", cup: "Cup" } as const;
+const MOULDS = {
+  box: t("screen.mend.box"),
+  tube: t("screen.mend.tube"),
+  sheet: t("screen.mend.built_of_sheet"),
+  cup: t("screen.mend.cup"),
+} as const;
 const SIZES = {
   box: [
-    ["width_mm", "Width"],
-    ["length_mm", "Length"],
+    ["width_mm", t("screen.mend.width")],
+    ["length_mm", t("screen.mend.length")],
   ],
-  tube: [["diameter_mm", "Inside across"]],
+  tube: [["diameter_mm", t("screen.mend.inside_across")]],
   sheet: [
-    ["width_mm", "Width"],
-    ["length_mm", "Length"],
-    ["sheet_mm", "Sheet"],
+    ["width_mm", t("screen.mend.width")],
+    ["length_mm", t("screen.mend.length")],
+    ["sheet_mm", t("screen.mend.sheet")],
   ],
   cup: [
-    ["diameter_mm", "Across below"],
-    ["top_mm", "Across at the top"],
+    ["diameter_mm", t("screen.mend.across_below")],
+    ["top_mm", t("screen.mend.across_at_the_top")],
   ],
 } as const;
 
@@ -37,9 +43,9 @@ export function CastFields(props: FieldsOf) {
   const put = (change: Partial<Mould>) => onPut(changed(step, { mould: { ...mould, ...change } }));
   return (
     <>
-      <Product {...props} table="resins" label="Resin" usual="casting_epoxy" withSheet />
+      <Product {...props} table="resins" label={t("screen.mend.resin")} usual="casting_epoxy" withSheet />
       <Choice
-        label="Mould"
+        label={t("screen.mend.mould_2")}
         value={mould.type}
         options={MOULDS}
         onChange={(type) => onPut(changed(step, { mould: otherMould(mould, type) }))}
@@ -55,7 +61,7 @@ export function CastFields(props: FieldsOf) {
           />
         ))}
         <LengthField
-          label="Depth of the pour"
+          label={t("screen.mend.depth_of_the_pour")}
           value={mould.depth_mm}
           onChange={(depth_mm) => put({ depth_mm })}
           fault={faults[`${place}/mould/depth_mm`]}
@@ -68,14 +74,18 @@ export function CastFields(props: FieldsOf) {
         aria-expanded={more}
         onPress={() => setMore(!more)}
       >
-        {more ? "Fold the rest" : "Air, colours, loss, temperatures"}
+        {more ? t("screen.mend.fold_the_rest") : t("screen.mend.air_colours_loss_temperatures")}
       </Button>
       {more && <Rest {...props} />}
     </>
   );
 }
 
-const BY = { survey: "By the survey", weight: "By its weight", displacement: "By what it pushes aside" } as const;
+const BY = {
+  survey: t("screen.mend.by_the_survey"),
+  weight: t("screen.mend.by_its_weight"),
+  displacement: t("screen.mend.by_what_it_pushes_aside"),
+} as const;
 
 function InIt({ step, faults, place, onPut }: FieldsOf) {
   const { wood } = step;
@@ -84,7 +94,7 @@ function InIt({ step, faults, place, onPut }: FieldsOf) {
   return (
     <>
       <Choice
-        label="How much lies in it"
+        label={t("screen.mend.how_much_lies_in_it")}
         value={wood?.by ?? "survey"}
         options={BY}
         onChange={(by) => (by === "survey" ? onPut(changed(step, { wood: undefined })) : put({ by }))}
@@ -93,14 +103,14 @@ function InIt({ step, faults, place, onPut }: FieldsOf) {
       {wood && (
         <Fields>
           <NumberField
-            label={wood.by === "weight" ? "Weight, g" : "Pushed aside, ml"}
+            label={wood.by === "weight" ? t("screen.mend.weight_g") : t("screen.mend.pushed_aside_ml")}
             value={wood.value}
             onChange={(value) => put({ value })}
             fault={faults[`${place}/wood/value`]}
           />
           {wood.by === "displacement" && (
             <NumberField
-              label="Weighs, g"
+              label={t("screen.mend.weighs_g")}
               value={wood.mass_g ?? 0}
               onChange={(mass_g) => put({ mass_g })}
               fault={faults[`${place}/wood/mass_g`]}
@@ -112,7 +122,11 @@ function InIt({ step, faults, place, onPut }: FieldsOf) {
   );
 }
 
-const AIR = { patience: "Patience", vacuum: "Vacuum on the cup", pressure: "Pressure pot" } as const;
+const AIR = {
+  patience: t("screen.mend.patience"),
+  vacuum: t("screen.mend.vacuum_on_the_cup"),
+  pressure: t("screen.mend.pressure_pot"),
+} as const;
 const POT = { diameter_mm: 250, depth_mm: 300, rated_bar: 4, bar: 3 };
 
 function Rest({ step, faults, place, onPut }: FieldsOf) {
@@ -133,7 +147,7 @@ function Rest({ step, faults, place, onPut }: FieldsOf) {
   return (
     <>
       <Choice
-        label="Bubbles"
+        label={t("screen.mend.bubbles")}
         value={step.air ?? "patience"}
         options={AIR}
         onChange={(air) => onPut(changed(step, { air, pot: air === "pressure" ? pot : undefined }))}
@@ -141,33 +155,41 @@ function Rest({ step, faults, place, onPut }: FieldsOf) {
       {step.air === "pressure" && (
         <Fields>
           <NumberField
-            label="Pot rated, bar"
+            label={t("screen.mend.pot_rated_bar")}
             value={pot.rated_bar}
             onChange={(rated_bar) => putPot({ rated_bar })}
             fault={faults[`${place}/pot/rated_bar`]}
           />
           <NumberField
-            label="Used at, bar"
+            label={t("screen.mend.used_at_bar")}
             value={pot.bar}
             onChange={(bar) => putPot({ bar })}
             fault={faults[`${place}/pot/bar`]}
           />
-          <LengthField label="Pot across" value={pot.diameter_mm} onChange={(diameter_mm) => putPot({ diameter_mm })} />
-          <LengthField label="Pot deep" value={pot.depth_mm} onChange={(depth_mm) => putPot({ depth_mm })} />
+          <LengthField
+            label={t("screen.mend.pot_across")}
+            value={pot.diameter_mm}
+            onChange={(diameter_mm) => putPot({ diameter_mm })}
+          />
+          <LengthField
+            label={t("screen.mend.pot_deep")}
+            value={pot.depth_mm}
+            onChange={(depth_mm) => putPot({ depth_mm })}
+          />
         </Fields>
       )}
       <Fields>
-        {number("loss_pct", "Lost, %", 8)}
-        {number("cup_g", "Left in a cup, g", 15)}
-        {number("resin_c", "Resin at, °C", 20)}
-        {number("mould_c", "Mould at, °C", 20)}
-        {number("night_c", "Coldest at night, °C", 18)}
-        {number("pieces", "Sawn into", 1)}
+        {number("loss_pct", t("screen.mend.lost"), 8)}
+        {number("cup_g", t("screen.mend.left_in_a_cup_g"), 15)}
+        {number("resin_c", t("screen.mend.resin_at_c"), 20)}
+        {number("mould_c", t("screen.mend.mould_at_c"), 20)}
+        {number("night_c", t("screen.mend.coldest_at_night_c"), 18)}
+        {number("pieces", t("screen.mend.sawn_into"), 1)}
       </Fields>
       <Choice
-        label="Against sticking"
+        label={t("screen.mend.against_sticking")}
         value={step.lined ? "film" : "release"}
-        options={{ release: "Release on every face", film: "Lined with film" }}
+        options={{ release: t("screen.mend.release_on_every_face"), film: t("screen.mend.lined_with_film") }}
         onChange={(how) => onPut(changed(step, { lined: how === "film" ? true : undefined }))}
       />
       <Oven {...{ step, faults, place, onPut }} />
@@ -176,7 +198,7 @@ function Rest({ step, faults, place, onPut }: FieldsOf) {
   );
 }
 
-const OVEN = { no: "The shop’s own warmth", yes: "An oven afterwards" } as const;
+const OVEN = { no: t("screen.mend.the_shops_own_warmth"), yes: t("screen.mend.an_oven_afterwards") } as const;
 const USUAL_OVEN = { oven_c: 60, hold_h: 4 };
 
 function Oven({ step, faults, place, onPut }: Omit<FieldsOf, "at">) {
@@ -186,7 +208,7 @@ function Oven({ step, faults, place, onPut }: Omit<FieldsOf, "at">) {
   return (
     <>
       <Choice
-        label="Cured through by"
+        label={t("screen.mend.cured_through_by")}
         value={oven ? "yes" : "no"}
         options={OVEN}
         onChange={(by) => (by === "yes" ? put({}) : onPut(changed(step, { post_cure: undefined })))}
@@ -194,13 +216,13 @@ function Oven({ step, faults, place, onPut }: Omit<FieldsOf, "at">) {
       {oven && (
         <Fields>
           <NumberField
-            label="Oven, °C"
+            label={t("screen.mend.oven_c")}
             value={oven.oven_c}
             onChange={(oven_c) => put({ oven_c })}
             fault={faults[`${place}/post_cure/oven_c`]}
           />
           <NumberField
-            label="Its heart held there, h"
+            label={t("screen.mend.its_heart_held_there_h")}
             value={oven.hold_h}
             onChange={(hold_h) => put({ hold_h })}
             fault={faults[`${place}/post_cure/hold_h`]}
@@ -221,16 +243,21 @@ function Colours({ step, faults, place, onPut }: Omit<FieldsOf, "at">) {
         const own = (change: Partial<Colour>) =>
           put(colours.map((old, other) => (other === index ? { ...old, ...change } : old)));
         return (
-          <Fields key={index} role="group" aria-label={`Colour ${index + 1}`}>
-            <TextLine label="Colour" value={colour.name} most={60} onChange={(name) => name && own({ name })} />
+          <Fields key={index} role="group" aria-label={t("screen.mend.colour", { value: index + 1 })}>
+            <TextLine
+              label={t("screen.mend.colour_2")}
+              value={colour.name}
+              most={60}
+              onChange={(name) => name && own({ name })}
+            />
             <NumberField
-              label="Share, %"
+              label={t("screen.mend.share")}
               value={colour.share * 100}
               onChange={(share) => own({ share: share / 100 })}
               fault={faults[`${place}/colours/${index}/share`]}
             />
             <NumberField
-              label="Pigment, %"
+              label={t("screen.mend.pigment")}
               value={colour.pigment_pct ?? 0}
               onChange={(pigment_pct) => own({ pigment_pct })}
               fault={faults[`${place}/colours/${index}/pigment_pct`]}
@@ -240,12 +267,12 @@ function Colours({ step, faults, place, onPut }: Omit<FieldsOf, "at">) {
               style={{ alignSelf: "end" }}
               onPress={() => put(colours.filter((_, other) => other !== index))}
             >
-              Take out
+              {t("screen.mend.take_out")}
             </Button>
             {(colour.pigment_pct ?? 0) > 0 && Object.keys(pigments).length > 0 && (
               <div style={{ gridColumn: "1 / -1" }}>
                 <Choice
-                  label="Coloured with"
+                  label={t("screen.mend.coloured_with")}
                   value={colour.with ?? "paste"}
                   options={pigments}
                   onChange={(key) => own({ with: key })}
@@ -260,11 +287,15 @@ function Colours({ step, faults, place, onPut }: Omit<FieldsOf, "at">) {
           isDisabled={colours.length >= 12}
           onPress={() => put([...colours, { name: "clear", share: colours.length === 0 ? 1 : 0 }])}
         >
-          Add a colour
+          {t("screen.mend.add_a_colour")}
         </Button>
       </Row>
       {colours.length > 1 && (
-        <Quiet>Shares come to {Math.round(colours.reduce((sum, { share }) => sum + share, 0) * 100)} %.</Quiet>
+        <Quiet>
+          {t("screen.mend.shares_come_to", {
+            round: Math.round(colours.reduce((sum, { share }) => sum + share, 0) * 100),
+          })}
+        </Quiet>
       )}
     </>
   );

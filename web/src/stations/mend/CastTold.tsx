@@ -8,6 +8,7 @@ import { Heading, Quiet, Row, Ticket } from "../../kit/parts";
 import { CupHeat, Heat, LayerBar } from "./Heat";
 import { InMould, largeEnough } from "./InMould";
 import { changed } from "../../draft/mendSteps";
+import { t } from "../../i18n/texts";
 
 type Props = {
   cast: CastDetail;
@@ -22,35 +23,46 @@ export function CastTold({ cast, step, workings, place, onPut }: Props) {
   const unit = useUnit();
   const g = (value: number) => amountText(value, "g", unit);
   const rows: [string, string, React.ReactNode][] = [
-    ["net_ml", "Into the mould", amountText(cast.net_ml, "ml", unit)],
+    ["net_ml", t("screen.mend.into_the_mould"), amountText(cast.net_ml, "ml", unit)],
     [
       "mix_g",
-      "Mix in all",
+      t("screen.mend.mix_in_all"),
       <>
-        {g(cast.part_a_g + cast.part_b_g)}: {g(cast.part_a_g)} of resin, {g(cast.part_b_g)} of hardener
+        {t("screen.mend.of_resin_of_hardener", {
+          g: g(cast.part_a_g + cast.part_b_g),
+          g_2: g(cast.part_a_g),
+          g_3: g(cast.part_b_g),
+        })}
       </>,
     ],
-    ["at_once_c", "All in one pour", amountText(cast.at_once_c, "C", unit)],
+    ["at_once_c", t("screen.mend.all_in_one_pour"), amountText(cast.at_once_c, "C", unit)],
     [
       "deepest_mm",
-      "Deepest that stays cool",
+      t("screen.mend.deepest_that_stays_cool"),
       <>
-        {amountText(cast.deepest_mm, "mm", unit)}; its sheet says {amountText(cast.sheet_mm, "mm", unit)}
+        {t("screen.mend.its_sheet_says", {
+          deepest_mm: amountText(cast.deepest_mm, "mm", unit),
+          sheet_mm: amountText(cast.sheet_mm, "mm", unit),
+        })}
       </>,
     ],
     [
       "lift_n",
-      cast.lift_n > 0 ? "What lies in it is lifted by" : "What lies in it sinks with",
+      cast.lift_n > 0 ? t("screen.mend.what_lies_in_it_is_lifted") : t("screen.mend.what_lies_in_it_sinks_with"),
       amountText(Math.abs(cast.lift_n), "N", unit),
     ],
     ...(cast.oven
       ? [
           [
             "heat_h",
-            "Through in the oven",
+            t("screen.mend.through_in_the_oven"),
             <>
-              {amountText(cast.oven.ramp_h, "h", unit)} up, {amountText(cast.oven.heat_h, "h", unit)} to its heart,{" "}
-              {amountText(cast.oven.hold_h, "h", unit)} held at {amountText(cast.oven.oven_c, "C", unit)}
+              {t("screen.mend.up_to_its_heart_held_at", {
+                ramp_h: amountText(cast.oven.ramp_h, "h", unit),
+                heat_h: amountText(cast.oven.heat_h, "h", unit),
+                hold_h: amountText(cast.oven.hold_h, "h", unit),
+                oven_c: amountText(cast.oven.oven_c, "C", unit),
+              })}
             </>,
           ] as [string, string, React.ReactNode],
         ]
@@ -70,11 +82,11 @@ export function CastTold({ cast, step, workings, place, onPut }: Props) {
                 onPut(changed(step, { mould: largeEnough(step.mould, cast.mould.in_it) }))
               }
             >
-              Make the mould large enough
+              {t("screen.mend.make_the_mould_large_enough")}
             </Button>
           </Row>
         )}
-      <Ticket aria-label="The pour">
+      <Ticket aria-label={t("screen.mend.the_pour")}>
         <tbody>
           {rows.map(([key, name, shown]) => (
             <tr key={key}>
@@ -90,13 +102,13 @@ export function CastTold({ cast, step, workings, place, onPut }: Props) {
       <Heat heat={cast.heat} peakC={cast.layers[0]?.peak_c ?? 0} />
       <CupHeat cup={cast.standing} />
       {cast.colours.length > 0 && (
-        <Ticket aria-label="Colours">
+        <Ticket aria-label={t("screen.mend.colours")}>
           <tbody>
             {cast.colours.map(({ name, g: grams, pigment_g }) => (
               <tr key={name}>
                 <th scope="row">{name}</th>
                 <td className="number">{g(grams)}</td>
-                <td>{pigment_g > 0 ? `${g(pigment_g)} of pigment` : ""}</td>
+                <td>{pigment_g > 0 ? t("screen.mend.of_pigment", { g: g(pigment_g) }) : ""}</td>
               </tr>
             ))}
           </tbody>
@@ -104,8 +116,8 @@ export function CastTold({ cast, step, workings, place, onPut }: Props) {
       )}
       {cast.mould.cut_list.length > 0 && (
         <>
-          <Heading>To saw from sheet</Heading>
-          <Ticket aria-label="Cut list">
+          <Heading>{t("screen.mend.to_saw_from_sheet")}</Heading>
+          <Ticket aria-label={t("screen.mend.cut_list")}>
             <tbody>
               {cast.mould.cut_list.map(({ piece, count, long_mm, wide_mm }) => (
                 <tr key={piece}>
@@ -123,12 +135,18 @@ export function CastTold({ cast, step, workings, place, onPut }: Props) {
       )}
       {cast.pieces && (
         <Quiet>
-          Sawn into {cast.pieces.count}, each {amountText(cast.pieces.each_mm, "mm", unit)} long.
+          {t("screen.mend.sawn_into_each_long", {
+            count: cast.pieces.count,
+            each_mm: amountText(cast.pieces.each_mm, "mm", unit),
+          })}
         </Quiet>
       )}
       {cast.records > 0 && (
         <Quiet>
-          Loss of {amountText(cast.loss_pct, "%", unit)} by your own {cast.records} records.
+          {t("screen.mend.loss_of_by_your_own_records", {
+            loss_pct: amountText(cast.loss_pct, "%", unit),
+            records: cast.records,
+          })}
         </Quiet>
       )}
     </>
@@ -140,19 +158,23 @@ function Layers({ cast }: { cast: CastDetail }) {
   const h = (value: number) => amountText(value, "h", unit);
   const first = cast.layers[0];
   if (!first) return null;
-  const off = `one gram of hardener too much is ${amountText(first.off_per_g, "share", unit)} off the ratio`;
+  const off = t("screen.mend.one_gram_of_hardener_too_much", { off_per_g: amountText(first.off_per_g, "share", unit) });
   return (
     <>
-      <Heading>{cast.layers.length === 1 ? "One layer" : `${cast.layers.length} layers, from the bottom up`}</Heading>
+      <Heading>
+        {cast.layers.length === 1
+          ? t("screen.mend.one_layer")
+          : t("screen.mend.layers_from_the_bottom_up", { count: cast.layers.length })}
+      </Heading>
       <div style={{ display: "flex", gap: 14 }}>
         <LayerBar layers={cast.layers} />
-        <Ticket aria-label="Layers" style={{ flex: 1 }}>
+        <Ticket aria-label={t("screen.mend.layers")} style={{ flex: 1 }}>
           <thead>
             <tr>
-              <th>Cups</th>
-              <th>Resin + hardener, each</th>
-              <th>Peak</th>
-              <th>Next goes on</th>
+              <th>{t("screen.mend.cups")}</th>
+              <th>{t("screen.mend.resin_hardener_each")}</th>
+              <th>{t("screen.mend.peak")}</th>
+              <th>{t("screen.mend.next_goes_on")}</th>
             </tr>
           </thead>
           <tbody>
@@ -172,8 +194,8 @@ function Layers({ cast }: { cast: CastDetail }) {
                 </td>
                 <td>
                   {index === 0 && all.length > 0
-                    ? `out after ${h(cast.demould_h)}`
-                    : `${h(layer.next_from_h)} to ${h(layer.next_until_h)}`}
+                    ? t("screen.mend.out_after", { h: h(cast.demould_h) })
+                    : t("screen.mend.to", { h: h(layer.next_from_h), h_2: h(layer.next_until_h) })}
                 </td>
               </tr>
             ))}
@@ -181,8 +203,12 @@ function Layers({ cast }: { cast: CastDetail }) {
         </Ticket>
       </div>
       <Quiet>
-        Each cup within ± {amountText(first.within_g[1] ?? 0, "g", unit)} of hardener: {off}. Workable for{" "}
-        {amountText(first.working_min, "min", unit)}, mixed and poured in {amountText(first.handling_min, "min", unit)}.
+        {t("screen.mend.each_cup_within_of_hardener_workable", {
+          amount_text: amountText(first.within_g[1] ?? 0, "g", unit),
+          off,
+          working_min: amountText(first.working_min, "min", unit),
+          handling_min: amountText(first.handling_min, "min", unit),
+        })}
       </Quiet>
     </>
   );

@@ -1,5 +1,5 @@
 import type { HardeningWays, MendDetail, MendStep, Working } from "../../api/document";
-import { t } from "../../i18n/texts";
+import { capital, t } from "../../i18n/texts";
 import { Button } from "../../kit/Button";
 import { amountText, clockText } from "../../kit/measure";
 import { Worked } from "../../kit/Says";
@@ -50,12 +50,12 @@ export function Details(props: Props) {
 function DryTold({ dry, step, onPut }: Props & { dry: NonNullable<MendDetail["dry"]> }) {
   const unit = useUnit();
   return (
-    <Ticket aria-label="Places to dry">
+    <Ticket aria-label={t("screen.mend.places_to_dry")}>
       <thead>
         <tr>
-          <th>Elsewhere</th>
-          <th>Air keeps it at</th>
-          <th>To {dry.to_pct} %</th>
+          <th>{t("screen.mend.elsewhere")}</th>
+          <th>{t("screen.mend.air_keeps_it_at")}</th>
+          <th>{t("screen.mend.to_2", { to_pct: dry.to_pct })}</th>
           <th />
         </tr>
       </thead>
@@ -64,7 +64,7 @@ function DryTold({ dry, step, onPut }: Props & { dry: NonNullable<MendDetail["dr
           <tr key={key}>
             <th scope="row">{t(`tables.drying_places.${key}.name`)}</th>
             <td>{amountText(emc_pct, "%", unit)}</td>
-            <td>{days === null ? "never" : amountText(days, "days", unit)}</td>
+            <td>{days === null ? t("screen.mend.never") : amountText(days, "days", unit)}</td>
             <td>
               {key === dry.place ? (
                 "here"
@@ -74,7 +74,7 @@ function DryTold({ dry, step, onPut }: Props & { dry: NonNullable<MendDetail["dr
                   style={{ minHeight: 30, padding: 0 }}
                   onPress={() => onPut(changed(step, { in: key as NonNullable<MendStep["in"]> }))}
                 >
-                  Put it there
+                  {t("screen.mend.put_it_there")}
                 </Button>
               )}
             </td>
@@ -94,28 +94,38 @@ function StabiliseTold({
 }: Props & { stabilise: NonNullable<MendDetail["stabilise"]> }) {
   const unit = useUnit();
   const rows: [string, string, string][] = [
-    ["dry_g", "Weighs, dry", amountText(one.dry_g, "g", unit)],
+    ["dry_g", t("screen.mend.weighs_dry"), amountText(one.dry_g, "g", unit)],
     [
       "expected_g",
-      "Takes up",
-      `${amountText(one.expected_g[0] ?? 0, "g", unit)} to ${amountText(one.expected_g[1] ?? 0, "g", unit)}`,
+      t("screen.mend.takes_up"),
+      t("screen.mend.to_3", {
+        amount_text: amountText(one.expected_g[0] ?? 0, "g", unit),
+        amount_text_2: amountText(one.expected_g[1] ?? 0, "g", unit),
+      }),
     ],
     [
       "resin_ml",
-      "Resin to have ready",
-      one.resin_ml === null ? "say the vessel" : amountText(one.resin_ml, "ml", unit),
+      t("screen.mend.resin_to_have_ready"),
+      one.resin_ml === null ? t("screen.mend.say_the_vessel") : amountText(one.resin_ml, "ml", unit),
     ],
-    ["lift_n", "Ballast on it", one.ballast_g > 0 ? amountText(one.ballast_g, "g", unit) : "none: it sinks"],
-    ["gauge_hpa", "Gauge comes to", amountText(one.gauge_hpa, "hPa", unit)],
+    [
+      "lift_n",
+      t("screen.mend.ballast_on_it"),
+      one.ballast_g > 0 ? amountText(one.ballast_g, "g", unit) : t("screen.mend.none_it_sinks"),
+    ],
+    ["gauge_hpa", t("screen.mend.gauge_comes_to"), amountText(one.gauge_hpa, "hPa", unit)],
     [
       "heat_min",
-      "Oven",
-      `${amountText(one.heat_min, "min", unit)} to heat through, ${amountText(one.hold_min, "min", unit)} held`,
+      t("screen.mend.oven"),
+      t("screen.mend.to_heat_through_held", {
+        heat_min: amountText(one.heat_min, "min", unit),
+        hold_min: amountText(one.hold_min, "min", unit),
+      }),
     ],
   ];
   return (
     <>
-      <Ticket aria-label="Stabilising">
+      <Ticket aria-label={t("screen.mend.stabilising")}>
         <tbody>
           {rows.map(([key, name, shown]) => (
             <tr key={key}>
@@ -126,16 +136,22 @@ function StabiliseTold({
             </tr>
           ))}
           <tr>
-            <th scope="row">Under vacuum, then under air</th>
+            <th scope="row">{t("screen.mend.under_vacuum_then_under_air")}</th>
             <td>
-              about {amountText(one.pump_min, "min", unit)}, then {amountText(one.soak_min, "min", unit)}
+              {t("screen.mend.about_then", {
+                pump_min: amountText(one.pump_min, "min", unit),
+                soak_min: amountText(one.soak_min, "min", unit),
+              })}
             </td>
           </tr>
         </tbody>
       </Ticket>
       {one.records > 0 && (
         <Quiet>
-          By your own {one.records} records: {amountText(one.expected_share, "share", unit)} of the room fills.
+          {t("screen.mend.by_your_own_records_of_the", {
+            records: one.records,
+            expected_share: amountText(one.expected_share, "share", unit),
+          })}
         </Quiet>
       )}
       <Ways
@@ -150,21 +166,32 @@ function StabiliseTold({
 function GlueTold({ glue, workings, place }: Props & { glue: NonNullable<MendDetail["glue"]> }) {
   const unit = useUnit();
   const rows: [string, string, string][] = [
-    ["g", "Glue, both faces", `${amountText(glue.g, "g", unit)} on ${amountText(glue.joint_cm2, "cm2", unit)}`],
-    ["gap_mm", "No gap over", amountText(glue.gap_mm, "mm", unit)],
+    [
+      "g",
+      t("screen.mend.glue_both_faces"),
+      t("screen.mend.on_", { g: amountText(glue.g, "g", unit), joint_cm2: amountText(glue.joint_cm2, "cm2", unit) }),
+    ],
+    ["gap_mm", t("screen.mend.no_gap_over"), amountText(glue.gap_mm, "mm", unit)],
     [
       "clamp_n",
-      "Pressed with about",
-      `${amountText(glue.clamp_n, "N", unit)} for ${amountText(glue.clamp_min, "min", unit)}`,
+      t("screen.mend.pressed_with_about"),
+      t("screen.mend.for", {
+        clamp_n: amountText(glue.clamp_n, "N", unit),
+        clamp_min: amountText(glue.clamp_min, "min", unit),
+      }),
     ],
     ...(glue.wall_mm === null
       ? []
       : [
-          ["wall_mm", "Wall to leave over the joint", amountText(glue.wall_mm, "mm", unit)] as [string, string, string],
+          ["wall_mm", t("screen.mend.wall_to_leave_over_the_joint"), amountText(glue.wall_mm, "mm", unit)] as [
+            string,
+            string,
+            string,
+          ],
         ]),
   ];
   return (
-    <Ticket aria-label="The joint">
+    <Ticket aria-label={t("screen.mend.the_joint")}>
       <tbody>
         {rows.map(([key, name, shown]) => (
           <tr key={key}>
@@ -185,28 +212,35 @@ function Ways({ ways, chosen, onChoose }: { ways: HardeningWays; chosen: string;
   const share = (value: number) => `${Math.round(value * 100)}`;
   return (
     <>
-      <Heading>The ways to harden it</Heading>
-      <ul aria-label="Ways to harden it">
+      <Heading>{t("screen.mend.the_ways_to_harden_it")}</Heading>
+      <ul aria-label={t("screen.mend.ways_to_harden_it")}>
         {ways.map(({ key, g, cost, hands_min, wait_h, strength, deep_mm, through }) => (
           <li key={key} style={{ borderTop: `1px solid ${ink.rule}`, padding: "7px 0" }}>
             <div style={{ display: "flex", justifyContent: "space-between", gap: 10 }}>
-              <strong>{t(`tables.hardeners.${key}.name`)}</strong>
+              <strong>{capital(t(`tables.hardeners.${key}.name`))}</strong>
               {key === chosen ? (
-                <span>chosen</span>
+                <span>{t("screen.mend.chosen")}</span>
               ) : (
                 <Button $kind="quiet" style={{ minHeight: 30, padding: 0 }} onPress={() => onChoose(key)}>
-                  Take it
+                  {t("screen.mend.take_it")}
                 </Button>
               )}
             </div>
             <div>
-              {amountText(g, "g", unit)} · {amountText(cost, "money", unit)} · {hands_min} min work · wait{" "}
-              {amountText(wait_h, "h", unit)} · back to {share(strength[0] ?? 0)} to {share(strength[1] ?? 0)} % of
-              sound
+              {t("screen.mend.min_work_wait_back_to_to", {
+                g: amountText(g, "g", unit),
+                cost: amountText(cost, "money", unit),
+                hands_min,
+                wait_h: amountText(wait_h, "h", unit),
+                share: share(strength[0] ?? 0),
+                share_2: share(strength[1] ?? 0),
+              })}
             </div>
             <Quiet style={{ margin: 0 }}>
-              {through ? "Right through." : `${amountText(deep_mm, "mm", unit)} deep only.`}{" "}
-              {t(`tables.hardeners.${key}.colour`)}; {t(`tables.hardeners.${key}.food`)}.
+              {through
+                ? t("screen.mend.right_through")
+                : t("screen.mend.deep_only", { deep_mm: amountText(deep_mm, "mm", unit) })}{" "}
+              {capital(t(`tables.hardeners.${key}.colour`))}; {t(`tables.hardeners.${key}.food`)}.
             </Quiet>
           </li>
         ))}
@@ -220,14 +254,14 @@ function FillTold({ fill }: Props & { fill: NonNullable<MendDetail["fill"]> }) {
   const mm = (value: number) => amountText(value, "mm", unit);
   return (
     <>
-      <Ticket aria-label="Openings">
+      <Ticket aria-label={t("screen.mend.openings")}>
         <thead>
           <tr>
             <th />
-            <th>Takes</th>
-            <th>Mouth</th>
-            <th>Deep</th>
-            <th>Layers</th>
+            <th>{t("screen.mend.takes")}</th>
+            <th>{t("screen.mend.mouth")}</th>
+            <th>{t("screen.mend.deep")}</th>
+            <th>{t("screen.mend.layers")}</th>
           </tr>
         </thead>
         <tbody>
@@ -244,13 +278,18 @@ function FillTold({ fill }: Props & { fill: NonNullable<MendDetail["fill"]> }) {
       </Ticket>
       {fill.positions.length > 0 && (
         <>
-          <Heading>How it lies meanwhile</Heading>
-          <ol aria-label="Positions" style={{ display: "flex", flexWrap: "wrap", gap: 14 }}>
+          <Heading>{t("screen.mend.how_it_lies_meanwhile")}</Heading>
+          <ol aria-label={t("screen.mend.positions")} style={{ display: "flex", flexWrap: "wrap", gap: 14 }}>
             {fill.positions.map(({ up, clock_deg, ids }, index) => (
               <li key={index} style={{ display: "grid", justifyItems: "center", gap: 2 }}>
                 <Lying clockDeg={clock_deg} up={up} />
                 <span>
-                  {index + 1}. <strong>{clock_deg === null ? `${up} end up` : `${clockText(clock_deg)} up`}</strong>
+                  {index + 1}.{" "}
+                  <strong>
+                    {clock_deg === null
+                      ? t("screen.mend.end_up", { up })
+                      : t("screen.mend.up", { clock_deg: clockText(clock_deg) })}
+                  </strong>
                 </span>
                 <span style={{ color: ink.quiet, fontSize: 14 }}>
                   {ids.join(", ")}, {amountText(fill.hold_min, "min", unit)}
@@ -260,7 +299,7 @@ function FillTold({ fill }: Props & { fill: NonNullable<MendDetail["fill"]> }) {
           </ol>
         </>
       )}
-      {fill.dams.length > 0 && <Quiet>Dam the far side of {fill.dams.join(", ")}.</Quiet>}
+      {fill.dams.length > 0 && <Quiet>{t("screen.mend.dam_the_far_side_of", { join: fill.dams.join(", ") })}</Quiet>}
     </>
   );
 }
@@ -296,12 +335,12 @@ function Lying({ clockDeg, up }: { clockDeg: number | null; up: string }) {
 function Islands({ islands }: { islands: NonNullable<MendDetail["inlay"]>["islands"] }) {
   const unit = useUnit();
   return (
-    <Ticket aria-label="Islands">
+    <Ticket aria-label={t("screen.mend.islands")}>
       <thead>
         <tr>
-          <th>Island at</th>
-          <th>Size</th>
-          <th>Bears</th>
+          <th>{t("screen.mend.island_at")}</th>
+          <th>{t("screen.mend.size")}</th>
+          <th>{t("screen.mend.bears")}</th>
         </tr>
       </thead>
       <tbody>
@@ -313,7 +352,9 @@ function Islands({ islands }: { islands: NonNullable<MendDetail["inlay"]>["islan
             <td>{amountText(area_mm2, "mm2", unit)}</td>
             <td>
               {at_risk ? (
-                <strong style={{ color: ink.rust }}>{amountText(bears_n, "N", unit)}: at risk</strong>
+                <strong style={{ color: ink.rust }}>
+                  {t("screen.mend.at_risk", { bears_n: amountText(bears_n, "N", unit) })}
+                </strong>
               ) : (
                 amountText(bears_n, "N", unit)
               )}

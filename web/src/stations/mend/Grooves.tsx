@@ -4,6 +4,7 @@ import { Fields, Quiet, Row } from "../../kit/parts";
 import type { Groove } from "../../api/document";
 import { changed, ring } from "../../draft/mendSteps";
 import type { FieldsOf } from "./StepFields";
+import { t } from "../../i18n/texts";
 
 const MOST = 60;
 
@@ -22,21 +23,21 @@ export function Grooves({ at, step, faults, place, onPut }: FieldsOf) {
         const here = `${place}/grooves/${index}`;
         const round = groove.path.length === 2 && Math.abs(to.clock_deg - from.clock_deg) === 360;
         return (
-          <Fields key={index} role="group" aria-label={`Groove ${index + 1}`}>
+          <Fields key={index} role="group" aria-label={t("screen.mend.groove", { value: index + 1 })}>
             <LengthField
-              label="Wide"
+              label={t("screen.mend.wide")}
               value={groove.width_mm}
               onChange={(width_mm) => own({ width_mm })}
               fault={faults[`${here}/width_mm`]}
             />
             <LengthField
-              label="Deep"
+              label={t("screen.mend.deep")}
               value={groove.depth_mm}
               onChange={(depth_mm) => own({ depth_mm })}
               fault={faults[`${here}/depth_mm`]}
             />
             <LengthField
-              label={round ? "Ring at" : "From z"}
+              label={round ? t("screen.mend.ring_at") : t("screen.mend.from_z")}
               value={from.z_mm}
               onChange={(z_mm) => own({ path: [{ ...from, z_mm }, round ? { ...to, z_mm } : to] })}
               fault={faults[`${here}/path/0/z_mm`]}
@@ -44,18 +45,18 @@ export function Grooves({ at, step, faults, place, onPut }: FieldsOf) {
             {!round && (
               <>
                 <ClockField
-                  label="From"
+                  label={t("screen.mend.from")}
                   value={from.clock_deg}
                   onChange={(clock_deg) => own({ path: [{ ...from, clock_deg }, to] })}
                 />
                 <LengthField
-                  label="To z"
+                  label={t("screen.mend.to_z")}
                   value={to.z_mm}
                   onChange={(z_mm) => own({ path: [from, { ...to, z_mm }] })}
                   fault={faults[`${here}/path/1/z_mm`]}
                 />
                 <ClockField
-                  label="To"
+                  label={t("screen.mend.to_4")}
                   value={to.clock_deg}
                   onChange={(clock_deg) => own({ path: [from, { ...to, clock_deg }] })}
                 />
@@ -66,14 +67,14 @@ export function Grooves({ at, step, faults, place, onPut }: FieldsOf) {
               style={{ alignSelf: "end" }}
               onPress={() => put(grooves.filter((_, other) => other !== index))}
             >
-              Take out
+              {t("screen.mend.take_out")}
             </Button>
           </Fields>
         );
       })}
       <Row>
         <Button isDisabled={grooves.length >= MOST} onPress={() => put([...grooves, ring(middle)])}>
-          Add a ring
+          {t("screen.mend.add_a_ring")}
         </Button>
         <Button
           isDisabled={grooves.length >= MOST}
@@ -91,7 +92,7 @@ export function Grooves({ at, step, faults, place, onPut }: FieldsOf) {
             ])
           }
         >
-          Add a line at the hand
+          {t("screen.mend.add_a_line_at_the_hand")}
         </Button>
       </Row>
       <Row>
@@ -100,13 +101,11 @@ export function Grooves({ at, step, faults, place, onPut }: FieldsOf) {
           isDisabled={grooves.length >= MOST}
           onPress={() => at.setGrooving(at.grooving === step.id ? undefined : step.id)}
         >
-          {at.grooving === step.id ? "Done drawing" : "Draw on the skin"}
+          {at.grooving === step.id ? t("screen.mend.done_drawing") : t("screen.mend.draw_on_the_skin")}
         </Button>
       </Row>
-      {at.grooving === step.id && (
-        <Quiet role="status">Draw over the unrolled skin: each stroke is a groove, right across it a ring.</Quiet>
-      )}
-      <Quiet>Laid on the outside of the form, or of the blank while there is none.</Quiet>
+      {at.grooving === step.id && <Quiet role="status">{t("screen.mend.draw_over_the_unrolled_skin_each")}</Quiet>}
+      <Quiet>{t("screen.mend.laid_on_the_outside_of_the")}</Quiet>
     </>
   );
 }

@@ -5,6 +5,7 @@ import { amountText } from "../../kit/measure";
 import { ink } from "../../kit/theme";
 import { useUnit } from "../../kit/Units";
 import { Heading, Quiet } from "../../kit/parts";
+import { t } from "../../i18n/texts";
 
 const [WIDE, MAP, LINES, LEFT, FOOT] = [420, 110, 120, 46, 22];
 /** Steps of temperature that are drawn apart, by a deeper hatch each. */
@@ -25,10 +26,13 @@ export function Heat({ heat, peakC }: { heat: CastDetail["heat"]; peakC: number 
       (value) => y(value),
     )(values) ?? "";
   const rows = heat.celsius.length;
-  const said = `Hottest ${amountText(peakC, "C", unit)}, gelled throughout after ${amountText(heat.gel_h, "h", unit)}.`;
+  const said = t("screen.mend.hottest_gelled_throughout_after", {
+    peak_c: amountText(peakC, "C", unit),
+    gel_h: amountText(heat.gel_h, "h", unit),
+  });
   return (
-    <figure style={{ margin: "10px 0" }} aria-label="Heat of the first layer">
-      <Heading as="figcaption">Heat of the first layer, through its depth over time</Heading>
+    <figure style={{ margin: "10px 0" }} aria-label={t("screen.mend.heat_of_the_first_layer")}>
+      <Heading as="figcaption">{t("screen.mend.heat_of_the_first_layer_through")}</Heading>
       <svg
         viewBox={`0 0 ${WIDE} ${MAP + LINES + FOOT + 8}`}
         style={{ width: "100%", display: "block" }}
@@ -80,7 +84,7 @@ export function Heat({ heat, peakC }: { heat: CastDetail["heat"]; peakC: number 
         )}
         {peakC < BANDS[0] && (
           <text x={(LEFT + WIDE) / 2} y={MAP / 2 + 6} textAnchor="middle" fontSize="14" fill={ink.quiet}>
-            nowhere over {BANDS[0]} °C
+            {t("screen.mend.nowhere_over_c", { value: BANDS[0] })}
           </text>
         )}
         <text x={LEFT - 6} y={14} textAnchor="end" fontSize="12" fill={ink.quiet}>
@@ -104,7 +108,7 @@ export function Heat({ heat, peakC }: { heat: CastDetail["heat"]; peakC: number 
           <path d={path(heat.hottest_c, hot)} fill="none" stroke="var(--ink)" strokeWidth="2.2" />
           <path d={`M${x(Math.min(heat.gel_h, end))} 6V${LINES}`} stroke="var(--moss)" />
           <text x={x(Math.min(heat.gel_h, end)) - 4} y={16} textAnchor="end" fontSize="12" fill={ink.moss}>
-            gelled
+            {t("screen.mend.gelled")}
           </text>
           {x
             .ticks(5)
@@ -115,13 +119,13 @@ export function Heat({ heat, peakC }: { heat: CastDetail["heat"]; peakC: number 
               </text>
             ))}
           <text x={WIDE - 8} y={LINES + 16} textAnchor="end" fontSize="12" fill={ink.quiet}>
-            hours
+            {t("screen.mend.hours")}
           </text>
         </g>
       </svg>
       <Quiet style={{ marginTop: 0 }}>
-        {peakC >= BANDS[0] && `Hatched from ${BANDS.join(", ")} °C. `}Thick: the hottest; thin: the surface; dots: share
-        cured; dashes: 55 °C.
+        {peakC >= BANDS[0] && `${t("screen.mend.hatched_from_c", { join: BANDS.join(", ") })} `}
+        {t("screen.mend.thick_the_hottest_thin_the_surface")}
       </Quiet>
     </figure>
   );
@@ -133,9 +137,13 @@ export function CupHeat({ cup }: { cup: CastDetail["standing"] }) {
   const end = cup.curve[cup.curve.length - 1]?.[0] ?? 1;
   const x = scaleLinear([0, end], [LEFT, WIDE - 8]);
   const y = scaleLinear([0, Math.max(60, Math.ceil(cup.peak_c / 20) * 20)], [70, 6]);
-  const said = `${amountText(cup.g, "g", unit)} left standing in its cup comes to ${amountText(cup.peak_c, "C", unit)} after ${amountText(cup.peak_at_min, "min", unit)}.`;
+  const said = t("screen.mend.left_standing_in_its_cup_comes", {
+    g: amountText(cup.g, "g", unit),
+    peak_c: amountText(cup.peak_c, "C", unit),
+    peak_at_min: amountText(cup.peak_at_min, "min", unit),
+  });
   return (
-    <figure style={{ margin: 0 }} aria-label="A cup left standing">
+    <figure style={{ margin: 0 }} aria-label={t("screen.mend.a_cup_left_standing")}>
       <svg viewBox={`0 0 ${WIDE} 76`} style={{ width: "100%", display: "block" }} role="img" aria-label={said}>
         {y.ticks(3).map((tick) => (
           <g key={tick}>
@@ -173,7 +181,9 @@ export function LayerBar({ layers }: { layers: CastDetail["layers"] }) {
       height={tall + 4}
       role="img"
       aria-label={layers
-        .map(({ thick_mm }, index) => `layer ${index + 1} ${amountText(thick_mm, "mm", unit)}`)
+        .map(({ thick_mm }, index) =>
+          t("screen.mend.layer", { value: index + 1, thick_mm: amountText(thick_mm, "mm", unit) }),
+        )
         .join(", ")}
     >
       {layers.map(({ thick_mm, verdict }, index) => {

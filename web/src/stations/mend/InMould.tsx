@@ -7,6 +7,7 @@ import { useUnit } from "../../kit/Units";
 import { follow } from "../../piece/drag";
 import { Quiet } from "../../kit/parts";
 import { putPlaced } from "../../draft/mendSteps";
+import { t } from "../../i18n/texts";
 
 const [WIDE, TALL, GAP] = [420, 170, 16];
 
@@ -46,7 +47,7 @@ export function largeEnough(
 }
 
 const besideText = (room: number, mm: (value: number) => string) =>
-  room < 0 ? `${mm(-room)} too small for it` : `${mm(room)} beside it`;
+  room < 0 ? t("screen.mend.too_small_for_it", { mm: mm(-room) }) : t("screen.mend.beside_it", { mm: mm(room) });
 
 const fixed = (mm: number) => Math.round(mm * 2) / 2;
 
@@ -112,16 +113,28 @@ export function InMould({ cast, step, onPut }: Props) {
   const grip = (side: boolean) => ({
     tabIndex: 0,
     role: "application",
-    "aria-label": `The wood ${side ? "from the side: arrow keys move it along and up" : "from above: arrow keys move it along and across"}`,
+    "aria-label": t("screen.mend.the_wood", {
+      value: side ? t("screen.mend.from_the_side_arrow_keys_move") : t("screen.mend.from_above_arrow_keys_move_it"),
+    }),
     onPointerDown: drag(side),
     onKeyDown: key(side),
   });
   const room = wood && Math.min(...Object.values(wood.rooms));
-  const inside = `${round ? "⌀" : ""}${[...inside_mm].reverse().map(mm).join(" × ")} inside`;
-  const said = `${inside}, ${room === null || room === undefined ? `${amountText(cast.wood_ml, "ml", unit)} in it` : besideText(room, mm)}; poured ${mm(depth_mm)} deep`;
+  const inside = t("screen.mend.inside", {
+    value: round ? "⌀" : "",
+    join: [...inside_mm].reverse().map(mm).join(" × "),
+  });
+  const said = t("screen.mend.poured_deep", {
+    inside,
+    value:
+      room === null || room === undefined
+        ? t("screen.mend.in_it", { wood_ml: amountText(cast.wood_ml, "ml", unit) })
+        : besideText(room, mm),
+    mm: mm(depth_mm),
+  });
   return (
     <>
-      <Drawing ref={frame} viewBox={`0 0 ${WIDE} ${TALL}`} role="group" aria-label={`Mould ${said}`}>
+      <Drawing ref={frame} viewBox={`0 0 ${WIDE} ${TALL}`} role="group" aria-label={t("screen.mend.mould", { said })}>
         {round ? (
           <circle
             cx={cx}

@@ -11,8 +11,8 @@ export function Materials({ materials, cost }: Pick<MendPlan, "materials" | "cos
   const unit = useUnit();
   return (
     <>
-      <Heading>Takes in all</Heading>
-      <Ticket aria-label="Materials">
+      <Heading>{t("screen.mend.takes_in_all")}</Heading>
+      <Ticket aria-label={t("screen.mend.materials")}>
         <tbody>
           {materials.map(({ key, part, name, amount, unit: of, shelf }) => (
             <tr key={`${key}-${part ?? ""}-${JSON.stringify(name)}`}>
@@ -23,16 +23,20 @@ export function Materials({ materials, cost }: Pick<MendPlan, "materials" | "cos
               <td className="number">{amountText(amount, of, unit)}</td>
               <td>
                 {!shelf ? (
-                  <span style={{ color: ink.quiet }}>not among the stores</span>
+                  <span style={{ color: ink.quiet }}>{t("screen.mend.not_among_the_stores")}</span>
                 ) : shelf.enough ? (
                   <>
-                    enough: {amountText(shelf.left_g, "g", unit)} of {shelf.product}
+                    {t("screen.mend.enough_of", {
+                      left_g: amountText(shelf.left_g, "g", unit),
+                      product: shelf.product,
+                    })}
                   </>
                 ) : (
                   <strong style={{ color: ink.rust }}>
-                    short: {amountText(shelf.left_g, "g", unit)} there
-                    {shelf.reserved_g > 0 && `, ${amountText(shelf.reserved_g, "g", unit)} of it spoken for`}; order{" "}
-                    {shelf.packs} × {amountText(shelf.pack_g, "g", unit)}
+                    {t("screen.mend.short_there", { left_g: amountText(shelf.left_g, "g", unit) })}
+                    {shelf.reserved_g > 0 &&
+                      t("screen.mend.of_it_spoken_for", { reserved_g: amountText(shelf.reserved_g, "g", unit) })}
+                    {t("screen.mend.order", { packs: shelf.packs, pack_g: amountText(shelf.pack_g, "g", unit) })}
                   </strong>
                 )}
               </td>
@@ -40,7 +44,7 @@ export function Materials({ materials, cost }: Pick<MendPlan, "materials" | "cos
           ))}
         </tbody>
       </Ticket>
-      <Quiet>About {amountText(cost, "money", unit)} of material.</Quiet>
+      <Quiet>{t("screen.mend.about_of_material", { cost: amountText(cost, "money", unit) })}</Quiet>
     </>
   );
 }

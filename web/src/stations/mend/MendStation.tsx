@@ -35,7 +35,7 @@ export function MendStation(at: AtStation) {
         workings={{ ...at.assessment.workings }}
       />
       {problem && <Fault role="alert">{problem.errors?.[0]?.detail ?? problem.detail}</Fault>}
-      {!answer && !problem && <Quiet role="status">Working out the plan …</Quiet>}
+      {!answer && !problem && <Quiet role="status">{t("screen.mend.working_out_the_plan")}</Quiet>}
       {answer && (
         <>
           <Place of="mend">
@@ -55,19 +55,19 @@ export function MendStation(at: AtStation) {
 function Effect({ plan }: { plan: Parameters<typeof Steps>[0]["plan"] }) {
   const unit = useUnit();
   const rows = [
-    ["As it goes on the lathe", "first"],
-    ["Finished", "last"],
+    [t("screen.mend.as_it_goes_on_the_lathe"), "first"],
+    [t("screen.mend.finished"), "last"],
   ] as const;
   return (
     <>
-      <Heading>On the lathe, before and after</Heading>
-      <Ticket aria-label="Before and after">
+      <Heading>{t("screen.mend.on_the_lathe_before_and_after")}</Heading>
+      <Ticket aria-label={t("screen.mend.before_and_after")}>
         <thead>
           <tr>
             <th />
-            <th>Stay below</th>
-            <th>Splits at</th>
-            <th>Weighs</th>
+            <th>{t("screen.mend.stay_below")}</th>
+            <th>{t("screen.mend.splits_at")}</th>
+            <th>{t("screen.mend.weighs")}</th>
           </tr>
         </thead>
         <tbody>
@@ -105,7 +105,7 @@ function Water({ drying, at }: { drying: NonNullable<Assessment["drying"]>; at: 
   const days = (value: number | null) => amountText(value, "days", unit);
   return (
     <>
-      <Heading>Dry enough for</Heading>
+      <Heading>{t("screen.mend.dry_enough_for")}</Heading>
       <Ticket>
         <tbody>
           {drying.targets.map((target) => (
@@ -116,12 +116,12 @@ function Water({ drying, at }: { drying: NonNullable<Assessment["drying"]>; at: 
                 {target.ready ? (
                   "now"
                 ) : target.out_of_reach ? (
-                  "not in this air"
+                  t("screen.mend.not_in_this_air")
                 ) : (
                   <Worked working={at.assessment.workings[`/drying/targets/${target.key}/days`]}>
                     {target.days_late === null
-                      ? `${days(target.days_early)} at the earliest, or never`
-                      : `${days(target.days_early)} to ${days(target.days_late)}`}
+                      ? t("screen.mend.at_the_earliest_or_never", { days: days(target.days_early) })
+                      : t("screen.mend.to_5", { days: days(target.days_early), days_2: days(target.days_late) })}
                   </Worked>
                 )}
               </td>
@@ -130,9 +130,9 @@ function Water({ drying, at }: { drying: NonNullable<Assessment["drying"]>; at: 
         </tbody>
       </Ticket>
       <Quiet>
-        In the shop’s own air.{" "}
+        {t("screen.mend.in_the_shops_own_air")}{" "}
         <Link to="/board" style={{ color: "inherit" }}>
-          What waits, and the shop’s air
+          {t("screen.mend.what_waits_and_the_shops_air")}
         </Link>
       </Quiet>
       <Weigh at={at} />
@@ -157,12 +157,12 @@ function Weigh({ at }: { at: AtStation }) {
   };
   return (
     <Place of="weigh">
-      <Heading>Weighed today</Heading>
+      <Heading>{t("screen.mend.weighed_today")}</Heading>
       <Row>
         <div style={{ width: 130 }}>
-          <NumberField label="Weight, g" value={grams ?? last} onChange={setGrams} />
+          <NumberField label={t("screen.mend.weight_g")} value={grams ?? last} onChange={setGrams} />
         </div>
-        <Button onPress={() => void send()}>Add the weight</Button>
+        <Button onPress={() => void send()}>{t("screen.mend.add_the_weight")}</Button>
       </Row>
       {fault && <Fault role="alert">{fault}</Fault>}
     </Place>

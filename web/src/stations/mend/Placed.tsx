@@ -5,8 +5,12 @@ import { LengthField, NumberField, OffsetField } from "../../kit/MeasureField";
 import { Fields, Quiet, Row } from "../../kit/parts";
 import { changed, putPlaced } from "../../draft/mendSteps";
 import type { FieldsOf } from "./StepFields";
+import { t } from "../../i18n/texts";
 
-const STANDS = { stands: "Stands on its head end", lies: "Lies along the mould" } as const;
+const STANDS = {
+  stands: t("screen.mend.stands_on_its_head_end"),
+  lies: t("screen.mend.lies_along_the_mould"),
+} as const;
 
 /** Where the wood lies in the mould: by numbers here, by hand in the drawing. */
 export function Placed({ step, faults, place, onPut }: Omit<FieldsOf, "at">) {
@@ -15,32 +19,32 @@ export function Placed({ step, faults, place, onPut }: Omit<FieldsOf, "at">) {
   return (
     <>
       <Choice
-        label="The wood"
+        label={t("screen.mend.the_wood_2")}
         value={placed.lies ? "lies" : "stands"}
         options={STANDS}
         onChange={(how) => put({ lies: how === "lies" })}
       />
       <Fields>
         <OffsetField
-          label="Off the middle, along"
+          label={t("screen.mend.off_the_middle_along")}
           value={placed.x_mm ?? 0}
           onChange={(x_mm) => put({ x_mm })}
           fault={faults[`${place}/placed/x_mm`]}
         />
         <OffsetField
-          label="Off the middle, across"
+          label={t("screen.mend.off_the_middle_across")}
           value={placed.y_mm ?? 0}
           onChange={(y_mm) => put({ y_mm })}
           fault={faults[`${place}/placed/y_mm`]}
         />
         <LengthField
-          label="Off the floor"
+          label={t("screen.mend.off_the_floor")}
           value={placed.up_mm ?? 0}
           onChange={(up_mm) => put({ up_mm })}
           fault={faults[`${place}/placed/up_mm`]}
         />
         <NumberField
-          label="Turned, °"
+          label={t("screen.mend.turned")}
           value={placed.turned_deg ?? 0}
           onChange={(turned_deg) => put({ turned_deg })}
           fault={faults[`${place}/placed/turned_deg`]}
@@ -53,10 +57,10 @@ export function Placed({ step, faults, place, onPut }: Omit<FieldsOf, "at">) {
           isDisabled={!step.placed}
           onPress={() => onPut(changed(step, { placed: placed.lies ? { lies: true } : undefined }))}
         >
-          Back to the middle
+          {t("screen.mend.back_to_the_middle")}
         </Button>
       </Row>
-      <Quiet>Or move it by hand in the drawing of the mould.</Quiet>
+      <Quiet>{t("screen.mend.or_move_it_by_hand_in")}</Quiet>
     </>
   );
 }

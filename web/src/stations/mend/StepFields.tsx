@@ -39,7 +39,7 @@ export function StepFields(props: FieldsOf) {
     <div style={{ display: "grid", gap: 10 }}>
       {MENDS.includes(step.do) && Object.keys(ids).length > 0 && (
         <Choices
-          label="Mends"
+          label={t("screen.mend.mends")}
           value={step.of ?? []}
           options={ids}
           onChange={(of) => onPut(changed(step, { of: of.length > 0 || step.do !== "cast" ? of : undefined }))}
@@ -49,7 +49,7 @@ export function StepFields(props: FieldsOf) {
       {step.do !== "dry" && step.do !== "sand" && (
         <Fields>
           <NumberField
-            label="Own wait after it, h (0: the usual)"
+            label={t("screen.mend.own_wait_after_it_h_0")}
             value={step.after_h ?? 0}
             onChange={(after_h) => onPut(changed(step, { after_h: after_h === 0 ? undefined : after_h }))}
             fault={props.faults[`${props.place}/after_h`]}
@@ -68,13 +68,15 @@ export function StepFields(props: FieldsOf) {
 function With(props: FieldsOf) {
   switch (props.step.do) {
     case "soak":
-      return <Product {...props} table="hardeners" label="With" without={["stabilising"]} />;
+      return <Product {...props} table="hardeners" label={t("screen.mend.with")} without={["stabilising"]} />;
     case "glue":
-      return <Product {...props} table="glues" label="With" usual="medium_ca" />;
+      return <Product {...props} table="glues" label={t("screen.mend.with")} usual="medium_ca" />;
     case "fill":
-      return <Product {...props} table="fillers" label="With" left="as its mouth takes" />;
+      return (
+        <Product {...props} table="fillers" label={t("screen.mend.with")} left={t("screen.mend.as_its_mouth_takes")} />
+      );
     case "inlay":
-      return <Product {...props} table="fillers" label="With" usual="epoxy" />;
+      return <Product {...props} table="fillers" label={t("screen.mend.with")} usual="epoxy" />;
     default:
       return null;
   }
@@ -86,7 +88,7 @@ function DryFields({ step, faults, place, onPut }: FieldsOf) {
     <>
       {Object.keys(names).length > 0 && (
         <Choice
-          label="Where"
+          label={t("screen.mend.where")}
           value={step.in ?? "room"}
           options={names}
           onChange={(where) => onPut(changed(step, { in: where as NonNullable<MendStep["in"]> }))}
@@ -94,7 +96,7 @@ function DryFields({ step, faults, place, onPut }: FieldsOf) {
       )}
       <Fields>
         <NumberField
-          label="To moisture, %"
+          label={t("screen.mend.to_moisture")}
           value={step.to_pct ?? 12}
           onChange={(to_pct) => onPut(changed(step, { to_pct }))}
           fault={faults[`${place}/to_pct`]}
@@ -118,37 +120,37 @@ function StabiliseFields({ step, faults, place, onPut }: FieldsOf) {
   return (
     <Fields>
       <LengthField
-        label="Vessel across"
+        label={t("screen.mend.vessel_across")}
         value={vessel.diameter_mm}
         onChange={(diameter_mm) => put({ diameter_mm })}
         fault={faults[`${place}/vessel/diameter_mm`]}
       />
       <LengthField
-        label="Vessel deep"
+        label={t("screen.mend.vessel_deep")}
         value={vessel.depth_mm}
         onChange={(depth_mm) => put({ depth_mm })}
         fault={faults[`${place}/vessel/depth_mm`]}
       />
       <NumberField
-        label="Shop over the sea, m"
+        label={t("screen.mend.shop_over_the_sea_m")}
         value={step.altitude_m ?? 0}
         onChange={(altitude_m) => onPut(changed(step, { altitude_m, air_hpa: undefined }))}
         fault={faults[`${place}/altitude_m`]}
       />
       <NumberField
-        label="Air today, hPa"
+        label={t("screen.mend.air_today_hpa")}
         value={step.air_hpa ?? 0}
         onChange={(air_hpa) => onPut(changed(step, { air_hpa: air_hpa || undefined }))}
         fault={faults[`${place}/air_hpa`]}
       />
       <NumberField
-        label="Oven, °C"
+        label={t("screen.mend.oven_c")}
         value={step.oven_c ?? 90}
         onChange={(oven_c) => onPut(changed(step, { oven_c }))}
         fault={faults[`${place}/oven_c`]}
       />
       <NumberField
-        label="Held for, min"
+        label={t("screen.mend.held_for_min")}
         value={step.hold_min ?? 60}
         onChange={(hold_min) => onPut(changed(step, { hold_min }))}
         fault={faults[`${place}/hold_min`]}

@@ -3,7 +3,7 @@ import styled from "styled-components";
 import type { MendKind, MendPlan, MendStep, MendTold } from "../../api/document";
 import { Button } from "../../kit/Button";
 import { amountText } from "../../kit/measure";
-import { messageText } from "../../i18n/texts";
+import { messageText, t } from "../../i18n/texts";
 import { AdviceList, Told } from "../../kit/Says";
 import { ink } from "../../kit/theme";
 import { useUnit } from "../../kit/Units";
@@ -61,8 +61,10 @@ export function Steps({ at, plan, faults }: Props) {
   };
   return (
     <>
-      {steps.length > 0 && <Heading>{plan.proposed ? "Proposed, in this order" : "In this order"}</Heading>}
-      <List aria-label="Steps of mending">
+      {steps.length > 0 && (
+        <Heading>{plan.proposed ? t("screen.mend.proposed_in_this_order") : t("screen.mend.in_this_order")}</Heading>
+      )}
+      <List aria-label={t("screen.mend.steps_of_mending")}>
         {steps.map((step, index) => (
           <Step
             key={step.id}
@@ -83,7 +85,7 @@ export function Steps({ at, plan, faults }: Props) {
       </List>
       <Row>
         <Button aria-expanded={adding} onPress={() => setAdding(!adding)}>
-          Add a step
+          {t("screen.mend.add_a_step")}
         </Button>
         {!plan.proposed && (
           <Button
@@ -94,12 +96,12 @@ export function Steps({ at, plan, faults }: Props) {
               )
             }
           >
-            Back to the one proposed
+            {t("screen.mend.back_to_the_one_proposed")}
           </Button>
         )}
       </Row>
       {adding && (
-        <Row role="group" aria-label="Kind of step" style={{ marginTop: 8, gap: 0 }}>
+        <Row role="group" aria-label={t("screen.mend.kind_of_step")} style={{ marginTop: 8, gap: 0 }}>
           {(Object.keys(KINDS) as MendKind[]).map((kind) => (
             <Button key={kind} style={{ marginRight: -1, marginBottom: -1 }} onPress={() => add(kind)}>
               {KINDS[kind]}
@@ -139,18 +141,18 @@ function Step({ at, step, told, plan, index, faults, open, last, onOpen, onPut, 
       ))}
       <Row>
         <Button $kind="quiet" style={{ paddingLeft: 0 }} aria-expanded={open} onPress={onOpen}>
-          {open ? "Fold" : "Open"}
+          {open ? t("screen.mend.fold") : t("screen.mend.open")}
         </Button>
         {open && (
           <>
             <Button $kind="quiet" isDisabled={index === 0} onPress={() => onMove(-1)}>
-              Earlier
+              {t("screen.mend.earlier")}
             </Button>
             <Button $kind="quiet" isDisabled={last} onPress={() => onMove(1)}>
-              Later
+              {t("screen.mend.later")}
             </Button>
             <Button $kind="quiet" onPress={onRemove}>
-              Take out
+              {t("screen.mend.take_out")}
             </Button>
           </>
         )}
@@ -169,7 +171,9 @@ function Step({ at, step, told, plan, index, faults, open, last, onOpen, onPut, 
             />
           )}
           {told && told.tools.length > 0 && (
-            <Quiet>To hand: {told.tools.map((tool) => messageText(tool, "mm")).join(", ")}.</Quiet>
+            <Quiet>
+              {t("screen.mend.to_hand", { join: told.tools.map((tool) => messageText(tool, "mm")).join(", ") })}
+            </Quiet>
           )}
           {told?.cautions.map((caution) => (
             <Quiet key={caution.key}>
@@ -186,29 +190,43 @@ function Step({ at, step, told, plan, index, faults, open, last, onOpen, onPut, 
 function Times({ told }: { told: MendTold }) {
   const unit = useUnit();
   const h = (value: number | null) =>
-    value === null ? "never in this air" : value === 0 ? "at once" : amountText(value, "h", unit);
+    value === null
+      ? t("screen.mend.never_in_this_air")
+      : value === 0
+        ? t("screen.mend.at_once")
+        : amountText(value, "h", unit);
   return (
     <dl className="times">
       {told.working_min !== null && (
         <div>
-          <dt>Working time</dt>
+          <dt>{t("screen.mend.working_time")}</dt>
           <dd>{amountText(told.working_min, "min", unit)}</dd>
         </div>
       )}
       <div>
-        <dt>{told.do === "dry" ? "Dry enough" : told.do === "sand" ? "Then" : "Ready to turn"}</dt>
-        <dd>{told.ready_h === null || told.ready_h === 0 ? h(told.ready_h) : `after ${h(told.ready_h)}`}</dd>
+        <dt>
+          {told.do === "dry"
+            ? t("screen.mend.dry_enough")
+            : told.do === "sand"
+              ? t("screen.mend.then")
+              : t("screen.mend.ready_to_turn")}
+        </dt>
+        <dd>
+          {told.ready_h === null || told.ready_h === 0
+            ? h(told.ready_h)
+            : t("screen.mend.after", { h: h(told.ready_h) })}
+        </dd>
       </div>
       {told.cure_h !== null && told.ready_h !== null && told.cure_h > told.ready_h * 1.01 && (
         <div>
-          <dt>Cured through</dt>
-          <dd>after {h(told.cure_h)}</dd>
+          <dt>{t("screen.mend.cured_through")}</dt>
+          <dd>{t("screen.mend.after", { h: h(told.cure_h) })}</dd>
         </div>
       )}
       {told.gate_pct !== null && told.moisture_pct !== null && (
         <div>
-          <dt>Takes at most</dt>
-          <dd>{amountText(told.gate_pct, "%", unit)} moisture</dd>
+          <dt>{t("screen.mend.takes_at_most")}</dt>
+          <dd>{t("screen.mend.moisture", { gate_pct: amountText(told.gate_pct, "%", unit) })}</dd>
         </div>
       )}
     </dl>

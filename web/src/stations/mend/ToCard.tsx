@@ -6,6 +6,7 @@ import { Button } from "../../kit/Button";
 import { useAct } from "../../kit/useAct";
 import { Fault, Quiet, Row } from "../../kit/parts";
 import type { AtStation } from "../../draft/atStation";
+import { t } from "../../i18n/texts";
 
 /** From the plan to the card it is worked by. A card is of the plan as it is saved. */
 export function ToCard({ at, plan }: { at: AtStation; plan: MendPlan }) {
@@ -18,9 +19,9 @@ export function ToCard({ at, plan }: { at: AtStation; plan: MendPlan }) {
     return (
       <Row style={{ margin: "12px 0" }}>
         <Button $kind="go" onPress={() => void go(`/blanks/${at.id}/card`)}>
-          To the card
+          {t("screen.mend.to_the_card")}
         </Button>
-        <Quiet style={{ alignSelf: "center" }}>It is being worked by; changes here go into the next card.</Quiet>
+        <Quiet style={{ alignSelf: "center" }}>{t("screen.mend.it_is_being_worked_by_changes")}</Quiet>
       </Row>
     );
   }
@@ -38,13 +39,11 @@ export function ToCard({ at, plan }: { at: AtStation; plan: MendPlan }) {
     <>
       <Row style={{ margin: "12px 0" }}>
         <Button $kind="go" isDisabled={busy || at.draft.dirty} onPress={start}>
-          Work by the card
+          {t("screen.mend.work_by_the_card")}
         </Button>
-        {at.draft.dirty && (
-          <Quiet style={{ alignSelf: "center" }}>Save first: the card is of the plan as it is saved.</Quiet>
-        )}
+        {at.draft.dirty && <Quiet style={{ alignSelf: "center" }}>{t("screen.mend.save_first_the_card_is_of")}</Quiet>}
         {!at.draft.dirty && stuck && (
-          <Quiet style={{ alignSelf: "center" }}>One step spoils another as it stands.</Quiet>
+          <Quiet style={{ alignSelf: "center" }}>{t("screen.mend.one_step_spoils_another_as_it")}</Quiet>
         )}
       </Row>
       {problem && <Fault role="alert">{problem.detail}</Fault>}

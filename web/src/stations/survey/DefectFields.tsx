@@ -7,19 +7,20 @@ import { dropPoint, overEdge } from "../../piece/edit";
 import { useUnit } from "../../kit/Units";
 import { Fields, Row, Ticket } from "../../kit/parts";
 import type { AtStation } from "../../draft/atStation";
+import { t } from "../../i18n/texts";
 
 const MENDS: Record<NonNullable<Crack["mend"]>, string> = {
-  none: "Open",
-  thin_ca: "Thin CA",
-  packed_dust: "CA on dust",
-  thick_ca: "Thick CA",
-  epoxy: "Epoxy",
-  resin: "Resin",
+  none: t("screen.survey.open"),
+  thin_ca: t("screen.survey.thin_ca"),
+  packed_dust: t("screen.survey.ca_on_dust"),
+  thick_ca: t("screen.survey.thick_ca"),
+  epoxy: t("screen.survey.epoxy"),
+  resin: t("screen.survey.resin"),
 };
 
 export const FOUND_BY: Record<NonNullable<PathDefect["found_by"]>, string> = {
   seen: "seen",
-  feeler: "by feeler",
+  feeler: t("screen.survey.by_feeler"),
   guessed: "guessed",
 };
 const DOUBT = 0.35;
@@ -36,7 +37,7 @@ export function DefectFields({ at, defect }: { at: AtStation; defect: Defect }) 
       {isPath(defect) ? <PathFields {...{ defect, put, fault }} /> : <BodyFields {...{ defect, put, fault }} />}
       <div style={{ maxWidth: 260, marginBottom: 12 }}>
         <TextLine
-          label="Belongs with"
+          label={t("screen.survey.belongs_with")}
           value={defect.group ?? ""}
           most={40}
           onChange={(group) => {
@@ -45,7 +46,7 @@ export function DefectFields({ at, defect }: { at: AtStation; defect: Defect }) 
         />
       </div>
       <Row>
-        <Button onPress={() => at.copy(defect)}>Copy</Button>
+        <Button onPress={() => at.copy(defect)}>{t("screen.survey.copy")}</Button>
         {over && (
           <Button
             onPress={() =>
@@ -55,12 +56,12 @@ export function DefectFields({ at, defect }: { at: AtStation; defect: Defect }) 
               })
             }
           >
-            On over the edge
+            {t("screen.survey.on_over_the_edge")}
           </Button>
         )}
-        <Button onPress={() => at.remove(defect.id)}>Delete {defect.id}</Button>
+        <Button onPress={() => at.remove(defect.id)}>{t("screen.survey.delete", { id: defect.id })}</Button>
         <Button $kind="quiet" onPress={() => at.choose(undefined)}>
-          Done
+          {t("screen.survey.done")}
         </Button>
       </Row>
     </>
@@ -79,7 +80,12 @@ function PathFields({ defect, put, fault }: Part<PathDefect>) {
   const last = defect.path.length - 1;
   const unit = useUnit();
   const side = defect.enters === "side";
-  const named = (index: number) => (index === 0 ? "From" : index === last ? "To" : `Point ${index + 1}`);
+  const named = (index: number) =>
+    index === 0
+      ? t("screen.survey.from")
+      : index === last
+        ? t("screen.survey.to")
+        : t("screen.survey.point", { value: index + 1 });
   const varies = defect.path.some(({ depth_mm }) => depth_mm !== undefined);
   const setVaries = (on: boolean) =>
     put({
@@ -92,13 +98,13 @@ function PathFields({ defect, put, fault }: Part<PathDefect>) {
     <>
       <Fields>
         <LengthField
-          label="Depth"
+          label={t("screen.survey.depth")}
           value={defect.depth_mm}
           onChange={(depth_mm) => put({ ...defect, depth_mm })}
           fault={fault("depth_mm")}
         />
         <LengthField
-          label={defect.type === "bark_inclusion" ? "Thickness" : "Mouth"}
+          label={defect.type === "bark_inclusion" ? t("screen.survey.thickness") : t("screen.survey.mouth")}
           value={defect.width_mm}
           onChange={(width_mm) => put({ ...defect, width_mm })}
           fault={fault("width_mm")}
@@ -108,9 +114,9 @@ function PathFields({ defect, put, fault }: Part<PathDefect>) {
         <thead>
           <tr>
             <th />
-            <th>o’clock</th>
-            <th>{side ? `off the head, ${unit}` : `off the axis, ${unit}`}</th>
-            {varies && <th>deep, {unit}</th>}
+            <th>{t("screen.survey.oclock")}</th>
+            <th>{side ? t("screen.survey.off_the_head", { unit }) : t("screen.survey.off_the_axis", { unit })}</th>
+            {varies && <th>{t("screen.survey.deep", { unit })}</th>}
             {last > 1 && <th />}
           </tr>
         </thead>
@@ -131,7 +137,7 @@ function PathFields({ defect, put, fault }: Part<PathDefect>) {
                 {side ? (
                   <LengthField
                     bare
-                    label={`${named(index)}, off the head`}
+                    label={t("screen.survey.off_the_head_2", { named: named(index) })}
                     value={point.z_mm}
                     onChange={(z_mm) => setPoint(index, { z_mm })}
                     fault={fault(`path/${index}/z_mm`)}
@@ -139,7 +145,7 @@ function PathFields({ defect, put, fault }: Part<PathDefect>) {
                 ) : (
                   <LengthField
                     bare
-                    label={`${named(index)}, off the axis`}
+                    label={t("screen.survey.off_the_axis_2", { named: named(index) })}
                     value={point.r_mm ?? 0}
                     onChange={(r_mm) => setPoint(index, { r_mm })}
                     fault={fault(`path/${index}/r_mm`)}
@@ -150,7 +156,7 @@ function PathFields({ defect, put, fault }: Part<PathDefect>) {
                 <td>
                   <LengthField
                     bare
-                    label={`${named(index)}, deep`}
+                    label={t("screen.survey.deep_2", { named: named(index) })}
                     value={point.depth_mm ?? defect.depth_mm}
                     onChange={(depth_mm) => setPoint(index, { depth_mm })}
                     fault={fault(`path/${index}/depth_mm`)}
@@ -162,10 +168,10 @@ function PathFields({ defect, put, fault }: Part<PathDefect>) {
                   {index > 0 && index < last && (
                     <Button
                       $kind="quiet"
-                      aria-label={`Drop point ${index + 1}`}
+                      aria-label={t("screen.survey.drop_point", { value: index + 1 })}
                       onPress={() => put(dropPoint(defect, index))}
                     >
-                      Drop
+                      {t("screen.survey.drop")}
                     </Button>
                   )}
                 </td>
@@ -176,9 +182,9 @@ function PathFields({ defect, put, fault }: Part<PathDefect>) {
       </Ticket>
       <div style={{ marginBottom: 12 }}>
         <Choice
-          label="How deep along it"
+          label={t("screen.survey.how_deep_along_it")}
           value={varies ? "varies" : "even"}
-          options={{ even: "The same all along", varies: "Differs by the point" }}
+          options={{ even: t("screen.survey.the_same_all_along"), varies: t("screen.survey.differs_by_the_point") }}
           onChange={(way) => setVaries(way === "varies")}
         />
       </div>
@@ -186,15 +192,15 @@ function PathFields({ defect, put, fault }: Part<PathDefect>) {
       {defect.type !== "bark_inclusion" && (
         <div style={{ display: "grid", gap: 10, marginBottom: 12 }}>
           <Choice
-            label="Mended with"
+            label={t("screen.survey.mended_with")}
             value={defect.mend ?? "none"}
             options={MENDS}
             onChange={(mend) => put({ ...defect, mend })}
           />
           <Choice
-            label="Goes"
+            label={t("screen.survey.goes")}
             value={defect.through ? "through" : "in"}
-            options={{ in: "In", through: "Right through" }}
+            options={{ in: t("screen.survey.in"), through: t("screen.survey.right_through") }}
             onChange={(way) => put({ ...defect, through: way === "through" })}
           />
         </div>
@@ -214,9 +220,14 @@ function Depth({ defect, put, fault }: Part<PathDefect>) {
   return (
     <div style={{ display: "grid", gap: 10, marginBottom: 12 }}>
       <Choice
-        label="Depth found"
+        label={t("screen.survey.depth_found")}
         value={defect.found_by ?? "unsaid"}
-        options={{ unsaid: "Unsaid", seen: "Seen", feeler: "By feeler", guessed: "Guessed" }}
+        options={{
+          unsaid: t("screen.survey.unsaid"),
+          seen: t("screen.survey.seen"),
+          feeler: t("screen.survey.by_feeler_2"),
+          guessed: t("screen.survey.guessed"),
+        }}
         onChange={(way) => {
           const changed = { ...defect };
           delete changed.found_by;
@@ -226,13 +237,17 @@ function Depth({ defect, put, fault }: Part<PathDefect>) {
       {range ? (
         <Fields style={{ margin: 0 }}>
           <LengthField
-            label="At least"
+            label={t("screen.survey.at_least")}
             value={range[0] ?? 0}
             onChange={(least) => set([least, range[1] ?? least])}
             fault={fault("depth_range_mm")}
           />
-          <LengthField label="At most" value={range[1] ?? 0} onChange={(most) => set([range[0] ?? most, most])} />
-          <Button onPress={() => set(undefined)}>No doubt of it</Button>
+          <LengthField
+            label={t("screen.survey.at_most")}
+            value={range[1] ?? 0}
+            onChange={(most) => set([range[0] ?? most, most])}
+          />
+          <Button onPress={() => set(undefined)}>{t("screen.survey.no_doubt_of_it")}</Button>
         </Fields>
       ) : (
         <div>
@@ -244,7 +259,7 @@ function Depth({ defect, put, fault }: Part<PathDefect>) {
               ])
             }
           >
-            It may be more or less
+            {t("screen.survey.it_may_be_more_or_less")}
           </Button>
         </div>
       )}
@@ -260,24 +275,24 @@ function BodyFields({ defect, put, fault }: Part<BodyDefect>) {
     <>
       <Fields>
         <ClockField
-          label="Middle"
+          label={t("screen.survey.middle")}
           value={defect.centre.clock_deg}
           onChange={(clock_deg) => setCentre({ clock_deg })}
           fault={fault("centre/clock_deg")}
         />
         <LengthField
-          label="Off the axis"
+          label={t("screen.survey.off_the_axis_3")}
           value={defect.centre.r_mm}
           onChange={(r_mm) => setCentre({ r_mm })}
           fault={fault("centre/r_mm")}
         />
         <LengthField
-          label="Off the head"
+          label={t("screen.survey.off_the_head_3")}
           value={defect.centre.z_mm}
           onChange={(z_mm) => setCentre({ z_mm })}
           fault={fault("centre/z_mm")}
         />
-        {["In and out", "Round", "Along"].map((name, axis) => (
+        {[t("screen.survey.in_and_out"), t("screen.survey.round"), t("screen.survey.along")].map((name, axis) => (
           <LengthField
             key={name}
             label={name}
@@ -289,13 +304,13 @@ function BodyFields({ defect, put, fault }: Part<BodyDefect>) {
         {defect.type === "galleries" && (
           <>
             <LengthField
-              label="Hole across"
+              label={t("screen.survey.hole_across")}
               value={defect.hole_diameter_mm}
               onChange={(hole_diameter_mm) => put({ ...defect, hole_diameter_mm })}
               fault={fault("hole_diameter_mm")}
             />
             <NumberField
-              label="Holes to the cm²"
+              label={t("screen.survey.holes_to_the_cm2")}
               value={defect.holes_per_cm2}
               onChange={(holes_per_cm2) => put({ ...defect, holes_per_cm2 })}
               fault={fault("holes_per_cm2")}
@@ -305,13 +320,13 @@ function BodyFields({ defect, put, fault }: Part<BodyDefect>) {
         {defect.type === "bubble_pocket" && (
           <>
             <LengthField
-              label="Bubble across"
+              label={t("screen.survey.bubble_across")}
               value={defect.bubble_diameter_mm}
               onChange={(bubble_diameter_mm) => put({ ...defect, bubble_diameter_mm })}
               fault={fault("bubble_diameter_mm")}
             />
             <NumberField
-              label="Bubbles to the cm³"
+              label={t("screen.survey.bubbles_to_the_cm3")}
               value={defect.bubbles_per_cm3}
               onChange={(bubbles_per_cm3) => put({ ...defect, bubbles_per_cm3 })}
               fault={fault("bubbles_per_cm3")}
@@ -320,7 +335,7 @@ function BodyFields({ defect, put, fault }: Part<BodyDefect>) {
         )}
         {defect.type === "loose_piece" && (
           <NumberField
-            label="Of its back held, %"
+            label={t("screen.survey.of_its_back_held")}
             value={Math.round(defect.bonded_share * 1000) / 10}
             onChange={(percent) => put({ ...defect, bonded_share: percent / 100 })}
             fault={fault("bonded_share")}
@@ -328,7 +343,7 @@ function BodyFields({ defect, put, fault }: Part<BodyDefect>) {
         )}
         {defect.type === "resin_body" && (
           <NumberField
-            label="Density, kg/m³"
+            label={t("screen.survey.density_kg_m3")}
             value={defect.density_kg_m3}
             onChange={(density_kg_m3) => put({ ...defect, density_kg_m3 })}
             fault={fault("density_kg_m3")}
@@ -338,25 +353,38 @@ function BodyFields({ defect, put, fault }: Part<BodyDefect>) {
       <div style={{ marginBottom: 12 }}>
         {defect.type === "soft_zone" && (
           <Choice
-            label="How far gone"
+            label={t("screen.survey.how_far_gone")}
             value={defect.grade}
-            options={{ firm: "Firm", soft: "Soft", spongy: "Spongy" }}
+            options={{
+              firm: t("screen.survey.firm"),
+              soft: t("screen.survey.soft"),
+              spongy: t("screen.survey.spongy"),
+            }}
             onChange={(grade) => put({ ...defect, grade })}
           />
         )}
         {defect.type === "hard_inclusion" && (
           <Choice
-            label="What it is"
+            label={t("screen.survey.what_it_is")}
             value={defect.of}
-            options={{ stone: "Stone", metal: "Metal", knot: "Knot" }}
+            options={{
+              stone: t("screen.survey.stone"),
+              metal: t("screen.survey.metal"),
+              knot: t("screen.survey.knot"),
+            }}
             onChange={(of) => put({ ...defect, of })}
           />
         )}
         {defect.type === "void" && (
           <Choice
-            label="What is in it"
+            label={t("screen.survey.what_is_in_it")}
             value={defect.contents}
-            options={{ air: "Air", dirt: "Dirt", bark: "Bark", stone: "Stone" }}
+            options={{
+              air: t("screen.survey.air"),
+              dirt: t("screen.survey.dirt"),
+              bark: t("screen.survey.bark"),
+              stone: t("screen.survey.stone"),
+            }}
             onChange={(contents) => put({ ...defect, contents })}
           />
         )}

@@ -40,25 +40,26 @@ export function NextTest({ at }: { at: AtStation }) {
   if (document.defects.length === 0) return null;
   const current = told?.of === document ? told.tests : undefined;
   return (
-    <section aria-label="What to test next">
-      <Heading>What to test next</Heading>
+    <section aria-label={t("screen.survey.what_to_test_next")}>
+      <Heading>{t("screen.survey.what_to_test_next")}</Heading>
       {!current && (
         <Button onPress={() => void ask()} isDisabled={busy}>
-          {busy ? "Going through it …" : "Where would one more test tell most?"}
+          {busy ? t("screen.survey.going_through_it") : t("screen.survey.where_would_one_more_test_tell")}
         </Button>
       )}
       {fault && <Fault role="alert">{fault}</Fault>}
-      {current?.length === 0 && (
-        <Quiet>Nothing found here would move the speed by being a little better or worse.</Quiet>
-      )}
+      {current?.length === 0 && <Quiet>{t("screen.survey.nothing_found_here_would_move_the")}</Quiet>}
       <ul>
         {current?.map(({ id, test, clock_deg, z_mm, best_rpm, worst_rpm }) => (
           <Line key={id}>
             <strong>
               {id}: {t(`tables.tests.${test}.name`)}
             </strong>{" "}
-            at {clockText(clock_deg)}, {amountText(z_mm, "mm", unit)} from the head. By what it shows the last stage
-            stays below <strong>{amountText(worst_rpm, "rpm", unit)}</strong> or may go to{" "}
+            {t("screen.survey.at_from_the_head_by_what", {
+              clock_deg: clockText(clock_deg),
+              z_mm: amountText(z_mm, "mm", unit),
+            })}{" "}
+            <strong>{amountText(worst_rpm, "rpm", unit)}</strong> {t("screen.survey.or_may_go_to")}{" "}
             <strong>{amountText(best_rpm, "rpm", unit)}</strong>.
             <div className="way">{t(`tables.tests.${test}.way`)}</div>
           </Line>

@@ -2,7 +2,7 @@ import { Radio, RadioGroup, Label } from "react-aria-components";
 import styled from "styled-components";
 import { without, type Defect, type DefectReport } from "../../api/document";
 import { amountText } from "../../kit/measure";
-import { t } from "../../i18n/texts";
+import { capital, t } from "../../i18n/texts";
 import { Told } from "../../kit/Says";
 import { focusRing, ink } from "../../kit/theme";
 import { useUnit } from "../../kit/Units";
@@ -45,27 +45,27 @@ export function Ways({ at, defect, report }: { at: AtStation; defect: Defect; re
   return (
     <>
       <RadioGroup value={report.chosen ?? "advised"} onChange={choose} style={{ margin: "10px 0" }}>
-        <Label style={{ fontSize: 14, color: ink.quiet }}>Ways to deal with it</Label>
+        <Label style={{ fontSize: 14, color: ink.quiet }}>{t("screen.survey.ways_to_deal_with_it")}</Label>
         {!report.ways.some(({ advised }) => advised) && (
           <Way value="advised">
-            <span className="what">No choice made</span>
+            <span className="what">{t("screen.survey.no_choice_made")}</span>
           </Way>
         )}
         {report.ways.map(({ key, cost, hands_min, wait_h, risk, advised }) => (
           <Way key={key} value={advised && report.chosen === null ? "advised" : key}>
             <span className="what">
-              {t(`tables.ways.${key}.name`)}
-              {advised && " · advised"}
+              {capital(t(`tables.ways.${key}.name`))}
+              {advised && ` ${t("screen.survey.advised")}`}
             </span>
             <span>
               {[
-                cost > 0 ? amountText(cost, "money", unit) : "no cost",
-                `${Math.round(hands_min)} min work`,
+                cost > 0 ? amountText(cost, "money", unit) : t("screen.survey.no_cost"),
+                t("screen.survey.min_work", { hands_min: Math.round(hands_min) }),
                 wait_h === null
-                  ? "never in this air"
+                  ? t("screen.survey.never_in_this_air")
                   : wait_h > 0
-                    ? `wait ${amountText(wait_h, "h", unit)}`
-                    : "no wait",
+                    ? t("screen.survey.wait", { wait_h: amountText(wait_h, "h", unit) })
+                    : t("screen.survey.no_wait"),
               ].join(" · ")}
             </span>
             <span className="risk">
@@ -74,7 +74,7 @@ export function Ways({ at, defect, report }: { at: AtStation; defect: Defect; re
           </Way>
         ))}
       </RadioGroup>
-      <Quiet>Prices and times are rules of thumb. What you choose changes the plan and the cost, never a limit.</Quiet>
+      <Quiet>{t("screen.survey.prices_and_times_are_rules_of")}</Quiet>
     </>
   );
 }

@@ -20,30 +20,31 @@ import { Worth } from "./Worth";
 import { Quiet, Row } from "../../kit/parts";
 import type { AtStation } from "../../draft/atStation";
 import { Button as AriaButton } from "react-aria-components";
+import { t } from "../../i18n/texts";
 
 const TOOLS: Record<Tool, string> = {
-  crack: "Crack",
-  void: "Void",
-  soft_zone: "Soft zone",
-  galleries: "Galleries",
-  bark_inclusion: "Bark",
-  loose_piece: "Loose piece",
-  hard_inclusion: "Stone or knot",
-  resin_body: "Resin",
-  bubble_pocket: "Bubbles",
-  delamination: "Opened glue line",
+  crack: t("screen.survey.crack"),
+  void: t("screen.survey.void"),
+  soft_zone: t("screen.survey.soft_zone"),
+  galleries: t("screen.survey.galleries"),
+  bark_inclusion: t("screen.survey.bark"),
+  loose_piece: t("screen.survey.loose_piece"),
+  hard_inclusion: t("screen.survey.stone_or_knot"),
+  resin_body: t("screen.survey.resin"),
+  bubble_pocket: t("screen.survey.bubbles"),
+  delamination: t("screen.survey.opened_glue_line"),
 };
 const drawnAlong = (tool: Tool) => tool === "crack" || tool === "bark_inclusion" || tool === "delamination";
 export const VERDICTS: Record<DefectReport["verdict"], string> = {
-  cut_away: "Cut away",
-  leave: "Leave",
-  fill: "Fill",
-  cast: "Cast",
-  hold: "Hold",
-  soak: "Soak",
-  dry_first: "Dry first",
-  remove_now: "Take out now",
-  stop: "Stop",
+  cut_away: t("screen.survey.cut_away"),
+  leave: t("screen.survey.leave"),
+  fill: t("screen.survey.fill"),
+  cast: t("screen.survey.cast"),
+  hold: t("screen.survey.hold"),
+  soak: t("screen.survey.soak"),
+  dry_first: t("screen.survey.dry_first"),
+  remove_now: t("screen.survey.take_out_now"),
+  stop: t("screen.survey.stop"),
 };
 
 const Item = styled.li<{ $chosen: boolean }>`
@@ -93,17 +94,15 @@ export function Survey(at: AtStation) {
       <AdviceList lead advice={assessment.findings.survey} workings={assessment.workings} />
       {document.intake && <Came intake={document.intake} />}
       <Choice
-        label="On the lathe it sits"
+        label={t("screen.survey.on_the_lathe_it_sits")}
         value={at.sits}
-        options={{ mounted: "As first mounted", reversed: "Turned end for end" }}
+        options={{ mounted: t("screen.survey.as_first_mounted"), reversed: t("screen.survey.turned_end_for_end") }}
         onChange={at.setSits}
       />
-      {at.sits === "reversed" && (
-        <Quiet>Head, tail and hours are as it sits now; they are kept as it was first mounted.</Quiet>
-      )}
+      {at.sits === "reversed" && <Quiet>{t("screen.survey.head_tail_and_hours_are_as")}</Quiet>}
       <Surveys at={at} />
       <Place of="survey">
-        <ul aria-label="What was found" style={{ marginTop: 10 }}>
+        <ul aria-label={t("screen.survey.what_was_found")} style={{ marginTop: 10 }}>
           {document.defects
             .filter(({ found_on = "" }) => at.seenBy === undefined || found_on <= at.seenBy)
             .map((defect) => (
@@ -116,9 +115,7 @@ export function Survey(at: AtStation) {
             ))}
         </ul>
       </Place>
-      {document.defects.length === 0 && (
-        <Quiet>Nothing found yet. Go round it with pencil, feeler, awl and meter, and point at what you find.</Quiet>
-      )}
+      {document.defects.length === 0 && <Quiet>{t("screen.survey.nothing_found_yet_go_round_it")}</Quiet>}
       <ByTest at={at} />
       <AddFound at={at} />
       <Tests at={at} />
@@ -144,7 +141,7 @@ function ByTest({ at }: { at: AtStation }) {
     });
   return (
     <>
-      <ul aria-label="What tests show">
+      <ul aria-label={t("screen.survey.what_tests_show")}>
         {bodies.map((defect) => (
           <Found key={defect.id} at={at} defect={defect} report={shown.find(({ id }) => id === defect.id)} fixed />
         ))}
@@ -152,7 +149,7 @@ function ByTest({ at }: { at: AtStation }) {
       {/* About another axis they are not where the survey would have them. */}
       {at.assessment.geometry.on_centres === null && (
         <Row>
-          <Button onPress={putDown}>Put down what tests show, to be mended</Button>
+          <Button onPress={putDown}>{t("screen.survey.put_down_what_tests_show_to")}</Button>
         </Row>
       )}
     </>
@@ -168,14 +165,16 @@ function Surveys({ at }: { at: AtStation }) {
   const options = Object.fromEntries(
     days.map((found_on, index) => [
       found_on || "first",
-      index === 0 ? `First survey${found_on && `, ${day(found_on)}`}` : `to ${day(found_on)}`,
+      index === 0
+        ? t("screen.survey.first_survey", { value: found_on && `, ${day(found_on)}` })
+        : t("screen.survey.to_2", { day: day(found_on) }),
     ]),
   );
   const last = days.at(-1) ?? "";
   const shown = at.seenBy === undefined ? last : at.seenBy;
   return (
     <Choice
-      label="As it was known"
+      label={t("screen.survey.as_it_was_known")}
       value={shown || "first"}
       options={options}
       onChange={(chosen) => at.setSeenBy(chosen === last ? undefined : chosen === "first" ? "" : chosen)}
@@ -183,15 +182,29 @@ function Surveys({ at }: { at: AtStation }) {
   );
 }
 
-const BARK = { on: "bark on", part: "bark in part", off: "bark off" } as const;
+const BARK = {
+  on: t("screen.survey.bark_on"),
+  part: t("screen.survey.bark_in_part"),
+  off: t("screen.survey.bark_off"),
+} as const;
 
 /** Where it came from, as far as anybody wrote it down. */
 function Came({ intake }: { intake: NonNullable<AtStation["document"]["intake"]> }) {
   const { origin, cost, got_on, bark } = intake;
   const said = [
-    origin && `From ${origin}`,
-    got_on && `got ${new Date(got_on).toLocaleDateString("en-GB", { day: "numeric", month: "long", year: "numeric" })}`,
-    cost !== undefined && (cost === 0 ? "cost nothing" : `cost ${amountText(cost, "money", "mm")}`),
+    origin && t("screen.survey.from_2", { origin }),
+    got_on &&
+      t("screen.survey.got", {
+        to_locale_date_string: new Date(got_on).toLocaleDateString("en-GB", {
+          day: "numeric",
+          month: "long",
+          year: "numeric",
+        }),
+      }),
+    cost !== undefined &&
+      (cost === 0
+        ? t("screen.survey.cost_nothing")
+        : t("screen.survey.cost", { cost: amountText(cost, "money", "mm") })),
     bark && BARK[bark],
   ];
   return <Quiet>{said.filter(Boolean).join(" · ")}</Quiet>;
@@ -205,13 +218,13 @@ function AddFound({ at }: { at: AtStation }) {
         <p>
           <strong>{TOOLS[tool]}:</strong>{" "}
           {drawnAlong(tool)
-            ? "draw along it on the skin or the end, along its tip in the section, or point at its middle."
-            : "point at its middle, on the skin, the end or the section."}
+            ? t("screen.survey.draw_along_it_on_the_skin")
+            : t("screen.survey.point_at_its_middle_on_the")}
         </p>
         <Row style={{ marginTop: 8 }}>
-          <Button onPress={() => at.placeHere(tool)}>Put it at the hand</Button>
+          <Button onPress={() => at.placeHere(tool)}>{t("screen.survey.put_it_at_the_hand")}</Button>
           <Button $kind="quiet" onPress={() => at.take(undefined)}>
-            Never mind
+            {t("screen.survey.never_mind")}
           </Button>
         </Row>
       </Pointing>
@@ -219,7 +232,7 @@ function AddFound({ at }: { at: AtStation }) {
   }
   return (
     <Row style={{ marginTop: 16 }}>
-      <span style={{ flex: "1 0 100%", fontWeight: 650 }}>Found something?</span>
+      <span style={{ flex: "1 0 100%", fontWeight: 650 }}>{t("screen.survey.found_something")}</span>
       {(Object.keys(TOOLS) as Tool[]).map((tool) => (
         <Button key={tool} onPress={() => at.take(tool)}>
           {TOOLS[tool]}
@@ -234,8 +247,17 @@ function extent(defect: Defect, unit: ReturnType<typeof useUnit>): string {
   const mm = (value: number) => amountText(value, "mm", unit);
   if (isPath(defect)) {
     const [least, most] = defect.depth_range_mm ?? [];
-    const doubt = least !== undefined && most !== undefined ? ` (${mm(least).replace(/ mm$/, "")} to ${mm(most)})` : "";
-    return `${mm(defect.depth_mm)} deep${doubt}${defect.found_by ? `, ${FOUND_BY[defect.found_by]}` : ""}, ${defect.type === "bark_inclusion" ? "thickness" : "mouth"} ${mm(defect.width_mm)}`;
+    const doubt =
+      least !== undefined && most !== undefined
+        ? ` ${t("screen.survey.to_3", { replace: mm(least).replace(/ mm$/, ""), mm: mm(most) })}`
+        : "";
+    return t("screen.survey.deep_5", {
+      mm: mm(defect.depth_mm),
+      doubt,
+      value: defect.found_by ? `, ${FOUND_BY[defect.found_by]}` : "",
+      value_2: defect.type === "bark_inclusion" ? t("screen.survey.thickness_2") : t("screen.survey.mouth_2"),
+      mm_2: mm(defect.width_mm),
+    });
   }
   return (
     defect.size_mm.map((size) => amountText(size, "mm", unit).replace(/ mm$/, "")).join(" × ") +
@@ -245,7 +267,11 @@ function extent(defect: Defect, unit: ReturnType<typeof useUnit>): string {
 
 const graded = (defect: Defect) =>
   defect.type === "soft_zone"
-    ? `${{ firm: "Firm", soft: "Soft", spongy: "Spongy" }[defect.grade]} zone`
+    ? t("screen.survey.zone", {
+        value: { firm: t("screen.survey.firm"), soft: t("screen.survey.soft"), spongy: t("screen.survey.spongy") }[
+          defect.grade
+        ],
+      })
     : NAMES[defect.type];
 
 function Found({
@@ -269,9 +295,13 @@ function Found({
       <Pick aria-expanded={chosen} onPress={() => at.choose(chosen ? undefined : defect.id)}>
         <span className="letter">{defect.id}</span>
         <span>
-          <strong>{graded(defect)}</strong> at {clockText(middle.clockDeg)}, {extent(defect, unit)}
-          {defect.found_on ? `, found ${day(defect.found_on)}` : ""}
-          {fixed && ", by your tests"}
+          <strong>{graded(defect)}</strong>{" "}
+          {t("screen.survey.at_2", {
+            clock_deg: clockText(middle.clockDeg),
+            extent: extent(defect, unit),
+            value: defect.found_on ? t("screen.survey.found", { day: day(defect.found_on) }) : "",
+          })}
+          {fixed && t("screen.survey.by_your_tests")}
           {"group" in defect && defect.group ? ` · ${defect.group}` : ""}
         </span>
       </Pick>
@@ -284,7 +314,11 @@ function Found({
             {report.chosen && report.chosen !== report.verdict && (
               <>
                 {" "}
-                <strong>You chose: {VERDICTS[report.chosen as DefectReport["verdict"]].toLowerCase()}.</strong>
+                <strong>
+                  {t("screen.survey.you_chose", {
+                    to_lower_case: VERDICTS[report.chosen as DefectReport["verdict"]].toLowerCase(),
+                  })}
+                </strong>
               </>
             )}{" "}
             <Told message={report.reason} />

@@ -16,22 +16,26 @@ import type { AtStation } from "../../draft/atStation";
 type Kind = "awl" | "tap" | "thumbnail" | "drop" | "pry" | "lamp" | "moisture";
 
 const KINDS: Record<Kind, string> = {
-  awl: "Awl",
-  tap: "Tap",
-  thumbnail: "Thumbnail",
-  drop: "Water drop",
-  pry: "Pry",
-  lamp: "Lamp",
-  moisture: "Pins",
+  awl: t("screen.survey.awl"),
+  tap: t("screen.survey.tap"),
+  thumbnail: t("screen.survey.thumbnail"),
+  drop: t("screen.survey.water_drop"),
+  pry: t("screen.survey.pry"),
+  lamp: t("screen.survey.lamp"),
+  moisture: t("screen.survey.pins"),
 };
 const SHOWS: Partial<Record<Kind, Record<string, string>>> = {
-  tap: { clear: "Rings clear", dull: "Sounds dull" },
-  thumbnail: { dents: "Dents", crumbles: "Crumbles" },
-  drop: { beads: "Beads", drinks: "Is drunk" },
-  pry: { holds: "Holds", moves: "Moves" },
-  lamp: { dark: "Dark", glows: "Glows" },
+  tap: { clear: t("screen.survey.rings_clear"), dull: t("screen.survey.sounds_dull") },
+  thumbnail: { dents: t("screen.survey.dents"), crumbles: t("screen.survey.crumbles") },
+  drop: { beads: t("screen.survey.beads"), drinks: t("screen.survey.is_drunk") },
+  pry: { holds: t("screen.survey.holds"), moves: t("screen.survey.moves") },
+  lamp: { dark: t("screen.survey.dark"), glows: t("screen.survey.glows") },
 };
-const PLACES = { side: "On the side", tail: "On the tail face", head: "On the head face" } as const;
+const PLACES = {
+  side: t("screen.survey.on_the_side"),
+  tail: t("screen.survey.on_the_tail_face"),
+  head: t("screen.survey.on_the_head_face"),
+} as const;
 /** The row of the tests table that tells how each is done. */
 const WAY: Record<Kind, string> = {
   awl: "awl",
@@ -60,12 +64,12 @@ export function Tests({ at }: { at: AtStation }) {
   const [all, setAll] = useState(false);
   const made = (at.document.readings ?? []).filter(({ kind, at: spot }) => spot && kind !== "mass");
   return (
-    <section aria-label="Tests">
-      <Heading>Tests</Heading>
+    <section aria-label={t("screen.survey.tests")}>
+      <Heading>{t("screen.survey.tests")}</Heading>
       {open ? (
         <Write at={at} onDone={() => setOpen(false)} />
       ) : (
-        <Button onPress={() => setOpen(true)}>Write down a test</Button>
+        <Button onPress={() => setOpen(true)}>{t("screen.survey.write_down_a_test")}</Button>
       )}
       <ul>
         {[...made]
@@ -77,7 +81,7 @@ export function Tests({ at }: { at: AtStation }) {
       </ul>
       {made.length > LATEST && !all && (
         <Button $kind="quiet" onPress={() => setAll(true)}>
-          All {made.length} tests
+          {t("screen.survey.all_tests", { count: made.length })}
         </Button>
       )}
     </section>
@@ -89,18 +93,22 @@ function Made({ reading }: { reading: Reading }) {
   const { kind, value, found, at: spot, depth_mm: depth } = reading;
   const shown =
     kind === "awl"
-      ? `${amountText(value ?? 0, "mm", unit)} deep`
+      ? t("screen.survey.deep_3", { amount_text: amountText(value ?? 0, "mm", unit) })
       : kind === "moisture"
-        ? `${amountText(value ?? 0, "%", unit)}${depth === undefined ? "" : `, ${amountText(depth, "mm", unit)} deep`}`
+        ? `${amountText(value ?? 0, "%", unit)}${depth === undefined ? "" : t("screen.survey.deep_4", { depth: amountText(depth, "mm", unit) })}`
         : SHOWS[kind as Kind]?.[found ?? ""]?.toLowerCase();
   const when = new Date(reading.taken_at).toLocaleDateString("en-GB", { day: "numeric", month: "short" });
   return (
     <Line>
-      <strong>{KINDS[kind as Kind]}</strong> at {clockText(spot?.clock_deg ?? 0)},{" "}
-      {spot?.r_mm === undefined
-        ? `${amountText(spot?.z_mm ?? 0, "mm", unit)} from the head`
-        : `${amountText(spot.r_mm, "mm", unit)} off the axis`}
-      : {shown} <time dateTime={reading.taken_at}>{when}</time>
+      <strong>{KINDS[kind as Kind]}</strong>{" "}
+      {t("screen.survey.at", {
+        clock_text: clockText(spot?.clock_deg ?? 0),
+        value:
+          spot?.r_mm === undefined
+            ? t("screen.survey.from_the_head", { amount_text: amountText(spot?.z_mm ?? 0, "mm", unit) })
+            : t("screen.survey.off_the_axis_4", { r_mm: amountText(spot.r_mm, "mm", unit) }),
+      })}{" "}
+      {shown} <time dateTime={reading.taken_at}>{when}</time>
     </Line>
   );
 }
@@ -149,26 +157,26 @@ function Write({ at, onDone }: { at: AtStation; onDone: () => void }) {
 
   return (
     <div style={{ display: "grid", gap: 12, marginBottom: 12 }}>
-      <Choice label="Which test" value={kind} options={KINDS} onChange={setKind} />
+      <Choice label={t("screen.survey.which_test")} value={kind} options={KINDS} onChange={setKind} />
       {typeof way === "string" && <Quiet style={{ margin: 0 }}>{way}</Quiet>}
-      <Choice label="Where" value={place} options={PLACES} onChange={setPlace} />
+      <Choice label={t("screen.survey.where")} value={place} options={PLACES} onChange={setPlace} />
       <Fields style={{ margin: 0 }}>
         <ClockField
-          label="Hour"
+          label={t("screen.survey.hour")}
           value={clockDeg}
           onChange={(clock) => setSpot({ ...spot, clockDeg: clock })}
           fault={fault("clock_deg")}
         />
         {place === "side" ? (
           <LengthField
-            label="Off the head"
+            label={t("screen.survey.off_the_head_3")}
             value={zMm}
             onChange={(z) => setSpot({ ...spot, zMm: z })}
             fault={fault("z_mm")}
           />
         ) : (
           <LengthField
-            label="Off the axis"
+            label={t("screen.survey.off_the_axis_3")}
             value={rMm}
             onChange={(r) => setSpot({ ...spot, rMm: r })}
             fault={fault("r_mm")}
@@ -176,7 +184,7 @@ function Write({ at, onDone }: { at: AtStation; onDone: () => void }) {
         )}
         {kind === "awl" && (
           <LengthField
-            label="Went in"
+            label={t("screen.survey.went_in")}
             value={read}
             onChange={(mm) => setValue({ ...value, awl: mm })}
             fault={fault("value")}
@@ -185,28 +193,40 @@ function Write({ at, onDone }: { at: AtStation; onDone: () => void }) {
         {kind === "moisture" && (
           <>
             <NumberField
-              label="Moisture, %"
+              label={t("screen.survey.moisture")}
               value={read}
               onChange={(pct) => setValue({ ...value, moisture: pct })}
               fault={fault("value")}
             />
-            <LengthField label="Pins in" value={depth} onChange={setDepth} fault={fault("depth_mm")} />
+            <LengthField
+              label={t("screen.survey.pins_in")}
+              value={depth}
+              onChange={setDepth}
+              fault={fault("depth_mm")}
+            />
           </>
         )}
       </Fields>
       {shows && (
-        <Choice label="It" value={shown} options={shows} onChange={(what) => setFound({ ...found, [kind]: what })} />
+        <Choice
+          label={t("screen.survey.it")}
+          value={shown}
+          options={shows}
+          onChange={(what) => setFound({ ...found, [kind]: what })}
+        />
       )}
       <Row>
         <Button $kind="go" onPress={() => void send()}>
-          Write it down
+          {t("screen.survey.write_it_down")}
         </Button>
         <Button $kind="quiet" onPress={onDone}>
-          Done testing
+          {t("screen.survey.done_testing")}
         </Button>
       </Row>
       {refused && (
-        <Fault role="alert">Not written down: {refused.problem.errors?.[0]?.detail ?? refused.message}</Fault>
+        <Fault role="alert">
+          {t("screen.survey.not_written_down", { value: refused.problem.errors?.[0]?.detail ?? refused.message })}
+        </Fault>
       )}
     </div>
   );

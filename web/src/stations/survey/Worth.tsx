@@ -6,6 +6,7 @@ import { Worked } from "../../kit/Says";
 import { useUnit } from "../../kit/Units";
 import { Fields, Heading, Quiet } from "../../kit/parts";
 import type { AtStation } from "../../draft/atStation";
+import { t } from "../../i18n/texts";
 
 type Sums = NonNullable<Document["worth"]>;
 const START: Sums = { outcome: 100, hours: 4, rate: 20 };
@@ -20,26 +21,26 @@ export function Worth({ at }: { at: AtStation }) {
   const put = (sums: Sums | undefined) =>
     draft.change(sums ? { ...document, worth: sums } : without(document, "worth"));
   return (
-    <section aria-label="Is it worth it">
-      <Heading>Is it worth it?</Heading>
-      {!worth && <Button onPress={() => put(START)}>Reckon what it comes to</Button>}
+    <section aria-label={t("screen.survey.is_it_worth_it")}>
+      <Heading>{t("screen.survey.is_it_worth_it_2")}</Heading>
+      {!worth && <Button onPress={() => put(START)}>{t("screen.survey.reckon_what_it_comes_to")}</Button>}
       {worth && (
         <>
           <Fields>
             <NumberField
-              label="Would fetch"
+              label={t("screen.survey.would_fetch")}
               value={worth.outcome}
               onChange={(outcome) => put({ ...worth, outcome })}
               fault={fault("outcome")}
             />
             <NumberField
-              label="Hours of work"
+              label={t("screen.survey.hours_of_work")}
               value={worth.hours}
               onChange={(hours) => put({ ...worth, hours })}
               fault={fault("hours")}
             />
             <NumberField
-              label="An hour costs"
+              label={t("screen.survey.an_hour_costs")}
               value={worth.rate}
               onChange={(rate) => put({ ...worth, rate })}
               fault={fault("rate")}
@@ -48,13 +49,13 @@ export function Worth({ at }: { at: AtStation }) {
           {assessment.worth && (
             <p>
               <Worked working={assessment.workings["/worth/margin"]}>
-                {assessment.worth.pays ? "Leaves " : "Short by "}
+                {assessment.worth.pays ? `${t("screen.survey.leaves")} ` : `${t("screen.survey.short_by")} `}
                 <strong>{amountText(Math.abs(assessment.worth.margin), "money", unit)}</strong>
               </Worked>
             </p>
           )}
-          <Quiet>Counted with the way chosen for each finding, or the one advised.</Quiet>
-          <Button onPress={() => put(undefined)}>Leave it out</Button>
+          <Quiet>{t("screen.survey.counted_with_the_way_chosen_for")}</Quiet>
+          <Button onPress={() => put(undefined)}>{t("screen.survey.leave_it_out")}</Button>
         </>
       )}
     </section>

@@ -3,7 +3,7 @@ import styled from "styled-components";
 import { api } from "../../api/client";
 import type { Document, Mounts } from "../../api/document";
 import { useNewest } from "../../api/useNewest";
-import { messageText, t } from "../../i18n/texts";
+import { capital, messageText, t } from "../../i18n/texts";
 import { Button } from "../../kit/Button";
 import { amountText, lengthsText } from "../../kit/measure";
 import { AdviceList, Told, Worked } from "../../kit/Says";
@@ -14,7 +14,12 @@ import { Fault, Heading, Quiet } from "../../kit/parts";
 import type { AtStation } from "../../draft/atStation";
 
 const SETTLED_MS = 300;
-const VERDICTS = { holds: "Holds", tailstock: "With the tailstock", slower: "Only slower", no: "No" } as const;
+const VERDICTS = {
+  holds: t("screen.turn.holds"),
+  tailstock: t("screen.turn.with_the_tailstock"),
+  slower: t("screen.turn.only_slower"),
+  no: t("screen.turn.no_"),
+} as const;
 
 const Steps = styled.ol`
   > li {
@@ -65,9 +70,9 @@ export function Holding({ at }: { at: AtStation }) {
   if (!document.form) return null;
   return (
     <>
-      <Heading>How it is held</Heading>
+      <Heading>{t("screen.turn.how_it_is_held")}</Heading>
       {problem && <Fault role="alert">{problem.errors?.[0]?.detail ?? problem.detail}</Fault>}
-      {!answer && !problem && <Quiet role="status">Judging the mounts …</Quiet>}
+      {!answer && !problem && <Quiet role="status">{t("screen.turn.judging_the_mounts")}</Quiet>}
       {answer && <Plan plan={answer} />}
     </>
   );
@@ -82,7 +87,7 @@ function Plan({ plan }: { plan: Mounts }) {
     <>
       <AdviceList lead advice={[plan.says]} workings={{}} />
       <Button aria-expanded={open} onPress={() => choose(!open)}>
-        {open ? "Hide steps" : "Step by step"}
+        {open ? t("screen.turn.hide_steps") : t("screen.turn.step_by_step")}
       </Button>
       {open && <StepByStep plan={plan} unit={unit} />}
     </>
@@ -92,7 +97,7 @@ function Plan({ plan }: { plan: Mounts }) {
 function StepByStep({ plan, unit }: { plan: Mounts; unit: ReturnType<typeof useUnit> }) {
   return (
     <>
-      <Steps aria-label="Mounts, step by step" style={{ marginTop: 12 }}>
+      <Steps aria-label={t("screen.turn.mounts_step_by_step")} style={{ marginTop: 12 }}>
         {plan.steps.map((step, index) => (
           <Step key={step.key} step={step} index={index} plan={plan} />
         ))}
@@ -109,8 +114,11 @@ function StepByStep({ plan, unit }: { plan: Mounts; unit: ReturnType<typeof useU
           .join(" ")}
       </Quiet>
       <Quiet>
-        {plan.jaws_are_own ? "Jaws of its own" : "No jaws are written down: the usual ones"} closing to{" "}
-        {lengthsText(plan.jaws_mm, unit)} {unit}.
+        {t("screen.turn.closing_to", {
+          value: plan.jaws_are_own ? t("screen.turn.jaws_of_its_own") : t("screen.turn.no_jaws_are_written_down_the"),
+          jaws_mm: lengthsText(plan.jaws_mm, unit),
+          unit,
+        })}
       </Quiet>
     </>
   );
@@ -126,16 +134,21 @@ function Step({ step, index, plan }: { step: Mounts["steps"][number]; index: num
         {t(`mount_steps.${step.key}`)}, {t(`seats.${step.by}`)}
       </h4>
       <Worked working={plan.workings[`/steps/${index}/need_nm`]}>
-        {step.rpm > 0 ? `At ${amountText(step.rpm, "rpm", unit)} the` : "The"} seat must bear{" "}
+        {t("screen.turn.seat_must_bear", {
+          value:
+            step.rpm > 0 ? t("screen.turn.at_the", { rpm: amountText(step.rpm, "rpm", unit) }) : t("screen.turn.the"),
+        })}{" "}
         <strong>{amountText(step.need_nm, "N m", unit)}</strong>
         {step.need_with_tailstock_nm === null
-          ? "; the tailstock is in the way"
-          : `, ${amountText(step.need_with_tailstock_nm, "N m", unit)} with the tailstock`}
+          ? t("screen.turn.the_tailstock_is_in_the_way")
+          : t("screen.turn.with_the_tailstock_2", {
+              need_with_tailstock_nm: amountText(step.need_with_tailstock_nm, "N m", unit),
+            })}
         .
         {step.limit_rpm < step.rpm && (
           <>
             {" "}
-            Held so, stay below <strong>{amountText(step.limit_rpm, "rpm", unit)}</strong>.
+            {t("screen.turn.held_so_stay_below")} <strong>{amountText(step.limit_rpm, "rpm", unit)}</strong>.
           </>
         )}
       </Worked>
@@ -143,7 +156,7 @@ function Step({ step, index, plan }: { step: Mounts["steps"][number]; index: num
         {shown.map(({ key, verdict, hold_nm, says }) => (
           <li key={key} data-verdict={verdict}>
             <div>
-              <strong>{t(`tables.mounts.${key}.name`)}</strong>
+              <strong>{capital(t(`tables.mounts.${key}.name`))}</strong>
               <div className="verdict">
                 {VERDICTS[verdict]}
                 {hold_nm !== null && `: ${amountText(hold_nm, "N m", unit)}`}
@@ -158,7 +171,10 @@ function Step({ step, index, plan }: { step: Mounts["steps"][number]; index: num
               {verdict !== "no" && (
                 <>
                   {" "}
-                  Wants {t(`tables.mounts.${key}.wants`)}. Leaves {t(`tables.mounts.${key}.mark`)}.
+                  {t("screen.turn.wants_leaves", {
+                    t: t(`tables.mounts.${key}.wants`),
+                    t_2: t(`tables.mounts.${key}.mark`),
+                  })}
                 </>
               )}
             </div>
@@ -167,7 +183,9 @@ function Step({ step, index, plan }: { step: Mounts["steps"][number]; index: num
       </Ways>
       {step.proposed !== null && (
         <Button $kind="quiet" style={{ padding: 0, minHeight: 36 }} aria-expanded={open} onPress={() => setOpen(!open)}>
-          {open ? "Fold the other ways" : `Other ways to hold it: ${step.mounts.length - 1}`}
+          {open
+            ? t("screen.turn.fold_the_other_ways")
+            : t("screen.turn.other_ways_to_hold_it", { value: step.mounts.length - 1 })}
         </Button>
       )}
     </li>

@@ -5,6 +5,7 @@ import type { Document } from "../../api/document";
 import { Choice } from "../../kit/Choice";
 import { Quiet } from "../../kit/parts";
 import type { AtStation } from "../../draft/atStation";
+import { t } from "../../i18n/texts";
 
 const UNKNOWN = "other";
 
@@ -15,7 +16,9 @@ export function OnLathe({ at }: { at: AtStation }) {
   if (!lathes) return null;
   const written = JSON.stringify(document.lathe);
   const present = lathes.find(({ lathe }) => JSON.stringify(lathe) === written);
-  const unknown = present ? [] : [[UNKNOWN, document.lathe ? "One as it came" : "None yet"]];
+  const unknown = present
+    ? []
+    : [[UNKNOWN, document.lathe ? t("screen.turn.one_as_it_came") : t("screen.turn.none_yet")]];
   const options = Object.fromEntries([...unknown, ...lathes.map(({ id, name }) => [`lathe ${id}`, name])]) as Record<
     string,
     string
@@ -24,7 +27,7 @@ export function OnLathe({ at }: { at: AtStation }) {
     <>
       {lathes.length > 0 && (
         <Choice
-          label="On which lathe"
+          label={t("screen.turn.on_which_lathe")}
           value={present ? `lathe ${present.id}` : UNKNOWN}
           options={options}
           onChange={(chosen) => {
@@ -36,8 +39,8 @@ export function OnLathe({ at }: { at: AtStation }) {
       <Quiet>
         <Link to="/shop" style={{ color: "inherit" }}>
           {lathes.length === 0
-            ? "No lathe is written down yet: write yours down in the shop"
-            : "The shop’s lathes and their jaws"}
+            ? t("screen.turn.no_lathe_is_written_down_yet")
+            : t("screen.turn.the_shops_lathes_and_their_jaws")}
         </Link>
       </Quiet>
     </>

@@ -51,9 +51,9 @@ export function Strip({ at }: { at: AtStation }) {
   if (!at.document.form) return null;
   return (
     <>
-      <Heading>The whole cut, from the skin to the form</Heading>
+      <Heading>{t("screen.turn.the_whole_cut_from_the_skin")}</Heading>
       <Button aria-expanded={open} onPress={() => setOpen(!open)}>
-        {open ? "Fold it" : "What the tool will meet"}
+        {open ? t("screen.turn.fold_it") : t("screen.turn.what_the_tool_will_meet")}
       </Button>
       {open && <Met at={at} />}
     </>
@@ -80,7 +80,7 @@ const metText = (met: Record<string, number>) =>
     .sort(([, a], [, b]) => b - a)
     .slice(0, 3)
     .map(([kind, share]) => `${kind} ${percent(share)}`)
-    .join(" · ") || "sound wood all round";
+    .join(" · ") || t("screen.turn.sound_wood_all_round");
 
 function Shown({ cut, rpm }: { cut: Cut; rpm: number }) {
   const unit = useUnit();
@@ -92,22 +92,26 @@ function Shown({ cut, rpm }: { cut: Cut; rpm: number }) {
       <Drawing
         viewBox={`0 0 ${wide} ${tall + 18}`}
         role="img"
-        aria-label={`What the cut meets on its way: ${cut.depths
-          .filter((_, index) => SHOWN.includes(index))
-          .map(({ left_mm, met }) => `${amountText(left_mm, "mm", unit)} to go, ${metText(met)}`)
-          .join("; ")}`}
+        aria-label={t("screen.turn.what_the_cut_meets_on_its", {
+          join: cut.depths
+            .filter((_, index) => SHOWN.includes(index))
+            .map(({ left_mm, met }) =>
+              t("screen.turn.to_go", { left_mm: amountText(left_mm, "mm", unit), met: metText(met) }),
+            )
+            .join("; "),
+        })}
       >
         <text x="0" y="11">
-          tail
+          {t("screen.turn.tail")}
         </text>
         <text x="0" y={tall - 2}>
-          head
+          {t("screen.turn.head")}
         </text>
         <text x={LEFT} y={tall + 14}>
-          skin
+          {t("screen.turn.skin")}
         </text>
         <text x={wide} y={tall + 14} textAnchor="end">
-          form
+          {t("screen.turn.form")}
         </text>
         <rect x={LEFT} y="0" width={wide - LEFT} height={tall} fill={ink.wood} stroke={ink.slate} />
         {cut.belts.map((belts, depth) =>
@@ -127,7 +131,7 @@ function Shown({ cut, rpm }: { cut: Cut; rpm: number }) {
           ),
         )}
       </Drawing>
-      {kinds.length > 0 && <Quiet>Drawn where it takes most of the turn: {kinds.join(", ")}. Plain is sound.</Quiet>}
+      {kinds.length > 0 && <Quiet>{t("screen.turn.drawn_where_it_takes_most_of", { join: kinds.join(", ") })}</Quiet>}
       <Ticket>
         <tbody>
           {cut.depths
@@ -136,18 +140,24 @@ function Shown({ cut, rpm }: { cut: Cut; rpm: number }) {
               <tr key={share}>
                 <th scope="row" style={{ whiteSpace: "nowrap" }}>
                   {share === 0
-                    ? "At the skin"
+                    ? t("screen.turn.at_the_skin")
                     : share === 1
-                      ? "At the form"
-                      : `${amountText(left_mm, "mm", unit)} to go`}
+                      ? t("screen.turn.at_the_form")
+                      : t("screen.turn.to_go_2", { left_mm: amountText(left_mm, "mm", unit) })}
                 </th>
                 <td>
                   {metText(met)}
                   {most_air && (
                     <>
-                      ; worst {amountText(most_air.z_mm, "mm", unit)} off the head, {percent(most_air.air_share)} of the
-                      turn in the air, <strong>{amountText(most_air.knocks_per_s, "a second", unit)}</strong> knocks at{" "}
-                      {amountText(rpm, "rpm", unit)}: {t(`tables.interrupted_cut.${most_air.advice}.advice`)}
+                      {t("screen.turn.worst_off_the_head_of_the", {
+                        z_mm: amountText(most_air.z_mm, "mm", unit),
+                        percent: percent(most_air.air_share),
+                      })}{" "}
+                      <strong>{amountText(most_air.knocks_per_s, "a second", unit)}</strong>{" "}
+                      {t("screen.turn.knocks_at", {
+                        rpm: amountText(rpm, "rpm", unit),
+                        t: t(`tables.interrupted_cut.${most_air.advice}.advice`),
+                      })}
                     </>
                   )}
                 </td>

@@ -61,7 +61,7 @@ export function Turn(at: AtStation) {
       <AdviceList advice={findings.turn.slice(names.length)} workings={workings} />
       <Holding at={at} />
       <Strip at={at} />
-      <Heading>How fast</Heading>
+      <Heading>{t("screen.turn.how_fast")}</Heading>
       <OnLathe at={at} />
       {names.map((name) => {
         const stage = stages[name];
@@ -89,56 +89,67 @@ function StageCard({
     <Card $stop={stage.not_like_this} aria-label={STAGES[name]}>
       <h3>
         {STAGES[name]}
-        <span>{stage.not_like_this ? "unsafe as planned" : `≤ ${shown(stage.limit_rpm, "rpm")}`}</span>
+        <span>{stage.not_like_this ? t("screen.turn.unsafe_as_planned") : `≤ ${shown(stage.limit_rpm, "rpm")}`}</span>
       </h3>
       <div className="why">
         <Worked working={working("limit_rpm")}>
-          Limited by {t(`caps.${stage.governed_by}.name`)}. {t(`caps.${stage.governed_by}.lifts`)}
+          {t("screen.turn.limited_by", {
+            t: t(`caps.${stage.governed_by}.name`),
+            t_2: t(`caps.${stage.governed_by}.lifts`),
+          })}
         </Worked>
       </div>
       {stage.worst && stage.worst.limit_rpm < stage.limit_rpm * 0.98 && (
         <div className="doubt">
-          If every crack is as deep as it may be:{" "}
+          {t("screen.turn.if_every_crack_is_as_deep")}{" "}
           <strong>
-            {stage.worst.not_like_this ? "unsafe as planned" : `≤ ${shown(stage.worst.limit_rpm, "rpm")}`}
+            {stage.worst.not_like_this
+              ? t("screen.turn.unsafe_as_planned")
+              : `≤ ${shown(stage.worst.limit_rpm, "rpm")}`}
           </strong>
           .
         </div>
       )}
       {stage.ladder_rpm.length > 0 && (
         <>
-          <Rungs aria-label="Speeds to climb by">
+          <Rungs aria-label={t("screen.turn.speeds_to_climb_by")}>
             {stage.ladder_rpm.map((rung) => (
               <li key={rung}>{shown(rung, "rpm").replace(" rpm", "")}</li>
             ))}
           </Rungs>
           <Quiet as="div">
             <Worked working={working("ladder_rpm/0")}>
-              {stage.belt ? `Belt ${stage.belt}. ` : ""}Stop and listen at each; feel the headstock; only then go on.
+              {t("screen.turn.stop_and_listen_at_each_feel", {
+                value: stage.belt ? `${t("screen.turn.belt", { belt: stage.belt })} ` : "",
+              })}
             </Worked>
           </Quiet>
         </>
       )}
       <div>
         <Worked working={working("mass_g")}>
-          Weighs <strong>{shown(stage.mass_g, "g")}</strong>, swings <strong>{shown(stage.swing_mm, "mm")}</strong>.
+          {t("screen.turn.weighs")} <strong>{shown(stage.mass_g, "g")}</strong>
+          {t("screen.turn.swings")} <strong>{shown(stage.swing_mm, "mm")}</strong>.
         </Worked>
       </div>
       {stage.crack_runs_rpm !== null && (
         <div>
           <Worked working={working("crack_runs_rpm")}>
-            {stage.crack_runs_at.join(", ")} would grow at about <strong>{shown(stage.crack_runs_rpm, "rpm")}</strong>.
+            {t("screen.turn.would_grow_at_about", { join: stage.crack_runs_at.join(", ") })}{" "}
+            <strong>{shown(stage.crack_runs_rpm, "rpm")}</strong>.
           </Worked>
         </div>
       )}
       <div>
         <Worked working={working("burst_rpm")}>
           {stage.burst_rpm === null ? (
-            "Nothing pulls it apart."
+            t("screen.turn.nothing_pulls_it_apart")
           ) : (
             <>
-              {growsFirst ? "Without the stress at that tip it would split" : "Splits"} along{" "}
-              <strong>{planeText(stage.weak_plane_clock_deg)}</strong> at about{" "}
+              {t("screen.turn.along", {
+                value: growsFirst ? t("screen.turn.without_the_stress_at_that_tip") : t("screen.turn.splits"),
+              })}{" "}
+              <strong>{planeText(stage.weak_plane_clock_deg)}</strong> {t("screen.turn.at_about")}{" "}
               <strong>{shown(stage.burst_rpm, "rpm")}</strong>.
             </>
           )}
@@ -147,17 +158,20 @@ function StageCard({
       {stage.recentre && (
         <div>
           <Worked working={working("recentre/mm")}>
-            Heavy at {clockText(stage.recentre.clock_deg)}: move the centres{" "}
-            <strong>{shown(stage.recentre.mm, "mm")}</strong> that way.
+            {t("screen.turn.heavy_at_move_the_centres", { clock_deg: clockText(stage.recentre.clock_deg) })}{" "}
+            <strong>{shown(stage.recentre.mm, "mm")}</strong> {t("screen.turn.that_way")}
           </Worked>
         </div>
       )}
       {stage.counterweight && (
         <div>
           <Worked working={working("counterweight/mass_g")}>
-            {stage.recentre ? "Or a counterweight" : "Counterweight"}:{" "}
-            <strong>{shown(stage.counterweight.mass_g, "g")}</strong> at {clockText(stage.counterweight.clock_deg)},{" "}
-            {shown(stage.counterweight.radius_mm, "mm")} out.
+            {stage.recentre ? t("screen.turn.or_a_counterweight") : t("screen.turn.counterweight")}:{" "}
+            <strong>{shown(stage.counterweight.mass_g, "g")}</strong>{" "}
+            {t("screen.turn.at_out", {
+              clock_deg: clockText(stage.counterweight.clock_deg),
+              radius_mm: shown(stage.counterweight.radius_mm, "mm"),
+            })}
           </Worked>
         </div>
       )}
