@@ -15,8 +15,10 @@ class CoreBench
     changed, unseen = [one_changed(@document), unseen(@document)].map { |work| Times.of_new(ROUNDS, work).first }
     [[changed, "one finding changed"], [unseen, "not seen before"]].each do |times, name|
       Times.say "assessment, default grid, #{name}", Times.spread(times)
-      Times.say "over one raw multiply-and-sum, in Ruby as it comes", format("%.1f x (raw %.1f ms)", Times.median(times) / plain, plain)
-      Times.say "over one with memory kept as the server keeps it", format("%.1f x (raw %.1f ms)", Times.median(times) / here, here)
+      Times.say "over one raw multiply-and-sum, in Ruby as it comes",
+                format("%.1f x (raw %.1f ms)", Times.median(times) / plain, plain)
+      Times.say "over one with memory kept as the server keeps it",
+                format("%.1f x (raw %.1f ms)", Times.median(times) / here, here)
     end
     say_ratio("fine grid over default", 8, one_changed(@document, :fine), one_changed(@document))
     sixty, six = with_defects(60), with_defects(6)
@@ -26,15 +28,31 @@ class CoreBench
 
   # No. 33 with so many cracks and pockets all round it.
   def with_defects(count)
-    kinds = Array.new(count) do |index|
-      if index.even?
-        { "id" => "c#{index}", "type" => "crack", "enters" => "side", "depth_mm" => 8 + (index % 9), "width_mm" => 1,
-          "path" => [20, 240].map { |z_mm| { "clock_deg" => index * 6, "z_mm" => z_mm } } }
-      else
-        { "id" => "v#{index}", "type" => "void", "contents" => "air", "size_mm" => [9, 11, 14],
-          "centre" => { "clock_deg" => index * 6, "r_mm" => 50, "z_mm" => 30 + (index * 3) } }
+    kinds =
+      Array.new(count) do |index|
+        if index.even?
+          {
+            "id" => "c#{index}",
+            "type" => "crack",
+            "enters" => "side",
+            "depth_mm" => 8 + (index % 9),
+            "width_mm" => 1,
+            "path" => [20, 240].map { |z_mm| { "clock_deg" => index * 6, "z_mm" => z_mm } }
+          }
+        else
+          {
+            "id" => "v#{index}",
+            "type" => "void",
+            "contents" => "air",
+            "size_mm" => [9, 11, 14],
+            "centre" => {
+              "clock_deg" => index * 6,
+              "r_mm" => 50,
+              "z_mm" => 30 + (index * 3)
+            }
+          }
+        end
       end
-    end
     @document.merge("defects" => kinds)
   end
 
@@ -69,7 +87,8 @@ class CoreBench
   # Of a Ruby of its own that nobody told how to keep memory: there a new array costs more than filling it.
   def plain_raw_ms
     unset = MEMORY.keys.to_h { |name| [name, nil] }
-    script = "%w[core/lib/mossy_anvil bench/times bench/touches bench/core].each { |part| require File.join(Dir.pwd, part) }; puts CoreBench.raw_ms"
+    script =
+      "%w[core/lib/mossy_anvil bench/times bench/touches bench/core].each { |part| require File.join(Dir.pwd, part) }; puts CoreBench.raw_ms"
     Float(IO.popen([unset, RbConfig.ruby, "-rbundler/setup", "-e", script], &:read))
   end
 end

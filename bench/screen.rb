@@ -5,7 +5,8 @@ class ScreenBench
   FULL_RACK = 200
   DRAG_SECONDS = 6
   MOVE_EVERY_S = 0.016
-  RECKONED = "performance.getEntriesByType('resource').filter((entry) => entry.name.endsWith('/api/reckon') && entry.responseEnd > 0).length"
+  RECKONED =
+    "performance.getEntriesByType('resource').filter((entry) => entry.name.endsWith('/api/reckon') && entry.responseEnd > 0).length"
 
   # run: LaunchRun that is ready. document: one to fill the rack with.
   def initialize(run, document)
@@ -30,8 +31,10 @@ class ScreenBench
   # What the page fetches at once, and what comes when it is asked for.
   def scripts
     page = File.read(File.join(MossyAnvil::Server::ROOT, "web/dist/index.html"))
-    first, later = Dir[File.join(MossyAnvil::Server::ROOT, "web/dist/assets/*.js")].partition { |path| page.include?(File.basename(path)) }
-                                                                                   .map { |paths| paths.sum { |path| Zlib.gzip(File.binread(path)).bytesize } / 1000.0 }
+    first, later =
+      Dir[File.join(MossyAnvil::Server::ROOT, "web/dist/assets/*.js")]
+        .partition { |path| page.include?(File.basename(path)) }
+        .map { |paths| paths.sum { |path| Zlib.gzip(File.binread(path)).bytesize } / 1000.0 }
     Times.say "JavaScript, gzipped: at once · when asked for", format("%.0f kB · %.0f kB", first, later)
   end
 
@@ -55,7 +58,8 @@ class ScreenBench
     took = Times.seconds { moves = pull(x, y) }
     reckoned = @screen.evaluate_script(RECKONED)
     mouse("mouseReleased", x, y)
-    Times.say "dragging #{what}", format("%.1f reckoned a second (the pointer moved %.0f times a second)", reckoned / took, moves / took)
+    Times.say "dragging #{what}",
+              format("%.1f reckoned a second (the pointer moved %.0f times a second)", reckoned / took, moves / took)
   end
 
   # Moves the pressed pointer about for DRAG_SECONDS; returns how often.
@@ -69,8 +73,15 @@ class ScreenBench
   end
 
   def mouse(type, x, y)
-    @screen.driver.browser.execute_cdp("Input.dispatchMouseEvent", type: type, x: x.round, y: y.round, button: "left",
-      buttons: type == "mouseReleased" ? 0 : 1, clickCount: 1)
+    @screen.driver.browser.execute_cdp(
+      "Input.dispatchMouseEvent",
+      type: type,
+      x: x.round,
+      y: y.round,
+      button: "left",
+      buttons: type == "mouseReleased" ? 0 : 1,
+      clickCount: 1
+    )
   end
 
   def fill_rack

@@ -10,10 +10,17 @@ class SearchBench
 
   # By how much two processes that share nothing outdo one on this machine now, each with half of the climbs: more than that no queue can.
   def self.bare(document)
-    half = lambda do
-      fork { MossyAnvil::Placing::PlacementSearch.new(MossyAnvil::Formats::BlankFile.from_data(document), WISHES).run(part: 0, parts: 2).then { exit!(0) } }
-    end
-    alone, together = [1, 2].map { |count| Times.seconds { Array.new(count) { half.call }.each { |pid| Process.wait(pid) } } }
+    half =
+      lambda do
+        fork do
+          MossyAnvil::Placing::PlacementSearch
+            .new(MossyAnvil::Formats::BlankFile.from_data(document), WISHES)
+            .run(part: 0, parts: 2)
+            .then { exit!(0) }
+        end
+      end
+    alone, together =
+      [1, 2].map { |count| Times.seconds { Array.new(count) { half.call }.each { |pid| Process.wait(pid) } } }
     2 * alone / together
   end
 
@@ -26,7 +33,7 @@ class SearchBench
 
   # Seconds until it had ended.
   def run
-    puts "Search for placements, #{@workers} #{@workers == 1 ? 'process' : 'processes'} at the queue"
+    puts "Search for placements, #{@workers} #{@workers == 1 ? "process" : "processes"} at the queue"
     Net::HTTP.start("127.0.0.1", @run.port) do |http|
       # The processes of the queue may not be up yet: a small one first.
       searched(http, may_change: ["slide"])
@@ -42,7 +49,10 @@ class SearchBench
   def searched(http, **changes)
     first = ended = nil
     began = now
-    id = JSON.parse(http.post("/api/searches", JSON.generate(**@asked, **changes), "Content-Type" => "application/json").body).fetch("id")
+    id =
+      JSON.parse(
+        http.post("/api/searches", JSON.generate(**@asked, **changes), "Content-Type" => "application/json").body
+      ).fetch("id")
     until ended || now - began > GIVE_UP_S
       sleep LOOK_EVERY_S
       search = JSON.parse(http.get("/api/searches/#{id}").body)

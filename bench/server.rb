@@ -19,8 +19,8 @@ class ServerBench
     clients(2, 12)
     one, one_rate, one_faults = clients(1, 60)
     eight, eight_rate, eight_faults = clients(8, 12)
-    Times.say "one client", "#{Times.spread(one)}, #{format('%.1f', one_rate)} a second, #{one_faults} faults"
-    Times.say "eight clients", "#{Times.spread(eight)}, #{format('%.1f', eight_rate)} a second, #{eight_faults} faults"
+    Times.say "one client", "#{Times.spread(one)}, #{format("%.1f", one_rate)} a second, #{one_faults} faults"
+    Times.say "eight clients", "#{Times.spread(eight)}, #{format("%.1f", eight_rate)} a second, #{eight_faults} faults"
     Times.say "throughput, eight over one", format("%.2f x", eight_rate / one_rate)
     many_clients
     hostile_surveys
@@ -33,7 +33,7 @@ class ServerBench
 
   def many_clients
     (many, rate, faults), light = with_light { clients(MANY, 6) }
-    Times.say "#{MANY} clients", "#{Times.spread(many)}, #{format('%.1f', rate)} a second, #{faults} faults"
+    Times.say "#{MANY} clients", "#{Times.spread(many)}, #{format("%.1f", rate)} a second, #{faults} faults"
     Times.say "p95 over p50", format("%.2f x", Times.at(many, 0.95) / Times.median(many))
     light.each { |name, taken| Times.say "#{name} meanwhile", Times.spread(taken) }
   end
@@ -41,26 +41,39 @@ class ServerBench
   # Eight clients with surveys that no request may have calculated.
   def hostile_surveys
     body = JSON.generate(document: @document.merge("defects" => Array.new(200) { |turn| wound(turn) }))
-    (answers, longest), light = with_light do
-      taken = Array.new(8) { Thread.new { hostile(body) } }.map(&:value)
-      [taken.map(&:first).tally, taken.map(&:last).max]
-    end
-    Times.say "eight surveys that take too much", "answered #{answers.map { |code, count| "#{code} x #{count}" }.join(', ')}, the last after #{format('%.1f', longest)} s"
+    (answers, longest), light =
+      with_light do
+        taken = Array.new(8) { Thread.new { hostile(body) } }.map(&:value)
+        [taken.map(&:first).tally, taken.map(&:last).max]
+      end
+    Times.say "eight surveys that take too much",
+              "answered #{
+                answers.map { |code, count| "#{code} x #{count}" }.join(", ")
+              }, the last after #{format("%.1f", longest)} s"
     light.each { |name, taken| Times.say "#{name} meanwhile", Times.spread(taken) }
     say_memory("memory after that")
   end
 
   # A long crack that winds round the blank.
   def wound(turn)
-    { "id" => "c#{turn}", "type" => "crack", "enters" => "side", "depth_mm" => 20, "width_mm" => 1,
-      "path" => Array.new(30) { |step| { "clock_deg" => ((turn * 1.8) + (step * 9)) % 360, "z_mm" => 10 + (step * 8) } } }
+    {
+      "id" => "c#{turn}",
+      "type" => "crack",
+      "enters" => "side",
+      "depth_mm" => 20,
+      "width_mm" => 1,
+      "path" => Array.new(30) { |step| { "clock_deg" => ((turn * 1.8) + (step * 9)) % 360, "z_mm" => 10 + (step * 8) } }
+    }
   end
 
   def hostile(body)
     code = nil
-    took = Times.seconds do
-      Net::HTTP.start("127.0.0.1", @run.port, read_timeout: 120) { |http| code = http.post("/api/reckon", body, "Content-Type" => "application/json").code }
-    end
+    took =
+      Times.seconds do
+        Net::HTTP.start("127.0.0.1", @run.port, read_timeout: 120) do |http|
+          code = http.post("/api/reckon", body, "Content-Type" => "application/json").code
+        end
+      end
     [code, took]
   end
 
@@ -94,14 +107,22 @@ class ServerBench
   def all_sorts
     documents = Dir["demo/*.anvil.json"].map { |path| JSON.parse(File.read(path)) }
     turns = 4.times.to_a.product(documents.each_with_index.to_a)
-    clients = Array.new(3) { |client| Thread.new { turns.sum { |round, (document, place)| faults_of(@touches.all(document), round + place + client) } } }
+    clients =
+      Array.new(3) do |client|
+        Thread.new do
+          turns.sum { |round, (document, place)| faults_of(@touches.all(document), round + place + client) }
+        end
+      end
     clients.sum(&:value)
   end
 
   def faults_of(document, turn)
     body = JSON.generate(document: document)
-    ["", (["/mend", "/mounts", "/tests", "/compare"][turn / 3 % 4] if (turn % 3).zero?)].compact.count do |more|
-      Net::HTTP.post(URI("http://127.0.0.1:#{@run.port}/api/reckon#{more}"), body, "Content-Type" => "application/json").code.to_i >= 500
+    ["", (%w[/mend /mounts /tests /compare][turn / 3 % 4] if (turn % 3).zero?)].compact.count do |more|
+      Net::HTTP
+        .post(URI("http://127.0.0.1:#{@run.port}/api/reckon#{more}"), body, "Content-Type" => "application/json")
+        .code
+        .to_i >= 500
     end
   end
 

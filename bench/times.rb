@@ -18,7 +18,11 @@ module Times
 
   # Works in turn, so that a noisy neighbour falls on all alike, each made anew by a call of its maker, which is not counted; sorted milliseconds of each.
   def of_new(rounds, *makers, warm_up: 3)
-    Array.new(warm_up + rounds) { makers.map(&:call).map { |work| seconds(&work) * 1000 } }.drop(warm_up).transpose.map(&:sort)
+    Array
+      .new(warm_up + rounds) { makers.map(&:call).map { |work| seconds(&work) * 1000 } }
+      .drop(warm_up)
+      .transpose
+      .map(&:sort)
   end
 
   def at(sorted, share) = sorted[(share * (sorted.size - 1)).round]

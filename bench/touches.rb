@@ -13,16 +13,29 @@ class Touches
   def one(document)
     @count += 1
     defects = document["defects"]
-    document.merge("defects" => defects.each_with_index.map { |defect, index| index == @count % defects.size ? touched(defect) : defect })
+    document.merge(
+      "defects" =>
+        defects.each_with_index.map { |defect, index| index == @count % defects.size ? touched(defect) : defect }
+    )
   end
 
   # With its shape, its wood and all findings other.
   def all(document)
     @count += 1
     shape, material = document.values_at("shape", "material")
-    longer = shape.key?("length_mm") ? { "length_mm" => shape["length_mm"] + by_mm } : { "stations" => shape["stations"].map { |station| wider(station) } }
-    document.merge("shape" => shape.merge(longer), "material" => material.merge("density_kg_m3" => material["density_kg_m3"] + by_mm),
-      "defects" => document["defects"].map { |defect| touched(defect) })
+    longer =
+      (
+        if shape.key?("length_mm")
+          { "length_mm" => shape["length_mm"] + by_mm }
+        else
+          { "stations" => shape["stations"].map { |station| wider(station) } }
+        end
+      )
+    document.merge(
+      "shape" => shape.merge(longer),
+      "material" => material.merge("density_kg_m3" => material["density_kg_m3"] + by_mm),
+      "defects" => document["defects"].map { |defect| touched(defect) }
+    )
   end
 
   private

@@ -15,12 +15,13 @@ module MossyAnvil
       def self.serve(db:, clock: Time, log: $stdout, calculator: Calculation::Calculator::Here.new)
         Jobs::Queue.open(db)
         log = SteadyLog.new(log)
-        own = Class.new(self) do
-          set :db, db
-          set :clock, clock
-          set :log, log
-          set :calculator, calculator
-        end
+        own =
+          Class.new(self) do
+            set :db, db
+            set :clock, clock
+            set :log, log
+            set :calculator, calculator
+          end
         # Before all that Sinatra brings, which takes an address for one that can be read.
         Rack::Builder.app do
           use RequestLog, log: log, clock: clock
@@ -55,14 +56,14 @@ module MossyAnvil
       register Routes::Tables
       register Routes::Health
 
-      before do
-        cache_control :no_store if request.path.start_with?("/api")
-      end
+      before { cache_control :no_store if request.path.start_with?("/api") }
 
       # Every page of the web face is the same document.
       get(%r{(?!/api|/assets).*}) { send_file File.join(settings.public_folder, "index.html") }
 
-      not_found { problem(Problems.missing("there is nothing at #{request.path}")) unless response.content_type == Problems::TYPE }
+      not_found do
+        problem(Problems.missing("there is nothing at #{request.path}")) unless response.content_type == Problems::TYPE
+      end
 
       error(MossyAnvil::InvalidInput) { |fault| problem(Problems.invalid(fault)) }
       error(NotFound) { |fault| problem(Problems.missing(fault.message)) }
@@ -74,8 +75,12 @@ module MossyAnvil
       # Nobody is there to read it.
       error(Calculation::Calculator::Left) { halt 499, "" }
       error(Sequel::PoolTimeout) { |fault| broken(fault, Problems.busy("the database has no connection to spare")) }
-      error(Sequel::DatabaseConnectionError, Sequel::DatabaseDisconnectError) { |fault| broken(fault, Problems.database_away) }
-      error(Sequel::DatabaseError) { |fault| DatabaseFault.new(fault).then { |known| known.ours? ? problem(known.problem) : broken(fault, known.problem) } }
+      error(Sequel::DatabaseConnectionError, Sequel::DatabaseDisconnectError) do |fault|
+        broken(fault, Problems.database_away)
+      end
+      error(Sequel::DatabaseError) do |fault|
+        DatabaseFault.new(fault).then { |known| known.ours? ? problem(known.problem) : broken(fault, known.problem) }
+      end
       error(Exception) { |fault| broken(fault, Problems.broken) }
 
       helpers do
@@ -99,7 +104,10 @@ module MossyAnvil
 
         # The request's JSON, fit for the named schema; raises InvalidInput.
         def body_as(schema)
-          settings.contract.check(schema, MossyAnvil::Formats::JsonText.parse(body_of([Calculation::Calculations::JSON_TYPE], MAX_BODY_BYTES).read))
+          settings.contract.check(
+            schema,
+            MossyAnvil::Formats::JsonText.parse(body_of([Calculation::Calculations::JSON_TYPE], MAX_BODY_BYTES).read)
+          )
         end
 
         # The request's body as a stream, of one of those media types and no larger than that; else a problem.
@@ -110,7 +118,13 @@ module MossyAnvil
         end
 
         # Calculator::Answer to a question about the request's body, or about given bytes; halts with its problem where it has one.
-        def calculate(question, types: [Calculation::Calculations::JSON_TYPE], most_bytes: MAX_BODY_BYTES, bytes: nil, **given)
+        def calculate(
+          question,
+          types: [Calculation::Calculations::JSON_TYPE],
+          most_bytes: MAX_BODY_BYTES,
+          bytes: nil,
+          **given
+        )
           whole = { climate: shops.current.slice(:temperature_c, :humidity), now: now.to_f, **given }
           found = settings.calculator.ask(question, whole, bytes || body_of(types, most_bytes), left: method(:left?))
           found.good? ? found : problem(JSON.parse(found.bytes, symbolize_names: true))
@@ -163,7 +177,8 @@ module MossyAnvil
         def ask_task(kind, asked, **file) = tasks.ask(kind, asked, **file) { |id| Jobs::TaskJob.enqueue(id) }
 
         # A search kept and its parts put on the queue; its id.
-        def ask_search(found) = searches.ask(found["asked"], climbs: found["climbs"]) { |id, part| Jobs::SearchJob.enqueue(id, part) }
+        def ask_search(found) =
+          searches.ask(found["asked"], climbs: found["climbs"]) { |id, part| Jobs::SearchJob.enqueue(id, part) }
 
         def searches = Store::Searches.new(settings.db)
         def patterns = Store::Patterns.new(settings.db)
@@ -183,9 +198,8 @@ module MossyAnvil
 
         # The whole number in the path; anything else is not there.
         def number_in_path(name, what)
-          Integer(params[name], 10, exception: false)&.then do |id|
-            id if id.between?(1, 2**62)
-          end or raise NotFound, "there is no #{what} #{params[name].to_s[0, 20]}"
+          Integer(params[name], 10, exception: false)&.then { |id| id if id.between?(1, 2**62) } or
+            raise NotFound, "there is no #{what} #{params[name].to_s[0, 20]}"
         end
       end
     end

@@ -27,7 +27,11 @@ module MossyAnvil
       # Faults of a body against a named schema, empty where it fits.
       def faults(name, body)
         schema = @known[name] ||= @schemas.schema(name)
-        schema.validate(body).first(MossyAnvil::InvalidInput::MAX_FAULTS).flat_map { |error| MossyAnvil::Formats::SchemaFault.from(error) }.uniq
+        schema
+          .validate(body)
+          .first(MossyAnvil::InvalidInput::MAX_FAULTS)
+          .flat_map { |error| MossyAnvil::Formats::SchemaFault.from(error) }
+          .uniq
       end
 
       # Raises InvalidInput unless the body fits.
@@ -46,9 +50,23 @@ module MossyAnvil
       # The same with every $ref that begins so pointing at those parts.
       def referring(node, beginning)
         case node
-        when Hash then node.to_h { |key, value| [key, key == "$ref" && value.is_a?(String) ? value.sub(beginning, "#{INTO_PARTS}file_") : referring(value, beginning)] }
-        when Array then node.map { |value| referring(value, beginning) }
-        else node
+        when Hash
+          node.to_h do |key, value|
+            [
+              key,
+              (
+                if key == "$ref" && value.is_a?(String)
+                  value.sub(beginning, "#{INTO_PARTS}file_")
+                else
+                  referring(value, beginning)
+                end
+              )
+            ]
+          end
+        when Array
+          node.map { |value| referring(value, beginning) }
+        else
+          node
         end
       end
     end

@@ -18,13 +18,19 @@ module MossyAnvil
       # RFC 9457 document.
       def problem
         case @state
-        when "23505" then Problems.unique(@constraint)
-        # A number out of range, a day that is none, a character that cannot be kept, a check that failed.
-        when /\A(22|23)/ then Problems.unkeepable
-        when "53100" then Problems.disk_full
-        when /\A53/, /\A40/, "57014", "55P03" then Problems.busy("the database has too much to do: try again in a moment")
-        when /\A(57P|08|58)/ then Problems.database_away
-        else Problems.broken
+        when "23505"
+          Problems.unique(@constraint)
+          # A number out of range, a day that is none, a character that cannot be kept, a check that failed.
+        when /\A(22|23)/
+          Problems.unkeepable
+        when "53100"
+          Problems.disk_full
+        when /\A53/, /\A40/, "57014", "55P03"
+          Problems.busy("the database has too much to do: try again in a moment")
+        when /\A(57P|08|58)/
+          Problems.database_away
+        else
+          Problems.broken
         end
       end
     end

@@ -9,8 +9,15 @@ module MossyAnvil
       module_function
 
       def invalid(error)
-        body(422, "Some of this cannot be used", error.faults.first.to_s,
-          errors: error.faults.map { |fault| { pointer: fault.path, detail: [fault.problem, fault.allowed].compact.join(": ") } })
+        body(
+          422,
+          "Some of this cannot be used",
+          error.faults.first.to_s,
+          errors:
+            error.faults.map do |fault|
+              { pointer: fault.path, detail: [fault.problem, fault.allowed].compact.join(": ") }
+            end
+        )
       end
 
       def stale(error)
@@ -34,23 +41,36 @@ module MossyAnvil
         "one_picture_once" => ["that photograph is kept already", "/file"]
       }.freeze
 
-      def unique(constraint) = APART.fetch(constraint, ["the same is kept here already", ""]).then { |detail, pointer| taken(detail, pointer) }
+      def unique(constraint) =
+        APART.fetch(constraint, ["the same is kept here already", ""]).then { |detail, pointer| taken(detail, pointer) }
 
       def unreadable(detail) = body(400, "Not readable", detail)
 
       def unkeepable
-        "a value lies outside what can be kept".then { |detail| body(422, "Some of this cannot be kept", detail, errors: [{ pointer: "", detail: detail }]) }
+        "a value lies outside what can be kept".then do |detail|
+          body(422, "Some of this cannot be kept", detail, errors: [{ pointer: "", detail: detail }])
+        end
       end
 
       def in_use(detail) = body(409, "Still in use", detail)
-      def wrong_type(types) = body(415, "Another kind of file is needed", "send the body as #{types.join(' or ')}")
+      def wrong_type(types) = body(415, "Another kind of file is needed", "send the body as #{types.join(" or ")}")
       def busy(detail) = body(429, "Too much at once", detail)
       def too_costly(detail) = body(422, "Too much to calculate", detail, errors: [{ pointer: "", detail: detail }])
       def too_large(detail) = body(413, "Too large", detail)
       def elsewhere = body(403, "Not from here", "a page from elsewhere may not change anything in this shop")
       def missing(detail) = body(404, "Not here", detail)
-      def disk_full = body(507, "The disk is full", "Nothing was saved. Make room on the disk that holds the database, and save again.")
-      def database_away = body(503, "The database does not answer", "Nothing was saved. It is tried again as soon as the database is back.")
+      def disk_full =
+        body(
+          507,
+          "The disk is full",
+          "Nothing was saved. Make room on the disk that holds the database, and save again."
+        )
+      def database_away =
+        body(
+          503,
+          "The database does not answer",
+          "Nothing was saved. It is tried again as soon as the database is back."
+        )
       def broken = body(500, "Something broke in the server", "Nothing was saved. The server's log says more.")
 
       def body(status, title, detail, **more)

@@ -19,11 +19,13 @@ module MossyAnvil
         id = env["HTTP_X_REQUEST_ID"]
         env[ID] = id && PLAIN_ID.match?(id) ? id : SecureRandom.uuid
         start = ::Process.clock_gettime(::Process::CLOCK_MONOTONIC)
-        @app.call(env).tap do |status, headers, _|
-          headers["x-request-id"] = env[ID]
-          took_ms = ((::Process.clock_gettime(::Process::CLOCK_MONOTONIC) - start) * 1000).round(1)
-          write("request", env, status: status, ms: took_ms) if env["PATH_INFO"].start_with?("/api")
-        end
+        @app
+          .call(env)
+          .tap do |status, headers, _|
+            headers["x-request-id"] = env[ID]
+            took_ms = ((::Process.clock_gettime(::Process::CLOCK_MONOTONIC) - start) * 1000).round(1)
+            write("request", env, status: status, ms: took_ms) if env["PATH_INFO"].start_with?("/api")
+          end
       end
 
       # A fault of the program or of the database: of what kind, and where in the program it arose. Nothing of what was in the request or in a row, which
@@ -41,7 +43,18 @@ module MossyAnvil
       end
 
       def self.line(event, now, env, **more)
-        "#{JSON.generate({ at: now.utc.iso8601(3), event: event, request_id: env[ID], method: env['REQUEST_METHOD'], path: env['PATH_INFO'].to_s[0, 200].dup.force_encoding(Encoding::UTF_8).scrub, **more })}\n"
+        "#{
+          JSON.generate(
+            {
+              at: now.utc.iso8601(3),
+              event: event,
+              request_id: env[ID],
+              method: env["REQUEST_METHOD"],
+              path: env["PATH_INFO"].to_s[0, 200].dup.force_encoding(Encoding::UTF_8).scrub,
+              **more
+            }
+          )
+        }\n"
       end
 
       private

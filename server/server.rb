@@ -9,8 +9,8 @@ require "time"
 require "zeitwerk"
 require_relative "../core/lib/mossy_anvil"
 
-# The server: keeps blanks and serves the core's answers. It computes no rule of the job itself.
 module MossyAnvil
+  # The server: keeps blanks and serves the core's answers. It computes no rule of the job itself.
   module Server
     ROOT = File.expand_path("..", __dir__)
 
@@ -18,19 +18,24 @@ module MossyAnvil
     def self.load_all = Zeitwerk::Loader.eager_load_all
 
     # What was asked for is not there.
-    class NotFound < MossyAnvil::Error; end
+    class NotFound < MossyAnvil::Error
+    end
 
     # Too much is under way already.
-    class Busy < MossyAnvil::Error; end
+    class Busy < MossyAnvil::Error
+    end
 
     # It was asked to stop.
-    class Stopped < MossyAnvil::Error; end
+    class Stopped < MossyAnvil::Error
+    end
 
     # More was sent than is taken.
-    class TooLarge < MossyAnvil::Error; end
+    class TooLarge < MossyAnvil::Error
+    end
 
     # Something of the same name or number is kept already; the message names the constraint (see Problems::APART).
-    class Taken < MossyAnvil::Error; end
+    class Taken < MossyAnvil::Error
+    end
 
     # Somebody saved in between; #current is what is kept now.
     class Stale < MossyAnvil::Error
@@ -48,5 +53,8 @@ loader = Zeitwerk::Loader.new
 loader.push_dir(__dir__, namespace: MossyAnvil::Server)
 loader.ignore(__FILE__, "#{__dir__}/entry", "#{__dir__}/migrations", "#{__dir__}/contract", "#{__dir__}/spec")
 # The image library and the PDF writer are large and seldom wanted: they come with the first photograph and the first sheet.
-loader.do_not_eager_load("#{__dir__}/prints", *%w[picture archive_reader archive_intake].map { |name| "#{__dir__}/services/#{name}.rb" })
+loader.do_not_eager_load(
+  "#{__dir__}/prints",
+  *%w[picture archive_reader archive_intake].map { |name| "#{__dir__}/services/#{name}.rb" }
+)
 loader.setup

@@ -24,7 +24,7 @@ module MossyAnvil
       def write(*parts)
         @lock.synchronize do
           if @dropped.positive?
-            put("#{JSON.generate(event: 'lines_dropped', lines: @dropped)}\n")
+            put("#{JSON.generate(event: "lines_dropped", lines: @dropped)}\n")
             @dropped = 0
           end
           parts.each { |part| put(part.to_s) }
@@ -46,7 +46,8 @@ module MossyAnvil
       alias isatty tty?
 
       # It never keeps anything back, whatever is wished.
-      def sync=(_wished); end
+      def sync=(_wished)
+      end
 
       private
 

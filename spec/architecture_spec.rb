@@ -5,7 +5,18 @@ require_relative "support/layers"
 # An arrow between two files may only go down the layers, and never round in a circle.
 RSpec.describe "The architecture" do
   root = File.expand_path("..", __dir__)
-  core = [%w[rehearsal], %w[report], %w[shop], %w[route], %w[formats scan], %w[placing], %w[mend turn finish], %w[solid], %w[model], [""]]
+  core = [
+    %w[rehearsal],
+    %w[report],
+    %w[shop],
+    %w[route],
+    %w[formats scan],
+    %w[placing],
+    %w[mend turn finish],
+    %w[solid],
+    %w[model],
+    [""]
+  ]
   # app.rb stands for the routes, and all that is no folder's own for the ground the others stand on.
   server = [%w[process], %w[routes], %w[http], %w[calculation], %w[jobs], %w[services], %w[prints], %w[store], [""]]
 
@@ -24,13 +35,17 @@ RSpec.describe "The architecture" do
   end
 
   it "lets the core know nothing of the server" do
-    known = Dir[File.join(root, "core/lib/**/*.rb")].select { |path| File.read(path).match?(/\bServer\b|Sequel|Sinatra/) }
+    known =
+      Dir[File.join(root, "core/lib/**/*.rb")].select { |path| File.read(path).match?(/\bServer\b|Sequel|Sinatra/) }
     expect(known).to eq([])
   end
 
   it "finds an arrow that goes up, one to a neighbour, and a circle, by file and line" do
     layers = Layers.new(File.join(__dir__, "fixtures/layers"), [%w[report], %w[mend turn], %w[model]])
-    expect(layers.upward).to contain_exactly("model/blank.rb:7 refers up to Report::Answer (report/answer.rb)", "turn/cut.rb:7 refers up to Mend::Glue (mend/glue.rb)")
-    expect(layers.cycles).to contain_exactly(["model/egg.rb", "model/hen.rb"], ["model/blank.rb", "report/answer.rb"])
+    expect(layers.upward).to contain_exactly(
+      "model/blank.rb:7 refers up to Report::Answer (report/answer.rb)",
+      "turn/cut.rb:7 refers up to Mend::Glue (mend/glue.rb)"
+    )
+    expect(layers.cycles).to contain_exactly(%w[model/egg.rb model/hen.rb], %w[model/blank.rb report/answer.rb])
   end
 end

@@ -7,12 +7,22 @@ require_relative "../server/spec/server_helper"
 
 # The real application, driven in Debian's headless Chromium, with the demo shop in it.
 module BrowserHelper
-  FLAGS = %w[--headless=new --no-sandbox --disable-gpu --disable-quic --no-first-run --disable-background-networking
-             --disable-component-update --disable-sync --disable-dev-shm-usage --window-size=1280,800].freeze
+  FLAGS = %w[
+    --headless=new
+    --no-sandbox
+    --disable-gpu
+    --disable-quic
+    --no-first-run
+    --disable-background-networking
+    --disable-component-update
+    --disable-sync
+    --disable-dev-shm-usage
+    --window-size=1280,800
+  ].freeze
 
   def self.driver(app)
     options = Selenium::WebDriver::Chrome::Options.new(binary: "/usr/bin/chromium")
-    [*FLAGS, "--user-data-dir=#{Dir.mktmpdir('chromium')}"].each { |flag| options.add_argument(flag) }
+    [*FLAGS, "--user-data-dir=#{Dir.mktmpdir("chromium")}"].each { |flag| options.add_argument(flag) }
     service = Selenium::WebDriver::Service.chrome(path: "/usr/bin/chromedriver")
     Capybara::Selenium::Driver.new(app, browser: :chrome, options: options, service: service)
   end
@@ -22,8 +32,16 @@ module BrowserHelper
     size = element.native.rect
     places = [from, to].map { |x, y| [(x * size.width).round, (y * size.height).round] }
     middle = places.transpose.map { |pair| pair.sum / 2 }
-    page.driver.browser.action.move_to(element.native, *places[0]).pointer_down(:left)
-        .move_to(element.native, *middle).move_to(element.native, *places[1]).pointer_up(:left).perform
+    page
+      .driver
+      .browser
+      .action
+      .move_to(element.native, *places[0])
+      .pointer_down(:left)
+      .move_to(element.native, *middle)
+      .move_to(element.native, *places[1])
+      .pointer_up(:left)
+      .perform
   end
 
   # The limit of a stage at the Turn station, rpm as shown.
@@ -33,13 +51,23 @@ module BrowserHelper
 
   # rpm at which something open grows, as Turn says it.
   def shown_growth(stage)
-    find("section[aria-label='#{stage}'] div", text: /\A.{1,40} would grow at about/, match: :first).text[/about ([\d,.]+)/, 1].delete("^0-9").to_i
+    find("section[aria-label='#{stage}'] div", text: /\A.{1,40} would grow at about/, match: :first).text[
+      /about ([\d,.]+)/,
+      1
+    ].delete("^0-9").to_i
   end
 
   # With a process that works the queue, as the real application has them.
   def with_worker
-    worker = Process.spawn({ "DATABASE_URL" => ServerHelper.url }, RbConfig.ruby, "-r#{MossyAnvil::Server::ROOT}/vendor/bundle/bundler/setup", "#{MossyAnvil::Server::ROOT}/server/entry/work.rb",
-      out: File::NULL, err: File::NULL)
+    worker =
+      Process.spawn(
+        { "DATABASE_URL" => ServerHelper.url },
+        RbConfig.ruby,
+        "-r#{MossyAnvil::Server::ROOT}/vendor/bundle/bundler/setup",
+        "#{MossyAnvil::Server::ROOT}/server/entry/work.rb",
+        out: File::NULL,
+        err: File::NULL
+      )
     yield
   ensure
     Process.kill("TERM", worker)

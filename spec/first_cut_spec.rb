@@ -49,21 +49,30 @@ RSpec.describe "A turner with No. 32", :browser do
     expect(page).to have_css("[data-defect=C]")
     expect(page).to have_css("[aria-label=Journal] li", text: /Cut · rounded · 260 rpm\s*Trued the rim/)
     expect(db[:journal].where(speed_rpm: 260).count).to eq(1)
-    expect(db[:defects].first(ref: "C",
-      blank_id: db[:blanks].where(number: 32).get(:id))).to include(type: "crack", width_mm: 4.0, depth_mm: be_within(0.01).of(44.45))
+    expect(db[:defects].first(ref: "C", blank_id: db[:blanks].where(number: 32).get(:id))).to include(
+      type: "crack",
+      width_mm: 4.0,
+      depth_mm: be_within(0.01).of(44.45)
+    )
   end
 
   it "is brought by the next move to the very place where that is done, also from the same station" do
-    { 39 => ["Add a weight", -> { find_field("Weight, g") }], 41 => ["Open Survey", -> { first("[aria-label='Defects'] button") }],
+    {
+      39 => ["Add a weight", -> { find_field("Weight, g") }],
+      41 => ["Open Survey", -> { first("[aria-label='Defects'] button") }],
       37 => ["Open Log", -> { find_field("Cut", visible: :all) }],
-      31 => ["Open Form", -> { find("[aria-label='Kinds of form'] button", text: "Bowl") }] }.each do |number, (word, place)|
+      31 => ["Open Form", -> { find("[aria-label='Kinds of form'] button", text: "Bowl") }]
+    }.each do |number, (word, place)|
       # Its kinds are fetched: without them the place itself has the hands on it.
       visit "/blanks/#{db[:blanks].where(number: number).get(:id)}/form"
       expect(page).to have_css("[aria-label='Kinds of form'] button", text: "Bowl") if number == 31
       2.times do
         click_on word
         wait_until { page.active_element == place.call }
-        expect(page.evaluate_script("arguments[0].getBoundingClientRect().top", place.call)).to be_between(0, page.evaluate_script("innerHeight"))
+        expect(page.evaluate_script("arguments[0].getBoundingClientRect().top", place.call)).to be_between(
+          0,
+          page.evaluate_script("innerHeight")
+        )
         page.execute_script("document.activeElement.blur(); document.querySelector('[role=tabpanel]').scrollTop = 0")
       end
     end

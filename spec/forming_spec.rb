@@ -9,7 +9,11 @@ RSpec.describe "Forming a piece", :browser do
     find("[role=tab][aria-selected=true]")
   end
 
-  def kept(number) = db[:blanks].where(number: number).get(:id).then { |id| MossyAnvil::Server::Store::Blanks.new(db).find(id)[:document] }
+  def kept(number) =
+    db[:blanks]
+      .where(number: number)
+      .get(:id)
+      .then { |id| MossyAnvil::Server::Store::Blanks.new(db).find(id)[:document] }
   def save = click_button("Save") && find("span", text: "saved", exact_text: true)
 
   it "keeps a curve of its own and lays it into a smaller blank, where it is made to fit" do
@@ -35,12 +39,21 @@ RSpec.describe "Forming a piece", :browser do
     open_at(33, "form")
     find("label", text: "Solid", exact_text: true).click
     click_button("A curve from a photograph")
-    attach_file(File.join(MossyAnvil::Server::ROOT, "demo/photographs/33-lamp-base.jpg")) { click_button("Choose a photograph from the side") }
-    point = lambda do |x, y|
-      sheet = find("[data-trace]")
-      size = sheet.native.rect
-      page.driver.browser.action.move_to(sheet.native, ((x - 0.5) * size.width).round, ((y * size.width) - (size.height / 2.0)).round).click.perform
+    attach_file(File.join(MossyAnvil::Server::ROOT, "demo/photographs/33-lamp-base.jpg")) do
+      click_button("Choose a photograph from the side")
     end
+    point =
+      lambda do |x, y|
+        sheet = find("[data-trace]")
+        size = sheet.native.rect
+        page
+          .driver
+          .browser
+          .action
+          .move_to(sheet.native, ((x - 0.5) * size.width).round, ((y * size.width) - (size.height / 2.0)).round)
+          .click
+          .perform
+      end
     find("[data-trace]") && sleep(0.5)
     # 100 mm to half the width: 200 mm in all, so 0.1 is 20 mm
     [[0.1, 0.7], [0.6, 0.7], [0.05, 0.5], [0.95, 0.5], [0.1, 0.35], [0.4, 0.25]].each { |x, y| point[x, y] }
@@ -87,7 +100,9 @@ RSpec.describe "Forming a piece", :browser do
       click_button("Winged or natural-edged")
       find("label", text: "keep the bark rim").click
       find("label", text: "Which end", exact_text: true).click
-      ["lose all the trouble", "lose every crack", "as large as it goes"].each { |wish| find("label", text: wish).click }
+      ["lose all the trouble", "lose every crack", "as large as it goes"].each do |wish|
+        find("label", text: wish).click
+      end
       click_button("Find best placements")
       find("[aria-label='Placements found'] > li", match: :first)
       page.refresh
@@ -99,7 +114,10 @@ RSpec.describe "Forming a piece", :browser do
       find("button", text: "Reset to the survey’s axis")
       save
     end
-    found = MossyAnvil::Placing::PlacementField.new(MossyAnvil::Formats::BlankFile.from_data(kept(31))).measure(MossyAnvil::Model::Placement.present)
+    found =
+      MossyAnvil::Placing::PlacementField.new(MossyAnvil::Formats::BlankFile.from_data(kept(31))).measure(
+        MossyAnvil::Model::Placement.present
+      )
     expect(found.bark_rim).to be > 0.9
     expect(kept(31)["centres"]).not_to be_nil
   end

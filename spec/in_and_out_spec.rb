@@ -4,7 +4,9 @@ require_relative "browser_helper"
 
 RSpec.describe "Files in and out", :browser, :worker do
   let(:folder) { Dir.mktmpdir("carried") }
-  let(:lamp) { JSON.parse(File.read(Dir[File.join(MossyAnvil::Server::Services::Demo::FOLDER, "33-*.anvil.json")].first)) }
+  let(:lamp) do
+    JSON.parse(File.read(Dir[File.join(MossyAnvil::Server::Services::Demo::FOLDER, "33-*.anvil.json")].first))
+  end
 
   before { page.driver.browser.download_path = folder }
 
@@ -48,8 +50,15 @@ RSpec.describe "Files in and out", :browser, :worker do
   it "what cannot be used is named by its place, and nothing of it is kept" do
     visit "/shop"
     bold = lamp.merge("number" => 91, "name" => "<b onclick=alert(1)>Bold</b>")
-    bring written("a.anvil.json", JSON.generate(lamp.merge("number" => 90, "shape" => { "type" => "disc", "diameter_mm" => -5, "length_mm" => 60 }))),
-      written("b.anvil.json", "{"), written("c.zip", "no zip"), written("d.anvil.json", JSON.generate(bold))
+    bring written(
+            "a.anvil.json",
+            JSON.generate(
+              lamp.merge("number" => 90, "shape" => { "type" => "disc", "diameter_mm" => -5, "length_mm" => 60 })
+            )
+          ),
+          written("b.anvil.json", "{"),
+          written("c.zip", "no zip"),
+          written("d.anvil.json", JSON.generate(bold))
     expect(page).to have_css("[aria-label='Imported'] li", text: %r{/shape/diameter_mm\s*is -5: more than 0})
     expect(page).to have_css("[aria-label='Imported'] li", text: /the file\s*is not JSON/)
     expect(page).to have_css("[aria-label='Imported'] li", text: /c\.zip was not imported.*no zip/m)

@@ -6,18 +6,29 @@ require_relative "browser_helper"
 RSpec.describe "The language of the screens", :browser do
   script = File.read(File.join(__dir__, "support/shown_texts.js"))
   # What no language changes: letters of defects, papers, threads, axes, keys, a symbol's unit on the switch.
-  same = /\A(?:[A-Za-z]?\d*|P\d+|M\d+|[xyz]|mm|in|EUR|SEK|CA|rpm|⌀.*|Esc|Jan|Feb|Mar|Apr|May|Jun|Jul|Aug|Sept?|Oct|Nov|Dec|(?:Mon|Tue|Wed|Thu|Fri|Sat|Sun)|Ctrl-\w|\S+@\S+|https?:\S+|\.\w[\w.]*)\z/
+  same =
+    /\A(?:[A-Za-z]?\d*|P\d+|M\d+|[xyz]|mm|in|EUR|SEK|CA|rpm|⌀.*|Esc|Jan|Feb|Mar|Apr|May|Jun|Jul|Aug|Sept?|Oct|Nov|Dec|(?:Mon|Tue|Wed|Thu|Fri|Sat|Sun)|Ctrl-\w|\S+@\S+|https?:\S+|\.\w[\w.]*)\z/
 
   def id(number) = db[:blanks].where(number: number).get(:id)
 
   # What people have typed: names, notes, captions.
   def typed
-    @typed ||= begin
-      columns = { blanks: %i[name species origin], lathes: %i[name], products: %i[name], lots: %i[code], journal: %i[note], photographs: %i[caption], patterns: %i[name],
-                  shop: %i[name], defects: %i[group] }
-      found = columns.flat_map { |table, names| names.flat_map { |name| db[table].select_map(name) } }
-      (found + ["Mossy Anvil", "Mossy", "Anvil"]).compact.reject(&:empty?).uniq.sort_by { |text| -text.size }
-    end
+    @typed ||=
+      begin
+        columns = {
+          blanks: %i[name species origin],
+          lathes: %i[name],
+          products: %i[name],
+          lots: %i[code],
+          journal: %i[note],
+          photographs: %i[caption],
+          patterns: %i[name],
+          shop: %i[name],
+          defects: %i[group]
+        }
+        found = columns.flat_map { |table, names| names.flat_map { |name| db[table].select_map(name) } }
+        (found + ["Mossy Anvil", "Mossy", "Anvil"]).compact.reject(&:empty?).uniq.sort_by { |text| -text.size }
+      end
   end
 
   # What of a line is in no brackets, and was not typed by anybody.
@@ -36,7 +47,12 @@ RSpec.describe "The language of the screens", :browser do
   end
 
   views = {
-    "survey" => [31, "survey"], "form" => [33, "form"], "mend" => [39, "mend"], "turn" => [33, "turn"], "finish" => [32, "finish"], "log" => [32, "log"]
+    "survey" => [31, "survey"],
+    "form" => [33, "form"],
+    "mend" => [39, "mend"],
+    "turn" => [33, "turn"],
+    "finish" => [32, "finish"],
+    "log" => [32, "log"]
   }
 
   views.each do |name, (number, station)|
@@ -55,7 +71,10 @@ RSpec.describe "The language of the screens", :browser do
 
   def check(script, same)
     shown = page.evaluate_script("(() => { #{script} })()")
-    strange = shown["lines"].flat_map { |line| outside(line).split(%r{[\s·,;:()/×–—-]+}) }.reject { |word| word.match?(same) || !word.match?(/[A-Za-z]{2,}/) }
+    strange =
+      shown["lines"]
+        .flat_map { |line| outside(line).split(%r{[\s·,;:()/×–—-]+}) }
+        .reject { |word| word.match?(same) || !word.match?(/[A-Za-z]{2,}/) }
     expect(strange.uniq).to eq([])
     expect(shown["cut"]).to eq([])
     expect(shown["over"]).to eq([])

@@ -19,8 +19,10 @@ RSpec.describe "A turner's own lathe", :browser do
     fill_in "Belt 1 from, rpm", with: "200\n"
     fill_in "Jaw diameters when closed true, mm", with: "32, 44\n"
     click_on "Save"
-    expect(lathe_room).to have_css("article[aria-label='The Wren']",
-      text: /Swing 22[89].*60 kg, light bench or stand; one belt, 200 to 700 rpm; jaws 32, 44 mm. No blanks on it/)
+    expect(lathe_room).to have_css(
+      "article[aria-label='The Wren']",
+      text: /Swing 22[89].*60 kg, light bench or stand; one belt, 200 to 700 rpm; jaws 32, 44 mm. No blanks on it/
+    )
 
     id = db[:blanks].where(number: 33).get(:id)
     visit "/blanks/#{id}/turn"

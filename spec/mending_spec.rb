@@ -17,7 +17,8 @@ RSpec.describe "Mending", :browser do
       return if page.has_css?(".what", text: text, wait: 0.3)
 
       here = find(".what").text
-      if page.has_button?("Start the timer", wait: 0) then click_on "Start the timer"
+      if page.has_button?("Start the timer", wait: 0)
+        click_on "Start the timer"
       else
         field = measured.keys.find { |label| page.has_field?(label, wait: 0) }
         fill_in field, with: "#{measured.fetch(field)}\n" if field
@@ -26,23 +27,34 @@ RSpec.describe "Mending", :browser do
       expect(page).to have_css(".what, [role=timer]", text: /(?!#{Regexp.escape(here)})/)
       sleep 0.2
     end
-    raise "never came to #{text}: #{find('.what').text}"
+    raise "never came to #{text}: #{find(".what").text}"
   end
 
-  def minutes_of(text) = text[/[\d.]+/].to_f * { "min" => 1, "hours" => 60, "days" => 1440 }.fetch(text[/min|hours|days/])
+  def minutes_of(text) =
+    text[/[\d.]+/].to_f * { "min" => 1, "hours" => 60, "days" => 1440 }.fetch(text[/min|hours|days/])
 
   it "lays the wood in its mould by hand, and draws grooves over the skin" do
     open_mend 33
-    add = lambda do |kind|
-      click_on "Add a step"
-      find("[aria-label='Kind of step'] button", text: kind).click
-    end
+    add =
+      lambda do |kind|
+        click_on "Add a step"
+        find("[aria-label='Kind of step'] button", text: kind).click
+      end
     add["Cast"]
     find("label", text: "Lies along the mould").click
     click_on "Enlarge the mould to fit"
     wood = find("g[aria-label^='The wood from above']")
     expect(page).to have_css("svg[aria-label*='5 mm beside it']")
-    page.driver.browser.action.move_to(wood.native).pointer_down(:left).move_by(6, 0).move_by(6, 0).pointer_up(:left).perform
+    page
+      .driver
+      .browser
+      .action
+      .move_to(wood.native)
+      .pointer_down(:left)
+      .move_by(6, 0)
+      .move_by(6, 0)
+      .pointer_up(:left)
+      .perform
     expect(page).to have_css("li", text: /short on the right|stands out|off centre/)
     wood.send_keys(:arrow_up, :arrow_up)
     expect(page).to have_field("Off centre, across, mm", with: "−2")
@@ -122,7 +134,9 @@ RSpec.describe "Mending", :browser do
     db[:defects].where(blank_id: blank_id(33), ref: %w[B C]).update(mend: "none")
     open_mend 33
     find("li", text: /Fill A, B and C|Fill A, C and B/, match: :first).click_on("Open")
-    expect(all("[aria-label=Positions] li").map(&:text)).to match([/7 o’clock up\s*C/, /half past 12 up\s*A/, /tail end up\s*B/])
+    expect(all("[aria-label=Positions] li").map(&:text)).to match(
+      [/7 o’clock up\s*C/, /half past 12 up\s*A/, /tail end up\s*B/]
+    )
     click_on "Start a card"
     tick_until "Lay it with 7 o’clock up"
     tick_until "Lay it with half past 12 up"

@@ -27,7 +27,12 @@ RSpec.describe "A lump in the hand", :browser do
     expect(page).to have_css("h2", text: "43 Quay post cap")
     expect(page).to have_css("li", text: "Weighs 3.9 kg on the scale, as its measures say")
     kept = MossyAnvil::Server::Store::Blanks.new(db).find(db[:blanks].where(number: 43).get(:id))[:document]
-    expect(kept["material"]).to include("species" => "hornbeam", "character" => ["spalted"], "grain" => "end", "moisture_pct" => 22.0)
+    expect(kept["material"]).to include(
+      "species" => "hornbeam",
+      "character" => ["spalted"],
+      "grain" => "end",
+      "moisture_pct" => 22.0
+    )
     expect(kept["shape"]["stations"].map { |station| station["radii_mm"].first.round(2) }).to eq([100.0, 95.25])
     expect(kept["lathe"]["mass_kg"]).to eq(46)
     expect(kept["readings"].map { |reading| reading["value"] }).to eq([3900.0])
@@ -36,7 +41,13 @@ RSpec.describe "A lump in the hand", :browser do
   # Points at a place of a photograph, in shares of its width.
   def point_at(sheet, x, y)
     size = sheet.native.rect
-    page.driver.browser.action.move_to(sheet.native, ((x - 0.5) * size.width).round, ((y * size.width) - (size.height / 2.0)).round).click.perform
+    page
+      .driver
+      .browser
+      .action
+      .move_to(sheet.native, ((x - 0.5) * size.width).round, ((y * size.width) - (size.height / 2.0)).round)
+      .click
+      .perform
   end
 
   it "goes from a photograph of its end to a verdict, the picture with it" do
@@ -46,12 +57,18 @@ RSpec.describe "A lump in the hand", :browser do
     fill_in "Species or material", with: "yew"
     find("body").send_keys(:escape)
     pick "Photograph"
-    attach_file(File.join(MossyAnvil::Server::ROOT, "demo/photographs/33-lamp-base.jpg")) { click_on "Choose a photograph of one end" }
+    attach_file(File.join(MossyAnvil::Server::ROOT, "demo/photographs/33-lamp-base.jpg")) do
+      click_on "Choose a photograph of one end"
+    end
     fill_in "Length, mm", with: "260\n"
     sheet = find("[data-trace]")
     sleep 0.5
     [0.06, 0.06 + (100 / 240.25)].each { |x| point_at(sheet, x, 0.74) }
-    16.times { |step| (step * Math::PI / 8).then { |angle| point_at(sheet, 0.5 + (75 / 240.25 * Math.sin(angle)), 0.43 - (75 / 240.25 * Math.cos(angle))) } }
+    16.times do |step|
+      (step * Math::PI / 8).then do |angle|
+        point_at(sheet, 0.5 + (75 / 240.25 * Math.sin(angle)), 0.43 - (75 / 240.25 * Math.cos(angle)))
+      end
+    end
     pick "Crack"
     [[0.64, 0.24], [0.6, 0.3], [0.56, 0.36]].each { |x, y| point_at(sheet, x, y) }
     expect(page).to have_css("[role=status]", text: /1 defect, depth guessed/)
@@ -63,19 +80,32 @@ RSpec.describe "A lump in the hand", :browser do
     click_on "Add to the rack"
     expect(page).to have_css("h2", text: "43 Seen post")
     expect(page).to have_css("[aria-label='Defects'] li", text: /Crack .*guessed/)
-    expect(page).to have_css("[role=tabpanel] li", text: /Go with care|Mend first|Unsafe as planned|Dry first/, match: :first)
+    expect(page).to have_css(
+      "[role=tabpanel] li",
+      text: /Go with care|Mend first|Unsafe as planned|Dry first/,
+      match: :first
+    )
     click_on "Show behind the drawing"
     expect(page).to have_css("image[href*='/photographs/']")
-    expect(db[:photographs].where(blank_id: db[:blanks].where(number: 43).get(:id)).get(:mm_per_share)).to be_within(2).of(240.25)
+    expect(db[:photographs].where(blank_id: db[:blanks].where(number: 43).get(:id)).get(:mm_per_share)).to be_within(
+      2
+    ).of(240.25)
   end
 
   # A made-up scan: a square post, 80 x 80 x 120, lying along x.
   def post_scan
     corner = ->(at) { [at[0] * 120, at[1] * 80, at[2] * 80] }
-    sides = [[[0, 0, 0], [0, 1, 0], [0, 1, 1], [0, 0, 1]], [[1, 0, 0], [1, 0, 1], [1, 1, 1], [1, 1, 0]], [[0, 0, 0], [0, 0, 1], [1, 0, 1], [1, 0, 0]],
-             [[0, 1, 0], [1, 1, 0], [1, 1, 1], [0, 1, 1]], [[0, 0, 0], [1, 0, 0], [1, 1, 0], [0, 1, 0]], [[0, 0, 1], [0, 1, 1], [1, 1, 1], [1, 0, 1]]]
+    sides = [
+      [[0, 0, 0], [0, 1, 0], [0, 1, 1], [0, 0, 1]],
+      [[1, 0, 0], [1, 0, 1], [1, 1, 1], [1, 1, 0]],
+      [[0, 0, 0], [0, 0, 1], [1, 0, 1], [1, 0, 0]],
+      [[0, 1, 0], [1, 1, 0], [1, 1, 1], [0, 1, 1]],
+      [[0, 0, 0], [1, 0, 0], [1, 1, 0], [0, 1, 0]],
+      [[0, 0, 1], [0, 1, 1], [1, 1, 1], [1, 0, 1]]
+    ]
     faces = sides.flat_map { |four| [four.values_at(0, 1, 2), four.values_at(0, 2, 3)] }
-    ["post".ljust(80), faces.size].pack("a80V") + faces.map { |three| [0, 0, 0, *three.flat_map(&corner), 0].pack("e12v") }.join
+    ["post".ljust(80), faces.size].pack("a80V") +
+      faces.map { |three| [0, 0, 0, *three.flat_map(&corner), 0].pack("e12v") }.join
   end
 
   it "comes in as a scan, turned onto its axis, and goes on the rack with as much wood as it has" do

@@ -18,7 +18,8 @@ RSpec.describe "An outage in the middle of an edit", :browser do
 
   def card_lines = JSON.parse(@run.get("/api/blanks/5/card").body)["card"]["steps"].flat_map { |step| step["lines"] }
   def open_bowl = @screen.visit("http://127.0.0.1:#{@run.port}/blanks/2/survey")
-  def grade = JSON.parse(@run.get("/api/blanks/2").body)["document"]["defects"].find { |defect| defect["id"] == "A" }["grade"]
+  def grade =
+    JSON.parse(@run.get("/api/blanks/2").body)["document"]["defects"].find { |defect| defect["id"] == "A" }["grade"]
 
   it "the database goes: the screen says so and keeps the draft, over a reload too, and saves when it is back" do
     open_bowl

@@ -26,7 +26,8 @@ RSpec.describe "A turner going round a blank", :browser do
     expect(page).to have_css("li button", text: /Crack at/, count: 2)
     click_on "Save"
     expect(page).to have_text("saved")
-    paths = db[:defects].where(blank_id: db[:blanks].first(number: 36)[:id], type: "crack").map { |row| row[:path].to_a }
+    paths =
+      db[:defects].where(blank_id: db[:blanks].first(number: 36)[:id], type: "crack").map { |row| row[:path].to_a }
     expect(paths.map(&:size)).to eq([4, 4])
     expect(paths.first.map { |point| point["depth_mm"] }).to include(31)
   end
@@ -82,7 +83,9 @@ RSpec.describe "A turner going round a blank", :browser do
 
   it "surveys it again turned end for end: what is found goes down as it sits, is kept as it was first mounted, dated, and apart from the first survey" do
     open_survey(33)
-    limits = -> { station("Turn").then { %w[Rounded Hollowed].map { |stage| shown_limit(stage) } }.tap { station "Survey" } }
+    limits = -> do
+      station("Turn").then { %w[Rounded Hollowed].map { |stage| shown_limit(stage) } }.tap { station "Survey" }
+    end
     before = limits.call
     choose_label "Reversed"
     expect(page).to have_text("Ends and hours are shown as mounted now")
@@ -91,7 +94,7 @@ RSpec.describe "A turner going round a blank", :browser do
     click_on "Crack"
     # Down the skin at three o'clock, near the end that is at the tailstock now.
     stroke(find("[data-skin]"), [-0.25, -0.45], [-0.25, -0.2])
-    expect(page).to have_css("li button", text: /Crack at 3 o’clock.*found #{Date.today.strftime('%-d %b')}/)
+    expect(page).to have_css("li button", text: /Crack at 3 o’clock.*found #{Date.today.strftime("%-d %b")}/)
     click_on "Add a test"
     within("section[aria-label=Tests]") do
       fill_in "Hour, o’clock", with: "3\n"

@@ -79,7 +79,10 @@ RSpec.describe "A day in the shop", :browser do
     expect(page).to have_field("Mouth, in", with: "1/8")
     click_on "Save"
     expect(page).to have_text("saved")
-    expect(db[:defects].first(blank_id: blank_id(32), ref: "B")).to include(depth_mm: be_within(1e-9).of(28.575), width_mm: 3.0)
+    expect(db[:defects].first(blank_id: blank_id(32), ref: "B")).to include(
+      depth_mm: be_within(1e-9).of(28.575),
+      width_mm: 3.0
+    )
   end
 
   it "looks under the skin before it is cut: the peel says what the edge will meet" do
@@ -111,7 +114,9 @@ RSpec.describe "A day in the shop", :browser do
   it "asks where one more test would tell most, and asks again once something has changed" do
     open_blank 33
     click_on "Find the most useful test"
-    within("section[aria-label='Most useful test']") { expect(page).to have_css("li", text: /A: feeler at.*Slide a thin wire/m) }
+    within("section[aria-label='Most useful test']") do
+      expect(page).to have_css("li", text: /A: feeler at.*Slide a thin wire/m)
+    end
     find("button", text: /Crack at .*32 mm deep/).click
     fill_in "Mouth, mm", with: "3\n"
     expect(page).to have_button("Find the most useful test")
@@ -203,7 +208,9 @@ RSpec.describe "A day in the shop", :browser do
     find("button", text: "Spongy zone").click
     choose_option "Soft"
     allow_any_instance_of(Sequel::Database).to receive(:transaction).and_raise(Sequel::DatabaseDisconnectError)
-    allow_any_instance_of(MossyAnvil::Server::Store::Blanks).to receive(:find).and_raise(Sequel::DatabaseConnectionError)
+    allow_any_instance_of(MossyAnvil::Server::Store::Blanks).to receive(:find).and_raise(
+      Sequel::DatabaseConnectionError
+    )
     click_on "Save"
     expect(page).to have_css("[role=alert]", text: /Not saved.*Nothing was saved.*Your draft is kept/m)
     RSpec::Mocks.space.reset_all

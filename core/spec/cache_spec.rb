@@ -5,7 +5,9 @@ RSpec.describe MossyAnvil::Cache do
     recall = described_class.new(3)
     made = 0
     make = ->(key) { recall.of(key) { "#{key}, #{made += 1}" } }
-    expect([make[{ a: [1, 2.5] }], make[{ a: [1, 2.5] }], make[{ a: [1, 2] }]]).to eq(["{:a=>[1, 2.5]}, 1", "{:a=>[1, 2.5]}, 1", "{:a=>[1, 2]}, 2"])
+    expect([make[{ a: [1, 2.5] }], make[{ a: [1, 2.5] }], make[{ a: [1, 2] }]]).to eq(
+      ["{:a=>[1, 2.5]}, 1", "{:a=>[1, 2.5]}, 1", "{:a=>[1, 2]}, 2"]
+    )
   end
 
   it "holds no more than it may, and lets go of what was not asked for of late" do
@@ -35,10 +37,21 @@ RSpec.describe MossyAnvil::Cache do
     let(:recall) { described_class.new(1000) }
 
     it "lets all go before they hold more than they may, whatever they hold: arrays, plain data, shapes" do
-      outline = ->(turn) { MossyAnvil::Model::Outline.new(stations: Array.new(40) { |at| { z_mm: at * 5.0, radii_mm: Array.new(360) { 50.0 + turn } } }) }
-      makers = { arrays: ->(_) { Numo::DFloat.zeros(100_000) }, data: ->(turn) { { "a" => Array.new(20_000) { |at| at + turn } } }, shapes: outline }
+      outline = ->(turn) do
+        MossyAnvil::Model::Outline.new(
+          stations: Array.new(40) { |at| { z_mm: at * 5.0, radii_mm: Array.new(360) { 50.0 + turn } } }
+        )
+      end
+      makers = {
+        arrays: ->(_) { Numo::DFloat.zeros(100_000) },
+        data: ->(turn) { { "a" => Array.new(20_000) { |at| at + turn } } },
+        shapes: outline
+      }
       makers.each_value do |make|
-        400.times { |turn| recall.keep([make.call(turn), turn], "x") && expect(described_class.bytes).to(be <= described_class::MOST_BYTES * 1.1) }
+        400.times do |turn|
+          recall.keep([make.call(turn), turn], "x") &&
+            expect(described_class.bytes).to(be <= described_class::MOST_BYTES * 1.1)
+        end
         expect(recall.size).to be_between(1, 399)
       end
     end
@@ -58,7 +71,12 @@ RSpec.describe MossyAnvil::Cache do
 
   it "may be asked by several at once" do
     recall = described_class.new(5)
-    threads = Array.new(4) { |seed| Thread.new { Array.new(2000) { |turn| recall.of((turn * seed) % 9) { (turn * seed) % 9 } == (turn * seed) % 9 }.all? } }
+    threads =
+      Array.new(4) do |seed|
+        Thread.new do
+          Array.new(2000) { |turn| recall.of((turn * seed) % 9) { (turn * seed) % 9 } == (turn * seed) % 9 }.all?
+        end
+      end
     expect(threads.map(&:value)).to all(be true)
     expect(recall.size).to be <= 5
   end
@@ -68,7 +86,8 @@ end
 RSpec.describe "An assessment after others" do
   let(:now) { Time.utc(2030, 6, 1) }
 
-  def answer(document) = JSON.generate(MossyAnvil::Report::Assessment.new(MossyAnvil::Formats::BlankFile.from_data(document), now: now).to_h)
+  def answer(document) =
+    JSON.generate(MossyAnvil::Report::Assessment.new(MossyAnvil::Formats::BlankFile.from_data(document), now: now).to_h)
 
   def anew(document)
     MossyAnvil::Cache.forget
@@ -81,7 +100,9 @@ RSpec.describe "An assessment after others" do
     copies[0]["material"]["density_kg_m3"] *= 1.1
     copies[1]["shape"]["length_mm"] += 3 if copies[1]["shape"].key?("length_mm")
     copies[2]["defects"].reverse!
-    copies[3]["defects"].first(1).each { |defect| defect.key?("depth_mm") ? defect["depth_mm"] *= 0.8 : defect["size_mm"][1] *= 0.7 }
+    copies[3]["defects"]
+      .first(1)
+      .each { |defect| defect.key?("depth_mm") ? defect["depth_mm"] *= 0.8 : defect["size_mm"][1] *= 0.7 }
     copies[4]["defects"].pop
     copies[5]["form"]&.then { |form| form["outside"].each { |point| point[1] *= 0.97 } }
     copies
@@ -94,7 +115,7 @@ RSpec.describe "An assessment after others" do
   end
 
   Dir[File.expand_path("../../demo/*.anvil.json", __dir__)].each do |path|
-    it "is what it is by itself: #{File.basename(path, '.anvil.json')}" do
+    it "is what it is by itself: #{File.basename(path, ".anvil.json")}" do
       document = JSON.parse(File.read(path))
       steps = [document, *edits(document), document].select { |step| rules_pass?(step) }
       MossyAnvil::Cache.forget

@@ -7,7 +7,9 @@ RSpec.describe "bin/anvil" do
   root = File.expand_path("../..", __dir__)
 
   def anvil(*arguments, input: "")
-    Bundler.with_unbundled_env { Open3.capture3(File.expand_path("../../bin/anvil", __dir__), *arguments, stdin_data: input) }
+    Bundler.with_unbundled_env do
+      Open3.capture3(File.expand_path("../../bin/anvil", __dir__), *arguments, stdin_data: input)
+    end
   end
 
   it "prints the assessment of a file, of standard input the same" do
@@ -19,9 +21,17 @@ RSpec.describe "bin/anvil" do
   end
 
   it "refuses a bad file with one line per fault and exit 2" do
-    out, faults, status = anvil("assess", "-", input: JSON.generate(blank_data(colour: 1, shape: { type: "disc", diameter_mm: -1, length_mm: 4 })))
+    out, faults, status =
+      anvil(
+        "assess",
+        "-",
+        input: JSON.generate(blank_data(colour: 1, shape: { type: "disc", diameter_mm: -1, length_mm: 4 }))
+      )
     expect([status.exitstatus, out]).to eq([2, ""])
-    expect(faults.lines.map(&:chomp)).to contain_exactly(a_string_starting_with("/colour: is not a known key"), "/shape/diameter_mm: is -1: more than 0")
+    expect(faults.lines.map(&:chomp)).to contain_exactly(
+      a_string_starting_with("/colour: is not a known key"),
+      "/shape/diameter_mm: is -1: more than 0"
+    )
   end
 
   it "validates many files at once and names each fault by its file" do
@@ -42,13 +52,22 @@ RSpec.describe "bin/anvil" do
     defects = JSON.parse(source)["defects"]
     expect(table.map { |row| row["id"] }.uniq).to eq(defects.map { |defect| defect["id"] })
     first = table.select { |row| row["id"] == defects.first["id"] }
-    expect(first.map { |row| row["clock_deg"].to_f }).to eq(defects.first["path"].map { |point| point["clock_deg"].to_f })
-    expect(anvil("convert", "-", "--to", "paper", input: source)).to match(["", /invalid argument: --to paper/, have_attributes(exitstatus: 2)])
+    expect(first.map { |row| row["clock_deg"].to_f }).to eq(
+      defects.first["path"].map { |point| point["clock_deg"].to_f }
+    )
+    expect(anvil("convert", "-", "--to", "paper", input: source)).to match(
+      ["", /invalid argument: --to paper/, have_attributes(exitstatus: 2)]
+    )
   end
 
   it "says how it is used, what it cannot read, and what option is off" do
-    [[[], /usage/], [%w[weigh x], /usage/], [%w[assess /not/there], /cannot be read/], [%w[assess - --humidity 7], %r{/options/humidity: is 7.0: 0.02 to 0.98}],
-     [%w[assess - --colour], /invalid option/]].each do |arguments, message|
+    [
+      [[], /usage/],
+      [%w[weigh x], /usage/],
+      [%w[assess /not/there], /cannot be read/],
+      [%w[assess - --humidity 7], %r{/options/humidity: is 7.0: 0.02 to 0.98}],
+      [%w[assess - --colour], /invalid option/]
+    ].each do |arguments, message|
       out, faults, status = anvil(*arguments, input: JSON.generate(blank_data))
       expect([status.exitstatus, out]).to eq([2, ""])
       expect(faults).to match(message)

@@ -38,7 +38,10 @@ RSpec.describe "Hand-checked examples" do
   end
 
   it "E17: crack and pocket" do
-    cracks = [crack(id: "w", z_mm: [10, 90], depth_mm: 15, width_mm: 3), crack(id: "t", clock_deg: 200, z_mm: [10, 90], depth_mm: 15, width_mm: 3, through: true)]
+    cracks = [
+      crack(id: "w", z_mm: [10, 90], depth_mm: 15, width_mm: 3),
+      crack(id: "t", clock_deg: 200, z_mm: [10, 90], depth_mm: 15, width_mm: 3, through: true)
+    ]
     pocket = body("void", id: "v", contents: "air", size_mm: [30, 22, 18])
     found = assess(shape: { type: "disc", diameter_mm: 240, length_mm: 100 }, defects: [*cracks, pocket])
     wedge, through, pocket = found[:defects].map { |defect| defect[:open_volume_mm3] / 1000 }
@@ -53,9 +56,13 @@ RSpec.describe "Hand-checked examples" do
 
   it "E28: a crack from end to end and one of 80 mm" do
     expect(MossyAnvil::Turn::CrackRun.edge_factor(30 / 120.0)).to be_within(0.001).of(1.505)
-    expect(MossyAnvil::Turn::CrackRun.intensity_mpa_sqrt_m(0.12, depth_mm: 30, width_mm: 120)).to be_within(0.0001).of(0.0555)
+    expect(MossyAnvil::Turn::CrackRun.intensity_mpa_sqrt_m(0.12, depth_mm: 30, width_mm: 120)).to be_within(0.0001).of(
+      0.0555
+    )
     expect(MossyAnvil::Turn::CrackRun.shape_factor(30.0, 40.0)).to be_within(0.001).of(1.911)
-    expect(MossyAnvil::Turn::CrackRun.intensity_mpa_sqrt_m(0.12, depth_mm: 30, width_mm: 120, run_mm: 80)).to be_within(0.0001).of(0.0401)
+    expect(MossyAnvil::Turn::CrackRun.intensity_mpa_sqrt_m(0.12, depth_mm: 30, width_mm: 120, run_mm: 80)).to be_within(
+      0.0001
+    ).of(0.0401)
   end
 
   it "E29 and E30: side force on a wall, whole and cracked through" do

@@ -11,16 +11,23 @@ RSpec.describe "What is promised at the lathe" do
   let(:thicker_may_cost) { 0.02 }
 
   def read(document) = MossyAnvil::Formats::BlankFile.from_data(JSON.parse(JSON.generate(document)))
-  def solid_of(document) = MossyAnvil::Report::SolidAnalysis.new(read(document), MossyAnvil::Report::ShopClimate.new, :default)
+  def solid_of(document) =
+    MossyAnvil::Report::SolidAnalysis.new(read(document), MossyAnvil::Report::ShopClimate.new, :default)
 
   # Limit at every stage, rpm.
   def limits(document)
     solid = solid_of(document)
-    MossyAnvil::Solid::Stage.names_for(solid.blank).to_h { |name| [name, MossyAnvil::Report::StageReport.new(name, solid, MossyAnvil::Report::Workings.new).limit_rpm] }
+    MossyAnvil::Solid::Stage
+      .names_for(solid.blank)
+      .to_h do |name|
+        [name, MossyAnvil::Report::StageReport.new(name, solid, MossyAnvil::Report::Workings.new).limit_rpm]
+      end
   end
 
-  def limit(document) = MossyAnvil::Report::StageReport.new(:hollowed, solid_of(document), MossyAnvil::Report::Workings.new).limit_rpm
-  def changed(document, defect, other) = document.merge("defects" => document["defects"].map { |own| own.equal?(defect) ? other : own })
+  def limit(document) =
+    MossyAnvil::Report::StageReport.new(:hollowed, solid_of(document), MossyAnvil::Report::Workings.new).limit_rpm
+  def changed(document, defect, other) =
+    document.merge("defects" => document["defects"].map { |own| own.equal?(defect) ? other : own })
   def paths(document) = document["defects"].select { |defect| defect.key?("path") }
 
   # Blanks from a seed of their own, told apart by it when one fails.
@@ -31,7 +38,9 @@ RSpec.describe "What is promised at the lathe" do
 
   def expect_no_faster(than, document, which, within: hair)
     before, after = [than, document].map { |one| limits(one) }
-    after.each { |stage, rpm| expect(rpm).to be <= before[stage] * (1 + within), "#{which}, #{stage}: #{before[stage]} to #{rpm}" }
+    after.each do |stage, rpm|
+      expect(rpm).to be <= before[stage] * (1 + within), "#{which}, #{stage}: #{before[stage]} to #{rpm}"
+    end
   end
 
   it "an opening never runs faster than the same opening called a crack" do
@@ -40,9 +49,16 @@ RSpec.describe "What is promised at the lathe" do
       bark = document["defects"].select { |own| own["type"] == "bark_inclusion" }.map { |own| own["id"] }
       opening = solid_of(document).openings.each.find { |one| one.bodies || bark.include?(one.ids[0]) } or next
       old = document["defects"].find { |own| own["id"] == opening.ids[0] }
-      crack = { "id" => old["id"], "type" => "crack", "enters" => "side", "through" => true, "depth_mm" => opening.wall_mm + 8,
-                "width_mm" => old["width_mm"] || old["size_mm"][1],
-                "path" => [opening.from_mm, opening.to_mm].map { |z_mm| { "clock_deg" => opening.clock_deg % 360, "z_mm" => z_mm } } }
+      crack = {
+        "id" => old["id"],
+        "type" => "crack",
+        "enters" => "side",
+        "through" => true,
+        "depth_mm" => opening.wall_mm + 8,
+        "width_mm" => old["width_mm"] || old["size_mm"][1],
+        "path" =>
+          [opening.from_mm, opening.to_mm].map { |z_mm| { "clock_deg" => opening.clock_deg % 360, "z_mm" => z_mm } }
+      }
       expect(limit(document)).to be <= limit(changed(document, old, crack)) * (1 + hair), which
       tried += 1
     end
@@ -53,7 +69,11 @@ RSpec.describe "What is promised at the lathe" do
     made_up(250, 2) do |document, _, which|
       crack = paths(document).first or next
       most = crack["enters"] == "side" ? document["shape"]["diameter_mm"] / 2 : document["shape"]["length_mm"]
-      expect_no_faster(document, changed(document, crack, crack.merge("depth_mm" => [crack["depth_mm"] * 1.4, most].min)), which)
+      expect_no_faster(
+        document,
+        changed(document, crack, crack.merge("depth_mm" => [crack["depth_mm"] * 1.4, most].min)),
+        which
+      )
     end
   end
 
@@ -61,7 +81,12 @@ RSpec.describe "What is promised at the lathe" do
     made_up(250, 3) do |document, _, which|
       crack = paths(document).find { |own| own["enters"] == "side" } or next
       on = crack["path"].last.then { |last| last.merge("z_mm" => (last["z_mm"] + document["shape"]["length_mm"]) / 2) }
-      expect_no_faster(document, changed(document, crack, crack.merge("path" => [*crack["path"], on])), which, within: sampled)
+      expect_no_faster(
+        document,
+        changed(document, crack, crack.merge("path" => [*crack["path"], on])),
+        which,
+        within: sampled
+      )
     end
   end
 
@@ -75,7 +100,10 @@ RSpec.describe "What is promised at the lathe" do
   it "softer wood never makes it faster, at any stage" do
     made_up(250, 5) do |document, made, which|
       zone = made.soft("zone", document["shape"]["diameter_mm"] / 2, document["shape"]["length_mm"], 5)
-      grades = %w[firm soft spongy].map { |grade| document.merge("defects" => document["defects"] + [zone.merge("grade" => grade)]) }
+      grades =
+        %w[firm soft spongy].map do |grade|
+          document.merge("defects" => document["defects"] + [zone.merge("grade" => grade)])
+        end
       grades.each_cons(2) { |firmer, softer| expect_no_faster(firmer, softer, which) }
     end
   end
@@ -84,7 +112,14 @@ RSpec.describe "What is promised at the lathe" do
     made_up(250, 6) do |document, _, which|
       document = document.merge("defects" => paths(document).select { |own| own["enters"] == "side" })
       wall = document["form"]["follows"]
-      thin, thick = [0.75, 1].map { |share| limit(document.merge("form" => document["form"].merge("follows" => wall.merge("wall_mm" => wall["wall_mm"] * share)))) }
+      thin, thick =
+        [0.75, 1].map do |share|
+          limit(
+            document.merge(
+              "form" => document["form"].merge("follows" => wall.merge("wall_mm" => wall["wall_mm"] * share))
+            )
+          )
+        end
       expect(thick).to be >= thin * (1 - thicker_may_cost), "#{which}: #{thin} to #{thick}"
     end
   end
@@ -93,7 +128,14 @@ RSpec.describe "What is promised at the lathe" do
     made_up(50, 7) do |document, _, which|
       document = document.merge("defects" => [])
       wall = document["form"]["follows"]
-      thick, thin = [1, 0.6].map { |share| limit(document.merge("form" => document["form"].merge("follows" => wall.merge("wall_mm" => wall["wall_mm"] * share)))) }
+      thick, thin =
+        [1, 0.6].map do |share|
+          limit(
+            document.merge(
+              "form" => document["form"].merge("follows" => wall.merge("wall_mm" => wall["wall_mm"] * share))
+            )
+          )
+        end
       expect(thin).to be <= thick * (1 + thicker_may_cost), "#{which}: #{thick} to #{thin}"
     end
   end
@@ -102,7 +144,14 @@ RSpec.describe "What is promised at the lathe" do
     made_up(100, 8) do |document, made, which|
       near = made.pick(1.0..4.0)
       lathe = BlankHelper::LATHE.merge("swing_mm" => 900, "between_centres_mm" => 900)
-      off = [near, near * 1.5].map { |mm| document.merge("lathe" => lathe, "defects" => [], "shape" => document["shape"].merge("centre_offset_mm" => [mm, 0])) }
+      off =
+        [near, near * 1.5].map do |mm|
+          document.merge(
+            "lathe" => lathe,
+            "defects" => [],
+            "shape" => document["shape"].merge("centre_offset_mm" => [mm, 0])
+          )
+        end
       expect_no_faster(*off, which)
     end
   end
@@ -141,7 +190,8 @@ RSpec.describe "What is promised at the lathe" do
     ends.each do |z_mm, deep|
       heights = (Numo::DFloat.new(20).seq / 19 * (z_mm.zero? ? deep : -deep)) + z_mm
       axis = [heights * 0, heights * 0, heights]
-      expect(blank.defects.select { |defect| in_the_way?(defect, axis, blank.shape) }.map(&:id)).to eq([]), "#{which}: #{step[:proposed]}"
+      expect(blank.defects.select { |defect| in_the_way?(defect, axis, blank.shape) }.map(&:id)).to eq([]),
+      "#{which}: #{step[:proposed]}"
     end
   end
 
@@ -153,22 +203,56 @@ RSpec.describe "What is promised at the lathe" do
 
   it "sanding is never faster than the piece may turn at its worst, nor slower than the lathe goes without saying so" do
     made_up(50, 10) do |document, _, which|
-      document = document.merge("lathe" => BlankHelper::LATHE.merge("swing_mm" => 900, "between_centres_mm" => 900, "belts" => [{ "min_rpm" => 250, "max_rpm" => 3000 }]))
+      document =
+        document.merge(
+          "lathe" =>
+            BlankHelper::LATHE.merge(
+              "swing_mm" => 900,
+              "between_centres_mm" => 900,
+              "belts" => [{ "min_rpm" => 250, "max_rpm" => 3000 }]
+            )
+        )
       crack = paths(document).first
-      document = changed(document, crack, crack.merge("depth_range_mm" => [crack["depth_mm"] * 0.5, crack["depth_mm"] * 1.5])) if crack
+      document =
+        changed(
+          document,
+          crack,
+          crack.merge("depth_range_mm" => [crack["depth_mm"] * 0.5, crack["depth_mm"] * 1.5])
+        ) if crack
       report = MossyAnvil::Report::Assessment.new(read(document)).to_h
       last, sanding = report[:stages].values.last, report[:finish][:sanding_rpm]
-      next expect(keys(report[:findings][:finish])).to include(a_string_starting_with("advice.finish.stopped.")), which unless sanding
+      unless sanding
+        next(
+          expect(keys(report[:findings][:finish])).to include(a_string_starting_with("advice.finish.stopped.")), which
+        )
+      end
 
       expect(sanding).to be_between(250, [last[:limit_rpm], last.dig(:worst, :limit_rpm)].compact.min), which
     end
   end
 
   describe "filling" do
-    let(:check) { { id: "a", type: "crack", enters: "side", path: [{ clock_deg: 20, z_mm: 80 }, { clock_deg: 20, z_mm: 200 }], depth_mm: 12, width_mm: 2 } }
+    let(:check) do
+      {
+        id: "a",
+        type: "crack",
+        enters: "side",
+        path: [{ clock_deg: 20, z_mm: 80 }, { clock_deg: 20, z_mm: 200 }],
+        depth_mm: 12,
+        width_mm: 2
+      }
+    end
 
     def plan(filler, **changes)
-      MossyAnvil::Report::MendReport.new(blank(**BlankHelper::TALL, defects: [check.merge(changes)], mend: { steps: [{ id: "s", do: "fill", of: ["a"], with: filler }] }))
+      MossyAnvil::Report::MendReport.new(
+        blank(
+          **BlankHelper::TALL,
+          defects: [check.merge(changes)],
+          mend: {
+            steps: [{ id: "s", do: "fill", of: ["a"], with: filler }]
+          }
+        )
+      )
     end
 
     it "asks for all of what is open before it counts as mended at any stage" do
@@ -188,7 +272,9 @@ RSpec.describe "What is promised at the lathe" do
     it "leaves it open where too little went in" do
       step = plan("epoxy").steps.first
       grams = step.detail[:ml] * 1.15
-      expect([0.5, 0.84, 1.0].map { |share| step.mended({ "used_g" => grams * share }).first.holds? }).to eq([false, false, true])
+      expect([0.5, 0.84, 1.0].map { |share| step.mended({ "used_g" => grams * share }).first.holds? }).to eq(
+        [false, false, true]
+      )
       expect(step.verdict({ "used_g" => grams / 2 })[:says].first[:key]).to eq("steps.fill.says.short")
     end
 
@@ -199,50 +285,85 @@ RSpec.describe "What is promised at the lathe" do
     end
 
     it "counts a crack that is filled and not bonded as open, in speed, as fragile and in the side force" do
-      open, unbonded, bonded = [{}, { mend: "thin_ca" }, { mend: "epoxy" }].map { |more| assess(**BlankHelper::TALL, defects: [check.merge(more)])[:stages][:hollowed] }
+      open, unbonded, bonded =
+        [{}, { mend: "thin_ca" }, { mend: "epoxy" }].map do |more|
+          assess(**BlankHelper::TALL, defects: [check.merge(more)])[:stages][:hollowed]
+        end
       keys = %i[limit_rpm fragile allowed_side_force_n]
       expect(unbonded.slice(*keys)).to eq(open.slice(*keys))
       expect(bonded[:allowed_side_force_n]).to be > open[:allowed_side_force_n]
       # A glue line of 2 MPa in a whole ring.
       share = 2.0 / blank(**BlankHelper::TALL).material.strength_across_mpa
-      expect(bonded[:allowed_side_force_n]).to be_within(1e-6).of(assess(**BlankHelper::TALL)[:stages][:hollowed][:allowed_side_force_n] * share)
+      expect(bonded[:allowed_side_force_n]).to be_within(1e-6).of(
+        assess(**BlankHelper::TALL)[:stages][:hollowed][:allowed_side_force_n] * share
+      )
     end
   end
 
   # Failing speeds by finite elements, body-fitted and linear elastic: what is allowed lies well under them, and not timidly so.
   describe "against finite elements" do
     def end_grain(defects, shape, form)
-      assess(material: material_data(density_kg_m3: 640, grain: "end"), shape: shape, form: form, defects: defects,
-        lathe: BlankHelper::LATHE.merge("swing_mm" => 600))[:stages][:hollowed]
+      assess(
+        material: material_data(density_kg_m3: 640, grain: "end"),
+        shape: shape,
+        form: form,
+        defects: defects,
+        lathe: BlankHelper::LATHE.merge("swing_mm" => 600)
+      )[
+        :stages
+      ][
+        :hollowed
+      ]
     end
 
     def tall(*defects)
-      end_grain(defects, { type: "disc", diameter_mm: 250, length_mm: 275 },
-        { kind: "hollow_form", opens: "tail", curve: "straight", outside: [[10, 125], [270, 125]], inside: [[20, 120], [270, 120]] })
+      end_grain(
+        defects,
+        { type: "disc", diameter_mm: 250, length_mm: 275 },
+        {
+          kind: "hollow_form",
+          opens: "tail",
+          curve: "straight",
+          outside: [[10, 125], [270, 125]],
+          inside: [[20, 120], [270, 120]]
+        }
+      )
     end
 
     def bowl(*defects, radius: 140, wall: 6)
-      outside = Array.new(13) { |step| (90 * step / 12.0).then { |z| [10 + z, radius * Math.sqrt(1 - (((90 - z) / 94.5)**2))] } }
-      end_grain(defects, { type: "disc", diameter_mm: 2 * radius, length_mm: 105 },
-        { kind: "bowl", opens: "tail", curve: "smooth", outside: outside, follows: { wall_mm: wall, floor_mm: 10 } })
+      outside =
+        Array.new(13) do |step|
+          (90 * step / 12.0).then { |z| [10 + z, radius * Math.sqrt(1 - (((90 - z) / 94.5)**2))] }
+        end
+      end_grain(
+        defects,
+        { type: "disc", diameter_mm: 2 * radius, length_mm: 105 },
+        { kind: "bowl", opens: "tail", curve: "smooth", outside: outside, follows: { wall_mm: wall, floor_mm: 10 } }
+      )
     end
 
-    def gap(r_mm, z_mm, size_mm) = body("void", id: "g", contents: "air", clock_deg: 40, r_mm: r_mm, z_mm: z_mm, size_mm: size_mm)
+    def gap(r_mm, z_mm, size_mm) =
+      body("void", id: "g", contents: "air", clock_deg: 40, r_mm: r_mm, z_mm: z_mm, size_mm: size_mm)
 
     it "allows a tall vessel with a gap, a bark seam or a crack half of what fails it" do
       expect(tall(gap(122.5, 205, [30, 20, 130]))[:limit_rpm]).to be_between(610 / 4, 320)
-      expect(tall(crack(z_mm: [120, 275], depth_mm: 10).merge(type: "bark_inclusion", width_mm: 5))[:limit_rpm]).to be_between(831 / 4, 435)
+      expect(
+        tall(crack(z_mm: [120, 275], depth_mm: 10).merge(type: "bark_inclusion", width_mm: 5))[:limit_rpm]
+      ).to be_between(831 / 4, 435)
       expect(tall(crack(z_mm: [120, 275], depth_mm: 10))[:limit_rpm]).to be_between(828 / 4, 435)
     end
 
     it "allows a bowl with a gap, a bark seam or a crack half of what fails it" do
       expect(bowl(gap(125, 70, [60, 20, 60]))[:limit_rpm]).to be_between(1014 / 4, 530)
-      expect(bowl(crack(z_mm: [35, 105], depth_mm: 60).merge(type: "bark_inclusion", width_mm: 5))[:limit_rpm]).to be_between(1391 / 4, 730)
+      expect(
+        bowl(crack(z_mm: [35, 105], depth_mm: 60).merge(type: "bark_inclusion", width_mm: 5))[:limit_rpm]
+      ).to be_between(1391 / 4, 730)
       expect(bowl(crack(z_mm: [35, 105], depth_mm: 60))[:limit_rpm]).to be_between(1379 / 4, 700)
     end
 
     it "allows a wide bowl no less where its wall is thicker" do
-      thin, middle, thick = [3, 5, 10].map { |wall| bowl(crack(z_mm: [10, 105], depth_mm: 150), radius: 200, wall: wall)[:limit_rpm] }
+      thin, middle, thick =
+        [3, 5, 10].map { |wall| bowl(crack(z_mm: [10, 105], depth_mm: 150), radius: 200, wall: wall)[:limit_rpm] }
       expect(thin).to be_between(588 / 4, 310)
       expect(thick).to be_between(804 / 4, 804 / 2)
       expect([thin, middle, thick]).to eq([thin, middle, thick].sort)
@@ -251,38 +372,61 @@ RSpec.describe "What is promised at the lathe" do
     # E49
     it "runs a crack through a wall by the shell that bulges" do
       cases = { [140, 6, 65] => 1370, [122, 5, 150] => 795, [195, 3, 90] => 717, [192, 10, 90] => 957 }
-      cases.each { |(radius, wall, run), rpm| expect(MossyAnvil::Turn::WallCrack.runs_rpm(0.394, 640, radius_mm: radius, wall_mm: wall, run_mm: run)).to be_within(1).of(rpm) }
+      cases.each do |(radius, wall, run), rpm|
+        expect(
+          MossyAnvil::Turn::WallCrack.runs_rpm(0.394, 640, radius_mm: radius, wall_mm: wall, run_mm: run)
+        ).to be_within(1).of(rpm)
+      end
       expect(MossyAnvil::Turn::WallCrack.bulge(65, 140, 6)).to be_within(0.005).of(3.02)
       expect(MossyAnvil::Turn::WallCrack.bulge(150, 122, 5)).to be_within(0.005).of(7.77)
     end
 
     it "is monotone in wall, run and radius" do
-      at = ->(**change) { MossyAnvil::Turn::WallCrack.runs_rpm(0.394, 640, radius_mm: 120, wall_mm: 6, run_mm: 60, **change) }
+      at = ->(**change) do
+        MossyAnvil::Turn::WallCrack.runs_rpm(0.394, 640, radius_mm: 120, wall_mm: 6, run_mm: 60, **change)
+      end
       expect([2, 4, 8, 16, 30].map { |wall| at[wall_mm: wall] }).to(satisfy { |speeds| speeds == speeds.sort })
       expect([10, 20, 60, 120].map { |run| at[run_mm: run] }).to(satisfy { |speeds| speeds == speeds.sort.reverse })
-      expect([60, 90, 130, 190].map { |radius| at[radius_mm: radius] }).to(satisfy { |speeds| speeds == speeds.sort.reverse })
+      expect([60, 90, 130, 190].map { |radius| at[radius_mm: radius] }).to(
+        satisfy { |speeds| speeds == speeds.sort.reverse }
+      )
       expect(at[at_edge: false]).to be > at[]
     end
   end
 
   it "does not hang on where the planes of the grid fall" do
     ring = ring(130, 110, 60)
-    both = ->(by) { [10, 190].map { |clock| crack(id: "c#{clock}", clock_deg: clock + by, z_mm: [10, 60], depth_mm: 40) } }
+    both = ->(by) do
+      [10, 190].map { |clock| crack(id: "c#{clock}", clock_deg: clock + by, z_mm: [10, 60], depth_mm: 40) }
+    end
     one = ->(by) { [crack(clock_deg: 10 + by, z_mm: [0, 60], depth_mm: 40)] }
     [both, one].each do |defects|
-      found = Array.new(8) do |step|
-        assess(shape: { type: "disc", diameter_mm: 262, length_mm: 60 }, form: ring,
-          defects: defects[step * 0.47])[:stages].transform_values do |stage|
-          stage[:burst_rpm]
+      found =
+        Array.new(8) do |step|
+          assess(shape: { type: "disc", diameter_mm: 262, length_mm: 60 }, form: ring, defects: defects[step * 0.47])[
+            :stages
+          ].transform_values { |stage| stage[:burst_rpm] }
         end
+      found.first.each_key do |stage|
+        expect(found.map { |one_turn| one_turn[stage] }.minmax.then { |low, high| high - low }).to be <=
+          0.01 * found.first[stage] + 1
       end
-      found.first.each_key { |stage| expect(found.map { |one_turn| one_turn[stage] }.minmax.then { |low, high| high - low }).to be <= 0.01 * found.first[stage] + 1 }
     end
   end
 
   it "finds the largest K of a crack wherever it lies along it" do
-    uneven = { id: "u", type: "crack", enters: "side", width_mm: 1, depth_mm: 60,
-               path: [{ clock_deg: 0, z_mm: 5, depth_mm: 4 }, { clock_deg: 0, z_mm: 21.3, depth_mm: 60 }, { clock_deg: 0, z_mm: 55, depth_mm: 4 }] }
+    uneven = {
+      id: "u",
+      type: "crack",
+      enters: "side",
+      width_mm: 1,
+      depth_mm: 60,
+      path: [
+        { clock_deg: 0, z_mm: 5, depth_mm: 4 },
+        { clock_deg: 0, z_mm: 21.3, depth_mm: 60 },
+        { clock_deg: 0, z_mm: 55, depth_mm: 4 }
+      ]
+    }
     coarse = assess(defects: [uneven])[:stages][:blank][:crack_runs_rpm]
     stub_const("MossyAnvil::Turn::CracksAtStage::SAMPLES", 960)
     MossyAnvil::Cache.forget
@@ -291,11 +435,28 @@ RSpec.describe "What is promised at the lathe" do
 
   describe "a crack square to the axis" do
     def round(depth, turn: 180, **more)
-      split = { id: "s", type: "delamination", enters: "side", width_mm: 0.2, depth_mm: depth, path: [0, turn / 2.0, turn].map do |clock|
-        { clock_deg: clock, z_mm: 45 }
-      end }
-      assess(material: material_data(kind: "non_wood", species: "acrylic", density_kg_m3: 1185, moisture_pct: 0, grain: "none"),
-        shape: { type: "disc", diameter_mm: 37, length_mm: 90 }, defects: [split.merge(more)])[:stages][:blank]
+      split = {
+        id: "s",
+        type: "delamination",
+        enters: "side",
+        width_mm: 0.2,
+        depth_mm: depth,
+        path: [0, turn / 2.0, turn].map { |clock| { clock_deg: clock, z_mm: 45 } }
+      }
+      assess(
+        material:
+          material_data(kind: "non_wood", species: "acrylic", density_kg_m3: 1185, moisture_pct: 0, grain: "none"),
+        shape: {
+          type: "disc",
+          diameter_mm: 37,
+          length_mm: 90
+        },
+        defects: [split.merge(more)]
+      )[
+        :stages
+      ][
+        :blank
+      ]
     end
 
     it "allows no turning where what is left would break under the tool, until it is glued" do
@@ -306,13 +467,32 @@ RSpec.describe "What is promised at the lathe" do
 
     # By hand: a cylinder of 100 mm cut 20 mm deep all round leaves 60: pi 60^3 / 32 = 21,206 mm3.
     it "goes by the section that is left: of a cut all round the modulus of the core" do
-      piece = blank(shape: { type: "disc", diameter_mm: 100, length_mm: 100 }, defects: [{ id: "s", type: "crack", enters: "side", depth_mm: 20, width_mm: 1,
-                                                                                           path: [0, 90, 180, 270, 359.9].map do |clock|
-                                                                                             { clock_deg: clock, z_mm: 50 }
-                                                                                           end }])
+      piece =
+        blank(
+          shape: {
+            type: "disc",
+            diameter_mm: 100,
+            length_mm: 100
+          },
+          defects: [
+            {
+              id: "s",
+              type: "crack",
+              enters: "side",
+              depth_mm: 20,
+              width_mm: 1,
+              path: [0, 90, 180, 270, 359.9].map { |clock| { clock_deg: clock, z_mm: 50 } }
+            }
+          ]
+        )
       grid = MossyAnvil::Solid::Grid.over(piece.shape)
-      sections = MossyAnvil::Turn::CrossSections.new(piece, MossyAnvil::Solid::Stage.new(:blank, grid, piece), grid, ->(_) {})
-      bears = ->(force) { sections.lowest(MossyAnvil::Turn::CrossSections::Load.new(force_n: force, mass_g: 0, imbalance_g_mm: 0, reserve: 8)) }
+      sections =
+        MossyAnvil::Turn::CrossSections.new(piece, MossyAnvil::Solid::Stage.new(:blank, grid, piece), grid, ->(_) {})
+      bears = ->(force) do
+        sections.lowest(
+          MossyAnvil::Turn::CrossSections::Load.new(force_n: force, mass_g: 0, imbalance_g_mm: 0, reserve: 8)
+        )
+      end
       most_n = (Math::PI * (60**3) / 32) * piece.material.strength_across_mpa / 8 / 50
       expect([bears[most_n * 0.97], bears[most_n * 1.03]&.to_a]).to eq([nil, [0.0, ["s"]]])
     end
@@ -321,13 +501,24 @@ RSpec.describe "What is promised at the lathe" do
   it "counts a hair crack, of no mouth at all, as a crack" do
     hair = { z_mm: [80, 200], depth_mm: 5 }
     none, open = [0, 2].map { |mouth| assess(**BlankHelper::TALL, defects: [crack(**hair, width_mm: mouth)]) }
-    expect(none[:stages][:hollowed].slice(:limit_rpm, :fragile)).to eq(open[:stages][:hollowed].slice(:limit_rpm, :fragile))
+    expect(none[:stages][:hollowed].slice(:limit_rpm, :fragile)).to eq(
+      open[:stages][:hollowed].slice(:limit_rpm, :fragile)
+    )
     expect(none[:defects].first[:verdict]).to eq("fill")
   end
 
   it "turns nothing that a pocket all but cuts in two across the axis, nor counts a small one" do
-    pocket = ->(across) { assess(**BlankHelper::TALL, defects: [body("void", r_mm: 0, z_mm: 100, size_mm: [across, across, 20], contents: "air")])[:stages] }
-    expect(pocket[240].values.map { |stage| stage.values_at(:limit_rpm, :governed_by) }).to all(eq([0.0, "cross_section"]))
+    pocket = ->(across) do
+      assess(
+        **BlankHelper::TALL,
+        defects: [body("void", r_mm: 0, z_mm: 100, size_mm: [across, across, 20], contents: "air")]
+      )[
+        :stages
+      ]
+    end
+    expect(pocket[240].values.map { |stage| stage.values_at(:limit_rpm, :governed_by) }).to all(
+      eq([0.0, "cross_section"])
+    )
     expect(pocket[60].values.flat_map { |stage| stage[:caps].map { |cap| cap[:key] } }).not_to include("cross_section")
   end
 
@@ -338,10 +529,22 @@ RSpec.describe "What is promised at the lathe" do
   end
 
   it "turns what softens by its surface speed, slower the sooner it softens" do
-    rpm = lambda do |species, diameter|
-      assess(material: material_data(kind: "non_wood", species: species, density_kg_m3: 1000, moisture_pct: 0, grain: "none"),
-        shape: { type: "disc", diameter_mm: diameter, length_mm: 60 })[:stages][:blank].slice(:limit_rpm, :governed_by)
-    end
+    rpm =
+      lambda do |species, diameter|
+        assess(
+          material:
+            material_data(kind: "non_wood", species: species, density_kg_m3: 1000, moisture_pct: 0, grain: "none"),
+          shape: {
+            type: "disc",
+            diameter_mm: diameter,
+            length_mm: 60
+          }
+        )[
+          :stages
+        ][
+          :blank
+        ].slice(:limit_rpm, :governed_by)
+      end
     expect(rpm["recycled HDPE", 80]).to match(limit_rpm: be_between(1000, 1500), governed_by: "heat")
     expect(rpm["acrylic", 37]).to match(limit_rpm: be_between(1000, 1500), governed_by: "heat")
     expect(rpm["brass rod", 37][:governed_by]).not_to eq("heat")
@@ -349,9 +552,16 @@ RSpec.describe "What is promised at the lathe" do
   end
 
   it "hangs no weight over a tenth of the piece, and moves the centres first where it lies far off" do
-    near, far = [2, 18].map { |mm| assess(shape: { type: "disc", diameter_mm: 240, length_mm: 60, centre_offset_mm: [mm, 0] })[:stages][:blank] }
-    expect(near).to match(a_hash_including(recentre: nil, counterweight: a_hash_including(mass_g: be < 0.1 * near[:mass_g])))
-    expect(far).to match(a_hash_including(recentre: { clock_deg: be_within(0.1).of(90), mm: be_within(0.05).of(18) }, counterweight: nil))
+    near, far =
+      [2, 18].map do |mm|
+        assess(shape: { type: "disc", diameter_mm: 240, length_mm: 60, centre_offset_mm: [mm, 0] })[:stages][:blank]
+      end
+    expect(near).to match(
+      a_hash_including(recentre: nil, counterweight: a_hash_including(mass_g: be < 0.1 * near[:mass_g]))
+    )
+    expect(far).to match(
+      a_hash_including(recentre: { clock_deg: be_within(0.1).of(90), mm: be_within(0.05).of(18) }, counterweight: nil)
+    )
   end
 
   it "measures no wall where the wood runs out over the hollow, and names the feather edge" do

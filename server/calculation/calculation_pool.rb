@@ -122,7 +122,8 @@ module MossyAnvil
           socket.close
         end
 
-        def left?(socket) = socket.recv_nonblock(1, Socket::MSG_PEEK, exception: false).then { |seen| seen.nil? || seen == "" }
+        def left?(socket) =
+          socket.recv_nonblock(1, Socket::MSG_PEEK, exception: false).then { |seen| seen.nil? || seen == "" }
 
         # The kernel counts in whole seconds of all that this process has used so far.
         def limit_processor_time

@@ -8,8 +8,33 @@ module MossyAnvil
       class Calculations
         JSON_TYPE = "application/json"
         # Method by question.
-        QUESTIONS = %w[assess compare mounts tests mend peel strip form profile traced_profile set_outs move pattern scan trace intake
-                       taken_in imported saved read_of export photograph search card].to_h { |name| [name, :"on_#{name}"] }.freeze
+        QUESTIONS =
+          %w[
+            assess
+            compare
+            mounts
+            tests
+            mend
+            peel
+            strip
+            form
+            profile
+            traced_profile
+            set_outs
+            move
+            pattern
+            scan
+            trace
+            intake
+            taken_in
+            imported
+            saved
+            read_of
+            export
+            photograph
+            search
+            card
+          ].to_h { |name| [name, :"on_#{name}"] }.freeze
         CONTRACT = Contract.new
 
         # question: { "question" => name, "given" => plain data }. Gives back what is said of the answer, and its bytes.
@@ -42,7 +67,11 @@ module MossyAnvil
 
         def on_peel
           body = body_as("PeelAsked")
-          json(MossyAnvil::Turn::Peel.new(blank_of(body), depth_mm: body["depth_mm"], stage: body["stage"]).to_h(body["rpm"]))
+          json(
+            MossyAnvil::Turn::Peel.new(blank_of(body), depth_mm: body["depth_mm"], stage: body["stage"]).to_h(
+              body["rpm"]
+            )
+          )
         end
 
         def on_strip
@@ -57,8 +86,14 @@ module MossyAnvil
 
         def on_profile
           body = body_as("ProfileAsked")
-          json(points: MossyAnvil::Formats::SvgPath.new(body["path"], mm_per_unit: body.fetch("mm_per_unit", 1),
-            at: "/path").profile(from_z_mm: body.fetch("from_z_mm", 0)))
+          json(
+            points:
+              MossyAnvil::Formats::SvgPath.new(
+                body["path"],
+                mm_per_unit: body.fetch("mm_per_unit", 1),
+                at: "/path"
+              ).profile(from_z_mm: body.fetch("from_z_mm", 0))
+          )
         end
 
         def on_traced_profile
@@ -103,7 +138,11 @@ module MossyAnvil
           body = body_as("SavedBlank")
           document = body["document"]
           refuse_changed_readings(document)
-          json(version: body["version"], document: document, brief: brief(document.merge(@given["kept"].slice("readings")), at: "/document"))
+          json(
+            version: body["version"],
+            document: document,
+            brief: brief(document.merge(@given["kept"].slice("readings")), at: "/document")
+          )
         end
 
         # A reading, and what the rack shows of the blank with it.
@@ -115,7 +154,8 @@ module MossyAnvil
 
         # A kept blank in one of its formats.
         def on_export
-          ending, type, bytes = Services::BlankExport.new(@given["kept"], reckoner: reckoner, now: now).written(@given["format"])
+          ending, type, bytes =
+            Services::BlankExport.new(@given["kept"], reckoner: reckoner, now: now).written(@given["format"])
           [{ status: 200, type: type, ending: ending }, bytes.b]
         end
 
@@ -150,22 +190,38 @@ module MossyAnvil
         def climate = MossyAnvil::Report::ShopClimate.new(**symbols(@given["climate"]))
         def records = (@given["records"] || []).map { |row| row.transform_keys(&:to_sym) }
         # Waits are told in days: the minute will do, and what was worked out of a blank's water serves as long.
-        def reckoner = Services::Reckoner.new(climate, now: Time.at(now.to_i / 60 * 60).utc, records: -> { MossyAnvil::Model::ShopRecords.new(records) })
+        def reckoner =
+          Services::Reckoner.new(
+            climate,
+            now: Time.at(now.to_i / 60 * 60).utc,
+            records: -> { MossyAnvil::Model::ShopRecords.new(records) }
+          )
 
         # Without it where that takes too much: what is kept must not hang on what can be calculated of it. It is checked all the same.
         def brief(document, at: "")
           return Services::Reckoner.blank(document, at: at) && Services::Brief::UNKNOWN if @given["unbriefed"]
 
           started = @given["started_at"]
-          whole = Services::Brief.new(reckoner.assess(document, at: at), now: now, started_at: started && Time.parse(started)).to_h
+          whole =
+            Services::Brief.new(
+              reckoner.assess(document, at: at),
+              now: now,
+              started_at: started && Time.parse(started)
+            ).to_h
           whole.transform_values { |value| value.is_a?(Time) ? value.iso8601(6) : value }
         end
 
         def refuse_changed_readings(document)
           return unless document.key?("readings") && document["readings"] != (@given["kept"]["readings"] || [])
 
-          raise MossyAnvil::InvalidInput, [MossyAnvil::Fault.new(path: "/document/readings", problem: "differ from what was read",
-            allowed: "readings are added one by one and never changed; leave them out of a save")]
+          raise MossyAnvil::InvalidInput,
+                [
+                  MossyAnvil::Fault.new(
+                    path: "/document/readings",
+                    problem: "differ from what was read",
+                    allowed: "readings are added one by one and never changed; leave them out of a save"
+                  )
+                ]
         end
       end
     end

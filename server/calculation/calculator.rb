@@ -15,21 +15,25 @@ module MossyAnvil
         RETURN_S = 5
 
         # The asker went away before the answer came.
-        class Left < MossyAnvil::Error; end
+        class Left < MossyAnvil::Error
+        end
 
         # More processor time or memory was needed than a question may have.
         class TooCostly < MossyAnvil::Error
           def initialize
-            super("This takes more calculation (#{CalculationPool::SECONDS} s) or memory (#{CalculationPool::MOST_BYTES / 1_000_000} MB) than one request may use. " \
-                  "Fewer or shorter defects, fewer points or a smaller file take less.")
+            super(
+              "This takes more calculation (#{CalculationPool::SECONDS} s) or memory (#{CalculationPool::MOST_BYTES / 1_000_000} MB) than one request may use. " \
+                "Fewer or shorter defects, fewer points or a smaller file take less."
+            )
           end
         end
 
         # status and media type of an answer, its bytes, and what is said beside them (string-keyed).
-        Answer = Struct.new(:status, :type, :bytes, :about) do
-          def data = JSON.parse(bytes)
-          def good? = status < 400
-        end
+        Answer =
+          Struct.new(:status, :type, :bytes, :about) do
+            def data = JSON.parse(bytes)
+            def good? = status < 400
+          end
 
         # path: of the pool's socket.
         def initialize(path)
@@ -50,7 +54,9 @@ module MossyAnvil
         def now = ::Process.clock_gettime(::Process::CLOCK_MONOTONIC)
 
         def one_more
-          @lock.synchronize { @waiting < MOST_WAITING ? @waiting += 1 : raise(Busy, "#{MOST_WAITING} calculations are waiting already") }
+          @lock.synchronize do
+            @waiting < MOST_WAITING ? @waiting += 1 : raise(Busy, "#{MOST_WAITING} calculations are waiting already")
+          end
           begin
             yield
           ensure
@@ -117,7 +123,11 @@ module MossyAnvil
         # The same within this process: for tests, and for what is no request.
         class Here
           def ask(question, given = {}, bytes = "", **)
-            about, found = Calculations.answer(JSON.parse(JSON.generate("question" => question, "given" => given)), bytes.is_a?(String) ? bytes : bytes.read)
+            about, found =
+              Calculations.answer(
+                JSON.parse(JSON.generate("question" => question, "given" => given)),
+                bytes.is_a?(String) ? bytes : bytes.read
+              )
             about = JSON.parse(JSON.generate(about))
             Answer.new(about["status"], about["type"], found, about)
           end

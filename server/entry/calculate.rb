@@ -9,4 +9,7 @@ require_relative "../server"
 $stdout = MossyAnvil::Server::SteadyLog.new($stdout)
 MossyAnvil::Server.load_all
 GC.start
-MossyAnvil::Server::Calculation::CalculationPool.new(ENV.fetch("CALCULATION_SOCKET"), size: Integer(ENV.fetch("CALCULATORS"))).run
+MossyAnvil::Server::Calculation::CalculationPool.new(
+  ENV.fetch("CALCULATION_SOCKET"),
+  size: Integer(ENV.fetch("CALCULATORS"))
+).run

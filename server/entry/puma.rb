@@ -2,7 +2,7 @@
 
 # Two processes that answer requests. What takes calculation they pass on (see CalculationPool), so each has many threads: most of them wait.
 # Nothing is loaded before the fork, so that new workers run the code as it is on disk then.
-bind "tcp://127.0.0.1:#{ENV.fetch('PORT')}"
+bind "tcp://127.0.0.1:#{ENV.fetch("PORT")}"
 environment "production"
 workers Integer(ENV.fetch("WORKERS", "2"))
 preload_app! false
@@ -21,7 +21,11 @@ before_worker_boot do
   require_relative "../server"
   MossyAnvil::Server.load_all
   $stdout = $stderr = MossyAnvil::Server::SteadyLog.new($stdout)
-  served = MossyAnvil::Server::App.serve(db: MossyAnvil::Server::Store::Connection.open(ENV.fetch("DATABASE_URL"), lazily: true), calculator: MossyAnvil::Server::Calculation::Calculator.new(ENV.fetch("CALCULATION_SOCKET")))
+  served =
+    MossyAnvil::Server::App.serve(
+      db: MossyAnvil::Server::Store::Connection.open(ENV.fetch("DATABASE_URL"), lazily: true),
+      calculator: MossyAnvil::Server::Calculation::Calculator.new(ENV.fetch("CALCULATION_SOCKET"))
+    )
 rescue StandardError, ScriptError => e
   warn "A server process cannot start: #{e.class}: #{e.message.lines.first}"
   sleep 1

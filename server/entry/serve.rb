@@ -13,7 +13,11 @@ require_relative "../steady_log"
 # A line that cannot be written must stop neither the master nor a worker's thread.
 log = MossyAnvil::Server::SteadyLog.new($stdout)
 $stdout = $stderr = log
-launcher = Puma::Launcher.new(Puma::Configuration.new(config_files: [File.join(__dir__, "puma.rb")]), log_writer: Puma::LogWriter.new(log, log))
+launcher =
+  Puma::Launcher.new(
+    Puma::Configuration.new(config_files: [File.join(__dir__, "puma.rb")]),
+    log_writer: Puma::LogWriter.new(log, log)
+  )
 # Whoever looks after it says TERM. Puma's own answer to Ctrl-C in cluster mode waits for nothing.
 launcher.events.after_booted { Signal.trap("INT", "IGNORE") }
 launcher.run

@@ -25,7 +25,7 @@ module MossyAnvil
           return false if env["HTTP_SEC_FETCH_SITE"] && !%w[same-origin none].include?(env["HTTP_SEC_FETCH_SITE"])
 
           origin = env["HTTP_ORIGIN"] or return true
-          %w[http https].any? { |scheme| origin == "#{scheme}://#{env['HTTP_HOST']}" }
+          %w[http https].any? { |scheme| origin == "#{scheme}://#{env["HTTP_HOST"]}" }
         end
       end
     end

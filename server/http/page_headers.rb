@@ -6,18 +6,25 @@ module MossyAnvil
       # What every answer says of itself, whoever gives it: what a page may load, and how long it may be kept.
       # What lies under /assets carries a sum of its content in its name and never changes; every other page is asked for anew.
       class PageHeaders
-        POLICY = "default-src 'self'; style-src 'self' 'unsafe-inline'; img-src 'self' data: blob:; base-uri 'none'; form-action 'self'; frame-ancestors 'none'"
-        ALWAYS = { "content-security-policy" => POLICY, "x-content-type-options" => "nosniff", "referrer-policy" => "no-referrer" }.freeze
+        POLICY =
+          "default-src 'self'; style-src 'self' 'unsafe-inline'; img-src 'self' data: blob:; base-uri 'none'; form-action 'self'; frame-ancestors 'none'"
+        ALWAYS = {
+          "content-security-policy" => POLICY,
+          "x-content-type-options" => "nosniff",
+          "referrer-policy" => "no-referrer"
+        }.freeze
 
         def initialize(app)
           @app = app
         end
 
         def call(env)
-          @app.call(env).tap do |_, headers, _|
-            headers.merge!(ALWAYS)
-            headers["cache-control"] = "no-cache" unless env["PATH_INFO"].start_with?("/api", "/assets")
-          end
+          @app
+            .call(env)
+            .tap do |_, headers, _|
+              headers.merge!(ALWAYS)
+              headers["cache-control"] = "no-cache" unless env["PATH_INFO"].start_with?("/api", "/assets")
+            end
         end
       end
     end

@@ -17,7 +17,11 @@ module MossyAnvil
           fault = fault_of(env)
           return @app.call(env) unless fault
 
-          [400, { "content-type" => Problems::TYPE }, [JSON.generate(Problems.unreadable(fault).merge(request_id: env[RequestLog::ID]))]]
+          [
+            400,
+            { "content-type" => Problems::TYPE },
+            [JSON.generate(Problems.unreadable(fault).merge(request_id: env[RequestLog::ID]))]
+          ]
         end
 
         private

@@ -14,7 +14,9 @@ module MossyAnvil
 
         def each
           @file.rewind
-          while (piece = @file.read(PIECE_BYTES)) do yield piece end
+          while (piece = @file.read(PIECE_BYTES))
+            yield piece
+          end
         end
 
         def close = @file.close!

@@ -21,9 +21,10 @@ module MossyAnvil
         # What goes wrong with a job goes to the log as the rest does, and nothing else of the queue's own.
         def log_to(log, clock)
           Que.logger = nil
-          Que.error_notifier = lambda do |error, job|
-            RequestLog.fault(log, clock, { "PATH_INFO" => (job && job[:job_class]).to_s }, error, event: "job_fault")
-          end
+          Que.error_notifier =
+            lambda do |error, job|
+              RequestLog.fault(log, clock, { "PATH_INFO" => (job && job[:job_class]).to_s }, error, event: "job_fault")
+            end
         end
       end
     end

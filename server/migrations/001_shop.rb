@@ -4,8 +4,7 @@
 # Limits are named and repeated here, so that a fault in the program cannot store nonsense.
 # `x <= limit` also keeps out NaN and Infinity: PostgreSQL sorts both above every number.
 Sequel.migration do
-  up do
-    run <<~SQL
+  up { run <<~SQL }
       CREATE TABLE shop (
         id integer PRIMARY KEY DEFAULT 1,
         name text NOT NULL,
@@ -181,9 +180,6 @@ Sequel.migration do
       CREATE TRIGGER readings_append_only BEFORE UPDATE OR DELETE ON readings FOR EACH ROW EXECUTE FUNCTION refuse_change();
       CREATE TRIGGER journal_append_only BEFORE UPDATE OR DELETE ON journal FOR EACH ROW EXECUTE FUNCTION refuse_change();
     SQL
-  end
 
-  down do
-    run "DROP TABLE journal, readings, forms, defects, blanks, lathes, shop; DROP FUNCTION refuse_change()"
-  end
+  down { run "DROP TABLE journal, readings, forms, defects, blanks, lathes, shop; DROP FUNCTION refuse_change()" }
 end

@@ -2,8 +2,7 @@
 
 # Version 2 of the blank file: where a blank came from, how a depth was found and its range, bubble pockets and delaminations.
 Sequel.migration do
-  up do
-    run <<~SQL
+  up { run <<~SQL }
       ALTER TABLE blanks
         ADD COLUMN origin text,
         ADD COLUMN cost double precision,
@@ -37,9 +36,6 @@ Sequel.migration do
           (bubble_diameter_mm > 0 AND bubble_diameter_mm <= 30 AND bubble_diameter_mm IS NOT NULL AND
            bubbles_per_cm3 > 0 AND bubbles_per_cm3 <= 1000 AND bubbles_per_cm3 IS NOT NULL));
     SQL
-  end
 
-  down do
-    raise Sequel::Error, "what version 2 keeps cannot be put back into version 1"
-  end
+  down { raise Sequel::Error, "what version 2 keeps cannot be put back into version 1" }
 end

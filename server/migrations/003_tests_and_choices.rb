@@ -2,8 +2,7 @@
 
 # Version 3 of the blank file: tests as readings, what the turner chose, groups, what the piece is for and what it is worth.
 Sequel.migration do
-  up do
-    run <<~SQL
+  up { run <<~SQL }
       ALTER TABLE blanks
         ADD COLUMN worth_outcome double precision,
         ADD COLUMN worth_hours double precision,
@@ -41,9 +40,6 @@ Sequel.migration do
           WHEN 'lamp' THEN found IN ('dark', 'glows') AND found IS NOT NULL
           ELSE found IS NULL END);
     SQL
-  end
 
-  down do
-    raise Sequel::Error, "what version 3 keeps cannot be put back into version 2"
-  end
+  down { raise Sequel::Error, "what version 3 keeps cannot be put back into version 2" }
 end

@@ -2,8 +2,7 @@
 
 # Photographs of a blank: the picture is never changed; what is said of it may be, and it may be put out of sight and brought back.
 Sequel.migration do
-  up do
-    run <<~SQL
+  up { run <<~SQL }
       CREATE TABLE photographs (
         id bigint GENERATED ALWAYS AS IDENTITY PRIMARY KEY,
         blank_id bigint NOT NULL REFERENCES blanks ON DELETE CASCADE,
@@ -29,9 +28,6 @@ Sequel.migration do
       );
       CREATE INDEX photographs_of_blank ON photographs (blank_id, id);
     SQL
-  end
 
-  down do
-    run "DROP TABLE photographs"
-  end
+  down { run "DROP TABLE photographs" }
 end

@@ -55,7 +55,5 @@ Sequel.migration do
     Que.migrate!(version: Que::Migrations::CURRENT_VERSION)
   end
 
-  down do
-    raise Sequel::Error, "what version 4 keeps cannot be put back into version 3"
-  end
+  down { raise Sequel::Error, "what version 4 keeps cannot be put back into version 3" }
 end

@@ -3,8 +3,7 @@
 # Version 5 of the blank file: a plan of mending, and what is soaked already. The cards a plan is worked by, their waits, the stores they draw on,
 # and what the shop's own work has shown.
 Sequel.migration do
-  up do
-    run <<~SQL
+  up { run <<~SQL }
       ALTER TABLE blanks
         ADD COLUMN mend jsonb,
         ADD COLUMN resin_kg_m3 double precision,
@@ -128,9 +127,6 @@ Sequel.migration do
       CREATE TRIGGER stock_moves_append_only BEFORE UPDATE OR DELETE ON stock_moves FOR EACH ROW EXECUTE FUNCTION refuse_change();
       CREATE TRIGGER records_append_only BEFORE UPDATE OR DELETE ON records FOR EACH ROW EXECUTE FUNCTION refuse_change();
     SQL
-  end
 
-  down do
-    raise Sequel::Error, "what version 5 keeps cannot be put back into version 4"
-  end
+  down { raise Sequel::Error, "what version 5 keeps cannot be put back into version 4" }
 end

@@ -2,8 +2,7 @@
 
 # Changes that take longer than a request should: what was asked, how far it has come, what came of it; and the files they were given, cut up.
 Sequel.migration do
-  up do
-    run <<~SQL
+  up { run <<~SQL }
       CREATE TABLE tasks (
         id bigint GENERATED ALWAYS AS IDENTITY PRIMARY KEY,
         kind text NOT NULL,
@@ -31,7 +30,6 @@ Sequel.migration do
       -- What is sent is packed already.
       ALTER TABLE task_files ALTER COLUMN bytes SET STORAGE EXTERNAL;
     SQL
-  end
 
   down { run "DROP TABLE task_files, tasks" }
 end

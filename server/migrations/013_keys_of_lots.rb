@@ -2,12 +2,10 @@
 
 # A lot that is sent twice with one key is one lot.
 Sequel.migration do
-  up do
-    run <<~SQL
+  up { run <<~SQL }
       ALTER TABLE lots ADD COLUMN key uuid;
       ALTER TABLE lots ADD CONSTRAINT one_lot_a_key UNIQUE (key);
     SQL
-  end
 
   down { run "ALTER TABLE lots DROP COLUMN key" }
 end

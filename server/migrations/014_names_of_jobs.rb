@@ -1,7 +1,10 @@
 # frozen_string_literal: true
 
 # Jobs that wait on the queue name the class that works them.
-names = { "Loft::SearchJob" => "MossyAnvil::Server::Jobs::SearchJob", "Loft::TaskJob" => "MossyAnvil::Server::Jobs::TaskJob" }.freeze
+names = {
+  "Loft::SearchJob" => "MossyAnvil::Server::Jobs::SearchJob",
+  "Loft::TaskJob" => "MossyAnvil::Server::Jobs::TaskJob"
+}.freeze
 
 Sequel.migration do
   up { names.each { |old, new| from(:que_jobs).where(job_class: old).update(job_class: new) } }

@@ -2,8 +2,7 @@
 
 # A wait keeps the message of its line instead of an English sentence, and a key for what it leads to.
 Sequel.migration do
-  up do
-    run <<~SQL
+  up { run <<~SQL }
       ALTER TABLE waits ADD COLUMN message jsonb;
       UPDATE waits SET message = jsonb_build_object('key', 'text', 'amounts', jsonb_build_object('text', jsonb_build_object('value', reason, 'unit', 'text')));
       ALTER TABLE waits ALTER COLUMN message SET NOT NULL, DROP COLUMN reason;
@@ -14,6 +13,5 @@ Sequel.migration do
         WHEN 'what follows; demoulding is counted from here' THEN 'demould_from_here' WHEN 'the next layer' THEN 'next_layer'
         WHEN 'demoulding' THEN 'demould' WHEN 'the hold' THEN 'hold' WHEN 'letting it cool' THEN 'cool' END;
     SQL
-  end
   down { raise Sequel::Error, "the sentences of waits are gone" }
 end

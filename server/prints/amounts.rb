@@ -14,10 +14,14 @@ module MossyAnvil
           return Texts.t("units.none") if value.nil?
 
           case unit
-          when "clock" then clock(value)
-          when "plane" then Texts.t("units.plane", from: hour(value), to: hour(value + 180))
-          when "money" then format("%.2f", value)
-          else by_table(value, unit)
+          when "clock"
+            clock(value)
+          when "plane"
+            Texts.t("units.plane", from: hour(value), to: hour(value + 180))
+          when "money"
+            format("%.2f", value)
+          else
+            by_table(value, unit)
           end
         end
 
@@ -26,7 +30,7 @@ module MossyAnvil
           whole, part = format("%.#{digits}f", value.round(digits, half: :up).abs).split(".")
           part = part.to_s.sub(/0+\z/, "")
           sign = value.negative? && (whole != "0" || !part.empty?) ? "-" : ""
-          "#{sign}#{whole.gsub(/(?<=\d)(?=(\d{3})+\z)/, ',')}#{".#{part}" unless part.empty?}"
+          "#{sign}#{whole.gsub(/(?<=\d)(?=(\d{3})+\z)/, ",")}#{".#{part}" unless part.empty?}"
         end
 
         def by_table(value, unit)
@@ -39,7 +43,7 @@ module MossyAnvil
           shown = value * (row["times"] || 1)
           shown = shown.to_i / row["down_to"] * row["down_to"] if row["down_to"]
           rounded = shown.to_f.round(row["digits"], half: :up)
-          Texts.t("units.#{row['text']}", n: number(rounded, row["digits"]), count: rounded)
+          Texts.t("units.#{row["text"]}", n: number(rounded, row["digits"]), count: rounded)
         end
 
         def clock(clock_deg)

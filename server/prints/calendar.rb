@@ -21,12 +21,28 @@ module MossyAnvil
           calendar.prodid = "-//Mossy Anvil//Waits//EN"
           calendar.append_custom_property("X-WR-CALNAME", plain(Texts.t("calendar.name", shop: @shop)))
           @waits.each do |wait|
-            add(calendar, "wait-#{wait[:id]}", wait[:earliest_at], wait[:likely_at], Texts.t("calendar.wait", piece: title(wait), what: Texts.t(wait[:unlocks] ? "unlocks.#{wait[:unlocks]}" : "calendar.time_is_up")),
-              Texts.of(wait[:message]))
+            add(
+              calendar,
+              "wait-#{wait[:id]}",
+              wait[:earliest_at],
+              wait[:likely_at],
+              Texts.t(
+                "calendar.wait",
+                piece: title(wait),
+                what: Texts.t(wait[:unlocks] ? "unlocks.#{wait[:unlocks]}" : "calendar.time_is_up")
+              ),
+              Texts.of(wait[:message])
+            )
           end
           @drying.each do |row|
-            add(calendar, "drying-#{row[:id]}", row[:wait_earliest_at] || row[:wait_ends_at], row[:wait_ends_at], Texts.t("calendar.dry", piece: title(row)),
-              Texts.t("calendar.by_curve"))
+            add(
+              calendar,
+              "drying-#{row[:id]}",
+              row[:wait_earliest_at] || row[:wait_ends_at],
+              row[:wait_ends_at],
+              Texts.t("calendar.dry", piece: title(row)),
+              Texts.t("calendar.by_curve")
+            )
           end
           calendar.publish
           calendar.to_ical
@@ -43,8 +59,13 @@ module MossyAnvil
             event.dtstart = stamp(likely)
             event.dtend = stamp(likely + 900)
             event.summary = plain(summary)
-            event.description = plain(Texts.t("calendar.earliest", description: description, time: earliest.utc.strftime("%Y-%m-%d %H:%M")))
-            event.alarm { |alarm| alarm.action, alarm.description, alarm.trigger = "DISPLAY", plain(summary), stamp(likely) }
+            event.description =
+              plain(
+                Texts.t("calendar.earliest", description: description, time: earliest.utc.strftime("%Y-%m-%d %H:%M"))
+              )
+            event.alarm do |alarm|
+              alarm.action, alarm.description, alarm.trigger = "DISPLAY", plain(summary), stamp(likely)
+            end
           end
         end
 

@@ -24,12 +24,22 @@ module MossyAnvil
 
         def initialize(title, now)
           @title = title
-          @pdf = Prawn::Document.new(page_size: "A4", margin: MARGIN_MM * MM, skip_page_creation: true, info: { Title: plain(title), CreationDate: now })
+          @pdf =
+            Prawn::Document.new(
+              page_size: "A4",
+              margin: MARGIN_MM * MM,
+              skip_page_creation: true,
+              info: {
+                Title: plain(title),
+                CreationDate: now
+              }
+            )
           @pdf.on_page_create { foot }
         end
 
         # The built-in letters are those of Windows-1252; any other is shown as a question mark.
-        def plain(words) = words.encode("Windows-1252", invalid: :replace, undef: :replace, replace: "?").encode("UTF-8")
+        def plain(words) =
+          words.encode("Windows-1252", invalid: :replace, undef: :replace, replace: "?").encode("UTF-8")
 
         def start
           @pdf.start_new_page
@@ -48,18 +58,28 @@ module MossyAnvil
           printed_mm = size_mm.map { |mm| mm / scale }
           layout, room = TILES_MM.min_by { |_, tile| grid(printed_mm, tile).inject(:*) }
           columns, rows = grid(printed_mm, room)
-          rows.times.to_a.product(columns.times.to_a).each_with_index do |(row, column), index|
-            @pdf.start_new_page(layout: layout)
-            say("#{name} of #{@title}, 1 : #{scale}, sheet #{index + 1} of #{rows * columns}#{how(rows * columns, row, column, scale)}", size: 9)
-            keep(name, svg, printed_mm) if index.zero?
-            tile(name, printed_mm[1], room, [column, row].zip(room).map { |place, mm| place * (mm - OVERLAP_MM) })
-          end
+          rows
+            .times
+            .to_a
+            .product(columns.times.to_a)
+            .each_with_index do |(row, column), index|
+              @pdf.start_new_page(layout: layout)
+              say(
+                "#{name} of #{@title}, 1 : #{scale}, sheet #{index + 1} of #{rows * columns}#{
+                  how(rows * columns, row, column, scale)
+                }",
+                size: 9
+              )
+              keep(name, svg, printed_mm) if index.zero?
+              tile(name, printed_mm[1], room, [column, row].zip(room).map { |place, mm| place * (mm - OVERLAP_MM) })
+            end
         end
 
         private
 
         # How many pages across and down.
-        def grid(size_mm, room_mm) = size_mm.zip(room_mm).map { |mm, room| [((mm - OVERLAP_MM) / (room - OVERLAP_MM)).ceil, 1].max }
+        def grid(size_mm, room_mm) =
+          size_mm.zip(room_mm).map { |mm, room| [((mm - OVERLAP_MM) / (room - OVERLAP_MM)).ceil, 1].max }
 
         # How the sheets go together.
         def how(sheets, row, column, scale)
@@ -67,13 +87,20 @@ module MossyAnvil
           scale > 1 ? "#{joined}; too large for #{MOST_PAGES} sheets at 1 : 1" : joined
         end
 
-        def pages(size_mm, scale) = TILES_MM.values.map { |room| grid(size_mm.map { |mm| mm / scale }, room).inject(:*) }.min
+        def pages(size_mm, scale) =
+          TILES_MM.values.map { |room| grid(size_mm.map { |mm| mm / scale }, room).inject(:*) }.min
 
         # Keeps a drawing of so many mm on paper under a name, to be laid on pages: its lower left corner where the page's margins meet.
         def keep(name, svg, size_mm)
-          @pdf.create_stamp(name) { @pdf.svg(plain(svg), at: [0, size_mm[1] * MM], width: size_mm[0] * MM, enable_web_requests: false) }
+          @pdf.create_stamp(name) do
+            @pdf.svg(plain(svg), at: [0, size_mm[1] * MM], width: size_mm[0] * MM, enable_web_requests: false)
+          end
           # The library bounds what it keeps by the page it was drawn on, and has no other way to say so.
-          @pdf.send(:stamp_dictionary, name).last.data[:BBox] = [0, 0, *size_mm.map { |mm| (mm + (2 * MARGIN_MM)) * MM }]
+          @pdf.send(:stamp_dictionary, name).last.data[:BBox] = [
+            0,
+            0,
+            *size_mm.map { |mm| (mm + (2 * MARGIN_MM)) * MM }
+          ]
         end
 
         # One page's part of a kept drawing so tall, which begins so far left of it and above.
@@ -95,7 +122,11 @@ module MossyAnvil
             @pdf.line_width(0.8)
             @pdf.stroke_line([0, 5 * MM], [100 * MM, 5 * MM])
             [0, 100 * MM].each { |x| @pdf.stroke_line([x, 3.5 * MM], [x, 6.5 * MM]) }
-            @pdf.draw_text("100 mm: measure it; print at 100 %, not fitted to the page", at: [103 * MM, 4 * MM], size: 8)
+            @pdf.draw_text(
+              "100 mm: measure it; print at 100 %, not fitted to the page",
+              at: [103 * MM, 4 * MM],
+              size: 8
+            )
           end
         end
       end

@@ -49,22 +49,39 @@ module MossyAnvil
 
         def facts
           material, amount = @blank.material, Texts.method(:amount)
-          Texts.t("survey_sheet.facts", species: material.species, density: amount[material.density_kg_m3, "kg/m3"], moisture: amount[material.moisture_pct, "%"],
-            across: amount[@blank.shape.max_radius_mm * 2, "mm"], long: amount[@blank.shape.length_mm, "mm"], mass: amount[@assessment[:stages][:blank][:mass_g], "g"],
-            day: @now.strftime("%Y-%m-%d"))
+          Texts.t(
+            "survey_sheet.facts",
+            species: material.species,
+            density: amount[material.density_kg_m3, "kg/m3"],
+            moisture: amount[material.moisture_pct, "%"],
+            across: amount[@blank.shape.max_radius_mm * 2, "mm"],
+            long: amount[@blank.shape.length_mm, "mm"],
+            mass: amount[@assessment[:stages][:blank][:mass_g], "g"],
+            day: @now.strftime("%Y-%m-%d")
+          )
         end
 
         def row(defect)
           own = @blank.defects.find { |found| found.id == defect[:id] }
           hour = own.path? ? own.path.first[:clock_deg] : own.clock_deg
           where = [Texts.amount(hour, "clock"), *defect[:where].map { |place| Texts.t("where.#{place}") }].join(", ")
-          [defect[:id], Texts.t("defects.#{defect[:type]}"), where, Texts.t("verdicts.#{defect[:chosen] || defect[:verdict]}"), Texts.of(defect[:reason])]
+          [
+            defect[:id],
+            Texts.t("defects.#{defect[:type]}"),
+            where,
+            Texts.t("verdicts.#{defect[:chosen] || defect[:verdict]}"),
+            Texts.of(defect[:reason])
+          ]
         end
 
         # Words in columns, over to the next page where they do not fit.
         def line(cells, style: :normal)
           wide = @pdf.bounds.width
-          tall = cells.zip(SHARES).map { |cell, share| @pdf.height_of(plain(cell), width: (wide * share) - 4, size: 9, style: style) }.max + 5
+          tall =
+            cells
+              .zip(SHARES)
+              .map { |cell, share| @pdf.height_of(plain(cell), width: (wide * share) - 4, size: 9, style: style) }
+              .max + 5
           @pdf.start_new_page if @pdf.cursor - tall < Paper::FOOT_MM * Paper::MM
           top, left = @pdf.cursor, 0
           @pdf.stroke_color("999999") && @pdf.stroke_horizontal_line(0, wide, at: top + 2)

@@ -16,7 +16,11 @@ module MossyAnvil
         def of(message)
           message = message.transform_keys(&:to_sym)
           amounts = message[:amounts].to_h { |name, amount| [name.to_sym, amount.transform_keys(&:to_sym)] }
-          t(message[:key], **counted(amounts), **amounts.transform_values { |amount| amount(amount[:value], amount[:unit]) })
+          t(
+            message[:key],
+            **counted(amounts),
+            **amounts.transform_values { |amount| amount(amount[:value], amount[:unit]) }
+          )
         end
 
         # The same as a sentence, beginning with a capital.
@@ -25,28 +29,27 @@ module MossyAnvil
         # The text of a key with plain values put in.
         def t(key, **values) = I18n.t(key, raise: true, **values)
 
+        # How what is no number is read.
+        WAYS = {
+          "ids" => ->(ids) { list(ids) },
+          "text" => lambda(&:to_s),
+          "count" => lambda(&:to_s),
+          "term" => ->(key) { t(key) },
+          "message" => ->(message) { of(message) },
+          "messages" => ->(messages) { messages.map { |one| of(one) }.join(t("lists.comma")) },
+          "clocks" => ->(clocks) { list(clocks.map { |clock_deg| Amounts.text(clock_deg, "clock") }) },
+          "grits" => ->(grits) { grits.map { |grit| "P#{grit}" }.join(" · ") }
+        }.freeze
+
         # An amount as it is read.
-        def amount(value, unit)
-          case unit
-          when "ids" then list(value)
-          when "text", "count" then value.to_s
-          when "term" then t(value)
-          when "message" then of(value)
-          when "messages" then value.map { |one| of(one) }.join(t("lists.comma"))
-          when "clocks" then list(value.map { |clock_deg| Amounts.text(clock_deg, "clock") })
-          when "grits" then value.map { |grit| "P#{grit}" }.join(" · ")
-          else Amounts.text(value, unit)
-          end
-        end
+        def amount(value, unit) = WAYS.key?(unit) ? WAYS[unit].call(value) : Amounts.text(value, unit)
 
         # What chooses between one and many: the number that was given for it, else how many are listed.
         def counted(amounts)
-          found = amounts.values.find { |amount| amount[:unit] == "count" } || amounts.values.find { |amount| amount[:unit] == "ids" }
-          if found
-            { count: Array(found[:value]).then { |value| found[:unit] == "ids" ? value.size : value.first } }
-          else
-            {}
-          end
+          counts, listed = %w[count ids].map { |unit| amounts.values.find { |amount| amount[:unit] == unit } }
+          return { count: counts[:value] } if counts
+
+          listed ? { count: listed[:value].size } : {}
         end
 
         def list(words)

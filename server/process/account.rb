@@ -6,7 +6,8 @@ module MossyAnvil
       # The account the server's programs run under: whoever starts them or, where that is root, one that may do nothing else.
       class Account
         # The program's files cannot be read by that account.
-        class Failed < MossyAnvil::Error; end
+        class Failed < MossyAnvil::Error
+        end
 
         USER, GROUP = "nobody", "nogroup"
 
@@ -28,11 +29,15 @@ module MossyAnvil
         def check
           return unless @root
 
-          needed = [File.join(ROOT, "server", "entry", "serve.rb"), File.join(ROOT, "vendor", "bundle", "bundler", "setup.rb")]
+          needed = [
+            File.join(ROOT, "server", "entry", "serve.rb"),
+            File.join(ROOT, "vendor", "bundle", "bundler", "setup.rb")
+          ]
           return if needed.all? { |path| system(*words, "test", "-r", path, out: File::NULL, err: File::NULL) }
 
-          raise Failed, "started by root, the server runs as the user #{USER}, who cannot read #{ROOT}; put the project where every user may pass through and read it, " \
-                        "or start it as an ordinary user"
+          raise Failed,
+                "started by root, the server runs as the user #{USER}, who cannot read #{ROOT}; put the project where every user may pass through and read it, " \
+                  "or start it as an ordinary user"
         end
       end
     end

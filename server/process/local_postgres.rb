@@ -12,7 +12,8 @@ module MossyAnvil
       # PostgreSQL refuses to run as root; started by root it runs as the user `postgres`.
       class LocalPostgres
         # PostgreSQL could not be set up or started; the message says what it said.
-        class Failed < MossyAnvil::Error; end
+        class Failed < MossyAnvil::Error
+        end
 
         USER = "mossy_anvil"
         START_SECONDS = 30
@@ -59,14 +60,15 @@ module MossyAnvil
         private
 
         def programs
-          @programs ||= Dir["/usr/lib/postgresql/*/bin"].max_by { |path| path[/\d+/].to_i } ||
-                        raise(Failed, "PostgreSQL's programs are not installed (Debian package: postgresql)")
+          @programs ||=
+            Dir["/usr/lib/postgresql/*/bin"].max_by { |path| path[/\d+/].to_i } ||
+              raise(Failed, "PostgreSQL's programs are not installed (Debian package: postgresql)")
         end
 
         # Words to put before a command so that it does not run as root, and goes down with this process.
         def as_owner(pdeathsig: false)
           words = ["setpriv"]
-          words += ["--reuid=postgres", "--regid=postgres", "--init-groups"] if ::Process.uid.zero?
+          words += %w[--reuid=postgres --regid=postgres --init-groups] if ::Process.uid.zero?
           words += ["--pdeathsig=INT"] if pdeathsig
           words.size == 1 ? [] : words
         end
@@ -93,7 +95,20 @@ module MossyAnvil
           write_password unless File.size?(@password_file)
           FileUtils.touch(@log)
           hand_over if ::Process.uid.zero?
-          run("initdb", "-D", fresh, "-U", USER, "-A", "scram-sha-256", "--pwfile", @password_file, "-E", "UTF8", "--locale=C.UTF-8")
+          run(
+            "initdb",
+            "-D",
+            fresh,
+            "-U",
+            USER,
+            "-A",
+            "scram-sha-256",
+            "--pwfile",
+            @password_file,
+            "-E",
+            "UTF8",
+            "--locale=C.UTF-8"
+          )
           # Over an empty folder of that name, if there is one; never over a full one.
           File.rename(fresh, @data)
           File.open(@folder, &:fsync)
@@ -103,8 +118,9 @@ module MossyAnvil
         def refuse_to_overwrite
           return unless Dir.exist?(@data) && !Dir.empty?(@data)
 
-          raise Failed, "#{@data} holds a database, but its file PG_VERSION is missing. Nothing was touched. Put the file back (it holds the number of the PostgreSQL " \
-                        "version and nothing else, for example 15), or restore the folder from a backup, or move it away to begin anew."
+          raise Failed,
+                "#{@data} holds a database, but its file PG_VERSION is missing. Nothing was touched. Put the file back (it holds the number of the PostgreSQL " \
+                  "version and nothing else, for example 15), or restore the folder from a backup, or move it away to begin anew."
         end
 
         def write_password
@@ -120,14 +136,17 @@ module MossyAnvil
           owner = File.stat(@data).uid
           wanted = ::Process.uid.zero? ? Etc.getpwnam("postgres").uid : ::Process.uid
           if owner != wanted
-            raise Failed, "#{@data} belongs to the user #{account(owner)}, and PostgreSQL would run as #{account(wanted)}. Start it as the user who started it first, or " \
-                          "give the folder to that one (chown -R #{account(wanted)} #{@folder})."
+            raise Failed,
+                  "#{@data} belongs to the user #{account(owner)}, and PostgreSQL would run as #{account(wanted)}. Start it as the user who started it first, or " \
+                    "give the folder to that one (chown -R #{account(wanted)} #{@folder})."
           end
           return if File.size?(@password_file)
 
-          raise Failed, "the database's password is missing (#{@password_file}). Put the file back from a backup; without it the database in #{@data} cannot be opened."
+          raise Failed,
+                "the database's password is missing (#{@password_file}). Put the file back from a backup; without it the database in #{@data} cannot be opened."
         rescue Errno::EACCES
-          raise Failed, "#{@folder} may not be read by the user #{account(::Process.uid)}. Start it as the user who started it first."
+          raise Failed,
+                "#{@folder} may not be read by the user #{account(::Process.uid)}. Start it as the user who started it first."
         end
 
         def account(uid) = Etc.getpwuid(uid).name
@@ -136,11 +155,13 @@ module MossyAnvil
           FileUtils.chown("postgres", "postgres", [@folder, @password_file, @log])
           return if system(*as_owner, "test", "-w", @folder, out: File::NULL, err: File::NULL)
 
-          raise Failed, "the user postgres cannot reach #{@folder}; put the project where every user may pass through, or start it as an ordinary user"
+          raise Failed,
+                "the user postgres cannot reach #{@folder}; put the project where every user may pass through, or start it as an ordinary user"
         end
 
         def run(program, *arguments)
-          output = IO.popen([*as_owner, File.join(programs, program), *arguments, { err: %i[child out], chdir: "/" }], &:read)
+          output =
+            IO.popen([*as_owner, File.join(programs, program), *arguments, { err: %i[child out], chdir: "/" }], &:read)
           raise Failed, "#{program} failed:\n#{output}" unless $CHILD_STATUS.success?
         end
 
@@ -149,7 +170,20 @@ module MossyAnvil
           pid = postmaster or return
           return File.delete(pid_file) unless postgres_here?(pid)
 
-          IO.popen([*as_owner, File.join(programs, "pg_ctl"), "-D", @data, "-m", "fast", "-w", "stop", { err: %i[child out], chdir: "/" }], &:read)
+          IO.popen(
+            [
+              *as_owner,
+              File.join(programs, "pg_ctl"),
+              "-D",
+              @data,
+              "-m",
+              "fast",
+              "-w",
+              "stop",
+              { err: %i[child out], chdir: "/" }
+            ],
+            &:read
+          )
         end
 
         def pid_file = File.join(@data, "postmaster.pid")
@@ -163,7 +197,8 @@ module MossyAnvil
 
         # Is that process a PostgreSQL on this folder? It stands in it, whatever it calls itself.
         def postgres_here?(pid)
-          pid.positive? && File.realpath("/proc/#{pid}/cwd") == File.realpath(@data) && File.basename(File.readlink("/proc/#{pid}/exe")).start_with?("postgres")
+          pid.positive? && File.realpath("/proc/#{pid}/cwd") == File.realpath(@data) &&
+            File.basename(File.readlink("/proc/#{pid}/exe")).start_with?("postgres")
         rescue Errno::ENOENT, Errno::ESRCH
           false
         rescue Errno::EACCES
@@ -175,16 +210,36 @@ module MossyAnvil
         end
 
         def launch
-          ::Process.spawn(*as_owner(pdeathsig: true), File.join(programs, "postgres"), "-D", @data, "-c", "listen_addresses=127.0.0.1",
-            "-c", "port=#{port}", "-c", "unix_socket_directories=", "-c", "shared_buffers=64MB",
-            out: [@log, "a"], err: [@log, "a"], in: File::NULL, pgroup: true, chdir: "/")
+          ::Process.spawn(
+            *as_owner(pdeathsig: true),
+            File.join(programs, "postgres"),
+            "-D",
+            @data,
+            "-c",
+            "listen_addresses=127.0.0.1",
+            "-c",
+            "port=#{port}",
+            "-c",
+            "unix_socket_directories=",
+            "-c",
+            "shared_buffers=64MB",
+            out: [@log, "a"],
+            err: [@log, "a"],
+            in: File::NULL,
+            pgroup: true,
+            chdir: "/"
+          )
         end
 
         def wait_until_ready
           deadline = ::Process.clock_gettime(::Process::CLOCK_MONOTONIC) + START_SECONDS
           until ready?
-            raise Failed, "PostgreSQL stopped while starting:\n#{last_words}" if ::Process.waitpid(@pid, ::Process::WNOHANG)
-            raise Failed, "PostgreSQL did not answer within #{START_SECONDS} s:\n#{last_words}" if ::Process.clock_gettime(::Process::CLOCK_MONOTONIC) > deadline
+            if ::Process.waitpid(@pid, ::Process::WNOHANG)
+              raise Failed, "PostgreSQL stopped while starting:\n#{last_words}"
+            end
+            if ::Process.clock_gettime(::Process::CLOCK_MONOTONIC) > deadline
+              raise Failed, "PostgreSQL did not answer within #{START_SECONDS} s:\n#{last_words}"
+            end
 
             sleep 0.1
           end
@@ -200,7 +255,9 @@ module MossyAnvil
 
         def create(database)
           admin = Sequel.connect(url("postgres"))
-          admin.run("CREATE DATABASE #{admin.literal(Sequel.identifier(database))}") if admin[:pg_database].where(datname: database).empty?
+          if admin[:pg_database].where(datname: database).empty?
+            admin.run("CREATE DATABASE #{admin.literal(Sequel.identifier(database))}")
+          end
           database
         ensure
           admin&.disconnect

@@ -11,7 +11,8 @@ module MossyAnvil
       # TERM and INT stop the web server once what is in hand is answered; HUP replaces all that run the program's code.
       class Overseer
         # The server would not come up, or keeps dying; the message says what it said last.
-        class Failed < MossyAnvil::Error; end
+        class Failed < MossyAnvil::Error
+        end
 
         # A program beside the web server: its file, how many processes of it, and how far it makes way for others.
         Program = Struct.new(:file, :processes, :niceness)
@@ -40,7 +41,10 @@ module MossyAnvil
           @due = []
           @renewed = []
           @readiness = Readiness.new(port)
-          @programs = [Program.new("calculate.rb", 1, 5), Program.new("work.rb", Integer(ENV.fetch("JOB_WORKERS", "2")), 10)]
+          @programs = [
+            Program.new("calculate.rb", 1, 5),
+            Program.new("work.rb", Integer(ENV.fetch("JOB_WORKERS", "2")), 10)
+          ]
         end
 
         # Returns when the server was told to stop and has. Yields once it answers.
@@ -74,10 +78,26 @@ module MossyAnvil
 
         # Goes down with this process, however that ends; what a terminal tells its group (Ctrl-C, or that it has gone) is told to this one alone.
         def spawn_own(file, niceness)
-          settings = { "PORT" => @port.to_s, "DATABASE_URL" => @url, "CALCULATION_SOCKET" => socket,
-                       "CALCULATORS" => ENV.fetch("CALCULATORS", Etc.nprocessors.clamp(2, 8).to_s) }
-          ::Process.spawn(settings, *@account.words("--pdeathsig=TERM"), "nice", "-n", niceness.to_s, RbConfig.ruby,
-            "-r#{ROOT}/vendor/bundle/bundler/setup", File.join(ROOT, "server", "entry", file), out: @log.target, err: @log.target, in: File::NULL, pgroup: true)
+          settings = {
+            "PORT" => @port.to_s,
+            "DATABASE_URL" => @url,
+            "CALCULATION_SOCKET" => socket,
+            "CALCULATORS" => ENV.fetch("CALCULATORS", Etc.nprocessors.clamp(2, 8).to_s)
+          }
+          ::Process.spawn(
+            settings,
+            *@account.words("--pdeathsig=TERM"),
+            "nice",
+            "-n",
+            niceness.to_s,
+            RbConfig.ruby,
+            "-r#{ROOT}/vendor/bundle/bundler/setup",
+            File.join(ROOT, "server", "entry", file),
+            out: @log.target,
+            err: @log.target,
+            in: File::NULL,
+            pgroup: true
+          )
         end
 
         def listen_to_signals
@@ -96,8 +116,12 @@ module MossyAnvil
 
         def wait_until_ready
           until (@readiness.now? && File.socket?(socket)) || @stopping
-            raise Failed, "the server stopped while starting:\n#{@log.last_words}" if ::Process.waitpid(@server, ::Process::WNOHANG)
-            raise Failed, "the server did not answer within #{READY_SECONDS} s:\n#{@log.last_words}" if now - @started > READY_SECONDS
+            if ::Process.waitpid(@server, ::Process::WNOHANG)
+              raise Failed, "the server stopped while starting:\n#{@log.last_words}"
+            end
+            if now - @started > READY_SECONDS
+              raise Failed, "the server did not answer within #{READY_SECONDS} s:\n#{@log.last_words}"
+            end
 
             sleep 0.1
           end
@@ -116,9 +140,12 @@ module MossyAnvil
         def bury
           while (gone = ::Process.wait2(-1, ::Process::WNOHANG))
             pid, status = gone
-            if pid == @server then server_gone(status)
-            elsif pid == @postgres&.pid then database_gone
-            elsif (program = @others.delete(pid)) then @renewed.delete(pid) && !@stopping ? start(program) : later { start(program) }
+            if pid == @server
+              server_gone(status)
+            elsif pid == @postgres&.pid
+              database_gone
+            elsif (program = @others.delete(pid))
+              @renewed.delete(pid) && !@stopping ? start(program) : later { start(program) }
             end
           end
         rescue Errno::ECHILD
@@ -190,7 +217,9 @@ module MossyAnvil
 
         # Is it gone by then?
         def gone_by?(pid, deadline)
-          sleep 0.05 until (gone = ::Process.waitpid(pid, ::Process::WNOHANG)) || now > deadline
+          until (gone = ::Process.waitpid(pid, ::Process::WNOHANG)) || now > deadline
+            sleep 0.05
+          end
           gone
         rescue Errno::ECHILD
           true

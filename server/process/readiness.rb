@@ -44,7 +44,9 @@ module MossyAnvil
         end
 
         def code
-          Net::HTTP.start("127.0.0.1", @port, open_timeout: ANSWER_S, read_timeout: ANSWER_S) { |http| http.get("/readyz").code }
+          Net::HTTP.start("127.0.0.1", @port, open_timeout: ANSWER_S, read_timeout: ANSWER_S) do |http|
+            http.get("/readyz").code
+          end
         rescue SystemCallError, IOError, Timeout::Error
           nil
         end

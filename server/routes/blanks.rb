@@ -14,13 +14,20 @@ module MossyAnvil
         end
 
         def self.take_in(app)
-          app.post("/api/blanks") { answer(blanks.take_in(*calculate_to_keep("taken_in").data.values_at("document", "brief")), 201) }
+          app.post("/api/blanks") do
+            answer(blanks.take_in(*calculate_to_keep("taken_in").data.values_at("document", "brief")), 201)
+          end
         end
 
         def self.save(app)
           app.put("/api/blanks/:id") do
             kept = blanks.find(blank_id)
-            found = calculate_to_keep("saved", kept: kept[:document].slice("readings"), started_at: Blanks.wait_start(kept)).data
+            found =
+              calculate_to_keep(
+                "saved",
+                kept: kept[:document].slice("readings"),
+                started_at: Blanks.wait_start(kept)
+              ).data
             answer(blanks.save(blank_id, *found.values_at("version", "document", "brief")))
           end
         end
@@ -29,7 +36,13 @@ module MossyAnvil
           app.post("/api/blanks/:id/journal") { answer(blanks.log(blank_id, body_as("NewEntry")), 201) }
           app.post("/api/blanks/:id/readings") do
             kept = blanks.find(blank_id)
-            found = calculate_to_keep("read_of", kept: kept[:document], started_at: Blanks.wait_start(kept), taken_at: now.iso8601).data
+            found =
+              calculate_to_keep(
+                "read_of",
+                kept: kept[:document],
+                started_at: Blanks.wait_start(kept),
+                taken_at: now.iso8601
+              ).data
             answer(blanks.add_reading(blank_id, *found.values_at("reading", "brief")), 201)
           end
         end

@@ -13,29 +13,43 @@ module MossyAnvil
 
             document = blanks.find(blank_id)[:document]
             found = calculate("export", bytes: "", kept: document, format: params["as"] || "blank")
-            hand_over("#{Services::Archive.stem(document)}.#{found.about['ending']}", found.type, found.bytes)
+            hand_over("#{Services::Archive.stem(document)}.#{found.about["ending"]}", found.type, found.bytes)
           end
           app.post("/api/blanks/import") do
-            found = calculate_to_keep("imported", types: [Services::BlankExport::BLANK_TYPE, Calculation::Calculations::JSON_TYPE]).data
+            found =
+              calculate_to_keep(
+                "imported",
+                types: [Services::BlankExport::BLANK_TYPE, Calculation::Calculations::JSON_TYPE]
+              ).data
             answer(blanks.take_in(*found.values_at("document", "brief"), next_number: params["number"] == "next"), 201)
           end
           archives(app)
         end
 
         def self.parcel(app, id)
-          app.hand_over_written(ARCHIVE_TYPE) { |path| "#{Services::Archive.stem(Services::ArchiveWriter.new(app.settings.db).write_parcel(path, id)[:document])}.zip" }
+          app.hand_over_written(ARCHIVE_TYPE) do |path|
+            "#{
+              Services::Archive.stem(Services::ArchiveWriter.new(app.settings.db).write_parcel(path, id)[:document])
+            }.zip"
+          end
         end
 
         def self.archives(app)
           app.get("/api/shop/archive") do
             hand_over_written(ARCHIVE_TYPE) do |path|
               Services::ArchiveWriter.new(settings.db).write(path)
-              "#{Services::Archive.slug(shops.current[:name])}#{'-too-large-to-import' unless Services::Archive.fits?(path)}.zip"
+              "#{Services::Archive.slug(shops.current[:name])}#{"-too-large-to-import" unless Services::Archive.fits?(path)}.zip"
             end
           end
           app.post("/api/shop/archive") do
             problem(Problems.wrong_type([ARCHIVE_TYPE])) unless request.media_type == ARCHIVE_TYPE
-            id = ask_task("import", { copies: params["differs"] == "copy", now: now.iso8601(6) }, file: request.body, most_bytes: Services::Archive::MAX_BYTES)
+            id =
+              ask_task(
+                "import",
+                { copies: params["differs"] == "copy", now: now.iso8601(6) },
+                file: request.body,
+                most_bytes: Services::Archive::MAX_BYTES
+              )
             answer(Tasks.plain(tasks.find(id)), 202)
           end
         end

@@ -7,7 +7,9 @@ module MossyAnvil
       module Lathes
         def self.registered(app)
           app.get("/api/lathes") { answer(lathes: lathes.all) }
-          app.post("/api/lathes") { Lathes.named(self) { |name, lathe| lathes.add(name, lathe) && answer({ lathes: lathes.all }, 201) } }
+          app.post("/api/lathes") do
+            Lathes.named(self) { |name, lathe| lathes.add(name, lathe) && answer({ lathes: lathes.all }, 201) }
+          end
           app.put("/api/lathes/:id") do
             Lathes.named(self) do |name, lathe|
               lathes.check(lathe_id, name)
@@ -26,7 +28,11 @@ module MossyAnvil
         # Yields name and lathe of what was sent.
         def self.named(app)
           body = app.body_as("NewLathe")
-          faults = MossyAnvil::Model::Lathe.faults(JSON.parse(JSON.generate(body["lathe"]), symbolize_names: true), at: "/lathe")
+          faults =
+            MossyAnvil::Model::Lathe.faults(
+              JSON.parse(JSON.generate(body["lathe"]), symbolize_names: true),
+              at: "/lathe"
+            )
           raise MossyAnvil::InvalidInput, faults if faults.any?
 
           yield body["name"], body["lathe"]

@@ -6,7 +6,9 @@ module MossyAnvil
       # Plans of mending, the cards they are worked by, and their waits.
       module Mending
         def self.registered(app)
-          app.post("/api/reckon/mend") { answer(Mending.with_shelf(calculate("mend", records: cards.records).data, stocks)) }
+          app.post("/api/reckon/mend") do
+            answer(Mending.with_shelf(calculate("mend", records: cards.records).data, stocks))
+          end
           cards(app)
           waits(app)
         end
@@ -15,7 +17,15 @@ module MossyAnvil
           app.post("/api/blanks/:id/card") do
             key = body_as("NewCard")["key"]
             document = blanks.find(blank_id)[:document]
-            answer(card_work.open(blank_id, key, document, calculate("card", bytes: "", kept: document, records: cards.records).data), 201)
+            answer(
+              card_work.open(
+                blank_id,
+                key,
+                document,
+                calculate("card", bytes: "", kept: document, records: cards.records).data
+              ),
+              201
+            )
           end
           app.get("/api/blanks/:id/card") { answer(card: at_one_moment { Mending.open_card(self, blank_id) }) }
           app.get("/api/cards/:id") { answer(card_work.show(card_id)) }
@@ -31,7 +41,9 @@ module MossyAnvil
         end
 
         def self.waits(app)
-          app.get("/api/waits") { answer(now: now.iso8601(3), waits: Mending.open_waits(*at_one_moment { [cards.waits, blanks.drying(now)] })) }
+          app.get("/api/waits") do
+            answer(now: now.iso8601(3), waits: Mending.open_waits(*at_one_moment { [cards.waits, blanks.drying(now)] }))
+          end
           app.get("/api/waits.ics") do
             waits, drying, shop = at_one_moment { [cards.waits, blanks.drying(now), shops.current[:name]] }
             calendar = Prints::Calendar.new(waits, drying, shop: shop, now: now)
@@ -42,26 +54,45 @@ module MossyAnvil
         # What waits, on a card or to dry, soonest first.
         def self.open_waits(carded, drying)
           carded = carded.map { |wait| plain(wait) }
-          drying = drying.map do |row|
-            { blank_id: row[:id], number: row[:number], name: row[:name], card_id: nil, line: nil, working: false, message: MossyAnvil::Message.of("board.drying"),
-              unlocks: "dry_enough",
-              started_at: row[:wait_started_at].utc.iso8601, earliest_at: (row[:wait_earliest_at] || row[:wait_ends_at]).utc.iso8601,
-              likely_at: row[:wait_ends_at].utc.iso8601 }
-          end
+          drying =
+            drying.map do |row|
+              {
+                blank_id: row[:id],
+                number: row[:number],
+                name: row[:name],
+                card_id: nil,
+                line: nil,
+                working: false,
+                message: MossyAnvil::Message.of("board.drying"),
+                unlocks: "dry_enough",
+                started_at: row[:wait_started_at].utc.iso8601,
+                earliest_at: (row[:wait_earliest_at] || row[:wait_ends_at]).utc.iso8601,
+                likely_at: row[:wait_ends_at].utc.iso8601
+              }
+            end
           (carded + drying).sort_by { |wait| wait[:likely_at] }
         end
 
         def self.plain(wait)
           times = wait.slice(:started_at, :earliest_at, :likely_at).transform_values { |time| time.utc.iso8601 }
-          { **wait.slice(:blank_id, :number, :name, :card_id, :line, :working, :unlocks), message: Store::Rows.data(wait[:message]), **times }
+          {
+            **wait.slice(:blank_id, :number, :name, :card_id, :line, :working, :unlocks),
+            message: Store::Rows.data(wait[:message]),
+            **times
+          }
         end
 
         # What stands on the shelf beside what the plan takes.
         def self.with_shelf(report, stocks)
           products, reserved = stocks.whole
-          materials = report["materials"].map do |row|
-            { **row, "shelf" => shelf(row["amount"], stocks.shelf(row["key"], row["part"], products: products, reserved: reserved)) }
-          end
+          materials =
+            report["materials"].map do |row|
+              {
+                **row,
+                "shelf" =>
+                  shelf(row["amount"], stocks.shelf(row["key"], row["part"], products: products, reserved: reserved))
+              }
+            end
           { **report, "materials" => materials }
         end
 
@@ -69,7 +100,14 @@ module MossyAnvil
           return unless found
 
           own = MossyAnvil::Model::Shelf.new(**found.slice(:left_g, :reserved_g, :pack_g), asked_g: asked_g)
-          { product: found[:product], left_g: found[:left_g], reserved_g: found[:reserved_g], enough: own.enough?, packs: own.packs, pack_g: found[:pack_g] }
+          {
+            product: found[:product],
+            left_g: found[:left_g],
+            reserved_g: found[:reserved_g],
+            enough: own.enough?,
+            packs: own.packs,
+            pack_g: found[:pack_g]
+          }
         end
         private_class_method :shelf
       end

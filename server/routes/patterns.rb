@@ -19,9 +19,21 @@ module MossyAnvil
         end
 
         def self.shown(patterns)
-          { patterns: patterns.all.map do |row|
-            Store::Patterns.pattern(row[:form]).then { |pattern| { **row, height_mm: pattern.height_mm, diameter_mm: pattern.diameter_mm, outline: pattern.form.outside.polyline } }
-          end }
+          {
+            patterns:
+              patterns.all.map do |row|
+                Store::Patterns
+                  .pattern(row[:form])
+                  .then do |pattern|
+                    {
+                      **row,
+                      height_mm: pattern.height_mm,
+                      diameter_mm: pattern.diameter_mm,
+                      outline: pattern.form.outside.polyline
+                    }
+                  end
+              end
+          }
         end
       end
     end

@@ -13,9 +13,18 @@ module MossyAnvil
           app.post("/api/blanks/:id/photographs") do
             about = settings.contract.check("PhotographAbout", { "view" => params["view"] || "other" })
             sent = calculate("photograph", types: TYPES, most_bytes: MOST_BYTES)
-            answer(photographs.add(blank_id, Services::KeptPicture.new(sent.bytes, *sent.about.values_at("width_px", "height_px")), about), 201)
+            answer(
+              photographs.add(
+                blank_id,
+                Services::KeptPicture.new(sent.bytes, *sent.about.values_at("width_px", "height_px")),
+                about
+              ),
+              201
+            )
           end
-          app.put("/api/blanks/:id/photographs/:photograph") { answer(photographs.change(blank_id, photograph_id, body_as("PhotographAbout"))) }
+          app.put("/api/blanks/:id/photographs/:photograph") do
+            answer(photographs.change(blank_id, photograph_id, body_as("PhotographAbout")))
+          end
           app.get("/api/blanks/:id/photographs/:photograph/image") do
             bytes = photographs.bytes(blank_id, photograph_id)
             content_type "image/jpeg"

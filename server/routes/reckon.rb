@@ -7,25 +7,54 @@ module MossyAnvil
       module Reckon
         # unit, axis and end of a scan as the core has them; raises InvalidInput where one is none of those there are.
         def self.scan_options(params)
-          known = { "unit" => MossyAnvil::Scan::ScanReport::UNITS_MM.keys, "axis" => MossyAnvil::Scan::ScanReport::AXES.keys, "end" => %w[low high] }
+          known = {
+            "unit" => MossyAnvil::Scan::ScanReport::UNITS_MM.keys,
+            "axis" => MossyAnvil::Scan::ScanReport::AXES.keys,
+            "end" => %w[low high]
+          }
           given = known.to_h { |name, choices| [name, params.fetch(name, name == "axis" ? "z" : choices.first)] }
-          faults = known.reject { |name, choices| choices.include?(given[name]) }.map do |name, choices|
-            MossyAnvil::Fault.new(path: "/#{name}", problem: "is #{MossyAnvil::Fault.shown(given[name])}", allowed: choices.join(", "))
-          end
+          faults =
+            known
+              .reject { |name, choices| choices.include?(given[name]) }
+              .map do |name, choices|
+                MossyAnvil::Fault.new(
+                  path: "/#{name}",
+                  problem: "is #{MossyAnvil::Fault.shown(given[name])}",
+                  allowed: choices.join(", ")
+                )
+              end
           raise MossyAnvil::InvalidInput, faults if faults.any?
 
           { unit: given["unit"], axis: given["axis"], reversed: given["end"] == "high" }
         end
 
         # Question asked of the body, by the end of the path.
-        DOORS = { "" => "assess", "/compare" => "compare", "/mounts" => "mounts", "/tests" => "tests", "/peel" => "peel", "/strip" => "strip", "/form" => "form",
-                  "/profile" => "profile", "/traced-profile" => "traced_profile", "/set-outs" => "set_outs", "/move" => "move", "/pattern" => "pattern",
-                  "/trace" => "trace", "/intake" => "intake" }.freeze
+        DOORS = {
+          "" => "assess",
+          "/compare" => "compare",
+          "/mounts" => "mounts",
+          "/tests" => "tests",
+          "/peel" => "peel",
+          "/strip" => "strip",
+          "/form" => "form",
+          "/profile" => "profile",
+          "/traced-profile" => "traced_profile",
+          "/set-outs" => "set_outs",
+          "/move" => "move",
+          "/pattern" => "pattern",
+          "/trace" => "trace",
+          "/intake" => "intake"
+        }.freeze
 
         def self.registered(app)
           DOORS.each { |path, question| app.post("/api/reckon#{path}") { calculated(question) } }
           app.post("/api/reckon/scan") do
-            calculated("scan", types: ["application/octet-stream"], most_bytes: MossyAnvil::Scan::MeshFile::MOST_BYTES, options: Reckon.scan_options(params))
+            calculated(
+              "scan",
+              types: ["application/octet-stream"],
+              most_bytes: MossyAnvil::Scan::MeshFile::MOST_BYTES,
+              options: Reckon.scan_options(params)
+            )
           end
         end
       end

@@ -19,14 +19,23 @@ module MossyAnvil
 
         def self.plain(search)
           parts = search[:parts]
-          { id: search[:id], state: state(search, parts), done: parts.sum { |part| part[:done] }, of: parts.sum { |part| part[:climbs] },
-            problem: parts.filter_map { |part| part[:problem] }.first, **Services::Placing.answers(search[:asked], parts) }
+          {
+            id: search[:id],
+            state: state(search, parts),
+            done: parts.sum { |part| part[:done] },
+            of: parts.sum { |part| part[:climbs] },
+            problem: parts.filter_map { |part| part[:problem] }.first,
+            **Services::Placing.answers(search[:asked], parts)
+          }
         end
 
         def self.state(search, parts)
-          if parts.all? { |part| part[:ended] } then "ended"
-          elsif search[:stopped] then "stopped"
-          else parts.all? { |part| part[:rows].empty? } ? "waiting" : "running"
+          if parts.all? { |part| part[:ended] }
+            "ended"
+          elsif search[:stopped]
+            "stopped"
+          else
+            parts.all? { |part| part[:rows].empty? } ? "waiting" : "running"
           end
         end
         private_class_method :state

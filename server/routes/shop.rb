@@ -18,8 +18,15 @@ module MossyAnvil
           shop, blanks = app.shops.current, app.blanks
           waits = app.cards.waits.group_by { |wait| wait[:blank_id] }
           rack = blanks.rack.map { |row| Services::RackPlace.new(row, app.now, waits: waits.fetch(row[:id], [])).to_h }
-          { name: shop[:name], currency: shop[:currency], climate: shop.slice(:temperature_c, :humidity), lathes: app.shops.lathes, next_number: blanks.next_number,
-            put_away: blanks.put_away, rack: rack }
+          {
+            name: shop[:name],
+            currency: shop[:currency],
+            climate: shop.slice(:temperature_c, :humidity),
+            lathes: app.shops.lathes,
+            next_number: blanks.next_number,
+            put_away: blanks.put_away,
+            rack: rack
+          }
         end
       end
     end

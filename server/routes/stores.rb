@@ -11,7 +11,15 @@ module MossyAnvil
           app.post("/api/stores/lots") do
             body = body_as("NewLot")
             opened_on = Store::Stocks.day(body["opened_on"], at: "/opened_on")
-            stocks.add_lot(body["product_id"], body["grams"], body["key"], now, part: body["part"], code: body["code"], opened_on: opened_on)
+            stocks.add_lot(
+              body["product_id"],
+              body["grams"],
+              body["key"],
+              now,
+              part: body["part"],
+              code: body["code"],
+              opened_on: opened_on
+            )
             answer(Stores.shown(stocks), 201)
           end
           app.post("/api/stores/moves") do
@@ -26,7 +34,11 @@ module MossyAnvil
           app.post("/api/stores/products") do
             body = body_as("NewProduct")
             Stores.check(body)
-            stocks.add_product(**body.slice("name", "kind", "like", "pack_g").transform_keys(&:to_sym), pack_price: body["pack_price"] || 0, sheet: body["sheet"] || {})
+            stocks.add_product(
+              **body.slice("name", "kind", "like", "pack_g").transform_keys(&:to_sym),
+              pack_price: body["pack_price"] || 0,
+              sheet: body["sheet"] || {}
+            )
             answer(Stores.shown(stocks), 201)
           end
         end
@@ -43,12 +55,21 @@ module MossyAnvil
         # A sheet of numbers that can be: also together.
         def self.check(body)
           MossyAnvil::Table.row(body["kind"], body["like"], at: "/like")
-          MossyAnvil::Mend::Resin.of(body["like"], sheet: body["sheet"] || {}, at: "/like").kinetics(at: "/sheet") if body["kind"] == "resins"
+          return unless body["kind"] == "resins"
+          MossyAnvil::Mend::Resin.of(body["like"], sheet: body["sheet"] || {}, at: "/like").kinetics(at: "/sheet")
         end
 
         def self.shown(stocks)
           products, reserved = stocks.whole
-          { products: products.map { |product| { **product, reserved_g: reserved.select { |(key, _), _| key == product[:like] }.sum { |_, grams| grams } } } }
+          {
+            products:
+              products.map do |product|
+                {
+                  **product,
+                  reserved_g: reserved.select { |(key, _), _| key == product[:like] }.sum { |_, grams| grams }
+                }
+              end
+          }
         end
       end
     end

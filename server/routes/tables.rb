@@ -5,13 +5,35 @@ module MossyAnvil
     module Routes
       # The tables of the trade, as the core reads them.
       module Tables
-        SHOWN = %w[woods other_stock resins fillers mounts grits gates tests ways forms wishes hardeners glues drying_places troubles pigments supplies].freeze
+        SHOWN = %w[
+          woods
+          other_stock
+          resins
+          fillers
+          mounts
+          grits
+          gates
+          tests
+          ways
+          forms
+          wishes
+          hardeners
+          glues
+          drying_places
+          troubles
+          pigments
+          supplies
+        ].freeze
 
         def self.registered(app)
           app.get("/api/tables/:name") do
-            raise NotFound, "there is no table #{params['name'][0, 40].inspect}" unless SHOWN.include?(params["name"])
+            raise NotFound, "there is no table #{params["name"][0, 40].inspect}" unless SHOWN.include?(params["name"])
 
-            answer(name: params["name"], source: MossyAnvil::Table[params["name"]]["source"], rows: MossyAnvil::Table.rows(params["name"]))
+            answer(
+              name: params["name"],
+              source: MossyAnvil::Table[params["name"]]["source"],
+              rows: MossyAnvil::Table.rows(params["name"])
+            )
           end
         end
       end

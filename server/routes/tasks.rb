@@ -14,14 +14,24 @@ module MossyAnvil
         end
 
         def self.plain(row)
-          { **row.slice(:id, :kind, :done), of: row[:total], state: state(row), result: Store::Rows.data(row[:result]), problem: Store::Rows.data(row[:problem]) }
+          {
+            **row.slice(:id, :kind, :done),
+            of: row[:total],
+            state: state(row),
+            result: Store::Rows.data(row[:result]),
+            problem: Store::Rows.data(row[:problem])
+          }
         end
 
         def self.state(row)
-          if row[:problem] then "failed"
-          elsif row[:result] then "ended"
-          elsif row[:stopped] then "stopped"
-          else row[:total].zero? ? "waiting" : "running"
+          if row[:problem]
+            "failed"
+          elsif row[:result]
+            "ended"
+          elsif row[:stopped]
+            "stopped"
+          else
+            row[:total].zero? ? "waiting" : "running"
           end
         end
         private_class_method :state

@@ -21,7 +21,13 @@ module MossyAnvil
         def apply
           before = @shops.lock_climate
           @shops.set_air(**@given)
-          @cards.rescale { |wait| MossyAnvil::Shop::Wait.new(**wait.slice(:started_at, :earliest_at, :likely_at, :cure)).in_air(@now, before.temperature_c, climate.temperature_c) }
+          @cards.rescale do |wait|
+            MossyAnvil::Shop::Wait.new(**wait.slice(:started_at, :earliest_at, :likely_at, :cure)).in_air(
+              @now,
+              before.temperature_c,
+              climate.temperature_c
+            )
+          end
           @briefs.apply(@blanks.on_rack, climate)
           @given
         end

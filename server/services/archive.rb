@@ -17,10 +17,12 @@ module MossyAnvil
 
         # "31-clock-surround" of a blank document.
         def stem(document) = [document["number"], slug(document["name"])].compact.join("-")
-        def slug(text) = text.downcase.gsub(/[^a-z0-9]+/, "-").gsub(/\A-|-\z/, "").then { |slug| slug.empty? ? "blank" : slug[0, 60] }
+        def slug(text) =
+          text.downcase.gsub(/[^a-z0-9]+/, "-").gsub(/\A-|-\z/, "").then { |slug| slug.empty? ? "blank" : slug[0, 60] }
 
         # Can the archive at that path be taken in again?
-        def fits?(path) = File.size(path) <= MAX_BYTES && Zip::File.open(path) { |zip| zip.size <= ArchiveReader::MOST_FILES }
+        def fits?(path) =
+          File.size(path) <= MAX_BYTES && Zip::File.open(path) { |zip| zip.size <= ArchiveReader::MOST_FILES }
       end
     end
   end

@@ -32,7 +32,9 @@ module MossyAnvil
           @reader, @briefs, @copies = reader, briefs, copies
           @report = { taken_in: [], already_here: 0, differ: [], cards_left: [], renumbered: [] }
           furnish(reader["shop.json"], reader["stores.json"]) if shops.empty? && reader.key?("shop.json")
-          (reader["patterns.json"] || { "patterns" => [] })["patterns"].each_with_index { |row, index| keep_pattern(row, index) }
+          (reader["patterns.json"] || { "patterns" => [] })["patterns"].each_with_index do |row, index|
+            keep_pattern(row, index)
+          end
           reader.blanks.each { |name| add(name) }
           @report
         end
@@ -42,22 +44,44 @@ module MossyAnvil
         # Onto an empty shelf: each lot as bought, with what was left of it.
         def shelve(stores)
           stores["products"].each_with_index do |product, place|
-            id = stocks.add_product(**product.slice("name", "kind", "like", "sheet", "pack_g", "pack_price").transform_keys(&:to_sym))
+            id =
+              stocks.add_product(
+                **product.slice("name", "kind", "like", "sheet", "pack_g", "pack_price").transform_keys(&:to_sym)
+              )
             product["lots"].each_with_index do |lot, index|
-              about = { part: lot["part"], code: lot["code"], opened_on: Store::Stocks.day(lot["opened_on"], at: "/stores.json/products/#{place}/lots/#{index}/opened_on") }
-              stocks.add_lot(id, lot["left_g"], Store::Stocks.key("archive-#{@now.to_f}-#{place}-#{index}"), @now, **about)
+              about = {
+                part: lot["part"],
+                code: lot["code"],
+                opened_on:
+                  Store::Stocks.day(lot["opened_on"], at: "/stores.json/products/#{place}/lots/#{index}/opened_on")
+              }
+              stocks.add_lot(
+                id,
+                lot["left_g"],
+                Store::Stocks.key("archive-#{@now.to_f}-#{place}-#{index}"),
+                @now,
+                **about
+              )
             end
           end
-          stores["records"].each { |row| @db[:records].insert(**row.slice("kind", "of", "value").transform_keys(&:to_sym), recorded_at: @now) }
+          stores["records"].each do |row|
+            @db[:records].insert(**row.slice("kind", "of", "value").transform_keys(&:to_sym), recorded_at: @now)
+          end
         end
 
         def keep_pattern(row, index)
-          patterns.add_missing(row["name"], Store::Patterns.pattern(row["form"], at: "/patterns.json/patterns/#{index}"))
+          patterns.add_missing(
+            row["name"],
+            Store::Patterns.pattern(row["form"], at: "/patterns.json/patterns/#{index}")
+          )
         end
 
         # Sets an empty shop up as the archive's; stores: nil where the archive is from before there were any.
         def furnish(shop, stores)
-          shops.set_up(**shop.slice("name", "currency").transform_keys(&:to_sym), **shop["climate"].transform_keys(&:to_sym))
+          shops.set_up(
+            **shop.slice("name", "currency").transform_keys(&:to_sym),
+            **shop["climate"].transform_keys(&:to_sym)
+          )
           shop["lathes"].each { |name, lathe| shops.keep_lathe(name, lathe) }
           shelve(stores) if stores
         end
@@ -72,7 +96,8 @@ module MossyAnvil
 
           id = take(name, document, journal)
           cards.unpack(id, card) if card
-          @reader.under("journals/#{stem}.json") { blanks.place(id, true, @now) } if journals.any? { |part| part["put_away"] }
+          return unless journals.any? { |part| part["put_away"] }
+          @reader.under("journals/#{stem}.json") { blanks.place(id, true, @now) }
         end
 
         def add_to(id, name, document, journal, card)
@@ -101,13 +126,17 @@ module MossyAnvil
           reader.under("cards/#{stem}.json") { check_card(card, reader[name]) } if card
           pictures(reader, stem) do |about, _|
             time = about["taken_at"]
-            refuse("/photographs/#{stem}.json/photographs", "has a picture taken at #{time}", "a time there is") unless time.nil? || MossyAnvil::Formats::Days.time?(time)
+            unless time.nil? || MossyAnvil::Formats::Days.time?(time)
+              refuse("/photographs/#{stem}.json/photographs", "has a picture taken at #{time}", "a time there is")
+            end
           end
         end
 
         def check_times(reader, part)
           reader[part]["entries"].each_with_index do |entry, index|
-            refuse("/#{part}/entries/#{index}/logged_at", "is #{entry['logged_at']}", "a time there is") unless MossyAnvil::Formats::Days.time?(entry["logged_at"])
+            unless MossyAnvil::Formats::Days.time?(entry["logged_at"])
+              refuse("/#{part}/entries/#{index}/logged_at", "is #{entry["logged_at"]}", "a time there is")
+            end
           end
         end
 
@@ -115,19 +144,24 @@ module MossyAnvil
         def check_card(card, document)
           return if %w[number name shape].any? { |key| document[key] && document[key] == card["document"][key] }
 
-          refuse("/document", "is of another blank (#{MossyAnvil::Fault.shown(card['document']['name'])})", "the blank beside it")
+          refuse(
+            "/document",
+            "is of another blank (#{MossyAnvil::Fault.shown(card["document"]["name"])})",
+            "the blank beside it"
+          )
         end
 
         # Yields what is said of each picture of a stem, and the Picture.
         def pictures(reader, stem)
           (reader["photographs/#{stem}.json"]&.fetch("photographs") || []).each do |about|
-            file = "photographs/#{stem}/#{about['sha256']}.jpg"
+            file = "photographs/#{stem}/#{about["sha256"]}.jpg"
             yield about, reader[file] || lacks(file, stem)
           end
         end
 
         def lacks(file, stem) = refuse("/#{file}", "is not in the archive", "the picture that #{stem}.json speaks of")
-        def refuse(path, problem, allowed) = raise(MossyAnvil::InvalidInput, [MossyAnvil::Fault.new(path: path, problem: problem, allowed: allowed)])
+        def refuse(path, problem, allowed) =
+          raise(MossyAnvil::InvalidInput, [MossyAnvil::Fault.new(path: path, problem: problem, allowed: allowed)])
         def keep_pictures(id, stem) = pictures(@reader, stem) { |about, picture| photographs.add(id, picture, about) }
 
         def take(name, document, journal)
@@ -148,7 +182,10 @@ module MossyAnvil
           known = blanks.find(id)[:document]["readings"] || []
           # As they are written: 60 and 60.0 are one reading.
           written = known.map { |reading| MossyAnvil::Formats::JsonLayout.one_line(reading) }
-          missing = (document["readings"] || []).reject { |reading| written.include?(MossyAnvil::Formats::JsonLayout.one_line(reading)) }
+          missing =
+            (document["readings"] || []).reject do |reading|
+              written.include?(MossyAnvil::Formats::JsonLayout.one_line(reading))
+            end
           return if missing.empty?
 
           whole = document.merge("readings" => known + missing)
@@ -159,11 +196,17 @@ module MossyAnvil
           journal.each { |entry| blanks.keep_entry(id, entry.transform_keys(&:to_sym)) }
         end
 
-        def alike?(one, other) = MossyAnvil::Formats::BlankFile.write(one.except("readings")) == MossyAnvil::Formats::BlankFile.write(other.except("readings"))
+        def alike?(one, other) =
+          MossyAnvil::Formats::BlankFile.write(one.except("readings")) ==
+            MossyAnvil::Formats::BlankFile.write(other.except("readings"))
 
         def brief(document)
           first = document["readings"]&.first
-          Brief.new(Reckoner.new(shops.climate, now: @now).assess(document), now: @now, started_at: first && Time.parse(first["taken_at"])).to_h
+          Brief.new(
+            Reckoner.new(shops.climate, now: @now).assess(document),
+            now: @now,
+            started_at: first && Time.parse(first["taken_at"])
+          ).to_h
         end
       end
     end

@@ -13,8 +13,10 @@ module MossyAnvil
 
         MB = 1_000_000
         KINDS = {
-          /\Ashop\.json\z/ => Kind.new("ArchivedShop", 8 * MB), /\Aparcel\.json\z/ => Kind.new("ArchivedParcel", MB),
-          /\Astores\.json\z/ => Kind.new("ArchivedStores", 64 * MB), /\Apatterns\.json\z/ => Kind.new("ArchivedPatterns", 32 * MB),
+          /\Ashop\.json\z/ => Kind.new("ArchivedShop", 8 * MB),
+          /\Aparcel\.json\z/ => Kind.new("ArchivedParcel", MB),
+          /\Astores\.json\z/ => Kind.new("ArchivedStores", 64 * MB),
+          /\Apatterns\.json\z/ => Kind.new("ArchivedPatterns", 32 * MB),
           %r{\Acards/[\w.-]+\.json\z} => Kind.new("ArchivedCard", 32 * MB),
           %r{\Ablanks/[\w.-]+\.anvil\.json\z} => Kind.new(nil, MossyAnvil::Formats::JsonText::MAX_BYTES),
           %r{\Ajournals/[\w.-]+\.json\z} => Kind.new("ArchivedJournal", 64 * MB),
@@ -35,7 +37,9 @@ module MossyAnvil
           files = @zip.entries.select(&:file?)
           refuse("", "holds #{files.size} files", "at most #{MOST_FILES}") if files.size > MOST_FILES
           @files = files.to_h { |entry| [known(entry.name), entry] }
-          refuse("", "has neither shop.json nor parcel.json", "an archive or a parcel that this program wrote") unless key?("shop.json") || key?("parcel.json")
+          unless key?("shop.json") || key?("parcel.json")
+            refuse("", "has neither shop.json nor parcel.json", "an archive or a parcel that this program wrote")
+          end
         rescue Zip::Error, Zlib::Error => e
           unreadable(e)
         end
@@ -46,7 +50,11 @@ module MossyAnvil
         def blanks = @files.keys.grep(%r{\Ablanks/}).sort
 
         # Names of the journals that go with a stem, in order: a long one is in several.
-        def journals(stem) = @files.keys.grep(%r{\Ajournals/#{Regexp.escape(stem)}(\.\d+)?\.json\z}).sort_by { |name| name[/\.(\d+)\.json\z/, 1].to_i }
+        def journals(stem) =
+          @files
+            .keys
+            .grep(%r{\Ajournals/#{Regexp.escape(stem)}(\.\d+)?\.json\z})
+            .sort_by { |name| name[/\.(\d+)\.json\z/, 1].to_i }
 
         # String-keyed data of a part, or its Picture; nil where there is no such part. Raises InvalidInput with the part's name first in the path.
         def [](name)
@@ -54,7 +62,11 @@ module MossyAnvil
           kind = kind_of(name)
           under(name) do
             text = inflated(entry, kind)
-            kind.schema == :picture ? Picture.kept(text, File.basename(name, ".jpg")) : checked(kind.schema, parsed(text, kind))
+            if kind.schema == :picture
+              Picture.kept(text, File.basename(name, ".jpg"))
+            else
+              checked(kind.schema, parsed(text, kind))
+            end
           end
         rescue Zip::Error, Zlib::Error => e
           unreadable(e)
@@ -64,7 +76,10 @@ module MossyAnvil
         def under(name)
           yield
         rescue MossyAnvil::InvalidInput => e
-          raise(MossyAnvil::InvalidInput, e.faults.map { |fault| MossyAnvil::Fault.new(**fault.to_h, path: "/#{name}#{fault.path}") })
+          raise(
+            MossyAnvil::InvalidInput,
+            e.faults.map { |fault| MossyAnvil::Fault.new(**fault.to_h, path: "/#{name}#{fault.path}") }
+          )
         end
 
         private
@@ -74,8 +89,11 @@ module MossyAnvil
         def known(name)
           return name if name.valid_encoding? && kind_of(name)
 
-          refuse("", "holds #{MossyAnvil::Fault.shown(name.scrub)}",
-            "shop.json or parcel.json, stores.json, patterns.json, blanks, journals, cards and photographs only")
+          refuse(
+            "",
+            "holds #{MossyAnvil::Fault.shown(name.scrub)}",
+            "shop.json or parcel.json, stores.json, patterns.json, blanks, journals, cards and photographs only"
+          )
         end
 
         # Read up to its limit, whatever the zip says of its size.
@@ -84,7 +102,9 @@ module MossyAnvil
           refuse("", "is larger than #{kind.most_bytes} bytes", "at most so many") if text.bytesize > kind.most_bytes
           kind.schema == :picture ? @picture_room -= text.bytesize : @text_room -= text.bytesize
           room = [@picture_room, @text_room].min
-          refuse("", "unpacks, with what came before it, to more than is read", "#{MOST_TEXT_BYTES} bytes") if room.negative?
+          if room.negative?
+            refuse("", "unpacks, with what came before it, to more than is read", "#{MOST_TEXT_BYTES} bytes")
+          end
           text
         end
 
@@ -101,16 +121,25 @@ module MossyAnvil
           schema == "ArchivedCard" ? card(whole) : whole
         end
 
-        def card(whole) = whole.merge("document" => blank(whole["document"], "/document")).tap { |found| ArchivedCardRules.new(found).check }
+        def card(whole) =
+          whole
+            .merge("document" => blank(whole["document"], "/document"))
+            .tap { |found| ArchivedCardRules.new(found).check }
 
         # A blank document of any version, as the present one has it.
         def blank(data, at = "")
-          MossyAnvil::Formats::BlankFile.current(data).tap { |document| MossyAnvil::Formats::BlankFile.from_data(document) }
+          MossyAnvil::Formats::BlankFile
+            .current(data)
+            .tap { |document| MossyAnvil::Formats::BlankFile.from_data(document) }
         rescue MossyAnvil::InvalidInput => e
-          raise(MossyAnvil::InvalidInput, e.faults.map { |fault| MossyAnvil::Fault.new(**fault.to_h, path: "#{at}#{fault.path}") })
+          raise(
+            MossyAnvil::InvalidInput,
+            e.faults.map { |fault| MossyAnvil::Fault.new(**fault.to_h, path: "#{at}#{fault.path}") }
+          )
         end
 
-        def unreadable(error) = refuse("", "is no zip that can be read (#{error.class.name.split('::').last})", "a zip archive")
+        def unreadable(error) =
+          refuse("", "is no zip that can be read (#{error.class.name.split("::").last})", "a zip archive")
 
         def refuse(path, problem, allowed)
           raise MossyAnvil::InvalidInput, [MossyAnvil::Fault.new(path: path, problem: problem, allowed: allowed)]

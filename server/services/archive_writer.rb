@@ -22,7 +22,13 @@ module MossyAnvil
             Zip::OutputStream.open(path) do |zip|
               put(zip, "shop.json", MossyAnvil::Formats::JsonLayout.text(shop))
               put(zip, "stores.json", MossyAnvil::Formats::JsonLayout.text(stores))
-              put(zip, "patterns.json", MossyAnvil::Formats::JsonLayout.text("patterns" => patterns.all.map { |row| { "name" => row[:name], "form" => row[:form] } }))
+              put(
+                zip,
+                "patterns.json",
+                MossyAnvil::Formats::JsonLayout.text(
+                  "patterns" => patterns.all.map { |row| { "name" => row[:name], "form" => row[:form] } }
+                )
+              )
               blanks.ids.each { |id| put_blank(zip, id, blanks.find(id)) }
             end
           end
@@ -31,12 +37,14 @@ module MossyAnvil
         # The same of the parcel of one blank. Whoever gets it has it on the rack. Gives back the blank as the store has it.
         def write_parcel(path, id)
           Store::Connection.snapshot(@db) do
-            blanks.find(id).tap do |kept|
-              Zip::OutputStream.open(path) do |zip|
-                put(zip, "parcel.json", MossyAnvil::Formats::JsonLayout.text(Archive::PARCEL))
-                put_blank(zip, id, { **kept, put_away: false })
+            blanks
+              .find(id)
+              .tap do |kept|
+                Zip::OutputStream.open(path) do |zip|
+                  put(zip, "parcel.json", MossyAnvil::Formats::JsonLayout.text(Archive::PARCEL))
+                  put_blank(zip, id, { **kept, put_away: false })
+                end
               end
-            end
           end
         end
 
@@ -52,7 +60,11 @@ module MossyAnvil
           put(zip, "blanks/#{stem}.anvil.json", MossyAnvil::Formats::BlankFile.write(kept[:document]))
           put_journal(zip, stem, kept)
           put_photographs(zip, stem, id)
-          cards.open_of(id)&.then { |card| put(zip, "cards/#{stem}.json", MossyAnvil::Formats::JsonLayout.text(cards.parcel(card[:id]))) }
+          cards
+            .open_of(id)
+            &.then do |card|
+              put(zip, "cards/#{stem}.json", MossyAnvil::Formats::JsonLayout.text(cards.parcel(card[:id])))
+            end
         end
 
         # In parts of ENTRIES_A_PART, the first of them there even where it is empty.
@@ -60,7 +72,11 @@ module MossyAnvil
           entries = kept[:journal].map { |entry| entry.except(:id).transform_keys(&:to_s) }
           (entries.empty? ? [[]] : entries.each_slice(ENTRIES_A_PART)).each_with_index do |part, index|
             about = { "put_away" => (index.zero? && kept[:put_away]) || nil, "entries" => part }.compact
-            put(zip, "journals/#{stem}#{".#{index + 1}" if index.positive?}.json", MossyAnvil::Formats::JsonLayout.text(about))
+            put(
+              zip,
+              "journals/#{stem}#{".#{index + 1}" if index.positive?}.json",
+              MossyAnvil::Formats::JsonLayout.text(about)
+            )
           end
         end
 
@@ -69,20 +85,33 @@ module MossyAnvil
           kept = photographs.of(id)
           return if kept.empty?
 
-          said = kept.map { |one| one.slice(:sha256, :view, :caption, :hidden, :scale, :taken_at).transform_keys(&:to_s) }
+          said =
+            kept.map { |one| one.slice(:sha256, :view, :caption, :hidden, :scale, :taken_at).transform_keys(&:to_s) }
           put(zip, "photographs/#{stem}.json", MossyAnvil::Formats::JsonLayout.text("photographs" => said))
           kept.each { |one| put(zip, "photographs/#{stem}/#{one[:sha256]}.jpg", photographs.bytes(id, one[:id])) }
         end
 
         def shop
           shop = shops.current
-          Archive::FORMAT.merge("name" => shop[:name], "currency" => shop[:currency], "climate" => { "temperature_c" => shop[:temperature_c], "humidity" => shop[:humidity] },
-            "lathes" => shops.lathes)
+          Archive::FORMAT.merge(
+            "name" => shop[:name],
+            "currency" => shop[:currency],
+            "climate" => {
+              "temperature_c" => shop[:temperature_c],
+              "humidity" => shop[:humidity]
+            },
+            "lathes" => shops.lathes
+          )
         end
 
         def stores
-          { "products" => stocks.products.map { |product| Store::Rows.data(product.except(:id).merge(lots: product[:lots].map { |lot| lot.except(:id) })) },
-            "records" => cards.records.map { |row| row.compact.transform_keys(&:to_s) } }
+          {
+            "products" =>
+              stocks.products.map do |product|
+                Store::Rows.data(product.except(:id).merge(lots: product[:lots].map { |lot| lot.except(:id) }))
+              end,
+            "records" => cards.records.map { |row| row.compact.transform_keys(&:to_s) }
+          }
         end
       end
     end

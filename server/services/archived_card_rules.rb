@@ -25,35 +25,48 @@ module MossyAnvil
 
         private
 
-        def fault(path, problem, allowed) = @faults << MossyAnvil::Fault.new(path: path, problem: problem, allowed: allowed)
+        def fault(path, problem, allowed) =
+          @faults << MossyAnvil::Fault.new(path: path, problem: problem, allowed: allowed)
 
         def check_steps
           @card["steps"].each_with_index do |step, index|
             next if planned.include?(step["id"])
 
-            fault("/steps/#{index}/id", "is #{MossyAnvil::Fault.shown(step['id'])}", "a step of the plan of its document")
+            fault(
+              "/steps/#{index}/id",
+              "is #{MossyAnvil::Fault.shown(step["id"])}",
+              "a step of the plan of its document"
+            )
           end
         end
 
         # Ids of the steps that are planned for its document, by whoever made it or as they are proposed.
         def planned
-          @planned ||= MossyAnvil::Report::MendReport.new(Reckoner.blank(@card["document"]), climate: MossyAnvil::Report::ShopClimate.new, now: nil).steps.map(&:id)
+          @planned ||=
+            MossyAnvil::Report::MendReport
+              .new(Reckoner.blank(@card["document"]), climate: MossyAnvil::Report::ShopClimate.new, now: nil)
+              .steps
+              .map(&:id)
         end
 
         # Every line has a key of its own; those that came of a mark too.
         def check_lines
           seen = {}
           each_line do |line, path|
-            fault("#{path}/key", "is used twice (#{line['key']})", "each line its own") if seen[line["key"]]
+            fault("#{path}/key", "is used twice (#{line["key"]})", "each line its own") if seen[line["key"]]
             seen[line["key"]] = true
           end
           @keys = seen
         end
 
         def each_line(&)
-          @card["steps"].each_with_index { |step, place| step["lines"].each_with_index { |line, index| yield line, "/steps/#{place}/lines/#{index}" } }
+          @card["steps"].each_with_index do |step, place|
+            step["lines"].each_with_index { |line, index| yield line, "/steps/#{place}/lines/#{index}" }
+          end
           @card["marks"].each_with_index do |mark, place|
-            (mark.dig("found", "lines") || []).each_with_index { |line, index| yield line, "/marks/#{place}/found/lines/#{index}" }
+            (mark.dig("found", "lines") || []).each_with_index do |line, index|
+              yield line, "/marks/#{place}/found/lines/#{index}"
+            end
           end
         end
 
@@ -61,10 +74,14 @@ module MossyAnvil
           keys, dones = {}, {}
           @card["marks"].each_with_index do |mark, index|
             path = "/marks/#{index}"
-            fault("#{path}/line", "is #{MossyAnvil::Fault.shown(mark['line'])}", "a line of this card") unless @keys[mark["line"]]
+            unless @keys[mark["line"]]
+              fault("#{path}/line", "is #{MossyAnvil::Fault.shown(mark["line"])}", "a line of this card")
+            end
             fault("#{path}/key", "is used twice", "each mark its own") if keys[mark["key"]]
             once = mark.values_at("line", "kind", "turn")
-            fault(path, "is there twice", "each line done once in a turn") if dones[once] && !%w[trouble seen].include?(mark["kind"])
+            if dones[once] && !%w[trouble seen].include?(mark["kind"])
+              fault(path, "is there twice", "each line done once in a turn")
+            end
             keys[mark["key"]] = dones[once] = true
             time("#{path}/marked_at", mark["marked_at"])
           end
@@ -81,27 +98,47 @@ module MossyAnvil
             reached.concat(fresh)
           end
           astray = @keys.keys - known.keys
-          fault("/marks", "hold lines that came of no line of this card (#{astray.first(3).join(', ')})", "lines that came of its own") if astray.any?
+          return unless astray.any?
+          fault(
+            "/marks",
+            "hold lines that came of no line of this card (#{astray.first(3).join(", ")})",
+            "lines that came of its own"
+          )
         end
 
         def keys_of(lines) = (lines || []).map { |line| line["key"] }
 
         # Keys of the lines that came of each line.
         def grown
-          @grown ||= @card["marks"].group_by { |mark| mark["line"] }.transform_values { |marks| marks.flat_map { |mark| keys_of(mark.dig("found", "lines")) } }
+          @grown ||=
+            @card["marks"]
+              .group_by { |mark| mark["line"] }
+              .transform_values { |marks| marks.flat_map { |mark| keys_of(mark.dig("found", "lines")) } }
         end
 
         def check_wait(wait, path)
-          fault("#{path}/line", "is #{MossyAnvil::Fault.shown(wait['line'])}", "a line of this card") unless @keys[wait["line"]]
+          unless @keys[wait["line"]]
+            fault("#{path}/line", "is #{MossyAnvil::Fault.shown(wait["line"])}", "a line of this card")
+          end
           times = TIMES.to_h { |name| [name, wait[name] && time("#{path}/#{name}", wait[name])] }
-          { "earliest_at" => "started_at", "likely_at" => "earliest_at", "ended_at" => "started_at" }.each do |later, sooner|
-            fault("#{path}/#{later}", "is #{wait[later]}", "#{wait[sooner]} or later") if times[later] && times[sooner] && times[later] < times[sooner]
+          {
+            "earliest_at" => "started_at",
+            "likely_at" => "earliest_at",
+            "ended_at" => "started_at"
+          }.each do |later, sooner|
+            if times[later] && times[sooner] && times[later] < times[sooner]
+              fault("#{path}/#{later}", "is #{wait[later]}", "#{wait[sooner]} or later")
+            end
           end
         end
 
         # A Time, or nil and a fault where no calendar has it.
         def time(path, text)
-          Time.iso8601(text).tap { |time| fault(path, "is #{text}", "a time from the year 1 on") && (return nil) unless time.year.between?(1, 9999) }
+          Time
+            .iso8601(text)
+            .tap do |time|
+              fault(path, "is #{text}", "a time from the year 1 on") && (return nil) unless time.year.between?(1, 9999)
+            end
         rescue ArgumentError
           fault(path, "is #{text[0, 40]}", "a time there is")
           nil

@@ -18,12 +18,18 @@ module MossyAnvil
         # Ending, media type and text; raises NotFound where there is no such format.
         def written(format)
           case format
-          when "section" then ["section.svg", "image/svg+xml", MossyAnvil::Formats::SectionMap.new(@blank).svg]
-          when "sheet" then ["pdf", "application/pdf", Prints::SurveySheet.new(@blank, @reckoner.assess(@document), @now).pdf]
-          when "blank" then ["anvil.json", BLANK_TYPE, MossyAnvil::Formats::BlankFile.write(@document)]
-          when "csv" then ["csv", "text/csv", MossyAnvil::Formats::SurveyCsv.text(@document)]
-          when "svg" then ["svg", "image/svg+xml", MossyAnvil::Formats::SkinMap.new(@blank).svg]
-          else @blank.form && of_form(format) or raise NotFound, "this blank is not written as #{format[0, 20].inspect}"
+          when "section"
+            ["section.svg", "image/svg+xml", MossyAnvil::Formats::SectionMap.new(@blank).svg]
+          when "sheet"
+            ["pdf", "application/pdf", Prints::SurveySheet.new(@blank, @reckoner.assess(@document), @now).pdf]
+          when "blank"
+            ["anvil.json", BLANK_TYPE, MossyAnvil::Formats::BlankFile.write(@document)]
+          when "csv"
+            ["csv", "text/csv", MossyAnvil::Formats::SurveyCsv.text(@document)]
+          when "svg"
+            ["svg", "image/svg+xml", MossyAnvil::Formats::SkinMap.new(@blank).svg]
+          else
+            @blank.form && of_form(format) or raise NotFound, "this blank is not written as #{format[0, 20].inspect}"
           end
         end
 
@@ -31,9 +37,12 @@ module MossyAnvil
 
         def of_form(format)
           case format
-          when "template" then ["template.pdf", "application/pdf", Prints::TemplateSheet.new(@blank, @now).pdf]
-          when "template_svg" then ["template.svg", "image/svg+xml", MossyAnvil::Formats::FormTemplate.new(@blank).svg]
-          when "stl" then ["stl", "model/stl", MossyAnvil::Formats::FormMesh.new(@blank).stl]
+          when "template"
+            ["template.pdf", "application/pdf", Prints::TemplateSheet.new(@blank, @now).pdf]
+          when "template_svg"
+            ["template.svg", "image/svg+xml", MossyAnvil::Formats::FormTemplate.new(@blank).svg]
+          when "stl"
+            ["stl", "model/stl", MossyAnvil::Formats::FormMesh.new(@blank).stl]
           end
         end
       end

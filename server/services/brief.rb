@@ -18,8 +18,13 @@ module MossyAnvil
 
         # Columns of the blanks table.
         def to_h
-          { ready: @move[:ready], note: @move[:station], wait_started_at: ends_at && [@started_at, @now].min, wait_earliest_at: ends_at && earliest_at,
-            wait_ends_at: ends_at }
+          {
+            ready: @move[:ready],
+            note: @move[:station],
+            wait_started_at: ends_at && [@started_at, @now].min,
+            wait_earliest_at: ends_at && earliest_at,
+            wait_ends_at: ends_at
+          }
         end
 
         private

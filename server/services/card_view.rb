@@ -14,13 +14,20 @@ module MossyAnvil
         end
 
         def to_h
-          { **@card.slice(:id, :blank_id), started_at: stamp(@card[:started_at]), ended_at: stamp(@card[:ended_at]), now: @now.utc.iso8601(3),
-                                           next_line: next_line&.fetch("key"), steps: @card[:steps].map { |step| told(step) } }
+          {
+            **@card.slice(:id, :blank_id),
+            started_at: stamp(@card[:started_at]),
+            ended_at: stamp(@card[:ended_at]),
+            now: @now.utc.iso8601(3),
+            next_line: next_line&.fetch("key"),
+            steps: @card[:steps].map { |step| told(step) }
+          }
         end
 
         # Every line of the card, those that came of a trouble or a weight among them.
         def lines = @lines ||= @card[:steps].flat_map { |step| lines_of(step) }
-        def line(key) = lines.find { |one| one["key"] == key } || raise(NotFound, "there is no line #{key.to_s[0, 40]} on this card")
+        def line(key) =
+          lines.find { |one| one["key"] == key } || raise(NotFound, "there is no line #{key.to_s[0, 40]} on this card")
         def step_of(key) = @card[:steps].find { |step| lines_of(step).any? { |line| line["key"] == key } }
         def turn(key) = marks(key, "taken_back").size
         def done?(key) = !mark(key, "done").nil?
@@ -28,13 +35,20 @@ module MossyAnvil
 
         # Every line of a step ticked that has to be?
         def all_done?(step_id)
-          lines_of(@card[:steps].find { |one| one["id"] == step_id }).all? { |line| line["optional"] || done?(line["key"]) }
+          lines_of(@card[:steps].find { |one| one["id"] == step_id }).all? do |line|
+            line["optional"] || done?(line["key"])
+          end
         end
 
         # { name => value } measured at a step so far.
         def measures(step_id)
           step = @card[:steps].find { |one| one["id"] == step_id }
-          lines_of(step).filter_map { |line| line["measures"] && mark(line["key"], "done")&.then { |mark| mark[:value] && [line["measures"], mark[:value]] } }.to_h
+          lines_of(step)
+            .filter_map do |line|
+              line["measures"] &&
+                mark(line["key"], "done")&.then { |mark| mark[:value] && [line["measures"], mark[:value]] }
+            end
+            .to_h
         end
 
         private
@@ -50,7 +64,10 @@ module MossyAnvil
         end
 
         def grown(key)
-          came = @marks.fetch(key, []).select { |mark| mark[:kind] == "trouble" || (mark[:kind] == "done" && mark[:turn] == turn(key)) }
+          came =
+            @marks
+              .fetch(key, [])
+              .select { |mark| mark[:kind] == "trouble" || (mark[:kind] == "done" && mark[:turn] == turn(key)) }
           came.flat_map { |mark| mark.dig(:found, "lines") || [] }.flat_map { |line| [line, *grown(line["key"])] }
         end
 
@@ -58,26 +75,54 @@ module MossyAnvil
 
         # What the weights said last, and what went wrong.
         def found_in(step_id)
-          @card[:marks].select { |mark| mark[:found] && step_of(mark[:line])&.fetch("id") == step_id && (mark[:kind] == "trouble" || mark[:turn] == turn(mark[:line])) }
-                       .flat_map { |mark| [mark.dig(:found, "trouble"), *mark.dig(:found, "says")].compact }.last(6)
+          @card[:marks]
+            .select do |mark|
+              mark[:found] && step_of(mark[:line])&.fetch("id") == step_id &&
+                (mark[:kind] == "trouble" || mark[:turn] == turn(mark[:line]))
+            end
+            .flat_map { |mark| [mark.dig(:found, "trouble"), *mark.dig(:found, "says")].compact }
+            .last(6)
         end
 
         def told(step)
-          { **step.slice("id", "do", "name", "cautions", "tools", "troubles").transform_keys(&:to_sym), says: found_in(step["id"]),
-                                                                                                        lines: lines_of(step).map { |line| shown(line) } }
+          {
+            **step.slice("id", "do", "name", "cautions", "tools", "troubles").transform_keys(&:to_sym),
+            says: found_in(step["id"]),
+            lines: lines_of(step).map { |line| shown(line) }
+          }
         end
 
         def shown(line)
           key = line["key"]
           done = mark(key, "done")
-          { **line.slice("key", "kind", "message", "minutes", "working", "measures", "unlocks", "optional", "target").transform_keys(&:to_sym),
-            done_at: stamp(done && done[:marked_at]), value: done && done[:value], wait: wait(key), **watched(line) }
+          {
+            **line.slice(
+              "key",
+              "kind",
+              "message",
+              "minutes",
+              "working",
+              "measures",
+              "unlocks",
+              "optional",
+              "target"
+            ).transform_keys(&:to_sym),
+            done_at: stamp(done && done[:marked_at]),
+            value: done && done[:value],
+            wait: wait(key),
+            **watched(line)
+          }
         end
 
         # What was seen of a line that is watched; of one that measures how long, what the looks before it come to.
         def watched(line)
           log = line["watch"] ? bubble_log(line) : nil
-          suggested = line["measures"] == "bubbling_min" ? before(line).filter_map { |one| one["watch"] && bubble_log(one)&.bubbled_min(@now) }.last : nil
+          suggested =
+            (
+              if line["measures"] == "bubbling_min"
+                before(line).filter_map { |one| one["watch"] && bubble_log(one)&.bubbled_min(@now) }.last
+              end
+            )
           looks = seen(line["key"]).map { |mark| { at: stamp(mark[:marked_at]), value: mark[:value].to_i } }
           { watch: line["watch"], seen: looks, says: log&.says(@now), suggested: suggested }
         end
@@ -87,12 +132,20 @@ module MossyAnvil
 
         def bubble_log(line)
           started = @waits[line["key"]] or return
-          MossyAnvil::Mend::BubbleLog.new(started[:started_at], seen(line["key"]).map { |mark| [mark[:marked_at], mark[:value].to_i] })
+          MossyAnvil::Mend::BubbleLog.new(
+            started[:started_at],
+            seen(line["key"]).map { |mark| [mark[:marked_at], mark[:value].to_i] }
+          )
         end
 
         def wait(key)
           found = @waits[key] or return
-          { started_at: stamp(found[:started_at]), earliest_at: stamp(found[:earliest_at]), likely_at: stamp(found[:likely_at]), ended_at: stamp(found[:ended_at]) }
+          {
+            started_at: stamp(found[:started_at]),
+            earliest_at: stamp(found[:earliest_at]),
+            likely_at: stamp(found[:likely_at]),
+            ended_at: stamp(found[:ended_at])
+          }
         end
 
         def stamp(time) = time&.utc&.iso8601

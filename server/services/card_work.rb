@@ -17,7 +17,10 @@ module MossyAnvil
         def open(blank_id, key, document, plan)
           refuse("/mend", "has no steps", "at least one step to work by") if plan["steps"].empty?
 
-          steps = plan["steps"].map { |step| { **step.slice("id", "do", "name", "cautions", "tools", "lines"), "troubles" => troubles(step["do"]) } }
+          steps =
+            plan["steps"].map do |step|
+              { **step.slice("id", "do", "name", "cautions", "tools", "lines"), "troubles" => troubles(step["do"]) }
+            end
           show(@cards.open(blank_id, key, document, steps, held(plan["materials"]), @now))
         end
 
@@ -31,8 +34,16 @@ module MossyAnvil
             next if repeated?(card, view, line["key"], body)
 
             send(:"on_#{kind}", card, view, line, body)
-            @cards.mark(id, key: body["key"], line: line["key"], kind: kind, turn: turn, value: body["value"],
-              found: kind == "done" ? verdict(card, view, line, body["value"]) : nil, now: @now)
+            @cards.mark(
+              id,
+              key: body["key"],
+              line: line["key"],
+              kind: kind,
+              turn: turn,
+              value: body["value"],
+              found: kind == "done" ? verdict(card, view, line, body["value"]) : nil,
+              now: @now
+            )
           end
         end
 
@@ -42,28 +53,59 @@ module MossyAnvil
             line = view.line(body["line"])
             next if card[:marks].any? { |mark| mark[:key] == body["key"] }
 
-            met = step(card, view.step_of(line["key"])["id"]).trouble(body["trouble"], amount: body["amount"], hours: hours_since_pour(card, view, line))
-            @cards.mark(id, key: body["key"], line: line["key"], kind: "trouble", turn: 0, value: body["amount"], now: @now,
-              found: { trouble: { tone: "stop", figure: nil, **MossyAnvil::Message.of("tables.troubles.#{met[:key]}.now") },
-                       says: met[:says].map { |one| { **one, figure: nil } },
-                       lines: keyed(met[:lines], "#{line['key']}.#{body['key'][0, 4]}") })
+            met =
+              step(card, view.step_of(line["key"])["id"]).trouble(
+                body["trouble"],
+                amount: body["amount"],
+                hours: hours_since_pour(card, view, line)
+              )
+            @cards.mark(
+              id,
+              key: body["key"],
+              line: line["key"],
+              kind: "trouble",
+              turn: 0,
+              value: body["amount"],
+              now: @now,
+              found: {
+                trouble: {
+                  tone: "stop",
+                  figure: nil,
+                  **MossyAnvil::Message.of("tables.troubles.#{met[:key]}.now")
+                },
+                says: met[:says].map { |one| { **one, figure: nil } },
+                lines: keyed(met[:lines], "#{line["key"]}.#{body["key"][0, 4]}")
+              }
+            )
           end
         end
 
         # Ends it: what was measured is kept, and a line goes to the journal. The same key sent again ends it once.
         def close(id, key)
           change(id, again: ->(card) { @blanks.logged?(card[:blank_id], key) }) do |held, view|
-            records = held[:steps].flat_map { |told| step(held, told["id"]).verdict(view.measures(told["id"]))[:records] }
+            records =
+              held[:steps].flat_map { |told| step(held, told["id"]).verdict(view.measures(told["id"]))[:records] }
             @cards.close(id, records, @now)
             mend(held, view)
-            @blanks.keep_entry(held[:blank_id], key: key, kind: "mend", stage: nil, speed_rpm: nil, note: note(held, view), logged_at: @now)
+            @blanks.keep_entry(
+              held[:blank_id],
+              key: key,
+              kind: "mend",
+              stage: nil,
+              speed_rpm: nil,
+              note: note(held, view),
+              logged_at: @now
+            )
           end
         end
 
         private
 
         # [[key, part, g], ...]: however many products of a class the plan names, the card holds one amount of it.
-        def held(materials) = materials.group_by { |row| row.values_at("key", "part") }.map { |(key, part), rows| [key, part, rows.sum { |row| row["amount"] }] }
+        def held(materials) =
+          materials
+            .group_by { |row| row.values_at("key", "part") }
+            .map { |(key, part), rows| [key, part, rows.sum { |row| row["amount"] }] }
 
         # The blank is mended by every step whose lines are all ticked. Its version goes up: whoever has it open elsewhere is told.
         def mend(card, view)
@@ -74,7 +116,12 @@ module MossyAnvil
           measured = done.to_h { |step_id| [step_id, view.measures(step_id)] }
           document = reckoned(card[:document]).document_after(kept[:document], done, measured: measured)
           first = kept[:document]["readings"]&.first
-          brief = Brief.new(Reckoner.new(@climate, now: @now).assess(document), now: @now, started_at: first && Time.parse(first["taken_at"]))
+          brief =
+            Brief.new(
+              Reckoner.new(@climate, now: @now).assess(document),
+              now: @now,
+              started_at: first && Time.parse(first["taken_at"])
+            )
           @blanks.save(card[:blank_id], kept[:version], document, brief.to_h)
         end
 
@@ -90,7 +137,12 @@ module MossyAnvil
         end
 
         def reckoned(document)
-          MossyAnvil::Report::MendReport.new(Reckoner.blank(document), climate: @climate, now: @now, records: MossyAnvil::Model::ShopRecords.new(@cards.records))
+          MossyAnvil::Report::MendReport.new(
+            Reckoner.blank(document),
+            climate: @climate,
+            now: @now,
+            records: MossyAnvil::Model::ShopRecords.new(@cards.records)
+          )
         end
 
         def step(card, step_id) = (@steps ||= reckoned(card[:document]).steps).find { |one| one.id == step_id }
@@ -101,10 +153,14 @@ module MossyAnvil
           return true if card[:marks].any? { |mark| mark[:key] == body["key"] }
 
           case body["kind"]
-          when "done" then view.done?(key)
-          when "started" then view.started?(key) || view.done?(key)
-          when "seen" then false
-          else !view.done?(key) && !view.started?(key)
+          when "done"
+            view.done?(key)
+          when "started"
+            view.started?(key) || view.done?(key)
+          when "seen"
+            false
+          else
+            !view.done?(key) && !view.started?(key)
           end
         end
 
@@ -119,7 +175,10 @@ module MossyAnvil
           grams = body["value"] || line.dig("target", "value")
           draws = line["draws"] or return
           # A weight of the wood itself says how much it took up since it was last weighed.
-          grams -= view.measures(view.step_of(line["key"])["id"]).then { |before| before["wet_g"] || before["dry_g"] || grams } if line["measures"] == "wet_g"
+          grams -=
+            view
+              .measures(view.step_of(line["key"])["id"])
+              .then { |before| before["wet_g"] || before["dry_g"] || grams } if line["measures"] == "wet_g"
           @stocks.draw(draws["key"], draws["part"], grams, seed(card, line, view), @now, card[:id]) if grams&.positive?
         end
 
@@ -127,7 +186,11 @@ module MossyAnvil
           refuse("/line", "is not watched", "a line that says what to look for") unless line["watch"]
           return if MossyAnvil::Mend::BubbleLog::LEVELS.each_index.include?(body["value"])
 
-          refuse("/value", "is #{body['value'] || 'missing'}", "0 to #{MossyAnvil::Mend::BubbleLog::LEVELS.size - 1}, a whole number")
+          refuse(
+            "/value",
+            "is #{body["value"] || "missing"}",
+            "0 to #{MossyAnvil::Mend::BubbleLog::LEVELS.size - 1}, a whole number"
+          )
         end
 
         def on_taken_back(card, view, line, _body)
@@ -135,7 +198,7 @@ module MossyAnvil
           @stocks.put_back(seed(card, line, view), @now, card[:id]) if line["draws"]
         end
 
-        def seed(card, line, view) = "#{card[:id]}-#{line['key']}-#{view.turn(line['key'])}"
+        def seed(card, line, view) = "#{card[:id]}-#{line["key"]}-#{view.turn(line["key"])}"
 
         # What a measure says of its step, with those before it.
         def verdict(card, view, line, value)
@@ -143,17 +206,23 @@ module MossyAnvil
 
           step_id = view.step_of(line["key"])["id"]
           found = step(card, step_id).verdict({ **view.measures(step_id), line["measures"] => value })
-          { says: found[:says].map { |one| { **one, figure: nil } }, lines: keyed(found[:lines], line["key"]) } unless found[:says].empty?
+          return if found[:says].empty?
+          { says: found[:says].map { |one| { **one, figure: nil } }, lines: keyed(found[:lines], line["key"]) }
         end
 
         # Lines that came of one, told apart.
-        def keyed(lines, stem) = lines.each_with_index.map { |line, index| { key: "#{stem}.#{index + 1}", optional: false, **line } }
+        def keyed(lines, stem) =
+          lines.each_with_index.map { |line, index| { key: "#{stem}.#{index + 1}", optional: false, **line } }
 
         # Since the last timed pour before a line was done; 0 where none was.
         def hours_since_pour(card, view, line)
           upto = view.lines.take_while { |one| one["key"] != line["key"] } + [line]
           poured = upto.select { |one| one["kind"] == "timer" && view.done?(one["key"]) }.map { |one| one["key"] }
-          last = card[:marks].select { |mark| mark[:kind] == "done" && poured.include?(mark[:line]) }.map { |mark| mark[:marked_at] }.max
+          last =
+            card[:marks]
+              .select { |mark| mark[:kind] == "done" && poured.include?(mark[:line]) }
+              .map { |mark| mark[:marked_at] }
+              .max
           last ? (@now - last) / 3600.0 : 0.0
         end
 
@@ -161,15 +230,29 @@ module MossyAnvil
         def note(card, view)
           done = view.lines.count { |line| view.done?(line["key"]) }
           steps = card[:steps].map { |told| Prints::Texts.of(told["name"]) }
-          measured = card[:steps].flat_map do |told|
-            view.measures(told["id"]).map do |name, value|
-              Prints::Texts.t("card.measured", step: Prints::Texts.of(told["name"]), what: Prints::Texts.t("card.measures.#{name}"), value: value.round(1))
+          measured =
+            card[:steps].flat_map do |told|
+              view
+                .measures(told["id"])
+                .map do |name, value|
+                  Prints::Texts.t(
+                    "card.measured",
+                    step: Prints::Texts.of(told["name"]),
+                    what: Prints::Texts.t("card.measures.#{name}"),
+                    value: value.round(1)
+                  )
+                end
             end
-          end
-          [Prints::Texts.t("card.worked", steps: steps.join("; "), done: done, lines: view.lines.size), *measured].join(" ")[0, 2000]
+          [Prints::Texts.t("card.worked", steps: steps.join("; "), done: done, lines: view.lines.size), *measured].join(
+            " "
+          )[
+            0,
+            2000
+          ]
         end
 
-        def refuse(path, problem, allowed) = raise(MossyAnvil::InvalidInput, [MossyAnvil::Fault.new(path: path, problem: problem, allowed: allowed)])
+        def refuse(path, problem, allowed) =
+          raise(MossyAnvil::InvalidInput, [MossyAnvil::Fault.new(path: path, problem: problem, allowed: allowed)])
       end
     end
   end

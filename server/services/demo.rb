@@ -15,7 +15,8 @@ module MossyAnvil
           @shops = Store::Shops.new(db)
           @blanks = Store::Blanks.new(db)
           @photographs = Store::Photographs.new(db)
-          @pictures = YAML.safe_load_file(File.join(FOLDER, "photographs", "photographs.yaml")).group_by { |row| row["number"] }
+          @pictures =
+            YAML.safe_load_file(File.join(FOLDER, "photographs", "photographs.yaml")).group_by { |row| row["number"] }
           @shop = YAML.safe_load_file(File.join(FOLDER, "shop.yaml"))
           @now = now
           @shift_s = (now.to_date - Date.parse(@shop["written_for"])).to_i * DAY_S
@@ -27,7 +28,9 @@ module MossyAnvil
             @shops.set_up(**@shop["shop"].transform_keys(&:to_sym))
             @shop["stores"].each { |product| shelve(product) }
             @shop["lathes"].each { |name, lathe| @shops.keep_lathe(name, lathe) }
-            Dir[File.join(FOLDER, "*.anvil.json")].each { |path| take_in(MossyAnvil::Formats::JsonText.parse(File.read(path))) }.size
+            Dir[File.join(FOLDER, "*.anvil.json")]
+              .each { |path| take_in(MossyAnvil::Formats::JsonText.parse(File.read(path))) }
+              .size
           end
         end
 
@@ -36,23 +39,39 @@ module MossyAnvil
         # A product with its lots as bought on the day they were opened.
         def shelve(product)
           stocks = Store::Stocks.new(@db)
-          id = stocks.add_product(**product.slice("name", "kind", "like", "pack_g", "pack_price").transform_keys(&:to_sym), sheet: product["sheet"] || {})
+          id =
+            stocks.add_product(
+              **product.slice("name", "kind", "like", "pack_g", "pack_price").transform_keys(&:to_sym),
+              sheet: product["sheet"] || {}
+            )
           product["lots"].each_with_index do |lot, index|
             opened = Date.parse(lot["opened_on"]) + (@shift_s / DAY_S)
-            stocks.add_lot(id, lot["grams"], Store::Stocks.key("#{product['name']}-#{index}"), opened.to_time.utc, part: lot["part"], code: lot["code"],
-              opened_on: opened)
+            stocks.add_lot(
+              id,
+              lot["grams"],
+              Store::Stocks.key("#{product["name"]}-#{index}"),
+              opened.to_time.utc,
+              part: lot["part"],
+              code: lot["code"],
+              opened_on: opened
+            )
           end
         end
 
         def take_in(document)
-          readings = (document["readings"] || []).map { |reading| reading.merge("taken_at" => moved(reading["taken_at"]).iso8601) }
+          readings =
+            (document["readings"] || []).map do |reading|
+              reading.merge("taken_at" => moved(reading["taken_at"]).iso8601)
+            end
           document = document.merge("readings" => readings) if readings.any?
           document = document.merge("intake" => moved_day(document["intake"], "got_on")) if document["intake"]
           document = document.merge("defects" => document["defects"].map { |defect| moved_day(defect, "found_on") })
           assessed = Reckoner.new(@shops.climate, now: @now).assess(document)
           first = readings.first && Time.parse(readings.first["taken_at"])
           id = @blanks.take_in(document, Brief.new(assessed, now: @now, started_at: first).to_h)[:id]
-          @shop["patterns"].select { |_, number| number == document["number"] }.each_key { |name| keep_pattern(name, document["form"]) }
+          @shop["patterns"]
+            .select { |_, number| number == document["number"] }
+            .each_key { |name| keep_pattern(name, document["form"]) }
           add_to(id, document["number"])
         end
 
@@ -61,15 +80,24 @@ module MossyAnvil
         # Journal and photographs of the blank of that number.
         def add_to(id, number)
           @shop["journal"].fetch(number, []).each_with_index { |entry, index| log(id, number, entry, index) }
-          @pictures.fetch(number, []).each { |about| @photographs.add(id, Picture.new(File.binread(File.join(FOLDER, "photographs", about["file"]))), about) }
+          @pictures
+            .fetch(number, [])
+            .each do |about|
+              @photographs.add(id, Picture.new(File.binread(File.join(FOLDER, "photographs", about["file"]))), about)
+            end
         end
 
         def log(id, number, entry, index)
-          @db[:journal].insert(blank_id: id, key: Store::Stocks.key("#{number}-#{index}"), logged_at: moved(entry["at"]),
-            **entry.slice("kind", "stage", "speed_rpm", "note").transform_keys(&:to_sym))
+          @db[:journal].insert(
+            blank_id: id,
+            key: Store::Stocks.key("#{number}-#{index}"),
+            logged_at: moved(entry["at"]),
+            **entry.slice("kind", "stage", "speed_rpm", "note").transform_keys(&:to_sym)
+          )
         end
 
-        def moved_day(group, key) = group[key] ? group.merge(key => (Date.parse(group[key]) + (@shift_s / DAY_S)).iso8601) : group
+        def moved_day(group, key) =
+          group[key] ? group.merge(key => (Date.parse(group[key]) + (@shift_s / DAY_S)).iso8601) : group
 
         # A time of the demo, as many days from today as it is from the day it was written for; never ahead of now.
         def moved(text) = [Time.parse(text).utc + @shift_s, @now].min

@@ -41,7 +41,12 @@ module MossyAnvil
           mark, kept = @blanks.marked(id)
           document = @changed ? @changed.call(kept[:document]) : kept[:document]
           started = kept[:document]["readings"]&.first&.fetch("taken_at")
-          brief = Brief.new(Reckoner.new(@climate, now: @now).assess(document), now: @now, started_at: started && Time.parse(started))
+          brief =
+            Brief.new(
+              Reckoner.new(@climate, now: @now).assess(document),
+              now: @now,
+              started_at: started && Time.parse(started)
+            )
           @found[id] = [mark, brief.to_h]
         rescue NotFound
           @found.delete(id)

@@ -15,14 +15,28 @@ module MossyAnvil
         end
 
         def to_h
-          { id: @row[:id], number: @row[:number], name: @row[:name], version: @row[:version],
-            silhouette: silhouette, becomes: becomes, ready: @carded ? wait.nil? : @row[:ready] || wait_over?, note: @row[:note], wait: wait }
+          {
+            id: @row[:id],
+            number: @row[:number],
+            name: @row[:name],
+            version: @row[:version],
+            silhouette: silhouette,
+            becomes: becomes,
+            ready: @carded ? wait.nil? : @row[:ready] || wait_over?,
+            note: @row[:note],
+            wait: wait
+          }
         end
 
         private
 
         # What it waits for on its card comes before what it dries for.
-        def wait_times = @carded ? @carded.values_at(:started_at, :earliest_at, :likely_at) : @row.values_at(:wait_started_at, :wait_earliest_at, :wait_ends_at)
+        def wait_times =
+          if @carded
+            @carded.values_at(:started_at, :earliest_at, :likely_at)
+          else
+            @row.values_at(:wait_started_at, :wait_earliest_at, :wait_ends_at)
+          end
         def wait_over? = !wait_times.last.nil? && wait_times.last <= @now
 
         def wait
@@ -30,20 +44,33 @@ module MossyAnvil
           earliest ||= likely
           return if likely.nil? || wait_over?
 
-          { started_at: started.utc.iso8601, likely_end_at: likely.utc.iso8601, days_left: (likely - @now) / DAY_S,
-            share_done: MossyAnvil::Shop::Wait.new(started_at: started, earliest_at: earliest, likely_at: likely, cure: false).share_done(@now) }
+          {
+            started_at: started.utc.iso8601,
+            likely_end_at: likely.utc.iso8601,
+            days_left: (likely - @now) / DAY_S,
+            share_done:
+              MossyAnvil::Shop::Wait.new(
+                started_at: started,
+                earliest_at: earliest,
+                likely_at: likely,
+                cure: false
+              ).share_done(@now)
+          }
         end
 
         # Outside of the form, drawn fine.
         def becomes
-          @row[:outside] && MossyAnvil::Model::Profile.new(@row[:outside].map(&:to_a), curve: @row[:curve]).polyline(steps: 6)
+          @row[:outside] &&
+            MossyAnvil::Model::Profile.new(@row[:outside].map(&:to_a), curve: @row[:curve]).polyline(steps: 6)
         end
 
         # Outline seen from the side, as [z, half height].
         def silhouette
           case @row[:shape_type]
-          when "outline" then @row[:stations].map { |station| [station["z_mm"], station["radii_mm"].max] }
-          else [0, @row[:length_mm]].map { |z_mm| [z_mm, (@row[:diameter_mm] || @row[:height_mm]) / 2] }
+          when "outline"
+            @row[:stations].map { |station| [station["z_mm"], station["radii_mm"].max] }
+          else
+            [0, @row[:length_mm]].map { |z_mm| [z_mm, (@row[:diameter_mm] || @row[:height_mm]) / 2] }
           end
         end
       end

@@ -21,27 +21,48 @@ module MossyAnvil
         end
 
         # Which one more test would change the answer most, as plain data.
-        def next_tests(document, at: "") = alone { MossyAnvil::Report::NextTests.new(blank(document, at: at), climate: @climate).to_a }
+        def next_tests(document, at: "") =
+          alone { MossyAnvil::Report::NextTests.new(blank(document, at: at), climate: @climate).to_a }
 
         # What its form and its sketches come to, as plain data.
-        def compare(document, at: "") = alone { MossyAnvil::Report::Comparison.new(blank(document, at: at), document["sketches"] || [], climate: @climate).to_h }
+        def compare(document, at: "") =
+          alone do
+            MossyAnvil::Report::Comparison.new(
+              blank(document, at: at),
+              document["sketches"] || [],
+              climate: @climate
+            ).to_h
+          end
 
         # Its plan of mending, as plain data.
         def mend(document, at: "")
           records = @records.call
-          alone { MossyAnvil::Report::MendReport.new(blank(document, at: at), climate: @climate, now: @now, records: records, at: at).to_h }
+          alone do
+            MossyAnvil::Report::MendReport.new(
+              blank(document, at: at),
+              climate: @climate,
+              now: @now,
+              records: records,
+              at: at
+            ).to_h
+          end
         end
 
         # How it is held from the first cut to the last, as plain data.
         def mounts(document, at: "")
-          alone { MossyAnvil::Report::MountReport.new(blank(document, at: at), climate: @climate, now: @now, at: at).to_h }
+          alone do
+            MossyAnvil::Report::MountReport.new(blank(document, at: at), climate: @climate, now: @now, at: at).to_h
+          end
         end
 
         # The Blank of a document; raises InvalidInput with pointers under `at`.
         def self.blank(document, at: "")
           MossyAnvil::Formats::BlankFile.from_data(document)
         rescue MossyAnvil::InvalidInput => e
-          raise(MossyAnvil::InvalidInput, e.faults.map { |fault| MossyAnvil::Fault.new(**fault.to_h, path: "#{at}#{fault.path}") })
+          raise(
+            MossyAnvil::InvalidInput,
+            e.faults.map { |fault| MossyAnvil::Fault.new(**fault.to_h, path: "#{at}#{fault.path}") }
+          )
         end
 
         def blank(document, at: "") = Reckoner.blank(document, at: at)

@@ -44,8 +44,10 @@ RSpec.describe "What a shop can keep", :server do
 
   it "goes out and comes in again: a journal of more entries than are in one file, with the longest notes" do
     id = take_in["id"]
-    db.run("INSERT INTO journal (blank_id, key, kind, note, logged_at) " \
-           "SELECT #{id}, gen_random_uuid(), 'note', repeat('é', 2000), now() - turn * interval '1 minute' FROM generate_series(1, 11000) turn")
+    db.run(
+      "INSERT INTO journal (blank_id, key, kind, note, logged_at) " \
+        "SELECT #{id}, gen_random_uuid(), 'note', repeat('é', 2000), now() - turn * interval '1 minute' FROM generate_series(1, 11000) turn"
+    )
     bytes = out
     expect(Zip::File.open_buffer(StringIO.new(bytes)).entries.map(&:name).grep(/journals/).size).to eq(3)
     back(bytes)
@@ -54,11 +56,28 @@ RSpec.describe "What a shop can keep", :server do
 
   it "goes out and comes in again: more than four thousand files" do
     blanks = MossyAnvil::Server::Store::Blanks.new(db)
-    ids = Array.new(105) { |turn| blanks.take_in(JSON.parse(JSON.generate(blank_data(number: turn + 1))), { ready: true, note: "survey" })[:id] }
+    ids =
+      Array.new(105) do |turn|
+        blanks.take_in(JSON.parse(JSON.generate(blank_data(number: turn + 1))), { ready: true, note: "survey" })[:id]
+      end
     40.times do |turn|
-      picture = MossyAnvil::Server::Services::Picture.new((Vips::Image.black(8, 8,
-        bands: 3) + [turn * 6, 90, 60]).cast(:uchar).copy(interpretation: :srgb).jpegsave_buffer)
-      ids.each { |id| db[:photographs].insert(blank_id: id, sha256: picture.sha256, bytes: Sequel.blob(picture.bytes), width_px: 8, height_px: 8, view: "other") }
+      picture =
+        MossyAnvil::Server::Services::Picture.new(
+          (Vips::Image.black(8, 8, bands: 3) + [turn * 6, 90, 60])
+            .cast(:uchar)
+            .copy(interpretation: :srgb)
+            .jpegsave_buffer
+        )
+      ids.each do |id|
+        db[:photographs].insert(
+          blank_id: id,
+          sha256: picture.sha256,
+          bytes: Sequel.blob(picture.bytes),
+          width_px: 8,
+          height_px: 8,
+          view: "other"
+        )
+      end
     end
     before = counts(:blanks, :photographs)
     back(out)
@@ -67,19 +86,32 @@ RSpec.describe "What a shop can keep", :server do
 
   it "goes out and comes in again: as many products, lots, records and lathes as anybody adds" do
     take_in
-    db.run("INSERT INTO products (name, kind, \"like\", pack_g) SELECT 'p' || turn, 'resins', 'casting_epoxy', 100 FROM generate_series(1, 1200) turn")
+    db.run(
+      "INSERT INTO products (name, kind, \"like\", pack_g) SELECT 'p' || turn, 'resins', 'casting_epoxy', 100 FROM generate_series(1, 1200) turn"
+    )
     db.run("INSERT INTO lots (product_id, code) SELECT id, 'x' FROM products")
-    db.run("INSERT INTO lots (product_id, code) SELECT (SELECT min(id) FROM products), 'y' FROM generate_series(1, 1200)")
-    db.run("INSERT INTO records (kind, of, value, recorded_at) SELECT 'cure_factor', 'casting_epoxy', 1.1, now() FROM generate_series(1, 12000)")
-    db.run("INSERT INTO lathes (name, mass_kg, stand, swing_mm, between_centres_mm, belts) " \
-           "SELECT 'l' || turn, 100, 'floor', 300, 500, '[{\"min_rpm\": 100, \"max_rpm\": 900}]' FROM generate_series(1, 150) turn")
+    db.run(
+      "INSERT INTO lots (product_id, code) SELECT (SELECT min(id) FROM products), 'y' FROM generate_series(1, 1200)"
+    )
+    db.run(
+      "INSERT INTO records (kind, of, value, recorded_at) SELECT 'cure_factor', 'casting_epoxy', 1.1, now() FROM generate_series(1, 12000)"
+    )
+    db.run(
+      "INSERT INTO lathes (name, mass_kg, stand, swing_mm, between_centres_mm, belts) " \
+        "SELECT 'l' || turn, 100, 'floor', 300, 500, '[{\"min_rpm\": 100, \"max_rpm\": 900}]' FROM generate_series(1, 150) turn"
+    )
     before = counts(:products, :lots, :records, :lathes)
     back(out)
     expect(counts(:products, :lots, :records, :lathes)).to eq(before)
   end
 
   it "is no more than the door takes that it comes in by, and says so where it is" do
-    expect(File.read(File.join(MossyAnvil::Server::ROOT, "server", "entry", "puma.rb"))[/http_content_length_limit (\S+)/, 1].to_i).to eq(MossyAnvil::Server::Services::Archive::MAX_BYTES)
+    expect(
+      File.read(File.join(MossyAnvil::Server::ROOT, "server", "entry", "puma.rb"))[
+        /http_content_length_limit (\S+)/,
+        1
+      ].to_i
+    ).to eq(MossyAnvil::Server::Services::Archive::MAX_BYTES)
     take_in
     stub_const("MossyAnvil::Server::Services::ArchiveReader::MOST_FILES", 2)
     ask("GET", "/api/shop/archive")
@@ -96,7 +128,10 @@ RSpec.describe "What a shop can keep", :server do
   end
 
   describe "in an archive that was made to harm" do
-    def zipped(entries) = Zip::OutputStream.write_buffer { |zip| entries.each { |name, text| zip.put_next_entry(name) && zip.write(text) } }.string
+    def zipped(entries) =
+      Zip::OutputStream
+        .write_buffer { |zip| entries.each { |name, text| zip.put_next_entry(name) && zip.write(text) } }
+        .string
 
     def refused(bytes)
       task = work("POST", "/api/shop/archive", bytes, type: "application/zip")
@@ -106,17 +141,34 @@ RSpec.describe "What a shop can keep", :server do
 
     it "unpacks to no more than is read, all of it together" do
       stub_const("MossyAnvil::Server::Services::ArchiveReader::MOST_TEXT_BYTES", 3_000_000)
-      entries = { "shop.json" => "{}" }.merge(Array.new(8) { |turn| ["journals/#{turn}.json", "{\"entries\": []}#{' ' * 900_000}"] }.to_h)
+      entries = { "shop.json" => "{}" }.merge(
+        Array.new(8) { |turn| ["journals/#{turn}.json", "{\"entries\": []}#{" " * 900_000}"] }.to_h
+      )
       blanks = Array.new(8) { |turn| ["blanks/#{turn}.anvil.json", JSON.generate(blank_data)] }.to_h
-      shop = JSON.generate(format: "mossy-anvil/shop", version: 1, name: "x", currency: "EUR", climate: { temperature_c: 20, humidity: 0.5 }, lathes: {})
-      expect(refused(zipped({ **entries, **blanks, "shop.json" => shop }))).to include("unpacks, with what came before it, to more than is read")
+      shop =
+        JSON.generate(
+          format: "mossy-anvil/shop",
+          version: 1,
+          name: "x",
+          currency: "EUR",
+          climate: {
+            temperature_c: 20,
+            humidity: 0.5
+          },
+          lathes: {
+          }
+        )
+      expect(refused(zipped({ **entries, **blanks, "shop.json" => shop }))).to include(
+        "unpacks, with what came before it, to more than is read"
+      )
     end
 
     # An open card of a blank, spoilt by the block; what is said of it.
     def spoilt(&spoil)
       id = take_in(number: 7, defects: [crack])["id"]
       ask("POST", "/api/blanks/#{id}/card", { key: SecureRandom.uuid })
-      entries = Zip::File.open_buffer(StringIO.new(out)).entries.to_h { |entry| [entry.name, entry.get_input_stream.read] }
+      entries =
+        Zip::File.open_buffer(StringIO.new(out)).entries.to_h { |entry| [entry.name, entry.get_input_stream.read] }
       name = entries.keys.grep(/cards/).first
       entries[name] = JSON.generate(JSON.parse(entries[name]).tap(&spoil))
       MossyAnvil::Server::Store::Shops.new(db).clear
@@ -126,29 +178,66 @@ RSpec.describe "What a shop can keep", :server do
     def line(card) = card["steps"][0]["lines"][0]
 
     def mark(card, **more)
-      { "key" => SecureRandom.uuid, "line" => line(card)["key"], "kind" => "done", "turn" => 0, "marked_at" => "2030-05-01T10:00:00Z", **more.transform_keys(&:to_s) }
+      {
+        "key" => SecureRandom.uuid,
+        "line" => line(card)["key"],
+        "kind" => "done",
+        "turn" => 0,
+        "marked_at" => "2030-05-01T10:00:00Z",
+        **more.transform_keys(&:to_s)
+      }
     end
 
     def wait_of(card, **more)
-      { "line" => line(card)["key"], "reason" => "x", "working" => false, "cure" => false, "started_at" => "2030-05-01T10:00:00Z",
-        "earliest_at" => "2030-05-01T11:00:00Z", "likely_at" => "2030-05-01T12:00:00Z", **more.transform_keys(&:to_s) }
+      {
+        "line" => line(card)["key"],
+        "reason" => "x",
+        "working" => false,
+        "cure" => false,
+        "started_at" => "2030-05-01T10:00:00Z",
+        "earliest_at" => "2030-05-01T11:00:00Z",
+        "likely_at" => "2030-05-01T12:00:00Z",
+        **more.transform_keys(&:to_s)
+      }
     end
 
     it "holds no card with a line that comes of itself" do
       said = spoilt { |card| card["marks"] << mark(card, kind: "trouble", found: { "lines" => [line(card)] }) }
       expect(said).to match(%r{/cards/7-.*/marks/0/found/lines/0/key is used twice})
-      said = spoilt { |card| card["marks"] << mark(card, line: "loop", kind: "trouble", found: { "lines" => [line(card).merge("key" => "loop")] }) }
+      said =
+        spoilt do |card|
+          card["marks"] << mark(
+            card,
+            line: "loop",
+            kind: "trouble",
+            found: {
+              "lines" => [line(card).merge("key" => "loop")]
+            }
+          )
+        end
       expect(said).to match(/marks hold lines that came of no line/)
     end
 
     it "holds no card of steps its plan has not, of ends before starts, of days there are none, of another blank" do
       expect(spoilt { |card| card["steps"][0]["id"] = "unknown" }).to match(%r{/steps/0/id is "unknown"})
-      expect(spoilt { |card| card["waits"] << wait_of(card, earliest_at: "2030-05-01T09:00:00Z") }).to match(%r{/waits/0/earliest_at})
-      expect(spoilt { |card| card["waits"] << wait_of(card, ended_at: "2029-05-01T09:00:00Z") }).to match(%r{/waits/0/ended_at})
+      expect(spoilt { |card| card["waits"] << wait_of(card, earliest_at: "2030-05-01T09:00:00Z") }).to match(
+        %r{/waits/0/earliest_at}
+      )
+      expect(spoilt { |card| card["waits"] << wait_of(card, ended_at: "2029-05-01T09:00:00Z") }).to match(
+        %r{/waits/0/ended_at}
+      )
       expect(spoilt { |card| card["started_at"] = "2026-02-31T10:00:00Z" }).to match(%r{/started_at})
-      other = { "name" => "other", "number" => 99, "shape" => { "type" => "disc", "diameter_mm" => 90, "length_mm" => 90 }, "defects" => [] }
-      expect(spoilt { |card| card["document"].merge!(other) })
-        .to match(%r{/document|steps})
+      other = {
+        "name" => "other",
+        "number" => 99,
+        "shape" => {
+          "type" => "disc",
+          "diameter_mm" => 90,
+          "length_mm" => 90
+        },
+        "defects" => []
+      }
+      expect(spoilt { |card| card["document"].merge!(other) }).to match(%r{/document|steps})
       expect(spoilt { |card| card["marks"].push(mark(card), mark(card)) }).to match(%r{/marks/1 is there twice})
     end
   end

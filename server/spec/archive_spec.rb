@@ -7,7 +7,10 @@ RSpec.describe MossyAnvil::Server::Services::Archive, :server do
 
   def out
     ask("GET", "/api/shop/archive")
-    expect(last_response.headers).to include("content-type" => "application/zip", "content-disposition" => 'attachment; filename="tern-quay-turnery.zip"')
+    expect(last_response.headers).to include(
+      "content-type" => "application/zip",
+      "content-disposition" => 'attachment; filename="tern-quay-turnery.zip"'
+    )
     last_response.body
   end
 
@@ -31,17 +34,37 @@ RSpec.describe MossyAnvil::Server::Services::Archive, :server do
   def everything
     columns = %i[key kind stage speed_rpm note logged_at].map { |name| Sequel[:journal][name] }
     journals = db[:journal].join(:blanks, id: :blank_id).select_map([:number, *columns]).sort_by(&:to_s)
-    documents = MossyAnvil::Server::Store::Blanks.new(db).then { |blanks| blanks.ids.map { |id| blanks.find(id)[:document] } }
+    documents =
+      MossyAnvil::Server::Store::Blanks.new(db).then { |blanks| blanks.ids.map { |id| blanks.find(id)[:document] } }
     shops = MossyAnvil::Server::Store::Shops.new(db)
-    pictures = db[:photographs].join(:blanks, id: :blank_id).order(:number, :sha256).select_map(%i[number sha256 view caption mm_per_share hidden taken_at])
-    shelf = MossyAnvil::Server::Store::Stocks.new(db).products.map { |product| product.except(:id).merge(lots: product[:lots].map { |lot| lot.except(:id) }) }
-    [documents, journals, shops.current, shops.lathes, pictures, shelf, db[:records].order(:id).select_map(%i[kind of value])]
+    pictures =
+      db[:photographs]
+        .join(:blanks, id: :blank_id)
+        .order(:number, :sha256)
+        .select_map(%i[number sha256 view caption mm_per_share hidden taken_at])
+    shelf =
+      MossyAnvil::Server::Store::Stocks
+        .new(db)
+        .products
+        .map { |product| product.except(:id).merge(lots: product[:lots].map { |lot| lot.except(:id) }) }
+    [
+      documents,
+      journals,
+      shops.current,
+      shops.lathes,
+      pictures,
+      shelf,
+      db[:records].order(:id).select_map(%i[kind of value])
+    ]
   end
 
   def repacked(bytes)
-    entries = Zip::File.open_buffer(StringIO.new(bytes)).entries.to_h { |entry| [entry.name, entry.get_input_stream.read] }
+    entries =
+      Zip::File.open_buffer(StringIO.new(bytes)).entries.to_h { |entry| [entry.name, entry.get_input_stream.read] }
     yield entries
-    Zip::OutputStream.write_buffer { |zip| entries.each { |name, text| zip.put_next_entry(name) && zip.write(text) } }.string
+    Zip::OutputStream
+      .write_buffer { |zip| entries.each { |name, text| zip.put_next_entry(name) && zip.write(text) } }
+      .string
   end
 
   it "carries the whole shop out and back into an empty one" do
@@ -50,7 +73,9 @@ RSpec.describe MossyAnvil::Server::Services::Archive, :server do
     bytes = out
     MossyAnvil::Server::Store::Shops.new(db).clear
     report = take_back(bytes)
-    expect(report["taken_in"]).to eq(db[:blanks].order(:number).select_map(%i[id number name]).map { |row| %w[id number name].zip(row).to_h })
+    expect(report["taken_in"]).to eq(
+      db[:blanks].order(:number).select_map(%i[id number name]).map { |row| %w[id number name].zip(row).to_h }
+    )
     expect(report.except("taken_in")).to eq("already_here" => 0, "differ" => [], "cards_left" => [], "renumbered" => [])
     expect(everything).to eq(before)
   end
@@ -61,7 +86,9 @@ RSpec.describe MossyAnvil::Server::Services::Archive, :server do
     card = answer_as("Card")
     lines = card["steps"].flat_map { |step| step["lines"] }
     upto = lines.index { |line| line["kind"] == "weigh" }
-    mark = ->(line, **said) { ask("POST", "/api/cards/#{card['id']}/marks", { key: SecureRandom.uuid, line: line["key"], **said }) }
+    mark = ->(line, **said) do
+      ask("POST", "/api/cards/#{card["id"]}/marks", { key: SecureRandom.uuid, line: line["key"], **said })
+    end
     lines.first(upto).each { |line| mark[line, kind: "done"] }
     mark[lines[upto], kind: "done", value: 100]
     timed = lines.find { |line| line["kind"] == "timer" }
@@ -75,8 +102,12 @@ RSpec.describe MossyAnvil::Server::Services::Archive, :server do
     after = answer_as("MaybeCard")["card"]
     expect(after.except("id", "blank_id")).to eq(before.except("id", "blank_id"))
     expect(MossyAnvil::Server::Store::Stocks.new(db).reserved).to eq(held)
-    ask("POST", "/api/cards/#{after['id']}/marks", { key: SecureRandom.uuid, line: timed["key"], kind: "done" })
-    expect(answer_as("Card")["steps"].flat_map { |step| step["lines"] }.find { |line| line["key"] == timed["key"] }["done_at"]).not_to be_nil
+    ask("POST", "/api/cards/#{after["id"]}/marks", { key: SecureRandom.uuid, line: timed["key"], kind: "done" })
+    expect(
+      answer_as("Card")["steps"].flat_map { |step| step["lines"] }.find { |line| line["key"] == timed["key"] }[
+        "done_at"
+      ]
+    ).not_to be_nil
   end
 
   # Opens a card of No. 35; its number here.
@@ -104,16 +135,29 @@ RSpec.describe MossyAnvil::Server::Services::Archive, :server do
     picture = Vips::Image.black(40, 30, bands: 3).add(90).cast(:uchar).jpegsave_buffer
     ask("POST", "/api/blanks/#{id}/photographs?view=head_face", picture, type: "image/jpeg")
     opened_card
-    said = [db[:photographs].where(blank_id: id).select_map(%i[sha256 view]), db[:journal].where(blank_id: id).order(:id).select_map(%i[key note])]
+    said = [
+      db[:photographs].where(blank_id: id).select_map(%i[sha256 view]),
+      db[:journal].where(blank_id: id).order(:id).select_map(%i[key note])
+    ]
     ask("GET", "/api/blanks/#{id}/export?as=parcel")
-    expect(last_response.headers).to include("content-type" => "application/zip", "content-disposition" => 'attachment; filename="35-six-coat-pegs.zip"')
+    expect(last_response.headers).to include(
+      "content-type" => "application/zip",
+      "content-disposition" => 'attachment; filename="35-six-coat-pegs.zip"'
+    )
     bytes = last_response.body
-    expect(Zip::File.open_buffer(StringIO.new(bytes)).entries.map(&:name)).to all(match(/parcel\.json|35-six-coat-pegs/))
+    expect(Zip::File.open_buffer(StringIO.new(bytes)).entries.map(&:name)).to all(
+      match(/parcel\.json|35-six-coat-pegs/)
+    )
     MossyAnvil::Server::Store::Shops.new(db).clear
     report = take_back(bytes)
     here = report["taken_in"].first["id"]
     expect(report["taken_in"]).to eq([{ "id" => here, "number" => 35, "name" => "Six coat-pegs" }])
-    expect([db[:photographs].where(blank_id: here).select_map(%i[sha256 view]), db[:journal].where(blank_id: here).order(:id).select_map(%i[key note])]).to eq(said)
+    expect(
+      [
+        db[:photographs].where(blank_id: here).select_map(%i[sha256 view]),
+        db[:journal].where(blank_id: here).order(:id).select_map(%i[key note])
+      ]
+    ).to eq(said)
     expect(db[:cards].where(blank_id: here, ended_at: nil).count).to eq(1)
     expect(db[:shop].count).to eq(0)
   end
@@ -121,13 +165,17 @@ RSpec.describe MossyAnvil::Server::Services::Archive, :server do
   it "names what is wrong with a card it is to take in" do
     ask("POST", "/api/blanks/#{db[:blanks].where(number: 35).get(:id)}/card", { key: SecureRandom.uuid })
     whole = out
-    { ->(card) { card["document"]["shape"]["width_mm"] = -4 } => %r{\A/cards/35-six-coat-pegs-\d+\.json/document/shape/width_mm},
+    {
+      ->(card) { card["document"]["shape"]["width_mm"] = -4 } =>
+        %r{\A/cards/35-six-coat-pegs-\d+\.json/document/shape/width_mm},
       ->(card) { card["steps"][0]["lines"][0]["minutes"] = [1] } => %r{/steps/0/lines/0/minutes},
-      ->(card) { card["marks"] = [{ "key" => "x" }] } => %r{/marks/0} }.each do |spoil, pointer|
-      bad = repacked(whole) do |entries|
-        name = entries.keys.grep(/cards/).first
-        entries[name] = JSON.generate(JSON.parse(entries[name]).tap(&spoil))
-      end
+      ->(card) { card["marks"] = [{ "key" => "x" }] } => %r{/marks/0}
+    }.each do |spoil, pointer|
+      bad =
+        repacked(whole) do |entries|
+          name = entries.keys.grep(/cards/).first
+          entries[name] = JSON.generate(JSON.parse(entries[name]).tap(&spoil))
+        end
       expect(refused(bad).first["pointer"]).to match(pointer)
     end
   end
@@ -144,15 +192,21 @@ RSpec.describe MossyAnvil::Server::Services::Archive, :server do
     db[:blanks].where(number: 36).update(moisture_pct: 7.5)
     expect(take_back(bytes)).to include("differ" => ["Turntable"], "taken_in" => [])
     expect(db[:blanks].where(number: 36).get(:moisture_pct)).to eq(7.5)
-    expect(take_back(bytes,
-      "?differs=copy")).to include("differ" => [], "taken_in" => [a_hash_including("number" => 43)], "renumbered" => [{ "name" => "Turntable", "from" => 36, "to" => 43 }])
+    expect(take_back(bytes, "?differs=copy")).to include(
+      "differ" => [],
+      "taken_in" => [a_hash_including("number" => 43)],
+      "renumbered" => [{ "name" => "Turntable", "from" => 36, "to" => 43 }]
+    )
   end
 
   it "gives a stranger with a number that is taken the next free one, and the blank its readings and journal back" do
     bytes = out
     db.run("TRUNCATE journal, readings")
     db[:blanks].where(number: 40).update(name: "Something else")
-    expect(take_back(bytes)).to include("taken_in" => [a_hash_including("name" => "Latch knob")], "renumbered" => [{ "name" => "Latch knob", "from" => 40, "to" => 43 }])
+    expect(take_back(bytes)).to include(
+      "taken_in" => [a_hash_including("name" => "Latch knob")],
+      "renumbered" => [{ "name" => "Latch knob", "from" => 40, "to" => 43 }]
+    )
     expect(db[:readings].join(:blanks, id: :blank_id).where(number: 39).count).to be > 8
     expect(db[:journal].count).to be > 20
   end
@@ -165,14 +219,29 @@ RSpec.describe MossyAnvil::Server::Services::Archive, :server do
   end
 
   {
-    "is no zip" => ["nothing", /no zip/], "holds something else" => [->(entries) { entries["evil.rb"] = "puts 1" }, /holds "evil.rb"/],
+    "is no zip" => ["nothing", /no zip/],
+    "holds something else" => [->(entries) { entries["evil.rb"] = "puts 1" }, /holds "evil.rb"/],
     "climbs out of its folder" => [->(entries) { entries["blanks/../../x.anvil.json"] = "{}" }, /holds "blanks/],
     "has no shop" => [->(entries) { entries.delete("shop.json") }, /neither shop.json nor parcel.json/],
     "swells when unpacked" => [->(entries) { entries["blanks/x.anvil.json"] = " " * 9_000_000 }, /larger than/],
-    "has a picture changed on the way" => [->(entries) { entries.each { |name, bytes| bytes << "x" if name.end_with?(".jpg") } }, /another picture than its name says/],
-    "has lost a picture it speaks of" => [->(entries) { entries.delete_if { |name, _| name.end_with?(".jpg") } }, /is not in the archive/],
-    "has a lathe of no weight" => [->(entries) { entries["shop.json"].sub!('"mass_kg": 210', '"mass_kg": 0') }, /at least 1/],
-    "has an entry of no time" => [->(entries) { entries.each { |name, text| text.gsub!(/"logged_at": "\w+/, '"logged_at": "x') if name.start_with?("journals") } }, /logged_at|pattern|text/]
+    "has a picture changed on the way" => [
+      ->(entries) { entries.each { |name, bytes| bytes << "x" if name.end_with?(".jpg") } },
+      /another picture than its name says/
+    ],
+    "has lost a picture it speaks of" => [
+      ->(entries) { entries.delete_if { |name, _| name.end_with?(".jpg") } },
+      /is not in the archive/
+    ],
+    "has a lathe of no weight" => [
+      ->(entries) { entries["shop.json"].sub!('"mass_kg": 210', '"mass_kg": 0') },
+      /at least 1/
+    ],
+    "has an entry of no time" => [
+      ->(entries) do
+        entries.each { |name, text| text.gsub!(/"logged_at": "\w+/, '"logged_at": "x') if name.start_with?("journals") }
+      end,
+      /logged_at|pattern|text/
+    ]
   }.each do |name, (change, message)|
     it "that #{name} is refused" do
       bytes = change.is_a?(String) ? change : repacked(out, &change)

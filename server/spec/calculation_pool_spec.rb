@@ -12,12 +12,18 @@ RSpec.describe MossyAnvil::Server::Calculation::CalculationPool do
   def self.work(question, bytes)
     given = question["given"]
     case question["question"]
-    when "echo" then nil
-    when "sleep" then sleep(given["s"])
-    when "spin" then loop { Math.sqrt(2) }
-    when "regexp" then "#{'a' * 45}!" =~ /\A(a|aa)+\z/
-    when "swell" then loop { (@held ||= []) << ("x" * 50_000_000) }
-    when "note" then File.write(given["file"], "#{given['name']}\n", mode: "a")
+    when "echo"
+      nil
+    when "sleep"
+      sleep(given["s"])
+    when "spin"
+      loop { Math.sqrt(2) }
+    when "regexp"
+      "#{"a" * 45}!" =~ /\A(a|aa)+\z/
+    when "swell"
+      loop { (@held ||= []) << ("x" * 50_000_000) }
+    when "note"
+      File.write(given["file"], "#{given["name"]}\n", mode: "a")
     end
     [{ status: 200, type: "text/plain", pid: Process.pid }, bytes]
   end
@@ -25,11 +31,14 @@ RSpec.describe MossyAnvil::Server::Calculation::CalculationPool do
   # The pool is forked from these tests, which hold much themselves: it gets what it may have on top of that.
   before do
     held = File.read("/proc/self/status")[/VmData:\s+(\d+)/, 1].to_i * 1024
-    %w[MOST_BYTES RETIRE_BYTES].each { |name| stub_const("#{described_class}::#{name}", described_class.const_get(name) + held) }
-    @pid = fork do
-      described_class.new(path, size: 1, answer: ->(question, bytes) { self.class.work(question, bytes) }).run
-      exit!(0)
+    %w[MOST_BYTES RETIRE_BYTES].each do |name|
+      stub_const("#{described_class}::#{name}", described_class.const_get(name) + held)
     end
+    @pid =
+      fork do
+        described_class.new(path, size: 1, answer: ->(question, bytes) { self.class.work(question, bytes) }).run
+        exit!(0)
+      end
   end
 
   after do
@@ -47,7 +56,10 @@ RSpec.describe MossyAnvil::Server::Calculation::CalculationPool do
   # A pattern that tries every way there is never lets another thread of Ruby's run: only the kernel stops it.
   %w[spin regexp].each do |name|
     it "ends a question that takes more than it may (#{name}), says so, and answers the next" do
-      expect { ask(name) }.to raise_error(MossyAnvil::Server::Calculation::Calculator::TooCostly, /more calculation \(3 s\)/)
+      expect { ask(name) }.to raise_error(
+        MossyAnvil::Server::Calculation::Calculator::TooCostly,
+        /more calculation \(3 s\)/
+      )
       expect(ask("echo", "on").bytes).to eq("on")
     end
   end
@@ -71,13 +83,17 @@ RSpec.describe MossyAnvil::Server::Calculation::CalculationPool do
     busy = Thread.new { ask("sleep", s: 1) }
     sleep 0.2
     gone = Time.now + 0.3
-    expect { ask("note", file: file, name: "nobody", left: -> { Time.now > gone }) }.to raise_error(MossyAnvil::Server::Calculation::Calculator::Left)
+    expect { ask("note", file: file, name: "nobody", left: -> { Time.now > gone }) }.to raise_error(
+      MossyAnvil::Server::Calculation::Calculator::Left
+    )
     busy.join
     ask("note", file: file, name: "last")
     expect(File.readlines(file, chomp: true)).to eq(["last"])
     before = ask("echo").about["pid"]
     soon = Time.now + 0.5
-    expect { ask("sleep", s: 60, left: -> { Time.now > soon }) }.to raise_error(MossyAnvil::Server::Calculation::Calculator::Left)
+    expect { ask("sleep", s: 60, left: -> { Time.now > soon }) }.to raise_error(
+      MossyAnvil::Server::Calculation::Calculator::Left
+    )
     expect(ask("echo").about["pid"]).not_to eq(before)
   end
 
@@ -91,7 +107,10 @@ RSpec.describe MossyAnvil::Server::Calculation::CalculationPool do
 
   it "waits for a pool that is starting again, and says so where it does not come" do
     stub_const("MossyAnvil::Server::Calculation::Calculator::RETURN_S", 0.3)
-    expect { MossyAnvil::Server::Calculation::Calculator.new(File.join(folder, "nobody")).ask("echo") }.to raise_error(MossyAnvil::Server::Busy, /starting again/)
+    expect { MossyAnvil::Server::Calculation::Calculator.new(File.join(folder, "nobody")).ask("echo") }.to raise_error(
+      MossyAnvil::Server::Busy,
+      /starting again/
+    )
   end
 
   it "lets no more wait than it can remember" do

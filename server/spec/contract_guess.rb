@@ -7,10 +7,32 @@ class ContractGuess
   BEYOND = [0, -1, 1e-9, 1e9, 1e300, 2**63, 1e-320, -0.0, 1e15].freeze
   TEXTS = ["x", "A", "<b>é</b>", "M 0 10 C 10 20 30 15 60 12", "casting_epoxy", "z" * 30].freeze
   # What no screen sends: control characters, what begins a formula, what is no character, paths without end.
-  HOSTILE = ["\u0000", "a\u0000b", "\u0001\u0008", "\u007F\u0085", "\uFFFE", "line\r\nline", "\r", "=1+1", "@sum", "../../etc", "%00", "M0 0L1e308 5",
-             "M 0 5 #{'L 1 2 ' * 400}", "<path" * 400, "\u202E", "z" * 3000].freeze
+  HOSTILE = [
+    "\u0000",
+    "a\u0000b",
+    "\u0001\u0008",
+    "\u007F\u0085",
+    "\uFFFE",
+    "line\r\nline",
+    "\r",
+    "=1+1",
+    "@sum",
+    "../../etc",
+    "%00",
+    "M0 0L1e308 5",
+    "M 0 5 #{"L 1 2 " * 400}",
+    "<path" * 400,
+    "\u202E",
+    "z" * 3000
+  ].freeze
   DAYS = %w[0000-01-01 2026-02-31 2026-13-01 9999-12-31 2030-02-11].freeze
-  TIMES = %w[2026-99-99T99:99:99Z 0000-01-01T00:00:00Z 2030-02-30T10:00:00Z 9999-12-31T23:59:59Z 2030-02-11T10:00:00Z].freeze
+  TIMES = %w[
+    2026-99-99T99:99:99Z
+    0000-01-01T00:00:00Z
+    2030-02-30T10:00:00Z
+    9999-12-31T23:59:59Z
+    2030-02-11T10:00:00Z
+  ].freeze
 
   # documents: blank documents to take where one is asked for.
   def initialize(random, documents)
@@ -26,9 +48,11 @@ class ContractGuess
     schema = resolved(schema)
     return schema["const"] if schema.key?("const")
     return pick(schema["enum"]) if schema["enum"]
-    return of(schema.except("oneOf", "anyOf").merge(pick(schema["oneOf"] || schema["anyOf"]))) if schema["oneOf"] || schema["anyOf"]
+    if schema["oneOf"] || schema["anyOf"]
+      return of(schema.except("oneOf", "anyOf").merge(pick(schema["oneOf"] || schema["anyOf"])))
+    end
 
-    send(:"made_#{pick([*(schema['type'] || 'object')])}", schema)
+    send(:"made_#{pick([*(schema["type"] || "object")])}", schema)
   end
 
   def pick(list) = list.sample(random: @random)
@@ -60,19 +84,25 @@ class ContractGuess
 
   def other_than(value)
     case value
-    when Numeric then pick([*BEYOND, value * 1000, value / 1000.0, -value])
-    when String then pick([*HOSTILE, *TEXTS, *DAYS, *TIMES])
-    else pick([nil, [], {}, true, "x", 0])
+    when Numeric
+      pick([*BEYOND, value * 1000, value / 1000.0, -value])
+    when String
+      pick([*HOSTILE, *TEXTS, *DAYS, *TIMES])
+    else
+      pick([nil, [], {}, true, "x", 0])
     end
   end
 
   def resolved(schema)
-    schema = @schemas[schema["$ref"].split("/").last] || @file.fetch(schema["$ref"].split("/").last) while schema["$ref"]
+    schema = @schemas[schema["$ref"].split("/").last] || @file.fetch(schema["$ref"].split("/").last) while schema[
+      "$ref"
+    ]
     schema
   end
 
   def made_object(schema)
-    wanted = schema.fetch("properties", {}).select { |name, _| schema.fetch("required", []).include?(name) || once_in?(2) }
+    wanted =
+      schema.fetch("properties", {}).select { |name, _| schema.fetch("required", []).include?(name) || once_in?(2) }
     wanted.transform_values { |part| of(part) }
   end
 
@@ -86,7 +116,15 @@ class ContractGuess
 
     low = (schema["minimum"] || schema["exclusiveMinimum"] || 0).to_f
     high = (schema["maximum"] || schema["exclusiveMaximum"] || 1000).to_f
-    pick([low, high, low + ((high - low) * @random.rand), low + ([high - low, 200].min * @random.rand), low + ([high - low, 5].min * @random.rand)])
+    pick(
+      [
+        low,
+        high,
+        low + ((high - low) * @random.rand),
+        low + ([high - low, 200].min * @random.rand),
+        low + ([high - low, 5].min * @random.rand)
+      ]
+    )
   end
 
   def made_integer(schema) = made_number(schema).to_i

@@ -9,16 +9,25 @@ RSpec.describe "Blank files", :server do
   it "go in as they are and come out as they went in, under a name of their own" do
     ask("POST", "/api/blanks/import", file, type: type)
     expect(last_response.status).to eq(201)
-    ask("GET", "/api/blanks/#{answer_as('KeptBlank')['id']}/export")
-    expect(last_response.headers).to include("content-type" => type, "content-disposition" => 'attachment; filename="33-lamp-base.anvil.json"')
+    ask("GET", "/api/blanks/#{answer_as("KeptBlank")["id"]}/export")
+    expect(last_response.headers).to include(
+      "content-type" => type,
+      "content-disposition" => 'attachment; filename="33-lamp-base.anvil.json"'
+    )
     expect(last_response.body).to eq(MossyAnvil::Formats::BlankFile.write(JSON.parse(file)))
   end
 
   it "come out as a table and as a drawing too, and as nothing else" do
     ask("POST", "/api/blanks/import", file, type: type)
-    { "csv" => ["text/csv", /\Aid,type,group,found_on,chosen,point/], "svg" => ["image/svg+xml", /\A<svg/] }.each do |format, (media, start)|
+    {
+      "csv" => ["text/csv", /\Aid,type,group,found_on,chosen,point/],
+      "svg" => ["image/svg+xml", /\A<svg/]
+    }.each do |format, (media, start)|
       ask("GET", "/api/blanks/#{db[:blanks].get(:id)}/export?as=#{format}")
-      expect(last_response.headers).to include("content-type" => start_with(media), "content-disposition" => "attachment; filename=\"33-lamp-base.#{format}\"")
+      expect(last_response.headers).to include(
+        "content-type" => start_with(media),
+        "content-disposition" => "attachment; filename=\"33-lamp-base.#{format}\""
+      )
       expect(last_response.body).to match(start)
     end
     ask("GET", "/api/blanks/#{db[:blanks].get(:id)}/export?as=paper")
@@ -34,8 +43,12 @@ RSpec.describe "Blank files", :server do
   end
 
   {
-    "no JSON" => ["{", "", 422], "a list" => ["[]", "", 422], "a fault in a field" => ['{"format":"mossy-anvil/blank","version":7}', "/version", 422],
-    "broken UTF-8" => ["\xff", "", 422], "an infinite number" => ['{"number":1e400}', "/number", 422], "far too much" => ["x" * 2_000_001, nil, 413]
+    "no JSON" => ["{", "", 422],
+    "a list" => ["[]", "", 422],
+    "a fault in a field" => ['{"format":"mossy-anvil/blank","version":7}', "/version", 422],
+    "broken UTF-8" => ["\xff", "", 422],
+    "an infinite number" => ['{"number":1e400}', "/number", 422],
+    "far too much" => ["x" * 2_000_001, nil, 413]
   }.each do |name, (text, pointer, status)|
     it "that hold #{name} are refused with the place, and nothing is kept" do
       ask("POST", "/api/blanks/import", text, type: type)
@@ -55,7 +68,10 @@ RSpec.describe "Blank files", :server do
   it "of ten thousand defects, or nested without end, are refused at once" do
     many = JSON.parse(file).merge("defects" => Array.new(10_000) { |index| crack(id: "c#{index}") })
     ask("POST", "/api/blanks/import", JSON.generate(many), type: type)
-    expect(problem(422)["errors"].first).to eq("pointer" => "/defects", "detail" => "is a list of 10000: at most 200 entries")
+    expect(problem(422)["errors"].first).to eq(
+      "pointer" => "/defects",
+      "detail" => "is a list of 10000: at most 200 entries"
+    )
     ask("POST", "/api/blanks/import", "{\"a\":" * 400, type: type)
     expect(problem(422)["errors"].first["detail"]).to include("nested too deep")
   end

@@ -13,8 +13,13 @@ RSpec.describe MossyAnvil::Server::Http::OwnOrigin, :server do
     expect([post_from, post_from(Origin: "http://localhost", Sec_Fetch_Site: "same-origin")]).to eq([201, 201])
   end
 
-  [{ Origin: "http://elsewhere.test" }, { Origin: "null" }, { Origin: "http://localhost:9999" },
-   { Sec_Fetch_Site: "cross-site" }, { Sec_Fetch_Site: "same-site" }].each do |headers|
+  [
+    { Origin: "http://elsewhere.test" },
+    { Origin: "null" },
+    { Origin: "http://localhost:9999" },
+    { Sec_Fetch_Site: "cross-site" },
+    { Sec_Fetch_Site: "same-site" }
+  ].each do |headers|
     it "refuses a page with #{headers}" do
       expect(post_from(**headers)).to eq(403)
       problem(403)
@@ -34,8 +39,19 @@ RSpec.describe MossyAnvil::Server::RequestLog, :server do
     header "X-Request-Id", "bench-7"
     ask("POST", "/api/reckon", { document: blank_data(name: "Secret bowl") })
     expect(last_response.headers["x-request-id"]).to eq("bench-7")
-    expect(logged).to match([{ "at" => "2030-05-01T12:00:00.000Z", "event" => "request", "request_id" => "bench-7", "method" => "POST",
-                               "path" => "/api/reckon", "status" => 200, "ms" => be_positive }])
+    expect(logged).to match(
+      [
+        {
+          "at" => "2030-05-01T12:00:00.000Z",
+          "event" => "request",
+          "request_id" => "bench-7",
+          "method" => "POST",
+          "path" => "/api/reckon",
+          "status" => 200,
+          "ms" => be_positive
+        }
+      ]
+    )
     expect(log.string).not_to include("Secret")
   end
 
@@ -51,7 +67,11 @@ RSpec.describe MossyAnvil::Server::RequestLog, :server do
     @app = MossyAnvil::Server::App.serve(db: away, clock: clock, log: log)
     ask("GET", "/readyz")
     problem(503)
-    expect(logged.last(2).first).to include("event" => "fault", "error" => "Sequel::DatabaseConnectionError", "at" => include(a_string_starting_with("server/")))
+    expect(logged.last(2).first).to include(
+      "event" => "fault",
+      "error" => "Sequel::DatabaseConnectionError",
+      "at" => include(a_string_starting_with("server/"))
+    )
     expect(log.string).not_to include("could not reach", ServerHelper.url)
   end
 
@@ -61,7 +81,11 @@ RSpec.describe MossyAnvil::Server::RequestLog, :server do
     $stdout = lines
     ask("POST", "/api/reckon", { document: blank_data })
     expect(problem(500).to_s).not_to include("secret")
-    expect(JSON.parse(lines.string)).to include("event" => "fault", "error" => "ArgumentError", "at" => include(a_string_including("guard_spec.rb")))
+    expect(JSON.parse(lines.string)).to include(
+      "event" => "fault",
+      "error" => "ArgumentError",
+      "at" => include(a_string_including("guard_spec.rb"))
+    )
     expect(lines.string).not_to include("secret")
   ensure
     $stdout = STDOUT

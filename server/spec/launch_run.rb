@@ -21,10 +21,20 @@ class LaunchRun
     @log = File.join(Dir.mktmpdir("launch"), "log")
     @state = environment[:MOSSY_ANVIL_STATE]
     clean = { "PORT" => @port.to_s, "WORKERS" => "1" }.merge(environment.transform_keys(&:to_s))
-    @pid = Bundler.with_unbundled_env do
-      Process.spawn(clean, "ruby", "-r#{MossyAnvil::Server::ROOT}/vendor/bundle/bundler/setup", "#{MossyAnvil::Server::ROOT}/server/entry/launch.rb", *arguments,
-        out: @log, err: @log, in: File::NULL, pgroup: true)
-    end
+    @pid =
+      Bundler.with_unbundled_env do
+        Process.spawn(
+          clean,
+          "ruby",
+          "-r#{MossyAnvil::Server::ROOT}/vendor/bundle/bundler/setup",
+          "#{MossyAnvil::Server::ROOT}/server/entry/launch.rb",
+          *arguments,
+          out: @log,
+          err: @log,
+          in: File::NULL,
+          pgroup: true
+        )
+      end
     LaunchRun.all << self
   end
 
@@ -57,7 +67,11 @@ class LaunchRun
 
   # Status of an answer, nil without one; with a body it is sent as JSON.
   def status(path, body: nil)
-    body ? Net::HTTP.post(URI("http://127.0.0.1:#{@port}#{path}"), body, "Content-Type" => "application/json").code : get(path).code
+    if body
+      Net::HTTP.post(URI("http://127.0.0.1:#{@port}#{path}"), body, "Content-Type" => "application/json").code
+    else
+      get(path).code
+    end
   rescue SystemCallError, IOError, Timeout::Error
     nil
   end

@@ -32,7 +32,9 @@ RSpec.describe MossyAnvil::Server::Process::LocalPostgres do
       File.chmod(0o755, folder)
       place = File.join(folder, "postgres")
       own = described_class.new(place)
-      Sequel.connect(own.start(database: "mine")) { |db| db.run("CREATE TABLE kept (n integer); INSERT INTO kept VALUES (7)") }
+      Sequel.connect(own.start(database: "mine")) do |db|
+        db.run("CREATE TABLE kept (n integer); INSERT INTO kept VALUES (7)")
+      end
       own.stop
       yield place, File.join(place, "data")
     end
@@ -94,7 +96,10 @@ RSpec.describe MossyAnvil::Server::Process::LocalPostgres do
       next unless Process.uid.zero?
 
       FileUtils.chown("nobody", nil, data)
-      refused(place).to raise_error(described_class::Failed, /belongs to the user nobody, and PostgreSQL would run as postgres/)
+      refused(place).to raise_error(
+        described_class::Failed,
+        /belongs to the user nobody, and PostgreSQL would run as postgres/
+      )
     end
   end
 end

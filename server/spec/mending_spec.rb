@@ -23,8 +23,12 @@ RSpec.describe "A plan of mending", :server do
   end
 
   it "refuses a data sheet that cannot be, at its field" do
-    { { working_min: 0 } => "working_min", { density_g_ml: [11, 1] } => "density_g_ml/0", { parts: [2, 0] } => "parts/1",
-      { peak_c: 19 } => "peak_c" }.each do |sheet, field|
+    {
+      { working_min: 0 } => "working_min",
+      { density_g_ml: [11, 1] } => "density_g_ml/0",
+      { parts: [2, 0] } => "parts/1",
+      { peak_c: 19 } => "peak_c"
+    }.each do |sheet, field|
       wrong = demo(35)
       wrong["mend"]["steps"][0]["sheet"] = sheet
       ask("POST", "/api/reckon/mend", { document: wrong })
@@ -55,7 +59,9 @@ RSpec.describe "A plan of mending", :server do
       PYTHON
       found = JSON.parse(IO.popen(["/usr/bin/python3", "-c", script, path], &:read))
       likely = line(mark(card, lines(card).first), "cast.line.in_mould")["wait"]["likely_at"]
-      expect(found).to eq([["No. 35 Six coat-pegs: demould", Time.parse(likely).utc.strftime("%Y-%m-%dT%H:%M:%S+00:00"), ["DISPLAY"]]])
+      expect(found).to eq(
+        [["No. 35 Six coat-pegs: demould", Time.parse(likely).utc.strftime("%Y-%m-%dT%H:%M:%S+00:00"), ["DISPLAY"]]]
+      )
     end
 
     it "keeps to the grammar of RFC 5545, its alarms at the very time" do
@@ -63,17 +69,27 @@ RSpec.describe "A plan of mending", :server do
       mark(card, line(card, "cast.line.in_mould"), "started")
       ask("GET", "/api/waits.ics")
       expect(Rfc5545.faults(last_response.body)).to eq([])
-      starts, alarms = [/^DTSTART:(.*)\r$/, /^TRIGGER;VALUE=DATE-TIME:(.*)\r$/].map { |pattern| last_response.body.scan(pattern).flatten }
+      starts, alarms =
+        [/^DTSTART:(.*)\r$/, /^TRIGGER;VALUE=DATE-TIME:(.*)\r$/].map do |pattern|
+          last_response.body.scan(pattern).flatten
+        end
       expect(alarms).to eq(starts)
       expect(alarms).not_to be_empty
     end
 
     it "is held to that grammar by a check that finds what is wrong" do
-      calendar = "BEGIN:VCALENDAR\r\nPRODID:x\r\nVERSION:2.0\r\nBEGIN:VEVENT\r\nUID:a\r\nDTSTAMP:20300501T090000Z\r\nDTSTART:20300501T090000Z\r\n" \
-                 "BEGIN:VALARM\r\nACTION:DISPLAY\r\nDESCRIPTION:d\r\nTRIGGER:-PT5M\r\nEND:VALARM\r\nEND:VEVENT\r\nEND:VCALENDAR\r\n"
+      calendar =
+        "BEGIN:VCALENDAR\r\nPRODID:x\r\nVERSION:2.0\r\nBEGIN:VEVENT\r\nUID:a\r\nDTSTAMP:20300501T090000Z\r\nDTSTART:20300501T090000Z\r\n" \
+          "BEGIN:VALARM\r\nACTION:DISPLAY\r\nDESCRIPTION:d\r\nTRIGGER:-PT5M\r\nEND:VALARM\r\nEND:VEVENT\r\nEND:VCALENDAR\r\n"
       expect(Rfc5545.faults(calendar)).to eq([])
-      wrong = { "-PT5M" => "P", "DESCRIPTION:d" => "DESCRIPTION:a;b", "20300501T090000Z\r\nDTSTART" => "20301301T090000Z\r\nDTSTART", "\r\nUID:a" => "",
-                "ACTION:DISPLAY\r" => "ACTION:DISPLAY", "UID:a" => "UID:#{'a' * 80}" }
+      wrong = {
+        "-PT5M" => "P",
+        "DESCRIPTION:d" => "DESCRIPTION:a;b",
+        "20300501T090000Z\r\nDTSTART" => "20301301T090000Z\r\nDTSTART",
+        "\r\nUID:a" => "",
+        "ACTION:DISPLAY\r" => "ACTION:DISPLAY",
+        "UID:a" => "UID:#{"a" * 80}"
+      }
       wrong.each { |good, bad| expect(Rfc5545.faults(calendar.sub(good, bad))).not_to be_empty, bad }
     end
   end

@@ -10,24 +10,42 @@ RSpec.describe "Nothing lost, nothing half kept", :server do
 
   # Asks as another browser would, at the same time.
   def elsewhere(method, path, body)
-    Rack::MockRequest.new(app).request(method, path, "HTTP_HOST" => "localhost", "CONTENT_TYPE" => "application/json", input: JSON.generate(body))
+    Rack::MockRequest.new(app).request(
+      method,
+      path,
+      "HTTP_HOST" => "localhost",
+      "CONTENT_TYPE" => "application/json",
+      :input => JSON.generate(body)
+    )
   end
 
   describe "A blank that is read while it is saved" do
     # Every save names the blank after how many defects it has.
     it "is read as it was at one moment" do
       kept = take_in(name: "1", defects: [crack(id: "c0")])
-      saving = Thread.new do
-        40.times do |turn|
-          count = (turn % 5) + 1
-          document = kept["document"].merge("name" => count.to_s, "defects" => Array.new(count) { |place| JSON.parse(JSON.generate(crack(id: "c#{place}"))) })
-          MossyAnvil::Server::Store::Blanks.new(db).save(kept["id"], turn + 1, document, db[:blanks].where(id: kept["id"]).first.slice(:ready, :note))
+      saving =
+        Thread.new do
+          40.times do |turn|
+            count = (turn % 5) + 1
+            document =
+              kept["document"].merge(
+                "name" => count.to_s,
+                "defects" => Array.new(count) { |place| JSON.parse(JSON.generate(crack(id: "c#{place}"))) }
+              )
+            MossyAnvil::Server::Store::Blanks.new(db).save(
+              kept["id"],
+              turn + 1,
+              document,
+              db[:blanks].where(id: kept["id"]).first.slice(:ready, :note)
+            )
+          end
+        end
+      seen = []
+      while saving.alive?
+        seen << MossyAnvil::Server::Store::Blanks.new(db).find(kept["id"])[:document].then do |document|
+          [document["name"].to_i, document["defects"].size]
         end
       end
-      seen = []
-      seen << MossyAnvil::Server::Store::Blanks.new(db).find(kept["id"])[:document].then do |document|
-        [document["name"].to_i, document["defects"].size]
-      end while saving.alive?
       saving.join
       expect(seen.size).to be > 20
       expect(seen.reject { |name, count| name == count }).to eq([])
@@ -90,7 +108,13 @@ RSpec.describe "Nothing lost, nothing half kept", :server do
       20.times do
         MossyAnvil::Server::Store::Shops.new(db).clear
         own = take_in(defects: [crack])["id"]
-        at_once(2) { |turn| turn.zero? ? elsewhere("PUT", "/api/blanks/#{own}/place", { put_away: true }) : elsewhere("POST", "/api/blanks/#{own}/card", { key: key }) }
+        at_once(2) do |turn|
+          if turn.zero?
+            elsewhere("PUT", "/api/blanks/#{own}/place", { put_away: true })
+          else
+            elsewhere("POST", "/api/blanks/#{own}/card", { key: key })
+          end
+        end
         expect(db[:blanks].exclude(put_away_at: nil).join(:cards, blank_id: :id).where(ended_at: nil).count).to eq(0)
       end
     end
@@ -119,17 +143,45 @@ RSpec.describe "Nothing lost, nothing half kept", :server do
   describe "A change that many blanks feel" do
     before { 3.times { |turn| take_in(name: "No #{turn}", lathe: lathe, readings: [reading(moisture_pct: 22)]) } }
 
-    def reading(moisture_pct:) = { kind: "moisture", value: moisture_pct, taken_at: "2030-04-20T10:00:00Z", at: { clock_deg: 0, z_mm: 20 }, depth_mm: 10 }
+    def reading(moisture_pct:) =
+      {
+        kind: "moisture",
+        value: moisture_pct,
+        taken_at: "2030-04-20T10:00:00Z",
+        at: {
+          clock_deg: 0,
+          z_mm: 20
+        },
+        depth_mm: 10
+      }
     def waits = db[:blanks].order(:id).select_map(%i[ready wait_ends_at])
-    def air(temperature_c, humidity) = work("PUT", "/api/shop/air", { temperature_c: temperature_c, humidity: humidity })
+    def air(temperature_c, humidity) =
+      work("PUT", "/api/shop/air", { temperature_c: temperature_c, humidity: humidity })
 
     it "comes with its progress, and is all there at its end" do
       task = air(12, 0.6)
-      expect(task).to include("kind" => "air", "state" => "ended", "done" => 3, "of" => 3, "problem" => nil, "result" => { "temperature_c" => 12, "humidity" => 0.6 })
+      expect(task).to include(
+        "kind" => "air",
+        "state" => "ended",
+        "done" => 3,
+        "of" => 3,
+        "problem" => nil,
+        "result" => {
+          "temperature_c" => 12,
+          "humidity" => 0.6
+        }
+      )
     end
 
     it "gives a drying clock back that a damp shop took: everything on the rack is reckoned anew" do
-      ask("POST", "/api/blanks", { document: JSON.parse(File.read(Dir[File.join(MossyAnvil::Server::Services::Demo::FOLDER, "39-*.anvil.json")].first)) })
+      ask(
+        "POST",
+        "/api/blanks",
+        {
+          document:
+            JSON.parse(File.read(Dir[File.join(MossyAnvil::Server::Services::Demo::FOLDER, "39-*.anvil.json")].first))
+        }
+      )
       air(20, 0.5)
       before = waits
       expect(before.filter_map(&:last).size).to eq(1)
@@ -147,9 +199,11 @@ RSpec.describe "Nothing lost, nothing half kept", :server do
       expect(worked(id)).to include("state" => "stopped", "result" => nil)
       expect([db[:shop].all, waits, db[:lathes].all]).to eq(before)
 
-      allow(MossyAnvil::Report::Assessment).to(receive(:new).and_wrap_original do |original, blank, **how|
-        blank.name == "No 2" ? raise("broken") : original.call(blank, **how)
-      end)
+      allow(MossyAnvil::Report::Assessment).to(
+        receive(:new).and_wrap_original do |original, blank, **how|
+          blank.name == "No 2" ? raise("broken") : original.call(blank, **how)
+        end
+      )
       ask("PUT", "/api/lathes/#{db[:lathes].get(:id)}", { name: "other", lathe: lathe.merge("mass_kg" => 999) })
       id = answer_as("Task")["id"]
       expect { worked(id) }.to raise_error("broken")
@@ -158,14 +212,24 @@ RSpec.describe "Nothing lost, nothing half kept", :server do
 
     it "takes along what is saved while it is worked out" do
       id = db[:blanks].max(:id)
-      step = lambda do |done, _|
-        next unless done == 3
+      step =
+        lambda do |done, _|
+          next unless done == 3
 
-        kept = MossyAnvil::Server::Store::Blanks.new(db).find(id)
-        ask("PUT", "/api/blanks/#{id}", { version: kept[:version], document: kept[:document].except("readings").merge("name" => "Meanwhile") })
-        expect(last_response.status).to eq(200)
-      end
-      change = MossyAnvil::Server::Services::AirChange.new(db, { asked: { "temperature_c" => 8.0, "humidity" => 0.8, "now" => clock.now.iso8601 } }, step)
+          kept = MossyAnvil::Server::Store::Blanks.new(db).find(id)
+          ask(
+            "PUT",
+            "/api/blanks/#{id}",
+            { version: kept[:version], document: kept[:document].except("readings").merge("name" => "Meanwhile") }
+          )
+          expect(last_response.status).to eq(200)
+        end
+      change =
+        MossyAnvil::Server::Services::AirChange.new(
+          db,
+          { asked: { "temperature_c" => 8.0, "humidity" => 0.8, "now" => clock.now.iso8601 } },
+          step
+        )
       change.prepare
       db.transaction { change.apply }
       expected = waits
@@ -174,12 +238,23 @@ RSpec.describe "Nothing lost, nothing half kept", :server do
     end
 
     it "is worked out again where the air became another meanwhile" do
-      ask("POST", "/api/blanks", { document: JSON.parse(File.read(Dir[File.join(MossyAnvil::Server::Services::Demo::FOLDER, "39-*.anvil.json")].first)) })
+      ask(
+        "POST",
+        "/api/blanks",
+        {
+          document:
+            JSON.parse(File.read(Dir[File.join(MossyAnvil::Server::Services::Demo::FOLDER, "39-*.anvil.json")].first))
+        }
+      )
       id = db[:blanks].exclude(wait_ends_at: nil).get(:lathe_id)
       own = MossyAnvil::Server::Store::Lathes.new(db).all.find { |row| row[:id] == id }
       heavier = JSON.parse(JSON.generate(own[:lathe])).merge("mass_kg" => 999)
-      change = MossyAnvil::Server::Services::LatheChange.new(db, { asked: { "id" => id, "name" => own[:name], "lathe" => heavier, "now" => clock.now.iso8601 } }, lambda { |*|
-      })
+      change =
+        MossyAnvil::Server::Services::LatheChange.new(
+          db,
+          { asked: { "id" => id, "name" => own[:name], "lathe" => heavier, "now" => clock.now.iso8601 } },
+          lambda { |*| }
+        )
       change.prepare
       air(20, 0.95)
       db.transaction { change.apply }
@@ -194,7 +269,10 @@ RSpec.describe "Nothing lost, nothing half kept", :server do
       ask("PUT", "/api/lathes/#{first}", { name: "free", lathe: lathe })
       id = answer_as("Task")["id"]
       db[:lathes].where(name: "taken").update(name: "free")
-      expect(worked(id)).to include("state" => "failed", "problem" => include("status" => 409, "errors" => [include("pointer" => "/name")]))
+      expect(worked(id)).to include(
+        "state" => "failed",
+        "problem" => include("status" => 409, "errors" => [include("pointer" => "/name")])
+      )
     end
   end
 
@@ -202,7 +280,8 @@ RSpec.describe "Nothing lost, nothing half kept", :server do
     # Gives up on whatever is worked out, and checks as ever.
     let(:tired) do
       Class.new(MossyAnvil::Server::Calculation::Calculator::Here) do
-        def ask(question, given = {}, bytes = "", **) = given[:unbriefed] ? super : raise(MossyAnvil::Server::Calculation::Calculator::TooCostly)
+        def ask(question, given = {}, bytes = "", **) =
+          given[:unbriefed] ? super : raise(MossyAnvil::Server::Calculation::Calculator::TooCostly)
       end
     end
 
@@ -210,13 +289,19 @@ RSpec.describe "Nothing lost, nothing half kept", :server do
 
     it "is kept all the same, saved and read, and checked as any other" do
       kept = take_in(name: "heavy", defects: [crack])
-      ask("PUT", "/api/blanks/#{kept['id']}", { version: 1, document: kept["document"].merge("name" => "heavier") })
+      ask("PUT", "/api/blanks/#{kept["id"]}", { version: 1, document: kept["document"].merge("name" => "heavier") })
       expect(answer_as("KeptBlank")["document"]["name"]).to eq("heavier")
-      ask("POST", "/api/blanks/#{kept['id']}/readings", { reading: { kind: "mass", value: 1200 } })
+      ask("POST", "/api/blanks/#{kept["id"]}/readings", { reading: { kind: "mass", value: 1200 } })
       expect(answer_as("KeptBlank")["document"]["readings"].size).to eq(1)
       ask("GET", "/api/shop")
-      expect(answer_as("Shop")["rack"]).to contain_exactly(include("name" => "heavier", "ready" => true, "note" => "survey", "wait" => nil))
-      ask("PUT", "/api/blanks/#{kept['id']}", { version: 2, document: kept["document"].merge("defects" => [crack(depth_mm: 9000)]) })
+      expect(answer_as("Shop")["rack"]).to contain_exactly(
+        include("name" => "heavier", "ready" => true, "note" => "survey", "wait" => nil)
+      )
+      ask(
+        "PUT",
+        "/api/blanks/#{kept["id"]}",
+        { version: 2, document: kept["document"].merge("defects" => [crack(depth_mm: 9000)]) }
+      )
       expect(problem(422)["errors"].first["pointer"]).to start_with("/document/defects/0")
       ask("POST", "/api/reckon", { document: kept["document"] })
       expect(problem(422)["title"]).to eq("Too much to calculate")
@@ -255,12 +340,14 @@ end
 RSpec.describe MossyAnvil::Server::SteadyLog do
   # Takes lines while there is room.
   let(:disk) do
-    Class.new do
-      attr_accessor :room
-      attr_reader :lines
+    Class
+      .new do
+        attr_accessor :room
+        attr_reader :lines
 
-      def write(text) = @room ? (@lines ||= []) << text : raise(Errno::ENOSPC)
-    end.new
+        def write(text) = @room ? (@lines ||= []) << text : raise(Errno::ENOSPC)
+      end
+      .new
   end
 
   it "drops what cannot be written, and says how much once there is room" do

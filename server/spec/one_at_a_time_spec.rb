@@ -13,7 +13,14 @@ RSpec.describe MossyAnvil::Server::Services::Reckoner do
       Thread.pass
       original.call(*given, **more).tap { |made| made.to_h && (under_way -= 1) }
     end
-    answers = Array.new(4) { Thread.new { described_class.new(MossyAnvil::Report::ShopClimate.new, now: Time.utc(2030, 6, 1)).assess(document) } }.map(&:value)
+    answers =
+      Array
+        .new(4) do
+          Thread.new do
+            described_class.new(MossyAnvil::Report::ShopClimate.new, now: Time.utc(2030, 6, 1)).assess(document)
+          end
+        end
+        .map(&:value)
     expect([answers.uniq.size, most]).to eq([1, 1])
   end
 

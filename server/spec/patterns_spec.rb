@@ -47,8 +47,19 @@ RSpec.describe "Curves of the shop's own", :server do
   end
 
   it "are traced from a photograph by its scale and axis" do
-    asked = { scale: { from: [0.1, 0.9], to: [0.6, 0.9], mm: 200 }, axis: { from: [0.1, 0.5], to: [0.9, 0.5] },
-              curve: [[0.15, 0.4], [0.25, 0.35], [0.4, 0.45]], from_z_mm: 4 }
+    asked = {
+      scale: {
+        from: [0.1, 0.9],
+        to: [0.6, 0.9],
+        mm: 200
+      },
+      axis: {
+        from: [0.1, 0.5],
+        to: [0.9, 0.5]
+      },
+      curve: [[0.15, 0.4], [0.25, 0.35], [0.4, 0.45]],
+      from_z_mm: 4
+    }
     ask("POST", "/api/reckon/traced-profile", asked)
     expect(answer_as("ReadProfile")["points"]).to eq([[4.0, 40.0], [44.0, 60.0], [104.0, 20.0]])
     ask("POST", "/api/reckon/traced-profile", asked.merge(curve: [[0.15, 0.4]]))

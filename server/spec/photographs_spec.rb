@@ -7,34 +7,59 @@ RSpec.describe "Photographs of a blank", :server do
   # A made-up picture: a brown round on white; as a camera would send it, with things said in it and held on its side where asked.
   def picture(wide: 60, tall: 40, ending: ".jpg", said: {})
     image = Vips::Image.black(wide, tall, bands: 3) + [150, 100, 60]
-    image.copy(interpretation: :srgb).cast(:uchar).mutate { |open| said.each { |name, (type, value)| open.set_type!(type, name, value) } }.write_to_buffer(ending)
+    image
+      .copy(interpretation: :srgb)
+      .cast(:uchar)
+      .mutate { |open| said.each { |name, (type, value)| open.set_type!(type, name, value) } }
+      .write_to_buffer(ending)
   end
 
-  def send_picture(id, bytes, type: "image/jpeg", view: "tail_face") = ask("POST", "/api/blanks/#{id}/photographs?view=#{view}", bytes, type: type)
+  def send_picture(id, bytes, type: "image/jpeg", view: "tail_face") =
+    ask("POST", "/api/blanks/#{id}/photographs?view=#{view}", bytes, type: type)
 
   let(:id) { take_in["id"] }
 
   it "are kept once, listed, shown, spoken of, put out of sight and brought back" do
     2.times { send_picture(id, picture) }
     kept = answer_as("Photograph")
-    expect(kept).to include("width_px" => 60, "height_px" => 40, "view" => "tail_face", "scale" => nil, "hidden" => false)
-    about = { view: "head_face", caption: "the end with the check", hidden: true, scale: { mm_per_share: 300, centre: [0.5, 0.3] } }
-    ask("PUT", "/api/blanks/#{id}/photographs/#{kept['id']}", about)
+    expect(kept).to include(
+      "width_px" => 60,
+      "height_px" => 40,
+      "view" => "tail_face",
+      "scale" => nil,
+      "hidden" => false
+    )
+    about = {
+      view: "head_face",
+      caption: "the end with the check",
+      hidden: true,
+      scale: {
+        mm_per_share: 300,
+        centre: [0.5, 0.3]
+      }
+    }
+    ask("PUT", "/api/blanks/#{id}/photographs/#{kept["id"]}", about)
     expect(answer_as("Photograph")).to include(JSON.parse(JSON.generate(about)))
     ask("GET", "/api/blanks/#{id}/photographs")
     expect(answer_as("Photographs")["photographs"].map { |one| one["id"] }).to eq([kept["id"]])
-    ask("GET", "/api/blanks/#{id}/photographs/#{kept['id']}/image")
-    expect(last_response.headers).to include("content-type" => "image/jpeg", "cache-control" => a_string_including("immutable"))
+    ask("GET", "/api/blanks/#{id}/photographs/#{kept["id"]}/image")
+    expect(last_response.headers).to include(
+      "content-type" => "image/jpeg",
+      "cache-control" => a_string_including("immutable")
+    )
     expect(Vips::Image.new_from_buffer(last_response.body, "").size).to eq([60, 40])
   end
 
   it "lose what the camera wrote into them, and are turned the way they were held" do
-    told = { "orientation" => [GObject::GINT_TYPE, 6], "exif-ifd3-GPSLatitude" => [GObject::GSTR_TYPE, "54/1 30/1 0/1"] }
+    told = {
+      "orientation" => [GObject::GINT_TYPE, 6],
+      "exif-ifd3-GPSLatitude" => [GObject::GSTR_TYPE, "54/1 30/1 0/1"]
+    }
     sent = picture(said: told)
     expect(Vips::Image.new_from_buffer(sent, "").get_fields.grep(/GPS|orientation/)).not_to be_empty
     send_picture(id, sent)
     expect(answer_as("Photograph")).to include("width_px" => 40, "height_px" => 60)
-    ask("GET", "/api/blanks/#{id}/photographs/#{answer['id']}/image")
+    ask("GET", "/api/blanks/#{id}/photographs/#{answer["id"]}/image")
     expect(Vips::Image.new_from_buffer(last_response.body, "").get_fields.grep(/\Aexif|gps/i)).to eq([])
   end
 
@@ -51,7 +76,7 @@ RSpec.describe "Photographs of a blank", :server do
     expect(answer_as("Photograph")).to include("width_px" => 2400, "height_px" => 1200)
     clear = (Vips::Image.black(20, 20, bands: 4) + 0).cast(:uchar).copy(interpretation: :srgb).write_to_buffer(".png")
     send_picture(id, clear, type: "image/png")
-    ask("GET", "/api/blanks/#{id}/photographs/#{answer['id']}/image")
+    ask("GET", "/api/blanks/#{id}/photographs/#{answer["id"]}/image")
     expect(Vips::Image.new_from_buffer(last_response.body, "").avg).to be > 250
   end
 
@@ -80,17 +105,33 @@ RSpec.describe "Photographs of a blank", :server do
 
   it "cannot be stored as nonsense, whatever the program does" do
     row = { blank_id: id, sha256: "0" * 64, bytes: Sequel.blob("x"), width_px: 1, height_px: 1, view: "other" }
-    [{ view: "inside" }, { sha256: "no" }, { width_px: 9000 }, { mm_per_share: 5 }, { bytes: Sequel.blob("") }].each do |wrong|
-      expect { db[:photographs].insert(**row, **wrong) }.to raise_error(Sequel::ConstraintViolation)
-    end
+    [
+      { view: "inside" },
+      { sha256: "no" },
+      { width_px: 9000 },
+      { mm_per_share: 5 },
+      { bytes: Sequel.blob("") }
+    ].each { |wrong| expect { db[:photographs].insert(**row, **wrong) }.to raise_error(Sequel::ConstraintViolation) }
   end
 end
 
 RSpec.describe "A trace", :server do
   it "comes back in the contract's shape, or with the field that is wrong" do
-    outline = Array.new(12) { |step| [0.5 + (0.3 * Math.cos(step * Math::PI / 6)), 0.4 + (0.3 * Math.sin(step * Math::PI / 6))] }
-    asked = { scale: { from: [0.1, 0.1], to: [0.6, 0.1], mm: 200 }, outline: outline, length_mm: 60, view: "tail_face",
-              marks: [{ type: "crack", points: [[0.5, 0.4], [0.6, 0.4]] }] }
+    outline =
+      Array.new(12) do |step|
+        [0.5 + (0.3 * Math.cos(step * Math::PI / 6)), 0.4 + (0.3 * Math.sin(step * Math::PI / 6))]
+      end
+    asked = {
+      scale: {
+        from: [0.1, 0.1],
+        to: [0.6, 0.1],
+        mm: 200
+      },
+      outline: outline,
+      length_mm: 60,
+      view: "tail_face",
+      marks: [{ type: "crack", points: [[0.5, 0.4], [0.6, 0.4]] }]
+    }
     ask("POST", "/api/reckon/trace", asked)
     expect(answer_as("Trace")).to include("mm_per_share" => 400.0, "across_mm" => all(be_within(1).of(240)))
     ask("POST", "/api/reckon/trace", asked.merge(outline: outline.first(2)))
@@ -110,13 +151,17 @@ RSpec.describe MossyAnvil::Server::Services::JpegEnd do
   it "finds the end of a picture, whatever was put behind it" do
     [jpeg, jpeg(interlace: true), jpeg(optimize_coding: true, restart_interval: 2)].each do |bytes|
       expect(described_class.of(bytes)).to eq(bytes.bytesize)
-      ["x", "\xFF\xD9", "\xFF\xD8\xFF\xD9", jpeg].each { |more| expect(described_class.of(bytes + more.b)).to eq(bytes.bytesize) }
+      ["x", "\xFF\xD9", "\xFF\xD8\xFF\xD9", jpeg].each do |more|
+        expect(described_class.of(bytes + more.b)).to eq(bytes.bytesize)
+      end
     end
   end
 
   it "finds none where a picture breaks off" do
     whole = jpeg
-    [2, 3, 20, whole.bytesize - 2, whole.bytesize - 1].each { |size| expect(described_class.of(whole.byteslice(0, size))).to be_nil }
+    [2, 3, 20, whole.bytesize - 2, whole.bytesize - 1].each do |size|
+      expect(described_class.of(whole.byteslice(0, size))).to be_nil
+    end
   end
 
   it "is where a picture that comes with an archive is cut" do

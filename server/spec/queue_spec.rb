@@ -6,7 +6,11 @@ require_relative "server_helper"
 RSpec.describe "Processes at the queue", :server do
   let(:asked) do
     document = blank_data(defects: [crack(id: "a", z_mm: [0, 60], depth_mm: 30)], form: BlankHelper::BOWL)
-    { document: JSON.parse(JSON.generate(document)), wishes: [{ key: "lose_cracks", weight: 1 }], may_change: %w[slide centre size] }
+    {
+      document: JSON.parse(JSON.generate(document)),
+      wishes: [{ key: "lose_cracks", weight: 1 }],
+      may_change: %w[slide centre size]
+    }
   end
 
   before do
@@ -27,8 +31,16 @@ RSpec.describe "Processes at the queue", :server do
   def said = @said ||= File.join(Dir.mktmpdir("worker"), "log")
 
   def worker
-    Process.spawn({ "DATABASE_URL" => ServerHelper.url }, RbConfig.ruby, "-r#{MossyAnvil::Server::ROOT}/vendor/bundle/bundler/setup", "#{MossyAnvil::Server::ROOT}/server/entry/work.rb",
-      out: [said, "a"], err: [said, "a"]).tap { |pid| @pids << pid }
+    Process
+      .spawn(
+        { "DATABASE_URL" => ServerHelper.url },
+        RbConfig.ruby,
+        "-r#{MossyAnvil::Server::ROOT}/vendor/bundle/bundler/setup",
+        "#{MossyAnvil::Server::ROOT}/server/entry/work.rb",
+        out: [said, "a"],
+        err: [said, "a"]
+      )
+      .tap { |pid| @pids << pid }
   end
 
   def ask_search(wanted = asked)

@@ -4,20 +4,30 @@ require_relative "server_helper"
 
 RSpec.describe "Reckoning a draft", :server do
   it "answers as the core does, by the contract, and keeps nothing" do
-    document = JSON.parse(JSON.generate(blank_data(defects: [crack, body("void", contents: "air")], form: BlankHelper::BOWL)))
+    document =
+      JSON.parse(JSON.generate(blank_data(defects: [crack, body("void", contents: "air")], form: BlankHelper::BOWL)))
     ask("POST", "/api/reckon", { document: document })
     reckoned = answer_as("Assessment")
     expect(reckoned["stages"].keys).to eq(%w[blank rounded outside hollowed])
-    expect(reckoned["stages"]["blank"]["mass_g"]).to be_within(1e-6).of(assess(defects: [crack, body("void", contents: "air")])[:stages][:blank][:mass_g])
+    expect(reckoned["stages"]["blank"]["mass_g"]).to be_within(1e-6).of(
+      assess(defects: [crack, body("void", contents: "air")])[:stages][:blank][:mass_g]
+    )
     expect(db[:blanks].count).to eq(0)
   end
 
   it "unrolls a cut at a depth, and refuses one below the axis" do
-    asked = { document: blank_data(defects: [body("void", r_mm: 100, size_mm: [30, 40, 30], contents: "air")]), depth_mm: 20, rpm: 600 }
+    asked = {
+      document: blank_data(defects: [body("void", r_mm: 100, size_mm: [30, 40, 30], contents: "air")]),
+      depth_mm: 20,
+      rpm: 600
+    }
     ask("POST", "/api/reckon/peel", asked)
     expect(answer_as("Peel")["worst"]).to include("knocks_per_s" => 10.0)
     ask("POST", "/api/reckon/peel", asked.merge(depth_mm: 130))
-    expect(problem(422)["errors"].first).to eq("pointer" => "/depth_mm", "detail" => "is 130: 0 up to 120.0 mm, the axis")
+    expect(problem(422)["errors"].first).to eq(
+      "pointer" => "/depth_mm",
+      "detail" => "is 130: 0 up to 120.0 mm, the axis"
+    )
   end
 
   it "says which one more test would tell most" do
@@ -31,11 +41,17 @@ RSpec.describe "Reckoning a draft", :server do
     ask("POST", "/api/reckon/intake", asked)
     expect(answer_as("Intake")).to include("density_from" => "weight", "shape" => a_hash_including("type" => "outline"))
     ask("POST", "/api/reckon/intake", asked.merge(lump: { type: "log", length_mm: 3 }))
-    expect(problem(422)["errors"].map { |error| error["pointer"] }).to eq(%w[/lump/head_diameter_mm /lump/tail_diameter_mm])
+    expect(problem(422)["errors"].map { |error| error["pointer"] }).to eq(
+      %w[/lump/head_diameter_mm /lump/tail_diameter_mm]
+    )
   end
 
   it "shows the working of every number it points at" do
-    ask("POST", "/api/reckon", { document: JSON.parse(JSON.generate(blank_data(defects: [crack], form: BlankHelper::BOWL))) })
+    ask(
+      "POST",
+      "/api/reckon",
+      { document: JSON.parse(JSON.generate(blank_data(defects: [crack], form: BlankHelper::BOWL))) }
+    )
     reckoned = answer
     pointed = reckoned["findings"].values.flatten.filter_map { |finding| finding["figure"] }
     expect(pointed).not_to be_empty
@@ -62,8 +78,12 @@ RSpec.describe "Reckoning a draft", :server do
   end
 
   {
-    "no JSON" => "{", "a bare word" => "null", "broken UTF-8" => "{\"document\": \"\xff\"}", "a number out of range" => '{"document": 1e400}',
-    "nesting without end" => "[" * 5000, "nothing" => ""
+    "no JSON" => "{",
+    "a bare word" => "null",
+    "broken UTF-8" => "{\"document\": \"\xff\"}",
+    "a number out of range" => '{"document": 1e400}',
+    "nesting without end" => "[" * 5000,
+    "nothing" => ""
   }.each do |name, body|
     it "refuses #{name} with a reason" do
       ask("POST", "/api/reckon", body)
@@ -126,7 +146,9 @@ end
 
 RSpec.describe MossyAnvil::Server::Services::Demo, :server do
   it "fills an empty shop with its dates moved to today" do
-    expect(described_class.new(db, now: clock.now).load).to eq(Dir[File.join(described_class::FOLDER, "*.anvil.json")].size)
+    expect(described_class.new(db, now: clock.now).load).to eq(
+      Dir[File.join(described_class::FOLDER, "*.anvil.json")].size
+    )
     newest = db[:readings].max(:taken_at)
     expect(clock.now - newest).to be_between(0, 4 * 86_400)
     expect(db[:journal].max(:logged_at)).to be <= clock.now
@@ -144,16 +166,22 @@ RSpec.describe "A scan", :server do
 
   it "comes back as stations, in the contract's shape" do
     scan(octahedron)
-    expect(answer_as("Scan")).to include("triangles" => 8, "closed" => true, "volume_mm3" => be_within(1e-6).of(121_500))
+    expect(answer_as("Scan")).to include(
+      "triangles" => 8,
+      "closed" => true,
+      "volume_mm3" => be_within(1e-6).of(121_500)
+    )
     scan(octahedron, "?unit=in&axis=x&end=high")
     expect(answer_as("Scan")["extents_mm"]).to all(be_within(1e-6).of(2286))
   end
 
   it "is refused with a reason where it is none, or is asked for in a way there is not" do
     scan("v 1 2 3")
-    expect(problem(422)["errors"]).to eq([{ "pointer" => "/file", "detail" => "holds no triangles: an STL or OBJ file of a closed surface" }])
+    expect(problem(422)["errors"]).to eq(
+      [{ "pointer" => "/file", "detail" => "holds no triangles: an STL or OBJ file of a closed surface" }]
+    )
     scan(octahedron, "?unit=furlong&axis=w")
-    expect(problem(422)["errors"].map { |error| error["pointer"] }).to eq(["/unit", "/axis"])
+    expect(problem(422)["errors"].map { |error| error["pointer"] }).to eq(%w[/unit /axis])
     ask("POST", "/api/reckon/scan", "{}")
     expect(last_response.status).to eq(415)
   end

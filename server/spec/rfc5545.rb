@@ -3,7 +3,8 @@
 # A calendar file held against the grammar of RFC 5545, as far as a feed of events with alarms goes: lines and folding (3.1), parameters, what each component may and
 # must hold (3.6), and the form of every value (3.3). Strict where a lenient parser would let things pass.
 class Rfc5545
-  LINE = /\A(?<name>[A-Za-z0-9-]+)(?<params>(?:;[A-Za-z0-9-]+=(?:"[^"\x00-\x1f\x7f]*"|[^";:,\x00-\x1f\x7f]*))*):(?<value>.*)\z/
+  LINE =
+    /\A(?<name>[A-Za-z0-9-]+)(?<params>(?:;[A-Za-z0-9-]+=(?:"[^"\x00-\x1f\x7f]*"|[^";:,\x00-\x1f\x7f]*))*):(?<value>.*)\z/
   DATE_TIME = /\A\d{4}(0[1-9]|1[0-2])(0[1-9]|[12]\d|3[01])T([01]\d|2[0-3])[0-5]\d([0-5]\d|60)Z\z/
   TIME = /T(\d+H(\d+M(\d+S)?)?|\d+M(\d+S)?|\d+S)/
   DURATION = /\A[+-]?P(\d+D(#{TIME})?|#{TIME}|\d+W)\z/
@@ -16,8 +17,20 @@ class Rfc5545
     "VEVENT" => [%w[UID DTSTAMP DTSTART], %w[DTEND SUMMARY DESCRIPTION], %w[VALARM]],
     "VALARM" => [%w[ACTION TRIGGER DESCRIPTION], [], []]
   }.freeze
-  VALUES = { "PRODID" => TEXT, "VERSION" => /\A2\.0\z/, "CALSCALE" => /\AGREGORIAN\z/, "METHOD" => PLAIN, "X-WR-CALNAME" => TEXT, "UID" => PLAIN, "DTSTAMP" => DATE_TIME,
-             "DTSTART" => DATE_TIME, "DTEND" => DATE_TIME, "SUMMARY" => TEXT, "DESCRIPTION" => TEXT, "ACTION" => /\ADISPLAY\z/ }.freeze
+  VALUES = {
+    "PRODID" => TEXT,
+    "VERSION" => /\A2\.0\z/,
+    "CALSCALE" => /\AGREGORIAN\z/,
+    "METHOD" => PLAIN,
+    "X-WR-CALNAME" => TEXT,
+    "UID" => PLAIN,
+    "DTSTAMP" => DATE_TIME,
+    "DTSTART" => DATE_TIME,
+    "DTEND" => DATE_TIME,
+    "SUMMARY" => TEXT,
+    "DESCRIPTION" => TEXT,
+    "ACTION" => /\ADISPLAY\z/
+  }.freeze
 
   # List of faults, empty where the text keeps to the grammar.
   def self.faults(text) = new(text).faults
@@ -43,16 +56,21 @@ class Rfc5545
     lines.each do |line|
       found = LINE.match(line) or next @faults << "no content line: #{line}"
       case found[:name]
-      when "BEGIN" then open << begun(found[:value], open.last)
-      when "END" then ended(open.pop, found[:value])
-      else property(found, open.last)
+      when "BEGIN"
+        open << begun(found[:value], open.last)
+      when "END"
+        ended(open.pop, found[:value])
+      else
+        property(found, open.last)
       end
     end
-    @faults << "not closed: #{open.map(&:first).join(', ')}" if open.any?
+    @faults << "not closed: #{open.map(&:first).join(", ")}" if open.any?
   end
 
   def begun(name, parent)
-    @faults << "#{name} does not belong there" unless parent ? COMPONENTS.fetch(parent[0], [[], [], []])[2].include?(name) : name == "VCALENDAR"
+    unless parent ? COMPONENTS.fetch(parent[0], [[], [], []])[2].include?(name) : name == "VCALENDAR"
+      @faults << "#{name} does not belong there"
+    end
     [name, []]
   end
 
@@ -68,7 +86,8 @@ class Rfc5545
   def property(found, (_, held))
     name, value = found[:name], found[:value]
     held << name
-    @faults << "#{name} is #{value}" unless name == "TRIGGER" ? trigger?(found[:params], value) : VALUES.fetch(name, TEXT).match?(value)
+    return if name == "TRIGGER" ? trigger?(found[:params], value) : VALUES.fetch(name, TEXT).match?(value)
+    @faults << "#{name} is #{value}"
   end
 
   # A duration unless it says that it is a time, which must then be UTC.

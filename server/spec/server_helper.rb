@@ -18,31 +18,39 @@ module ServerHelper
 
   def wait_until(seconds = 40)
     deadline = Process.clock_gettime(Process::CLOCK_MONOTONIC) + seconds
-    sleep 0.1 until (met = yield) || Process.clock_gettime(Process::CLOCK_MONOTONIC) > deadline
+    until (met = yield) || Process.clock_gettime(Process::CLOCK_MONOTONIC) > deadline
+      sleep 0.1
+    end
     expect(met).to be_truthy
   end
 
   def self.url
-    @url ||= begin
-      # Halves of the tests that run side by side have one each.
-      postgres = MossyAnvil::Server::Process::LocalPostgres.new(File.join(MossyAnvil::Server::ROOT, ".state",
-        ["test-postgres", ENV.fetch("TESTS", nil)].compact.join("-")))
-      at_exit { postgres.stop }
-      postgres.start(database: "mossy_anvil_test")
-    end
+    @url ||=
+      begin
+        # Halves of the tests that run side by side have one each.
+        postgres =
+          MossyAnvil::Server::Process::LocalPostgres.new(
+            File.join(MossyAnvil::Server::ROOT, ".state", ["test-postgres", ENV.fetch("TESTS", nil)].compact.join("-"))
+          )
+        at_exit { postgres.stop }
+        postgres.start(database: "mossy_anvil_test")
+      end
   end
 
   def self.db
-    @db ||= MossyAnvil::Server::Store::Connection.open(url).tap do |db|
-      Sequel.extension(:migration)
-      db.run("DROP SCHEMA public CASCADE; CREATE SCHEMA public")
-      MossyAnvil::Server::Store::Connection.migrate(db)
-    end
+    @db ||=
+      MossyAnvil::Server::Store::Connection
+        .open(url)
+        .tap do |db|
+          Sequel.extension(:migration)
+          db.run("DROP SCHEMA public CASCADE; CREATE SCHEMA public")
+          MossyAnvil::Server::Store::Connection.migrate(db)
+        end
   end
 
   # Puts the demo shop in as of that day: worked out once in a run, copied from then on.
   def self.load_demo(now)
-    kept = "demo_#{now.strftime('%Y_%m_%d')}"
+    kept = "demo_#{now.strftime("%Y_%m_%d")}"
     return copy(kept, "public") if (@kept ||= []).include?(kept)
 
     MossyAnvil::Server::Services::Demo.new(db, now: now).load
@@ -60,8 +68,17 @@ module ServerHelper
       db.run("SET LOCAL session_replication_role = replica")
       tables.each { |table| db.run("INSERT INTO #{into}.#{table} OVERRIDING SYSTEM VALUE TABLE #{from}.#{table}") }
       db.run("SET LOCAL session_replication_role = origin")
-      counted = tables.select { |table| db[table].columns.include?(:id) && db.get(Sequel.function(:pg_get_serial_sequence, table.to_s, "id")) }
-      counted.each { |table| db[table].max(:id)&.then { |last| db.get(Sequel.function(:setval, Sequel.function(:pg_get_serial_sequence, table.to_s, "id"), last)) } }
+      counted =
+        tables.select do |table|
+          db[table].columns.include?(:id) && db.get(Sequel.function(:pg_get_serial_sequence, table.to_s, "id"))
+        end
+      counted.each do |table|
+        db[table]
+          .max(:id)
+          &.then do |last|
+            db.get(Sequel.function(:setval, Sequel.function(:pg_get_serial_sequence, table.to_s, "id"), last))
+          end
+      end
     end
   end
   private_class_method :tables, :copy
@@ -77,7 +94,12 @@ module ServerHelper
 
   def ask(method, path, body = nil, type: "application/json")
     header "Host", "localhost"
-    custom_request(method, path, {}, { :input => body.is_a?(String) ? body : JSON.generate(body), "CONTENT_TYPE" => type })
+    custom_request(
+      method,
+      path,
+      {},
+      { :input => body.is_a?(String) ? body : JSON.generate(body), "CONTENT_TYPE" => type }
+    )
     last_response
   end
 

@@ -44,11 +44,16 @@ end
 
 RSpec.describe MossyAnvil::Server::Prints::SurveySheet, :server do
   def mm(points) = points / 72.0 * 25.4
-  def lengths(page) = LineReader.new.tap { |reader| page.walk(reader) }.lines.map { |from, to| mm(Math.hypot(to[0] - from[0], to[1] - from[1])) }
+  def lengths(page) =
+    LineReader
+      .new
+      .tap { |reader| page.walk(reader) }
+      .lines
+      .map { |from, to| mm(Math.hypot(to[0] - from[0], to[1] - from[1])) }
 
   def sheet(**changes)
     kept = take_in(**changes)
-    ask("GET", "/api/blanks/#{kept['id']}/export?as=sheet")
+    ask("GET", "/api/blanks/#{kept["id"]}/export?as=sheet")
     expect(last_response.content_type).to eq("application/pdf")
     PDF::Reader.new(StringIO.new(last_response.body))
   end
@@ -58,7 +63,9 @@ RSpec.describe MossyAnvil::Server::Prints::SurveySheet, :server do
   it "says what was found on the first page, and has a bar of 100 mm on every one, whichever way it lies" do
     reader = sheet(name: "Łodź bowl", number: 7, defects: found)
     expect(reader.pages.first.text).to include("7 ?od", "bowl", "crack", "pocket")
-    expect(reader.pages.map { |page| page.attributes[:MediaBox].map { |side| mm(side).round }.drop(2).sort }).to all(eq([210, 297]))
+    expect(reader.pages.map { |page| page.attributes[:MediaBox].map { |side| mm(side).round }.drop(2).sort }).to all(
+      eq([210, 297])
+    )
     reader.pages.each { |page| expect(lengths(page)).to include(be_within(0.05).of(100)) }
   end
 
@@ -69,16 +76,30 @@ RSpec.describe MossyAnvil::Server::Prints::SurveySheet, :server do
     expect(skins.size).to eq(3)
     drawn = LineReader.new.tap { |lines| skins.first.walk(lines) }
     # The marks of the hours stand 3 mm up; the bar at the foot of the page is left out.
-    hours = drawn.lines.select { |from, _| mm(from[1]) > 20 }.map { |from, to| [mm(from[0]), mm(to[0] - from[0]), mm((to[1] - from[1]).abs)] }
-                 .select { |_, across, down| across.abs < 0.01 && (down - 3).abs < 0.01 }.map { |x, *| x.round(2) }.uniq.sort
+    hours =
+      drawn
+        .lines
+        .select { |from, _| mm(from[1]) > 20 }
+        .map { |from, to| [mm(from[0]), mm(to[0] - from[0]), mm((to[1] - from[1]).abs)] }
+        .select { |_, across, down| across.abs < 0.01 && (down - 3).abs < 0.01 }
+        .map { |x, *| x.round(2) }
+        .uniq
+        .sort
     expect(hours.each_cons(2).map { |one, next_one| next_one - one }).to all(be_within(0.02).of(62.83))
   end
 
   it "shows a crack as long as it is" do
     page = sheet(defects: found).pages.find { |one| one.text.include?("Section of") }
     # By hand: 40 mm of run, drawn from the middle of its first piece of 96 to that of its last.
-    pieces = LineReader.new.tap { |reader| page.walk(reader) }.lines.select { |from, to| mm((to[0] - from[0]).abs).between?(0.3, 0.6) && (to[1] - from[1]).abs < 0.01 }
-    expect(mm(pieces.flatten(1).map(&:first).minmax.inject { |low, high| high - low })).to be_within(0.05).of(40 * 95 / 96.0)
+    pieces =
+      LineReader
+        .new
+        .tap { |reader| page.walk(reader) }
+        .lines
+        .select { |from, to| mm((to[0] - from[0]).abs).between?(0.3, 0.6) && (to[1] - from[1]).abs < 0.01 }
+    expect(mm(pieces.flatten(1).map(&:first).minmax.inject { |low, high| high - low })).to be_within(0.05).of(
+      40 * 95 / 96.0
+    )
     expect(page.text).to include("head", "tail", "b crack")
   end
 end
@@ -91,10 +112,16 @@ RSpec.describe "A template of the form", :server do
     reader = PDF::Reader.new(StringIO.new(last_response.body))
     pages = reader.pages.map { |page| LineReader.new.tap { |lines| page.walk(lines) } }
     mm = ->(points) { points / 72 * 25.4 }
-    bars = pages.map { |page| page.lines.map { |from, to| mm[to[0] - from[0]] }.find { |long| (long - 100).abs <= 0.1 } }
+    bars =
+      pages.map { |page| page.lines.map { |from, to| mm[to[0] - from[0]] }.find { |long| (long - 100).abs <= 0.1 } }
     expect(bars).to all(be_within(0.1).of(100))
     # The axis, 4 mm over at both ends.
-    axis = pages.first.lines.map { |from, to| [mm[(to[0] - from[0]).abs], mm[(to[1] - from[1]).abs]] }.select { |_, down| down < 0.01 }
+    axis =
+      pages
+        .first
+        .lines
+        .map { |from, to| [mm[(to[0] - from[0]).abs], mm[(to[1] - from[1]).abs]] }
+        .select { |_, down| down < 0.01 }
     expect(axis.map(&:first)).to include(be_within(0.1).of(60))
   end
 

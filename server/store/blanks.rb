@@ -15,12 +15,17 @@ module MossyAnvil
 
         # Rows for the rack, by number.
         def rack
-          on_the_rack.left_join(:forms, blank_id: :id).select_all(:blanks).select_append(:outside, :curve)
-                     .order(Sequel.asc(:number, nulls: :last), :id).all
+          on_the_rack
+            .left_join(:forms, blank_id: :id)
+            .select_all(:blanks)
+            .select_append(:outside, :curve)
+            .order(Sequel.asc(:number, nulls: :last), :id)
+            .all
         end
 
         # { id:, number:, name: } of those put away, the last put away first.
-        def put_away = @db[:blanks].exclude(put_away_at: nil).order(Sequel.desc(:put_away_at), :id).select(:id, :number, :name).all
+        def put_away =
+          @db[:blanks].exclude(put_away_at: nil).order(Sequel.desc(:put_away_at), :id).select(:id, :number, :name).all
 
         # Puts it away or, with `away` false, back on the rack. Its version stays: nothing of it changes. Returns as #find; raises InvalidInput while its card is open.
         def place(id, away, now)
@@ -40,7 +45,10 @@ module MossyAnvil
           highest = @db[:blanks].max(:number) || 0
           return highest + 1 if highest < LAST_NUMBER
 
-          (1..LAST_NUMBER).zip(@db[:blanks].exclude(number: nil).order(:number).select_map(:number)).find { |free, held| free != held }.first
+          (1..LAST_NUMBER)
+            .zip(@db[:blanks].exclude(number: nil).order(:number).select_map(:number))
+            .find { |free, held| free != held }
+            .first
         end
 
         # Id of the blank with that number and name, nil where there is none.
@@ -79,8 +87,14 @@ module MossyAnvil
         # Saves over `version`; raises Stale with what is kept now where that is no longer the version kept.
         def save(id, version, document, brief)
           @db.transaction do
-            changed = @db[:blanks].where(id: id, version: version)
-                                  .update(**Rows.blank(document), **brief, lathe_id: lathe_id(document), version: version + 1, updated_at: Sequel.function(:now))
+            changed =
+              @db[:blanks].where(id: id, version: version).update(
+                **Rows.blank(document),
+                **brief,
+                lathe_id: lathe_id(document),
+                version: version + 1,
+                updated_at: Sequel.function(:now)
+              )
             raise Stale.new("this blank was saved elsewhere since you opened it", find(id)) if changed.zero?
 
             @db[:defects].where(blank_id: id).delete
@@ -130,7 +144,14 @@ module MossyAnvil
         def on_the_rack = @db[:blanks].where(put_away_at: nil)
 
         def refuse_worked
-          raise MossyAnvil::InvalidInput, [MossyAnvil::Fault.new(path: "/put_away", problem: "cannot be while its card is open", allowed: "end the card first")]
+          raise MossyAnvil::InvalidInput,
+                [
+                  MossyAnvil::Fault.new(
+                    path: "/put_away",
+                    problem: "cannot be while its card is open",
+                    allowed: "end the card first"
+                  )
+                ]
         end
 
         def put_parts(id, document)
@@ -146,16 +167,32 @@ module MossyAnvil
           known = @db[:lathes].where(row).get(:id)
           return known if known
 
-          @db[:lathes].insert_conflict.insert(**row, name: "Lathe of #{document['name']} #{SecureRandom.hex(3)}"[0, 120])
+          @db[:lathes].insert_conflict.insert(
+            **row,
+            name: "Lathe of #{document["name"]} #{SecureRandom.hex(3)}"[0, 120]
+          )
           @db[:lathes].where(row).get(:id)
         end
 
         def kept(row)
           own = ->(table) { @db[table].where(blank_id: row[:id]) }
-          document = Rows.document(row, defects: own[:defects].order(:position).all, form: own[:forms].first, sketches: own[:sketches].order(:position).all,
-            readings: own[:readings].order(:taken_at, :id).all, lathe: row[:lathe_id] && @db[:lathes][id: row[:lathe_id]])
-          { id: row[:id], version: row[:version], saved_at: row[:updated_at].utc.iso8601, put_away: !row[:put_away_at].nil?, document: document,
-            journal: own[:journal].order(:logged_at, :id).map { |entry| entry_of(entry) } }
+          document =
+            Rows.document(
+              row,
+              defects: own[:defects].order(:position).all,
+              form: own[:forms].first,
+              sketches: own[:sketches].order(:position).all,
+              readings: own[:readings].order(:taken_at, :id).all,
+              lathe: row[:lathe_id] && @db[:lathes][id: row[:lathe_id]]
+            )
+          {
+            id: row[:id],
+            version: row[:version],
+            saved_at: row[:updated_at].utc.iso8601,
+            put_away: !row[:put_away_at].nil?,
+            document: document,
+            journal: own[:journal].order(:logged_at, :id).map { |entry| entry_of(entry) }
+          }
         end
 
         def entry_of(row)

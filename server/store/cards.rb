@@ -27,9 +27,18 @@ module MossyAnvil
         def find(id)
           Connection.snapshot(@db) do
             row = @db[:cards][id: id] or raise NotFound, "there is no card #{id}"
-            marks = @db[:card_marks].where(card_id: id).order(:id).map { |mark| { **mark, found: OldTexts.found(Rows.data(mark[:found])) } }
-            { **row.slice(:id, :blank_id, :started_at, :ended_at), document: Rows.data(row[:document]), steps: OldTexts.steps(Rows.data(row[:steps])), marks: marks,
-                                                                   waits: @db[:waits].where(card_id: id).order(:id).all }
+            marks =
+              @db[:card_marks]
+                .where(card_id: id)
+                .order(:id)
+                .map { |mark| { **mark, found: OldTexts.found(Rows.data(mark[:found])) } }
+            {
+              **row.slice(:id, :blank_id, :started_at, :ended_at),
+              document: Rows.data(row[:document]),
+              steps: OldTexts.steps(Rows.data(row[:steps])),
+              marks: marks,
+              waits: @db[:waits].where(card_id: id).order(:id).all
+            }
           end
         end
 
@@ -46,46 +55,89 @@ module MossyAnvil
         # Adds a mark; a key sent twice counts once. Raises InvalidInput where there are too many to be carried elsewhere.
         def mark(id, key:, line:, kind:, turn:, now:, value: nil, found: nil)
           refuse_more if @db[:card_marks].where(card_id: id).count >= MOST_MARKS
-          @db[:card_marks].insert_conflict(target: %i[card_id key]).insert(card_id: id, key: key, line: line, kind: kind, turn: turn, value: value,
-            found: found && Sequel.pg_jsonb_wrap(JSON.parse(JSON.generate(found))), marked_at: now)
+          @db[:card_marks].insert_conflict(target: %i[card_id key]).insert(
+            card_id: id,
+            key: key,
+            line: line,
+            kind: kind,
+            turn: turn,
+            value: value,
+            found: found && Sequel.pg_jsonb_wrap(JSON.parse(JSON.generate(found))),
+            marked_at: now
+          )
         end
 
         # A wait begins, or begins anew where it was taken back. minutes: [least, likely].
         def begin_wait(card, line, minutes, now)
-          times = { started_at: now, earliest_at: now + (minutes[0] * 60), likely_at: now + (minutes.max * 60), ended_at: nil }
-          @db[:waits].insert_conflict(target: %i[card_id line], update: times)
-                     .insert(blank_id: card[:blank_id], card_id: card[:id], line: line["key"], message: wrapped(line["message"]), unlocks: line["unlocks"], working: line["working"], cure: line["cure"], **times)
+          times = {
+            started_at: now,
+            earliest_at: now + (minutes[0] * 60),
+            likely_at: now + (minutes.max * 60),
+            ended_at: nil
+          }
+          @db[:waits].insert_conflict(target: %i[card_id line], update: times).insert(
+            blank_id: card[:blank_id],
+            card_id: card[:id],
+            line: line["key"],
+            message: wrapped(line["message"]),
+            unlocks: line["unlocks"],
+            working: line["working"],
+            cure: line["cure"],
+            **times
+          )
         end
 
-        def end_wait(id, line, now) = @db[:waits].where(card_id: id, line: line, ended_at: nil).update(ended_at: Sequel.function(:greatest, now, :started_at))
+        def end_wait(id, line, now) =
+          @db[:waits].where(card_id: id, line: line, ended_at: nil).update(
+            ended_at: Sequel.function(:greatest, now, :started_at)
+          )
         def drop_wait(id, line) = @db[:waits].where(card_id: id, line: line).delete
 
         # Ends a card: its waits end with it, what it showed is recorded.
         def close(id, records, now)
           @db[:waits].where(card_id: id, ended_at: nil).update(ended_at: Sequel.function(:greatest, now, :started_at))
-          records.each { |row| @db[:records].insert(card_id: id, kind: row[:kind], of: row[:of], value: row[:value], recorded_at: now) }
+          records.each do |row|
+            @db[:records].insert(card_id: id, kind: row[:kind], of: row[:of], value: row[:value], recorded_at: now)
+          end
           @db[:cards].where(id: id).update(ended_at: now)
         end
 
         # Open waits of all blanks, soonest first, with number and name of each.
         def waits
-          @db[:waits].where(Sequel[:waits][:ended_at] => nil).join(:blanks, id: :blank_id).select_all(:waits).select_append(:number, :name).order(:likely_at).all
+          @db[:waits]
+            .where(Sequel[:waits][:ended_at] => nil)
+            .join(:blanks, id: :blank_id)
+            .select_all(:waits)
+            .select_append(:number, :name)
+            .order(:likely_at)
+            .all
         end
 
         # Every wait that follows the shop's temperature, as the block has it; a wait comes with its times.
         def rescale
           @db.transaction do
-            @db[:waits].where(ended_at: nil, cure: true).for_update.all.each { |wait| @db[:waits].where(id: wait[:id]).update(yield(wait)) }
+            @db[:waits]
+              .where(ended_at: nil, cure: true)
+              .for_update
+              .all
+              .each { |wait| @db[:waits].where(id: wait[:id]).update(yield(wait)) }
           end
         end
 
         # An open card to be carried elsewhere, string-keyed: as it stands, with what it still holds on the shelf.
         def parcel(id)
           card = find(id)
-          { "key" => @db[:cards].where(id: id).get(:key), **Rows.data(card.slice(:document, :steps)), "started_at" => stamp(card[:started_at]),
+          {
+            "key" => @db[:cards].where(id: id).get(:key),
+            **Rows.data(card.slice(:document, :steps)),
+            "started_at" => stamp(card[:started_at]),
             "marks" => card[:marks].map { |mark| packed(mark, %i[key line kind turn value found marked_at]) },
-            "waits" => card[:waits].map { |wait| packed(wait, %i[line message unlocks working cure started_at earliest_at likely_at ended_at]) },
-            "reserved" => still_held(id) }
+            "waits" =>
+              card[:waits].map do |wait|
+                packed(wait, %i[line message unlocks working cure started_at earliest_at likely_at ended_at])
+              end,
+            "reserved" => still_held(id)
+          }
         end
 
         # Was a card with that key ever opened here?
@@ -96,8 +148,12 @@ module MossyAnvil
           key = known?(parcel["key"]) ? SecureRandom.uuid : parcel["key"]
           reserved = parcel["reserved"].map { |row| row.values_at("key", "part", "grams") }
           id = insert(blank_id, key, parcel["document"], parcel["steps"], reserved, Time.parse(parcel["started_at"]))
-          parcel["marks"].each { |row| @db[:card_marks].insert(card_id: id, **unpacked(row), found: row["found"] && wrapped(row["found"])) }
-          parcel["waits"].each { |row| @db[:waits].insert(blank_id: blank_id, card_id: id, **unpacked(row), message: wrapped(row["message"])) }
+          parcel["marks"].each do |row|
+            @db[:card_marks].insert(card_id: id, **unpacked(row), found: row["found"] && wrapped(row["found"]))
+          end
+          parcel["waits"].each do |row|
+            @db[:waits].insert(blank_id: blank_id, card_id: id, **unpacked(row), message: wrapped(row["message"]))
+          end
           id
         end
 
@@ -107,31 +163,70 @@ module MossyAnvil
         private
 
         def refuse_more
-          raise MossyAnvil::InvalidInput, [MossyAnvil::Fault.new(path: "/line", problem: "is a mark more than a card takes", allowed: "#{MOST_MARKS}: end the card")]
+          raise MossyAnvil::InvalidInput,
+                [
+                  MossyAnvil::Fault.new(
+                    path: "/line",
+                    problem: "is a mark more than a card takes",
+                    allowed: "#{MOST_MARKS}: end the card"
+                  )
+                ]
         end
 
         def refuse_put_away
-          raise MossyAnvil::InvalidInput, [MossyAnvil::Fault.new(path: "/blank", problem: "is put away", allowed: "put it back on the rack first")]
+          raise MossyAnvil::InvalidInput,
+                [
+                  MossyAnvil::Fault.new(
+                    path: "/blank",
+                    problem: "is put away",
+                    allowed: "put it back on the rack first"
+                  )
+                ]
         end
 
         def insert(blank_id, key, document, steps, reserved, now)
-          id = @db[:cards].insert(blank_id: blank_id, key: key, document: wrapped(document), steps: wrapped(steps), started_at: now)
-          reserved.each { |name, part, grams| @db[:reservations].insert(card_id: id, key: name, part: part || "", grams: grams) }
+          id =
+            @db[:cards].insert(
+              blank_id: blank_id,
+              key: key,
+              document: wrapped(document),
+              steps: wrapped(steps),
+              started_at: now
+            )
+          reserved.each do |name, part, grams|
+            @db[:reservations].insert(card_id: id, key: name, part: part || "", grams: grams)
+          end
           id
         end
 
         def stamp(time) = time.utc.iso8601(6)
-        def packed(row, names) = row.slice(*names).compact.to_h { |name, value| [name.to_s, value.is_a?(Time) ? stamp(value) : Rows.data(value)] }
+        def packed(row, names) =
+          row
+            .slice(*names)
+            .compact
+            .to_h { |name, value| [name.to_s, value.is_a?(Time) ? stamp(value) : Rows.data(value)] }
         def unpacked(row) = row.to_h { |name, value| [name.to_sym, name.end_with?("_at") ? Time.parse(value) : value] }
 
         # What it reserved less what it has drawn, by key and part.
         def still_held(id)
-          drawn = @db[:stock_moves].where(card_id: id).join(:lots, id: :lot_id).join(:products, id: Sequel[:lots][:product_id])
-                                   .select_group(:like, :part).select_append { (sum(:grams) * -1).as(:grams) }.to_hash(%i[like part], :grams)
-          @db[:reservations].where(card_id: id).map do |row|
-            part = row[:part].empty? ? nil : row[:part]
-            { "key" => row[:key], "part" => row[:part], "grams" => [row[:grams] - drawn.fetch([row[:key], part], 0.0), 0.0].max }
-          end
+          drawn =
+            @db[:stock_moves]
+              .where(card_id: id)
+              .join(:lots, id: :lot_id)
+              .join(:products, id: Sequel[:lots][:product_id])
+              .select_group(:like, :part)
+              .select_append { (sum(:grams) * -1).as(:grams) }
+              .to_hash(%i[like part], :grams)
+          @db[:reservations]
+            .where(card_id: id)
+            .map do |row|
+              part = row[:part].empty? ? nil : row[:part]
+              {
+                "key" => row[:key],
+                "part" => row[:part],
+                "grams" => [row[:grams] - drawn.fetch([row[:key], part], 0.0), 0.0].max
+              }
+            end
         end
 
         def wrapped(data) = Sequel.pg_jsonb_wrap(JSON.parse(JSON.generate(data)))

@@ -12,15 +12,23 @@ module MossyAnvil
         # Sequel::Database with JSON and arrays. Connects at once and raises Sequel::DatabaseConnectionError, or with `lazily` when it is first asked, so that
         # whoever starts while the database is away serves as soon as that is back.
         def open(url, lazily: false)
-          Sequel.connect(url, max_connections: 8, test: !lazily, connect_timeout: 5, connect_sqls: ["SET statement_timeout = '20s'"]).tap do |db|
-            # The validator would ask the database how to ask it.
-            db.define_singleton_method(:valid_connection_sql) { "SELECT NULL" }
-            db.extension(:pg_json, :pg_array, :connection_validator)
-            # A connection is tried each time before it is lent: one that died with its server is never handed out.
-            db.pool.connection_validation_timeout = -1
-            # Times are kept and handed out in UTC.
-            Sequel.default_timezone = :utc
-          end
+          Sequel
+            .connect(
+              url,
+              max_connections: 8,
+              test: !lazily,
+              connect_timeout: 5,
+              connect_sqls: ["SET statement_timeout = '20s'"]
+            )
+            .tap do |db|
+              # The validator would ask the database how to ask it.
+              db.define_singleton_method(:valid_connection_sql) { "SELECT NULL" }
+              db.extension(:pg_json, :pg_array, :connection_validator)
+              # A connection is tried each time before it is lent: one that died with its server is never handed out.
+              db.pool.connection_validation_timeout = -1
+              # Times are kept and handed out in UTC.
+              Sequel.default_timezone = :utc
+            end
         end
 
         # The block sees everything as it was at one moment, however many tables it reads. Within a transaction it sees what that does.

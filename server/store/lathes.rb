@@ -13,7 +13,9 @@ module MossyAnvil
         def all
           Connection.snapshot(@db) do
             standing = @db[:blanks].exclude(lathe_id: nil).group_and_count(:lathe_id).to_hash(:lathe_id, :count)
-            @db[:lathes].order(:name).map { |row| { **row.slice(:id, :name), lathe: Rows.lathe_of(row), blanks: standing.fetch(row[:id], 0) } }
+            @db[:lathes]
+              .order(:name)
+              .map { |row| { **row.slice(:id, :name), lathe: Rows.lathe_of(row), blanks: standing.fetch(row[:id], 0) } }
           end
         end
 
@@ -27,7 +29,8 @@ module MossyAnvil
         end
 
         # Has it those measures already?
-        def same?(id, lathe) = @db[:lathes][id: id]&.then { |row| Rows.lathe_of(row) == Rows.lathe_of(Rows.lathe("lathe" => lathe)) }
+        def same?(id, lathe) =
+          @db[:lathes][id: id]&.then { |row| Rows.lathe_of(row) == Rows.lathe_of(Rows.lathe("lathe" => lathe)) }
 
         # Ids of the blanks that stand on it.
         def blanks_on(id) = @db[:blanks].where(lathe_id: id).order(:id).select_map(:id)
@@ -38,7 +41,9 @@ module MossyAnvil
             @db[:lathes].where(id: id).for_update.first or raise NotFound, "there is no lathe #{id}"
             another = !same?(id, lathe)
             @db[:lathes].where(id: id).update(**row(lathe), name: name)
-            @db[:blanks].where(lathe_id: id).update(version: Sequel[:version] + 1, updated_at: Sequel.function(:now)) if another
+            if another
+              @db[:blanks].where(lathe_id: id).update(version: Sequel[:version] + 1, updated_at: Sequel.function(:now))
+            end
           end
         end
 

@@ -10,7 +10,8 @@ module MossyAnvil
         end
 
         # The MossyAnvil::Formats::Pattern of a form as in a blank file, string-keyed; raises InvalidInput under `at`.
-        def self.pattern(form, at: "") = MossyAnvil::Formats::Pattern.new(JSON.parse(JSON.generate(form), symbolize_names: true), at: at)
+        def self.pattern(form, at: "") =
+          MossyAnvil::Formats::Pattern.new(JSON.parse(JSON.generate(form), symbolize_names: true), at: at)
 
         # { id:, name:, form: } by name; form as in a blank file.
         def all = @db[:patterns].order(:name).map { |row| { **row.slice(:id, :name), form: Rows.data(row[:form]) } }
@@ -19,7 +20,8 @@ module MossyAnvil
         def add(name, pattern) = @db[:patterns].insert(name: name, form: json(pattern))
 
         # The same, unless there is one of that name.
-        def add_missing(name, pattern) = @db[:patterns].insert_conflict(target: :name).insert(name: name, form: json(pattern))
+        def add_missing(name, pattern) =
+          @db[:patterns].insert_conflict(target: :name).insert(name: name, form: json(pattern))
 
         # Raises NotFound.
         def remove(id)

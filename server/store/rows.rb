@@ -7,8 +7,26 @@ module MossyAnvil
       module Rows
         BODY = { clock_deg: %w[centre clock_deg], r_mm: %w[centre r_mm], z_mm: %w[centre z_mm] }.freeze
         EXTENTS = %i[radial_mm tangential_mm axial_mm].freeze
-        SAME = %i[type group chosen enters depth_mm found_by width_mm through mend contents grade hole_diameter_mm holes_per_cm2 bubble_diameter_mm bubbles_per_cm3
-                  bonded_share density_kg_m3 soaked_share].freeze
+        SAME = %i[
+          type
+          group
+          chosen
+          enters
+          depth_mm
+          found_by
+          width_mm
+          through
+          mend
+          contents
+          grade
+          hole_diameter_mm
+          holes_per_cm2
+          bubble_diameter_mm
+          bubbles_per_cm3
+          bonded_share
+          density_kg_m3
+          soaked_share
+        ].freeze
         INTAKE = %i[origin cost got_on bark].freeze
         WORTH = { "outcome" => :worth_outcome, "hours" => :worth_hours, "rate" => :worth_rate }.freeze
         MATERIAL = %i[kind species density_kg_m3 moisture_pct resin_kg_m3 grain grain_clock_deg].freeze
@@ -22,30 +40,52 @@ module MossyAnvil
         def blank(document)
           material, shape = document.values_at("material", "shape")
           offset = shape["centre_offset_mm"]
-          { number: document["number"], name: document["name"], **INTAKE.to_h { |key| [key, document.dig("intake", key.to_s)] },
+          {
+            number: document["number"],
+            name: document["name"],
+            **INTAKE.to_h { |key| [key, document.dig("intake", key.to_s)] },
             **WORTH.to_h { |key, column| [column, document.dig("worth", key)] },
             character: material["character"] && Sequel.pg_array(material["character"], :text),
-            shape_type: shape["type"], stations: json(shape["stations"]),
-            offset_x_mm: offset&.first, offset_y_mm: offset&.last, centres: json(document["centres"]), mend: json(document["mend"]),
+            shape_type: shape["type"],
+            stations: json(shape["stations"]),
+            offset_x_mm: offset&.first,
+            offset_y_mm: offset&.last,
+            centres: json(document["centres"]),
+            mend: json(document["mend"]),
             **MATERIAL.to_h { |key| [key, material[key.to_s]] },
-            **MEASURES.to_h { |key| [key, shape[key.to_s]] } }
+            **MEASURES.to_h { |key| [key, shape[key.to_s]] }
+          }
         end
 
         # Rows of the defects table, in the order of the survey.
         def defects(document)
           document["defects"].each_with_index.map do |defect, position|
-            { position: position, ref: defect["id"], path: json(defect["path"]), made_of: defect["of"], found_on: defect["found_on"],
+            {
+              position: position,
+              ref: defect["id"],
+              path: json(defect["path"]),
+              made_of: defect["of"],
+              found_on: defect["found_on"],
               **SAME.to_h { |key| [key, defect[key.to_s]] },
-              depth_least_mm: defect.dig("depth_range_mm", 0), depth_most_mm: defect.dig("depth_range_mm", 1),
+              depth_least_mm: defect.dig("depth_range_mm", 0),
+              depth_most_mm: defect.dig("depth_range_mm", 1),
               **BODY.transform_values { |path| defect.dig(*path) },
-              **EXTENTS.each_with_index.to_h { |key, axis| [key, defect.dig("size_mm", axis)] } }
+              **EXTENTS.each_with_index.to_h { |key, axis| [key, defect.dig("size_mm", axis)] }
+            }
           end
         end
 
         def form(document)
           form = document["form"] or return
-          { kind: form["kind"], opens: form["opens"], use: form["use"], curve: form["curve"], outside: json(form["outside"]), inside: json(form["inside"]),
-            **FOLLOWS.to_h { |key| [key, form.dig("follows", key.to_s)] } }
+          {
+            kind: form["kind"],
+            opens: form["opens"],
+            use: form["use"],
+            curve: form["curve"],
+            outside: json(form["outside"]),
+            inside: json(form["inside"]),
+            **FOLLOWS.to_h { |key| [key, form.dig("follows", key.to_s)] }
+          }
         end
 
         # Rows of the sketches table.
@@ -56,33 +96,61 @@ module MossyAnvil
         end
 
         def reading(reading)
-          { kind: reading["kind"], value: reading["value"], found: reading["found"], clock_deg: reading.dig("at", "clock_deg"), z_mm: reading.dig("at", "z_mm"),
-            r_mm: reading.dig("at", "r_mm"), depth_mm: reading["depth_mm"], taken_at: Time.parse(reading["taken_at"]) }
+          {
+            kind: reading["kind"],
+            value: reading["value"],
+            found: reading["found"],
+            clock_deg: reading.dig("at", "clock_deg"),
+            z_mm: reading.dig("at", "z_mm"),
+            r_mm: reading.dig("at", "r_mm"),
+            depth_mm: reading["depth_mm"],
+            taken_at: Time.parse(reading["taken_at"])
+          }
         end
 
         def lathe(document)
           lathe = document["lathe"] or return
-          LATHE.to_h { |key| [key, lathe[key.to_s]] }.merge(ballast_kg: lathe["ballast_kg"] || 0, belts: json(lathe["belts"]), jaws_mm: json(lathe["jaws_mm"]))
+          LATHE
+            .to_h { |key| [key, lathe[key.to_s]] }
+            .merge(ballast_kg: lathe["ballast_kg"] || 0, belts: json(lathe["belts"]), jaws_mm: json(lathe["jaws_mm"]))
         end
 
         # The document back, from a blank's row and the rows that belong to it.
         def document(row, defects:, form:, sketches:, readings:, lathe:)
-          { "format" => "mossy-anvil/blank", "version" => MossyAnvil::Formats::BlankFile::VERSION, "name" => row[:name], "number" => row[:number],
-            "intake" => intake_of(row), "worth" => worth_of(row),
-            "material" => compact(MATERIAL.to_h { |key| [key.to_s, row[key]] }.merge("character" => row[:character]&.to_a)),
-            "shape" => shape_of(row), "defects" => defects.map { |defect| defect_of(defect) },
+          {
+            "format" => "mossy-anvil/blank",
+            "version" => MossyAnvil::Formats::BlankFile::VERSION,
+            "name" => row[:name],
+            "number" => row[:number],
+            "intake" => intake_of(row),
+            "worth" => worth_of(row),
+            "material" =>
+              compact(MATERIAL.to_h { |key| [key.to_s, row[key]] }.merge("character" => row[:character]&.to_a)),
+            "shape" => shape_of(row),
+            "defects" => defects.map { |defect| defect_of(defect) },
             "readings" => readings.empty? ? nil : readings.map { |reading| reading_of(reading) },
-            "form" => form && form_of(form), "centres" => data(row[:centres]), "sketches" => sketches.empty? ? nil : sketches.map { |sketch| sketch_of(sketch) },
-            "lathe" => lathe && lathe_of(lathe), "mend" => data(row[:mend]) }.then { |whole| compact(whole) }
+            "form" => form && form_of(form),
+            "centres" => data(row[:centres]),
+            "sketches" => sketches.empty? ? nil : sketches.map { |sketch| sketch_of(sketch) },
+            "lathe" => lathe && lathe_of(lathe),
+            "mend" => data(row[:mend])
+          }.then { |whole| compact(whole) }
         end
 
         def form_of(row)
           follows = row[:wall_mm] && FOLLOWS.to_h { |key| [key.to_s, row[key]] }
-          compact({ **row.slice(:kind, :opens, :use, :curve).transform_keys(&:to_s), "outside" => data(row[:outside]), "inside" => data(row[:inside]),
-            "follows" => follows })
+          compact(
+            {
+              **row.slice(:kind, :opens, :use, :curve).transform_keys(&:to_s),
+              "outside" => data(row[:outside]),
+              "inside" => data(row[:inside]),
+              "follows" => follows
+            }
+          )
         end
 
-        def sketch_of(row) = compact({ "name" => row[:name], "form" => data(row[:form]), "centres" => data(row[:centres]) })
+        def sketch_of(row) =
+          compact({ "name" => row[:name], "form" => data(row[:form]), "centres" => data(row[:centres]) })
 
         def intake_of(row)
           known = compact(INTAKE.to_h { |key| [key.to_s, row[key].is_a?(Date) ? row[key].iso8601 : row[key]] })
@@ -93,28 +161,56 @@ module MossyAnvil
 
         def shape_of(row)
           offset = row[:offset_x_mm] && [row[:offset_x_mm], row[:offset_y_mm]]
-          compact({ "type" => row[:shape_type], **MEASURES.to_h { |key| [key.to_s, row[key]] },
-                    "stations" => data(row[:stations]), "centre_offset_mm" => offset })
+          compact(
+            {
+              "type" => row[:shape_type],
+              **MEASURES.to_h { |key| [key.to_s, row[key]] },
+              "stations" => data(row[:stations]),
+              "centre_offset_mm" => offset
+            }
+          )
         end
 
         def defect_of(row)
           size = EXTENTS.map { |key| row[key] }
           centre = BODY.keys.to_h { |key| [key.to_s, row[key]] }
-          compact({ "id" => row[:ref], **SAME.to_h { |key| [key.to_s, row[key]] }, "path" => data(row[:path]), "of" => row[:made_of],
-                    "found_on" => row[:found_on]&.iso8601,
-                    "depth_range_mm" => row[:depth_least_mm] && [row[:depth_least_mm], row[:depth_most_mm]],
-                    "centre" => size.first && centre, "size_mm" => size.first && size })
+          compact(
+            {
+              "id" => row[:ref],
+              **SAME.to_h { |key| [key.to_s, row[key]] },
+              "path" => data(row[:path]),
+              "of" => row[:made_of],
+              "found_on" => row[:found_on]&.iso8601,
+              "depth_range_mm" => row[:depth_least_mm] && [row[:depth_least_mm], row[:depth_most_mm]],
+              "centre" => size.first && centre,
+              "size_mm" => size.first && size
+            }
+          )
         end
 
         def reading_of(row)
           at = { "clock_deg" => row[:clock_deg], "z_mm" => row[:z_mm], "r_mm" => row[:r_mm] }
-          compact({ "kind" => row[:kind], "value" => row[:value], "found" => row[:found], "taken_at" => row[:taken_at].utc.iso8601,
-                    "at" => row[:z_mm] && compact(at), "depth_mm" => row[:depth_mm] })
+          compact(
+            {
+              "kind" => row[:kind],
+              "value" => row[:value],
+              "found" => row[:found],
+              "taken_at" => row[:taken_at].utc.iso8601,
+              "at" => row[:z_mm] && compact(at),
+              "depth_mm" => row[:depth_mm]
+            }
+          )
         end
 
         # A lathe as in a blank file, from its row.
         def lathe_of(row)
-          compact({ **LATHE.to_h { |key| [key.to_s, row[key]] }, "belts" => data(row[:belts]), "jaws_mm" => data(row[:jaws_mm]) })
+          compact(
+            {
+              **LATHE.to_h { |key| [key.to_s, row[key]] },
+              "belts" => data(row[:belts]),
+              "jaws_mm" => data(row[:jaws_mm])
+            }
+          )
         end
 
         # JSON as it came out of the database, as plain data.
@@ -122,7 +218,15 @@ module MossyAnvil
 
         def compact(hash) = hash.compact
         def json(value) = value && Sequel.pg_jsonb_wrap(value)
-        private_class_method :compact, :json, :form_of, :sketch_of, :intake_of, :worth_of, :shape_of, :defect_of, :reading_of
+        private_class_method :compact,
+                             :json,
+                             :form_of,
+                             :sketch_of,
+                             :intake_of,
+                             :worth_of,
+                             :shape_of,
+                             :defect_of,
+                             :reading_of
       end
     end
   end

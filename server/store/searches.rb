@@ -17,7 +17,9 @@ module MossyAnvil
         def ask(asked, climbs:)
           @db.transaction do
             @db[:searches].where(Sequel.lit("asked_at < now() - interval '#{KEPT_HOURS} hours'")).delete
-            raise Busy, "#{MOST_UNFINISHED} searches are under way: stop one, or wait for it" if unfinished >= MOST_UNFINISHED
+            if unfinished >= MOST_UNFINISHED
+              raise Busy, "#{MOST_UNFINISHED} searches are under way: stop one, or wait for it"
+            end
 
             id = @db[:searches].insert(asked: Sequel.pg_jsonb_wrap(asked))
             climbs.each_with_index do |count, part|
@@ -31,25 +33,38 @@ module MossyAnvil
         # { id:, asked:, stopped:, parts: }; raises NotFound.
         def find(id)
           row = @db[:searches][id: id] or raise NotFound, "there is no search #{id}"
-          { id: id, asked: JSON.parse(JSON.generate(row[:asked])), stopped: row[:stopped], parts: @db[:search_parts].where(search_id: id).order(:part).all }
+          {
+            id: id,
+            asked: JSON.parse(JSON.generate(row[:asked])),
+            stopped: row[:stopped],
+            parts: @db[:search_parts].where(search_id: id).order(:part).all
+          }
         end
 
-        def stop(id) = @db[:searches].where(id: id).update(stopped: true).positive? || raise(NotFound, "there is no search #{id}")
+        def stop(id) =
+          @db[:searches].where(id: id).update(stopped: true).positive? || raise(NotFound, "there is no search #{id}")
 
         # What was asked, where it is still wanted.
-        def to_work(id) = @db[:searches].where(id: id, stopped: false).get(:asked)&.then { |asked| JSON.parse(JSON.generate(asked)) }
+        def to_work(id) =
+          @db[:searches].where(id: id, stopped: false).get(:asked)&.then { |asked| JSON.parse(JSON.generate(asked)) }
 
         # Keeps how far a part has come; is it still wanted?
         def progress?(id, part, done, rows)
-          @db[:search_parts].where(search_id: id, part: part).update(done: done, rows: Sequel.pg_jsonb_wrap(JSON.parse(JSON.generate(rows))), problem: nil)
+          @db[:search_parts].where(search_id: id, part: part).update(
+            done: done,
+            rows: Sequel.pg_jsonb_wrap(JSON.parse(JSON.generate(rows))),
+            problem: nil
+          )
           !@db[:searches].where(id: id, stopped: false).empty?
         end
 
-        def end_part(id, part, problem: nil) = @db[:search_parts].where(search_id: id, part: part).update(ended: true, problem: problem)
+        def end_part(id, part, problem: nil) =
+          @db[:search_parts].where(search_id: id, part: part).update(ended: true, problem: problem)
 
         private
 
-        def unfinished = @db[:searches].where(stopped: false, id: @db[:search_parts].where(ended: false).select(:search_id)).count
+        def unfinished =
+          @db[:searches].where(stopped: false, id: @db[:search_parts].where(ended: false).select(:search_id)).count
       end
     end
   end

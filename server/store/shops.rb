@@ -7,8 +7,30 @@ module MossyAnvil
       class Shops
         UNNAMED = { name: "Your shop", currency: "EUR", temperature_c: 20.0, humidity: 0.55 }.freeze
 
-        TABLES = %w[task_files tasks patterns records stock_moves reservations waits card_marks cards lots products search_parts searches sketches photographs journal
-                    readings forms defects blanks lathes shop].freeze
+        TABLES = %w[
+          task_files
+          tasks
+          patterns
+          records
+          stock_moves
+          reservations
+          waits
+          card_marks
+          cards
+          lots
+          products
+          search_parts
+          searches
+          sketches
+          photographs
+          journal
+          readings
+          forms
+          defects
+          blanks
+          lathes
+          shop
+        ].freeze
 
         def initialize(db)
           @db = db
@@ -53,13 +75,19 @@ module MossyAnvil
 
         # What is kept, by what it is called.
         def counts
-          { "blanks" => :blanks, "readings" => :readings, "journal entries" => :journal, "photographs" => :photographs, "lathes" => :lathes,
-            "products" => :products }.transform_values { |table| @db[table].count }
+          {
+            "blanks" => :blanks,
+            "readings" => :readings,
+            "journal entries" => :journal,
+            "photographs" => :photographs,
+            "lathes" => :lathes,
+            "products" => :products
+          }.transform_values { |table| @db[table].count }
         end
 
         # Throws everything away.
         def clear
-          @db.run("TRUNCATE #{TABLES.join(', ')} RESTART IDENTITY")
+          @db.run("TRUNCATE #{TABLES.join(", ")} RESTART IDENTITY")
         end
       end
     end

@@ -11,14 +11,24 @@ module MossyAnvil
 
         # Products by name, each with its lots and what is left of them.
         def products
-          left = @db[:stock_moves].select_group(:lot_id).select_append { sum(:grams).as(:grams) }.to_hash(:lot_id, :grams)
+          left =
+            @db[:stock_moves].select_group(:lot_id).select_append { sum(:grams).as(:grams) }.to_hash(:lot_id, :grams)
           lots = @db[:lots].order(Sequel.asc(:opened_on, nulls: :last), :id).all.group_by { |lot| lot[:product_id] }
-          @db[:products].order(:name).map do |row|
-            own = lots.fetch(row[:id], []).map do |lot|
-              { **lot.slice(:id, :part, :code), opened_on: lot[:opened_on]&.iso8601, left_g: left.fetch(lot[:id], 0.0) }
+          @db[:products]
+            .order(:name)
+            .map do |row|
+              own =
+                lots
+                  .fetch(row[:id], [])
+                  .map do |lot|
+                    {
+                      **lot.slice(:id, :part, :code),
+                      opened_on: lot[:opened_on]&.iso8601,
+                      left_g: left.fetch(lot[:id], 0.0)
+                    }
+                  end
+              { **row.slice(:id, :name, :kind, :like, :pack_g, :pack_price), sheet: Rows.data(row[:sheet]), lots: own }
             end
-            { **row.slice(:id, :name, :kind, :like, :pack_g, :pack_price), sheet: Rows.data(row[:sheet]), lots: own }
-          end
         end
 
         # [#products, #reserved] as they were at one moment.
@@ -38,14 +48,26 @@ module MossyAnvil
         # Grams in (over 0) or out; the same key moves once.
         def move(lot_id, grams, reason, key, now, card_id: nil)
           @db[:lots][id: lot_id] or raise NotFound, "there is no lot #{lot_id}"
-          @db[:stock_moves].insert_conflict(target: :key).insert(lot_id: lot_id, grams: grams, reason: reason, key: key, moved_at: now, card_id: card_id)
+          @db[:stock_moves].insert_conflict(target: :key).insert(
+            lot_id: lot_id,
+            grams: grams,
+            reason: reason,
+            key: key,
+            moved_at: now,
+            card_id: card_id
+          )
         end
 
         # Draws so much of what is like that key and part from the lots, oldest opened first; nothing where the shop keeps none of it.
         # seed: tells this draw from every other, so that it counts once.
         def draw(key, part, grams, seed, now, card_id)
-          lots = @db[:lots].join(:products, id: :product_id).where(like: key, part: part).select_all(:lots).order(Sequel.asc(:opened_on, nulls: :last),
-            Sequel[:lots][:id]).all
+          lots =
+            @db[:lots]
+              .join(:products, id: :product_id)
+              .where(like: key, part: part)
+              .select_all(:lots)
+              .order(Sequel.asc(:opened_on, nulls: :last), Sequel[:lots][:id])
+              .all
           rest = grams
           lots.each_with_index do |lot, index|
             # The last lot is drawn on whatever the book says is left of it: it says so until it is counted.
@@ -59,17 +81,33 @@ module MossyAnvil
 
         # Puts back what a draw with that seed took.
         def put_back(seed, now, card_id)
-          @db[:stock_moves].where(card_id: card_id, reason: "used").all.each do |row|
-            next unless row[:key] == Stocks.key("#{seed}-#{row[:lot_id]}")
+          @db[:stock_moves]
+            .where(card_id: card_id, reason: "used")
+            .all
+            .each do |row|
+              next unless row[:key] == Stocks.key("#{seed}-#{row[:lot_id]}")
 
-            move(row[:lot_id], -row[:grams], "put_back", Stocks.key("#{seed}-#{row[:lot_id]}-back"), now, card_id: card_id)
-          end
+              move(
+                row[:lot_id],
+                -row[:grams],
+                "put_back",
+                Stocks.key("#{seed}-#{row[:lot_id]}-back"),
+                now,
+                card_id: card_id
+              )
+            end
         end
 
         # { [key, part or nil] => g } that open cards hold and have not drawn yet; part "" is none.
         def reserved
-          drawn = @db[:stock_moves].exclude(card_id: nil).join(:lots, id: :lot_id).join(:products, id: Sequel[:lots][:product_id])
-                                   .select_group(:card_id, :like, :part).select_append { (sum(:grams) * -1).as(:grams) }.to_hash(%i[card_id like part], :grams)
+          drawn =
+            @db[:stock_moves]
+              .exclude(card_id: nil)
+              .join(:lots, id: :lot_id)
+              .join(:products, id: Sequel[:lots][:product_id])
+              .select_group(:card_id, :like, :part)
+              .select_append { (sum(:grams) * -1).as(:grams) }
+              .to_hash(%i[card_id like part], :grams)
           open = @db[:reservations].join(:cards, id: :card_id).where(ended_at: nil).select_all(:reservations).all
           open.each_with_object(Hash.new(0.0)) do |row, sums|
             part = row[:part].empty? ? nil : row[:part]
@@ -82,8 +120,13 @@ module MossyAnvil
           like = products.select { |product| product[:like] == key }
           return if like.empty?
 
-          { left_g: like.flat_map { |product| product[:lots] }.select { |lot| lot[:part] == part }.sum { |lot| lot[:left_g] }, reserved_g: reserved[[key, part]],
-            pack_g: like.first[:pack_g], product: like.first[:name] }
+          {
+            left_g:
+              like.flat_map { |product| product[:lots] }.select { |lot| lot[:part] == part }.sum { |lot| lot[:left_g] },
+            reserved_g: reserved[[key, part]],
+            pack_g: like.first[:pack_g],
+            product: like.first[:name]
+          }
         end
 
         # The Date of a text, nil without one; raises InvalidInput at a path where there is no such day.
@@ -91,7 +134,14 @@ module MossyAnvil
           return unless text
           return Date.iso8601(text) if text.match?(/\A\d{4}-\d\d-\d\d\z/) && MossyAnvil::Formats::Days.day?(text)
 
-          raise MossyAnvil::InvalidInput, [MossyAnvil::Fault.new(path: at, problem: "is #{text[0, 40]}", allowed: "a day there is, like 2030-05-01")]
+          raise MossyAnvil::InvalidInput,
+                [
+                  MossyAnvil::Fault.new(
+                    path: at,
+                    problem: "is #{text[0, 40]}",
+                    allowed: "a day there is, like 2030-05-01"
+                  )
+                ]
         end
 
         # A UUID made of a text, the same every time.

@@ -18,7 +18,9 @@ module MossyAnvil
         def ask(kind, asked, file: nil, most_bytes: 0)
           @db.transaction do
             @db[:tasks].where(Sequel.lit("asked_at < now() - interval '#{KEPT_HOURS} hours'")).delete
-            raise Busy, "#{MOST_UNFINISHED} changes are under way: cancel one, or wait for it" if @db[:tasks].where(ended_at: nil).count >= MOST_UNFINISHED
+            if @db[:tasks].where(ended_at: nil).count >= MOST_UNFINISHED
+              raise Busy, "#{MOST_UNFINISHED} changes are under way: cancel one, or wait for it"
+            end
 
             id = @db[:tasks].insert(kind: kind, asked: Sequel.pg_jsonb_wrap(asked))
             keep_file(id, file, most_bytes) if file
@@ -31,17 +33,23 @@ module MossyAnvil
         def find(id) = @db[:tasks][id: id] || raise(NotFound, "there is no task #{id}")
 
         # What was asked of one that is still wanted, or nil.
-        def to_work(id) = @db[:tasks].where(id: id, ended_at: nil, stopped: false).first&.then { |row| { **row, asked: Rows.data(row[:asked]) } }
+        def to_work(id) =
+          @db[:tasks]
+            .where(id: id, ended_at: nil, stopped: false)
+            .first
+            &.then { |row| { **row, asked: Rows.data(row[:asked]) } }
 
         # Asks it to stop; what it would have changed stays as it was.
         def stop(id) = @db[:tasks].where(id: id, ended_at: nil).update(stopped: true).positive? || find(id)
 
         # Keeps how far it has come; is it still wanted? Told to the database at once, whatever transaction is open here.
         def progress?(id, done, total)
-          Thread.new do
-            @db[:tasks].where(id: id).update(done: done, total: total)
-            @db[:tasks].where(id: id, stopped: true).empty?
-          end.value
+          Thread
+            .new do
+              @db[:tasks].where(id: id).update(done: done, total: total)
+              @db[:tasks].where(id: id, stopped: true).empty?
+            end
+            .value
         end
 
         # Raises Stopped where it was asked to stop; from here on it cannot be.
@@ -49,8 +57,11 @@ module MossyAnvil
 
         def end(id, result: nil, problem: nil)
           @db[:task_files].where(task_id: id).delete
-          @db[:tasks].where(id: id).update(ended_at: Sequel.function(:now), result: result && Sequel.pg_jsonb_wrap(Rows.data(result)),
-            problem: problem && Sequel.pg_jsonb_wrap(Rows.data(problem)))
+          @db[:tasks].where(id: id).update(
+            ended_at: Sequel.function(:now),
+            result: result && Sequel.pg_jsonb_wrap(Rows.data(result)),
+            problem: problem && Sequel.pg_jsonb_wrap(Rows.data(problem))
+          )
         end
 
         # Writes the task's file to an IO, piece by piece.

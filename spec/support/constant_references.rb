@@ -24,11 +24,13 @@ class ConstantReferences
     in [:class, name, parent, body]
       walk(parent, nesting)
       walk(body, define(name, nesting))
-    in [:module, name, body] then walk(body, define(name, nesting))
+    in [:module, name, body]
+      walk(body, define(name, nesting))
     in [:assign, [:var_field, [:@const, name, _]], value]
       @definitions << [*nesting, name]
       walk(value, nesting)
-    else refer(node, nesting)
+    else
+      refer(node, nesting)
     end
   end
 
@@ -46,9 +48,12 @@ class ConstantReferences
   # [names, line] of a constant's path, or nil of any other node.
   def path(node)
     case node
-    in [:var_ref | :const_ref, [:@const, name, [line, _]]] then [[name], line]
-    in [:const_path_ref, inner, [:@const, name, _]] then path(inner)&.then { |names, line| [names + [name], line] }
-    else nil
+    in [:var_ref | :const_ref, [:@const, name, [line, _]]]
+      [[name], line]
+    in [:const_path_ref, inner, [:@const, name, _]]
+      path(inner)&.then { |names, line| [names + [name], line] }
+    else
+      nil
     end
   end
 end

@@ -19,12 +19,17 @@ class Layers
   # "turn/burst.rb:12 refers up to Report::StageReport" for each reference that goes up, or to a neighbour.
   def upward
     @edges.flat_map do |from, targets|
-      targets.filter_map { |to, (names, line)| "#{short(from)}:#{line} refers up to #{names.join('::')} (#{short(to)})" unless allowed?(layer(from), layer(to)) }
+      targets.filter_map do |to, (names, line)|
+        "#{short(from)}:#{line} refers up to #{names.join("::")} (#{short(to)})" unless allowed?(layer(from), layer(to))
+      end
     end
   end
 
   # Files that refer to each other in a circle.
-  def cycles = strongly_connected_components.select { |files| files.size > 1 }.map { |files| files.map { |path| short(path) }.sort }
+  def cycles =
+    strongly_connected_components
+      .select { |files| files.size > 1 }
+      .map { |files| files.map { |path| short(path) }.sort }
 
   # Folders that are in no layer.
   def strangers = @files.keys.map { |path| layer(path) }.uniq - @rank.keys
@@ -36,8 +41,13 @@ class Layers
 
   # Files by the constants that they alone define; a module that many open is nobody's.
   def owners
-    @owners ||= @files.flat_map { |path, file| file.definitions.map { |names| [names.join("::"), path] } }
-                      .group_by(&:first).transform_values { |pairs| pairs.map(&:last).uniq }.select { |_, paths| paths.one? }.transform_values(&:first)
+    @owners ||=
+      @files
+        .flat_map { |path, file| file.definitions.map { |names| [names.join("::"), path] } }
+        .group_by(&:first)
+        .transform_values { |pairs| pairs.map(&:last).uniq }
+        .select { |_, paths| paths.one? }
+        .transform_values(&:first)
   end
 
   def follow(path)
@@ -49,13 +59,19 @@ class Layers
 
   # As Ruby looks a constant up: from the innermost module outwards, the longest known path first.
   def owner_of(reference)
-    reference.nesting.size.downto(0) do |depth|
-      scope = reference.nesting.first(depth)
-      reference.names.size.downto(1) do |count|
-        found = owners[[*scope, *reference.names.first(count)].join("::")]
-        return found if found
+    reference
+      .nesting
+      .size
+      .downto(0) do |depth|
+        scope = reference.nesting.first(depth)
+        reference
+          .names
+          .size
+          .downto(1) do |count|
+            found = owners[[*scope, *reference.names.first(count)].join("::")]
+            return found if found
+          end
       end
-    end
     nil
   end
 

@@ -34,7 +34,10 @@ module MossyAnvil
       # Counts what is about to be kept, and gives back its bytes; all forget first where that is too much. What many keys have in common (#held_bytes)
       # counts once.
       def count(*kept)
-        bytes, full = @lock.synchronize { kept.sum { |value| weight(value) }.then { |found| [found, (@bytes += found) > MOST_BYTES] } }
+        bytes, full =
+          @lock.synchronize do
+            kept.sum { |value| weight(value) }.then { |found| [found, (@bytes += found) > MOST_BYTES] }
+          end
         forget if full
         bytes
       end
@@ -46,12 +49,18 @@ module MossyAnvil
 
       def weight(value)
         case value
-        when Numo::NArray then value.byte_size
-        when String then value.bytesize + PLACE_BYTES
-        when Hash then value.sum(PLACE_BYTES) { |key, own| weight(key) + weight(own) }
-        when Array, Struct then value.sum(PLACE_BYTES) { |own| weight(own) }
-        when Numeric, Symbol, nil, true, false then PLACE_BYTES / 5
-        else object_weight(value)
+        when Numo::NArray
+          value.byte_size
+        when String
+          value.bytesize + PLACE_BYTES
+        when Hash
+          value.sum(PLACE_BYTES) { |key, own| weight(key) + weight(own) }
+        when Array, Struct
+          value.sum(PLACE_BYTES) { |own| weight(own) }
+        when Numeric, Symbol, nil, true, false
+          PLACE_BYTES / 5
+        else
+          object_weight(value)
         end
       end
 

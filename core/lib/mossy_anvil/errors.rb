@@ -2,26 +2,34 @@
 
 module MossyAnvil
   # Root of every error this project raises on purpose.
-  class Error < StandardError; end
+  class Error < StandardError
+  end
 
   # One thing wrong in what a person gave: where (JSON Pointer), what, and what is allowed.
-  Fault = Struct.new(:path, :problem, :allowed, keyword_init: true) do
-    # A value that was given, short enough for a line, and never as markup.
-    def self.shown(value)
-      case value
-      when Float then value.finite? ? value.to_s : "too large a number"
-      when Hash then "a group of values"
-      when Array then "a list of #{value.size}"
-      when String then value.empty? ? "empty" : value[0, 40].inspect
-      when nil then "nothing"
-      else value.to_s
+  Fault =
+    Struct.new(:path, :problem, :allowed, keyword_init: true) do
+      # A value that was given, short enough for a line, and never as markup.
+      def self.shown(value)
+        case value
+        when Float
+          value.finite? ? value.to_s : "too large a number"
+        when Hash
+          "a group of values"
+        when Array
+          "a list of #{value.size}"
+        when String
+          value.empty? ? "empty" : value[0, 40].inspect
+        when nil
+          "nothing"
+        else
+          value.to_s
+        end
+      end
+
+      def to_s
+        [path.empty? ? "/" : path, problem, allowed].compact.join(": ")
       end
     end
-
-    def to_s
-      [path.empty? ? "/" : path, problem, allowed].compact.join(": ")
-    end
-  end
 
   # What a person gave cannot be used; #faults says why, one by one.
   class InvalidInput < Error
@@ -37,5 +45,6 @@ module MossyAnvil
   end
 
   # A computation was asked for that its inputs do not allow; a fault of the program.
-  class ReckoningError < Error; end
+  class ReckoningError < Error
+  end
 end

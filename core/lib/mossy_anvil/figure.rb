@@ -29,9 +29,14 @@ module MossyAnvil
 
     # The working as plain data, for JSON.
     def to_h
-      { value: value, unit: unit, formula: formula,
+      {
+        value: value,
+        unit: unit,
+        formula: formula,
         inputs: inputs.map { |name, (amount, of)| { name: name, value: amount, unit: of } },
-        source: source, certainty: certainty.to_s }
+        source: source,
+        certainty: certainty.to_s
+      }
     end
   end
 end

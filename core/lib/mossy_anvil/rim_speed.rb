@@ -12,7 +12,7 @@ module MossyAnvil
 
     # The row of the table: soundness and truth of the piece.
     def row(fragile:, true_running:)
-      "#{fragile ? 'fragile' : 'sound'}_#{true_running ? 'true' : 'out_of_true'}"
+      "#{fragile ? "fragile" : "sound"}_#{true_running ? "true" : "out_of_true"}"
     end
 
     # m/s allowed.

@@ -7,20 +7,31 @@ module MossyAnvil
     @lock = Mutex.new
 
     # The table of that name as frozen plain data; raises Errno::ENOENT for an unknown name.
-    def self.[](name) = @loaded[name] || @lock.synchronize { @loaded[name] ||= deep_freeze(YAML.safe_load_file(File.join(DATA_DIR, "#{name}.yaml"))) }
+    def self.[](name) =
+      @loaded[name] ||
+        @lock.synchronize { @loaded[name] ||= deep_freeze(YAML.safe_load_file(File.join(DATA_DIR, "#{name}.yaml"))) }
 
     # The rows of a table as named values, whichever way it is written: as such, under column names, or as a list of pairs.
     def self.rows(name)
       table = self[name]
-      return table["median_um"].map { |grit, median_um| { "grit" => grit, "median_um" => median_um } } if table["median_um"]
+      if table["median_um"]
+        return table["median_um"].map { |grit, median_um| { "grit" => grit, "median_um" => median_um } }
+      end
 
       table["columns"] ? table["rows"].map { |row| table["columns"].zip(row).to_h } : table["rows"]
     end
 
     # The row of that key; raises InvalidInput at `at` naming those there are.
     def self.row(name, key, at: "")
-      rows(name).find { |row| row["key"] == key } or raise InvalidInput, [Fault.new(path: at, problem: "is #{Fault.shown(key)}",
-        allowed: "one of #{rows(name).map { |row| row['key'] }.join(', ')}")]
+      rows(name).find { |row| row["key"] == key } or
+        raise InvalidInput,
+              [
+                Fault.new(
+                  path: at,
+                  problem: "is #{Fault.shown(key)}",
+                  allowed: "one of #{rows(name).map { |row| row["key"] }.join(", ")}"
+                )
+              ]
     end
 
     # What the catalogue calls a row, as a message.
@@ -32,8 +43,10 @@ module MossyAnvil
     # Plain data, with all that is in it frozen.
     def self.deep_freeze(node)
       case node
-      when Hash then node.each_value { |child| deep_freeze(child) }
-      when Array then node.each { |child| deep_freeze(child) }
+      when Hash
+        node.each_value { |child| deep_freeze(child) }
+      when Array
+        node.each { |child| deep_freeze(child) }
       end
       node.freeze
     end

@@ -2,7 +2,16 @@
 
 RSpec.describe MossyAnvil::Formats::JsonLayout do
   it "orders keys by the job, drops points from whole numbers, and loses nothing" do
-    text = described_class.text("shape" => { "length_mm" => 60.0, "type" => "disc", "diameter_mm" => 240.25 }, "name" => "Bowl", "format" => "f")
+    text =
+      described_class.text(
+        "shape" => {
+          "length_mm" => 60.0,
+          "type" => "disc",
+          "diameter_mm" => 240.25
+        },
+        "name" => "Bowl",
+        "format" => "f"
+      )
     expect(text).to eq(<<~JSON)
       {
         "format": "f",
@@ -13,7 +22,11 @@ RSpec.describe MossyAnvil::Formats::JsonLayout do
   end
 
   it "opens what is too long for a line, and only that" do
-    text = described_class.text("defects" => Array.new(3) { |index| { "id" => index.to_s, "note" => "x" * 70 } }, "empty" => [])
+    text =
+      described_class.text(
+        "defects" => Array.new(3) { |index| { "id" => index.to_s, "note" => "x" * 70 } },
+        "empty" => []
+      )
     expect(text.lines.map(&:length)).to all(be <= described_class::WIDTH + 2)
     expect(text.lines.size).to eq(8)
     expect(text).to include('"empty": []')

@@ -27,7 +27,9 @@ RSpec.describe MossyAnvil::Formats::Pattern do
     expect(narrow[:form][:outside].map(&:last).max).to be_within(0.01).of(55)
     short = laid(pattern, shape: { type: "disc", diameter_mm: 240, length_mm: 39 })
     expect(short[:scale]).to be_within(1e-9).of(0.75)
-    expect(short[:form][:outside].values_at(0, -1).map(&:first)).to match([be_within(0.01).of(0), be_within(0.01).of(39)])
+    expect(short[:form][:outside].values_at(0, -1).map(&:first)).to match(
+      [be_within(0.01).of(0), be_within(0.01).of(39)]
+    )
   end
 
   it "keeps what the blank is for, and an inside that follows keeps its wall" do
@@ -40,6 +42,9 @@ RSpec.describe MossyAnvil::Formats::Pattern do
     expect { laid(pattern, scale: 1.2) }.to raise_error(MossyAnvil::InvalidInput, %r{/scale: is 1.2: 0.05 to 1.15})
     expect { laid(pattern, scale: 0) }.to raise_error(MossyAnvil::InvalidInput, %r{/scale})
     crossing = BlankHelper::BOWL.merge(inside: [[12, 0], [56, 140]])
-    expect { described_class.new(crossing, at: "/kept") }.to raise_error(MossyAnvil::InvalidInput, %r{/kept/form/inside: meets the outside})
+    expect { described_class.new(crossing, at: "/kept") }.to raise_error(
+      MossyAnvil::InvalidInput,
+      %r{/kept/form/inside: meets the outside}
+    )
   end
 end

@@ -9,8 +9,9 @@ RSpec.describe MossyAnvil::Formats::Upgrade do
     it "still reads a file of version #{version}, as the same blank in the present version" do
       document = MossyAnvil::Formats::BlankFile.document(kept(version))
       expect(document).to eq(JSON.parse(kept(version)).merge("version" => 6))
-      expect(MossyAnvil::Report::Assessment.new(MossyAnvil::Formats::BlankFile.read(kept(version))).to_h)
-        .to eq(MossyAnvil::Report::Assessment.new(MossyAnvil::Formats::BlankFile.from_data(document)).to_h)
+      expect(MossyAnvil::Report::Assessment.new(MossyAnvil::Formats::BlankFile.read(kept(version))).to_h).to eq(
+        MossyAnvil::Report::Assessment.new(MossyAnvil::Formats::BlankFile.from_data(document)).to_h
+      )
     end
   end
 
@@ -24,12 +25,18 @@ RSpec.describe MossyAnvil::Formats::Upgrade do
 
   it "holds an old file to its own version: what came later is unknown in it" do
     later = JSON.parse(old).merge("intake" => { "origin" => "the avenue" })
-    expect { MossyAnvil::Formats::BlankFile.from_data(later) }.to raise_error(MossyAnvil::InvalidInput, %r{/intake: is not a known key})
+    expect { MossyAnvil::Formats::BlankFile.from_data(later) }.to raise_error(
+      MossyAnvil::InvalidInput,
+      %r{/intake: is not a known key}
+    )
     expect(MossyAnvil::Formats::BlankFile.from_data(later.merge("version" => 2)).intake).to eq(origin: "the avenue")
   end
 
   it "refuses a version nobody has written yet" do
-    expect { MossyAnvil::Formats::BlankFile.from_data(JSON.parse(old).merge("version" => 9)) }.to raise_error(MossyAnvil::InvalidInput, %r{/version: is 9: must be 6})
+    expect { MossyAnvil::Formats::BlankFile.from_data(JSON.parse(old).merge("version" => 9)) }.to raise_error(
+      MossyAnvil::InvalidInput,
+      %r{/version: is 9: must be 6}
+    )
   end
 end
 
@@ -57,8 +64,10 @@ RSpec.describe "What is in doubt" do
   end
 
   it "must hold the likely depth" do
-    expect { blank(defects: [ranged(3.5)]) }
-      .to raise_error(MossyAnvil::InvalidInput, %r{/defects/0/depth_range_mm: is 3 to 3.5: from no more to no less than the likely depth})
+    expect { blank(defects: [ranged(3.5)]) }.to raise_error(
+      MossyAnvil::InvalidInput,
+      %r{/defects/0/depth_range_mm: is 3 to 3.5: from no more to no less than the likely depth}
+    )
   end
 end
 
@@ -67,13 +76,21 @@ RSpec.describe "Cast and laminated stock" do
     pocket = body("bubble_pocket", r_mm: 112, size_mm: [20, 40, 40], bubble_diameter_mm: 3, bubbles_per_cm3: 20)
     share = Math::PI / 6 * 27 * 20 / 1000
     report = assess(defects: [pocket])
-    expect(report[:defects].first[:open_volume_mm3]).to be_within(1e-6).of(report[:defects].first[:occupied_mm3] * share)
-    expect(MossyAnvil::Model::Defects.from(pocket)).to have_attributes(strength_factor: be_within(1e-9).of(1 - (2 * share)), open?: true)
+    expect(report[:defects].first[:open_volume_mm3]).to be_within(1e-6).of(
+      report[:defects].first[:occupied_mm3] * share
+    )
+    expect(MossyAnvil::Model::Defects.from(pocket)).to have_attributes(
+      strength_factor: be_within(1e-9).of(1 - (2 * share)),
+      open?: true
+    )
   end
 
   it "takes an opened glue line for the crack it is" do
     line = crack(id: "d", type: "delamination", width_mm: 0.1)
-    opened, cracked = [line, crack(id: "d", width_mm: 0.1)].map { |defect| assess(defects: [defect])[:stages][:blank].slice(:burst_rpm, :crack_runs_rpm, :limit_rpm) }
+    opened, cracked =
+      [line, crack(id: "d", width_mm: 0.1)].map do |defect|
+        assess(defects: [defect])[:stages][:blank].slice(:burst_rpm, :crack_runs_rpm, :limit_rpm)
+      end
     expect(opened).to eq(cracked)
     expect(assess(defects: [line.merge(mend: "thin_ca")])[:defects].first).to include(verdict: "leave")
   end

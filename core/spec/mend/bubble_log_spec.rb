@@ -11,13 +11,35 @@ RSpec.describe MossyAnvil::Mend::BubbleLog do
     seen = log([5, 3], [60, 2], [180, 0], [185, 0])
     expect(seen.bubbled_min(at(189))).to be_nil
     expect(seen.bubbled_min(at(190))).to eq(180)
-    expect(seen.says(at(192))).to include(tone: "go", key: "bubbles.stopped", amounts: { quiet: { value: 12.0, unit: "min" }, bubbled: { value: 180.0, unit: "min" } })
+    expect(seen.says(at(192))).to include(
+      tone: "go",
+      key: "bubbles.stopped",
+      amounts: {
+        quiet: {
+          value: 12.0,
+          unit: "min"
+        },
+        bubbled: {
+          value: 180.0,
+          unit: "min"
+        }
+      }
+    )
   end
 
   it "goes on where any came after a quiet look" do
     seen = log([100, 0], [109, 1])
     expect(seen.bubbled_min(at(300))).to be_nil
-    expect(seen.says(at(300))).to include(tone: "care", key: "bubbles.still", amounts: { seen: { value: "bubbles.levels.few", unit: "term" } })
+    expect(seen.says(at(300))).to include(
+      tone: "care",
+      key: "bubbles.still",
+      amounts: {
+        seen: {
+          value: "bubbles.levels.few",
+          unit: "term"
+        }
+      }
+    )
     expect(log([100, 0], [109, 1], [120, 0]).bubbled_min(at(131))).to eq(120)
   end
 

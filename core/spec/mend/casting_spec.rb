@@ -2,8 +2,16 @@
 
 RSpec.describe MossyAnvil::Mend::Casting do
   def resin(**row)
-    MossyAnvil::Mend::Resin.new({ "key" => "r", "name" => "resin", "mix_by" => "mass", "parts" => [100, 0.0001], "density_g_ml" => [1.10, 1.10], "cup_limit_g" => 400 }
-      .merge(row.transform_keys(&:to_s)))
+    MossyAnvil::Mend::Resin.new(
+      {
+        "key" => "r",
+        "name" => "resin",
+        "mix_by" => "mass",
+        "parts" => [100, 0.0001],
+        "density_g_ml" => [1.10, 1.10],
+        "cup_limit_g" => 400
+      }.merge(row.transform_keys(&:to_s))
+    )
   end
 
   it "E18: what a mould takes round the wood, and what to mix" do
@@ -23,7 +31,9 @@ RSpec.describe MossyAnvil::Mend::Casting do
   end
 
   it "weighs a mix by mass as its parts say" do
-    expect(resin(parts: [100, 50], density_g_ml: [1.15, 1.0]).split_g(150)).to match([be_within(1e-9).of(100), be_within(1e-9).of(50)])
+    expect(resin(parts: [100, 50], density_g_ml: [1.15, 1.0]).split_g(150)).to match(
+      [be_within(1e-9).of(100), be_within(1e-9).of(50)]
+    )
   end
 
   it "E20: lift on wood in resin" do

@@ -28,7 +28,9 @@ RSpec.describe MossyAnvil::Mend::Drying do
   end
 
   it "dries ten times quicker along the grain" do
-    expect(described_class.tau_days(30, 0.5) / described_class.tau_days(30, 0.5, along_grain: true)).to be_within(1e-9).of(10)
+    expect(described_class.tau_days(30, 0.5) / described_class.tau_days(30, 0.5, along_grain: true)).to be_within(
+      1e-9
+    ).of(10)
   end
 
   describe "in an assessment" do
@@ -38,7 +40,10 @@ RSpec.describe MossyAnvil::Mend::Drying do
 
     it "follows the weights of the piece itself" do
       readings = [reading("moisture", 24, 1, at: { clock_deg: 0, z_mm: 30 }, depth_mm: 10)]
-      readings += [[1, 24.0], [8, 20.0], [15, 17.2], [22, 15.2]].map { |day, moisture| reading("mass", 1000 * (1 + (moisture / 100)), day) }
+      readings +=
+        [[1, 24.0], [8, 20.0], [15, 17.2], [22, 15.2]].map do |day, moisture|
+          reading("mass", 1000 * (1 + (moisture / 100)), day)
+        end
       water = assess(readings: readings)[:drying]
       expect(water[:oven_dry_mass_g]).to be_within(0.01).of(1000)
       expect(water[:moisture_pct]).to be_within(0.01).of(15.2)

@@ -1,11 +1,30 @@
 # frozen_string_literal: true
 
 RSpec.describe MossyAnvil::Mend::Exotherm do
-  def kinetics(working_min, **more) = MossyAnvil::Mend::CureCalibration.kinetics(working_min: working_min, density_g_ml: 1.10, **more)
+  def kinetics(working_min, **more) =
+    MossyAnvil::Mend::CureCalibration.kinetics(working_min: working_min, density_g_ml: 1.10, **more)
 
-  { 40 => { 3 => 27, 6 => 63, 12 => 154 }, 180 => { 12 => 30, 25 => 118 }, 720 => { 25 => 26, 50 => 54, 100 => 163 } }.each do |minutes, peaks|
+  {
+    40 => {
+      3 => 27,
+      6 => 63,
+      12 => 154
+    },
+    180 => {
+      12 => 30,
+      25 => 118
+    },
+    720 => {
+      25 => 26,
+      50 => 54,
+      100 => 163
+    }
+  }.each do |minutes, peaks|
     it "E22: workable for #{minutes} min, peaks within 6 C of an independent solver's" do
-      peaks.each { |depth, celsius| expect(described_class.new(kinetics(minutes), depth_mm: depth).peak_c).to be_within(6).of(celsius), "#{depth} mm" }
+      peaks.each do |depth, celsius|
+        expect(described_class.new(kinetics(minutes), depth_mm: depth).peak_c).to be_within(6).of(celsius),
+        "#{depth} mm"
+      end
     end
   end
 
@@ -41,7 +60,8 @@ RSpec.describe MossyAnvil::Mend::Exotherm do
 
   it "loses more against wood than against a mould" do
     k = kinetics(40)
-    expect(described_class.new(k, depth_mm: 8, bottom_h: 12).peak_c).to be < described_class.new(k, depth_mm: 8, bottom_h: 6).peak_c
+    expect(described_class.new(k, depth_mm: 8, bottom_h: 12).peak_c).to be <
+      described_class.new(k, depth_mm: 8, bottom_h: 6).peak_c
   end
 
   it "takes what lies under a layer as cured: no heat comes of it" do
@@ -65,14 +85,24 @@ RSpec.describe MossyAnvil::Mend::CoolingSlab do
   it "cools as the Fourier series says, within half a percent" do
     diffusivity, conductivity, depth = 1.07e-7, 0.2, 40.0
     [10.0, 200.0].each do |loss|
-      slab = described_class.new(depth, nodes: 61, diffusivity_m2_s: diffusivity, conductivity: conductivity, bottom_h: loss, top_h: loss)
+      slab =
+        described_class.new(
+          depth,
+          nodes: 61,
+          diffusivity_m2_s: diffusivity,
+          conductivity: conductivity,
+          bottom_h: loss,
+          top_h: loss
+        )
       step = slab.step_no_longer_than(600)
       temperatures, time = Numo::DFloat.ones(61) * 100, 0.0
       8.times do
         temperatures = slab.after(step, temperatures, 0.0)
         time += step
         half = depth / 2000
-        expect(temperatures[30] / 100).to be_within(0.005).of(middle(diffusivity * time / (half**2), loss * half / conductivity))
+        expect(temperatures[30] / 100).to be_within(0.005).of(
+          middle(diffusivity * time / (half**2), loss * half / conductivity)
+        )
       end
     end
   end
@@ -90,19 +120,24 @@ end
 RSpec.describe MossyAnvil::Mend::CureKinetics do
   it "is set by the working time of the 100 g cup" do
     [5, 40, 720].each do |minutes|
-      cup = MossyAnvil::Mend::CuringCup.new(MossyAnvil::Mend::CureCalibration.kinetics(working_min: minutes, density_g_ml: 1.1))
+      cup =
+        MossyAnvil::Mend::CuringCup.new(
+          MossyAnvil::Mend::CureCalibration.kinetics(working_min: minutes, density_g_ml: 1.1)
+        )
       expect(cup.workable_s / 60).to be_within(0.002 * minutes).of(minutes)
     end
   end
 
   it "takes the heat of cure from the peak on the sheet, and refuses one that cannot be" do
-    usual = MossyAnvil::Mend::CuringCup.new(MossyAnvil::Mend::CureCalibration.kinetics(working_min: 40, density_g_ml: 1.1)).peak_c
+    usual =
+      MossyAnvil::Mend::CuringCup.new(
+        MossyAnvil::Mend::CureCalibration.kinetics(working_min: 40, density_g_ml: 1.1)
+      ).peak_c
     told = MossyAnvil::Mend::CureCalibration.kinetics(working_min: 40, density_g_ml: 1.1, peak_c: usual - 40)
     expect(MossyAnvil::Mend::CuringCup.new(told).peak_c).to be_within(1).of(usual - 40)
     expect(told.heat_j_kg).to be < 300_000
     expect do
-      MossyAnvil::Mend::CureCalibration.kinetics(working_min: 900, density_g_ml: 1.1, peak_c: 180,
-        at: "/sheet")
+      MossyAnvil::Mend::CureCalibration.kinetics(working_min: 900, density_g_ml: 1.1, peak_c: 180, at: "/sheet")
     end.to raise_error(MossyAnvil::InvalidInput, %r{/sheet/peak_c: is 180})
   end
 end
@@ -119,7 +154,12 @@ RSpec.describe MossyAnvil::Mend::CuringCup do
 end
 
 RSpec.describe MossyAnvil::Mend::LayerPlan do
-  def plan(minutes, depth, **more) = described_class.new(MossyAnvil::Mend::CureCalibration.kinetics(working_min: minutes, density_g_ml: 1.1), depth, **more)
+  def plan(minutes, depth, **more) =
+    described_class.new(
+      MossyAnvil::Mend::CureCalibration.kinetics(working_min: minutes, density_g_ml: 1.1),
+      depth,
+      **more
+    )
 
   it "pours at once what stays cool, and in even layers what does not" do
     expect(plan(720, 40).layers.size).to eq(1)

@@ -2,8 +2,10 @@
 
 RSpec.describe MossyAnvil::Mend::GrooveMap do
   def map(*grooves) = described_class.new(grooves, ->(_) { 50.0 }, [0.0, 100.0], strength_mpa: 4.0)
-  def ring(z_mm, deep: 4) = { width_mm: 6, depth_mm: deep, path: [{ clock_deg: 0, z_mm: z_mm }, { clock_deg: 360, z_mm: z_mm }] }
-  def bar(clock_deg, from, to) = { width_mm: 6, depth_mm: 4, path: [{ clock_deg: clock_deg, z_mm: from }, { clock_deg: clock_deg, z_mm: to }] }
+  def ring(z_mm, deep: 4) =
+    { width_mm: 6, depth_mm: deep, path: [{ clock_deg: 0, z_mm: z_mm }, { clock_deg: 360, z_mm: z_mm }] }
+  def bar(clock_deg, from, to) =
+    { width_mm: 6, depth_mm: 4, path: [{ clock_deg: clock_deg, z_mm: from }, { clock_deg: clock_deg, z_mm: to }] }
 
   it "takes of a ring its round times its width, and no more where two cross" do
     expect(map(ring(50)).area_mm2).to be_within(0.04 * 1885).of(2 * Math::PI * 50 * 6)

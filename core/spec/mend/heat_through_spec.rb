@@ -9,7 +9,15 @@ RSpec.describe MossyAnvil::Mend::HeatThrough do
   it "agrees within 2 % with the first term of the series, and with a slab stepped through time" do
     first_term = Math.log(1.602 / 0.05) / 5.783 * (0.032**2) / 1.4e-7 / 60
     expect(described_class.minutes(across_mm: 64)).to be_within(0.02 * first_term).of(first_term)
-    slab = MossyAnvil::Mend::CoolingSlab.new(40.0, nodes: 81, diffusivity_m2_s: 1.4e-7, conductivity: 0.2, bottom_h: 1e5, top_h: 1e5)
+    slab =
+      MossyAnvil::Mend::CoolingSlab.new(
+        40.0,
+        nodes: 81,
+        diffusivity_m2_s: 1.4e-7,
+        conductivity: 0.2,
+        bottom_h: 1e5,
+        top_h: 1e5
+      )
     step = slab.step_no_longer_than(20)
     temperatures, time = Numo::DFloat.zeros(81) + 20, 0.0
     until temperatures[40] >= 90 - (0.05 * 70)
@@ -22,7 +30,9 @@ RSpec.describe MossyAnvil::Mend::HeatThrough do
   it "takes a short round as warming from its ends too, never longer than either way alone" do
     both = described_class.minutes(across_mm: 64, length_mm: 40)
     expect(both).to be < [described_class.minutes(across_mm: 64), described_class.minutes(length_mm: 40)].min
-    expect(described_class.minutes(across_mm: 64, length_mm: 4000)).to be_within(0.5).of(described_class.minutes(across_mm: 64))
+    expect(described_class.minutes(across_mm: 64, length_mm: 4000)).to be_within(0.5).of(
+      described_class.minutes(across_mm: 64)
+    )
   end
 end
 

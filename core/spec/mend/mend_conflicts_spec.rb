@@ -12,19 +12,24 @@ RSpec.describe MossyAnvil::Mend::MendConflicts do
   it "names soaking after filling" do
     found = plan([{ id: "f", do: "fill", of: ["k"] }, { id: "v", do: "stabilise", of: ["s"] }], **wet)
     expect(stops(found)).to include("conflicts.pores_closed")
-    expect(stops(plan([{ id: "v", do: "stabilise", of: ["s"] }, { id: "f", do: "fill", of: ["k"] }], **wet))).not_to include("conflicts.pores_closed")
+    expect(
+      stops(plan([{ id: "v", do: "stabilise", of: ["s"] }, { id: "f", do: "fill", of: ["k"] }], **wet))
+    ).not_to include("conflicts.pores_closed")
   end
 
   it "names moisture above the gate, and none after drying to it" do
     damp = { **wet, material: material_data(moisture_pct: 18) }
     expect(stops(plan([{ id: "f", do: "fill", of: ["k"] }], **damp))).to include("conflicts.too_wet")
-    expect(stops(plan([{ id: "d", do: "dry", to_pct: 11, in: "room" }, { id: "f", do: "fill", of: ["k"] }], **damp))).to eq([])
+    expect(
+      stops(plan([{ id: "d", do: "dry", to_pct: 11, in: "room" }, { id: "f", do: "fill", of: ["k"] }], **damp))
+    ).to eq([])
   end
 
   it "names a hot oven over a filler that softens" do
     found = plan([{ id: "f", do: "fill", of: ["k"], with: "epoxy" }, { id: "v", do: "stabilise", of: ["s"] }], **wet)
     expect(stops(found)).to include("conflicts.softens")
-    oven = plan([{ id: "f", do: "fill", of: ["k"], with: "epoxy" }, { id: "d", do: "dry", to_pct: 2, in: "oven" }], **wet)
+    oven =
+      plan([{ id: "f", do: "fill", of: ["k"], with: "epoxy" }, { id: "d", do: "dry", to_pct: 2, in: "oven" }], **wet)
     expect(stops(oven)).to include("conflicts.softens")
   end
 
@@ -51,7 +56,11 @@ RSpec.describe MossyAnvil::Mend::MendConflicts do
   end
 
   it "names the same finding mended twice, a step that mends nothing, a finding in no step" do
-    found = plan([{ id: "f", do: "fill", of: ["k"] }, { id: "g", do: "fill", of: ["k"] }, { id: "h", do: "glue", of: [] }], **wet)
+    found =
+      plan(
+        [{ id: "f", do: "fill", of: ["k"] }, { id: "g", do: "fill", of: ["k"] }, { id: "h", do: "glue", of: [] }],
+        **wet
+      )
     expect(said(found[:steps][1])).to include("conflicts.twice")
     expect(said(found[:steps][2])).to include("conflicts.nothing_named")
     expect(found[:left_out]).to eq(["s"])

@@ -6,20 +6,27 @@ RSpec.describe "A casting's mould, colours and oven" do
   include CastHelper
 
   it "takes pigment by each colour's share, of each kind one, and warns by what each bears" do
-    colours = [["sea", 0.5, 3, "dye"], ["sand", 0.25, 4, "mica"], ["gold", 0.25, 2, "mica"]]
-              .map { |name, share, pigment_pct, with| { name: name, share: share, pigment_pct: pigment_pct, with: with } }
+    colours =
+      [
+        ["sea", 0.5, 3, "dye"],
+        ["sand", 0.25, 4, "mica"],
+        ["gold", 0.25, 2, "mica"]
+      ].map { |name, share, pigment_pct, with| { name: name, share: share, pigment_pct: pigment_pct, with: with } }
     step = cast(wood: { by: "weight", value: 300 }, colours: colours)
     taken = step[:materials].to_h { |row| [row[:key], row[:amount]] }
     mix = step[:detail][:cast][:mix_g]
     expect(taken["dye"]).to be_within(1e-6).of(mix * 0.5 * 0.03)
     expect(taken["mica"]).to be_within(1e-6).of(mix * 0.25 * 0.06)
     over = step[:says].select { |advice| advice[:key] == "steps.cast.says.too_much_pigment" }
-    expect(over.map { |advice| values(advice) }).to match([a_hash_including(colour: "sea", pigment: "tables.pigments.dye.name")])
+    expect(over.map { |advice| values(advice) }).to match(
+      [a_hash_including(colour: "sea", pigment: "tables.pigments.dye.name")]
+    )
     expect(step[:says].flat_map { |advice| keys_within(advice) }).to include("tables.pigments.mica.caution")
     weighed = step[:lines].select { |line| line[:draws]&.fetch(:key) == "mica" }.sum { |line| line[:target][:value] }
     expect(weighed).to be_within(1e-6).of(taken["mica"])
-    expect { cast(wood: { by: "weight", value: 300 }, colours: [{ name: "a", share: 1, pigment_pct: 1, with: "soot" }]) }
-      .to raise_error(MossyAnvil::InvalidInput, %r{/mend/steps/0/colours: is "soot": one of mica, paste, dye})
+    expect do
+      cast(wood: { by: "weight", value: 300 }, colours: [{ name: "a", share: 1, pigment_pct: 1, with: "soot" }])
+    end.to raise_error(MossyAnvil::InvalidInput, %r{/mend/steps/0/colours: is "soot": one of mica, paste, dye})
   end
 
   it "is lined by its floor and its walls to the rim, a quarter more for folds" do
@@ -50,9 +57,13 @@ RSpec.describe "A casting's mould, colours and oven" do
     # The middle of a slab is within 5 % of the way where 4/pi e^(-pi2/4 Fo) is 0.05, Fo = 1.312
     diffusivity = 0.2 / (baked[:detail][:cast][:density_g_ml] * 1000 * 1700)
     expect(found[:heat_h] * 3600).to be_within(0.02 * found[:heat_h] * 3600).of(1.312 * (0.035**2) / diffusivity)
-    expect(baked[:cure_h]).to be_within(1e-6).of(baked[:detail][:cast].then { |one| one[:last_pour_h] + one[:demould_h] } + 4 + (2 * found[:heat_h]) + 4)
+    expect(baked[:cure_h]).to be_within(1e-6).of(
+      baked[:detail][:cast].then { |one| one[:last_pour_h] + one[:demould_h] } + 4 + (2 * found[:heat_h]) + 4
+    )
     expect(keys(baked[:lines].map { |line| line[:message] })).to include("steps.cast.line.oven_up")
-    expect(keys(cast(wood: { by: "weight", value: 300 }, post_cure: { oven_c: 140, hold_h: 1 })[:says])).to include("steps.cast.says.oven_soft")
+    expect(keys(cast(wood: { by: "weight", value: 300 }, post_cure: { oven_c: 140, hold_h: 1 })[:says])).to include(
+      "steps.cast.says.oven_soft"
+    )
   end
 
   it "tells the parts by the cup's marks too where the sheet gives them by volume" do
@@ -64,7 +75,8 @@ RSpec.describe "A casting's mould, colours and oven" do
     weighed = found[:lines].find { |line| line[:kind] == "weigh" }
     expect(weighed[:message][:key]).to eq("steps.cast.line.resin_by_marks")
     expect(weighed[:message][:amounts][:volume]).to include(value: be_within(1e-6).of(layer[:part_a_ml]), unit: "ml")
-    by_mass = cast(wood: { by: "weight", value: 300 }, sheet: { mix_by: "mass", parts: [100, 42], density_g_ml: [1.1, 1.0] })
+    by_mass =
+      cast(wood: { by: "weight", value: 300 }, sheet: { mix_by: "mass", parts: [100, 42], density_g_ml: [1.1, 1.0] })
     expect(by_mass[:lines].find { |line| line[:kind] == "weigh" }[:message][:key]).to eq("steps.cast.line.resin")
   end
 end

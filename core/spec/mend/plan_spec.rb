@@ -1,8 +1,17 @@
 # frozen_string_literal: true
 
 RSpec.describe MossyAnvil::Report::MendReport do
-  def report(steps = nil, climate: MossyAnvil::Report::ShopClimate.new, records: MossyAnvil::Model::ShopRecords.new, **changes)
-    described_class.new(blank(**changes, **(steps ? { mend: { steps: steps } } : {})), climate: climate, records: records)
+  def report(
+    steps = nil,
+    climate: MossyAnvil::Report::ShopClimate.new,
+    records: MossyAnvil::Model::ShopRecords.new,
+    **changes
+  )
+    described_class.new(
+      blank(**changes, **(steps ? { mend: { steps: steps } } : {})),
+      climate: climate,
+      records: records
+    )
   end
 
   def plan(...) = report(...).to_h
@@ -51,11 +60,24 @@ RSpec.describe MossyAnvil::Report::MendReport do
   end
 
   it "refuses at its place what is no finding, no such key, a name used twice" do
-    expect { plan([{ id: "f", do: "fill", of: ["nobody"] }], defects: [open]) }.to raise_error(MossyAnvil::InvalidInput, %r{/mend/steps/0/of/0: is "nobody"})
-    expect { plan([{ id: "f", do: "fill", of: ["k"], mould: { type: "box", width_mm: 1, length_mm: 1, depth_mm: 1 } }], defects: [open]) }
-      .to raise_error(MossyAnvil::InvalidInput, %r{/mend/steps/0/mould: does not belong})
-    expect { plan([{ id: "f", do: "sand" }, { id: "f", do: "sand" }]) }.to raise_error(MossyAnvil::InvalidInput, %r{/mend/steps/1/id: is used twice})
-    expect { plan([{ id: "f", do: "fill", of: ["k"], with: "chewing gum" }], defects: [open]) }.to raise_error(MossyAnvil::InvalidInput, %r{/mend/steps/0/with})
+    expect { plan([{ id: "f", do: "fill", of: ["nobody"] }], defects: [open]) }.to raise_error(
+      MossyAnvil::InvalidInput,
+      %r{/mend/steps/0/of/0: is "nobody"}
+    )
+    expect do
+      plan(
+        [{ id: "f", do: "fill", of: ["k"], mould: { type: "box", width_mm: 1, length_mm: 1, depth_mm: 1 } }],
+        defects: [open]
+      )
+    end.to raise_error(MossyAnvil::InvalidInput, %r{/mend/steps/0/mould: does not belong})
+    expect { plan([{ id: "f", do: "sand" }, { id: "f", do: "sand" }]) }.to raise_error(
+      MossyAnvil::InvalidInput,
+      %r{/mend/steps/1/id: is used twice}
+    )
+    expect { plan([{ id: "f", do: "fill", of: ["k"], with: "chewing gum" }], defects: [open]) }.to raise_error(
+      MossyAnvil::InvalidInput,
+      %r{/mend/steps/0/with}
+    )
   end
 
   it "never lowers the splitting speed without saying so" do
@@ -66,10 +88,18 @@ RSpec.describe MossyAnvil::Report::MendReport do
     expect(said(found[:steps][0])).to include("plan.splits_sooner_last")
     # Where nothing is said, nothing is slower.
     (31..42).each do |number|
-      demo = MossyAnvil::Formats::BlankFile.read(File.read(Dir[File.expand_path("../../../demo/#{number}-*.json", __dir__)].first))
+      demo =
+        MossyAnvil::Formats::BlankFile.read(
+          File.read(Dir[File.expand_path("../../../demo/#{number}-*.json", __dir__)].first)
+        )
       described_class.new(demo).to_h[:steps].each do |step|
-        slower = %i[first last].any? { |stage| step[:after][stage][:burst_rpm].to_f < step[:before][stage][:burst_rpm].to_f * 0.99 }
-        expect(said(step)).to include(a_string_matching(/\Aplan\.(splits_sooner|slower)_/)), "#{number} #{step[:id]}" if slower
+        slower =
+          %i[first last].any? do |stage|
+            step[:after][stage][:burst_rpm].to_f < step[:before][stage][:burst_rpm].to_f * 0.99
+          end
+        if slower
+          expect(said(step)).to include(a_string_matching(/\Aplan\.(splits_sooner|slower)_/)), "#{number} #{step[:id]}"
+        end
       end
     end
   end
@@ -78,20 +108,41 @@ RSpec.describe MossyAnvil::Report::MendReport do
     found = plan([{ id: "f", do: "fill", of: ["k"] }], defects: [open], form: BlankHelper::BOWL)
     expect(found[:after][:last][:limit_rpm]).to be > found[:before][:last][:limit_rpm]
     spongy = body("soft_zone", id: "s", grade: "spongy", r_mm: 90, z_mm: 30, size_mm: [60, 90, 50])
-    soaked = plan([{ id: "v", do: "stabilise", of: ["s"] }], defects: [spongy], material: material_data(moisture_pct: 1), form: BlankHelper::BOWL)
+    soaked =
+      plan(
+        [{ id: "v", do: "stabilise", of: ["s"] }],
+        defects: [spongy],
+        material: material_data(moisture_pct: 1),
+        form: BlankHelper::BOWL
+      )
     expect(soaked[:after][:last][:limit_rpm]).to be > soaked[:before][:last][:limit_rpm]
   end
 
   it "is ready the earlier the drier it starts, and the later the colder the shop" do
-    days = [20, 17, 14, 12.5].map { |moisture| plan([{ id: "d", do: "dry", to_pct: 12, in: "room" }], material: material_data(moisture_pct: moisture))[:ready_h] }
+    days =
+      [20, 17, 14, 12.5].map do |moisture|
+        plan([{ id: "d", do: "dry", to_pct: 12, in: "room" }], material: material_data(moisture_pct: moisture))[
+          :ready_h
+        ]
+      end
     expect(days).to eq(days.sort.reverse)
     fill = [{ id: "f", do: "fill", of: ["k"], with: "epoxy" }]
-    cold, warm = [10, 22].map { |celsius| plan(fill, climate: MossyAnvil::Report::ShopClimate.new(temperature_c: celsius), defects: [open]) }
+    cold, warm =
+      [10, 22].map do |celsius|
+        plan(fill, climate: MossyAnvil::Report::ShopClimate.new(temperature_c: celsius), defects: [open])
+      end
     expect(cold[:ready_h] / warm[:ready_h]).to be_within(1e-6).of(2**1.2)
   end
 
   it "keeps working time, ready-to-turn and full cure three numbers" do
-    step = plan([{ id: "f", do: "fill", of: ["k"], with: "epoxy" }], climate: MossyAnvil::Report::ShopClimate.new(temperature_c: 20), defects: [open])[:steps].first
+    step =
+      plan(
+        [{ id: "f", do: "fill", of: ["k"], with: "epoxy" }],
+        climate: MossyAnvil::Report::ShopClimate.new(temperature_c: 20),
+        defects: [open]
+      )[
+        :steps
+      ].first
     expect(step[:working_min]).to be_within(0.1).of(30 * (2**0.5))
     expect(step[:ready_h]).to be_within(0.1).of((1440 + (240 * (step[:detail][:fill][:layers] - 1))) / 60.0)
     expect(step[:cure_h]).to be_within(1e-6).of(168)
@@ -99,9 +150,12 @@ RSpec.describe MossyAnvil::Report::MendReport do
 
   it "dries where it is put: slower in a bag, cracks opening less; never in air too damp" do
     wet = { defects: [open], material: material_data(species: "hornbeam", moisture_pct: 25) }
-    places = %w[room bag shavings].map { |place| plan([{ id: "d", do: "dry", to_pct: 15, in: place }], **wet)[:steps][0] }
+    places =
+      %w[room bag shavings].map { |place| plan([{ id: "d", do: "dry", to_pct: 15, in: place }], **wet)[:steps][0] }
     expect(places.map { |step| step[:ready_h] }).to eq(places.map { |step| step[:ready_h] }.sort)
-    expect(places.map { |step| step[:detail][:dry][:opens].first[:mm] }).to eq(places.map { |step| step[:detail][:dry][:opens].first[:mm] }.sort.reverse)
+    expect(places.map { |step| step[:detail][:dry][:opens].first[:mm] }).to eq(
+      places.map { |step| step[:detail][:dry][:opens].first[:mm] }.sort.reverse
+    )
     damp = plan([{ id: "d", do: "dry", to_pct: 6, in: "room" }], material: material_data(moisture_pct: 14))
     expect(damp[:ready_h]).to be_nil
     expect(stops(damp)).to include("steps.dry.says.never")
@@ -115,10 +169,17 @@ RSpec.describe MossyAnvil::Report::MendReport do
   end
 
   it "fills with what heats only as deep as stays cool: narrow lips cool it, a wide mouth does not" do
-    one = lambda do |width, depth|
-      step = [{ id: "f", do: "fill", of: ["k"], with: "epoxy" }]
-      plan(step, defects: [crack(id: "k", z_mm: [5, 55], depth_mm: depth, width_mm: width)])[:steps][0][:detail][:fill][:fills][0]
-    end
+    one =
+      lambda do |width, depth|
+        step = [{ id: "f", do: "fill", of: ["k"], with: "epoxy" }]
+        plan(step, defects: [crack(id: "k", z_mm: [5, 55], depth_mm: depth, width_mm: width)])[:steps][0][:detail][
+          :fill
+        ][
+          :fills
+        ][
+          0
+        ]
+      end
     expect(one[4, 30][:layers]).to eq(2)
     # By the exotherm against wood: 8 mm of it, workable 30 min, would come to some 100 C.
     expect(one[8, 30][:layers]).to be >= 5
@@ -126,16 +187,27 @@ RSpec.describe MossyAnvil::Report::MendReport do
   end
 
   it "glues with a wall that bears a finishing cut over the joint" do
-    found = plan([{ id: "g", do: "glue", of: ["k"] }], defects: [open], form: BlankHelper::BOWL)[:steps][0][:detail][:glue]
+    found =
+      plan([{ id: "g", do: "glue", of: ["k"] }], defects: [open], form: BlankHelper::BOWL)[:steps][0][:detail][:glue]
     expect(found[:joint_cm2]).to be_within(0.1).of(50 * 30 / 100.0)
-    stress = MossyAnvil::Solid::WallForce.stress_mpa(60, radius_mm: 110, wall_mm: found[:wall_mm], height_mm: [42, 55].min)
+    stress =
+      MossyAnvil::Solid::WallForce.stress_mpa(60, radius_mm: 110, wall_mm: found[:wall_mm], height_mm: [42, 55].min)
     expect(stress).to be_within(0.01).of(1.0)
   end
 
   it "goes by the shop's own records once there are enough of them" do
     rows = Array.new(4) { { kind: "uptake_share", of: nil, value: 0.4 } }
     step = [{ id: "v", do: "stabilise", of: [] }]
-    usual, own = [rows.first(2), rows].map { |some| plan(step, records: MossyAnvil::Model::ShopRecords.new(some), material: material_data(moisture_pct: 1))[:steps][0][:detail][:stabilise] }
+    usual, own =
+      [rows.first(2), rows].map do |some|
+        plan(step, records: MossyAnvil::Model::ShopRecords.new(some), material: material_data(moisture_pct: 1))[:steps][
+          0
+        ][
+          :detail
+        ][
+          :stabilise
+        ]
+      end
     expect(usual).to include(expected_share: be_within(1e-9).of(0.6), records: 0)
     expect(own).to include(expected_share: be_within(1e-9).of(0.4), records: 4)
   end
@@ -148,15 +220,34 @@ RSpec.describe MossyAnvil::Report::MendReport do
     expect(after[:mass_g] - before[:mass_g]).to be_within(0.03 * taken).of(taken)
     expect(after[:imbalance_g_mm]).to be < before[:imbalance_g_mm]
     made = report(step, defects: [soft], material: material_data(moisture_pct: 1))
-    document = JSON.parse(JSON.generate(blank_data(defects: [soft], material: material_data(moisture_pct: 1), mend: { steps: step })))
-    cured = made.document_after(document, ["v"], measured: { "v" => { "dry_g" => 1600.0, "wet_g" => 2700.0, "cured_g" => 2500.0 } })
+    document =
+      JSON.parse(
+        JSON.generate(blank_data(defects: [soft], material: material_data(moisture_pct: 1), mend: { steps: step }))
+      )
+    cured =
+      made.document_after(
+        document,
+        ["v"],
+        measured: {
+          "v" => {
+            "dry_g" => 1600.0,
+            "wet_g" => 2700.0,
+            "cured_g" => 2500.0
+          }
+        }
+      )
     expect(cured["material"]["resin_kg_m3"]).to be_within(1).of(900 / (Math::PI * (1.2**2) * 0.6))
     expect(cured["material"]["moisture_pct"]).to eq(1)
     expect(MossyAnvil::Formats::BlankFile.from_data(cured).material.dry_density_kg_m3).to be_within(0.1).of(600 / 1.01)
   end
 
   it "says by weight whether it goes back in, and by how much" do
-    step = report([{ id: "v", do: "stabilise", of: ["s"] }], defects: [soft], material: material_data(moisture_pct: 1)).steps.first
+    step =
+      report(
+        [{ id: "v", do: "stabilise", of: ["s"] }],
+        defects: [soft],
+        material: material_data(moisture_pct: 1)
+      ).steps.first
     most = step.detail[:most_g]
     short = step.verdict("dry_g" => 1000.0, "wet_g" => 1000 + (0.3 * most))
     expect(short[:says].first).to include(tone: "stop", key: "steps.stabilise.says.not_full")
@@ -167,8 +258,13 @@ RSpec.describe MossyAnvil::Report::MendReport do
   end
 
   it "leaves the document as it is once done: findings mended, steps gone" do
-    made = report([{ id: "f", do: "fill", of: ["k"], with: "epoxy" }, { id: "v", do: "soak", of: ["s"], with: "hardener" }], defects: [open.merge(group: "rim"), soft])
-    document = JSON.parse(JSON.generate(blank_data(defects: [open.merge(group: "rim"), soft], mend: { steps: made.data })))
+    made =
+      report(
+        [{ id: "f", do: "fill", of: ["k"], with: "epoxy" }, { id: "v", do: "soak", of: ["s"], with: "hardener" }],
+        defects: [open.merge(group: "rim"), soft]
+      )
+    document =
+      JSON.parse(JSON.generate(blank_data(defects: [open.merge(group: "rim"), soft], mend: { steps: made.data })))
     after = made.document_after(document, ["f"])
     expect(after["defects"][0]).to include("mend" => "epoxy", "group" => "rim")
     expect(after["mend"]["steps"].map { |step| step["id"] }).to eq(["v"])
@@ -181,18 +277,35 @@ end
 
 RSpec.describe "A plan done to the end" do
   it "leaves a blank file that can be read, with nothing of it asked for again, for every blank of the demo and every kind of finding" do
-    demos = (31..42).map { |number| JSON.parse(File.read(Dir[File.expand_path("../../../demo/#{number}-*.json", __dir__)].first)) }
-    bark = { id: "b", type: "bark_inclusion", enters: "side", depth_mm: 15, width_mm: 5, path: [{ clock_deg: 90, z_mm: 10 }, { clock_deg: 95, z_mm: 50 }] }
+    demos =
+      (31..42).map do |number|
+        JSON.parse(File.read(Dir[File.expand_path("../../../demo/#{number}-*.json", __dir__)].first))
+      end
+    bark = {
+      id: "b",
+      type: "bark_inclusion",
+      enters: "side",
+      depth_mm: 15,
+      width_mm: 5,
+      path: [{ clock_deg: 90, z_mm: 10 }, { clock_deg: 95, z_mm: 50 }]
+    }
     line = crack(id: "d", type: "delamination", clock_deg: 180)
-    made = blank_data(defects: [bark, line, body("loose_piece", id: "l", bonded_share: 0.4, r_mm: 112),
-                                body("galleries", id: "g", hole_diameter_mm: 2, holes_per_cm2: 4, r_mm: 100)],
-      form: BlankHelper::BOWL)
+    made =
+      blank_data(
+        defects: [
+          bark,
+          line,
+          body("loose_piece", id: "l", bonded_share: 0.4, r_mm: 112),
+          body("galleries", id: "g", hole_diameter_mm: 2, holes_per_cm2: 4, r_mm: 100)
+        ],
+        form: BlankHelper::BOWL
+      )
     [*demos, JSON.parse(JSON.generate(made))].each do |document|
       report = MossyAnvil::Report::MendReport.new(MossyAnvil::Formats::BlankFile.from_data(document))
       after = report.document_after(document, report.data.map { |step| step[:id] })
       expect(after).not_to have_key("mend")
       left = MossyAnvil::Report::MendReport.new(MossyAnvil::Formats::BlankFile.from_data(after)).data
-      expect(left.reject { |step| step[:do] == "dry" }).to eq([]), "#{document['name']}: #{left}"
+      expect(left.reject { |step| step[:do] == "dry" }).to eq([]), "#{document["name"]}: #{left}"
     end
   end
 end

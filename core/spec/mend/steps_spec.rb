@@ -16,7 +16,12 @@ RSpec.describe MossyAnvil::Mend::MendStep do
     it "spreads both faces of run times depth, and presses on it" do
       glue = one({ do: "glue", of: ["k"], with: "pva" }, defects: [seam])[:detail][:glue]
       # 50 x 30 mm are 15 cm2; two faces at 0.02 g; 0.3 MPa on 1,500 mm2.
-      expect(glue).to include(joint_cm2: be_within(0.05).of(15), g: be_within(0.005).of(0.6), clamp_n: be_within(2).of(450), clamp_min: be_within(1e-9).of(60))
+      expect(glue).to include(
+        joint_cm2: be_within(0.05).of(15),
+        g: be_within(0.005).of(0.6),
+        clamp_n: be_within(2).of(450),
+        clamp_min: be_within(1e-9).of(60)
+      )
     end
 
     it "takes a loose piece by its back, and holds it again by most of that" do
@@ -42,8 +47,18 @@ RSpec.describe MossyAnvil::Mend::MendStep do
     let(:soft) { body("soft_zone", id: "z", clock_deg: 0, r_mm: 100, size_mm: [30, 40, 40], grade: "soft") }
 
     # What is said on its sheet in place of what its class has, for each kind of step that takes one.
-    { "soak" => [{ with: "hardener", of: ["z"] }, :soft], "glue" => [{ with: "medium_ca", of: ["a"] }, :split], "fill" => [{ with: "epoxy", of: ["a"] }, :split],
-      "inlay" => [{ with: "epoxy", grooves: [{ width_mm: 3, depth_mm: 4, path: [{ clock_deg: 0, z_mm: 30 }, { clock_deg: 360, z_mm: 30 }] }] }, :split] }.each do |kind, (data, finding)|
+    {
+      "soak" => [{ with: "hardener", of: ["z"] }, :soft],
+      "glue" => [{ with: "medium_ca", of: ["a"] }, :split],
+      "fill" => [{ with: "epoxy", of: ["a"] }, :split],
+      "inlay" => [
+        {
+          with: "epoxy",
+          grooves: [{ width_mm: 3, depth_mm: 4, path: [{ clock_deg: 0, z_mm: 30 }, { clock_deg: 360, z_mm: 30 }] }]
+        },
+        :split
+      ]
+    }.each do |kind, (data, finding)|
       it "speaks by its own sheet when it is to #{kind}" do
         defects = finding == :soft ? [soft] : [crack(id: "a", z_mm: [0, 60], depth_mm: 20, width_mm: 2)]
         own = { name: "blue tin", dry_to_pct: 7, soft_from_c: 91, ready_min: 600, cure_d: 3, price_per_g: 0.5 }
@@ -81,14 +96,18 @@ RSpec.describe MossyAnvil::Mend::MendStep do
   describe "stabilising" do
     def stabilised(**step)
       shape = { type: "disc", diameter_mm: 100, length_mm: 140 }
-      one({ do: "stabilise", of: [], **step }, material: material_data(moisture_pct: 1), shape: shape)[:detail][:stabilise]
+      one({ do: "stabilise", of: [], **step }, material: material_data(moisture_pct: 1), shape: shape)[:detail][
+        :stabilise
+      ]
     end
 
     it "goes in upright, else lying, else not; resin to 25 mm over it and what it drinks" do
       upright = stabilised(vessel: { diameter_mm: 120, depth_mm: 170 })
       volume = Math::PI / 4 * 100 * 100 * 140
       expect(upright[:fits]).to eq("upright")
-      expect(upright[:resin_ml]).to be_within(10).of((((Math::PI / 4 * 120 * 120 * 165) - volume) / 1000) + (upright[:most_g] * 0.6 / 1.05))
+      expect(upright[:resin_ml]).to be_within(10).of(
+        (((Math::PI / 4 * 120 * 120 * 165) - volume) / 1000) + (upright[:most_g] * 0.6 / 1.05)
+      )
       expect(stabilised(vessel: { diameter_mm: 200, depth_mm: 130 })[:fits]).to eq("lying")
       expect(stabilised(vessel: { diameter_mm: 104, depth_mm: 400 })).to include(fits: "no", resin_ml: nil)
       expect(stabilised).to include(fits: nil, resin_ml: nil)
@@ -107,16 +126,22 @@ RSpec.describe MossyAnvil::Mend::MendStep do
     end
 
     it "refuses a wet weight under the dry one" do
-      step = MossyAnvil::Report::MendReport.new(blank(mend: { steps: [{ id: "s", do: "stabilise", of: [] }] })).steps.first
-      expect { step.verdict("dry_g" => 900.0, "wet_g" => 890.0) }.to raise_error(MossyAnvil::InvalidInput, %r{/value: is 890.0 g: more than it weighed dry})
+      step =
+        MossyAnvil::Report::MendReport.new(blank(mend: { steps: [{ id: "s", do: "stabilise", of: [] }] })).steps.first
+      expect { step.verdict("dry_g" => 900.0, "wet_g" => 890.0) }.to raise_error(
+        MossyAnvil::InvalidInput,
+        %r{/value: is 890.0 g: more than it weighed dry}
+      )
       expect(step.verdict("wet_g" => 890.0)).to eq(says: [], records: [], lines: [])
     end
   end
 
   describe "drying" do
     let(:weighed) do
-      [{ kind: "mass", value: 1840, taken_at: "2030-05-01T09:00:00Z" },
-       { kind: "moisture", value: 24, depth_mm: 10, at: { clock_deg: 0, z_mm: 30 }, taken_at: "2030-05-01T09:00:00Z" }]
+      [
+        { kind: "mass", value: 1840, taken_at: "2030-05-01T09:00:00Z" },
+        { kind: "moisture", value: 24, depth_mm: 10, at: { clock_deg: 0, z_mm: 30 }, taken_at: "2030-05-01T09:00:00Z" }
+      ]
     end
 
     it "E12: says what it weighs then" do
@@ -132,9 +157,27 @@ RSpec.describe MossyAnvil::Mend::MendStep do
     end
 
     it "keeps a thick wet piece out of the oven" do
-      wet = one({ do: "dry", to_pct: 1, in: "oven" }, material: material_data(moisture_pct: 22), shape: { type: "disc", diameter_mm: 240, length_mm: 90 })
+      wet =
+        one(
+          { do: "dry", to_pct: 1, in: "oven" },
+          material: material_data(moisture_pct: 22),
+          shape: {
+            type: "disc",
+            diameter_mm: 240,
+            length_mm: 90
+          }
+        )
       expect(said(wet)).to include("steps.dry.says.too_thick")
-      thin = one({ do: "dry", to_pct: 1, in: "oven" }, material: material_data(moisture_pct: 22), shape: { type: "disc", diameter_mm: 240, length_mm: 40 })
+      thin =
+        one(
+          { do: "dry", to_pct: 1, in: "oven" },
+          material: material_data(moisture_pct: 22),
+          shape: {
+            type: "disc",
+            diameter_mm: 240,
+            length_mm: 40
+          }
+        )
       expect(said(thin)).not_to include("steps.dry.says.too_thick")
     end
   end
@@ -150,15 +193,28 @@ RSpec.describe MossyAnvil::Mend::MendStep do
     end
 
     it "takes what bonds over what only fills where the piece is held" do
-      wide = { id: "h", type: "crack", enters: "head_face", depth_mm: 20, width_mm: 9, path: [{ clock_deg: 0, z_mm: 0, r_mm: 0 }, { clock_deg: 0, z_mm: 0, r_mm: 30 }] }
-      expect(one({ do: "fill", of: ["h"] }, defects: [wide], form: BlankHelper::BOWL)[:detail][:fill][:with]).to eq("epoxy")
+      wide = {
+        id: "h",
+        type: "crack",
+        enters: "head_face",
+        depth_mm: 20,
+        width_mm: 9,
+        path: [{ clock_deg: 0, z_mm: 0, r_mm: 0 }, { clock_deg: 0, z_mm: 0, r_mm: 30 }]
+      }
+      expect(one({ do: "fill", of: ["h"] }, defects: [wide], form: BlankHelper::BOWL)[:detail][:fill][:with]).to eq(
+        "epoxy"
+      )
       expect(one({ do: "fill", of: ["h"] }, defects: [wide])[:detail][:fill][:with]).to eq("resin")
     end
 
     it "dams what goes right through, and tops up what ran short" do
       through = crack(id: "t", z_mm: [5, 55], depth_mm: 30, width_mm: 2, through: true)
       expect(one({ do: "fill", of: ["t"] }, defects: [through])[:detail][:fill][:dams]).to eq(["t"])
-      step = MossyAnvil::Report::MendReport.new(blank(defects: [through], mend: { steps: [{ id: "f", do: "fill", of: ["t"] }] })).steps.first
+      step =
+        MossyAnvil::Report::MendReport
+          .new(blank(defects: [through], mend: { steps: [{ id: "f", do: "fill", of: ["t"] }] }))
+          .steps
+          .first
       more = step.trouble("short", amount: 10)[:lines].first[:message][:amounts][:ml][:value]
       expect(more).to be_within(0.02).of(50 * 30 * 2 / 1000.0 / 3)
     end

@@ -13,14 +13,36 @@ RSpec.describe MossyAnvil::Model::Centres do
   end
 
   it "moves findings with the wood: a pocket under the new axis is on it" do
-    pocket = { id: "a", type: "void", contents: "air", centre: { clock_deg: 90, r_mm: 10, z_mm: 40 }, size_mm: [20, 20, 20] }
+    pocket = {
+      id: "a",
+      type: "void",
+      contents: "air",
+      centre: {
+        clock_deg: 90,
+        r_mm: 10,
+        z_mm: 40
+      },
+      size_mm: [20, 20, 20]
+    }
     found = blank(defects: [pocket], centres: both(10, 0)).on_centres.defects.first
     expect(found.radius_mm).to be_within(1e-9).of(0)
-    expect(stage(defects: [pocket], centres: both(10, 0))[:volume_mm3]).to be_within(1).of(stage(centres: both(10, 0))[:volume_mm3])
+    expect(stage(defects: [pocket], centres: both(10, 0))[:volume_mm3]).to be_within(1).of(
+      stage(centres: both(10, 0))[:volume_mm3]
+    )
   end
 
   it "turns a body's own directions with its place, and keeps its volume" do
-    flat = { id: "a", type: "void", contents: "air", centre: { clock_deg: 0, r_mm: 30, z_mm: 40 }, size_mm: [4, 20, 10] }
+    flat = {
+      id: "a",
+      type: "void",
+      contents: "air",
+      centre: {
+        clock_deg: 0,
+        r_mm: 30,
+        z_mm: 40
+      },
+      size_mm: [4, 20, 10]
+    }
     # From an axis 30 mm to 3 o'clock of it, what lay along the radius lies half round: 45 degrees.
     found = blank(defects: [flat], centres: both(30, 0)).on_centres.defects.first
     expect(found.clock_deg).to be_within(1e-6).of(315)
@@ -34,7 +56,18 @@ RSpec.describe MossyAnvil::Model::Centres do
     # Beyond the square of each centre lies a wedge of 2/3 R3 times the lean.
     wedges_g = 2 * 2.0 / 3 * (100**3) * (8.0 / 80) * 6e-4
     expect(leaned[:mass_g]).to be_within(0.005 * leaned[:mass_g]).of(stage[:mass_g] - wedges_g)
-    shape = blank(shape: { type: "disc", diameter_mm: 200, length_mm: 80 }, centres: { head_mm: [0, 0], tail_mm: [8, 0] }).on_centres.shape
+    shape =
+      blank(
+        shape: {
+          type: "disc",
+          diameter_mm: 200,
+          length_mm: 80
+        },
+        centres: {
+          head_mm: [0, 0],
+          tail_mm: [8, 0]
+        }
+      ).on_centres.shape
     expect(shape.length_mm).to be_within(0.2).of(Math.hypot(80, 8))
   end
 
@@ -52,8 +85,10 @@ RSpec.describe MossyAnvil::Model::Centres do
     expect(moved[:on_centres].first).to include(id: "b", depth_mm: 12.0)
   end
 
-  { { head_mm: [200, 0], tail_mm: [200, 0] } => %r{/centres: lie off the wood}, { head_mm: [-50, 0],
-                                                                                  tail_mm: [50, 0] } => %r{/centres: tilt the axis by \d} }.each do |centres, said|
+  {
+    { head_mm: [200, 0], tail_mm: [200, 0] } => %r{/centres: lie off the wood},
+    { head_mm: [-50, 0], tail_mm: [50, 0] } => %r{/centres: tilt the axis by \d}
+  }.each do |centres, said|
     it("refuses #{centres}") { expect { blank(centres: centres) }.to raise_error(MossyAnvil::InvalidInput, said) }
   end
 end

@@ -7,11 +7,16 @@ RSpec.describe MossyAnvil::Model::Defects do
 
   describe "bodies" do
     {
-      ["soft_zone", { grade: "firm" }] => [540, 0.6, :lowered], ["soft_zone", { grade: "soft" }] => [420, 0.3, :lowered],
-      ["soft_zone", { grade: "spongy" }] => [300, 0.1, :lowered], ["void", { contents: "air" }] => [0, 0, :void],
-      ["void", { contents: "dirt" }] => [1500, 0, :void], ["void", { contents: "bark" }] => [400, 0, :void],
-      ["hard_inclusion", { of: "stone" }] => [2600, 0, :hard], ["hard_inclusion", { of: "metal" }] => [7800, 0, :hard],
-      ["hard_inclusion", { of: "knot" }] => [720, 0.5, :hard], ["resin_body", { density_kg_m3: 1120 }] => [1120, 0, :hard],
+      ["soft_zone", { grade: "firm" }] => [540, 0.6, :lowered],
+      ["soft_zone", { grade: "soft" }] => [420, 0.3, :lowered],
+      ["soft_zone", { grade: "spongy" }] => [300, 0.1, :lowered],
+      ["void", { contents: "air" }] => [0, 0, :void],
+      ["void", { contents: "dirt" }] => [1500, 0, :void],
+      ["void", { contents: "bark" }] => [400, 0, :void],
+      ["hard_inclusion", { of: "stone" }] => [2600, 0, :hard],
+      ["hard_inclusion", { of: "metal" }] => [7800, 0, :hard],
+      ["hard_inclusion", { of: "knot" }] => [720, 0.5, :hard],
+      ["resin_body", { density_kg_m3: 1120 }] => [1120, 0, :hard],
       ["loose_piece", { bonded_share: 0.4 }] => [600, 0, :lowered]
     }.each do |(type, detail), (density, strength, rank)|
       it "takes #{type} #{detail.values.first} for what it is in wood of 600 kg/m3" do
@@ -48,7 +53,13 @@ RSpec.describe MossyAnvil::Model::Defects do
     end
 
     it "runs straight across a face, through the axis if need be" do
-      across = made(crack.merge(enters: "tail_face", path: [{ clock_deg: 30, z_mm: 80, r_mm: 40 }, { clock_deg: 210, z_mm: 80, r_mm: 40 }]))
+      across =
+        made(
+          crack.merge(
+            enters: "tail_face",
+            path: [{ clock_deg: 30, z_mm: 80, r_mm: 40 }, { clock_deg: 210, z_mm: 80, r_mm: 40 }]
+          )
+        )
       expect(across.run_mm(shape)).to be_within(1e-9).of(80)
       samples = across.samples(shape)
       expect(samples.radius_mm.min).to be < 1
@@ -57,7 +68,8 @@ RSpec.describe MossyAnvil::Model::Defects do
     end
 
     it "cuts the run into pieces that add up" do
-      bent = made(crack.merge(path: [{ clock_deg: 0, z_mm: 0 }, { clock_deg: 15, z_mm: 20 }, { clock_deg: 5, z_mm: 80 }]))
+      bent =
+        made(crack.merge(path: [{ clock_deg: 0, z_mm: 0 }, { clock_deg: 15, z_mm: 20 }, { clock_deg: 5, z_mm: 80 }]))
       expect(bent.samples(shape).length_mm.sum).to be_within(1e-9).of(bent.run_mm(shape))
     end
 

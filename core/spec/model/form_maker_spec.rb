@@ -6,14 +6,20 @@ RSpec.describe MossyAnvil::Model::FormMaker do
   def made(kind, **measures) = described_class.new(log, kind, measures)
 
   def piece(kind, **measures)
-    blank(shape: { type: "disc", diameter_mm: 160, length_mm: 200 },
-      form: JSON.parse(JSON.generate(made(kind, **measures).form), symbolize_names: true))
+    blank(
+      shape: {
+        type: "disc",
+        diameter_mm: 160,
+        length_mm: 200
+      },
+      form: JSON.parse(JSON.generate(made(kind, **measures).form), symbolize_names: true)
+    )
   end
 
   def volume(piece) = MossyAnvil::Report::Assessment.new(piece, fineness: :fine).to_h[:stages].values.last[:volume_mm3]
 
   described_class.kinds.each do |row|
-    it "makes a #{row['name']} that the blank file takes, inside the wood, from no measures at all" do
+    it "makes a #{row["name"]} that the blank file takes, inside the wood, from no measures at all" do
       made_piece = piece(row["key"])
       low, high = made_piece.form.z_span_mm
       expect(low).to be >= 0
@@ -40,12 +46,18 @@ RSpec.describe MossyAnvil::Model::FormMaker do
     expect(cup.form.wall_depth_mm).to be_within(0.5).of((150 * 0.4) - 4)
   end
 
-  { { foot_mm: 170 } => %r{/measures/foot_mm: is 170.0: no more than its diameter}, { height_mm: 500 } => %r{/measures/height_mm: is 500.0: at most 200},
-    { wall_mm: Float::NAN } => %r{/measures/wall_mm: is .*: a number from 0}, { wall_mm: "7" } => %r{/measures/wall_mm},
+  {
+    { foot_mm: 170 } => %r{/measures/foot_mm: is 170.0: no more than its diameter},
+    { height_mm: 500 } => %r{/measures/height_mm: is 500.0: at most 200},
+    { wall_mm: Float::NAN } => %r{/measures/wall_mm: is .*: a number from 0},
+    { wall_mm: "7" } => %r{/measures/wall_mm},
     { depth_mm: 3 } => %r{/measures/depth_mm: is no measure of a bowl},
-    { fullness: 2 } => %r{/measures/fullness: is 2: a number from 0 to 1} }.each do |measures, said|
+    { fullness: 2 } => %r{/measures/fullness: is 2: a number from 0 to 1}
+  }.each do |measures, said|
     it("refuses #{measures}") { expect { made("bowl", **measures) }.to raise_error(MossyAnvil::InvalidInput, said) }
   end
 
-  it("refuses a kind there is not") { expect { made("teapot") }.to raise_error(MossyAnvil::InvalidInput, %r{/kind: is .teapot.: bowl, }) }
+  it("refuses a kind there is not") do
+    expect { made("teapot") }.to raise_error(MossyAnvil::InvalidInput, %r{/kind: is .teapot.: bowl, })
+  end
 end

@@ -12,14 +12,26 @@ RSpec.describe MossyAnvil::Model::Form do
   end
 
   it "finds the true shortest way through a cone's wall, not the radial one" do
-    cone = { kind: "bowl", opens: "tail", outside: [[0, 40], [50, 90]], inside: [[10, 40], [50, 80]], curve: "straight" }
+    cone = {
+      kind: "bowl",
+      opens: "tail",
+      outside: [[0, 40], [50, 90]],
+      inside: [[10, 40], [50, 80]],
+      curve: "straight"
+    }
     report = assess(shape: { type: "disc", diameter_mm: 240, length_mm: 60 }, form: cone)[:form]
     expect(report[:least_wall_mm]).to be_within(0.02).of(10 / Math.sqrt(2))
     expect(report[:floor_mm]).to eq(10)
   end
 
   it "takes the wood's own surface where the form reaches past it" do
-    bowl = { kind: "bowl", opens: "tail", outside: [[0, 130], [60, 130]], inside: [[10, 100], [60, 110]], curve: "straight" }
+    bowl = {
+      kind: "bowl",
+      opens: "tail",
+      outside: [[0, 130], [60, 130]],
+      inside: [[10, 100], [60, 110]],
+      curve: "straight"
+    }
     expect(assess(form: bowl)[:form][:least_wall_mm]).to be_within(0.05).of(10)
   end
 
@@ -50,7 +62,12 @@ RSpec.describe MossyAnvil::Model::Form do
     end
 
     it "fills a deep crack that the hollow cuts off half way" do
-      deep = crack(enters: "tail_face", depth_mm: 55, path: [{ clock_deg: 0, z_mm: 60, r_mm: 5 }, { clock_deg: 0, z_mm: 60, r_mm: 30 }])
+      deep =
+        crack(
+          enters: "tail_face",
+          depth_mm: 55,
+          path: [{ clock_deg: 0, z_mm: 60, r_mm: 5 }, { clock_deg: 0, z_mm: 60, r_mm: 30 }]
+        )
       report = defect_of(deep)
       expect(report).to include(reaches_surface: true, verdict: "fill")
       expect(report[:fill_volume_mm3]).to be_between(1, report[:open_volume_mm3])
@@ -58,7 +75,11 @@ RSpec.describe MossyAnvil::Model::Form do
 
     it "knows that a crack in a skin the form leaves alone still opens there" do
       full = { kind: "disc", opens: "tail", outside: [[0, 130], [60, 130]], curve: "straight" }
-      expect(defect_of(crack(depth_mm: 9), form: full)).to include(removed_share: 0.0, reaches_surface: true, verdict: "fill")
+      expect(defect_of(crack(depth_mm: 9), form: full)).to include(
+        removed_share: 0.0,
+        reaches_surface: true,
+        verdict: "fill"
+      )
     end
 
     it "counts only the part of a pocket that lies in the wood" do

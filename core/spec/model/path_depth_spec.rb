@@ -3,7 +3,11 @@
 # A crack that goes deeper at one end than at the other.
 RSpec.describe "Depth along a path" do
   def sloped(from_mm, to_mm, **more)
-    crack(depth_mm: [from_mm, to_mm].max, path: [{ clock_deg: 60, z_mm: 5, depth_mm: from_mm }, { clock_deg: 60, z_mm: 55, depth_mm: to_mm }], **more)
+    crack(
+      depth_mm: [from_mm, to_mm].max,
+      path: [{ clock_deg: 60, z_mm: 5, depth_mm: from_mm }, { clock_deg: 60, z_mm: 55, depth_mm: to_mm }],
+      **more
+    )
   end
 
   def even(depth_mm) = crack(depth_mm: depth_mm, z_mm: [5, 55])
@@ -29,8 +33,14 @@ RSpec.describe "Depth along a path" do
   end
 
   it "counts in where it meets another" do
-    other = { id: "c", type: "crack", enters: "tail_face", depth_mm: 20, width_mm: 1,
-              path: [{ clock_deg: 40, z_mm: 60, r_mm: 95 }, { clock_deg: 80, z_mm: 60, r_mm: 95 }] }
+    other = {
+      id: "c",
+      type: "crack",
+      enters: "tail_face",
+      depth_mm: 20,
+      width_mm: 1,
+      path: [{ clock_deg: 40, z_mm: 60, r_mm: 95 }, { clock_deg: 80, z_mm: 60, r_mm: 95 }]
+    }
     meet = ->(defect) { MossyAnvil::Model::DefectIntersections.new(blank(defects: [defect, other])).all.size }
     expect([meet[sloped(10, 30)], meet[sloped(30, 10)]]).to eq([1, 0])
   end
@@ -38,6 +48,9 @@ RSpec.describe "Depth along a path" do
   it "is taken deeper in proportion where it may be, and refused beyond the axis" do
     worst = blank(defects: [sloped(10, 30, depth_range_mm: [20, 60])]).at_worst.defects.first
     expect(worst.path.map { |point| point[:depth_mm] }).to eq([20, 60])
-    expect { blank(defects: [sloped(10, 300)]) }.to raise_error(MossyAnvil::InvalidInput, %r{/defects/0/path/1/depth_mm: is 300})
+    expect { blank(defects: [sloped(10, 300)]) }.to raise_error(
+      MossyAnvil::InvalidInput,
+      %r{/defects/0/path/1/depth_mm: is 300}
+    )
   end
 end

@@ -9,12 +9,17 @@ RSpec.describe MossyAnvil::Model::ProfileLine do
   end
 
   it "takes a step as a hair's way along, and a place said twice once" do
-    expect(points([[0, 10], [20, 10], [20, 10], [20, 14], [40, 14]]).map { |z_mm, _| z_mm }).to eq([0, 20, 20 + described_class::STEP_MM, 40])
+    expect(points([[0, 10], [20, 10], [20, 10], [20, 14], [40, 14]]).map { |z_mm, _| z_mm }).to eq(
+      [0, 20, 20 + described_class::STEP_MM, 40]
+    )
   end
 
   it "lets a hand waver by less than it can see, and no more" do
     expect(points([[0, 10], [20, 12], [19.97, 14], [40, 14]]).map(&:first)).to match([0, 20, be > 20, 40])
-    expect { points([[0, 10], [20, 12], [19.9, 14], [40, 14]]) }.to raise_error(MossyAnvil::InvalidInput, %r{/curve: turns back at 20})
+    expect { points([[0, 10], [20, 12], [19.9, 14], [40, 14]]) }.to raise_error(
+      MossyAnvil::InvalidInput,
+      %r{/curve: turns back at 20}
+    )
     expect { points([[0, 10], [20, -2]]) }.to raise_error(MossyAnvil::InvalidInput, %r{/curve: crosses the axis})
   end
 end

@@ -38,7 +38,9 @@ RSpec.describe "Shapes" do
 
     it "turns by a right angle with its sides changed about" do
       turned = described_class.new(width_mm: 60, height_mm: 100, length_mm: 200, centre_offset_mm: [-4, -10])
-      [0, 13, 45, 77, 160, 305].each { |clock_deg| expect(radius(turned, clock_deg + 90)).to be_within(1e-9).of(radius(block, clock_deg)) }
+      [0, 13, 45, 77, 160, 305].each do |clock_deg|
+        expect(radius(turned, clock_deg + 90)).to be_within(1e-9).of(radius(block, clock_deg))
+      end
     end
   end
 
@@ -46,20 +48,40 @@ RSpec.describe "Shapes" do
     let(:circle) { Array.new(72) { 80.0 } }
 
     it "goes in straight lines between its stations" do
-      cone = described_class.new(stations: [{ z_mm: 0, radii_mm: [50] * 8 }, { z_mm: 40, radii_mm: [70] * 8 }, { z_mm: 100, radii_mm: [40] * 8 }])
+      cone =
+        described_class.new(
+          stations: [
+            { z_mm: 0, radii_mm: [50] * 8 },
+            { z_mm: 40, radii_mm: [70] * 8 },
+            { z_mm: 100, radii_mm: [40] * 8 }
+          ]
+        )
       expect([0, 20, 40, 70, 100].map { |z_mm| radius(cone, 33, z_mm).round(6) }).to eq([50, 60, 70, 55, 40])
-      expect(cone).to have_attributes(max_radius_mm: be_within(1e-9).of(70), min_radius_mm: be_within(1e-9).of(40), length_mm: 100)
+      expect(cone).to have_attributes(
+        max_radius_mm: be_within(1e-9).of(70),
+        min_radius_mm: be_within(1e-9).of(40),
+        length_mm: 100
+      )
     end
 
     # By hand: at 15 degrees half way between two of its steps, at z 30 a quarter of the way from one station to the next.
     it "gives any array of places in one look-up: between steps and stations, over twelve o'clock, beyond its ends" do
-      shape = described_class.new(stations: [{ z_mm: 0, radii_mm: [40, 60] * 6 }, { z_mm: 20, radii_mm: [80] * 12 }, { z_mm: 60, radii_mm: [100] * 12 }])
+      shape =
+        described_class.new(
+          stations: [
+            { z_mm: 0, radii_mm: [40, 60] * 6 },
+            { z_mm: 20, radii_mm: [80] * 12 },
+            { z_mm: 60, radii_mm: [100] * 12 }
+          ]
+        )
       angles, heights = Numo::DFloat[0, 15, 30, 345, 375].reshape(5, 1), Numo::DFloat[[-5, 0, 10, 30, 60, 70]]
       found = shape.radius_mm(angles, heights)
       expect(found.shape).to eq([5, 6])
       expect(found[true, 1].to_a).to match([40, 50, 60, 50, 50].map { |mm| be_within(1e-9).of(mm) })
       expect(found[1, true].to_a).to match([50, 50, 65, 85, 100, 100].map { |mm| be_within(1e-9).of(mm) })
-      expect(shape.radius_mm(Numo::DFloat[0, 30], Numo::DFloat[10, 10]).to_a).to match([be_within(1e-9).of(60), be_within(1e-9).of(70)])
+      expect(shape.radius_mm(Numo::DFloat[0, 30], Numo::DFloat[10, 10]).to_a).to match(
+        [be_within(1e-9).of(60), be_within(1e-9).of(70)]
+      )
     end
 
     it "is one and the same all along where it was measured once" do
@@ -68,25 +90,36 @@ RSpec.describe "Shapes" do
     end
 
     it "is the disc that its radii describe, on the axis and off it" do
-      round = described_class.new(stations: [0, 60].map { |z_mm| { z_mm: z_mm, radii_mm: circle } }, centre_offset_mm: [9, 6])
+      round =
+        described_class.new(stations: [0, 60].map { |z_mm| { z_mm: z_mm, radii_mm: circle } }, centre_offset_mm: [9, 6])
       disc = MossyAnvil::Model::Disc.new(diameter_mm: 160, length_mm: 60, centre_offset_mm: [9, 6])
-      (0...360).step(11) { |clock_deg| expect(radius(round, clock_deg, 30)).to be_within(0.02).of(radius(disc, clock_deg, 30)) }
+      (0...360).step(11) do |clock_deg|
+        expect(radius(round, clock_deg, 30)).to be_within(0.02).of(radius(disc, clock_deg, 30))
+      end
     end
 
     it "knows when the lathe axis has left the wood" do
-      off = described_class.new(stations: [0, 60].map { |z_mm| { z_mm: z_mm, radii_mm: circle } }, centre_offset_mm: [90, 0])
+      off =
+        described_class.new(
+          stations: [0, 60].map { |z_mm| { z_mm: z_mm, radii_mm: circle } },
+          centre_offset_mm: [90, 0]
+        )
       expect(off).not_to be_axis_inside
     end
 
     it "weighs what the disc weighs" do
       stations = [0, 60].map { |z_mm| { z_mm: z_mm, radii_mm: [120] * 60 } }
-      expect(assess(shape: { type: "outline", stations: stations })[:stages][:blank][:mass_g]).to be_within(0.1).of(assess[:stages][:blank][:mass_g])
+      expect(assess(shape: { type: "outline", stations: stations })[:stages][:blank][:mass_g]).to be_within(0.1).of(
+        assess[:stages][:blank][:mass_g]
+      )
     end
 
     it "weighs a cone by its frustum" do
       stations = [[0, 60], [90, 30]].map { |z_mm, r| { z_mm: z_mm, radii_mm: [r] * 90 } }
       volume = Math::PI * 90 / 3 * ((60**2) + (60 * 30) + (30**2))
-      expect(assess(shape: { type: "outline", stations: stations })[:stages][:blank][:volume_mm3]).to be_within(0.002 * volume).of(volume)
+      expect(assess(shape: { type: "outline", stations: stations })[:stages][:blank][:volume_mm3]).to be_within(
+        0.002 * volume
+      ).of(volume)
     end
   end
 end

@@ -7,10 +7,19 @@ RSpec.describe "The tables" do
     woods.each do |row|
       expect(row["density_kg_m3"]).to be_between(120, 1300), row["key"]
       expect(row["tangential_pct"]).to be_between(row["radial_pct"], 14), row["key"]
-      expect(MossyAnvil::Model::Stock.of(row["key"])).to have_attributes(wood?: true, caution: [a_string_starting_with("tables.woods.dust."), "term"],
-        source: be_a(String))
+      expect(MossyAnvil::Model::Stock.of(row["key"])).to have_attributes(
+        wood?: true,
+        caution: [a_string_starting_with("tables.woods.dust."), "term"],
+        source: be_a(String)
+      )
     end
-    other.each { |row| expect(MossyAnvil::Model::Stock.of(row["name"])).to have_attributes(wood?: false, density_kg_m3: be_between(100, 9000), caution: ["tables.other_stock.#{row['key']}.caution", "term"]) }
+    other.each do |row|
+      expect(MossyAnvil::Model::Stock.of(row["name"])).to have_attributes(
+        wood?: false,
+        density_kg_m3: be_between(100, 9000),
+        caution: ["tables.other_stock.#{row["key"]}.caution", "term"]
+      )
+    end
   end
 
   it "finds a row by key or name, in any case, and none for a name of one's own" do

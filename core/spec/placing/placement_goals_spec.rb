@@ -2,12 +2,33 @@
 
 RSpec.describe MossyAnvil::Placing::PlacementGoals do
   let(:piece) do
-    found = [crack(id: "c", z_mm: [0, 60], depth_mm: 20), body("void", id: "v", contents: "air"), body("resin_body", id: "r", density_kg_m3: 1100)]
+    found = [
+      crack(id: "c", z_mm: [0, 60], depth_mm: 20),
+      body("void", id: "v", contents: "air"),
+      body("resin_body", id: "r", density_kg_m3: 1100)
+    ]
     blank(defects: found, form: BlankHelper::BOWL)
   end
   let(:plain) do
-    { kept: { "c" => 0.5, "v" => 0.0, "r" => 1.0 }, in_view: { "c" => 0.1, "v" => 0.0, "r" => 0.5 }, through: [], air: 0.0, bark_rim: 0.0, yield: 0.3,
-      off_axis_mm: 1.0, tenon_mm: 12, scale: 1.0 }
+    {
+      kept: {
+        "c" => 0.5,
+        "v" => 0.0,
+        "r" => 1.0
+      },
+      in_view: {
+        "c" => 0.1,
+        "v" => 0.0,
+        "r" => 0.5
+      },
+      through: [],
+      air: 0.0,
+      bark_rim: 0.0,
+      yield: 0.3,
+      off_axis_mm: 1.0,
+      tenon_mm: 12,
+      scale: 1.0
+    }
   end
 
   def measures(**changes) = MossyAnvil::Placing::PlacementField::Measures.new(**plain, **changes)

@@ -1,13 +1,28 @@
 # frozen_string_literal: true
 
 RSpec.describe MossyAnvil::Placing::PlacementSearch do
-  let(:pocket) { { id: "p", type: "void", contents: "air", centre: { clock_deg: 90, r_mm: 30, z_mm: 22 }, size_mm: [14, 14, 8] } }
+  let(:pocket) do
+    { id: "p", type: "void", contents: "air", centre: { clock_deg: 90, r_mm: 30, z_mm: 22 }, size_mm: [14, 14, 8] }
+  end
   let(:disc) { MossyAnvil::Model::Blank }
 
   # A plain disc within a wider and longer blank, a pocket in the head half of it.
   def laid(defects, **changes)
-    blank(shape: { type: "disc", diameter_mm: 160, length_mm: 100 }, defects: defects,
-      form: { kind: "disc", opens: "tail", curve: "straight", outside: [[15, 50], [55, 50]] }, **changes)
+    blank(
+      shape: {
+        type: "disc",
+        diameter_mm: 160,
+        length_mm: 100
+      },
+      defects: defects,
+      form: {
+        kind: "disc",
+        opens: "tail",
+        curve: "straight",
+        outside: [[15, 50], [55, 50]]
+      },
+      **changes
+    )
   end
 
   def wish(key, weight = 1, of: nil) = { key: key, weight: weight, of: of }
@@ -24,9 +39,16 @@ RSpec.describe MossyAnvil::Placing::PlacementSearch do
 
   it "finds the one place a larger form and a balanced one can have, as well as trying all of them does" do
     own = search(laid([pocket]), wish("best_balanced"), wish("largest"), freedoms: %i[x_mm scale], flip: false)
-    tried = (-10..10).to_a.product((70..130).step(5).to_a).filter_map do |x_mm, hundredths|
-      own.field.measure(MossyAnvil::Model::Placement.present.with(x_mm: x_mm.to_f, scale: hundredths / 100.0))&.then { |found| own.wishes.worth(found) }
-    end
+    tried =
+      (-10..10)
+        .to_a
+        .product((70..130).step(5).to_a)
+        .filter_map do |x_mm, hundredths|
+          own
+            .field
+            .measure(MossyAnvil::Model::Placement.present.with(x_mm: x_mm.to_f, scale: hundredths / 100.0))
+            &.then { |found| own.wishes.worth(found) }
+        end
     expect(best(own).worth).to be >= tried.max - 1e-6
   end
 
@@ -46,22 +68,46 @@ RSpec.describe MossyAnvil::Placing::PlacementSearch do
   end
 
   it "turns a form end for end where the trouble asks for it" do
-    bowl = blank(shape: { type: "disc", diameter_mm: 200, length_mm: 62 }, form: BlankHelper::BOWL.merge(outside: [[1, 45], [20, 70], [61, 95]],
-      inside: [[12, 0], [61, 85]]),
-      defects: [{ id: "s", type: "soft_zone", grade: "spongy", centre: { clock_deg: 0, r_mm: 75, z_mm: 55 }, size_mm: [30, 60, 12] }])
+    bowl =
+      blank(
+        shape: {
+          type: "disc",
+          diameter_mm: 200,
+          length_mm: 62
+        },
+        form: BlankHelper::BOWL.merge(outside: [[1, 45], [20, 70], [61, 95]], inside: [[12, 0], [61, 85]]),
+        defects: [
+          {
+            id: "s",
+            type: "soft_zone",
+            grade: "spongy",
+            centre: {
+              clock_deg: 0,
+              r_mm: 75,
+              z_mm: 55
+            },
+            size_mm: [30, 60, 12]
+          }
+        ]
+      )
     expect(best(search(bowl, wish("lose_trouble"), freedoms: %i[slide_mm])).placement.flipped).to be(true)
   end
 
   it "is the whole in parts as it is in one" do
     piece = laid([pocket])
-    whole, halves = search(piece, wish("lose_trouble"), seed: 2).run, [0, 1].flat_map { |part| search(piece, wish("lose_trouble"), seed: 2).run(part: part, parts: 2) }
+    whole, halves =
+      search(piece, wish("lose_trouble"), seed: 2).run,
+      [0, 1].flat_map { |part| search(piece, wish("lose_trouble"), seed: 2).run(part: part, parts: 2) }
     expect(halves.map { |answer| answer.placement.to_a }).to match_array(whole.map { |answer| answer.placement.to_a })
     expect(search(piece, wish("lose_trouble")).climbs(2).sum).to eq(whole.size)
   end
 
   it "shows its best starts before it climbs, and ends with what is worth no less" do
     told = []
-    found = search(laid([pocket]), wish("lose_trouble"), wish("largest")).run { |done, of, so_far| told << [done, of, so_far.dup] && nil }
+    found =
+      search(laid([pocket]), wish("lose_trouble"), wish("largest")).run do |done, of, so_far|
+        told << [done, of, so_far.dup] && nil
+      end
     expect(told.first.first(2)).to eq([0, told.size - 1])
     expect(told.first.last.size).to eq(described_class::AT_ONCE)
     expect(found.map(&:worth).max).to be >= told.first.last.map(&:worth).max
@@ -106,7 +152,8 @@ RSpec.describe MossyAnvil::Model::PlacementMove do
   end
 
   it "keeps wall and floor of an inside that follows, whatever its size" do
-    larger = moved(blank(form: BlankHelper::BOWL.except(:inside).merge(follows: { wall_mm: 7, floor_mm: 9 })), scale: 0.9)
+    larger =
+      moved(blank(form: BlankHelper::BOWL.except(:inside).merge(follows: { wall_mm: 7, floor_mm: 9 })), scale: 0.9)
     expect(larger[:form][:follows]).to eq(wall_mm: 7.0, floor_mm: 9.0).or eq(wall_mm: 7, floor_mm: 9)
     expect(larger[:form][:outside].last[1]).to be_within(0.011).of(99)
   end

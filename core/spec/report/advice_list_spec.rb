@@ -16,9 +16,11 @@ RSpec.describe MossyAnvil::Report::AdviceList do
   end
 
   it "says mend first while something is to be filled, held or soaked" do
-    [deep_crack, body("soft_zone", r_mm: 100, z_mm: 40, grade: "spongy"), body("loose_piece", r_mm: 105, z_mm: 40, bonded_share: 0.9)].each do |defect|
-      expect(assess(defects: [defect], form: BlankHelper::BOWL)[:verdict]).to eq("mend")
-    end
+    [
+      deep_crack,
+      body("soft_zone", r_mm: 100, z_mm: 40, grade: "spongy"),
+      body("loose_piece", r_mm: 105, z_mm: 40, bonded_share: 0.9)
+    ].each { |defect| expect(assess(defects: [defect], form: BlankHelper::BOWL)[:verdict]).to eq("mend") }
   end
 
   it "says care where trouble holds the speed down though nothing is to mend" do
@@ -29,10 +31,14 @@ RSpec.describe MossyAnvil::Report::AdviceList do
   end
 
   it "names what governs: a crack that runs, or splitting" do
-    expect(keys_within(headline(defects: [deep_crack], form: BlankHelper::BOWL))).to include("advice.grows_at", "defects.crack")
+    expect(keys_within(headline(defects: [deep_crack], form: BlankHelper::BOWL))).to include(
+      "advice.grows_at",
+      "defects.crack"
+    )
     # Cut through on both sides, a ring is in two halves.
     halves = [0, 180].map { |clock_deg| crack(id: "c#{clock_deg}", clock_deg: clock_deg, z_mm: [0, 40], depth_mm: 60) }
-    found = headline(shape: { type: "disc", diameter_mm: 260, length_mm: 40 }, form: ring(130, 100, 40), defects: halves)
+    found =
+      headline(shape: { type: "disc", diameter_mm: 260, length_mm: 40 }, form: ring(130, 100, 40), defects: halves)
     expect(found[:key]).to eq("advice.no_speed")
     expect(keys_within(found)).to include("advice.opening.stop", "stages.hollowed")
   end
@@ -46,17 +52,22 @@ RSpec.describe MossyAnvil::Report::AdviceList do
 
   it "holds the scale against the measures, water counted" do
     dry_g = assess[:stages][:blank][:mass_g] / 1.12
-    weighed = lambda do |grams|
-      said(:survey, readings: [{ kind: "mass", value: grams, taken_at: "2030-05-01T09:00:00Z" }]).grep(/weight/).first
-    end
+    weighed =
+      lambda do |grams|
+        said(:survey, readings: [{ kind: "mass", value: grams, taken_at: "2030-05-01T09:00:00Z" }]).grep(/weight/).first
+      end
     expect(weighed.call(dry_g * 1.12)).to eq("advice.weight_agrees")
     expect(weighed.call(dry_g * 0.9)).to eq("advice.weight_differs")
   end
 
   it "says dry first where the wood is too wet for the filler it asks for" do
-    wet, dry = [20, 11].map { |moisture_pct| assess(material: material_data(moisture_pct: moisture_pct), defects: [deep_crack], form: BlankHelper::BOWL) }
-    expect([wet, dry].map { |report| [report[:verdict], report[:findings][:survey].first[:amounts][:opening][:value][:key]] })
-      .to eq([["dry", "advice.opening.dry"], ["mend", "advice.opening.mend"]])
+    wet, dry =
+      [20, 11].map do |moisture_pct|
+        assess(material: material_data(moisture_pct: moisture_pct), defects: [deep_crack], form: BlankHelper::BOWL)
+      end
+    expect(
+      [wet, dry].map { |report| [report[:verdict], report[:findings][:survey].first[:amounts][:opening][:value][:key]] }
+    ).to eq([%w[dry advice.opening.dry], %w[mend advice.opening.mend]])
   end
 
   it "opens with the stone that an edge would strike, and still says what the speed hangs on" do
@@ -75,7 +86,9 @@ RSpec.describe MossyAnvil::Report::AdviceList do
 
   it "has the shield beside the speeds, and the respirator beside spalted dust" do
     expect(said(:turn).last).to eq("advice.turn.stand_aside")
-    expect(said(:turn, material: material_data(kind: "non_wood", grain: "none", moisture_pct: 0)).last).to eq("advice.turn.heat")
+    expect(said(:turn, material: material_data(kind: "non_wood", grain: "none", moisture_pct: 0)).last).to eq(
+      "advice.turn.heat"
+    )
     expect(said(:finish, material: material_data(character: ["spalted"])).last).to eq("advice.finish.spores")
     expect(said(:finish)).not_to include("advice.finish.spores")
   end
@@ -92,7 +105,16 @@ RSpec.describe MossyAnvil::Report::NextMove do
 
   it "takes out what would break an edge before anything else" do
     stone = body("hard_inclusion", r_mm: 100, z_mm: 40, of: "stone")
-    expect(move(defects: [stone], form: BlankHelper::BOWL)).to include(action: "survey", key: "move.take_out", amounts: { ids: { value: ["v"], unit: "ids" } })
+    expect(move(defects: [stone], form: BlankHelper::BOWL)).to include(
+      action: "survey",
+      key: "move.take_out",
+      amounts: {
+        ids: {
+          value: ["v"],
+          unit: "ids"
+        }
+      }
+    )
   end
 
   it "waits for wet wood to dry to what its mend asks, and says when to weigh" do
@@ -107,11 +129,22 @@ RSpec.describe MossyAnvil::Report::NextMove do
   it "says so where this air will never get it there" do
     climate = MossyAnvil::Report::ShopClimate.new(temperature_c: 12, humidity: 0.85)
     piece = blank(material: material_data(moisture_pct: 24), defects: [check], form: BlankHelper::BOWL)
-    expect(MossyAnvil::Report::Assessment.new(piece, climate: climate).to_h[:next_move][:key]).to eq("move.somewhere_drier")
+    expect(MossyAnvil::Report::Assessment.new(piece, climate: climate).to_h[:next_move][:key]).to eq(
+      "move.somewhere_drier"
+    )
   end
 
   it "mends dry wood before hollowing, then turns it" do
-    expect(move(defects: [check], form: BlankHelper::BOWL)).to include(action: "mend", key: "move.mend", amounts: { ids: { value: ["b"], unit: "ids" } })
+    expect(move(defects: [check], form: BlankHelper::BOWL)).to include(
+      action: "mend",
+      key: "move.mend",
+      amounts: {
+        ids: {
+          value: ["b"],
+          unit: "ids"
+        }
+      }
+    )
     mended = move(defects: [check.merge(mend: "thick_ca")], form: BlankHelper::BOWL)
     expect(mended).to include(action: "log_cut", station: "turn", key: "move.mount")
   end

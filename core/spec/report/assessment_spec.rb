@@ -4,21 +4,38 @@ RSpec.describe MossyAnvil::Report::Assessment do
   let(:pieces) { { defects: [crack, body("void", r_mm: 105, z_mm: 45, contents: "air")], form: BlankHelper::BOWL } }
 
   it "is made of plain, finite data all through" do
-    walk = lambda do |node|
-      case node
-      when Hash then node.each_value(&walk)
-      when Array then node.each(&walk)
-      when Float then expect(node).to be_finite
-      else expect(node).to be_nil.or be_a(String).or be_a(Integer).or be(true).or be(false)
+    walk =
+      lambda do |node|
+        case node
+        when Hash
+          node.each_value(&walk)
+        when Array
+          node.each(&walk)
+        when Float
+          expect(node).to be_finite
+        else
+          expect(node).to be_nil.or be_a(String).or be_a(Integer).or be(true).or be(false)
+        end
       end
-    end
     walk.call(assess(**pieces))
   end
 
   it "gives each stage and each defect what the file format promises" do
     report = assess(**pieces)
-    keys = %i[volume_mm3 mass_g centre_of_mass_mm imbalance_g_mm heavy_clock_deg swing_mm burst_rpm weak_plane_clock_deg crack_runs_rpm allowed_side_force_n limit_rpm
-              governed_by]
+    keys = %i[
+      volume_mm3
+      mass_g
+      centre_of_mass_mm
+      imbalance_g_mm
+      heavy_clock_deg
+      swing_mm
+      burst_rpm
+      weak_plane_clock_deg
+      crack_runs_rpm
+      allowed_side_force_n
+      limit_rpm
+      governed_by
+    ]
     expect(report[:stages].values).to all(include(*keys))
     expect(report[:defects]).to all(include(:open_volume_mm3, :removed_share, :reaches_surface, :verdict, :reason))
     expect(report[:form]).to include(:least_wall_mm, :least_wall_at, :floor_mm, :breaks_through, :skin_area_mm2)
@@ -38,13 +55,21 @@ RSpec.describe MossyAnvil::Report::Assessment do
   end
 
   it "does without a lathe, and says less" do
-    report = MossyAnvil::Report::Assessment.new(MossyAnvil::Formats::BlankFile.from_data(JSON.parse(JSON.generate(blank_data.except("lathe"))))).to_h
+    report =
+      MossyAnvil::Report::Assessment.new(
+        MossyAnvil::Formats::BlankFile.from_data(JSON.parse(JSON.generate(blank_data.except("lathe"))))
+      ).to_h
     expect(report[:stages][:blank]).to include(ladder_rpm: [], belt: nil, not_like_this: false, governed_by: "rim")
   end
 
   it "keeps a more cautious shop slower" do
     thin = blank(form: BlankHelper::BOWL, defects: [crack(through: true, depth_mm: 60, z_mm: [0, 60])])
-    eight, fifty = [8, 50].map { |reserve| described_class.new(thin, climate: MossyAnvil::Report::ShopClimate.new(burst_reserve: reserve)).to_h[:stages][:hollowed] }
+    eight, fifty =
+      [8, 50].map do |reserve|
+        described_class.new(thin, climate: MossyAnvil::Report::ShopClimate.new(burst_reserve: reserve)).to_h[:stages][
+          :hollowed
+        ]
+      end
     expect(fifty[:burst_rpm]).to eq(eight[:burst_rpm])
     expect(fifty[:burst_work_rpm]).to be_within(1e-6).of(eight[:burst_work_rpm] * Math.sqrt(8 / 50.0))
   end
@@ -55,14 +80,14 @@ RSpec.describe MossyAnvil::Report::Assessment do
   end
 
   it "stands up to sixty defects" do
-    many = Array.new(60) do |index|
-      if index.even?
-        crack(id: "c#{index}", clock_deg: index * 6,
-          depth_mm: 5 + (index % 7))
-      else
-        body("void", id: "v#{index}", clock_deg: index * 6, r_mm: 70, size_mm: [9, 9, 9], contents: "air")
+    many =
+      Array.new(60) do |index|
+        if index.even?
+          crack(id: "c#{index}", clock_deg: index * 6, depth_mm: 5 + (index % 7))
+        else
+          body("void", id: "v#{index}", clock_deg: index * 6, r_mm: 70, size_mm: [9, 9, 9], contents: "air")
+        end
       end
-    end
     report = assess(defects: many, form: BlankHelper::BOWL)
     expect(report[:defects].size).to eq(60)
     expect(report[:stages][:hollowed][:burst_rpm]).to be_positive
@@ -95,7 +120,11 @@ RSpec.describe MossyAnvil::Turn::CracksAtStage do
   end
 
   it "runs from a face as well" do
-    face = crack(depth_mm: 30).merge(enters: "tail_face", path: [{ clock_deg: 60, z_mm: 60, r_mm: 10 }, { clock_deg: 60, z_mm: 60, r_mm: 100 }])
+    face =
+      crack(depth_mm: 30).merge(
+        enters: "tail_face",
+        path: [{ clock_deg: 60, z_mm: 60, r_mm: 10 }, { clock_deg: 60, z_mm: 60, r_mm: 100 }]
+      )
     shallow = face.merge(depth_mm: 8)
     expect(runs(defects: [face])).to be < runs(defects: [shallow])
   end

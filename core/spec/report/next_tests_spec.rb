@@ -15,15 +15,23 @@ RSpec.describe MossyAnvil::Report::NextTests do
 
   it "says just what the two ends come to" do
     found = tests(in_wall("w", 60, depth_range_mm: [3, 9])).first
-    ends = [3, 9].map { |depth_mm| assess(defects: [in_wall("w", 60).merge(depth_mm: depth_mm)], **BlankHelper::TALL)[:stages][:hollowed][:limit_rpm] }
+    ends =
+      [3, 9].map do |depth_mm|
+        assess(defects: [in_wall("w", 60).merge(depth_mm: depth_mm)], **BlankHelper::TALL)[:stages][:hollowed][
+          :limit_rpm
+        ]
+      end
     expect([found[:best_rpm], found[:worst_rpm]]).to match([be_within(1e-6).of(ends.max), be_within(1e-6).of(ends.min)])
   end
 
   it "trusts a feeler more than a guess" do
     soft = body("soft_zone", id: "s", clock_deg: 60, r_mm: 116, z_mm: 120, size_mm: [30, 60, 170], grade: "soft")
-    spread = lambda do |found_by|
-      tests(soft, in_wall("w", 60, depth_mm: 5, found_by: found_by)).find { |test| test[:id] == "w" }&.then { |test| test[:best_rpm] - test[:worst_rpm] } || 0
-    end
+    spread =
+      lambda do |found_by|
+        tests(soft, in_wall("w", 60, depth_mm: 5, found_by: found_by))
+          .find { |test| test[:id] == "w" }
+          &.then { |test| test[:best_rpm] - test[:worst_rpm] } || 0
+      end
     expect(spread["guessed"]).to be >= spread["seen"]
     expect(spread["seen"]).to be > spread["feeler"]
   end

@@ -3,7 +3,12 @@
 RSpec.describe MossyAnvil::Report::RoughReport do
   def rough(moisture_pct: 30, grain: "face", **changes)
     climate = MossyAnvil::Report::ShopClimate.new(temperature_c: 20, humidity: 0.65)
-    piece = blank(material: material_data(moisture_pct: moisture_pct, grain: grain, grain_clock_deg: 90), form: BlankHelper::BOWL, **changes)
+    piece =
+      blank(
+        material: material_data(moisture_pct: moisture_pct, grain: grain, grain_clock_deg: 90),
+        form: BlankHelper::BOWL,
+        **changes
+      )
     MossyAnvil::Report::Assessment.new(piece, climate: climate).to_h
   end
 
@@ -33,7 +38,9 @@ RSpec.describe MossyAnvil::Report::RoughReport do
   it "says how far an open crack may open, and not one that is glued" do
     open, glued = [{}, { mend: "thin_ca" }].map { |mend| rough(defects: [crack(z_mm: [20, 50], depth_mm: 40, **mend)]) }
     expect(open[:form][:rough][:opens].first).to include(id: "b", mm: be > 0.5)
-    expect(open[:findings][:form]).to include(a_hash_including(key: "advice.form.opens", amounts: a_hash_including(id: { value: "b", unit: "text" })))
+    expect(open[:findings][:form]).to include(
+      a_hash_including(key: "advice.form.opens", amounts: a_hash_including(id: { value: "b", unit: "text" }))
+    )
     expect(glued[:form][:rough][:opens]).to eq([])
   end
 end

@@ -4,12 +4,25 @@
 module ScanHelper
   # Rings of points [r, z] turned round an axis off by [x, y]; closed by a point at each end. List of triangles.
   def turned(profile, steps: 96, off: [0, 0])
-    rings = profile.map { |r, z| Array.new(steps) { |step| (step * 2 * Math::PI / steps).then { |a| [off[0] + (r * Math.sin(a)), off[1] + (r * Math.cos(a)), z] } } }
+    rings =
+      profile.map do |r, z|
+        Array.new(steps) do |step|
+          (step * 2 * Math::PI / steps).then { |a| [off[0] + (r * Math.sin(a)), off[1] + (r * Math.cos(a)), z] }
+        end
+      end
     ends = [[rings.first, [*off, profile.first[1]]], [rings.last, [*off, profile.last[1]]]]
-    walls = rings.each_cons(2).flat_map { |low, high| steps.times.flat_map { |at| quad(low[at], low[(at + 1) % steps], high[(at + 1) % steps], high[at]) } }
-    caps = ends.each_with_index.flat_map do |(ring, middle), top|
-      steps.times.map { |at| [middle, ring[at], ring[(at + 1) % steps]].then { |face| top.zero? ? face : face.reverse } }
-    end
+    walls =
+      rings
+        .each_cons(2)
+        .flat_map do |low, high|
+          steps.times.flat_map { |at| quad(low[at], low[(at + 1) % steps], high[(at + 1) % steps], high[at]) }
+        end
+    caps =
+      ends.each_with_index.flat_map do |(ring, middle), top|
+        steps.times.map do |at|
+          [middle, ring[at], ring[(at + 1) % steps]].then { |face| top.zero? ? face : face.reverse }
+        end
+      end
     walls + caps
   end
 
@@ -18,26 +31,41 @@ module ScanHelper
   # A box with the corner at its far top cut off by so much along each side.
   def cut_box(width, height, length, cut)
     w, h, l = width, height, length
-    polygons = [[[0, 0, 0], [0, h, 0], [w, h, 0], [w, 0, 0]], [[0, 0, 0], [w, 0, 0], [w, 0, l], [0, 0, l]], [[0, 0, 0], [0, 0, l], [0, h, l], [0, h, 0]],
-                [[0, 0, l], [w, 0, l], [w, h - cut, l], [w - cut, h, l], [0, h, l]], [[w, 0, 0], [w, h, 0], [w, h, l - cut], [w, h - cut, l], [w, 0, l]],
-                [[0, h, 0], [0, h, l], [w - cut, h, l], [w, h, l - cut], [w, h, 0]], [[w, h - cut, l], [w, h, l - cut], [w - cut, h, l]]]
+    polygons = [
+      [[0, 0, 0], [0, h, 0], [w, h, 0], [w, 0, 0]],
+      [[0, 0, 0], [w, 0, 0], [w, 0, l], [0, 0, l]],
+      [[0, 0, 0], [0, 0, l], [0, h, l], [0, h, 0]],
+      [[0, 0, l], [w, 0, l], [w, h - cut, l], [w - cut, h, l], [0, h, l]],
+      [[w, 0, 0], [w, h, 0], [w, h, l - cut], [w, h - cut, l], [w, 0, l]],
+      [[0, h, 0], [0, h, l], [w - cut, h, l], [w, h, l - cut], [w, h, 0]],
+      [[w, h - cut, l], [w, h, l - cut], [w - cut, h, l]]
+    ]
     polygons.flat_map { |corners| (1..(corners.size - 2)).map { |at| [corners[0], corners[at], corners[at + 1]] } }
   end
 
   def binary_stl(triangles)
-    ["made up".ljust(80), triangles.size].pack("a80V") + triangles.map { |corners| [0, 0, 0, *corners.flatten, 0].pack("e12v") }.join
+    ["made up".ljust(80), triangles.size].pack("a80V") +
+      triangles.map { |corners| [0, 0, 0, *corners.flatten, 0].pack("e12v") }.join
   end
 
   def text_stl(triangles)
-    lines = triangles.map { |corners| "facet normal 0 0 0\n outer loop\n#{corners.map { |corner| "  vertex #{corner.join(' ')}\n" }.join} endloop\nendfacet\n" }
+    lines =
+      triangles.map do |corners|
+        "facet normal 0 0 0\n outer loop\n#{
+          corners.map { |corner| "  vertex #{corner.join(" ")}\n" }.join
+        } endloop\nendfacet\n"
+      end
     "solid lump\n#{lines.join}endsolid lump\n"
   end
 
   def obj(triangles)
-    "# a lump\n#{triangles.flatten(1).map { |corner| "v #{corner.join(' ')}\n" }.join}#{triangles.size.times.map { |at| "f #{(at * 3) + 1}/1 #{(at * 3) + 2}//2 #{(at * 3) + 3}\n" }.join}"
+    "# a lump\n#{triangles.flatten(1).map { |corner| "v #{corner.join(" ")}\n" }.join}#{
+      triangles.size.times.map { |at| "f #{(at * 3) + 1}/1 #{(at * 3) + 2}//2 #{(at * 3) + 3}\n" }.join
+    }"
   end
 
-  def sphere(radius, rings: 96) = (1...rings).map { |step| (step * Math::PI / rings).then { |a| [radius * Math.sin(a), radius * (1 - Math.cos(a))] } }
+  def sphere(radius, rings: 96) =
+    (1...rings).map { |step| (step * Math::PI / rings).then { |a| [radius * Math.sin(a), radius * (1 - Math.cos(a))] } }
 end
 
 RSpec.describe MossyAnvil::Scan::Mesh do
@@ -84,35 +112,53 @@ RSpec.describe MossyAnvil::Scan::MeshFile do
   it "reads the same from binary STL, text STL and OBJ, and other units" do
     volumes = [binary_stl(box), text_stl(box), obj(box)].map { |bytes| described_class.read(bytes).volume_mm3 }
     expect(volumes).to all(be_within(1e-2).of(475_500))
-    expect(described_class.read(obj(box), scale: 25.4).volume_mm3).to be_within(1e-6 * 475_500 * (25.4**3)).of(475_500 * (25.4**3))
+    expect(described_class.read(obj(box), scale: 25.4).volume_mm3).to be_within(1e-6 * 475_500 * (25.4**3)).of(
+      475_500 * (25.4**3)
+    )
     expect(described_class.read("v 0 0 0\nv 9 0 0\nv 9 9 0\nv 0 9 0\nf -4 -3 -2 -1\n").size).to eq(2)
   end
 
-  { "nothing" => ["", /holds no triangles/],
-    "a picture" => ["\x89PNG\r\n\xFF\xFE".b, /neither text nor a binary STL/], "an empty STL" => ["solid x\nendsolid", /no triangles/],
+  {
+    "nothing" => ["", /holds no triangles/],
+    "a picture" => ["\x89PNG\r\n\xFF\xFE".b, /neither text nor a binary STL/],
+    "an empty STL" => ["solid x\nendsolid", /no triangles/],
     "a word for a number" => ["solid x\nvertex 1 2 three\nvertex 1 2 3\nvertex 4 5 6\nendsolid", /holds "three"/],
-    "a broken triangle" => ["solid x\nvertex 1 2 3\nvertex 1 2 4\nendsolid", /breaks off/], "infinity" => ["v 1e400 0 0\nv 1 1 0\nv 0 1 0\nf 1 2 3", /numbers that are none/],
-    "a corner there is not" => ["v 0 0 0\nv 1 1 0\nf 1 2 9", /1 to 2, the corners there are/], "a corner before the first" => ["v 0 0 0\nf 1 -3 1", /corner "-3"/], "two numbers" => ["v 0 0\nf 1 1 1", /without three numbers/],
-    "a count that lies" => [["x" * 80, 4_000_000_000].pack("a80V"), /neither text|no triangles/] }.each do |name, (bytes, said)|
-    it("refuses #{name}") { expect { described_class.read(bytes, at: "/file") }.to raise_error(MossyAnvil::InvalidInput, said) }
+    "a broken triangle" => ["solid x\nvertex 1 2 3\nvertex 1 2 4\nendsolid", /breaks off/],
+    "infinity" => ["v 1e400 0 0\nv 1 1 0\nv 0 1 0\nf 1 2 3", /numbers that are none/],
+    "a corner there is not" => ["v 0 0 0\nv 1 1 0\nf 1 2 9", /1 to 2, the corners there are/],
+    "a corner before the first" => ["v 0 0 0\nf 1 -3 1", /corner "-3"/],
+    "two numbers" => ["v 0 0\nf 1 1 1", /without three numbers/],
+    "a count that lies" => [["x" * 80, 4_000_000_000].pack("a80V"), /neither text|no triangles/]
+  }.each do |name, (bytes, said)|
+    it("refuses #{name}") do
+      expect { described_class.read(bytes, at: "/file") }.to raise_error(MossyAnvil::InvalidInput, said)
+    end
   end
 
   # Each was many times as large in memory, or as long in time, as it is in bytes.
-  { "one face without end" =>
-      ["v 0 0 0\nv 1 0 0\nv 0 1 0\nf #{'1 2 3 ' * 10_000}\n", /a line of \d+ bytes/],
-    "an STL of words without a corner" => ["solid x\n#{'facet normal 0 0 1 ' * 40_000}", /no corner in/],
+  {
+    "one face without end" => ["v 0 0 0\nv 1 0 0\nv 0 1 0\nf #{"1 2 3 " * 10_000}\n", /a line of \d+ bytes/],
+    "an STL of words without a corner" => ["solid x\n#{"facet normal 0 0 1 " * 40_000}", /no corner in/],
     "lines without end" => ["v 0 0 0\n#{"#\n" * 2_000_001}", /holds 200000\d lines/],
-    "corners without a face" => ["v 0 0 0\n" * 800_000, /thin the scan out/] }.each do |name, (bytes, said)|
-    it("refuses #{name}") { expect { described_class.read(bytes, at: "/file") }.to raise_error(MossyAnvil::InvalidInput, said) }
+    "corners without a face" => ["v 0 0 0\n" * 800_000, /thin the scan out/]
+  }.each do |name, (bytes, said)|
+    it("refuses #{name}") do
+      expect { described_class.read(bytes, at: "/file") }.to raise_error(MossyAnvil::InvalidInput, said)
+    end
   end
 
   it "passes over blank lines, however many" do
-    expect(described_class.read("v 0 0 0\n#{"\n" * 3_000_000}v 9 0 0\r\n\r\nv 0 9 0\nv 0 0 9\nf 1 2 3\nf 1 2 4\n").size).to eq(2)
+    expect(
+      described_class.read("v 0 0 0\n#{"\n" * 3_000_000}v 9 0 0\r\n\r\nv 0 9 0\nv 0 0 9\nf 1 2 3\nf 1 2 4\n").size
+    ).to eq(2)
   end
 
   it "refuses more than it can take before reading it" do
     too_many = described_class::MOST_TRIANGLES + 1
-    expect { described_class.read(["", too_many].pack("a80V") + ("\0" * 50 * too_many)) }.to raise_error(MossyAnvil::InvalidInput, /thin the scan out/)
+    expect { described_class.read(["", too_many].pack("a80V") + ("\0" * 50 * too_many)) }.to raise_error(
+      MossyAnvil::InvalidInput,
+      /thin the scan out/
+    )
   end
 end
 
@@ -122,7 +168,11 @@ RSpec.describe MossyAnvil::Scan::ScanReport do
   def report(triangles, **how) = described_class.new(binary_stl(triangles), **how).to_h
 
   it "makes an outline of a ball, of a cylinder off its axis and of a box that holds as much as the body does" do
-    { turned(sphere(40)) => 268_083, turned([[30, 0], [30, 100]], off: [12, -7]) => Math::PI * 90_000, cut_box(60, 80, 100, 30) => 475_500 }.each do |triangles, mm3|
+    {
+      turned(sphere(40)) => 268_083,
+      turned([[30, 0], [30, 100]], off: [12, -7]) => Math::PI * 90_000,
+      cut_box(60, 80, 100, 30) => 475_500
+    }.each do |triangles, mm3|
       found = report(triangles)
       expect(found[:outline_mm3]).to be_within(0.01 * mm3).of(mm3)
       expect(found[:says]).to eq([])
@@ -131,9 +181,15 @@ RSpec.describe MossyAnvil::Scan::ScanReport do
 
   it "refuses what is flat, and what is in another unit" do
     flat = "v 0 0 0\nv 90 0 0\nv 0 90 0\nv 90 90 0\nf 1 2 3\nf 2 4 3\n"
-    expect { described_class.new(flat) }.to raise_error(MossyAnvil::InvalidInput, /measures 90 by 90 by 0 mm: 1 to 5000 mm each way/)
+    expect { described_class.new(flat) }.to raise_error(
+      MossyAnvil::InvalidInput,
+      /measures 90 by 90 by 0 mm: 1 to 5000 mm each way/
+    )
     expect { report(cut_box(60, 80, 100, 30), unit: "m") }.to raise_error(MossyAnvil::InvalidInput, /another unit/)
-    expect { described_class.new(flat.gsub("90", "1e300").sub("v 0 0 0", "v 0 0 9")) }.to raise_error(MossyAnvil::InvalidInput, /another unit|finite/)
+    expect { described_class.new(flat.gsub("90", "1e300").sub("v 0 0 0", "v 0 0 9")) }.to raise_error(
+      MossyAnvil::InvalidInput,
+      /another unit|finite/
+    )
   end
 
   it "centres it, so that a cylinder off its axis runs true" do
@@ -153,7 +209,9 @@ RSpec.describe MossyAnvil::Scan::ScanReport do
     corner = ->(found) { found[:stations][-3][:radii_mm].each_slice(18).map(&:sum) }
     expect(corner[report(bump)].each_with_index.min[1]).to eq(0)
     # From the other end what was at half past one is at half past ten.
-    expect(report(bump, reversed: true)[:stations][2][:radii_mm].each_slice(18).map(&:sum).each_with_index.min[1]).to eq(3)
+    expect(
+      report(bump, reversed: true)[:stations][2][:radii_mm].each_slice(18).map(&:sum).each_with_index.min[1]
+    ).to eq(3)
   end
 
   it "says what an outline cannot hold, and refuses a lump that does not close round its axis" do

@@ -2,8 +2,9 @@
 
 RSpec.describe MossyAnvil::Model::ShopRecords do
   it "counts from three on, the last dozen, each resin for itself" do
-    rows = Array.new(20) { |index| { kind: "cure_factor", of: "a", value: index < 8 ? 9.0 : 1.5 } } + [{ kind: "cure_factor", of: "b", value: 2 },
-                                                                                                       { kind: "cure_factor", of: "b", value: 2 }]
+    rows =
+      Array.new(20) { |index| { kind: "cure_factor", of: "a", value: index < 8 ? 9.0 : 1.5 } } +
+        [{ kind: "cure_factor", of: "b", value: 2 }, { kind: "cure_factor", of: "b", value: 2 }]
     own = described_class.new(rows)
     expect(own.mean("cure_factor", "a")).to eq(1.5)
     expect(own.count("cure_factor", "a")).to eq(12)
@@ -30,7 +31,8 @@ end
 RSpec.describe MossyAnvil::Shop::Wait do
   let(:start) { Time.utc(2030, 5, 1, 8) }
 
-  def wait(**more) = described_class.new(started_at: start, earliest_at: start + 3600, likely_at: start + 7200, cure: true, **more)
+  def wait(**more) =
+    described_class.new(started_at: start, earliest_at: start + 3600, likely_at: start + 7200, cure: true, **more)
 
   it "takes what is still to go twice as long ten degrees colder, and what is over as over" do
     now = start + 3600 + 1800

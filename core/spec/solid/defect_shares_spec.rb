@@ -1,10 +1,19 @@
 # frozen_string_literal: true
 
 RSpec.describe "What a form leaves to be seen" do
-  let(:bowl) { { kind: "bowl", opens: "tail", curve: "straight", outside: [[6, 60], [56, 110]], inside: [[16, 0], [17, 50], [56, 98]] } }
+  let(:bowl) do
+    {
+      kind: "bowl",
+      opens: "tail",
+      curve: "straight",
+      outside: [[6, 60], [56, 110]],
+      inside: [[16, 0], [17, 50], [56, 98]]
+    }
+  end
 
   def report(defect, **changes) = assess(defects: [defect], form: bowl, **changes)[:defects].first
-  def pocket(r_mm, z_mm, size = [8, 8, 8]) = body("void", id: "v", contents: "air", clock_deg: 0, r_mm: r_mm, z_mm: z_mm, size_mm: size)
+  def pocket(r_mm, z_mm, size = [8, 8, 8]) =
+    body("void", id: "v", contents: "air", clock_deg: 0, r_mm: r_mm, z_mm: z_mm, size_mm: size)
 
   it "tells outside, inside, rim and foot apart, and what shows nowhere" do
     # Half way up the wall lies between 74 and 85 mm from the axis.
@@ -38,19 +47,29 @@ RSpec.describe "What a form leaves to be seen" do
     resin = body("resin_body", id: "r", density_kg_m3: 1100, clock_deg: 0, r_mm: 0, z_mm: 10, size_mm: [40, 40, 8])
     made = assess(defects: [resin], form: bowl)
     volume = Math::PI / 6 * 40 * 40 * 8
-    expect(made[:form][:resin_share]).to be_within(0.02 * volume / made[:stages][:hollowed][:volume_mm3]).of(volume / made[:stages][:hollowed][:volume_mm3])
+    expect(made[:form][:resin_share]).to be_within(0.02 * volume / made[:stages][:hollowed][:volume_mm3]).of(
+      volume / made[:stages][:hollowed][:volume_mm3]
+    )
   end
 
   it "what is cut away and what is left add up to the blank, and a larger form never weighs less" do
-    sizes = [0.7, 0.8, 0.9, 1.0].map do |scale|
-      moved = MossyAnvil::Model::PlacementMove.new(blank(form: bowl.merge(outside: [[6, 60], [56, 90]], inside: [[16, 0], [17, 50], [56, 78]])),
-        { scale: scale }).to_h[:form]
-      assess(form: moved)
-    end
+    sizes =
+      [0.7, 0.8, 0.9, 1.0].map do |scale|
+        moved =
+          MossyAnvil::Model::PlacementMove.new(
+            blank(form: bowl.merge(outside: [[6, 60], [56, 90]], inside: [[16, 0], [17, 50], [56, 78]])),
+            { scale: scale }
+          ).to_h[
+            :form
+          ]
+        assess(form: moved)
+      end
     masses = sizes.map { |made| made[:stages][:outside][:mass_g] }
     expect(masses).to eq(masses.sort)
     defects = [pocket(80, 30, [30, 30, 30])]
     whole = assess(defects: defects, form: bowl)[:defects].first
-    expect(whole[:occupied_mm3] * whole[:removed_share] + whole[:occupied_mm3] * (1 - whole[:removed_share])).to be_within(1e-6).of(Math::PI / 6 * 27_000)
+    expect(
+      whole[:occupied_mm3] * whole[:removed_share] + whole[:occupied_mm3] * (1 - whole[:removed_share])
+    ).to be_within(1e-6).of(Math::PI / 6 * 27_000)
   end
 end

@@ -16,8 +16,15 @@ RSpec.describe MossyAnvil::Solid::FieldRasterizer do
     ((painter.density.dense * -1 + 600) / 600 * cell_volumes(painter.grid)).sum
   end
 
-  [[60, [30, 22, 18]], [95, [12, 8, 10]], [110, [6, 4, 6]], [10, [50, 50, 40]], [0, [40, 40, 40]], [70, [90, 160, 50]]].each do |r_mm, size_mm|
-    it "takes out the volume of a void of #{size_mm.join(' x ')} at #{r_mm} mm" do
+  [
+    [60, [30, 22, 18]],
+    [95, [12, 8, 10]],
+    [110, [6, 4, 6]],
+    [10, [50, 50, 40]],
+    [0, [40, 40, 40]],
+    [70, [90, 160, 50]]
+  ].each do |r_mm, size_mm|
+    it "takes out the volume of a void of #{size_mm.join(" x ")} at #{r_mm} mm" do
       volume = Math::PI / 6 * size_mm.inject(:*)
       painter = painted(body("void", r_mm: r_mm, clock_deg: 47, size_mm: size_mm, contents: "air"))
       expect(missing_mm3(painter)).to be_within(0.06 * volume).of(volume)
@@ -25,7 +32,10 @@ RSpec.describe MossyAnvil::Solid::FieldRasterizer do
   end
 
   it "moves with a void round the clock, over twelve o'clock too" do
-    volumes = [0, 1.9, 90, 181, 359].map { |clock_deg| missing_mm3(painted(body("void", clock_deg: clock_deg, contents: "air"))) }
+    volumes =
+      [0, 1.9, 90, 181, 359].map do |clock_deg|
+        missing_mm3(painted(body("void", clock_deg: clock_deg, contents: "air")))
+      end
     expect(volumes.max - volumes.min).to be < 0.05 * volumes.max
   end
 
@@ -49,7 +59,9 @@ RSpec.describe MossyAnvil::Solid::FieldRasterizer do
   it "takes a crack out whole of the planes within eight degrees, and less and less of those up to twelve, from its tip on" do
     painter = painted(crack(clock_deg: 90, z_mm: [0, 60], depth_mm: 30))
     steps, = painter.cracked[:own]
-    expect((steps.rods / painter.grid.axial).to_a.uniq.map { |column| column * painter.grid.angular_step_deg }.minmax).to eq([78.75, 101.25])
+    expect(
+      (steps.rods / painter.grid.axial).to_a.uniq.map { |column| column * painter.grid.angular_step_deg }.minmax
+    ).to eq([78.75, 101.25])
     expect(weakened(painter, :own).last).to be(true)
     expect(steps_at(painter, :own, 24, 30)).to match([[be_within(1e-9).of(90), be_within(1e-9).of(1)]])
     expect(steps_at(painter, :own, 22, 30)[0][1]).to be_within(1e-9).of(1)
@@ -62,7 +74,11 @@ RSpec.describe MossyAnvil::Solid::FieldRasterizer do
   end
 
   it "leaves a glued crack the strength of the glue, and never takes it further" do
-    painter = painted(crack(clock_deg: 90, z_mm: [0, 60], depth_mm: 30, mend: "epoxy"), material: material_data(density_kg_m3: 580 * 1.12))
+    painter =
+      painted(
+        crack(clock_deg: 90, z_mm: [0, 60], depth_mm: 30, mend: "epoxy"),
+        material: material_data(density_kg_m3: 580 * 1.12)
+      )
     expect(steps_at(painter, :through, 24, 30)).to match([[be_within(1e-9).of(90), be_within(1e-6).of(0.5)]])
   end
 
@@ -87,7 +103,11 @@ RSpec.describe MossyAnvil::Solid::FieldRasterizer do
   end
 
   it "goes in from a face only as deep as the crack" do
-    face = crack(depth_mm: 20).merge(enters: "head_face", path: [{ clock_deg: 90, z_mm: 0, r_mm: 20 }, { clock_deg: 90, z_mm: 0, r_mm: 90 }])
+    face =
+      crack(depth_mm: 20).merge(
+        enters: "head_face",
+        path: [{ clock_deg: 90, z_mm: 0, r_mm: 20 }, { clock_deg: 90, z_mm: 0, r_mm: 90 }]
+      )
     painter = painted(face)
     _, (field,) = painter.cracked[:own]
     kept = field.dense
@@ -110,7 +130,8 @@ RSpec.describe MossyAnvil::Solid::PathCover do
   let(:shape) { MossyAnvil::Model::Disc.new(diameter_mm: 240, length_mm: 60) }
   let(:grid) { MossyAnvil::Solid::Grid.new(shape) }
 
-  def patch_of(data, depth_mm) = described_class.new(grid, shape, MossyAnvil::Model::Defects.from(data.merge(depth_mm: depth_mm))).patch
+  def patch_of(data, depth_mm) =
+    described_class.new(grid, shape, MossyAnvil::Model::Defects.from(data.merge(depth_mm: depth_mm))).patch
 
   it "leaves no layer out along a steep path" do
     steep = crack(path: [{ clock_deg: 80, z_mm: 2 }, { clock_deg: 100, z_mm: 58 }])

@@ -49,7 +49,10 @@ RSpec.describe MossyAnvil::Model::Profile do
     it "gives the same radii one by one and all at once, #{curve}" do
       profile = described_class.new(points, curve: curve)
       places = [-3, 4, 4.1, 12, 19.99, 20, 25, 30, 41.7, 55.9, 56, 80]
-      profile.radii_mm(Numo::DFloat.cast(places)).to_a.zip(places) { |radius, z_mm| expect(radius).to be_within(1e-9).of(profile.radius_mm(z_mm)) }
+      profile
+        .radii_mm(Numo::DFloat.cast(places))
+        .to_a
+        .zip(places) { |radius, z_mm| expect(radius).to be_within(1e-9).of(profile.radius_mm(z_mm)) }
     end
 
     it "runs through its own points, #{curve}" do

@@ -53,25 +53,40 @@ RSpec.describe MossyAnvil::Solid::MassProperties do
   end
 
   it "changes little on a finer grid" do
-    pieces = { defects: [body("void", contents: "air"), body("soft_zone", id: "s", clock_deg: 200, size_mm: [70, 90, 50], grade: "spongy")], form: BlankHelper::BOWL }
+    pieces = {
+      defects: [
+        body("void", contents: "air"),
+        body("soft_zone", id: "s", clock_deg: 200, size_mm: [70, 90, 50], grade: "spongy")
+      ],
+      form: BlankHelper::BOWL
+    }
     coarse, fine = %i[default fine].map { |fineness| assess(fineness: fineness, **pieces)[:stages] }
     coarse.each_key do |name|
       expect(fine[name][:mass_g]).to be_within(0.005 * fine[name][:mass_g]).of(coarse[name][:mass_g])
-      expect(fine[name][:imbalance_g_mm]).to be_within(0.02 * fine[name][:imbalance_g_mm]).of(coarse[name][:imbalance_g_mm])
+      expect(fine[name][:imbalance_g_mm]).to be_within(0.02 * fine[name][:imbalance_g_mm]).of(
+        coarse[name][:imbalance_g_mm]
+      )
     end
   end
 
   it "does not mind the order of the survey" do
-    defects = [body("soft_zone", id: "s", size_mm: [80, 80, 50], grade: "soft"), body("void", contents: "dirt"),
-               body("resin_body", id: "r", clock_deg: 20, density_kg_m3: 1100), crack]
+    defects = [
+      body("soft_zone", id: "s", size_mm: [80, 80, 50], grade: "soft"),
+      body("void", contents: "dirt"),
+      body("resin_body", id: "r", clock_deg: 20, density_kg_m3: 1100),
+      crack
+    ]
     one, other = [defects, defects.reverse].map { |list| assess(defects: list)[:stages] }
     expect(one).to eq(other)
   end
 
   it "lets void win over resin, resin over lowered wood" do
     here = { size_mm: [30, 30, 30] }
-    layers = [body("soft_zone", id: "s", grade: "spongy", **here), body("resin_body", id: "r", density_kg_m3: 1800, **here),
-              body("void", contents: "air", **here)]
+    layers = [
+      body("soft_zone", id: "s", grade: "spongy", **here),
+      body("resin_body", id: "r", density_kg_m3: 1800, **here),
+      body("void", contents: "air", **here)
+    ]
     masses = [1, 2, 3].map { |count| assess(defects: layers.first(count))[:stages][:blank][:mass_g] }
     expect(masses[1]).to be > masses[0]
     expect(masses[2]).to be < masses[0]

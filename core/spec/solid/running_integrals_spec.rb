@@ -4,14 +4,19 @@ RSpec.describe "Sums over the grid" do
   let(:shape) { MossyAnvil::Model::Disc.new(diameter_mm: 200, length_mm: 50) }
   let(:grid) { MossyAnvil::Solid::Grid.new(shape) }
 
-  def cut(radius_mm) = MossyAnvil::Solid::IntegrationLimit.new(grid, Numo::DFloat.zeros(grid.angular, grid.axial) + radius_mm)
+  def cut(radius_mm) =
+    MossyAnvil::Solid::IntegrationLimit.new(grid, Numo::DFloat.zeros(grid.angular, grid.axial) + radius_mm)
 
   describe MossyAnvil::Solid::RunningIntegrals do
     [[], [5], (0...96).to_a].each do |held|
       it "is exact in r up to any radius, for every power, with #{held.size} columns held cell by cell" do
         sums = described_class.new(MossyAnvil::Solid::Field.new(grid, 1, grid.rods_at(held, 0...64)), 0..3)
         [0.0, 0.3, 37.7, 2.0833, 99.99, 100.0].each do |radius_mm|
-          (0..3).each { |power| expect(sums.up_to(cut(radius_mm))[power][5, 9]).to be_within(1e-9 * (100**(power + 1))).of((radius_mm**(power + 1)) / (power + 1)) }
+          (0..3).each do |power|
+            expect(sums.up_to(cut(radius_mm))[power][5, 9]).to be_within(1e-9 * (100**(power + 1))).of(
+              (radius_mm**(power + 1)) / (power + 1)
+            )
+          end
         end
       end
     end
@@ -70,12 +75,29 @@ RSpec.describe "Sums over the grid" do
     it "takes the largest circle that fits where there is no form" do
       square = { type: "block", width_mm: 90, height_mm: 100, length_mm: 60 }
       expect(stage(:rounded, shape: square)).to have_attributes(round_radius_mm: 45, swing_mm: 90, true_running?: true)
-      expect(stage(:blank, shape: square)).to have_attributes(swing_mm: be_within(1e-9).of(Math.hypot(90, 100)), true_running?: false)
+      expect(stage(:blank, shape: square)).to have_attributes(
+        swing_mm: be_within(1e-9).of(Math.hypot(90, 100)),
+        true_running?: false
+      )
     end
 
     it "leaves wings where the form reaches past the wood" do
-      winged = stage(:outside, shape: { type: "block", width_mm: 100, height_mm: 100, length_mm: 60 },
-        form: { kind: "bowl", opens: "tail", outside: [[0, 30], [60, 64]], curve: "straight" })
+      winged =
+        stage(
+          :outside,
+          shape: {
+            type: "block",
+            width_mm: 100,
+            height_mm: 100,
+            length_mm: 60
+          },
+          form: {
+            kind: "bowl",
+            opens: "tail",
+            outside: [[0, 30], [60, 64]],
+            curve: "straight"
+          }
+        )
       expect(winged).to have_attributes(true_running?: false, swing_mm: 128)
     end
   end

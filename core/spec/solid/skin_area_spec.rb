@@ -15,13 +15,21 @@ RSpec.describe MossyAnvil::Solid::SkinArea do
   it "covers a cup inside and out, its rim counted once" do
     cup = { kind: "bowl", opens: "tail", outside: [[0, 50], [40, 50]], inside: [[10, 40], [40, 40]], curve: "straight" }
     outside, inside = areas(cup)
-    expect(outside).to be_within(1e-6).of((2 * Math::PI * 50 * 40) + (Math::PI * (50**2)) + (Math::PI * ((50**2) - (40**2))))
+    expect(outside).to be_within(1e-6).of(
+      (2 * Math::PI * 50 * 40) + (Math::PI * (50**2)) + (Math::PI * ((50**2) - (40**2)))
+    )
     expect(inside).to be_within(1e-6).of((2 * Math::PI * 40 * 30) + (Math::PI * (40**2)))
   end
 
   it "covers a cup that opens to the head as the same cup turned round" do
     cup = { kind: "bowl", opens: "tail", outside: [[0, 30], [40, 50]], inside: [[10, 20], [40, 40]], curve: "straight" }
-    turned = { kind: "bowl", opens: "head", outside: [[0, 50], [40, 30]], inside: [[0, 40], [30, 20]], curve: "straight" }
+    turned = {
+      kind: "bowl",
+      opens: "head",
+      outside: [[0, 50], [40, 30]],
+      inside: [[0, 40], [30, 20]],
+      curve: "straight"
+    }
     areas(turned).zip(areas(cup)) { |other, one| expect(other).to be_within(1e-6).of(one) }
   end
 

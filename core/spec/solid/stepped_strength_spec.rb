@@ -3,15 +3,23 @@
 RSpec.describe MossyAnvil::Solid::SteppedStrength do
   let(:grid) { MossyAnvil::Solid::Grid.new(MossyAnvil::Model::Disc.new(diameter_mm: 200, length_mm: 50)) }
 
-  def step(rods, tips, weights) = MossyAnvil::Solid::PathCover::Step.of(Numo::Int32[*rods], Numo::DFloat[*tips], Numo::DFloat[*weights])
+  def step(rods, tips, weights) =
+    MossyAnvil::Solid::PathCover::Step.of(Numo::Int32[*rods], Numo::DFloat[*tips], Numo::DFloat[*weights])
   # A part of a section cut at so many mm all over.
-  def part(radius_mm) = MossyAnvil::Turn::Section::Part.new(MossyAnvil::Solid::IntegrationLimit.new(grid, Numo::DFloat.zeros(grid.angular, grid.axial) + radius_mm))
+  def part(radius_mm) =
+    MossyAnvil::Turn::Section::Part.new(
+      MossyAnvil::Solid::IntegrationLimit.new(grid, Numo::DFloat.zeros(grid.angular, grid.axial) + radius_mm)
+    )
 
-  let(:steps) { described_class.of([[step([5, 9], [80, 60], [0.5, 1.0]), 1.0], [step([9, 20], [40, 90], [0.25, 1.0]), 0.5]]) }
+  let(:steps) do
+    described_class.of([[step([5, 9], [80, 60], [0.5, 1.0]), 1.0], [step([9, 20], [40, 90], [0.25, 1.0]), 0.5]])
+  end
 
   it "keeps each rod once, its steps from the axis out" do
     expect(steps.rods.to_a).to eq([5, 9, 20])
-    expect(steps.tips_mm.map(&:to_a)).to eq([[80, 40, 90], [described_class::NOWHERE_MM, 60, described_class::NOWHERE_MM]])
+    expect(steps.tips_mm.map(&:to_a)).to eq(
+      [[80, 40, 90], [described_class::NOWHERE_MM, 60, described_class::NOWHERE_MM]]
+    )
     expect(steps.taken.map(&:to_a)).to eq([[0.5, 0.125, 0.5], [0, 1, 0]])
   end
 
@@ -24,10 +32,15 @@ RSpec.describe MossyAnvil::Solid::SteppedStrength do
   end
 
   it "makes one of all open steps that begin at the axis, by hand" do
-    here = described_class.of([[step([5, 9], [0, 0], [0.5, 1.0]), 1.0], [step([5], [0], [0.25]), 1.0], [step([9], [0], [1.0]), 0.0]])
+    here =
+      described_class.of(
+        [[step([5, 9], [0, 0], [0.5, 1.0]), 1.0], [step([5], [0], [0.25]), 1.0], [step([9], [0], [1.0]), 0.0]]
+      )
     # rod 5: of the half that the first leaves, the second takes a quarter. rod 9: the first takes all.
     expect([here.rods.to_a, here.tips_mm.map(&:to_a), here.taken.map(&:to_a)]).to eq([[5, 9], [[0, 0]], [[0.625, 1.0]]])
-    expect(here.wood_change(part(100)).map { |values| values[0] }).to match([62.5, 3125, 625_000 / 3.0].map { |less| be_within(1e-6).of(-less) })
+    expect(here.wood_change(part(100)).map { |values| values[0] }).to match(
+      [62.5, 3125, 625_000 / 3.0].map { |less| be_within(1e-6).of(-less) }
+    )
   end
 
   it "keeps glue lines that begin at the axis apart from open cracks, and takes from both" do
@@ -38,9 +51,14 @@ RSpec.describe MossyAnvil::Solid::SteppedStrength do
   end
 
   it "leaves out what takes nothing, and all of it where nothing else is there" do
-    expect(described_class.of([[step([5, 9], [0, 0], [0.5, 1.0]), 0.0], [step([3], [40], [1.0]), 0.0]]).rods.to_a).to eq([])
+    expect(
+      described_class.of([[step([5, 9], [0, 0], [0.5, 1.0]), 0.0], [step([3], [40], [1.0]), 0.0]]).rods.to_a
+    ).to eq([])
     soft = { material: material_data(species: "balsa", density_kg_m3: 90) }
-    sound, *glued = [[], [crack(mend: "epoxy")], [crack(mend: "epoxy", through: true)]].map { |defects| assess(**soft, defects: defects)[:stages][:blank][:burst_rpm] }
+    sound, *glued =
+      [[], [crack(mend: "epoxy")], [crack(mend: "epoxy", through: true)]].map do |defects|
+        assess(**soft, defects: defects)[:stages][:blank][:burst_rpm]
+      end
     expect(glued).to all(be_within(1e-9 * sound).of(sound))
   end
 
@@ -54,9 +72,16 @@ RSpec.describe MossyAnvil::Solid::SteppedStrength do
     field = MossyAnvil::Solid::Field.new(grid, 1, here.rods).thin(here.rods, here.left_in_cells(grid))
     sums = MossyAnvil::Solid::RunningIntegrals.new(field, 0..2)
     cut = part(77.7)
-    sums.held(cut.cut).zip(here.wood_change(cut)).each_with_index do |(held, change), power|
-      held.to_a.zip(change.to_a) { |whole, less| expect(whole).to be_within(1e-6).of(((77.7**(power + 1)) / (power + 1)) + less) }
-    end
+    sums
+      .held(cut.cut)
+      .zip(here.wood_change(cut))
+      .each_with_index do |(held, change), power|
+        held
+          .to_a
+          .zip(change.to_a) do |whole, less|
+            expect(whole).to be_within(1e-6).of(((77.7**(power + 1)) / (power + 1)) + less)
+          end
+      end
   end
 
   it "must hold as far as the first step that is open, whatever it leaves, or that leaves next to nothing; past a glue line it must" do
@@ -72,10 +97,26 @@ RSpec.describe MossyAnvil::Solid::SteppedStrength do
   end
 
   it "counts no wood beyond a crack's tip as live, on flats inside the grid's reach as well" do
-    piece = blank(shape: { type: "block", width_mm: 150, height_mm: 150, length_mm: 60 }, defects: [crack(clock_deg: 0, depth_mm: 30)])
+    piece =
+      blank(
+        shape: {
+          type: "block",
+          width_mm: 150,
+          height_mm: 150,
+          length_mm: 60
+        },
+        defects: [crack(clock_deg: 0, depth_mm: 30)]
+      )
     lattice = MossyAnvil::Solid::Grid.new(piece.shape)
     painter = MossyAnvil::Solid::FieldRasterizer.new(lattice, piece)
-    section = MossyAnvil::Turn::Section.new(lattice, MossyAnvil::Solid::Stage.new(:blank, lattice, piece), MossyAnvil::Turn::Section.prepare(painter.strength, nil))
-    expect([section, section.with([painter.cracked[:own][0]])].map { |one| one.far_mm[0, 30] }).to match([be_within(1e-9).of(75), be_within(1e-9).of(45)])
+    section =
+      MossyAnvil::Turn::Section.new(
+        lattice,
+        MossyAnvil::Solid::Stage.new(:blank, lattice, piece),
+        MossyAnvil::Turn::Section.prepare(painter.strength, nil)
+      )
+    expect([section, section.with([painter.cracked[:own][0]])].map { |one| one.far_mm[0, 30] }).to match(
+      [be_within(1e-9).of(75), be_within(1e-9).of(45)]
+    )
   end
 end

@@ -1,7 +1,8 @@
 # frozen_string_literal: true
 
 RSpec.describe MossyAnvil::Turn::Burst do
-  def solid(**changes) = MossyAnvil::Report::SolidAnalysis.new(blank(**changes), MossyAnvil::Report::ShopClimate.new, :default)
+  def solid(**changes) =
+    MossyAnvil::Report::SolidAnalysis.new(blank(**changes), MossyAnvil::Report::ShopClimate.new, :default)
 
   def burst_of(work, name)
     stage = MossyAnvil::Solid::Stage.new(name, work.grid, work.blank)
@@ -18,13 +19,27 @@ RSpec.describe MossyAnvil::Turn::Burst do
   end
 
   it "E3: finds the mean stress in a square block along its sides and across its corners" do
-    burst = burst_of(solid(shape: { type: "block", width_mm: 150, height_mm: 150, length_mm: 200 }, material: material_data(density_kg_m3: 700)), :blank)
+    burst =
+      burst_of(
+        solid(
+          shape: {
+            type: "block",
+            width_mm: 150,
+            height_mm: 150,
+            length_mm: 200
+          },
+          material: material_data(density_kg_m3: 700)
+        ),
+        :blank
+      )
     expect(mean_stress_kpa(burst, 0, 900)).to be_within(0.05).of(17.49)
     expect(mean_stress_kpa(burst, 45, 900)).to be_within(0.05).of(11.66)
   end
 
   describe "E4: a ring of 100 to 130 mm" do
-    let(:ring_blank) { { shape: { type: "disc", diameter_mm: 260, length_mm: 40 }, form: ring(130, 100, 40), material: four_mpa(650) } }
+    let(:ring_blank) do
+      { shape: { type: "disc", diameter_mm: 260, length_mm: 40 }, form: ring(130, 100, 40), material: four_mpa(650) }
+    end
     let(:strength_share) { Math.sqrt(4.0 / (4.0 * 650 / 580)) }
 
     def cracked(**changes) = crack(clock_deg: 0, z_mm: [0, 40], depth_mm: 30, **changes)
@@ -46,16 +61,21 @@ RSpec.describe MossyAnvil::Turn::Burst do
     end
 
     it "bursts at 514 rpm when all of it is soft as well" do
-      pieces = [[0, "p"], [120, "q"], [240, "r"]].map do |clock_deg, id|
-        body("soft_zone", id: id, clock_deg: clock_deg, r_mm: 0, z_mm: 20, size_mm: [400, 400, 80], grade: "soft")
-      end
+      pieces =
+        [[0, "p"], [120, "q"], [240, "r"]].map do |clock_deg, id|
+          body("soft_zone", id: id, clock_deg: clock_deg, r_mm: 0, z_mm: 20, size_mm: [400, 400, 80], grade: "soft")
+        end
       soft = solid(**ring_blank, defects: [cracked(through: true), pieces.first])
       # The zone lightens the wood to 0.7 as well, but for the pull soft wood counts as whole.
       expect(burst_of(soft, :hollowed).weakest.burst_rpm * strength_share).to be_within(4).of(514)
     end
 
     it "names the plane through the crack" do
-      work = solid(**ring_blank, defects: [cracked(through: true, path: [{ clock_deg: 75, z_mm: 0 }, { clock_deg: 75, z_mm: 40 }])])
+      work =
+        solid(
+          **ring_blank,
+          defects: [cracked(through: true, path: [{ clock_deg: 75, z_mm: 0 }, { clock_deg: 75, z_mm: 40 }])]
+        )
       expect(burst_of(work, :hollowed).weakest.clock_deg).to be_within(12).of(75)
     end
   end
@@ -66,23 +86,39 @@ RSpec.describe MossyAnvil::Turn::Burst do
   end
 
   it "turns with the blank and changes nothing else" do
-    turned = lambda do |by|
-      assess(material: material_data(grain: "face", grain_clock_deg: 20 + by), form: BlankHelper::BOWL,
-        shape: { type: "disc", diameter_mm: 240, length_mm: 60, centre_offset_mm: MossyAnvil::ClockAngle.point(110 + by, 3) },
-        defects: [crack(clock_deg: 60 + by), body("void", clock_deg: 200 + by, contents: "air")])[:stages]
-    end
+    turned =
+      lambda do |by|
+        assess(
+          material: material_data(grain: "face", grain_clock_deg: 20 + by),
+          form: BlankHelper::BOWL,
+          shape: {
+            type: "disc",
+            diameter_mm: 240,
+            length_mm: 60,
+            centre_offset_mm: MossyAnvil::ClockAngle.point(110 + by, 3)
+          },
+          defects: [crack(clock_deg: 60 + by), body("void", clock_deg: 200 + by, contents: "air")]
+        )[
+          :stages
+        ]
+      end
     still = turned.call(0)
     [15, 30, 97.5, 52.3].each do |by|
       grid_step = (by % 3.75).zero?
-      turned.call(by).each do |name, stage|
-        was = still[name]
-        expect(MossyAnvil::ClockAngle.turn(was[:heavy_clock_deg] + by, stage[:heavy_clock_deg])).to be_within(grid_step ? 1e-6 : 0.5).of(0)
-        moved = ((stage[:weak_plane_clock_deg] - was[:weak_plane_clock_deg] - by + 90) % 180) - 90
-        expect(moved).to be_within(grid_step ? 1e-6 : 4).of(0)
-        %i[mass_g imbalance_g_mm burst_rpm limit_rpm crack_runs_rpm].each do |key|
-          expect(stage[key]).to be_within((grid_step ? 1e-9 : 0.02) * was[key]).of(was[key]), "#{name} #{key} at #{by}"
+      turned
+        .call(by)
+        .each do |name, stage|
+          was = still[name]
+          expect(MossyAnvil::ClockAngle.turn(was[:heavy_clock_deg] + by, stage[:heavy_clock_deg])).to be_within(
+            grid_step ? 1e-6 : 0.5
+          ).of(0)
+          moved = ((stage[:weak_plane_clock_deg] - was[:weak_plane_clock_deg] - by + 90) % 180) - 90
+          expect(moved).to be_within(grid_step ? 1e-6 : 4).of(0)
+          %i[mass_g imbalance_g_mm burst_rpm limit_rpm crack_runs_rpm].each do |key|
+            expect(stage[key]).to be_within((grid_step ? 1e-9 : 0.02) * was[key]).of(was[key]),
+            "#{name} #{key} at #{by}"
+          end
         end
-      end
     end
   end
 
@@ -92,10 +128,15 @@ RSpec.describe MossyAnvil::Turn::Burst do
       soft = body("soft_zone", id: "s", clock_deg: random.rand(360), r_mm: 80, size_mm: [80, 90, 60], grade: "spongy")
       low = random.rand(0..30)
       place = { clock_deg: random.rand(360), z_mm: [low, low + random.rand(5..29)] }
-      speeds = [2, 5, 9, 14, 20, 30, 45, 70, 100].map do |depth_mm|
-        assess(defects: [soft, crack(depth_mm: depth_mm, **place)], form: BlankHelper::BOWL)[:stages].transform_values { |stage| stage[:burst_rpm] }
+      speeds =
+        [2, 5, 9, 14, 20, 30, 45, 70, 100].map do |depth_mm|
+          assess(defects: [soft, crack(depth_mm: depth_mm, **place)], form: BlankHelper::BOWL)[
+            :stages
+          ].transform_values { |stage| stage[:burst_rpm] }
+        end
+      speeds.each_cons(2) do |shallow, deep|
+        deep.each { |name, rpm| expect(rpm).to be <= shallow[name] * (1 + 1e-9), "#{name} #{place}" }
       end
-      speeds.each_cons(2) { |shallow, deep| deep.each { |name, rpm| expect(rpm).to be <= shallow[name] * (1 + 1e-9), "#{name} #{place}" } }
     end
   end
 end

@@ -10,7 +10,10 @@ RSpec.describe MossyAnvil::Turn::CutStrip do
     expect(found[:belts].flatten.compact).to eq([])
     expect(found[:worst]).to be_nil
     expect(found[:depths].map { |depth| depth[:met] }).to all(match("sound" => be_within(1e-9).of(1)))
-    expect { described_class.new(blank, at: "/document") }.to raise_error(MossyAnvil::InvalidInput, %r{/document/form: is missing})
+    expect { described_class.new(blank, at: "/document") }.to raise_error(
+      MossyAnvil::InvalidInput,
+      %r{/document/form: is missing}
+    )
   end
 
   it "begins in the air over the flats of a block, with four knocks a turn, and comes to sound wood where the form lies within" do
@@ -24,9 +27,17 @@ RSpec.describe MossyAnvil::Turn::CutStrip do
   end
 
   it "sees a bad belt coming: only at the depth and the height where it lies" do
-    found = strip(defects: [body("soft_zone", id: "s", grade: "spongy", clock_deg: 0, r_mm: 100, z_mm: 10, size_mm: [10, 60, 12])])
+    found =
+      strip(
+        defects: [body("soft_zone", id: "s", grade: "spongy", clock_deg: 0, r_mm: 100, z_mm: 10, size_mm: [10, 60, 12])]
+      )
     met = found[:belts].map { |heights| heights.map { |belt| belt && belt[:kind] } }
-    deep, high = (0...met.size).to_a.product((0...met.first.size).to_a).select { |depth, height| met[depth][height] == "spongy" }.transpose
+    deep, high =
+      (0...met.size)
+        .to_a
+        .product((0...met.first.size).to_a)
+        .select { |depth, height| met[depth][height] == "spongy" }
+        .transpose
     expect(found[:z_mm].values_at(*high)).to all(be_between(3, 17))
     expect(deep.min).to be_positive
     expect(deep.max).to be < met.size - 1

@@ -28,8 +28,14 @@ RSpec.describe MossyAnvil::Turn::CuttingCircle do
   end
 
   it "tells what else it meets, and does not call it air" do
-    found = circle(80, defects: [body("soft_zone", id: "s", clock_deg: 90, r_mm: 80, size_mm: [30, 40, 30], grade: "spongy"),
-                                 body("void", id: "d", clock_deg: 270, r_mm: 80, size_mm: [30, 40, 30], contents: "dirt")])
+    found =
+      circle(
+        80,
+        defects: [
+          body("soft_zone", id: "s", clock_deg: 90, r_mm: 80, size_mm: [30, 40, 30], grade: "spongy"),
+          body("void", id: "d", clock_deg: 270, r_mm: 80, size_mm: [30, 40, 30], contents: "dirt")
+        ]
+      )
     expect(found.shares.keys).to contain_exactly("sound", "spongy", "dirt")
     expect(found.shares.values.sum).to be_within(1e-9).of(1)
     expect(found.gaps).to eq(0)
@@ -37,20 +43,39 @@ RSpec.describe MossyAnvil::Turn::CuttingCircle do
 
   it "meets a crack where it runs, as deep as it goes and no deeper" do
     check = crack(clock_deg: 60, depth_mm: 25)
-    expect([circle(110, defects: [check]), circle(90, defects: [check]), circle(110, 58, defects: [check])].map(&:cracks_met)).to eq([1, 0, 0])
+    expect(
+      [circle(110, defects: [check]), circle(90, defects: [check]), circle(110, 58, defects: [check])].map(&:cracks_met)
+    ).to eq([1, 0, 0])
     from, to, kind, index = circle(110, defects: [check]).stretches.first
     expect([kind, index]).to eq(["crack", 0])
     expect((from + to) / 2).to be_within(0.5).of(60)
   end
 
   it "meets a crack in a face across its own line only" do
-    check = { id: "f", type: "crack", enters: "tail_face", depth_mm: 15, width_mm: 2,
-              path: [{ clock_deg: 30, z_mm: 60, r_mm: 20 }, { clock_deg: 30, z_mm: 60, r_mm: 100 }] }
-    expect([circle(60, 55, defects: [check]), circle(60, 40, defects: [check]), circle(110, 55, defects: [check])].map(&:cracks_met)).to eq([1, 0, 0])
+    check = {
+      id: "f",
+      type: "crack",
+      enters: "tail_face",
+      depth_mm: 15,
+      width_mm: 2,
+      path: [{ clock_deg: 30, z_mm: 60, r_mm: 20 }, { clock_deg: 30, z_mm: 60, r_mm: 100 }]
+    }
+    expect(
+      [circle(60, 55, defects: [check]), circle(60, 40, defects: [check]), circle(110, 55, defects: [check])].map(
+        &:cracks_met
+      )
+    ).to eq([1, 0, 0])
   end
 
   it "meets a crack that runs over 12 o'clock on both sides of it" do
-    over = { id: "o", type: "crack", enters: "side", path: [{ clock_deg: 350, z_mm: 30 }, { clock_deg: 370, z_mm: 30 }], depth_mm: 25, width_mm: 2 }
+    over = {
+      id: "o",
+      type: "crack",
+      enters: "side",
+      path: [{ clock_deg: 350, z_mm: 30 }, { clock_deg: 370, z_mm: 30 }],
+      depth_mm: 25,
+      width_mm: 2
+    }
     stretch = circle(118, defects: [over]).stretches.first
     expect(stretch.first(3)).to match([be_within(1).of(349.5), be_within(1).of(370.5), "crack"])
   end
@@ -74,7 +99,19 @@ RSpec.describe MossyAnvil::Turn::CuttingCircle do
   end
 
   it "is reported for each stage at the circle most in the air, at that stage's limit" do
-    stages = assess(shape: square, form: { kind: "bowl", opens: "tail", outside: [[0, 40], [60, 90]], inside: [[10, 0], [60, 80]], curve: "straight" })[:stages]
+    stages =
+      assess(
+        shape: square,
+        form: {
+          kind: "bowl",
+          opens: "tail",
+          outside: [[0, 40], [60, 90]],
+          inside: [[10, 0], [60, 80]],
+          curve: "straight"
+        }
+      )[
+        :stages
+      ]
     cut = stages[:blank][:interrupted_cut]
     expect(cut).to include(gaps: 4, radius_mm: be_within(0.1).of(90))
     expect(cut[:knocks_per_s]).to be_within(1e-9).of(4 * stages[:blank][:limit_rpm] / 60)

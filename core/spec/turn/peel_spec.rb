@@ -26,7 +26,12 @@ RSpec.describe MossyAnvil::Turn::Peel do
   end
 
   it "adds up, turns with the blank, and says when it has come down to the form" do
-    soft = ->(clock_deg) { [body("soft_zone", clock_deg: clock_deg, r_mm: 100, size_mm: [40, 60, 40], grade: "soft"), crack(clock_deg: clock_deg + 90)] }
+    soft = ->(clock_deg) do
+      [
+        body("soft_zone", clock_deg: clock_deg, r_mm: 100, size_mm: [40, 60, 40], grade: "soft"),
+        crack(clock_deg: clock_deg + 90)
+      ]
+    end
     here, turned = [0, 33].map { |clock_deg| peel(8, defects: soft[clock_deg])[:shares] }
     expect(here.values.sum).to be_within(1e-9).of(1)
     here.each { |kind, share| expect(turned[kind]).to be_within(0.003).of(share) }
@@ -34,7 +39,9 @@ RSpec.describe MossyAnvil::Turn::Peel do
   end
 
   it "refuses a depth that is none" do
-    [-1, 120, Float::INFINITY, Float::NAN, nil, "4"].each { |depth| expect { peel(depth) }.to raise_error(MossyAnvil::InvalidInput, /depth_mm/) }
+    [-1, 120, Float::INFINITY, Float::NAN, nil, "4"].each do |depth|
+      expect { peel(depth) }.to raise_error(MossyAnvil::InvalidInput, /depth_mm/)
+    end
   end
 
   it "at a stage lies on what that stage leaves: the round, the outside, the hollow" do

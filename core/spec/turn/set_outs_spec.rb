@@ -4,7 +4,9 @@ require "open3"
 require "tempfile"
 
 RSpec.describe MossyAnvil::Turn::SetOuts do
-  it("E23: a 25 mm bit at 15 m/min turns at 191 rpm") { expect(described_class.drill_rpm(15, 25)).to be_within(0.5).of(191) }
+  it("E23: a 25 mm bit at 15 m/min turns at 191 rpm") do
+    expect(described_class.drill_rpm(15, 25)).to be_within(0.5).of(191)
+  end
 
   it "E24: M8 at three quarters of the thread wants 6.99 mm, M6 5.19, and the hole goes three pitches and a point deeper" do
     expect(described_class.tapping_drill_mm(8, 1.25, 0.75)).to be_within(0.01).of(6.99)
@@ -12,9 +14,15 @@ RSpec.describe MossyAnvil::Turn::SetOuts do
     expect(described_class.tapping_depth_mm(12, 1.25, 2)).to be_within(1e-9).of(17.75)
   end
 
-  it("E26: a sphere of 80 has its flat from 23.43 mm, 33.14 long") { expect(described_class.sphere_facet_mm(80)).to match([be_within(0.005).of(23.43), be_within(0.005).of(33.14)]) }
-  it("E27: three feet on a radius of 38 are 65.82 apart") { expect(described_class.feet_chord_mm(38, 3)).to be_within(0.005).of(65.82) }
-  it("a ring of size 54 has a bore of 17.19 mm") { expect(described_class.ring_bore_mm(54)).to be_within(0.005).of(17.19) }
+  it("E26: a sphere of 80 has its flat from 23.43 mm, 33.14 long") do
+    expect(described_class.sphere_facet_mm(80)).to match([be_within(0.005).of(23.43), be_within(0.005).of(33.14)])
+  end
+  it("E27: three feet on a radius of 38 are 65.82 apart") do
+    expect(described_class.feet_chord_mm(38, 3)).to be_within(0.005).of(65.82)
+  end
+  it("a ring of size 54 has a bore of 17.19 mm") do
+    expect(described_class.ring_bore_mm(54)).to be_within(0.005).of(17.19)
+  end
 end
 
 RSpec.describe MossyAnvil::Report::SetOutReport do
@@ -29,24 +37,51 @@ RSpec.describe MossyAnvil::Report::SetOutReport do
   end
 
   it "speaks of a sphere's flats, a ring's core and a lid's fit only where there is one" do
-    made = ->(kind) { JSON.parse(JSON.generate(MossyAnvil::Model::FormMaker.new(blank, kind).form), symbolize_names: true) }
+    made = ->(kind) do
+      JSON.parse(JSON.generate(MossyAnvil::Model::FormMaker.new(blank, kind).form), symbolize_names: true)
+    end
     expect(numbers(BlankHelper::BOWL).values_at(:sphere, :ring, :lid, :insert)).to eq([nil, nil, nil, nil])
     expect(numbers(made["sphere"])[:sphere][:diameter_mm]).to be_within(0.1).of(55.2)
     expect(numbers(ring(30, 20, 40))[:ring]).to include(bore_mm: 40.0, core_mm: be_within(1e-9).of(39.9))
     lid = numbers(made["box"])[:lid]
     expect(lid[:fits].map { |fit| (lid[:mouth_mm] - fit[:spigot_mm]).round(2) }).to eq([0.15, 0.05, 0.0])
-    expect(numbers(made["knob"], { thread: "m8" })[:insert]).to include(thread: "M8", drill_mm: be_within(0.01).of(6.99))
+    expect(numbers(made["knob"], { thread: "m8" })[:insert]).to include(
+      thread: "M8",
+      drill_mm: be_within(0.01).of(6.99)
+    )
   end
 
   it "drills plastic slower, and clears wet wood sooner" do
-    plastic = numbers(BlankHelper::BOWL, {}, material: { kind: "non_wood", species: "acrylic", density_kg_m3: 1180, moisture_pct: 0, grain: "none" })[:drill]
+    plastic =
+      numbers(
+        BlankHelper::BOWL,
+        {},
+        material: {
+          kind: "non_wood",
+          species: "acrylic",
+          density_kg_m3: 1180,
+          moisture_pct: 0,
+          grain: "none"
+        }
+      )[
+        :drill
+      ]
     expect(plastic[:from_rpm]).to be_within(0.5).of(127)
-    expect(numbers(BlankHelper::BOWL, { bit_mm: 30.0 }, material: material_data(moisture_pct: 30))[:drill]).to include(clear_mm: 15.0, pilot: true)
+    expect(numbers(BlankHelper::BOWL, { bit_mm: 30.0 }, material: material_data(moisture_pct: 30))[:drill]).to include(
+      clear_mm: 15.0,
+      pilot: true
+    )
   end
 
   it "refuses so many stations, a thread there is none of, and a blank without a form" do
-    expect { numbers(BlankHelper::BOWL, { every_mm: 0.1 }) }.to raise_error(MossyAnvil::InvalidInput, %r{/every_mm: is 0.1: 1 mm or more})
-    expect { numbers(BlankHelper::BOWL, { thread: "m99" }) }.to raise_error(MossyAnvil::InvalidInput, %r{/thread: is .*: m4, m5})
+    expect { numbers(BlankHelper::BOWL, { every_mm: 0.1 }) }.to raise_error(
+      MossyAnvil::InvalidInput,
+      %r{/every_mm: is 0.1: 1 mm or more}
+    )
+    expect { numbers(BlankHelper::BOWL, { thread: "m99" }) }.to raise_error(
+      MossyAnvil::InvalidInput,
+      %r{/thread: is .*: m4, m5}
+    )
     expect { described_class.new(blank) }.to raise_error(MossyAnvil::InvalidInput, %r{/document/form: is missing})
   end
 end
@@ -54,21 +89,38 @@ end
 RSpec.describe MossyAnvil::Formats::FormMesh do
   # What Debian's own mesh tool says of it: [open edges, volume in mm3].
   def looked_at(piece)
-    Tempfile.create(["piece", ".stl"], binmode: true) do |file|
+    Tempfile.create(%w[piece .stl], binmode: true) do |file|
       file.write(described_class.new(piece).stl)
       file.flush
       said, = Open3.capture2e("/usr/bin/admesh", file.path)
-      [said[/Total disconnected facets\s*:\s*(\d+)/, 1].to_i, said[/Volume\s*:\s*([-\d.]+)/, 1].to_f, said[/Facets reversed\s*:\s*(\d+)/, 1].to_i]
+      [
+        said[/Total disconnected facets\s*:\s*(\d+)/, 1].to_i,
+        said[/Volume\s*:\s*([-\d.]+)/, 1].to_f,
+        said[/Facets reversed\s*:\s*(\d+)/, 1].to_i
+      ]
     end
   end
 
   def ours(piece) = MossyAnvil::Report::Assessment.new(piece, fineness: :fine).to_h[:stages].values.last[:volume_mm3]
 
   it "is closed, the right way out, and holds as much as the piece within half a part in a hundred" do
-    made = ->(kind) { JSON.parse(JSON.generate(MossyAnvil::Model::FormMaker.new(blank, kind).form), symbolize_names: true) }
-    pieces = [blank(form: BlankHelper::BOWL), blank(form: ring(60, 50, 40)), *%w[sphere hollow_form stem_cup].map { |kind| blank(form: made[kind]) },
-              blank(form: BlankHelper::BOWL.merge(opens: "head", outside: [[4, 110], [40, 85], [56, 45]], inside: [[4, 100], [42, 50], [46, 0]])),
-              blank(shape: { type: "block", width_mm: 170, height_mm: 200, length_mm: 60 }, form: BlankHelper::BOWL)]
+    made = ->(kind) do
+      JSON.parse(JSON.generate(MossyAnvil::Model::FormMaker.new(blank, kind).form), symbolize_names: true)
+    end
+    pieces = [
+      blank(form: BlankHelper::BOWL),
+      blank(form: ring(60, 50, 40)),
+      *%w[sphere hollow_form stem_cup].map { |kind| blank(form: made[kind]) },
+      blank(
+        form:
+          BlankHelper::BOWL.merge(
+            opens: "head",
+            outside: [[4, 110], [40, 85], [56, 45]],
+            inside: [[4, 100], [42, 50], [46, 0]]
+          )
+      ),
+      blank(shape: { type: "block", width_mm: 170, height_mm: 200, length_mm: 60 }, form: BlankHelper::BOWL)
+    ]
     pieces.each do |piece|
       open, volume, reversed = looked_at(piece)
       expect([open, reversed]).to eq([0, 0])

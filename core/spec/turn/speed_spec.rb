@@ -8,7 +8,12 @@ RSpec.describe MossyAnvil::Turn::StageLimit do
 
   it "says not like this where the limit is under the lathe's slowest" do
     heavy = { type: "disc", diameter_mm: 240, length_mm: 60, centre_offset_mm: [100, 0] }
-    light = BlankHelper::LATHE.merge("mass_kg" => 20, "stand" => "light", "belts" => [{ "min_rpm" => 400, "max_rpm" => 2000 }])
+    light =
+      BlankHelper::LATHE.merge(
+        "mass_kg" => 20,
+        "stand" => "light",
+        "belts" => [{ "min_rpm" => 400, "max_rpm" => 2000 }]
+      )
     knob = { kind: "knob", opens: "tail", outside: [[0, 15], [60, 15]], curve: "straight" }
     report = assess(shape: heavy, lathe: light, form: knob)
     expect(report[:stages][:blank]).to include(not_like_this: true, ladder_rpm: [], belt: nil)
@@ -30,11 +35,17 @@ RSpec.describe MossyAnvil::Turn::StageLimit do
   end
 
   it "slows a piece that is cracked or out of true" do
-    caps = [[false, true], [false, false], [true, true], [true, false]].map { |fragile, true_running| MossyAnvil::RimSpeed.cap_m_s(fragile: fragile, true_running: true_running) }
+    caps =
+      [[false, true], [false, false], [true, true], [true, false]].map do |fragile, true_running|
+        MossyAnvil::RimSpeed.cap_m_s(fragile: fragile, true_running: true_running)
+      end
     expect(caps).to eq([12, 8, 8, 6])
     expect(assess(defects: [crack])[:stages][:blank]).to include(fragile: true, runs_true: true)
-    expect(assess(shape: { type: "block", width_mm: 100, height_mm: 100,
-                           length_mm: 60 })[:stages][:blank]).to include(fragile: false, runs_true: false, swing_mm: be_within(0.01).of(141.42))
+    expect(assess(shape: { type: "block", width_mm: 100, height_mm: 100, length_mm: 60 })[:stages][:blank]).to include(
+      fragile: false,
+      runs_true: false,
+      swing_mm: be_within(0.01).of(141.42)
+    )
   end
 
   it "works a loose piece by its bond" do
@@ -50,12 +61,17 @@ RSpec.describe MossyAnvil::Turn::StageLimit do
   end
 
   it "keeps every reserve at six or more" do
-    expect { MossyAnvil::Report::ShopClimate.new(burst_reserve: 5) }.to raise_error(MossyAnvil::InvalidInput, %r{/shop/burst_reserve})
+    expect { MossyAnvil::Report::ShopClimate.new(burst_reserve: 5) }.to raise_error(
+      MossyAnvil::InvalidInput,
+      %r{/shop/burst_reserve}
+    )
   end
 end
 
 RSpec.describe MossyAnvil::Model::Lathe do
-  let(:lathe) { described_class.new(**JSON.parse(JSON.generate(BlankHelper::LATHE), symbolize_names: true), ballast_kg: 25) }
+  let(:lathe) do
+    described_class.new(**JSON.parse(JSON.generate(BlankHelper::LATHE), symbolize_names: true), ballast_kg: 25)
+  end
 
   it "knows its range, its weight, and the slowest belt that reaches a speed" do
     expect(lathe).to have_attributes(min_rpm: 60, max_rpm: 3200, total_kg: 165)

@@ -13,13 +13,17 @@ RSpec.describe "Walls and caps at the stages" do
     it "is of one place: a soft zone where the wall is thick does not weaken the thin rim" do
       form = BlankHelper::TALL[:form].merge(inside: [[15, 60], [100, 114], [200, 114]])
       low = body("soft_zone", r_mm: 70, z_mm: 30, size_mm: [30, 30, 20], grade: "soft")
-      whole, weak = [[], [low]].map { |defects| assess(shape: BlankHelper::TALL[:shape], form: form, defects: defects)[:stages][:hollowed] }
+      whole, weak =
+        [[], [low]].map do |defects|
+          assess(shape: BlankHelper::TALL[:shape], form: form, defects: defects)[:stages][:hollowed]
+        end
       expect(weak[:allowed_side_force_n]).to be_within(1e-9).of(whole[:allowed_side_force_n])
       expect(weak[:side_force_at]).to include(wall_mm: be_within(0.1).of(4), share: 1.0, opened: false)
     end
 
     it "falls to a third where a crack goes through the wall" do
-      whole, cut = [[], [crack(z_mm: [30, 56], depth_mm: 40)]].map { |defects| hollowed(defects: defects)[:allowed_side_force_n] }
+      whole, cut =
+        [[], [crack(z_mm: [30, 56], depth_mm: 40)]].map { |defects| hollowed(defects: defects)[:allowed_side_force_n] }
       expect(cut / whole).to be_within(1e-6).of(MossyAnvil::Solid::WallForce::WHOLE)
     end
 
@@ -38,8 +42,14 @@ RSpec.describe "Walls and caps at the stages" do
   describe "caps" do
     it "lists every one" do
       heavy = { type: "disc", diameter_mm: 240, length_mm: 60, centre_offset_mm: [4, 0] }
-      stage = hollowed(shape: heavy,
-        defects: [crack(z_mm: [30, 56], depth_mm: 40), body("loose_piece", id: "l", clock_deg: 200, r_mm: 104, z_mm: 45, size_mm: [9, 9, 9], bonded_share: 0.5)])
+      stage =
+        hollowed(
+          shape: heavy,
+          defects: [
+            crack(z_mm: [30, 56], depth_mm: 40),
+            body("loose_piece", id: "l", clock_deg: 200, r_mm: 104, z_mm: 45, size_mm: [9, 9, 9], bonded_share: 0.5)
+          ]
+        )
       expect(stage[:caps].map { |cap| cap[:key] }).to include("lathe", "rim", "burst", "crack", "loose_piece")
       expect(stage[:caps]).to all(include(key: be_a(String), rpm: be_positive))
       expect(stage[:limit_rpm]).to eq(stage[:caps].map { |cap| cap[:rpm] }.min)
@@ -54,8 +64,13 @@ RSpec.describe "Walls and caps at the stages" do
 
     it "gets kinder with ballast and a bolted stand" do
       off = { type: "disc", diameter_mm: 240, length_mm: 60, centre_offset_mm: [9, 0] }
-      shaking = ->(lathe) { assess(shape: off, lathe: lathe)[:stages][:blank][:caps].find { |cap| cap[:key] == "imbalance" }[:rpm] }
-      light, ballasted, bolted = [{ "stand" => "light" }, { "stand" => "light", "ballast_kg" => 140 }, { "stand" => "bolted" }].map { |change| shaking.call(BlankHelper::LATHE.merge(change)) }
+      shaking = ->(lathe) do
+        assess(shape: off, lathe: lathe)[:stages][:blank][:caps].find { |cap| cap[:key] == "imbalance" }[:rpm]
+      end
+      light, ballasted, bolted =
+        [{ "stand" => "light" }, { "stand" => "light", "ballast_kg" => 140 }, { "stand" => "bolted" }].map do |change|
+          shaking.call(BlankHelper::LATHE.merge(change))
+        end
       expect(ballasted / light).to be_within(1e-9).of(Math.sqrt(2))
       expect(bolted / light).to be_within(1e-9).of(Math.sqrt(0.12 / 0.05))
     end
@@ -72,28 +87,38 @@ RSpec.describe "Walls and caps at the stages" do
 
   describe "splitting" do
     it "comes sooner in a lighter, weaker wood only through its strength, and never through its mass alone" do
-      light, heavy = [400, 800].map { |density| assess(material: material_data(density_kg_m3: density))[:stages][:blank][:burst_rpm] }
+      light, heavy =
+        [400, 800].map do |density|
+          assess(material: material_data(density_kg_m3: density))[:stages][:blank][:burst_rpm]
+        end
       # pull and strength both go with density, so the speed does not
       expect(light).to be_within(1e-6 * heavy).of(heavy)
     end
 
     it "goes as the inverse of size for the same shape" do
-      small, large = [120, 240].map { |diameter| assess(shape: { type: "disc", diameter_mm: diameter, length_mm: diameter / 4.0 })[:stages][:blank][:burst_rpm] }
+      small, large =
+        [120, 240].map do |diameter|
+          assess(shape: { type: "disc", diameter_mm: diameter, length_mm: diameter / 4.0 })[:stages][:blank][:burst_rpm]
+        end
       expect(small / large).to be_within(1e-6).of(2)
     end
 
     it "comes later once a crack is glued" do
       check = crack(z_mm: [0, 60], depth_mm: 60)
-      open_rpm, glued, sound = [[check], [check.merge(mend: "epoxy")], []].map { |defects| assess(defects: defects)[:stages][:blank][:burst_rpm] }
+      open_rpm, glued, sound =
+        [[check], [check.merge(mend: "epoxy")], []].map do |defects|
+          assess(defects: defects)[:stages][:blank][:burst_rpm]
+        end
       expect(open_rpm).to be < glued
       expect(glued).to be <= sound
     end
 
     it "is not hurt by resin in place of a void" do
       place = { r_mm: 70, size_mm: [50, 60, 55] }
-      empty, cast = [body("void", contents: "air", **place), body("resin_body", density_kg_m3: 1100, **place)].map do |defect|
-        assess(defects: [defect])[:stages][:blank][:burst_rpm]
-      end
+      empty, cast =
+        [body("void", contents: "air", **place), body("resin_body", density_kg_m3: 1100, **place)].map do |defect|
+          assess(defects: [defect])[:stages][:blank][:burst_rpm]
+        end
       expect(cast).to be > empty
     end
   end

@@ -23,7 +23,8 @@ module MossyAnvil
       def write(document) = JsonLayout.text(document)
 
       # String-keyed data of any version to Blank; raises InvalidInput.
-      def from_data(data) = Model::Blank.from(consistent(JSON.parse(JSON.generate(current(data)), symbolize_names: true)))
+      def from_data(data) =
+        Model::Blank.from(consistent(JSON.parse(JSON.generate(current(data)), symbolize_names: true)))
 
       # String-keyed data of any version to the present one; raises InvalidInput where it does not fit its own version's schema.
       def current(data)
@@ -36,13 +37,20 @@ module MossyAnvil
 
       # The SchemaCheck of a version.
       def schema(version = VERSION)
-        (@schemas ||= {})[version] ||= SchemaCheck.new(JSON.parse(File.read(File.join(DATA_DIR, "blank-#{version}.schema.json"))))
+        (@schemas ||= {})[version] ||= SchemaCheck.new(
+          JSON.parse(File.read(File.join(DATA_DIR, "blank-#{version}.schema.json")))
+        )
       end
 
       def schema_faults(data, version = VERSION)
         return [] if schema(version).passes?(data)
 
-        schema(version).errors(data).first(InvalidInput::MAX_FAULTS).flat_map { |error| SchemaFault.from(error) }.uniq.first(InvalidInput::MAX_FAULTS)
+        schema(version)
+          .errors(data)
+          .first(InvalidInput::MAX_FAULTS)
+          .flat_map { |error| SchemaFault.from(error) }
+          .uniq
+          .first(InvalidInput::MAX_FAULTS)
       end
 
       def consistent(known)

@@ -25,7 +25,9 @@ module MossyAnvil
         check_defects
         check_tests
         @faults.concat(FormRules.new(@shape, @data, "").faults)
-        (@data[:sketches] || []).each_with_index { |sketch, index| @faults.concat(FormRules.new(@shape, sketch, "/sketches/#{index}").faults) }
+        (@data[:sketches] || []).each_with_index do |sketch, index|
+          @faults.concat(FormRules.new(@shape, sketch, "/sketches/#{index}").faults)
+        end
         check_lathe if @data[:lathe]
         @faults
       end
@@ -47,7 +49,9 @@ module MossyAnvil
         @data[:defects].each_with_index { |defect, index| days << ["/defects/#{index}/found_on", defect[:found_on]] }
         days.each { |path, day| fault(path, "is #{day}", "a day there is") unless day.nil? || Days.day?(day) }
         (@data[:readings] || []).each_with_index do |reading, index|
-          fault("/readings/#{index}/taken_at", "is #{reading[:taken_at]}", "a time there is") unless Days.time?(reading[:taken_at])
+          unless Days.time?(reading[:taken_at])
+            fault("/readings/#{index}/taken_at", "is #{reading[:taken_at]}", "a time there is")
+          end
         end
       end
 
@@ -56,19 +60,36 @@ module MossyAnvil
         return if kind == "outline" && !stations_in_order?(measures[:stations])
 
         @shape = Model::Blank.shape_from(@data[:shape])
-        return fault("/shape/centre_offset_mm", "leaves the lathe axis outside the wood", "the axis must pass through the blank") unless @shape.axis_inside?
+        unless @shape.axis_inside?
+          return(
+            fault(
+              "/shape/centre_offset_mm",
+              "leaves the lathe axis outside the wood",
+              "the axis must pass through the blank"
+            )
+          )
+        end
 
         extents = [@shape.max_radius_mm * 2, @shape.length_mm]
-        fault("/shape", "is #{LONGEST_RATIO} times longer one way than the other", "check the units") if extents.max > extents.min * LONGEST_RATIO
+        return unless extents.max > extents.min * LONGEST_RATIO
+        fault("/shape", "is #{LONGEST_RATIO} times longer one way than the other", "check the units")
       end
 
       def stations_in_order?(stations)
-        fault("/shape/stations/0/z_mm", "is #{stations[0][:z_mm]}", "the first station is at the head-end face, 0") unless stations[0][:z_mm].zero?
-        stations.each_cons(2).with_index(1) do |(before, here), index|
-          next if here[:z_mm] > before[:z_mm]
-
-          fault("/shape/stations/#{index}/z_mm", "is #{here[:z_mm]}", "more than the station before, #{before[:z_mm]}")
+        unless stations[0][:z_mm].zero?
+          fault("/shape/stations/0/z_mm", "is #{stations[0][:z_mm]}", "the first station is at the head-end face, 0")
         end
+        stations
+          .each_cons(2)
+          .with_index(1) do |(before, here), index|
+            next if here[:z_mm] > before[:z_mm]
+
+            fault(
+              "/shape/stations/#{index}/z_mm",
+              "is #{here[:z_mm]}",
+              "more than the station before, #{before[:z_mm]}"
+            )
+          end
         @faults.empty?
       end
 
@@ -95,10 +116,18 @@ module MossyAnvil
         reach = surface_at(centre)
         # A pocket may be centred a little outside, if part of it is in the wood.
         limit = reach + (defect[:size_mm][0] / 2.0)
-        fault("#{path}/centre/r_mm", "is #{centre[:r_mm]}", "in the wood, at most #{limit.round(1)} mm from the axis there") if centre[:r_mm] >= limit
+        if centre[:r_mm] >= limit
+          fault(
+            "#{path}/centre/r_mm",
+            "is #{centre[:r_mm]}",
+            "in the wood, at most #{limit.round(1)} mm from the axis there"
+          )
+        end
         defect[:size_mm].each_with_index do |extent, axis|
           widest = axis == 2 ? @shape.length_mm * 2 : @shape.max_radius_mm * 4
-          fault("#{path}/size_mm/#{axis}", "is #{extent}", "at most #{widest.round(1)} mm, twice the blank") if extent > widest
+          if extent > widest
+            fault("#{path}/size_mm/#{axis}", "is #{extent}", "at most #{widest.round(1)} mm, twice the blank")
+          end
         end
       end
 
@@ -126,7 +155,11 @@ module MossyAnvil
         likely = defect[:path].map { |point| point[:depth_mm] || defect[:depth_mm] }.max
         return if least.nil? || likely.between?(least, most)
 
-        fault("#{path}/depth_range_mm", "is #{least} to #{most}", "from no more to no less than the likely depth, #{likely} mm")
+        fault(
+          "#{path}/depth_range_mm",
+          "is #{least} to #{most}",
+          "from no more to no less than the likely depth, #{likely} mm"
+        )
       end
 
       # A test is made on the wood.
@@ -136,15 +169,20 @@ module MossyAnvil
           next if outside_length?(at[:z_mm], "/readings/#{index}/at/z_mm") || at[:r_mm].nil?
 
           reach = surface_at(at)
-          fault("/readings/#{index}/at/r_mm", "is #{at[:r_mm]}", "at most #{reach.round(1)} mm from the axis there") if at[:r_mm] > reach + SLACK_MM
+          if at[:r_mm] > reach + SLACK_MM
+            fault("/readings/#{index}/at/r_mm", "is #{at[:r_mm]}", "at most #{reach.round(1)} mm from the axis there")
+          end
         end
       end
 
       def check_face_point(point, at)
-        return fault("#{at}/r_mm", "is missing", "on a face every point needs its distance from the axis") unless point[:r_mm]
+        unless point[:r_mm]
+          return fault("#{at}/r_mm", "is missing", "on a face every point needs its distance from the axis")
+        end
 
         reach = surface_at(point)
-        fault("#{at}/r_mm", "is #{point[:r_mm]}", "on the face, at most #{reach.round(1)} mm from the axis there") if point[:r_mm] > reach + SLACK_MM
+        return unless point[:r_mm] > reach + SLACK_MM
+        fault("#{at}/r_mm", "is #{point[:r_mm]}", "on the face, at most #{reach.round(1)} mm from the axis there")
       end
 
       def outside_length?(z_mm, path)

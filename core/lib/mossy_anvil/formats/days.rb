@@ -11,7 +11,11 @@ module MossyAnvil
       module_function
 
       # text: "2030-05-01" and whatever follows.
-      def day?(text) = text[0, 10].split("-").map(&:to_i).then { |parts| parts.size == 3 && YEARS.cover?(parts[0]) && Date.valid_date?(*parts) }
+      def day?(text) =
+        text[0, 10]
+          .split("-")
+          .map(&:to_i)
+          .then { |parts| parts.size == 3 && YEARS.cover?(parts[0]) && Date.valid_date?(*parts) }
 
       # text: "2030-05-01T09:30Z", with or without seconds, in any zone.
       def time?(text)

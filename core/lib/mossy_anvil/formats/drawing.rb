@@ -9,8 +9,15 @@ module MossyAnvil
       MARGIN_MM = 14
       FOOT_MM = 26
       BAR_MM = 100
-      NAMES = { "bark_inclusion" => "bark", "soft_zone" => "soft", "loose_piece" => "loose", "hard_inclusion" => "hard", "resin_body" => "resin",
-                "bubble_pocket" => "bubbles", "delamination" => "open glue line" }.freeze
+      NAMES = {
+        "bark_inclusion" => "bark",
+        "soft_zone" => "soft",
+        "loose_piece" => "loose",
+        "hard_inclusion" => "hard",
+        "resin_body" => "resin",
+        "bubble_pocket" => "bubbles",
+        "delamination" => "open glue line"
+      }.freeze
 
       private
 
@@ -31,16 +38,18 @@ module MossyAnvil
       def short(value) = format("%g", value.round(1))
       def mm(value) = format("%.3f", value)
       def text(words) = CGI.escapeHTML(words)
-      def word(x_mm, y_mm, words, anchor: "middle") = %(<text x="#{mm(x_mm)}" y="#{mm(y_mm)}" text-anchor="#{anchor}" fill="#000" stroke="none">#{text(words)}</text>)
+      def word(x_mm, y_mm, words, anchor: "middle") =
+        %(<text x="#{mm(x_mm)}" y="#{mm(y_mm)}" text-anchor="#{anchor}" fill="#000" stroke="none">#{text(words)}</text>)
       def mark(defect, inside) = %(<g id="#{text(defect.id)}" data-type="#{defect.type}">#{inside}</g>)
       def named(defect) = "#{defect.id} #{NAMES.fetch(defect.type, defect.type)}"
       # [[x, y], ...] as the d of a path.
-      def along(places) = "M#{places.map { |x_mm, y_mm| "#{mm(x_mm)} #{mm(y_mm)}" }.join('L')}"
+      def along(places) = "M#{places.map { |x_mm, y_mm| "#{mm(x_mm)} #{mm(y_mm)}" }.join("L")}"
 
       def bar(tall_mm)
         y_mm = tall_mm + 18
         ends = [0, BAR_MM].map { |x_mm| "M#{x_mm} #{mm(y_mm - 2)}v4" }.join
-        %(<path id="scale" d="M0 #{mm(y_mm)}h#{BAR_MM}#{ends}"/>) + word(BAR_MM + 4, y_mm + 1.5, "#{BAR_MM} mm: measure it before you trust the print", anchor: "start")
+        %(<path id="scale" d="M0 #{mm(y_mm)}h#{BAR_MM}#{ends}"/>) +
+          word(BAR_MM + 4, y_mm + 1.5, "#{BAR_MM} mm: measure it before you trust the print", anchor: "start")
       end
     end
   end

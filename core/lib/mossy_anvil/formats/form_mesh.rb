@@ -17,14 +17,20 @@ module MossyAnvil
       # Bytes of a binary STL.
       def stl
         triangles = outward(surface)
-        ["Mossy Anvil form, mm".ljust(80), triangles.size].pack("a80V") + triangles.map { |corners| record(corners) }.join
+        ["Mossy Anvil form, mm".ljust(80), triangles.size].pack("a80V") +
+          triangles.map { |corners| record(corners) }.join
       end
 
       private
 
       # The same with every triangle's corners anticlockwise seen from without.
       def outward(triangles)
-        inward = triangles.sum { |a, b, c| a.each_index.sum { |axis| a[axis] * ((b[axis - 2] * c[axis - 1]) - (b[axis - 1] * c[axis - 2])) } }.negative?
+        inward =
+          triangles
+            .sum do |a, b, c|
+              a.each_index.sum { |axis| a[axis] * ((b[axis - 2] * c[axis - 1]) - (b[axis - 1] * c[axis - 2])) }
+            end
+            .negative?
         inward ? triangles.map(&:reverse) : triangles
       end
 
@@ -55,7 +61,11 @@ module MossyAnvil
       def rings_of(profile)
         profile.polyline.map do |z_mm, r_mm|
           reach = @blank.shape.radius_mm(@angles, @angles * 0 + z_mm) + (@angles * 0)
-          Numo::DFloat.minimum(reach, [r_mm, LEAST_MM].max).to_a.each_with_index.map { |radius, step| [*ClockAngle.point(step * 360.0 / AROUND, radius), z_mm] }
+          Numo::DFloat
+            .minimum(reach, [r_mm, LEAST_MM].max)
+            .to_a
+            .each_with_index
+            .map { |radius, step| [*ClockAngle.point(step * 360.0 / AROUND, radius), z_mm] }
         end
       end
 
@@ -69,7 +79,14 @@ module MossyAnvil
       # A ring closed to the axis; way: which of its sides is out.
       def cap(ring, way)
         middle = [0.0, 0.0, ring[0][2]]
-        AROUND.times.map { |step| [middle, ring[step], ring[(step + 1) % AROUND]].then { |corners| way.positive? ? corners.values_at(0, 2, 1) : corners } }.map(&:reverse)
+        AROUND
+          .times
+          .map do |step|
+            [middle, ring[step], ring[(step + 1) % AROUND]].then do |corners|
+              way.positive? ? corners.values_at(0, 2, 1) : corners
+            end
+          end
+          .map(&:reverse)
       end
 
       def record(corners) = [*normal(corners), *corners.flatten].pack("e12") + [0].pack("v")

@@ -18,7 +18,9 @@ module MossyAnvil
       # List of Fault, empty where all is well.
       def faults
         centres = Model::Centres.new(**(@laid[:centres] || {}))
-        check_form(@laid[:form], centres.length_mm(@shape), "#{@at}/form") if centres_fit?(centres, "#{@at}/centres") && @laid[:form]
+        if centres_fit?(centres, "#{@at}/centres") && @laid[:form]
+          check_form(@laid[:form], centres.length_mm(@shape), "#{@at}/form")
+        end
         @faults
       end
 
@@ -33,17 +35,23 @@ module MossyAnvil
         return true if centres.as_surveyed?
 
         tilt = centres.tilt_deg(@shape.length_mm)
-        if !centres.on_wood?(@shape) then fault(at, "lie off the wood", "both centres on the wood of their face, so that the axis runs through it")
-        elsif tilt > Model::Centres::STEEPEST_DEG then fault(at, "tilt the axis by #{tilt.round(1)} degrees", "at most #{Model::Centres::STEEPEST_DEG.round}")
-        else return true
+        if !centres.on_wood?(@shape)
+          fault(at, "lie off the wood", "both centres on the wood of their face, so that the axis runs through it")
+        elsif tilt > Model::Centres::STEEPEST_DEG
+          fault(at, "tilt the axis by #{tilt.round(1)} degrees", "at most #{Model::Centres::STEEPEST_DEG.round}")
+        else
+          return true
         end
         false
       end
 
       def check_form(form, length_mm, at)
-        return fault("#{at}/follows", "stands beside an inside of its own points", "one or the other") if form[:inside] && form[:follows]
+        if form[:inside] && form[:follows]
+          return fault("#{at}/follows", "stands beside an inside of its own points", "one or the other")
+        end
 
-        rising = %i[outside inside].map { |side| form[side].nil? || rises?(form[side], length_mm, "#{at}/#{side}") }.all?
+        rising =
+          %i[outside inside].map { |side| form[side].nil? || rises?(form[side], length_mm, "#{at}/#{side}") }.all?
         return unless rising
 
         check_follows(form, at) if form[:follows]
@@ -57,12 +65,14 @@ module MossyAnvil
       end
 
       def rises?(points, length_mm, path)
-        points.each_cons(2).with_index(1) do |(before, here), index|
-          next if here[0] > before[0]
+        points
+          .each_cons(2)
+          .with_index(1) do |(before, here), index|
+            next if here[0] > before[0]
 
-          fault("#{path}/#{index}", "z is #{here[0]}", "more than the point before, #{before[0]}")
-          return false
-        end
+            fault("#{path}/#{index}", "z is #{here[0]}", "more than the point before, #{before[0]}")
+            return false
+          end
         last = points.size - 1
         return false unless within?(points[last][0], length_mm, "#{path}/#{last}")
 
@@ -84,16 +94,20 @@ module MossyAnvil
         low, high = made.z_span_mm
         rim_z, own_rim = made.opens == "tail" ? [high, made.inside.last_z_mm] : [low, made.inside.first_z_mm]
         index = made.opens == "tail" ? form[:inside].size - 1 : 0
-        fault("#{at}/inside/#{index}", "ends at z #{own_rim}", "at the rim, z #{rim_z}, on the side that opens") if (own_rim - rim_z).abs > SLACK_MM
+        if (own_rim - rim_z).abs > SLACK_MM
+          fault("#{at}/inside/#{index}", "ends at z #{own_rim}", "at the rim, z #{rim_z}, on the side that opens")
+        end
         if made.inside.first_z_mm < low - 1e-9 || made.inside.last_z_mm > high + 1e-9
-          fault("#{at}/inside", "goes past the outside at the closed end",
-            "between z #{low} and #{high}")
+          fault("#{at}/inside", "goes past the outside at the closed end", "between z #{low} and #{high}")
         end
         crossing = made.inside.polyline.find { |z_mm, radius| radius >= made.outside.radius_mm(z_mm) }
         return unless crossing
 
-        fault("#{at}/inside", "meets the outside at z #{crossing[0].round(1)}",
-          "less than the outside radius, #{made.outside.radius_mm(crossing[0]).round(1)} mm there")
+        fault(
+          "#{at}/inside",
+          "meets the outside at z #{crossing[0].round(1)}",
+          "less than the outside radius, #{made.outside.radius_mm(crossing[0]).round(1)} mm there"
+        )
       end
     end
   end

@@ -21,8 +21,18 @@ module MossyAnvil
 
       # Text of the drawing: z runs to the right from the head end, radius down from the axis.
       def svg
-        sheet(@form.length_mm, (2 * @reach_mm) + BETWEEN_MM + gauge["back"], "form and gauge, head to the left",
-          [axis, *stations, profile("outside", @form.outside), *(profile("inside", @form.inside) if @form.hollow?), *gauge_card])
+        sheet(
+          @form.length_mm,
+          (2 * @reach_mm) + BETWEEN_MM + gauge["back"],
+          "form and gauge, head to the left",
+          [
+            axis,
+            *stations,
+            profile("outside", @form.outside),
+            *(profile("inside", @form.inside) if @form.hollow?),
+            *gauge_card
+          ]
+        )
       end
 
       private
@@ -41,8 +51,12 @@ module MossyAnvil
           z_mm = @low + (step * @every_mm)
           radius = @form.outside.radius_mm(z_mm)
           x_mm, = place(z_mm, 0)
-          [%(<path stroke-width="0.15" d="#{along([[x_mm, 0], [x_mm, radius]])}"/>),
-           %(<text x="#{mm(x_mm + 0.6)}" y="#{mm([radius - 1, 3].max)}" font-size="2.6" fill="#000" stroke="none">#{short(2 * radius)}</text>)]
+          [
+            %(<path stroke-width="0.15" d="#{along([[x_mm, 0], [x_mm, radius]])}"/>),
+            %(<text x="#{mm(x_mm + 0.6)}" y="#{
+              mm([radius - 1, 3].max)
+            }" font-size="2.6" fill="#000" stroke="none">#{short(2 * radius)}</text>)
+          ]
         end
       end
 
@@ -53,8 +67,15 @@ module MossyAnvil
         floor = drop + @reach_mm + gauge["back"]
         card = [*edge, [@form.length_mm, floor], [0, floor]]
         no_go = wider(gauge["no_go"]).map { |z_mm, r_mm| [z_mm - @low, drop + r_mm] }
-        [%(<path id="gauge" stroke-width="0.5" d="#{along(card)}Z"/>), %(<path id="no-go" stroke-dasharray="2 1" d="#{along(no_go)}"/>),
-         word(@form.length_mm / 2, floor - 4, "cut along the line; while it rides on the dashes, leave off #{gauge['no_go']} mm more")]
+        [
+          %(<path id="gauge" stroke-width="0.5" d="#{along(card)}Z"/>),
+          %(<path id="no-go" stroke-dasharray="2 1" d="#{along(no_go)}"/>),
+          word(
+            @form.length_mm / 2,
+            floor - 4,
+            "cut along the line; while it rides on the dashes, leave off #{gauge["no_go"]} mm more"
+          )
+        ]
       end
 
       # The outside pushed out square to itself.

@@ -22,10 +22,12 @@ module MossyAnvil
         refuse("is #{text.bytesize} bytes", "at most #{most_bytes} bytes") if text.bytesize > most_bytes
         text = text.dup.force_encoding(Encoding::UTF_8)
         refuse("is not valid UTF-8", "UTF-8 text") unless text.valid_encoding?
-        JSON.parse(text, max_nesting: MAX_NESTING).tap do |data|
-          faults = DOUBTFUL.match?(text) ? unfit(data) : []
-          raise InvalidInput, faults.first(InvalidInput::MAX_FAULTS) if faults.any?
-        end
+        JSON
+          .parse(text, max_nesting: MAX_NESTING)
+          .tap do |data|
+            faults = DOUBTFUL.match?(text) ? unfit(data) : []
+            raise InvalidInput, faults.first(InvalidInput::MAX_FAULTS) if faults.any?
+          end
       rescue JSON::NestingError
         refuse("is nested too deep", "at most #{MAX_NESTING} levels")
       rescue JSON::ParserError => e
@@ -35,17 +37,27 @@ module MossyAnvil
       # Faults of texts and keys, and of numbers: 1e400 and its like are read as Infinity, which passes many a check, and one as small as TINIEST is no measure.
       def unfit(node, path = "")
         case node
-        when Hash then node.flat_map { |key, child| unprintable(key, path, "a key that can be read") + unfit(child, "#{path}/#{key}") }
-        when Array then node.each_with_index.flat_map { |child, index| unfit(child, "#{path}/#{index}") }
-        when Float then measurable(node, path)
-        when Integer then node.abs > LARGEST ? measurable(Float::INFINITY, path) : []
-        when String then unprintable(node, path, "text without control characters")
-        else []
+        when Hash
+          node.flat_map do |key, child|
+            unprintable(key, path, "a key that can be read") + unfit(child, "#{path}/#{key}")
+          end
+        when Array
+          node.each_with_index.flat_map { |child, index| unfit(child, "#{path}/#{index}") }
+        when Float
+          measurable(node, path)
+        when Integer
+          node.abs > LARGEST ? measurable(Float::INFINITY, path) : []
+        when String
+          unprintable(node, path, "text without control characters")
+        else
+          []
         end
       end
 
       def measurable(number, path)
-        return [Fault.new(path: path, problem: "is too large a number", allowed: "a number that can be measured")] unless number.abs <= LARGEST
+        unless number.abs <= LARGEST
+          return [Fault.new(path: path, problem: "is too large a number", allowed: "a number that can be measured")]
+        end
         return [] if number.zero? || number.abs >= TINIEST
 
         [Fault.new(path: path, problem: "is too small a number", allowed: "0, or a number that can be measured")]

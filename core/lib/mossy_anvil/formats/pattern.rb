@@ -13,7 +13,12 @@ module MossyAnvil
       # form: as in a blank file, symbol-keyed, passed by the schema. Raises InvalidInput under `at` and "/form" where its curves cannot be.
       def initialize(form, at: "")
         low = form[:outside].first[0]
-        @form = Model::Form.new(**form.except(:use), outside: moved(form[:outside], -low), **(form[:inside] ? { inside: moved(form[:inside], -low) } : {}))
+        @form =
+          Model::Form.new(
+            **form.except(:use),
+            outside: moved(form[:outside], -low),
+            **(form[:inside] ? { inside: moved(form[:inside], -low) } : {})
+          )
         wide = Model::Disc.new(diameter_mm: 10_000, length_mm: [form[:outside].last[0], STEP].max)
         faults = FormRules.new(wide, { form: form }, at).faults
         raise InvalidInput, faults if faults.any?
@@ -29,7 +34,10 @@ module MossyAnvil
       def laid_in(blank, scale: nil)
         scale = scale ? checked(scale, blank.shape) : [1.0, room(blank.shape)].min
         form = Model::Placement.present.with(scale: scale, slide_mm: slide_mm(blank.shape.length_mm, scale)).form(@form)
-        { form: Model::PlacementMove.tidy(form.to_document).merge(blank.form&.use ? { use: blank.form.use } : {}), scale: scale }
+        {
+          form: Model::PlacementMove.tidy(form.to_document).merge(blank.form&.use ? { use: blank.form.use } : {}),
+          scale: scale
+        }
       end
 
       private

@@ -12,7 +12,9 @@ module MossyAnvil
       # schema: plain data, of an object that takes no other keys than it names. Raises ArgumentError where it says more of the whole than #plain? looks at.
       def initialize(schema)
         more = schema.keys - OF_THE_WHOLE
-        raise ArgumentError, "parts of this schema do not stand for themselves: #{more.join(', ')}" if more.any? || schema["additionalProperties"] != false
+        if more.any? || schema["additionalProperties"] != false
+          raise ArgumentError, "parts of this schema do not stand for themselves: #{more.join(", ")}"
+        end
 
         @schema = schema
         @compiled = JSONSchemer.schema(schema, regexp_resolver: "ecma")
@@ -28,18 +30,26 @@ module MossyAnvil
       private
 
       # Has it the keys it needs, and no others?
-      def plain?(data) = data.is_a?(Hash) && (@schema["required"] - data.keys).empty? && data.each_key.all? { |key| @schema["properties"].key?(key) }
+      def plain?(data) =
+        data.is_a?(Hash) && (@schema["required"] - data.keys).empty? &&
+          data.each_key.all? { |key| @schema["properties"].key?(key) }
 
       # [[place in the schema, value], ...]
       def parts(data)
         data.flat_map do |key, value|
           place, rule = "#/properties/#{key}", @schema["properties"][key]
-          value.is_a?(Array) && entries_alone?(rule, value) ? value.map { |entry| ["#{place}/items", entry] } : [[place, value]]
+          if value.is_a?(Array) && entries_alone?(rule, value)
+            value.map { |entry| ["#{place}/items", entry] }
+          else
+            [[place, value]]
+          end
         end
       end
 
       # Does the schema say no more of that list than what its entries are, and how many there may be?
-      def entries_alone?(rule, list) = (rule.keys - %w[type items maxItems description]).empty? && rule["type"] == "array" && list.size <= rule["maxItems"]
+      def entries_alone?(rule, list) =
+        (rule.keys - %w[type items maxItems description]).empty? && rule["type"] == "array" &&
+          list.size <= rule["maxItems"]
 
       def passed?(place, value)
         key = [self, place, value]

@@ -24,8 +24,19 @@ module MossyAnvil
         return bare_svg if @bare
 
         hour = format("%g", (@clock_deg / 30).round(1)).then { |text| text == "0" ? "12" : text }
-        sheet(@shape.length_mm, 2 * @reach_mm, "section, #{hour} o'clock above, head to the left",
-          [*wood, *form, axis, word(-6, 4, "head"), word(@shape.length_mm + 6, 4, "tail"), *@blank.defects.filter_map { |defect| drawn(defect) }])
+        sheet(
+          @shape.length_mm,
+          2 * @reach_mm,
+          "section, #{hour} o'clock above, head to the left",
+          [
+            *wood,
+            *form,
+            axis,
+            word(-6, 4, "head"),
+            word(@shape.length_mm + 6, 4, "tail"),
+            *@blank.defects.filter_map { |defect| drawn(defect) }
+          ]
+        )
       end
 
       private
@@ -57,20 +68,24 @@ module MossyAnvil
 
       def wood
         heights = Numo::DFloat.new(STEPS + 1).seq * (@shape.length_mm / STEPS)
-        outlines = halves.map do |clock, sign|
-          radii = @shape.radius_mm((heights * 0) + clock, heights) + (heights * 0)
-          heights.to_a.zip(radii.to_a).map { |z_mm, radius| place(z_mm, sign * radius) }
-        end
+        outlines =
+          halves.map do |clock, sign|
+            radii = @shape.radius_mm((heights * 0) + clock, heights) + (heights * 0)
+            heights.to_a.zip(radii.to_a).map { |z_mm, radius| place(z_mm, sign * radius) }
+          end
         [%(<path id="wood" stroke-dasharray="3 1.5" d="#{along(outlines[0] + outlines[1].reverse)}Z"/>)]
       end
 
       def form
         return [] unless @blank.form
 
-        lines = [@blank.form.outside, @blank.form.inside].compact.flat_map do |profile|
-          [1, -1].map { |sign| profile.polyline.map { |z_mm, radius| place(z_mm, sign * radius) } }
+        lines =
+          [@blank.form.outside, @blank.form.inside].compact.flat_map do |profile|
+            [1, -1].map { |sign| profile.polyline.map { |z_mm, radius| place(z_mm, sign * radius) } }
+          end
+        (lines + closings).map do |line|
+          %(<path stroke-width="#{mm(@bare ? thin_mm * 2.5 : 0.6)}" d="#{along(line)}"/>)
         end
-        (lines + closings).map { |line| %(<path stroke-width="#{mm(@bare ? thin_mm * 2.5 : 0.6)}" d="#{along(line)}"/>) }
       end
 
       # Foot and floor or, on a solid piece, both ends; the wall at the mouth.
@@ -112,15 +127,23 @@ module MossyAnvil
 
       # The stretch of a crack or seam near the cut, from mouth to tip.
       def sheet_of(path)
-        halves.filter_map do |clock, sign|
-          near = near_cut(path, clock)
-          next if near.empty?
+        halves
+          .filter_map do |clock, sign|
+            near = near_cut(path, clock)
+            next if near.empty?
 
-          mouth, tip = [0, 1].map { |share| near.map { |radius, z_mm, depth_mm| place(*inward(path, radius, z_mm, depth_mm * share).then { |r, z| [z, sign * r] }) } }
-          x_mm, y_mm = tip[tip.size / 2]
-          %(<path stroke-width="#{mm(@bare ? thin_mm * 1.5 : 0.8)}" d="#{along(mouth)}"/><path d="#{along(mouth + tip.reverse)}Z"/>) +
-            word(x_mm + 2, y_mm - 1, named(path), anchor: "start")
-        end.join.then { |marks| marks.empty? ? nil : marks }
+            mouth, tip =
+              [0, 1].map do |share|
+                near.map do |radius, z_mm, depth_mm|
+                  place(*inward(path, radius, z_mm, depth_mm * share).then { |r, z| [z, sign * r] })
+                end
+              end
+            x_mm, y_mm = tip[tip.size / 2]
+            %(<path stroke-width="#{mm(@bare ? thin_mm * 1.5 : 0.8)}" d="#{along(mouth)}"/><path d="#{along(mouth + tip.reverse)}Z"/>) +
+              word(x_mm + 2, y_mm - 1, named(path), anchor: "start")
+          end
+          .join
+          .then { |marks| marks.empty? ? nil : marks }
       end
 
       # [radius, z, depth] of the places of a path within NEAR_DEG of an hour.
@@ -132,7 +155,7 @@ module MossyAnvil
       end
 
       def inward(path, radius, z_mm, depth_mm)
-        return [[radius - depth_mm, 0].max, z_mm] if path.side?
+        return [radius - depth_mm, 0].max, z_mm if path.side?
 
         [radius, z_mm + (path.enters == "head_face" ? depth_mm : -depth_mm)]
       end

@@ -16,8 +16,17 @@ module MossyAnvil
 
       # Text of the drawing.
       def svg
-        sheet(@round_mm, @tall_mm, "skin, 12 o'clock to 12 o'clock, tail above",
-          [%(<rect width="#{mm(@round_mm)}" height="#{mm(@tall_mm)}"/>), *hours, *heights, *@blank.defects.map { |defect| drawn(defect) }])
+        sheet(
+          @round_mm,
+          @tall_mm,
+          "skin, 12 o'clock to 12 o'clock, tail above",
+          [
+            %(<rect width="#{mm(@round_mm)}" height="#{mm(@tall_mm)}"/>),
+            *hours,
+            *heights,
+            *@blank.defects.map { |defect| drawn(defect) }
+          ]
+        )
       end
 
       private
@@ -28,7 +37,10 @@ module MossyAnvil
       def hours
         (0..12).flat_map do |hour|
           x_mm = across(hour * 30)
-          [%(<path d="M#{mm(x_mm)} #{mm(@tall_mm)}v3M#{mm(x_mm)} 0v-3"/>), word(x_mm, @tall_mm + 8, (hour % 12).zero? ? "12" : hour.to_s)]
+          [
+            %(<path d="M#{mm(x_mm)} #{mm(@tall_mm)}v3M#{mm(x_mm)} 0v-3"/>),
+            word(x_mm, @tall_mm + 8, (hour % 12).zero? ? "12" : hour.to_s)
+          ]
         end
       end
 
@@ -46,7 +58,10 @@ module MossyAnvil
         return on_edge(defect, samples) unless defect.side?
 
         # Unfolded, so that it runs on past 12 instead of back; drawn once more a turn away where it does.
-        turns = [samples.clock_deg[0], *samples.clock_deg.to_a.each_cons(2).map { |from, to| ClockAngle.turn(from, to) }]
+        turns = [
+          samples.clock_deg[0],
+          *samples.clock_deg.to_a.each_cons(2).map { |from, to| ClockAngle.turn(from, to) }
+        ]
         clocks = turns.each_with_object([]) { |turn, found| found << ((found.last || 0) + turn) }
         laps = [0, (clocks.max > 360 ? -360 : nil), (clocks.min.negative? ? 360 : nil)].compact
         middle = clocks.size / 2
@@ -55,27 +70,48 @@ module MossyAnvil
       end
 
       def line(clocks, heights)
-        %(<path stroke-width="0.8" d="#{along(clocks.zip(heights).map { |clock, z_mm| [across(clock), down(z_mm)] })}"/>)
+        %(<path stroke-width="0.8" d="#{
+          along(clocks.zip(heights).map { |clock, z_mm| [across(clock), down(z_mm)] })
+        }"/>)
       end
 
       def on_edge(defect, samples)
         edge = defect.enters == "head_face" ? [@tall_mm, -4] : [0, 4]
-        marks = samples.clock_deg.to_a.map(&:round).uniq.map { |clock| %(<path d="M#{mm(across(clock))} #{mm(edge[0])}v#{edge[1]}"/>) }
-        marks.join + label(defect, samples.clock_deg[0], defect.enters == "head_face" ? 7 : @tall_mm - 10, " on the #{defect.enters.tr('_', ' ')}")
+        marks =
+          samples
+            .clock_deg
+            .to_a
+            .map(&:round)
+            .uniq
+            .map { |clock| %(<path d="M#{mm(across(clock))} #{mm(edge[0])}v#{edge[1]}"/>) }
+        marks.join +
+          label(
+            defect,
+            samples.clock_deg[0],
+            defect.enters == "head_face" ? 7 : @tall_mm - 10,
+            " on the #{defect.enters.tr("_", " ")}"
+          )
       end
 
       # Its outline as seen from outside, broken since it lies under the skin.
       def body(defect)
         radial, tangential, axial = defect.size_mm
-        half_deg = defect.radius_mm > tangential / 2 ? Math.asin(tangential / 2 / defect.radius_mm) / ClockAngle::RADIANS : 180.0
-        outline = [0, 360, -360].filter_map do |lap|
-          clock = defect.clock_deg + lap
-          next unless (clock - half_deg) < 360 && (clock + half_deg).positive?
+        half_deg =
+          defect.radius_mm > tangential / 2 ? Math.asin(tangential / 2 / defect.radius_mm) / ClockAngle::RADIANS : 180.0
+        outline =
+          [0, 360, -360].filter_map do |lap|
+            clock = defect.clock_deg + lap
+            next unless (clock - half_deg) < 360 && (clock + half_deg).positive?
 
-          %(<ellipse cx="#{mm(across(clock))}" cy="#{mm(down(defect.z_mm))}" rx="#{mm(across(half_deg))}" ry="#{mm(axial / 2)}" stroke-dasharray="2 1.5"/>)
-        end
-        under_mm = [@shape.radius_mm(Numo::DFloat[defect.clock_deg], Numo::DFloat[defect.z_mm])[0] - defect.radius_mm - (radial / 2), 0].max
-        outline.join + label(defect, defect.clock_deg, defect.z_mm, under_mm.zero? ? " at the skin" : " #{short(under_mm)} under")
+            %(<ellipse cx="#{mm(across(clock))}" cy="#{mm(down(defect.z_mm))}" rx="#{mm(across(half_deg))}" ry="#{mm(axial / 2)}" stroke-dasharray="2 1.5"/>)
+          end
+        under_mm = [
+          @shape.radius_mm(Numo::DFloat[defect.clock_deg], Numo::DFloat[defect.z_mm])[0] - defect.radius_mm -
+            (radial / 2),
+          0
+        ].max
+        outline.join +
+          label(defect, defect.clock_deg, defect.z_mm, under_mm.zero? ? " at the skin" : " #{short(under_mm)} under")
       end
 
       def label(defect, clock_deg, z_mm, more)

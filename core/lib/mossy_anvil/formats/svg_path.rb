@@ -21,7 +21,8 @@ module MossyAnvil
       def initialize(text, mm_per_unit: 1.0, at: "")
         @at = at
         refuse("is #{text.bytesize} bytes", "at most #{MOST_BYTES}") if text.bytesize > MOST_BYTES
-        path = text.include?("<") ? SvgPath.in_drawing(text) || refuse("holds no path", "a drawing with a path in it") : text
+        path =
+          text.include?("<") ? SvgPath.in_drawing(text) || refuse("holds no path", "a drawing with a path in it") : text
         @scale = mm_per_unit.to_f
         @points = walked(path)
       end
@@ -57,31 +58,44 @@ module MossyAnvil
         state = { at: [0.0, 0.0], start: nil, hand: nil, points: [] }
         commands.each { |letter, rest| follow(letter, rest.scan(NUMBER).map(&:to_f), state) }
         refuse("has #{state[:points].size} points", "two or more") if state[:points].size < 2
-        refuse("goes too far out", "places within #{FARTHEST.to_i} units of where it begins") unless state[:points].flatten.all? { |number| number.abs <= FARTHEST }
+        unless state[:points].flatten.all? { |number| number.abs <= FARTHEST }
+          refuse("goes too far out", "places within #{FARTHEST.to_i} units of where it begins")
+        end
         state[:points]
       end
 
       def follow(letter, numbers, state)
-        takes = TAKES[letter.upcase] or refuse("has the command #{letter}", "lines and Bézier curves: #{TAKES.keys.join(' ')}")
+        takes = TAKES[letter.upcase] or
+          refuse("has the command #{letter}", "lines and Bézier curves: #{TAKES.keys.join(" ")}")
         return if takes.zero?
 
-        refuse("has #{numbers.size} numbers after #{letter}", "a multiple of #{takes}") if numbers.empty? || numbers.size % takes != 0
-        numbers.each_slice(takes).with_index do |own, turn|
-          refuse("comes to more than #{MOST_DRAWN} points", "a simpler curve") if state[:points].size > MOST_DRAWN
-          refuse("begins a second line", "one unbroken line") if letter.upcase == "M" && turn.zero? && state[:points].any?
-          step(letter, own, state)
+        if numbers.empty? || numbers.size % takes != 0
+          refuse("has #{numbers.size} numbers after #{letter}", "a multiple of #{takes}")
         end
+        numbers
+          .each_slice(takes)
+          .with_index do |own, turn|
+            refuse("comes to more than #{MOST_DRAWN} points", "a simpler curve") if state[:points].size > MOST_DRAWN
+            if letter.upcase == "M" && turn.zero? && state[:points].any?
+              refuse("begins a second line", "one unbroken line")
+            end
+            step(letter, own, state)
+          end
       end
 
       # One command with its own numbers, small letters from where the path is.
       def step(letter, own, state)
         here = state[:at]
         from = letter == letter.downcase && state[:points].any? ? here : [0.0, 0.0]
-        ends = case letter.upcase
-               when "H" then [[from[0] + own[0], here[1]]]
-               when "V" then [[here[0], from[1] + own[0]]]
-               else own.each_slice(2).map { |x, y| [from[0] + x, from[1] + y] }
-               end
+        ends =
+          case letter.upcase
+          when "H"
+            [[from[0] + own[0], here[1]]]
+          when "V"
+            [[here[0], from[1] + own[0]]]
+          else
+            own.each_slice(2).map { |x, y| [from[0] + x, from[1] + y] }
+          end
         hands = hands_of(letter.upcase, ends, state)
         state[:points].concat(hands ? curve([here, *hands, ends.last]) : [ends.last])
         state[:hand] = hands && hands.last
@@ -92,9 +106,12 @@ module MossyAnvil
       def hands_of(letter, ends, state)
         mirrored = state[:hand] ? state[:at].zip(state[:hand]).map { |at, hand| (2 * at) - hand } : state[:at]
         case letter
-        when "C", "Q" then ends[0...-1]
-        when "S" then [mirrored, ends[0]]
-        when "T" then [mirrored]
+        when "C", "Q"
+          ends[0...-1]
+        when "S"
+          [mirrored, ends[0]]
+        when "T"
+          [mirrored]
         end
       end
 
@@ -102,7 +119,14 @@ module MossyAnvil
       def curve(corners)
         (1..PIECES).map do |piece|
           share = piece.to_f / PIECES
-          corners.size.pred.times.inject(corners) { |line, _| line.each_cons(2).map { |one, other| one.zip(other).map { |a, b| a + ((b - a) * share) } } }.first
+          corners
+            .size
+            .pred
+            .times
+            .inject(corners) do |line, _|
+              line.each_cons(2).map { |one, other| one.zip(other).map { |a, b| a + ((b - a) * share) } }
+            end
+            .first
         end
       end
 
@@ -128,7 +152,14 @@ module MossyAnvil
         x, y = [along, off].map { |values| values[(from + 1)...to] }
         (x0, y0), (x1, y1) = [from, to].map { |at| [along[at], off[at]] }
         long = Math.hypot(x1 - x0, y1 - y0)
-        far = long.zero? ? Numo::DFloat::Math.hypot(x - x0, y - y0) : (((y * -1) + y0) * (x1 - x0) - (((x * -1) + x0) * (y1 - y0))).abs / long
+        far =
+          (
+            if long.zero?
+              Numo::DFloat::Math.hypot(x - x0, y - y0)
+            else
+              (((y * -1) + y0) * (x1 - x0) - (((x * -1) + x0) * (y1 - y0))).abs / long
+            end
+          )
         at = far.max_index
         [far[at], from, to, from + 1 + at] if far[at] > NEAR_MM
       end

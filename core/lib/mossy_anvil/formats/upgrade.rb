@@ -9,7 +9,10 @@ module MossyAnvil
       # along a path, what was chosen, groups, use and worth; version 4 more kinds of form, an inside that follows the outside, and the lathe's
       # centres; version 5 a plan of mending and what is soaked already; version 6 where the wood lies in the mould, the
       # mould's warmth and a cure in the oven. All of them may be left out; only offset_mm of a casting becomes the place it meant.
-      STEPS = [1, 2, 3, 4].to_h { |version| [version, ->(document) { document.merge("version" => version + 1) }] }.merge(5 => ->(document) { placed(document) }).freeze
+      STEPS =
+        [1, 2, 3, 4].to_h { |version| [version, ->(document) { document.merge("version" => version + 1) }] }
+          .merge(5 => ->(document) { placed(document) })
+          .freeze
 
       module_function
 
@@ -18,7 +21,10 @@ module MossyAnvil
         document = document.merge("version" => 6)
         return document unless document["mend"]
 
-        steps = document["mend"]["steps"].map { |step| step.key?("offset_mm") ? step.except("offset_mm").merge("placed" => { "x_mm" => step["offset_mm"] }) : step }
+        steps =
+          document["mend"]["steps"].map do |step|
+            step.key?("offset_mm") ? step.except("offset_mm").merge("placed" => { "x_mm" => step["offset_mm"] }) : step
+          end
         document.merge("mend" => document["mend"].merge("steps" => steps))
       end
 

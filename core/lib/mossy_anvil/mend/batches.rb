@@ -24,10 +24,12 @@ module MossyAnvil
       def most_g = @most_g ||= [@resin.row["cup_limit_g"].to_f, within_time_g].min
 
       # Minutes that a cup of that size can be worked, here.
-      def working_min(grams = cup_g) = CuringCup.new(@kinetics, mass_g: grams, start_c: @start_c, air_c: @air_c).workable_s / 60
+      def working_min(grams = cup_g) =
+        CuringCup.new(@kinetics, mass_g: grams, start_c: @start_c, air_c: @air_c).workable_s / 60
 
       # Minutes that mixing and pouring a cup of that size take.
-      def handling_min(grams = cup_g) = row["mix"].then { |mix| mix["min"] + (grams / mix["mix_g_per_min"]) + (grams / mix["pour_g_per_min"]) }
+      def handling_min(grams = cup_g) =
+        row["mix"].then { |mix| mix["min"] + (grams / mix["mix_g_per_min"]) + (grams / mix["pour_g_per_min"]) }
 
       # C a cup comes to, left standing.
       def standing = CuringCup.new(@kinetics, mass_g: cup_g, start_c: @start_c, air_c: @air_c)

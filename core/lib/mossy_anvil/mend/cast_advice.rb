@@ -18,21 +18,34 @@ module MossyAnvil
       private
 
       def say(tone, key, figure: nil, **amounts)
-        { tone: tone.to_s, figure: figure && "#{@step.at}/#{figure}", **Message.of("steps.cast.says.#{key}", **amounts) }
+        {
+          tone: tone.to_s,
+          figure: figure && "#{@step.at}/#{figure}",
+          **Message.of("steps.cast.says.#{key}", **amounts)
+        }
       end
 
       def pot
         given = @detail[:pot] or return []
-        [(say(:stop, "pot_too_small") unless given[:fits]),
-         if given[:within_rating] then say(:plain, "bubble", figure: "bubble_mm", bubble: [@detail[:bubble_mm], "mm"])
-         else say(:stop, "over_rating", bar: [given[:bar], "bar"], rated: [given[:rated_bar], "bar"])
-         end]
+        [
+          (say(:stop, "pot_too_small") unless given[:fits]),
+          if given[:within_rating]
+            say(:plain, "bubble", figure: "bubble_mm", bubble: [@detail[:bubble_mm], "mm"])
+          else
+            say(:stop, "over_rating", bar: [given[:bar], "bar"], rated: [given[:rated_bar], "bar"])
+          end
+        ]
       end
 
       def heat
         peak = @detail[:at_once_c]
         verdict = @step.plan.verdict(peak)
-        say({ "fine" => :go, "care" => :care }.fetch(verdict, :stop), "peak_#{verdict}", figure: "at_once_c", peak: [peak, "C"])
+        say(
+          { "fine" => :go, "care" => :care }.fetch(verdict, :stop),
+          "peak_#{verdict}",
+          figure: "at_once_c",
+          peak: [peak, "C"]
+        )
       end
 
       def layers
@@ -41,14 +54,20 @@ module MossyAnvil
         first = @detail[:layers].first
         return if @detail[:layers].one?
 
-        say(:care, "layers", figure: "deepest_mm",
-          n: [@detail[:layers].size, ""], thick: [first[:thick_mm], "mm"], from: [first[:next_from_h], "h"], until: [first[:next_until_h], "h"])
+        say(
+          :care,
+          "layers",
+          figure: "deepest_mm",
+          n: [@detail[:layers].size, ""],
+          thick: [first[:thick_mm], "mm"],
+          from: [first[:next_from_h], "h"],
+          until: [first[:next_until_h], "h"]
+        )
       end
 
       def quick
         slow = @detail[:layers].find { |layer| layer[:too_quick] } or return
-        say(:stop, "not_in_time", handling: [slow[:handling_min], "min"],
-          working: [slow[:working_min], "min"])
+        say(:stop, "not_in_time", handling: [slow[:handling_min], "min"], working: [slow[:working_min], "min"])
       end
 
       def floats
@@ -61,13 +80,23 @@ module MossyAnvil
         list = @step.data[:colours] or return []
         sum = list.sum { |colour| colour[:share] }
         loaded = @detail[:colours].select { |colour| colour[:pigment_pct] > most_pct(colour) }
-        [((sum - 1).abs > 0.001 ? say(:stop, "colours", sum: [sum * 100, "%"]) : nil),
-         *loaded.map do |colour|
-           say(:care, "too_much_pigment", colour: Message.text(colour[:name]), pigment: Table.term("pigments", colour[:with]), most: [most_pct(colour), "%"])
-         end,
-         *@detail[:colours].select do |colour|
-           colour[:pigment_g].positive?
-         end.map { |colour| colour[:with] }.uniq.map { |key| say(:plain, "pigment", caution: Table.term("pigments", key, "caution")) }]
+        [
+          ((sum - 1).abs > 0.001 ? say(:stop, "colours", sum: [sum * 100, "%"]) : nil),
+          *loaded.map do |colour|
+            say(
+              :care,
+              "too_much_pigment",
+              colour: Message.text(colour[:name]),
+              pigment: Table.term("pigments", colour[:with]),
+              most: [most_pct(colour), "%"]
+            )
+          end,
+          *@detail[:colours]
+            .select { |colour| colour[:pigment_g].positive? }
+            .map { |colour| colour[:with] }
+            .uniq
+            .map { |key| say(:plain, "pigment", caution: Table.term("pigments", key, "caution")) }
+        ]
       end
 
       def most_pct(colour) = @step.pigment(colour[:with])["most_pct"]
@@ -78,27 +107,49 @@ module MossyAnvil
         return too_far_off(off, given) if off > given[:most_offset_mm]
         return if given[:most_offset_mm] > @step.in_mould.rooms.values.min
 
-        say(:plain, "in_the_middle", figure: "insert/most_offset_mm", most: [given[:most_offset_mm], "mm"],
-          start: [given[:start_rpm], "rpm"])
+        say(
+          :plain,
+          "in_the_middle",
+          figure: "insert/most_offset_mm",
+          most: [given[:most_offset_mm], "mm"],
+          start: [given[:start_rpm], "rpm"]
+        )
       end
 
       def too_far_off(off, given)
-        say(:stop, "off_the_middle", figure: "insert/most_offset_mm", off: [off, "mm"],
-          start: [given[:start_rpm], "rpm"], most: [given[:most_offset_mm], "mm"])
+        say(
+          :stop,
+          "off_the_middle",
+          figure: "insert/most_offset_mm",
+          off: [off, "mm"],
+          start: [given[:start_rpm], "rpm"],
+          most: [given[:most_offset_mm], "mm"]
+        )
       end
 
       # Where it lies: into the wall, or out over the pour.
       def lying
         place = @detail[:mould][:in_it] or return []
         side, room = place[:rooms].min_by(&:last)
-        [(say(:stop, "mould_too_small", side: Message.term("mould_sides.#{side}"), over: [-room, "mm"]) if room.negative?),
-         (say(:care, "stands_out", out: [place[:stands_out_mm], "mm"]) if place[:stands_out_mm] > 0.5)]
+        [
+          (
+            if room.negative?
+              say(:stop, "mould_too_small", side: Message.term("mould_sides.#{side}"), over: [-room, "mm"])
+            end
+          ),
+          (say(:care, "stands_out", out: [place[:stands_out_mm], "mm"]) if place[:stands_out_mm] > 0.5)
+        ]
       end
 
       def oven
         given = @detail[:oven] or return
         soft = @step.softens_c
-        values = { ramp: [given[:ramp_h], "h"], oven: [given[:oven_c], "C"], heat: [given[:heat_h], "h"], hold: [given[:hold_h], "h"] }
+        values = {
+          ramp: [given[:ramp_h], "h"],
+          oven: [given[:oven_c], "C"],
+          heat: [given[:heat_h], "h"],
+          hold: [given[:hold_h], "h"]
+        }
         return say(:plain, "oven", figure: "heat_h", **values) if soft.nil? || given[:oven_c] <= soft
 
         say(:care, "oven_soft", figure: "heat_h", **values, soft: [soft, "C"])

@@ -17,7 +17,9 @@ module MossyAnvil
         @start_c = start_c.to_f
         @air_c = air_c.to_f
         volume_mm3 = mass_g / kinetics.density_kg_m3 * 1e6
-        @loss_per_s = self.class.skin_h / (kinetics.density_kg_m3 * kinetics.heat_capacity * self.class.volume_over_skin_m(volume_mm3))
+        @loss_per_s =
+          self.class.skin_h /
+            (kinetics.density_kg_m3 * kinetics.heat_capacity * self.class.volume_over_skin_m(volume_mm3))
       end
 
       def self.skin_h = CureKinetics.table["cup"]["h_w_m2_k"]

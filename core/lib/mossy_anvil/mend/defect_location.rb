@@ -27,7 +27,9 @@ module MossyAnvil
       def tenon?
         return @tenon if defined?(@tenon)
 
-        @tenon = !@form.nil? && !@form.open_both_ends? && (@defect.path? || @defect.open?) && @share.in_cylinder?(tenon_radius_mm, *foot)
+        @tenon =
+          !@form.nil? && !@form.open_both_ends? && (@defect.path? || @defect.open?) &&
+            @share.in_cylinder?(tenon_radius_mm, *foot)
       end
 
       # Does it lie under the hollow, in the floor?
@@ -50,7 +52,8 @@ module MossyAnvil
       def under_the_hollow?
         radius_mm, z_mm = @share.middle_mm
         low, high = [@form.floor_z_mm, foot.sum / 2].minmax
-        radius_mm <= floor_radius_mm && ((@defect.path? && !@defect.side?) || z_mm.between?(low - ROOT_MM, high + ROOT_MM))
+        radius_mm <= floor_radius_mm &&
+          ((@defect.path? && !@defect.side?) || z_mm.between?(low - ROOT_MM, high + ROOT_MM))
       end
 
       # [from, to] of z that the tenon and its root take, at the closed end.
@@ -60,11 +63,21 @@ module MossyAnvil
       end
 
       def tenon_radius_mm
-        [TENON_SHARE * @form.outside.largest_mm, @form.outside.radius_mm(@form.opens == "tail" ? @form.z_span_mm[0] : @form.z_span_mm[1])].min
+        [
+          TENON_SHARE * @form.outside.largest_mm,
+          @form.outside.radius_mm(@form.opens == "tail" ? @form.z_span_mm[0] : @form.z_span_mm[1])
+        ].min
       end
 
       def floor_radius_mm
-        above = @form.opens == "tail" ? @form.floor_z_mm + (ABOVE_FLOOR * @form.wall_depth_mm) : @form.floor_z_mm - (ABOVE_FLOOR * @form.wall_depth_mm)
+        above =
+          (
+            if @form.opens == "tail"
+              @form.floor_z_mm + (ABOVE_FLOOR * @form.wall_depth_mm)
+            else
+              @form.floor_z_mm - (ABOVE_FLOOR * @form.wall_depth_mm)
+            end
+          )
         @form.inside.radius_mm(above)
       end
     end

@@ -7,9 +7,10 @@ module MossyAnvil
       WEIGH_EVERY_DAYS = 7
       # Wetter than this it cracks in the oven where it is thick, %.
       OVEN_FROM_PCT = 12
-      Air = Struct.new(:temperature_c, :humidity, keyword_init: true) do
-        def emc_pct = Moisture.emc_pct(temperature_c, humidity)
-      end
+      Air =
+        Struct.new(:temperature_c, :humidity, keyword_init: true) do
+          def emc_pct = Moisture.emc_pct(temperature_c, humidity)
+        end
       HOURS = 24.0
 
       def name = words("dry.name", place: place_term)
@@ -23,11 +24,23 @@ module MossyAnvil
       def early_h = early_days && early_days * HOURS
 
       def says
-        found = if days.nil? then say(:stop, "dry.says.never", figure: "emc_pct", to: [to_pct, "%"], emc: [emc, "%"])
-                elsif days.zero? then say(:go, "dry.says.dry_enough", now: [scene.moisture_pct, "%"])
-                else say(:care, "dry.says.takes", figure: "days", now: [scene.moisture_pct, "%"], to: [to_pct, "%"],
-                  early: [early_days, "days"], late: [late_days || days, "days"], again: [weigh_days, "days"])
-                end
+        found =
+          if days.nil?
+            say(:stop, "dry.says.never", figure: "emc_pct", to: [to_pct, "%"], emc: [emc, "%"])
+          elsif days.zero?
+            say(:go, "dry.says.dry_enough", now: [scene.moisture_pct, "%"])
+          else
+            say(
+              :care,
+              "dry.says.takes",
+              figure: "days",
+              now: [scene.moisture_pct, "%"],
+              to: [to_pct, "%"],
+              early: [early_days, "days"],
+              late: [late_days || days, "days"],
+              again: [weigh_days, "days"]
+            )
+          end
         [found, weight, opening, *too_thick].compact
       end
 
@@ -35,18 +48,38 @@ module MossyAnvil
       def tools = lists("tools", "scale", "end_sealer", ("oven" if oven_c))
 
       def detail
-        { place: place["key"], emc_pct: emc, from_pct: scene.moisture_pct, to_pct: to_pct.to_f, days: days, days_early: early_days, days_late: late_days,
-          weigh_days: days.to_f.zero? ? nil : weigh_days, target_g: target_g, opens: opens, places: places }
+        {
+          place: place["key"],
+          emc_pct: emc,
+          from_pct: scene.moisture_pct,
+          to_pct: to_pct.to_f,
+          days: days,
+          days_early: early_days,
+          days_late: late_days,
+          weigh_days: days.to_f.zero? ? nil : weigh_days,
+          target_g: target_g,
+          opens: opens,
+          places: places
+        }
       end
 
       def lines
         return [] if days.to_f.zero?
 
-        [line(:do, "dry.line.put", place: place_term),
-         line(:weigh, "dry.line.weigh", measures: :mass_g),
-         line(:wait, target_g ? "dry.line.until_weight" : "dry.line.until_meter", minutes: [early_h * 60, usual_h * 60],
-           to: [to_pct, "%"], unlocks: "dry_enough", cure: false, weight: target_g && [target_g, "g"]),
-         line(:weigh, "dry.line.weigh_again", measures: :mass_g)]
+        [
+          line(:do, "dry.line.put", place: place_term),
+          line(:weigh, "dry.line.weigh", measures: :mass_g),
+          line(
+            :wait,
+            target_g ? "dry.line.until_weight" : "dry.line.until_meter",
+            minutes: [early_h * 60, usual_h * 60],
+            to: [to_pct, "%"],
+            unlocks: "dry_enough",
+            cure: false,
+            weight: target_g && [target_g, "g"]
+          ),
+          line(:weigh, "dry.line.weigh_again", measures: :mass_g)
+        ]
       end
 
       def after = scene.dried(to_pct.to_f)
@@ -58,21 +91,40 @@ module MossyAnvil
       def place_term = Table.term("drying_places", place["key"])
 
       def air_of(row)
-        Air.new(temperature_c: row["temperature_c"] || (scene.shop_c + row["temperature_over_c"]),
-          humidity: row["humidity"] || (scene.climate.humidity + row["humidity_over"]).clamp(0.01, 0.99))
+        Air.new(
+          temperature_c: row["temperature_c"] || (scene.shop_c + row["temperature_over_c"]),
+          humidity: row["humidity"] || (scene.climate.humidity + row["humidity_over"]).clamp(0.01, 0.99)
+        )
       end
 
       def emc
         air = air_of(place)
-        @emc ||= put("emc_pct", air.emc_pct, "%", "moisture that wood comes to in that air", source: "Hailwood and Horrobin, Wood Handbook eq. 4-5", certainty: :derived,
-          inputs: { "temperature" => [air.temperature_c, "C"], "humidity" => [air.humidity * 100, "%"] })
+        @emc ||=
+          put(
+            "emc_pct",
+            air.emc_pct,
+            "%",
+            "moisture that wood comes to in that air",
+            source: "Hailwood and Horrobin, Wood Handbook eq. 4-5",
+            certainty: :derived,
+            inputs: {
+              "temperature" => [air.temperature_c, "C"],
+              "humidity" => [air.humidity * 100, "%"]
+            }
+          )
       end
 
       # [likely, early, late] days in a place.
       def forecast(row)
-        return [0.0, 0.0, 0.0] unless scene.water
+        return 0.0, 0.0, 0.0 unless scene.water
 
-        scene.water.forecast(to_pct, from_pct: scene.moisture_pct, air: air_of(row), wander: row["wander"], pace: row["pace"])
+        scene.water.forecast(
+          to_pct,
+          from_pct: scene.moisture_pct,
+          air: air_of(row),
+          wander: row["wander"],
+          pace: row["pace"]
+        )
       end
 
       def found = @found ||= forecast(place)
@@ -82,39 +134,88 @@ module MossyAnvil
       def days
         return @days if defined?(@days)
 
-        @days = put("days", found[0], "days", found[0] ? "drying curve from now to there, at the pace of the place" : "that air is too damp",
-          source: Table["drying_places"]["source"],
-          inputs: { "now" => [scene.moisture_pct, "%"], "to" => [to_pct, "%"], "EMC" => [emc, "%"], "pace" => [place["pace"], ""] })
+        @days =
+          put(
+            "days",
+            found[0],
+            "days",
+            found[0] ? "drying curve from now to there, at the pace of the place" : "that air is too damp",
+            source: Table["drying_places"]["source"],
+            inputs: {
+              "now" => [scene.moisture_pct, "%"],
+              "to" => [to_pct, "%"],
+              "EMC" => [emc, "%"],
+              "pace" => [place["pace"], ""]
+            }
+          )
       end
 
       def weigh_days = [days / 2, WEIGH_EVERY_DAYS].min.ceil.clamp(1, WEIGH_EVERY_DAYS)
 
       # What the other places would take.
       def places
-        Table.rows("drying_places").map { |row| { key: row["key"], emc_pct: air_of(row).emc_pct, days: forecast(row)[0] } }
+        Table
+          .rows("drying_places")
+          .map { |row| { key: row["key"], emc_pct: air_of(row).emc_pct, days: forecast(row)[0] } }
       end
 
       def target_g
         dry = scene.assessed.dig(:drying, :oven_dry_mass_g) or return
-        @target_g ||= put("target_g", Moisture.mass_at_g(dry, to_pct), "g", "oven-dry weight times one plus the moisture", source: "Your readings", certainty: :derived,
-          inputs: { "oven-dry" => [dry, "g"], "to" => [to_pct, "%"] })
+        @target_g ||=
+          put(
+            "target_g",
+            Moisture.mass_at_g(dry, to_pct),
+            "g",
+            "oven-dry weight times one plus the moisture",
+            source: "Your readings",
+            certainty: :derived,
+            inputs: {
+              "oven-dry" => [dry, "g"],
+              "to" => [to_pct, "%"]
+            }
+          )
       end
 
-      def weight = target_g && days&.positive? ? say(:plain, "dry.says.weight", figure: "target_g", g: [target_g, "g"]) : nil
+      def weight =
+        target_g && days&.positive? ? say(:plain, "dry.says.weight", figure: "target_g", g: [target_g, "g"]) : nil
 
       # How far the survey's open cracks may open on the way.
       def opens
         return [] unless days&.positive?
 
-        @opens ||= CrackOpening.new(scene.blank, from_pct: scene.moisture_pct, to_pct: to_pct).openings.each_with_index.map do |(id, mm), index|
-          { id: id, mm: put("opens/#{index}/mm", mm * place["open"], "mm", CrackOpening::FORMULA, source: CrackOpening::SOURCE,
-            inputs: { "across" => [scene.blank.shape.across_mm, "mm"], "place" => [place["open"], ""] }) }
-        end
+        @opens ||=
+          CrackOpening
+            .new(scene.blank, from_pct: scene.moisture_pct, to_pct: to_pct)
+            .openings
+            .each_with_index
+            .map do |(id, mm), index|
+              {
+                id: id,
+                mm:
+                  put(
+                    "opens/#{index}/mm",
+                    mm * place["open"],
+                    "mm",
+                    CrackOpening::FORMULA,
+                    source: CrackOpening::SOURCE,
+                    inputs: {
+                      "across" => [scene.blank.shape.across_mm, "mm"],
+                      "place" => [place["open"], ""]
+                    }
+                  )
+              }
+            end
       end
 
       def opening
         worst = opens.max_by { |one| one[:mm] } or return
-        say(:care, "dry.says.opens", id: Message.text(worst[:id]), figure: "opens/#{opens.index(worst)}/mm", mm: [worst[:mm], "mm"])
+        say(
+          :care,
+          "dry.says.opens",
+          id: Message.text(worst[:id]),
+          figure: "opens/#{opens.index(worst)}/mm",
+          mm: [worst[:mm], "mm"]
+        )
       end
 
       def too_thick
@@ -122,8 +223,16 @@ module MossyAnvil
         thick = scene.blank.shape.least_extent_mm
         return [] unless thick > most && scene.moisture_pct > OVEN_FROM_PCT
 
-        [say(:stop, "dry.says.too_thick", thick: [thick, "mm"], most: [most, "mm"],
-          now: [scene.moisture_pct, "%"], from: [OVEN_FROM_PCT, "%"])]
+        [
+          say(
+            :stop,
+            "dry.says.too_thick",
+            thick: [thick, "mm"],
+            most: [most, "mm"],
+            now: [scene.moisture_pct, "%"],
+            from: [OVEN_FROM_PCT, "%"]
+          )
+        ]
       end
     end
   end

@@ -31,7 +31,10 @@ module MossyAnvil
       # Least squares of ln(M - EMC) against time. points: [[days, moisture_pct], ...].
       # Returns [tau_days, standard error of tau in days or nil]; nil where the points do not fall towards the EMC.
       def self.refit(points, emc_pct)
-        usable = points.select { |_, moisture| moisture > emc_pct + 0.1 }.map { |days, moisture| [days.to_f, Math.log(moisture - emc_pct)] }
+        usable =
+          points
+            .select { |_, moisture| moisture > emc_pct + 0.1 }
+            .map { |days, moisture| [days.to_f, Math.log(moisture - emc_pct)] }
         return if usable.size < 2
 
         slope, error = slope_with_error(usable)
@@ -63,10 +66,10 @@ module MossyAnvil
         count = points.size
         mean_x, mean_y = [0, 1].map { |axis| points.sum { |point| point[axis] } / count }
         spread = points.sum { |x, _| (x - mean_x)**2 }
-        return [0.0, nil] if spread.zero?
+        return 0.0, nil if spread.zero?
 
         slope = points.sum { |x, y| (x - mean_x) * (y - mean_y) } / spread
-        return [slope, nil] if count < 3
+        return slope, nil if count < 3
 
         residue = points.sum { |x, y| (y - mean_y - (slope * (x - mean_x)))**2 }
         [slope, Math.sqrt(residue / (count - 2) / spread)]

@@ -21,13 +21,31 @@ module MossyAnvil
 
       # kinetics: CureKinetics. air_c: the shop's temperature, C, or a Proc of s that gives it. top_h, bottom_h: W/m2K.
       # below: share of the depth, from the bottom, that is an earlier layer, cured and at the air's temperature. finer: divides the steps by so much.
-      def initialize(kinetics, depth_mm:, start_c: 20.0, air_c: 20.0, top_h: loss("top"), bottom_h: loss("mould"), below: 0.0, finer: 1, nodes: NODES, until_cured: CureKinetics::CURED)
+      def initialize(
+        kinetics,
+        depth_mm:,
+        start_c: 20.0,
+        air_c: 20.0,
+        top_h: loss("top"),
+        bottom_h: loss("mould"),
+        below: 0.0,
+        finer: 1,
+        nodes: NODES,
+        until_cured: CureKinetics::CURED
+      )
         @kinetics = kinetics
         @depth_mm = depth_mm.to_f
         @air = air_c.respond_to?(:call) ? air_c : ->(_) { air_c.to_f }
         @nodes = nodes
-        @slab = CoolingSlab.new(@depth_mm, nodes: nodes, diffusivity_m2_s: kinetics.conductivity / (kinetics.density_kg_m3 * kinetics.heat_capacity),
-          conductivity: kinetics.conductivity, bottom_h: bottom_h, top_h: top_h)
+        @slab =
+          CoolingSlab.new(
+            @depth_mm,
+            nodes: nodes,
+            diffusivity_m2_s: kinetics.conductivity / (kinetics.density_kg_m3 * kinetics.heat_capacity),
+            conductivity: kinetics.conductivity,
+            bottom_h: bottom_h,
+            top_h: top_h
+          )
         @finer = finer
         @until_cured = until_cured
         @fresh = Numo::DFloat.new(nodes).seq.gt((below * (nodes - 1)) - 1e-9).cast_to(Numo::DFloat)
@@ -71,7 +89,9 @@ module MossyAnvil
         celsius = (@fresh * (start_c - air)) + air
         list = [Moment.new(time_s: 0.0, celsius: celsius, cured: 1 - @fresh)]
         @fastest = (@kinetics.rate(list[0].cured, celsius) * @fresh).max
-        list << after(list.last) until list.last.cured.min >= @until_cured || list.last.time_s > MOST_S || list.size > MOST_STEPS * @finer
+        until list.last.cured.min >= @until_cured || list.last.time_s > MOST_S || list.size > MOST_STEPS * @finer
+          list << after(list.last)
+        end
         list
       end
 

@@ -19,7 +19,10 @@ module MossyAnvil
       # In the order that turns it least: round from after the largest gap, then the ends.
       def all
         side, ends = @defects.partition { |defect| face(defect).nil? }
-        round(side) + ends.group_by { |defect| face(defect) }.map { |up, list| Position.new(up: up, clock_deg: nil, ids: list.map(&:id), wide: false) }
+        round(side) +
+          ends
+            .group_by { |defect| face(defect) }
+            .map { |up, list| Position.new(up: up, clock_deg: nil, ids: list.map(&:id), wide: false) }
       end
 
       # :tail or :head where it opens on an end, nil on the side.
@@ -39,8 +42,12 @@ module MossyAnvil
 
       def round(side)
         after_gap(neighbours(side.sort_by { |defect| clock(defect) })).map do |list|
-          Position.new(up: "clock", clock_deg: ClockAngle.mean(list.map { |defect| clock(defect) }), ids: list.map(&:id),
-            wide: list.any? { |defect| width_deg(defect) > WIDE_DEG })
+          Position.new(
+            up: "clock",
+            clock_deg: ClockAngle.mean(list.map { |defect| clock(defect) }),
+            ids: list.map(&:id),
+            wide: list.any? { |defect| width_deg(defect) > WIDE_DEG }
+          )
         end
       end
 
@@ -63,7 +70,8 @@ module MossyAnvil
         groups.rotate(gaps.index(gaps.max))
       end
 
-      def clock(defect) = defect.path? ? ClockAngle.mean(defect.path.map { |point| point[:clock_deg] }) : defect.clock_deg
+      def clock(defect) =
+        defect.path? ? ClockAngle.mean(defect.path.map { |point| point[:clock_deg] }) : defect.clock_deg
 
       def width_deg(defect)
         return 0.0 unless defect.path?

@@ -15,7 +15,11 @@ module MossyAnvil
         widest = @defects.max_by(&:mouth_mm) or return Table.rows("fillers").first
         reported = @reports.find { |report| report[:id] == widest.id }&.dig(:filler, :key)
         found = reported ? Table.row("fillers", reported) : Filling.filler_of(widest)
-        found["key"] == "resin" && widest.mouth_mm >= found["mouth_from_mm"] && bears? ? Table.row("fillers", "epoxy") : found
+        if found["key"] == "resin" && widest.mouth_mm >= found["mouth_from_mm"] && bears?
+          Table.row("fillers", "epoxy")
+        else
+          found
+        end
       end
 
       # Does the piece hang on any of them: under the tenon, or right through the wall?

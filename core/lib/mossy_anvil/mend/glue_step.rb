@@ -18,29 +18,72 @@ module MossyAnvil
       def softens_c = row["soft_from_c"]
       def tools = lists("tools", "clamps", "cloth")
       def cautions = lists("cautions", "glue")
-      def materials = [Taken.new(key: row["key"], name: product("glues", row), amount: grams, unit: "g", cost: grams * row["price_per_g"])]
-      def detail = { with: row["key"], joint_cm2: joint_cm2, g: grams, clamp_n: clamp_n, clamp_min: clamp_min, wall_mm: wall_mm, gap_mm: row["gap_mm"] }
+      def materials =
+        [
+          Taken.new(
+            key: row["key"],
+            name: product("glues", row),
+            amount: grams,
+            unit: "g",
+            cost: grams * row["price_per_g"]
+          )
+        ]
+      def detail =
+        {
+          with: row["key"],
+          joint_cm2: joint_cm2,
+          g: grams,
+          clamp_n: clamp_n,
+          clamp_min: clamp_min,
+          wall_mm: wall_mm,
+          gap_mm: row["gap_mm"]
+        }
 
       def says
-        [*gaping,
-         say(:plain, "glue.says.amount", figure: "g", glue: product("glues", row), area: [joint_cm2, "cm2"], g: [grams, "g"],
-           gap: [row["gap_mm"], "mm"], force: [clamp_n, "N"]),
-         wall_mm && say(:care, "glue.says.wall", figure: "wall_mm", wall: [wall_mm, "mm"])].compact
+        [
+          *gaping,
+          say(
+            :plain,
+            "glue.says.amount",
+            figure: "g",
+            glue: product("glues", row),
+            area: [joint_cm2, "cm2"],
+            g: [grams, "g"],
+            gap: [row["gap_mm"], "mm"],
+            force: [clamp_n, "N"]
+          ),
+          wall_mm && say(:care, "glue.says.wall", figure: "wall_mm", wall: [wall_mm, "mm"])
+        ].compact
       end
 
       def lines
-        [line(:do, "glue.line.dry_fit", gap: [row["gap_mm"], "mm"]),
-         line(:do, "glue.line.spread", g: [grams, "g"], target: [grams, "g", nil], draws: { key: row["key"], part: nil }),
-         line(:timer, "glue.line.close", minutes: [working_min, working_min], working: true),
-         line(:do, "glue.line.squeeze_out", clean: Table.term("glues", row["key"], "clean")),
-         line(:wait, "glue.line.clamped", minutes: [clamp_min, clamp_min], unlocks: "clamps_off"),
-         line(:wait, "line.not_yet", minutes: [[(usual_h * 60) - clamp_min, 0].max] * 2, unlocks: "turn")]
+        [
+          line(:do, "glue.line.dry_fit", gap: [row["gap_mm"], "mm"]),
+          line(
+            :do,
+            "glue.line.spread",
+            g: [grams, "g"],
+            target: [grams, "g", nil],
+            draws: {
+              key: row["key"],
+              part: nil
+            }
+          ),
+          line(:timer, "glue.line.close", minutes: [working_min, working_min], working: true),
+          line(:do, "glue.line.squeeze_out", clean: Table.term("glues", row["key"], "clean")),
+          line(:wait, "glue.line.clamped", minutes: [clamp_min, clamp_min], unlocks: "clamps_off"),
+          line(:wait, "line.not_yet", minutes: [[(usual_h * 60) - clamp_min, 0].max] * 2, unlocks: "turn")
+        ]
       end
 
       def after
-        scene.mended(defects.reject { |defect| gapes?(defect) }.to_h do |defect|
-          [defect.id, defect.path? ? Model::PathDefect.new(**defect.to_document, mend: glue_line) : held(defect)]
-        end)
+        scene.mended(
+          defects
+            .reject { |defect| gapes?(defect) }
+            .to_h do |defect|
+              [defect.id, defect.path? ? Model::PathDefect.new(**defect.to_document, mend: glue_line) : held(defect)]
+            end
+        )
       end
 
       private
@@ -50,39 +93,71 @@ module MossyAnvil
       def gapes?(defect) = defect.path? && defect.crack? && defect.width_mm > row["gap_mm"]
 
       def gaping
-        defects.select { |defect| gapes?(defect) }.map do |defect|
-          say(:stop, "glue.says.gapes", id: Message.text(defect.id), glue: product("glues", row),
-            mouth: [defect.width_mm, "mm"], gap: [row["gap_mm"], "mm"])
-        end
+        defects
+          .select { |defect| gapes?(defect) }
+          .map do |defect|
+            say(
+              :stop,
+              "glue.says.gapes",
+              id: Message.text(defect.id),
+              glue: product("glues", row),
+              mouth: [defect.width_mm, "mm"],
+              gap: [row["gap_mm"], "mm"]
+            )
+          end
       end
 
       def glue_line = row["class"] == "epoxy" ? "epoxy" : "thin_ca"
-      def held(defect) = defect.type == "loose_piece" ? defect.with(detail: { bonded_share: Table["glues"]["held_share"] }) : defect
+      def held(defect) =
+        defect.type == "loose_piece" ? defect.with(detail: { bonded_share: Table["glues"]["held_share"] }) : defect
       def clamp_min = row["clamp_min"] * ready_factor
       def clamp_n = joint_cm2 * 100 * CLAMP_MPA
 
       # Both faces of what is glued: of a seam run times depth, of a piece its back.
       def joint_cm2
-        defects.sum { |defect| defect.path? ? defect.run_mm(scene.blank.shape) * defect.depth_mm : defect.size_mm[1] * defect.size_mm[2] } / 100
+        defects.sum do |defect|
+          defect.path? ? defect.run_mm(scene.blank.shape) * defect.depth_mm : defect.size_mm[1] * defect.size_mm[2]
+        end / 100
       end
 
       def grams
-        @grams ||= put("g", joint_cm2 * 2 * row["g_per_cm2"], "g", "both faces of the joint, a thin coat each", source: Table["glues"]["source"],
-          inputs: { "joint" => [joint_cm2, "cm2"], "coat" => [row["g_per_cm2"], "g/cm2"] })
+        @grams ||=
+          put(
+            "g",
+            joint_cm2 * 2 * row["g_per_cm2"],
+            "g",
+            "both faces of the joint, a thin coat each",
+            source: Table["glues"]["source"],
+            inputs: {
+              "joint" => [joint_cm2, "cm2"],
+              "coat" => [row["g_per_cm2"], "g/cm2"]
+            }
+          )
       end
 
       # mm: the ring that a finishing cut pushes on, with a joint right through it as weak as glue. nil without a form that has a wall.
       def wall_mm
         return unless scene.blank.form&.hollow?
 
-        @wall_mm ||= begin
-          radius = scene.blank.form.outside.largest_mm
-          height = [scene.blank.form.wall_depth_mm, radius / 2].min
-          strength = [Table["strength"]["glue_line"]["tension_mpa"], scene.blank.material.strength_across_mpa].min
-          put("wall_mm", Solid::WallForce.wall_mm(FINISHING_N, strength, radius_mm: radius, height_mm: height), "mm",
-            "the rim as a ring in bending, at half of what glue or wood bears, whichever is less", source: "Textbook curved bar; #{Table['strength']['glue_line']['source']}",
-            inputs: { "push" => [FINISHING_N, "N"], "radius" => [radius, "mm"], "height" => [height, "mm"], "strength" => [strength, "MPa"] })
-        end
+        @wall_mm ||=
+          begin
+            radius = scene.blank.form.outside.largest_mm
+            height = [scene.blank.form.wall_depth_mm, radius / 2].min
+            strength = [Table["strength"]["glue_line"]["tension_mpa"], scene.blank.material.strength_across_mpa].min
+            put(
+              "wall_mm",
+              Solid::WallForce.wall_mm(FINISHING_N, strength, radius_mm: radius, height_mm: height),
+              "mm",
+              "the rim as a ring in bending, at half of what glue or wood bears, whichever is less",
+              source: "Textbook curved bar; #{Table["strength"]["glue_line"]["source"]}",
+              inputs: {
+                "push" => [FINISHING_N, "N"],
+                "radius" => [radius, "mm"],
+                "height" => [height, "mm"],
+                "strength" => [strength, "MPa"]
+              }
+            )
+          end
       end
     end
   end

@@ -11,9 +11,8 @@ module MossyAnvil
       # N that a light cut pushes with; share of strength across the fibres that may be used.
       LIGHT_N, USE = 60.0, 0.5
 
-      Island = Struct.new(:clock_deg, :z_mm, :area_mm2, :bears_n, keyword_init: true) do
-        def at_risk? = bears_n < LIGHT_N
-      end
+      Island =
+        Struct.new(:clock_deg, :z_mm, :area_mm2, :bears_n, keyword_init: true) { def at_risk? = bears_n < LIGHT_N }
 
       # grooves: [{ width_mm:, depth_mm:, path: [{ clock_deg:, z_mm: }, ...] }]. radius: answers to a z with the radius there, mm. span: [from, to] of z.
       def initialize(grooves, radius, span, strength_mpa:)
@@ -37,7 +36,9 @@ module MossyAnvil
       private
 
       def cell_mm2(row) = @step * 2 * Math::PI * @radii[row] / @around
-      def cut_cells = @cut_cells ||= @along.times.to_a.product(@around.times.to_a).select { |row, column| @cover[row][column].positive? }
+      def cut_cells =
+        @cut_cells ||=
+          @along.times.to_a.product(@around.times.to_a).select { |row, column| @cover[row][column].positive? }
 
       def cut(groove)
         groove[:path].each_cons(2) { |from, to| cut_leg(from, to, groove[:width_mm] / 2.0, groove[:depth_mm].to_f) }
@@ -51,7 +52,8 @@ module MossyAnvil
           arc = Math::PI / 180 * @radii[row]
           length2 = [((turn * arc)**2) + (rise**2), 1e-9].max
           @around.times do |column|
-            away = away_mm(column * 360.0 / @around, @low + ((row + 0.5) * @step), from, [turn * arc, rise], length2, arc)
+            away =
+              away_mm(column * 360.0 / @around, @low + ((row + 0.5) * @step), from, [turn * arc, rise], length2, arc)
             covered = (((half_mm - away) / @step) + 0.5).clamp(0, 1)
             next unless covered.positive?
 
@@ -64,24 +66,33 @@ module MossyAnvil
       def rows_between(one_mm, other_mm, half_mm)
         from, to = [one_mm, other_mm].minmax
         half_mm += @step
-        (((from - half_mm - @low) / @step).floor.clamp(0, @along - 1)..((to + half_mm - @low) / @step).ceil.clamp(0, @along - 1))
+        (
+          ((from - half_mm - @low) / @step).floor.clamp(0, @along - 1)..((to + half_mm - @low) / @step).ceil.clamp(
+            0,
+            @along - 1
+          )
+        )
       end
 
       # mm from the leg. It may run more than once round: its turns are tried one by one.
       def away_mm(clock_deg, z_mm, from, (across, rise), length2, arc)
         first = (clock_deg - from[:clock_deg]) % 360
         turns = (across / arc / 360).abs.ceil
-        ((-turns - 1)..turns).map do |lap|
-          x, y = (first + (360 * lap)) * arc, z_mm - from[:z_mm]
-          share = (((x * across) + (y * rise)) / length2).clamp(0, 1)
-          Math.hypot(x - (share * across), y - (share * rise))
-        end.min
+        ((-turns - 1)..turns)
+          .map do |lap|
+            x, y = (first + (360 * lap)) * arc, z_mm - from[:z_mm]
+            share = (((x * across) + (y * rise)) / length2).clamp(0, 1)
+            Math.hypot(x - (share * across), y - (share * rise))
+          end
+          .min
       end
 
       # Connected squares that no groove takes; the skin closes on itself all round.
       def pieces
         seen = @cover.map { |row| row.map { |covered| covered >= 0.5 } }
-        @along.times.flat_map { |row| @around.times.filter_map { |column| seen[row][column] ? nil : flood(row, column, seen) } }
+        @along.times.flat_map do |row|
+          @around.times.filter_map { |column| seen[row][column] ? nil : flood(row, column, seen) }
+        end
       end
 
       def flood(row, column, seen)
@@ -100,7 +111,12 @@ module MossyAnvil
       end
 
       def beside(row, column)
-        [[row, (column + 1) % @around], [row, (column - 1) % @around], [row - 1, column], [row + 1, column]].select { |other, _| other.between?(0, @along - 1) }
+        [
+          [row, (column + 1) % @around],
+          [row, (column - 1) % @around],
+          [row - 1, column],
+          [row + 1, column]
+        ].select { |other, _| other.between?(0, @along - 1) }
       end
 
       def island(cells)
@@ -109,14 +125,19 @@ module MossyAnvil
         area = cells.sum { |row, _| cell_mm2(row) }
         return if area > ISLAND_SHARE * whole_mm2
 
-        Island.new(clock_deg: ClockAngle.mean(cells.map { |_, column| column * 360.0 / @around }), z_mm: @low + ((cells.sum(&:first) / cells.size.to_f) + 0.5) * @step,
-          area_mm2: area, bears_n: bears_n(area))
+        Island.new(
+          clock_deg: ClockAngle.mean(cells.map { |_, column| column * 360.0 / @around }),
+          z_mm: @low + ((cells.sum(&:first) / cells.size.to_f) + 0.5) * @step,
+          area_mm2: area,
+          bears_n: bears_n(area)
+        )
       end
 
       def whole_mm2 = @along.times.sum { |row| cell_mm2(row) * @around }
 
       # N at the top of a stump as wide as it is long, bent over its root. Source: textbook bending.
-      def bears_n(area_mm2) = USE * @strength_mpa * (Math.sqrt(area_mm2)**3) / 6 / @grooves.map { |groove| groove[:depth_mm] }.max
+      def bears_n(area_mm2) =
+        USE * @strength_mpa * (Math.sqrt(area_mm2)**3) / 6 / @grooves.map { |groove| groove[:depth_mm] }.max
     end
   end
 end

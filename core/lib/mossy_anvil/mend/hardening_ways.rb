@@ -12,12 +12,22 @@ module MossyAnvil
 
       # Plain data, a row of the hardeners table each.
       def to_a
-        Table.rows("hardeners").map do |row|
-          grams = g(row)
-          { key: row["key"], g: grams, cost: grams * row["price_per_g"], hands_min: row["hands_min"],
-            wait_h: row["wait_h"] * CureTime.factor(@scene.shop_c), strength: row["strength"], deep_mm: [row["deep_mm"], thickness_mm / 2].min,
-            through: row["deep_mm"] * 2 >= thickness_mm, dry_to_pct: row["dry_to_pct"] }
-        end
+        Table
+          .rows("hardeners")
+          .map do |row|
+            grams = g(row)
+            {
+              key: row["key"],
+              g: grams,
+              cost: grams * row["price_per_g"],
+              hands_min: row["hands_min"],
+              wait_h: row["wait_h"] * CureTime.factor(@scene.shop_c),
+              strength: row["strength"],
+              deep_mm: [row["deep_mm"], thickness_mm / 2].min,
+              through: row["deep_mm"] * 2 >= thickness_mm,
+              dry_to_pct: row["dry_to_pct"]
+            }
+          end
       end
 
       private
@@ -27,8 +37,11 @@ module MossyAnvil
 
         whole = row["key"] == "stabilising"
         volume = whole ? blank_mm3 : soft_mm3 * [2 * row["deep_mm"] / thickness_mm, 1].min
-        Stabilising.new(volume_mm3: volume, dry_density_kg_m3: whole ? dry_density : soft_density, resin_g_ml: row["density_g_ml"])
-                   .most_g * (row["uptake"].sum / 2)
+        Stabilising.new(
+          volume_mm3: volume,
+          dry_density_kg_m3: whole ? dry_density : soft_density,
+          resin_g_ml: row["density_g_ml"]
+        ).most_g * (row["uptake"].sum / 2)
       end
 
       def dry_density = @scene.blank.material.dry_density_kg_m3
@@ -39,10 +52,13 @@ module MossyAnvil
       def soft_mm3 = bodies.empty? ? blank_mm3 : @defects.sum { |defect| kept_mm3(defect) }
 
       def kept_mm3(defect)
-        @scene.report_of(defect.id).then { |report| report ? report[:occupied_mm3] * (1 - report[:removed_share]) : 0.0 }
+        @scene
+          .report_of(defect.id)
+          .then { |report| report ? report[:occupied_mm3] * (1 - report[:removed_share]) : 0.0 }
       end
 
-      def soft_density = bodies.empty? ? dry_density : bodies.sum { |defect| defect.density_kg_m3(dry_density) } / bodies.size
+      def soft_density =
+        bodies.empty? ? dry_density : bodies.sum { |defect| defect.density_kg_m3(dry_density) } / bodies.size
       def thickness_mm = bodies.map { |defect| defect.size_mm.min }.max || @scene.blank.shape.least_extent_mm
 
       # cm2 of skin they show: their section along the surface, or the whole round of the blank.

@@ -23,14 +23,17 @@ module MossyAnvil
       # Share of the way that the core still has to go after so many minutes, by the Fourier number: diffusivity times time over the half thickness squared.
       def to_go(minutes, across_mm, length_mm, diffusivity_m2_s = row["diffusivity_m2_s"])
         fourier = ->(half_mm) { diffusivity_m2_s * minutes * 60 / ((half_mm / 1000)**2) }
-        (across_mm ? cylinder(fourier.call(across_mm / 2.0)) : 1.0) * (length_mm ? slab(fourier.call(length_mm / 2.0)) : 1.0)
+        (across_mm ? cylinder(fourier.call(across_mm / 2.0)) : 1.0) *
+          (length_mm ? slab(fourier.call(length_mm / 2.0)) : 1.0)
       end
 
       # Middle of a slab whose faces are at the oven's temperature, by the half thickness.
       def slab(fourier)
         return 1.0 if fourier < 1e-3
 
-        TERMS.times.sum { |n| ((2 * n) + 1).then { |odd| 4 / Math::PI * ((-1)**n) / odd * Math.exp(-((odd * Math::PI / 2)**2) * fourier) } }
+        TERMS.times.sum do |n|
+          ((2 * n) + 1).then { |odd| 4 / Math::PI * ((-1)**n) / odd * Math.exp(-((odd * Math::PI / 2)**2) * fourier) }
+        end
       end
 
       # Axis of a cylinder, by the radius: sum of 2 / (z J1(z)) e^(-z2 Fo).
@@ -40,11 +43,15 @@ module MossyAnvil
         zeros.sum { |zero| 2 / (zero * bessel_j1(zero)) * Math.exp(-(zero**2) * fourier) }
       end
 
-      def zeros = @zeros ||= (J0_ZEROS + (6..TERMS).map { |n| ((n - 0.25) * Math::PI) + (1 / (8 * (n - 0.25) * Math::PI)) }).freeze
+      def zeros =
+        @zeros ||=
+          (J0_ZEROS + (6..TERMS).map { |n| ((n - 0.25) * Math::PI) + (1 / (8 * (n - 0.25) * Math::PI)) }).freeze
 
       # J1 by its integral: mean over half a turn of cos(angle - x sin angle).
       def bessel_j1(argument, pieces = 400)
-        pieces.times.sum { |piece| ((piece + 0.5) * Math::PI / pieces).then { |angle| Math.cos(angle - (argument * Math.sin(angle))) } } / pieces
+        pieces.times.sum do |piece|
+          ((piece + 0.5) * Math::PI / pieces).then { |angle| Math.cos(angle - (argument * Math.sin(angle))) }
+        end / pieces
       end
 
       def row = Table["hardeners"]["stabilise"]

@@ -21,7 +21,12 @@ module MossyAnvil
         return { around: (@mould.inside_mm.first / 2) - farthest_mm } if @mould.round?
 
         half_y, half_x = @mould.inside_mm.map { |mm| mm / 2 }
-        { left: half_x + @x - reach[0], right: half_x - @x - reach[0], front: half_y + @y - reach[1], back: half_y - @y - reach[1] }
+        {
+          left: half_x + @x - reach[0],
+          right: half_x - @x - reach[0],
+          front: half_y + @y - reach[1],
+          back: half_y - @y - reach[1]
+        }
       end
 
       # mm that stand out over the pour.
@@ -41,8 +46,20 @@ module MossyAnvil
 
       # Plain data, for a drawing too.
       def to_h
-        { round: round?, along_mm: sides[0], across_mm: sides[1], tall_mm: tall_mm, x_mm: @x, y_mm: @y, up_mm: @up, turned_deg: @turned, lies: @lies,
-          stands_out_mm: stands_out_mm, off_mm: off_mm, rooms: rooms }
+        {
+          round: round?,
+          along_mm: sides[0],
+          across_mm: sides[1],
+          tall_mm: tall_mm,
+          x_mm: @x,
+          y_mm: @y,
+          up_mm: @up,
+          turned_deg: @turned,
+          lies: @lies,
+          stands_out_mm: stands_out_mm,
+          off_mm: off_mm,
+          rooms: rooms
+        }
       end
 
       private
@@ -51,7 +68,7 @@ module MossyAnvil
       def round? = !@lies && !@shape.is_a?(Model::Block)
 
       def sides
-        return [@shape.length_mm, @shape.is_a?(Model::Block) ? @shape.width_mm : 2 * @shape.max_radius_mm] if @lies
+        return @shape.length_mm, @shape.is_a?(Model::Block) ? @shape.width_mm : 2 * @shape.max_radius_mm if @lies
 
         @shape.is_a?(Model::Block) ? [@shape.width_mm, @shape.height_mm] : [2 * @shape.max_radius_mm] * 2
       end
@@ -75,10 +92,12 @@ module MossyAnvil
         return Math.hypot(@x, @y) + (sides[0] / 2) if round?
 
         cosine, sine = Math.cos(@turned * ClockAngle::RADIANS), Math.sin(@turned * ClockAngle::RADIANS)
-        [1, -1].product([1, -1]).map do |right, back|
-          along, across = right * sides[0] / 2, back * sides[1] / 2
-          Math.hypot(@x + (along * cosine) - (across * sine), @y + (along * sine) + (across * cosine))
-        end.max
+        [1, -1].product([1, -1])
+          .map do |right, back|
+            along, across = right * sides[0] / 2, back * sides[1] / 2
+            Math.hypot(@x + (along * cosine) - (across * sine), @y + (along * sine) + (across * cosine))
+          end
+          .max
       end
 
       # Of a circle filled so many radii deep.
@@ -87,7 +106,9 @@ module MossyAnvil
       # Of the wood from the head end up to so many mm, by its own section.
       def standing_share(deep)
         heights = (Numo::DFloat.new(1, HEIGHTS).seq + 0.5) * (@shape.length_mm / HEIGHTS)
-        radii = @shape.radius_mm(Numo::DFloat.new(ANGLES, 1).seq * (360.0 / ANGLES), heights) + Numo::DFloat.zeros(ANGLES, HEIGHTS)
+        radii =
+          @shape.radius_mm(Numo::DFloat.new(ANGLES, 1).seq * (360.0 / ANGLES), heights) +
+            Numo::DFloat.zeros(ANGLES, HEIGHTS)
         areas = (radii**2).sum(axis: 0)
         layers = (((heights.flatten * -1) + deep) / (@shape.length_mm / HEIGHTS) + 0.5).clip(0, 1)
         (areas * layers).sum / areas.sum

@@ -36,12 +36,13 @@ module MossyAnvil
 
       # Layers from the bottom up, evenly thick: the fewest of which none gets too hot, also on top of the one before.
       def layers
-        @layers ||= begin
-          count = (@depth_mm / limit_mm - 1e-9).ceil.clamp(1, MOST_LAYERS)
-          found = even(count)
-          found = even(count += 1) while count < MOST_LAYERS && too_hot?(found)
-          found
-        end
+        @layers ||=
+          begin
+            count = (@depth_mm / limit_mm - 1e-9).ceil.clamp(1, MOST_LAYERS)
+            found = even(count)
+            found = even(count += 1) while count < MOST_LAYERS && too_hot?(found)
+            found
+          end
       end
 
       # Not even thin layers stay within what is fine: the resin is too quick for it.
@@ -57,7 +58,13 @@ module MossyAnvil
 
       def run(thick_mm, below: 0.0)
         start = below.zero? && @on_mould_c ? { start_c: @on_mould_c.call(thick_mm) } : {}
-        (@runs ||= {})[[thick_mm, below]] ||= Exotherm.new(@kinetics, depth_mm: thick_mm / (1 - below), below: below, **@heat, **start)
+        (@runs ||= {})[[thick_mm, below]] ||= Exotherm.new(
+          @kinetics,
+          depth_mm: thick_mm / (1 - below),
+          below: below,
+          **@heat,
+          **start
+        )
       end
 
       # A pour so deep is fine, one twice so deep may not be: found between on a log scale.
@@ -79,7 +86,14 @@ module MossyAnvil
 
       def layer(thick, below)
         ran = run(thick, below: below)
-        Layer.new(thick_mm: thick, peak_c: ran.peak_c, peak_at_s: ran.peak_at_s, gel_s: ran.gel_s, next_from_s: ran.next_layer_from_s, next_until_s: ran.cured_s)
+        Layer.new(
+          thick_mm: thick,
+          peak_c: ran.peak_c,
+          peak_at_s: ran.peak_at_s,
+          gel_s: ran.gel_s,
+          next_from_s: ran.next_layer_from_s,
+          next_until_s: ran.cured_s
+        )
       end
     end
   end

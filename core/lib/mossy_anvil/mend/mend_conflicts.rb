@@ -17,7 +17,15 @@ module MossyAnvil
       private
 
       def of(step, before)
-        [too_wet(step), *soaked_late(step, before), *too_hot(step, before), *blocked(step, before), hurried(step), *twice(step, before), *nothing(step)].compact
+        [
+          too_wet(step),
+          *soaked_late(step, before),
+          *too_hot(step, before),
+          *blocked(step, before),
+          hurried(step),
+          *twice(step, before),
+          *nothing(step)
+        ].compact
       end
 
       def too_wet(step)
@@ -32,14 +40,20 @@ module MossyAnvil
         return [] unless %w[stabilise soak].include?(step.data[:do])
 
         whole = step.defects.empty? || step.data[:do] == "stabilise"
-        before.select { |other| other.seals? && !%w[stabilise soak].include?(other.data[:do]) && (whole || shared(step, other).any?) }
-              .map { |other| [:stop, "pores_closed", { step: other.name }] }
+        before
+          .select do |other|
+            other.seals? && !%w[stabilise soak].include?(other.data[:do]) && (whole || shared(step, other).any?)
+          end
+          .map { |other| [:stop, "pores_closed", { step: other.name }] }
       end
 
       # What was put in before softens in this oven: by a step of the plan, or long since.
       def too_hot(step, before)
         oven = step.oven_c or return []
-        by_plan = before.filter_map { |other| other.softens_c && [Message.of("conflicts.step", step: other.name), other.softens_c] }
+        by_plan =
+          before.filter_map do |other|
+            other.softens_c && [Message.of("conflicts.step", step: other.name), other.softens_c]
+          end
         softer = [*by_plan, *long_since(step, before)].select { |_, soft| soft < oven }
         softer.map { |what, soft| [:stop, "softens", { what: what, soft: [soft, "C"], oven: [oven, "C"] }] }
       end
@@ -48,18 +62,25 @@ module MossyAnvil
       def long_since(step, before)
         planned = before.flat_map { |other| other.data[:of] || [] }
         fillers = Table.rows("fillers").to_h { |row| [row["key"], row] }
-        step.scene.blank.defects.select { |defect| defect.path? && defect.mended? && !planned.include?(defect.id) }
-            .map do |defect|
-          [Message.of("conflicts.mended", id: Message.text(defect.id), filler: Table.term("fillers", defect.mend)),
-           fillers[defect.mend]["soft_from_c"]]
-        end
+        step
+          .scene
+          .blank
+          .defects
+          .select { |defect| defect.path? && defect.mended? && !planned.include?(defect.id) }
+          .map do |defect|
+            [
+              Message.of("conflicts.mended", id: Message.text(defect.id), filler: Table.term("fillers", defect.mend)),
+              fillers[defect.mend]["soft_from_c"]
+            ]
+          end
       end
 
       def blocked(step, before)
         return [] unless %w[glue fill cast].include?(step.data[:do])
 
-        before.select { |other| other.blocks_glue? && (shared(step, other).any? || other.defects.empty?) }
-              .map { |other| [:stop, "no_bond", { step: other.name }] }
+        before
+          .select { |other| other.blocks_glue? && (shared(step, other).any? || other.defects.empty?) }
+          .map { |other| [:stop, "no_bond", { step: other.name }] }
       end
 
       # Levelled, heated or turned before it is hard.
@@ -70,8 +91,16 @@ module MossyAnvil
       def twice(step, before)
         return [] if step.data[:do] == "sand"
 
-        shared_ids = before.reject { |other| %w[sand dry stabilise soak].include?(other.data[:do]) }.flat_map { |other| shared(step, other) }.uniq
-        %w[stabilise soak dry].include?(step.data[:do]) || shared_ids.empty? ? [] : [[:care, "twice", { ids: Message.ids(shared_ids) }]]
+        shared_ids =
+          before
+            .reject { |other| %w[sand dry stabilise soak].include?(other.data[:do]) }
+            .flat_map { |other| shared(step, other) }
+            .uniq
+        if %w[stabilise soak dry].include?(step.data[:do]) || shared_ids.empty?
+          []
+        else
+          [[:care, "twice", { ids: Message.ids(shared_ids) }]]
+        end
       end
 
       def nothing(step)

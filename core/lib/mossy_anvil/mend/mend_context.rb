@@ -38,12 +38,24 @@ module MossyAnvil
       end
 
       # The same with so much resin drawn into all of it.
-      def soaked(resin_kg_m3) = with(blank: blank.with_material(blank.material.at(moisture_pct: blank.material.moisture_pct, resin_kg_m3: resin_kg_m3)))
+      def soaked(resin_kg_m3) =
+        with(
+          blank:
+            blank.with_material(blank.material.at(moisture_pct: blank.material.moisture_pct, resin_kg_m3: resin_kg_m3))
+        )
 
       private
 
       def with(**changes)
-        MendContext.new(blank: blank, assessed: assessed, water: water, climate: climate, records: records, moisture_pct: moisture_pct, **changes)
+        MendContext.new(
+          blank: blank,
+          assessed: assessed,
+          water: water,
+          climate: climate,
+          records: records,
+          moisture_pct: moisture_pct,
+          **changes
+        )
       end
     end
   end

@@ -51,7 +51,10 @@ module MossyAnvil
         list = ids(:soak)
         return [] if list.empty?
 
-        soft = @assessed[:defects].select { |one| list.include?(one[:id]) }.sum { |one| one[:occupied_mm3] * (1 - one[:removed_share]) }
+        soft =
+          @assessed[:defects]
+            .select { |one| list.include?(one[:id]) }
+            .sum { |one| one[:occupied_mm3] * (1 - one[:removed_share]) }
         large = soft > LARGE_SHARE * @assessed[:stages].values.first[:volume_mm3]
         [large ? { id: "stabilise", do: "stabilise", of: list } : { id: "soak", do: "soak", of: list, with: "thin_ca" }]
       end
@@ -67,8 +70,10 @@ module MossyAnvil
 
       # Those that take the same filler are one step.
       def filling
-        ids(:fill).reject { |id| report(id)[:fill_volume_mm3].zero? }.group_by { |id| FillerChoice.new([defect(id)], @assessed[:defects]).row["key"] }
-                  .map { |key, group| { id: "fill-#{key.tr('_', '-')}", do: "fill", of: group, with: key } }
+        ids(:fill)
+          .reject { |id| report(id)[:fill_volume_mm3].zero? }
+          .group_by { |id| FillerChoice.new([defect(id)], @assessed[:defects]).row["key"] }
+          .map { |key, group| { id: "fill-#{key.tr("_", "-")}", do: "fill", of: group, with: key } }
       end
 
       def report(id) = @assessed[:defects].find { |one| one[:id] == id }
@@ -79,8 +84,20 @@ module MossyAnvil
         return [] if list.empty?
 
         across = (2 * @blank.shape.max_radius_mm).ceil + (2 * CAST_MARGIN_MM)
-        [{ id: "cast", do: "cast", of: list, with: "casting_epoxy",
-           mould: { type: "box", width_mm: across, length_mm: across, depth_mm: @blank.shape.length_mm.ceil + CAST_MARGIN_MM } }]
+        [
+          {
+            id: "cast",
+            do: "cast",
+            of: list,
+            with: "casting_epoxy",
+            mould: {
+              type: "box",
+              width_mm: across,
+              length_mm: across,
+              depth_mm: @blank.shape.length_mm.ceil + CAST_MARGIN_MM
+            }
+          }
+        ]
       end
 
       # To the driest gate of what follows, where it is not there yet.
@@ -93,7 +110,16 @@ module MossyAnvil
       end
 
       def gate_of(step)
-        table = { "stabilise" => "hardeners", "soak" => "hardeners", "glue" => "glues", "fill" => "fillers", "cast" => "resins" }[step[:do]] or return
+        table =
+          {
+            "stabilise" => "hardeners",
+            "soak" => "hardeners",
+            "glue" => "glues",
+            "fill" => "fillers",
+            "cast" => "resins"
+          }[
+            step[:do]
+          ] or return
         Table.row(table, step[:with] || "stabilising")["dry_to_pct"]
       end
     end

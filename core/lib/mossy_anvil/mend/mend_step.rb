@@ -6,9 +6,31 @@ module MossyAnvil
     class MendStep
       # What each kind may carry beside id, do, of, after_h and note.
       CARRIES = {
-        "dry" => %i[to_pct in], "stabilise" => %i[vessel air_hpa altitude_m oven_c hold_min sheet], "soak" => %i[with sheet], "glue" => %i[with sheet],
-        "fill" => %i[with sheet], "inlay" => %i[with sheet grooves],
-        "cast" => %i[with sheet mould wood placed lined pieces loss_pct cup_g resin_c mould_c night_c post_cure air pot colours], "sand" => []
+        "dry" => %i[to_pct in],
+        "stabilise" => %i[vessel air_hpa altitude_m oven_c hold_min sheet],
+        "soak" => %i[with sheet],
+        "glue" => %i[with sheet],
+        "fill" => %i[with sheet],
+        "inlay" => %i[with sheet grooves],
+        "cast" => %i[
+          with
+          sheet
+          mould
+          wood
+          placed
+          lined
+          pieces
+          loss_pct
+          cup_g
+          resin_c
+          mould_c
+          night_c
+          post_cure
+          air
+          pot
+          colours
+        ],
+        "sand" => []
       }.freeze
       COMMON = %i[id do of after_h note].freeze
 
@@ -29,7 +51,8 @@ module MossyAnvil
       # Everything else each kind says: name, gate_pct (moisture it takes, nil where any), materials, hands_min, working_min (nil where none),
       # usual_h (until the next step or the lathe; nil where never), ready_late_h, cure_h (all the way), tools, cautions, says, detail, lines, after (the scene).
 
-      def defects = @defects ||= (data[:of] || []).filter_map { |ref| scene.blank.defects.find { |defect| defect.id == ref } }
+      def defects =
+        @defects ||= (data[:of] || []).filter_map { |ref| scene.blank.defects.find { |defect| defect.id == ref } }
       def gate_pct = nil
       def materials = []
       def working_min = nil
@@ -63,8 +86,14 @@ module MossyAnvil
       # Raises InvalidInput where it does not happen at such a step, or the amount is missing.
       def trouble(key, amount: nil, hours: 0.0)
         row = Table.row("troubles", key, at: "/trouble")
-        wrong = [(Fault.new(path: "/trouble", problem: "is #{key}", allowed: "one of #{troubles.join(', ')} at such a step") unless troubles.include?(key)),
-                 (Fault.new(path: "/amount", problem: "is missing", allowed: "how much, in mm") if row["asks"] && amount.nil?)].compact
+        wrong = [
+          (
+            unless troubles.include?(key)
+              Fault.new(path: "/trouble", problem: "is #{key}", allowed: "one of #{troubles.join(", ")} at such a step")
+            end
+          ),
+          (Fault.new(path: "/amount", problem: "is missing", allowed: "how much, in mm") if row["asks"] && amount.nil?)
+        ].compact
         raise InvalidInput, wrong if wrong.any?
 
         { key: key, says: after_trouble(key, amount), lines: rescue_lines(key, amount, hours) }
@@ -81,21 +110,40 @@ module MossyAnvil
       # A row of a table with what the product's own sheet says in place of it.
       def own(row)
         sheet = data[:sheet] or return row
-        row.merge({ "name" => sheet[:name], **sheet.slice(:dry_to_pct, :working_min, :ready_min, :peak_c, :layer_mm, :price_per_g).transform_keys(&:to_s),
-                    "price_per_ml" => sheet[:price_per_g]&.*(row["density_g_ml"] || 1), "cure_h" => sheet[:cure_d]&.*(24), "wait_h" => sheet[:ready_min]&./(60.0),
-                    "soft_from_c" => sheet[:soft_from_c], "softens_c" => sheet[:soft_from_c] }.compact)
+        row.merge(
+          {
+            "name" => sheet[:name],
+            **sheet.slice(:dry_to_pct, :working_min, :ready_min, :peak_c, :layer_mm, :price_per_g).transform_keys(
+              &:to_s
+            ),
+            "price_per_ml" => sheet[:price_per_g]&.*(row["density_g_ml"] || 1),
+            "cure_h" => sheet[:cure_d]&.*(24),
+            "wait_h" => sheet[:ready_min]&./(60.0),
+            "soft_from_c" => sheet[:soft_from_c],
+            "softens_c" => sheet[:soft_from_c]
+          }.compact
+        )
       end
 
       def rescue_lines(_key, _amount, _hours) = []
       def after_trouble(_key, _amount) = []
-      def record(kind, value, of: nil) = Model::ShopRecords.plausible?(kind, value) ? [{ kind: kind, of: of, value: value }] : []
+      def record(kind, value, of: nil) =
+        Model::ShopRecords.plausible?(kind, value) ? [{ kind: kind, of: of, value: value }] : []
 
       # Times on a sheet, at the shop's temperature.
       def ready_factor = CureTime.factor(scene.shop_c)
       def own_wait_h = data[:after_h]
 
       def put(key, value, unit, formula, source:, certainty: :rule_of_thumb, inputs: {})
-        @workings.put("#{at}/#{key}", value: value, unit: unit, formula: formula, source: source, certainty: certainty, inputs: inputs)
+        @workings.put(
+          "#{at}/#{key}",
+          value: value,
+          unit: unit,
+          formula: formula,
+          source: source,
+          certainty: certainty,
+          inputs: inputs
+        )
       end
 
       # A message of this kind of step.
@@ -113,13 +161,36 @@ module MossyAnvil
 
       # A line of the card. kind: do, weigh, timer (to be done within), wait, measure. minutes: [least, likely]. target: [value, unit, within].
       # unlocks: key of what may follow, under `unlocks`. watch: what is looked at while its time runs. cure: its wait follows the shop's temperature. draws: { key:, part: } of the product that is used up by it.
-      def line(kind, key, minutes: nil, target: nil, measures: nil, unlocks: nil, working: false, cure: true, draws: nil, watch: nil, **amounts)
-        { kind: kind.to_s, message: words(key, **amounts), minutes: minutes, working: working, cure: cure && !minutes.nil?, measures: measures&.to_s,
-          unlocks: unlocks, watch: watch&.to_s, draws: draws, target: target && { value: target[0], unit: target[1], within: target[2] } }
+      def line(
+        kind,
+        key,
+        minutes: nil,
+        target: nil,
+        measures: nil,
+        unlocks: nil,
+        working: false,
+        cure: true,
+        draws: nil,
+        watch: nil,
+        **amounts
+      )
+        {
+          kind: kind.to_s,
+          message: words(key, **amounts),
+          minutes: minutes,
+          working: working,
+          cure: cure && !minutes.nil?,
+          measures: measures&.to_s,
+          unlocks: unlocks,
+          watch: watch&.to_s,
+          draws: draws,
+          target: target && { value: target[0], unit: target[1], within: target[2] }
+        }
       end
 
       def ids = Message.ids(defects.map(&:id))
-      def fault(key, problem, allowed) = raise(InvalidInput, [Fault.new(path: "#{at}/#{key}", problem: problem, allowed: allowed)])
+      def fault(key, problem, allowed) =
+        raise(InvalidInput, [Fault.new(path: "#{at}/#{key}", problem: problem, allowed: allowed)])
     end
   end
 end

@@ -5,7 +5,12 @@ module MossyAnvil
     # A mould: what it holds up to the depth of the pour, how large it is outside, and what to saw for one built of sheet.
     class Mould
       # Sizes each kind needs beside its depth, and those it may have.
-      NEEDS = { "box" => %i[width_mm length_mm], "tube" => %i[diameter_mm], "sheet" => %i[width_mm length_mm sheet_mm], "cup" => %i[diameter_mm] }.freeze
+      NEEDS = {
+        "box" => %i[width_mm length_mm],
+        "tube" => %i[diameter_mm],
+        "sheet" => %i[width_mm length_mm sheet_mm],
+        "cup" => %i[diameter_mm]
+      }.freeze
       MAY = { "cup" => %i[top_mm] }.freeze
 
       attr_reader :type, :depth_mm
@@ -26,7 +31,8 @@ module MossyAnvil
       def displaced_mm3 = (@size[:displaced_ml] || 0) * 1000.0
 
       # mm2 of its mean level section, and of the surface of the pour.
-      def section_mm2 = round? ? Math::PI / 12 * ((across_mm**2) + (across_mm * top_mm) + (top_mm**2)) : width_mm * length_mm
+      def section_mm2 =
+        round? ? Math::PI / 12 * ((across_mm**2) + (across_mm * top_mm) + (top_mm**2)) : width_mm * length_mm
       def surface_mm2 = round? ? Math::PI / 4 * (top_mm**2) : width_mm * length_mm
 
       # mm2 of its floor and walls, to the rim.
@@ -38,7 +44,8 @@ module MossyAnvil
       end
 
       # mm of a round pot that it goes into, upright.
-      def outside_across_mm = round? ? top_mm + (2 * wall_mm) : Math.hypot(width_mm + (2 * wall_mm), length_mm + (2 * wall_mm))
+      def outside_across_mm =
+        round? ? top_mm + (2 * wall_mm) : Math.hypot(width_mm + (2 * wall_mm), length_mm + (2 * wall_mm))
       def outside_depth_mm = depth_mm + freeboard_mm + wall_mm
 
       # [[piece, how many, long mm, wide mm], ...] to saw from sheet; empty for a mould that is bought or found. Sides go round the ends, all on the base.
@@ -46,7 +53,11 @@ module MossyAnvil
         return [] unless type == "sheet"
 
         tall = depth_mm + freeboard_mm
-        [["base", 1, length_mm + (2 * wall_mm), width_mm + (2 * wall_mm)], ["side", 2, length_mm + (2 * wall_mm), tall], ["end", 2, width_mm, tall]]
+        [
+          ["base", 1, length_mm + (2 * wall_mm), width_mm + (2 * wall_mm)],
+          ["side", 2, length_mm + (2 * wall_mm), tall],
+          ["end", 2, width_mm, tall]
+        ]
       end
 
       # [width, length] or [across] inside, mm.
@@ -69,8 +80,16 @@ module MossyAnvil
       def faults_at(at)
         needs = NEEDS.fetch(type)
         given = @size.keys - %i[type depth_mm displaced_ml]
-        wrong = (needs - given).map { |key| [key, "is missing"] } + (given - needs - MAY.fetch(type, [])).map { |key| [key, "is no size of a #{type}"] }
-        wrong.map { |key, problem| Fault.new(path: "#{at}/#{key}", problem: problem, allowed: "a #{type} needs #{[*needs, :depth_mm].join(', ')}") }
+        wrong =
+          (needs - given).map { |key| [key, "is missing"] } +
+            (given - needs - MAY.fetch(type, [])).map { |key| [key, "is no size of a #{type}"] }
+        wrong.map do |key, problem|
+          Fault.new(
+            path: "#{at}/#{key}",
+            problem: problem,
+            allowed: "a #{type} needs #{[*needs, :depth_mm].join(", ")}"
+          )
+        end
       end
     end
   end

@@ -27,13 +27,28 @@ module MossyAnvil
 
       # Plain data, a layer each.
       def to_a
-        layers.zip(batches).map do |layer, batch|
-          part_a, part_b = batch.targets_g
-          { thick_mm: layer.thick_mm, peak_c: layer.peak_c, **hours(layer), part_a_ml: @step.resin.volumes_ml(part_a, part_b)[0],
-            part_b_ml: @step.resin.volumes_ml(part_a, part_b)[1],
-            verdict: verdict(layer.peak_c), cups: batch.count, cup_g: batch.cup_g, part_a_g: part_a, part_b_g: part_b,
-            within_g: batch.within_g, off_per_g: batch.per_gram, working_min: batch.working_min, handling_min: batch.handling_min, too_quick: batch.too_quick? }
-        end
+        layers
+          .zip(batches)
+          .map do |layer, batch|
+            part_a, part_b = batch.targets_g
+            {
+              thick_mm: layer.thick_mm,
+              peak_c: layer.peak_c,
+              **hours(layer),
+              part_a_ml: @step.resin.volumes_ml(part_a, part_b)[0],
+              part_b_ml: @step.resin.volumes_ml(part_a, part_b)[1],
+              verdict: verdict(layer.peak_c),
+              cups: batch.count,
+              cup_g: batch.cup_g,
+              part_a_g: part_a,
+              part_b_g: part_b,
+              within_g: batch.within_g,
+              off_per_g: batch.per_gram,
+              working_min: batch.working_min,
+              handling_min: batch.handling_min,
+              too_quick: batch.too_quick?
+            }
+          end
       end
 
       # s from the first pour to the last; to the gel of the last after it: at the shop's own pace, and as reckoned without it.
@@ -49,18 +64,31 @@ module MossyAnvil
       # What a cup of it comes to, left standing.
       def standing
         cup = batches.first.standing
-        { g: batches.first.cup_g, peak_c: cup.peak_c, peak_at_min: cup.peak_at_s / 60, working_min: cup.workable_s / 60,
-          curve: thin(cup.curve).map { |time, celsius| [time / 60, celsius] } }
+        {
+          g: batches.first.cup_g,
+          peak_c: cup.peak_c,
+          peak_at_min: cup.peak_at_s / 60,
+          working_min: cup.workable_s / 60,
+          curve: thin(cup.curve).map { |time, celsius| [time / 60, celsius] }
+        }
       end
 
       # Temperature of the first layer through its depth (rows, bottom up) over time (columns), and its hottest, its surface and its cure over time.
       def picture
         run = heat.first_run
         moments = shown(run)
-        { times_h: moments.map { |moment| moment.time_s / 3600 }, depth_mm: run.depth_mm,
-          celsius: Array.new(DEPTHS) { |row| moments.map { |moment| moment.celsius[row * (moment.celsius.size - 1) / (DEPTHS - 1)].round(2) } },
-          hottest_c: moments.map { |moment| moment.celsius.max }, top_c: moments.map { |moment| moment.celsius[-1] }, cured: moments.map { |moment| moment.cured.min },
-          gel_h: run.gel_s / 3600 }
+        {
+          times_h: moments.map { |moment| moment.time_s / 3600 },
+          depth_mm: run.depth_mm,
+          celsius:
+            Array.new(DEPTHS) do |row|
+              moments.map { |moment| moment.celsius[row * (moment.celsius.size - 1) / (DEPTHS - 1)].round(2) }
+            end,
+          hottest_c: moments.map { |moment| moment.celsius.max },
+          top_c: moments.map { |moment| moment.celsius[-1] },
+          cured: moments.map { |moment| moment.cured.min },
+          gel_h: run.gel_s / 3600
+        }
       end
 
       def verdict(peak_c)
@@ -73,16 +101,27 @@ module MossyAnvil
       private
 
       def hours(layer)
-        { peak_at_h: layer.peak_at_s, gel_h: layer.gel_s, next_from_h: layer.next_from_s, next_until_h: layer.next_until_s }.transform_values do |time|
-          time * pace / 3600
-        end
+        {
+          peak_at_h: layer.peak_at_s,
+          gel_h: layer.gel_s,
+          next_from_h: layer.next_from_s,
+          next_until_h: layer.next_until_s
+        }.transform_values { |time| time * pace / 3600 }
       end
 
-      def batch(grams) = Batches.new(@step.resin, grams, kinetics: @step.kinetics, start_c: @step.start_c, air_c: @scene.shop_c)
+      def batch(grams) =
+        Batches.new(@step.resin, grams, kinetics: @step.kinetics, start_c: @step.start_c, air_c: @scene.shop_c)
 
       def heat
-        @heat ||= LayerPlan.new(@step.kinetics, @step.mould.depth_mm, sheet_mm: @step.resin.row["layer_mm"], start_c: @step.start_c, air_c: @step.air_c,
-          on_mould_c: @step.data[:mould_c] && method(:on_mould_c))
+        @heat ||=
+          LayerPlan.new(
+            @step.kinetics,
+            @step.mould.depth_mm,
+            sheet_mm: @step.resin.row["layer_mm"],
+            start_c: @step.start_c,
+            air_c: @step.air_c,
+            on_mould_c: @step.data[:mould_c] && method(:on_mould_c)
+          )
       end
 
       # Resin and the mould's floor under it come to one temperature before either has lost any.
@@ -95,10 +134,14 @@ module MossyAnvil
       # Evenly over the time from pouring to a while after the gel.
       def shown(run)
         until_s = [run.gel_s * 1.3, run.moments.last.time_s].min
-        Array.new(TIMES) { |index| until_s * index / (TIMES - 1) }.map { |time| run.moments.min_by { |moment| (moment.time_s - time).abs } }.uniq
+        Array
+          .new(TIMES) { |index| until_s * index / (TIMES - 1) }
+          .map { |time| run.moments.min_by { |moment| (moment.time_s - time).abs } }
+          .uniq
       end
 
-      def thin(points, most = 60) = points.size <= most ? points : Array.new(most) { |index| points[index * (points.size - 1) / (most - 1)] }
+      def thin(points, most = 60) =
+        points.size <= most ? points : Array.new(most) { |index| points[index * (points.size - 1) / (most - 1)] }
     end
   end
 end

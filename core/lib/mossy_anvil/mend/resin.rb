@@ -41,7 +41,13 @@ module MossyAnvil
 
       # How it cures, by its working time and, where the sheet gives one, its peak. Raises InvalidInput under `at` for a peak nothing explains.
       def kinetics(at: "")
-        CureCalibration.kinetics(working_min: row["working_min"], density_g_ml: density_g_ml, peak_c: row["peak_c"], heat_j_g: row["heat_j_g"], at: at)
+        CureCalibration.kinetics(
+          working_min: row["working_min"],
+          density_g_ml: density_g_ml,
+          peak_c: row["peak_c"],
+          heat_j_g: row["heat_j_g"],
+          at: at
+        )
       end
 
       # [ml of A, ml of B] of so many grams of each.

@@ -37,19 +37,32 @@ module MossyAnvil
         gate = %i[fill cast].include?(answer.verdict) && filler["dry_to_pct"]
         return answer unless gate && @water && @water[:moisture_pct] > gate
 
-        say(:dry_first, "too_wet", reason: answer.reason, filler: Table.term("fillers", filler["key"]), now: [@water[:moisture_pct], "%"], gate: [gate, "%"])
+        say(
+          :dry_first,
+          "too_wet",
+          reason: answer.reason,
+          filler: Table.term("fillers", filler["key"]),
+          now: [@water[:moisture_pct], "%"],
+          gate: [gate, "%"]
+        )
       end
 
       def filler = @filler ||= Filling.filler_of(@defect, moisture_pct: @water&.fetch(:moisture_pct))
 
       def by_type
         case @defect.type
-        when "crack", "delamination" then crack
-        when "bark_inclusion" then bark
-        when "void", "galleries", "bubble_pocket" then opening
-        when "soft_zone" then soft
-        when "hard_inclusion" then hidden
-        else say(:leave, "part_of_piece", kept: kept)
+        when "crack", "delamination"
+          crack
+        when "bark_inclusion"
+          bark
+        when "void", "galleries", "bubble_pocket"
+          opening
+        when "soft_zone"
+          soft
+        when "hard_inclusion"
+          hidden
+        else
+          say(:leave, "part_of_piece", kept: kept)
         end
       end
 
@@ -109,14 +122,20 @@ module MossyAnvil
 
       def open_to_both
         way = fill_or_cast
-        say(way, "both_ways_#{way}", type: type, place: Message.term("places.#{@where.floor? ? 'floor' : 'wall'}"), **amounts)
+        say(
+          way,
+          "both_ways_#{way}",
+          type: type,
+          place: Message.term("places.#{@where.floor? ? "floor" : "wall"}"),
+          **amounts
+        )
       end
 
       def open_to_one
         way = fill_or_cast
         return say(:leave, "shown", type: type, whole: whole) if way == :fill && @blank.form&.use == "display"
 
-        say(way, "one_way_#{way}#{'_clean' if %w[food wet].include?(@blank.form&.use)}", type: type, **amounts)
+        say(way, "one_way_#{way}#{"_clean" if %w[food wet].include?(@blank.form&.use)}", type: type, **amounts)
       end
 
       # Much to fill in an opening wide enough for resin is poured at once.
@@ -138,7 +157,9 @@ module MossyAnvil
       # It flies off long before the form would have turned it away.
       def loose
         bonded = [@defect.detail[:bonded_share] * 100, "%"]
-        return say(:remove_now, "comes_off", bonded: bonded) if @defect.detail[:bonded_share] < Table["ways"]["pry_off_under_share"]
+        if @defect.detail[:bonded_share] < Table["ways"]["pry_off_under_share"]
+          return say(:remove_now, "comes_off", bonded: bonded)
+        end
 
         held = @defect.detail[:bonded_share] >= Table["glues"]["held_share"]
         held ? say(:leave, "glued_back", bonded: bonded) : say(:hold, "loose", bonded: bonded)
@@ -157,7 +178,13 @@ module MossyAnvil
 
       def hard
         from = [@defect.radius_mm + (@defect.size_mm[0] / 2), @blank.shape.max_radius_mm].min
-        say(:stop, "strikes", what: Message.term("hard_things.#{hard_stuff}"), from: [from, "mm"], z: [@defect.z_mm, "mm"])
+        say(
+          :stop,
+          "strikes",
+          what: Message.term("hard_things.#{hard_stuff}"),
+          from: [from, "mm"],
+          z: [@defect.z_mm, "mm"]
+        )
       end
     end
   end

@@ -13,10 +13,37 @@ module MossyAnvil
       # tests: those of the readings that are tests in the hand and still count.
       # centres: where the lathe's centres go; the survey is not about them but about the axis it was made about.
       # mend: its plan of mending as in a blank file, { steps: [...] }, or nil.
-      attr_reader :name, :number, :intake, :worth, :material, :shape, :defects, :suspects, :tests, :readings, :form, :lathe, :centres, :mend
+      attr_reader :name,
+                  :number,
+                  :intake,
+                  :worth,
+                  :material,
+                  :shape,
+                  :defects,
+                  :suspects,
+                  :tests,
+                  :readings,
+                  :form,
+                  :lathe,
+                  :centres,
+                  :mend
 
-      def initialize(name:, material:, shape:, defects:, number: nil, intake: {}, worth: nil, suspects: [], tests: [], readings: [], form: nil, lathe: nil,
-                     centres: Centres.new, mend: nil)
+      def initialize(
+        name:,
+        material:,
+        shape:,
+        defects:,
+        number: nil,
+        intake: {},
+        worth: nil,
+        suspects: [],
+        tests: [],
+        readings: [],
+        form: nil,
+        lathe: nil,
+        centres: Centres.new,
+        mend: nil
+      )
         @name = name
         @number = number
         @intake = intake.freeze
@@ -37,7 +64,11 @@ module MossyAnvil
       # The same with every crack and seam as deep as it may be, and with all that is suspected; nil where nothing is in doubt.
       def at_worst
         worst = defects.map { |defect| defect.path? ? defect.deepest : defect }
-        suspects.empty? && worst.zip(defects).all? { |one, other| one.equal?(other) } ? nil : with_defects(worst + suspects)
+        if suspects.empty? && worst.zip(defects).all? { |one, other| one.equal?(other) }
+          nil
+        else
+          with_defects(worst + suspects)
+        end
       end
 
       # The same with another survey, form, stock or place.
@@ -50,8 +81,12 @@ module MossyAnvil
       def on_centres
         return self if centres.as_surveyed?
 
-        with(shape: centres.shape(shape), defects: defects.map { |defect| centres.defect(defect, shape) },
-          suspects: suspects.map { |defect| centres.defect(defect, shape) }, centres: Centres.new)
+        with(
+          shape: centres.shape(shape),
+          defects: defects.map { |defect| centres.defect(defect, shape) },
+          suspects: suspects.map { |defect| centres.defect(defect, shape) },
+          centres: Centres.new
+        )
       end
 
       # From symbol-keyed data that has passed the schema.
@@ -59,11 +94,22 @@ module MossyAnvil
         shape = shape_from(data[:shape])
         surveyed, readings = data[:defects].map { |defect| Defects.from(defect) }, data[:readings] || []
         tests = SurveyTests.new(shape, surveyed, readings)
-        new(name: data[:name], number: data[:number], intake: data[:intake] || {}, worth: data[:worth],
+        new(
+          name: data[:name],
+          number: data[:number],
+          intake: data[:intake] || {},
+          worth: data[:worth],
           material: MADE.of([Material, data[:material]]) { Material.new(**data[:material]) },
-          shape: shape, defects: surveyed + tests.shown, suspects: tests.suspects, tests: tests.current, readings: readings,
+          shape: shape,
+          defects: surveyed + tests.shown,
+          suspects: tests.suspects,
+          tests: tests.current,
+          readings: readings,
           form: data[:form] && MADE.of([Form, data[:form]]) { Form.new(**data[:form]) },
-          lathe: data[:lathe] && Lathe.new(**data[:lathe]), centres: Centres.new(**(data[:centres] || {})), mend: data[:mend])
+          lathe: data[:lathe] && Lathe.new(**data[:lathe]),
+          centres: Centres.new(**(data[:centres] || {})),
+          mend: data[:mend]
+        )
       end
 
       def self.shape_from(data) = MADE.of([:shape, data]) { SHAPES.fetch(data[:type]).new(**data.except(:type)) }
@@ -71,8 +117,23 @@ module MossyAnvil
       private
 
       def with(**changes)
-        Blank.new(name: name, number: number, intake: intake, worth: worth, material: material, shape: shape, defects: defects, suspects: suspects, tests: tests,
-          readings: readings, form: form, lathe: lathe, centres: centres, mend: mend, **changes)
+        Blank.new(
+          name: name,
+          number: number,
+          intake: intake,
+          worth: worth,
+          material: material,
+          shape: shape,
+          defects: defects,
+          suspects: suspects,
+          tests: tests,
+          readings: readings,
+          form: form,
+          lathe: lathe,
+          centres: centres,
+          mend: mend,
+          **changes
+        )
       end
     end
   end

@@ -20,7 +20,12 @@ module MossyAnvil
 
       # The same wood with its centre so far, [x, y], from where it was.
       def moved(by_mm)
-        Block.new(width_mm: width_mm, height_mm: height_mm, length_mm: length_mm, centre_offset_mm: @centre_offset_mm.zip(by_mm).map(&:sum))
+        Block.new(
+          width_mm: width_mm,
+          height_mm: height_mm,
+          length_mm: length_mm,
+          centre_offset_mm: @centre_offset_mm.zip(by_mm).map(&:sum)
+        )
       end
 
       # Never the same radius everywhere.

@@ -20,7 +20,17 @@ module MossyAnvil
 
       # The same with another size, or other values of what its type adds.
       def with(size_mm: self.size_mm, detail: {})
-        BodyDefect.new(id: id, type: type, centre: { clock_deg: clock_deg, r_mm: radius_mm, z_mm: z_mm }, size_mm: size_mm, detail: self.detail.merge(detail))
+        BodyDefect.new(
+          id: id,
+          type: type,
+          centre: {
+            clock_deg: clock_deg,
+            r_mm: radius_mm,
+            z_mm: z_mm
+          },
+          size_mm: size_mm,
+          detail: self.detail.merge(detail)
+        )
       end
 
       # The same at another place, its own directions turned by so much against that place's.
@@ -31,7 +41,17 @@ module MossyAnvil
         across = Math.hypot(radial * cosine, tangential * sine)
         around = Math.hypot(radial * sine, tangential * cosine)
         keep = Math.sqrt(radial * tangential / (across * around))
-        BodyDefect.new(id: id, type: type, centre: { clock_deg: clock_deg, r_mm: r_mm, z_mm: z_mm }, size_mm: [across * keep, around * keep, axial], detail: detail)
+        BodyDefect.new(
+          id: id,
+          type: type,
+          centre: {
+            clock_deg: clock_deg,
+            r_mm: r_mm,
+            z_mm: z_mm
+          },
+          size_mm: [across * keep, around * keep, axial],
+          detail: detail
+        )
       end
 
       # How wide what takes a filler is, mm: one hole or bubble of many, or its narrowest way.
@@ -51,7 +71,17 @@ module MossyAnvil
 
       # As a blank file has it, symbol-keyed.
       def to_document
-        { id: id, type: type, centre: { clock_deg: clock_deg, r_mm: radius_mm, z_mm: z_mm }, size_mm: size_mm, **detail.except(:by_test) }
+        {
+          id: id,
+          type: type,
+          centre: {
+            clock_deg: clock_deg,
+            r_mm: radius_mm,
+            z_mm: z_mm
+          },
+          size_mm: size_mm,
+          **detail.except(:by_test)
+        }
       end
 
       def path? = false
@@ -85,7 +115,14 @@ module MossyAnvil
       def density_kg_m3(wood_kg_m3)
         return detail[:density_kg_m3].to_f if type == "resin_body"
 
-        own = holed? ? wood_kg_m3 * (1 - hole_share) : row["density"]["kg_m3"]&.to_f || (wood_kg_m3 * row["density"]["factor"])
+        own =
+          (
+            if holed?
+              wood_kg_m3 * (1 - hole_share)
+            else
+              row["density"]["kg_m3"]&.to_f || (wood_kg_m3 * row["density"]["factor"])
+            end
+          )
         own + (soaked_share * [1 - (own / soaked_row["cell_wall_kg_m3"]), 0].max * soaked_row["resin_kg_m3"])
       end
 
@@ -95,11 +132,15 @@ module MossyAnvil
 
       # Share of the wood's own strength left, 0 to 1. A resin body has none of the wood's; see #own_strength_mpa.
       def strength_factor
-        own = case type
-              when "galleries", "bubble_pocket" then [1 - (2 * hole_share), 0.1].max
-              when "resin_body" then 0.0
-              else row["strength"]
-              end
+        own =
+          case type
+          when "galleries", "bubble_pocket"
+            [1 - (2 * hole_share), 0.1].max
+          when "resin_body"
+            0.0
+          else
+            row["strength"]
+          end
         [own, soaked_strength].max
       end
 
@@ -114,9 +155,12 @@ module MossyAnvil
       # Share of the ellipsoid that is open.
       def open_share
         case type
-        when "void" then 1.0
-        when "galleries", "bubble_pocket" then soaked? ? 0.0 : hole_share
-        else 0.0
+        when "void"
+          1.0
+        when "galleries", "bubble_pocket"
+          soaked? ? 0.0 : hole_share
+        else
+          0.0
         end
       end
 
@@ -127,7 +171,9 @@ module MossyAnvil
 
       # Share taken by many small openings: insect holes by the section (pi/4 d2 times count), bubbles by the volume (pi/6 d3 times count).
       def hole_share
-        return [Math::PI / 6 * (detail[:bubble_diameter_mm]**3) * detail[:bubbles_per_cm3] / 1000.0, 0.95].min if type == "bubble_pocket"
+        if type == "bubble_pocket"
+          return [Math::PI / 6 * (detail[:bubble_diameter_mm]**3) * detail[:bubbles_per_cm3] / 1000.0, 0.95].min
+        end
 
         [Math::PI / 4 * (detail[:hole_diameter_mm]**2) * detail[:holes_per_cm2] / 100.0, 0.95].min
       end
@@ -147,7 +193,9 @@ module MossyAnvil
       def holed? = %w[galleries bubble_pocket].include?(type)
 
       def row
-        kind = detail[:grade] || detail[:contents] || detail[:of] || { "loose_piece" => "held", "resin_body" => "cured" }[type]
+        kind =
+          detail[:grade] || detail[:contents] || detail[:of] ||
+            { "loose_piece" => "held", "resin_body" => "cured" }[type]
         Table["local_factors"].fetch(type).fetch(kind)
       end
     end

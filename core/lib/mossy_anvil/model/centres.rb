@@ -30,7 +30,8 @@ module MossyAnvil
       # Do both lie on the wood of their face?
       def on_wood?(shape)
         [[head_mm, 0.0], [tail_mm, shape.length_mm]].all? do |(x_mm, y_mm), z_mm|
-          Math.hypot(x_mm, y_mm) < shape.radius_mm(Numo::DFloat[ClockAngle.of_point(x_mm, y_mm)], Numo::DFloat[z_mm])[0] - LEAST_MM
+          Math.hypot(x_mm, y_mm) <
+            shape.radius_mm(Numo::DFloat[ClockAngle.of_point(x_mm, y_mm)], Numo::DFloat[z_mm])[0] - LEAST_MM
         end
       end
 
@@ -82,16 +83,29 @@ module MossyAnvil
       def moved_body(body, frame)
         x, y, z = brought([*ClockAngle.point(body.clock_deg, body.radius_mm), body.z_mm], frame)
         clock_deg = ClockAngle.of_point(x, y)
-        body.at(clock_deg: clock_deg, r_mm: Math.hypot(x, y), z_mm: z, turned_deg: ClockAngle.turn(body.clock_deg, clock_deg))
+        body.at(
+          clock_deg: clock_deg,
+          r_mm: Math.hypot(x, y),
+          z_mm: z,
+          turned_deg: ClockAngle.turn(body.clock_deg, clock_deg)
+        )
       end
 
       def moved_path(path, surveyed, frame)
-        points = path.path.map do |point|
-          radius = path.side? ? surveyed.radius_mm(Numo::DFloat[point[:clock_deg]], Numo::DFloat[point[:z_mm]])[0] : point[:r_mm]
-          x, y, z = brought([*ClockAngle.point(point[:clock_deg], radius), point[:z_mm]], frame)
-          moved = point.merge(clock_deg: ClockAngle.of_point(x, y), z_mm: z.clamp(0, length_mm(surveyed)))
-          path.side? ? moved : moved.merge(r_mm: Math.hypot(x, y))
-        end
+        points =
+          path.path.map do |point|
+            radius =
+              (
+                if path.side?
+                  surveyed.radius_mm(Numo::DFloat[point[:clock_deg]], Numo::DFloat[point[:z_mm]])[0]
+                else
+                  point[:r_mm]
+                end
+              )
+            x, y, z = brought([*ClockAngle.point(point[:clock_deg], radius), point[:z_mm]], frame)
+            moved = point.merge(clock_deg: ClockAngle.of_point(x, y), z_mm: z.clamp(0, length_mm(surveyed)))
+            path.side? ? moved : moved.merge(r_mm: Math.hypot(x, y))
+          end
         path.along(points)
       end
 
@@ -99,7 +113,9 @@ module MossyAnvil
         length = length_mm(surveyed)
         heights = Array.new(STATIONS) { |index| length * (1 - Math.cos(Math::PI * index / (STATIONS - 1))) / 2 }
         radii = radii_about(surveyed, heights)
-        Outline.new(stations: heights.each_with_index.map { |z_mm, row| { z_mm: z_mm, radii_mm: radii[row, true].to_a } })
+        Outline.new(
+          stations: heights.each_with_index.map { |z_mm, row| { z_mm: z_mm, radii_mm: radii[row, true].to_a } }
+        )
       end
 
       # How far the wood reaches from this axis, heights x STEPS: the place where each ray leaves it, by halving.
@@ -107,12 +123,23 @@ module MossyAnvil
         frame = frame_of(surveyed)
         angle = Numo::DFloat.new(1, STEPS).seq * (2 * Math::PI / STEPS)
         along = Numo::DFloat.cast(heights).reshape(heights.size, 1)
-        directions = 3.times.map { |axis| (Numo::DFloat::Math.sin(angle) * frame[0][axis]) + (Numo::DFloat::Math.cos(angle) * frame[1][axis]) }
+        directions =
+          3.times.map do |axis|
+            (Numo::DFloat::Math.sin(angle) * frame[0][axis]) + (Numo::DFloat::Math.cos(angle) * frame[1][axis])
+          end
         starts = 3.times.map { |axis| (along * frame[2][axis]) + [*head_mm, 0.0][axis] }
-        low, high = Numo::DFloat.zeros(heights.size, STEPS), Numo::DFloat.new(heights.size, STEPS).fill(2 * surveyed.max_radius_mm)
+        low, high =
+          Numo::DFloat.zeros(heights.size, STEPS),
+          Numo::DFloat.new(heights.size, STEPS).fill(2 * surveyed.max_radius_mm)
         HALVINGS.times do
           middle = (low + high) / 2
-          low, high = nearer(low, middle, high, inside?(surveyed, *3.times.map { |axis| starts[axis] + (middle * directions[axis]) }))
+          low, high =
+            nearer(
+              low,
+              middle,
+              high,
+              inside?(surveyed, *3.times.map { |axis| starts[axis] + (middle * directions[axis]) })
+            )
         end
         low.clip(LEAST_MM, nil)
       end

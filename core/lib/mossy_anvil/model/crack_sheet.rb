@@ -45,11 +45,12 @@ module MossyAnvil
 
       # [[least, most], ...] of x, y and z. Inward it runs straight, so mouth and tip bound it.
       def bounds_mm
-        @bounds_mm ||= begin
-          clock, radius, z = sheet(1)
-          angle = clock * ClockAngle::RADIANS
-          [radius * Numo::DFloat::Math.sin(angle), radius * Numo::DFloat::Math.cos(angle), z].map(&:minmax)
-        end
+        @bounds_mm ||=
+          begin
+            clock, radius, z = sheet(1)
+            angle = clock * ClockAngle::RADIANS
+            [radius * Numo::DFloat::Math.sin(angle), radius * Numo::DFloat::Math.cos(angle), z].map(&:minmax)
+          end
       end
 
       private
@@ -59,7 +60,10 @@ module MossyAnvil
         samples = path.samples(@shape, count: ALONG)
         deepest = path.through? ? Numo::DFloat.new(samples.size).fill(deepest_mm) : samples.depth_mm
         depth = (Numo::DFloat.new(1, steps + 1).seq / steps) * deepest.reshape(samples.size, 1)
-        clock, radius, z = [samples.clock_deg, samples.radius_mm, samples.z_mm].map { |values| values.reshape(samples.size, 1) + (depth * 0) }
+        clock, radius, z =
+          [samples.clock_deg, samples.radius_mm, samples.z_mm].map do |values|
+            values.reshape(samples.size, 1) + (depth * 0)
+          end
         path.side? ? radius = (radius - depth).clip(0, nil) : z += depth * inward
         [clock, radius, z].map(&:flatten)
       end
@@ -67,34 +71,39 @@ module MossyAnvil
       def inward = path.enters == "head_face" ? 1 : -1
 
       def on_side(clock_deg, radius_mm, z_mm)
-        apart, deepest = nearest do |from, to|
-          across = ClockAngle.short_turns(clock_deg - from[:clock_deg]) * ClockAngle::RADIANS * radius_mm
-          leg_across = radius_mm * (ClockAngle.turn(from[:clock_deg], to[:clock_deg]) * ClockAngle::RADIANS)
-          to_leg(across, z_mm - from[:z_mm], leg_across, (to[:z_mm] - from[:z_mm]).to_f)
-        end
+        apart, deepest =
+          nearest do |from, to|
+            across = ClockAngle.short_turns(clock_deg - from[:clock_deg]) * ClockAngle::RADIANS * radius_mm
+            leg_across = radius_mm * (ClockAngle.turn(from[:clock_deg], to[:clock_deg]) * ClockAngle::RADIANS)
+            to_leg(across, z_mm - from[:z_mm], leg_across, (to[:z_mm] - from[:z_mm]).to_f)
+          end
         [@shape.radius_mm(clock_deg, z_mm) - radius_mm, apart, deepest]
       end
 
       def on_face(clock_deg, radius_mm, z_mm)
         angle = clock_deg * ClockAngle::RADIANS
         x_mm, y_mm = radius_mm * Numo::DFloat::Math.sin(angle), radius_mm * Numo::DFloat::Math.cos(angle)
-        apart, deepest = nearest do |from, to|
-          (x0, y0), (x1, y1) = [from, to].map { |point| ClockAngle.point(point[:clock_deg], point[:r_mm].to_f) }
-          to_leg(x_mm - x0, y_mm - y0, (radius_mm * 0) + (x1 - x0), y1 - y0)
-        end
+        apart, deepest =
+          nearest do |from, to|
+            (x0, y0), (x1, y1) = [from, to].map { |point| ClockAngle.point(point[:clock_deg], point[:r_mm].to_f) }
+            to_leg(x_mm - x0, y_mm - y0, (radius_mm * 0) + (x1 - x0), y1 - y0)
+          end
         [path.enters == "head_face" ? z_mm : (z_mm * -1) + @shape.length_mm, apart, deepest]
       end
 
       # Distance from the nearest leg, and how deep the path goes at the nearest place on it. The block gives distance and share of the way for one leg.
       def nearest
         apart = deepest = nil
-        path.path.each_cons(2) do |from, to|
-          distance, share = yield(from, to)
-          depth = path.through? ? (share * 0) + deepest_mm : (share * (to[:depth_mm] - from[:depth_mm])) + from[:depth_mm]
-          nearer = apart && Numo::DFloat.cast(distance.lt(apart))
-          deepest = apart ? (depth * nearer) + (deepest * ((nearer * -1) + 1)) : depth
-          apart = apart ? Numo::DFloat.minimum(apart, distance) : distance
-        end
+        path
+          .path
+          .each_cons(2) do |from, to|
+            distance, share = yield(from, to)
+            depth =
+              path.through? ? (share * 0) + deepest_mm : (share * (to[:depth_mm] - from[:depth_mm])) + from[:depth_mm]
+            nearer = apart && Numo::DFloat.cast(distance.lt(apart))
+            deepest = apart ? (depth * nearer) + (deepest * ((nearer * -1) + 1)) : depth
+            apart = apart ? Numo::DFloat.minimum(apart, distance) : distance
+          end
         [apart, deepest]
       end
 

@@ -11,7 +11,10 @@ module MossyAnvil
 
       # Cracks that are glued do not count, nor bark that is packed and stays where it is.
       def self.open_seams(blank)
-        blank.defects.select { |defect| defect.path? && (defect.crack? ? defect.parts? : !defect.mended?) }.map { |path| CrackSheet.of(path, blank.shape) }
+        blank
+          .defects
+          .select { |defect| defect.path? && (defect.crack? ? defect.parts? : !defect.mended?) }
+          .map { |path| CrackSheet.of(path, blank.shape) }
       end
 
       def initialize(blank)
@@ -20,7 +23,9 @@ module MossyAnvil
       end
 
       # List of Meeting, in the order of the survey.
-      def all = @all ||= near.flat_map { |one, other| FOUND.of([one.path, other.path, @shape]) { [meeting(one, other)].compact } }
+      def all =
+        @all ||=
+          near.flat_map { |one, other| FOUND.of([one.path, other.path, @shape]) { [meeting(one, other)].compact } }
 
       private
 
@@ -28,27 +33,40 @@ module MossyAnvil
       def near
         return [] if @seams.size < 2
 
-        low, high = [0, 1].map { |bound| Numo::DFloat.cast(@seams.map { |seam| seam.bounds_mm.map { |span| span[bound] } }) }
+        low, high =
+          [0, 1].map { |bound| Numo::DFloat.cast(@seams.map { |seam| seam.bounds_mm.map { |span| span[bound] } }) }
         spacing = Numo::DFloat.cast(@seams.map(&:spacing_mm))
         reach = Numo::DFloat.maximum(spacing.reshape(@seams.size, 1), spacing) + TOUCH_MM
         reaches = ->(axis) { (low[true, axis].reshape(@seams.size, 1) - reach).le(high[true, axis]) }
         close = 3.times.map { |axis| reaches[axis] & reaches[axis].transpose }.inject(:&)
-        close.where.to_a.map { |at| at.divmod(@seams.size) }.select { |one, other| one < other }.map { |pair| @seams.values_at(*pair) }
+        close
+          .where
+          .to_a
+          .map { |at| at.divmod(@seams.size) }
+          .select { |one, other| one < other }
+          .map { |pair| @seams.values_at(*pair) }
       end
 
       # A sheet passes through another where one of its places lies within half its own spacing of it.
       # Only what is in the wood counts: beyond the axis of a deep crack there is none of it.
       def meeting(one, other)
         [[one, other], [other, one]].filter_map do |seam, sheet|
-          distances = sheet.distances_mm(*seam.places)
-          nearest = distances.min_index
-          [distances[nearest], seam, nearest] if distances[nearest] <= TOUCH_MM + (seam.spacing_mm / 2)
-        end.min_by(&:first)&.then { |_, seam, place| at(seam, place, [one, other]) }
+            distances = sheet.distances_mm(*seam.places)
+            nearest = distances.min_index
+            [distances[nearest], seam, nearest] if distances[nearest] <= TOUCH_MM + (seam.spacing_mm / 2)
+          end
+          .min_by(&:first)
+          &.then { |_, seam, place| at(seam, place, [one, other]) }
       end
 
       def at(seam, place, pair)
         clock, radius, z = seam.places
-        Meeting.new(ids: pair.map { |own| own.path.id }, clock_deg: clock[place], radius_mm: radius[place], z_mm: z[place])
+        Meeting.new(
+          ids: pair.map { |own| own.path.id },
+          clock_deg: clock[place],
+          radius_mm: radius[place],
+          z_mm: z[place]
+        )
       end
     end
   end

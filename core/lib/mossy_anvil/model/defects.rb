@@ -11,7 +11,11 @@ module MossyAnvil
       # Symbol-keyed data that has passed the schema in, BodyDefect or PathDefect out; the same one as long as it says the same.
       def self.from(data)
         MADE.of(data) do
-          PATHS.include?(data[:type]) ? PathDefect.new(**data) : BodyDefect.new(**data.slice(*COMMON), detail: data.except(*COMMON))
+          if PATHS.include?(data[:type])
+            PathDefect.new(**data)
+          else
+            BodyDefect.new(**data.slice(*COMMON), detail: data.except(*COMMON))
+          end
         end
       end
     end

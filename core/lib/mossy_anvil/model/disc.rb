@@ -17,7 +17,12 @@ module MossyAnvil
       end
 
       # The same wood with its centre so far, [x, y], from where it was.
-      def moved(by_mm) = Disc.new(diameter_mm: diameter_mm, length_mm: length_mm, centre_offset_mm: @centre_offset_mm.zip(by_mm).map(&:sum))
+      def moved(by_mm) =
+        Disc.new(
+          diameter_mm: diameter_mm,
+          length_mm: length_mm,
+          centre_offset_mm: @centre_offset_mm.zip(by_mm).map(&:sum)
+        )
 
       def axis_inside?
         @offset_mm < @diameter_mm / 2

@@ -23,7 +23,15 @@ module MossyAnvil
 
       # As in a blank file, symbol-keyed.
       def to_document
-        { kind: kind, opens: opens, use: use, curve: curve, outside: outside.points, inside: follows ? nil : inside&.points, follows: follows }.compact
+        {
+          kind: kind,
+          opens: opens,
+          use: use,
+          curve: curve,
+          outside: outside.points,
+          inside: follows ? nil : inside&.points,
+          follows: follows
+        }.compact
       end
 
       def hollow? = !inside.nil?

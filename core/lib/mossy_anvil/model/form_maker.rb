@@ -13,7 +13,14 @@ module MossyAnvil
       FOOT_SHARE = 0.7
       LEAST_MM = 0.1
       # What must be smaller than what.
-      SMALLER = [%w[foot_mm diameter_mm], %w[mouth_mm diameter_mm], %w[neck_mm diameter_mm], %w[stem_mm foot_mm], %w[stem_mm diameter_mm], %w[floor_mm height_mm]].freeze
+      SMALLER = [
+        %w[foot_mm diameter_mm],
+        %w[mouth_mm diameter_mm],
+        %w[neck_mm diameter_mm],
+        %w[stem_mm foot_mm],
+        %w[stem_mm diameter_mm],
+        %w[floor_mm height_mm]
+      ].freeze
 
       # Kinds there are, by key.
       def self.kinds = Table.rows("forms")
@@ -23,7 +30,8 @@ module MossyAnvil
         @shape = blank.shape
         @use = blank.form&.use
         @at = at
-        @row = FormMaker.kinds.find { |row| row["key"] == kind } or refuse("/kind", "is #{Fault.shown(kind)}", FormMaker.kinds.map { |row| row["key"] }.join(", "))
+        @row = FormMaker.kinds.find { |row| row["key"] == kind } or
+          refuse("/kind", "is #{Fault.shown(kind)}", FormMaker.kinds.map { |row| row["key"] }.join(", "))
         @given = measures.transform_keys(&:to_s)
         check_given
         check_sense
@@ -31,31 +39,55 @@ module MossyAnvil
 
       # Plain data: the form as in a blank file, and each measure with its name, value and whether it was given.
       def to_h
-        { form: form, measures: @row["measures"].map do |measure|
-          { key: measure["key"], value: value(measure["key"]),
-            given: @given.key?(measure["key"]) }
-        end }
+        {
+          form: form,
+          measures:
+            @row["measures"].map do |measure|
+              { key: measure["key"], value: value(measure["key"]), given: @given.key?(measure["key"]) }
+            end
+        }
       end
 
       # As in a blank file, string-keyed.
       def form
-        points = send(:"#{@row['key']}_curve").map { |z_mm, r_mm| [(z_mm + foot_z).round(TIDY), [r_mm, 0].max.round(TIDY)] }
-        { "kind" => @row["key"], "opens" => "tail", "outside" => points, "inside" => inside, "follows" => follows, "curve" => curve, "use" => @use }.compact
+        points =
+          send(:"#{@row["key"]}_curve").map { |z_mm, r_mm| [(z_mm + foot_z).round(TIDY), [r_mm, 0].max.round(TIDY)] }
+        {
+          "kind" => @row["key"],
+          "opens" => "tail",
+          "outside" => points,
+          "inside" => inside,
+          "follows" => follows,
+          "curve" => curve,
+          "use" => @use
+        }.compact
       end
 
       private
 
-      def refuse(path, problem, allowed) = raise(InvalidInput, [Fault.new(path: "#{@at}#{path}", problem: problem, allowed: allowed)])
+      def refuse(path, problem, allowed) =
+        raise(InvalidInput, [Fault.new(path: "#{@at}#{path}", problem: problem, allowed: allowed)])
 
       def check_given
         known = @row["measures"].to_h { |measure| [measure["key"], measure] }
-        faults = @given.filter_map do |key, number|
-          at = "#{@at}/measures/#{key}"
-          next Fault.new(path: at, problem: "is no measure of a #{@row['key'].tr('_', ' ')}", allowed: known.keys.join(", ")) unless known.key?(key)
+        faults =
+          @given.filter_map do |key, number|
+            at = "#{@at}/measures/#{key}"
+            unless known.key?(key)
+              next(
+                Fault.new(
+                  path: at,
+                  problem: "is no measure of a #{@row["key"].tr("_", " ")}",
+                  allowed: known.keys.join(", ")
+                )
+              )
+            end
 
-          low, high = span(known[key])
-          Fault.new(path: at, problem: "is #{Fault.shown(number)}", allowed: "a number from #{low} to #{high}") unless fits?(number, low, high)
-        end
+            low, high = span(known[key])
+            unless fits?(number, low, high)
+              Fault.new(path: at, problem: "is #{Fault.shown(number)}", allowed: "a number from #{low} to #{high}")
+            end
+          end
         raise InvalidInput, faults if faults.any?
       end
 
@@ -68,12 +100,26 @@ module MossyAnvil
         SMALLER.each do |small, large|
           next unless keys.include?(small) && keys.include?(large) && value(small) > value(large)
 
-          refuse("/measures/#{small}", "is #{value(small).round(1)}", "no more than its #{large.delete_suffix('_mm')}, #{value(large).round(1)} mm")
+          refuse(
+            "/measures/#{small}",
+            "is #{value(small).round(1)}",
+            "no more than its #{large.delete_suffix("_mm")}, #{value(large).round(1)} mm"
+          )
         end
-        refuse("/measures/#{height_key}", "is #{height.round(1)}", "at most #{@shape.length_mm.round(1)} mm, the length of the blank") if height > @shape.length_mm + 1e-9
+        if height > @shape.length_mm + 1e-9
+          refuse(
+            "/measures/#{height_key}",
+            "is #{height.round(1)}",
+            "at most #{@shape.length_mm.round(1)} mm, the length of the blank"
+          )
+        end
         return unless @row["key"] == "egg" && value("height_mm") < value("diameter_mm")
 
-        refuse("/measures/height_mm", "is #{value('height_mm').round(1)}", "at least its diameter, #{value('diameter_mm').round(1)} mm")
+        refuse(
+          "/measures/height_mm",
+          "is #{value("height_mm").round(1)}",
+          "at least its diameter, #{value("diameter_mm").round(1)} mm"
+        )
       end
 
       def height_key = @row["key"] == "sphere" ? "diameter_mm" : "height_mm"
@@ -86,15 +132,21 @@ module MossyAnvil
         measure = @row["measures"].find { |candidate| candidate["key"] == key }
         return measure["value"].to_f if measure.key?("value")
 
-        (room(measure["of"]) * measure["share"]).clamp(measure["least"] || 0, measure["most"] || Float::INFINITY).round(1)
+        (room(measure["of"]) * measure["share"]).clamp(measure["least"] || 0, measure["most"] || Float::INFINITY).round(
+          1
+        )
       end
 
       def room(of)
         case of
-        when "across" then 2 * @shape.min_radius_mm
-        when "widest" then 2 * @shape.max_radius_mm
-        when "length" then @shape.length_mm
-        else [2 * @shape.min_radius_mm, @shape.length_mm].min
+        when "across"
+          2 * @shape.min_radius_mm
+        when "widest"
+          2 * @shape.max_radius_mm
+        when "length"
+          @shape.length_mm
+        else
+          [2 * @shape.min_radius_mm, @shape.length_mm].min
         end
       end
 
@@ -106,7 +158,10 @@ module MossyAnvil
       def follows
         return unless hollow?
 
-        { "wall_mm" => value("wall_mm"), "floor_mm" => @row["key"] == "stem_cup" ? (height * (1 - value("cup"))) + value("wall_mm") : value("floor_mm") }
+        {
+          "wall_mm" => value("wall_mm"),
+          "floor_mm" => @row["key"] == "stem_cup" ? (height * (1 - value("cup"))) + value("wall_mm") : value("floor_mm")
+        }
       end
 
       def inside
@@ -119,7 +174,12 @@ module MossyAnvil
 
       def bowl_curve
         power = POWERS.begin + ((POWERS.end - POWERS.begin) * value("fullness"))
-        shares.map { |t| [t * height, half("foot_mm") + ((half("diameter_mm") - half("foot_mm")) * ((1 - ((1 - t)**power))**(1 / power)))] }
+        shares.map do |t|
+          [
+            t * height,
+            half("foot_mm") + ((half("diameter_mm") - half("foot_mm")) * ((1 - ((1 - t)**power))**(1 / power)))
+          ]
+        end
       end
       alias platter_curve bowl_curve
       alias winged_curve bowl_curve
@@ -127,8 +187,19 @@ module MossyAnvil
 
       # From one end over the widest place to the other, by quarter waves.
       def belly(low_mm, high_mm, widest_at)
-        up = shares.map { |t| [t * widest_at * height, low_mm + ((half("diameter_mm") - low_mm) * Math.sin(t * Math::PI / 2))] }
-        down = shares.drop(1).map { |t| [(widest_at + (t * (1 - widest_at))) * height, high_mm + ((half("diameter_mm") - high_mm) * Math.cos(t * Math::PI / 2))] }
+        up =
+          shares.map do |t|
+            [t * widest_at * height, low_mm + ((half("diameter_mm") - low_mm) * Math.sin(t * Math::PI / 2))]
+          end
+        down =
+          shares
+            .drop(1)
+            .map do |t|
+              [
+                (widest_at + (t * (1 - widest_at))) * height,
+                high_mm + ((half("diameter_mm") - high_mm) * Math.cos(t * Math::PI / 2))
+              ]
+            end
         up + down
       end
 
@@ -140,21 +211,39 @@ module MossyAnvil
 
       def stem_cup_curve
         bowl_from = height * (1 - value("cup"))
-        foot = [[0, half("foot_mm")], [height * 0.03, half("foot_mm") * 0.96], [height * 0.1, half("stem_mm") * 1.3], [height * 0.2, half("stem_mm")],
-                [bowl_from * 0.9, half("stem_mm")]]
-        cup = shares.drop(1).map { |t| [bowl_from + (t * (height - bowl_from)), half("diameter_mm") * ((1 - ((1 - t)**2.2))**(1 / 2.2))] }
+        foot = [
+          [0, half("foot_mm")],
+          [height * 0.03, half("foot_mm") * 0.96],
+          [height * 0.1, half("stem_mm") * 1.3],
+          [height * 0.2, half("stem_mm")],
+          [bowl_from * 0.9, half("stem_mm")]
+        ]
+        cup =
+          shares
+            .drop(1)
+            .map do |t|
+              [bowl_from + (t * (height - bowl_from)), half("diameter_mm") * ((1 - ((1 - t)**2.2))**(1 / 2.2))]
+            end
         foot.select { |z_mm, _| z_mm < bowl_from } + cup.select { |_, r_mm| r_mm > half("stem_mm") }
       end
 
       def knob_curve
-        [[0, half("foot_mm")], [height * 0.08, half("foot_mm")], [height * 0.3, half("neck_mm")],
-         *shares.drop(1).map do |t|
-           (t * Math::PI * 0.9).then do |turn|
-             [height * (0.3 + (0.35 * (1 - Math.cos(turn)))),
-              [half("neck_mm") * (1 - t), half("diameter_mm") * Math.sin(turn)].max]
-           end
-         end]
-          .each_with_object([]) { |point, line| line << point if line.empty? || point[0] > line.last[0] + 1e-6 }.push([height, 0])
+        [
+          [0, half("foot_mm")],
+          [height * 0.08, half("foot_mm")],
+          [height * 0.3, half("neck_mm")],
+          *shares
+            .drop(1)
+            .map do |t|
+              (t * Math::PI * 0.9).then do |turn|
+                [
+                  height * (0.3 + (0.35 * (1 - Math.cos(turn)))),
+                  [half("neck_mm") * (1 - t), half("diameter_mm") * Math.sin(turn)].max
+                ]
+              end
+            end
+        ].each_with_object([]) { |point, line| line << point if line.empty? || point[0] > line.last[0] + 1e-6 }
+          .push([height, 0])
       end
 
       def round_of(half_height, half_width, skew)

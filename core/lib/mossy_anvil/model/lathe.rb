@@ -20,9 +20,16 @@ module MossyAnvil
 
       # What no schema can tell of a lathe's data (symbol-keyed): list of Fault under `at`, empty where it fits.
       def self.faults(data, at:)
-        data[:belts].each_with_index.reject { |belt, _| belt[:max_rpm] > belt[:min_rpm] }.map do |belt, index|
-          Fault.new(path: "#{at}/belts/#{index}/max_rpm", problem: "is #{belt[:max_rpm]}", allowed: "more than min_rpm, #{belt[:min_rpm]}")
-        end
+        data[:belts]
+          .each_with_index
+          .reject { |belt, _| belt[:max_rpm] > belt[:min_rpm] }
+          .map do |belt, index|
+            Fault.new(
+              path: "#{at}/belts/#{index}/max_rpm",
+              problem: "is #{belt[:max_rpm]}",
+              allowed: "more than min_rpm, #{belt[:min_rpm]}"
+            )
+          end
       end
 
       def total_kg = mass_kg + ballast_kg

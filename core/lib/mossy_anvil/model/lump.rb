@@ -7,8 +7,11 @@ module MossyAnvil
     module Lump
       # Sizes each kind is made of, mm.
       SIZES = {
-        "disc" => %i[diameter_mm length_mm], "block" => %i[width_mm height_mm length_mm],
-        "log" => %i[head_diameter_mm tail_diameter_mm length_mm], "cap" => %i[diameter_mm height_mm], "outline" => %i[stations]
+        "disc" => %i[diameter_mm length_mm],
+        "block" => %i[width_mm height_mm length_mm],
+        "log" => %i[head_diameter_mm tail_diameter_mm length_mm],
+        "cap" => %i[diameter_mm height_mm],
+        "outline" => %i[stations]
       }.freeze
       STEPS = 24
       # Heights of a cap's stations, as shares; closer where it curves most. Its top is left a twentieth wide, so that it has a face to end on.
@@ -22,9 +25,13 @@ module MossyAnvil
         kind = lump[:type]
         wanted = SIZES.fetch(kind)
         missing, unknown = wanted - lump.keys, lump.keys - wanted - [:type]
-        faults = [*missing.map { |size| [size, "is missing"] }, *unknown.map { |size| [size, "is no size of a #{kind}"] }].map do |size, problem|
-          Fault.new(path: "#{at}/#{size}", problem: problem, allowed: "a #{kind} needs #{wanted.join(', ')}")
-        end
+        faults =
+          [
+            *missing.map { |size| [size, "is missing"] },
+            *unknown.map { |size| [size, "is no size of a #{kind}"] }
+          ].map do |size, problem|
+            Fault.new(path: "#{at}/#{size}", problem: problem, allowed: "a #{kind} needs #{wanted.join(", ")}")
+          end
         raise InvalidInput, faults if faults.any?
 
         shape = { "log" => method(:log), "cap" => method(:cap) }.fetch(kind, method(:plain)).call(lump)
@@ -47,7 +54,10 @@ module MossyAnvil
       end
 
       def outline(heights, radii)
-        { type: "outline", stations: heights.zip(radii).map { |z_mm, radius| { z_mm: z_mm, radii_mm: [radius] * STEPS } } }
+        {
+          type: "outline",
+          stations: heights.zip(radii).map { |z_mm, radius| { z_mm: z_mm, radii_mm: [radius] * STEPS } }
+        }
       end
       private_class_method :plain, :log, :cap, :outline
     end

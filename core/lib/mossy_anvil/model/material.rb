@@ -7,7 +7,16 @@ module MossyAnvil
       # resin_kg_m3: of density_kg_m3, what is resin drawn into it: weight, no strength of the wood's own.
       attr_reader :kind, :species, :character, :density_kg_m3, :moisture_pct, :resin_kg_m3, :grain, :grain_clock_deg
 
-      def initialize(kind:, species:, density_kg_m3:, moisture_pct:, grain:, resin_kg_m3: 0.0, grain_clock_deg: nil, character: [])
+      def initialize(
+        kind:,
+        species:,
+        density_kg_m3:,
+        moisture_pct:,
+        grain:,
+        resin_kg_m3: 0.0,
+        grain_clock_deg: nil,
+        character: []
+      )
         @kind = kind
         @species = species
         @character = character.dup.freeze
@@ -39,9 +48,16 @@ module MossyAnvil
 
       # The same wood so dry, with so much resin in it.
       def at(moisture_pct:, resin_kg_m3: self.resin_kg_m3)
-        Material.new(kind: kind, species: species, grain: grain, grain_clock_deg: grain_clock_deg, character: character, moisture_pct: moisture_pct,
+        Material.new(
+          kind: kind,
+          species: species,
+          grain: grain,
+          grain_clock_deg: grain_clock_deg,
+          character: character,
+          moisture_pct: moisture_pct,
           resin_kg_m3: resin_kg_m3,
-          density_kg_m3: (dry_density_kg_m3 * (1 + (moisture_pct / 100.0))) + resin_kg_m3)
+          density_kg_m3: (dry_density_kg_m3 * (1 + (moisture_pct / 100.0))) + resin_kg_m3
+        )
       end
 
       # MPa across the fibres (the weak way).
@@ -77,7 +93,12 @@ module MossyAnvil
       def strengths_mpa(pull_clock_deg)
         return (pull_clock_deg * 0) + strength_across_mpa unless grain == "face"
 
-        Material.hankinson(strength_along_mpa, strength_across_mpa, pull_clock_deg - grain_clock_deg, math: Numo::DFloat::Math)
+        Material.hankinson(
+          strength_along_mpa,
+          strength_across_mpa,
+          pull_clock_deg - grain_clock_deg,
+          math: Numo::DFloat::Math
+        )
       end
 
       # Hankinson: strength at an angle (degrees) between pull and fibres. Source: Wood Handbook.

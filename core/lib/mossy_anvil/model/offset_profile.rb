@@ -37,25 +37,31 @@ module MossyAnvil
 
       # Heights and radii of the part of the hollow that hangs together with the mouth; nil where there is none.
       def reached
-        @reached ||= begin
-          rough = within(heights_between(floor_z))
-          open = rough.gt(0).to_a
-          open.reverse! if @opens == "head"
-          closed = open.rindex(0)
-          if closed == open.size - 1 then nil
-          elsif closed.nil? then [heights_between(floor_z), rough]
-          else
-            from = heights_between(floor_z).to_a.then { |heights| @opens == "tail" ? heights[closed + 1] : heights[-closed - 2] }
-            heights_between(from).then { |heights| [heights, within(heights)] }
+        @reached ||=
+          begin
+            rough = within(heights_between(floor_z))
+            open = rough.gt(0).to_a
+            open.reverse! if @opens == "head"
+            closed = open.rindex(0)
+            if closed == open.size - 1
+              nil
+            elsif closed.nil?
+              [heights_between(floor_z), rough]
+            else
+              from =
+                heights_between(floor_z).to_a.then do |heights|
+                  @opens == "tail" ? heights[closed + 1] : heights[-closed - 2]
+                end
+              heights_between(from).then { |heights| [heights, within(heights)] }
+            end
           end
-        end
       end
 
       # The same with a height between any two where it is steep.
       def finer(heights, radii)
         rise = (radii[1..] - radii[0...-1]).abs
         steep = (rise.gt((heights[1..] - heights[0...-1]) * STEEP) & rise.gt(STEEP_MM)).where
-        return [heights, radii] if steep.empty?
+        return heights, radii if steep.empty?
 
         more = Numo::DFloat.hstack([heights, (heights[steep] + heights[steep + 1]) / 2]).sort
         [more, within(more)]
@@ -73,15 +79,23 @@ module MossyAnvil
       def within(heights)
         z = heights.reshape(heights.size, 1)
         over = (@wall_mm**2) - ((z - edge_z.reshape(1, edge_z.size))**2)
-        reach = (edge_r.reshape(1, edge_r.size) - Numo::DFloat::Math.sqrt(over.clip(0, nil))) + (Numo::DFloat.cast(over.lt(0)) * 1e9)
+        reach =
+          (edge_r.reshape(1, edge_r.size) - Numo::DFloat::Math.sqrt(over.clip(0, nil))) +
+            (Numo::DFloat.cast(over.lt(0)) * 1e9)
         Numo::DFloat.minimum(reach.min(axis: 1), @outside.radii_mm(heights) - @wall_mm).clip(0, nil)
       end
 
       def edge_z
-        @edge_z ||= begin
-          low, high = @outside.first_z_mm, @outside.last_z_mm
-          Numo::DFloat.cast((Array.new(OUTSIDE_STEPS + 1) { |step| low + ((high - low) * step / OUTSIDE_STEPS) } + @outside.points.map(&:first)).uniq.sort)
-        end
+        @edge_z ||=
+          begin
+            low, high = @outside.first_z_mm, @outside.last_z_mm
+            Numo::DFloat.cast(
+              (
+                Array.new(OUTSIDE_STEPS + 1) { |step| low + ((high - low) * step / OUTSIDE_STEPS) } +
+                  @outside.points.map(&:first)
+              ).uniq.sort
+            )
+          end
       end
 
       def edge_r = @edge_r ||= @outside.radii_mm(edge_z)

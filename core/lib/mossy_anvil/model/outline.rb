@@ -41,7 +41,10 @@ module MossyAnvil
       def radius_mm(clock_deg, z_mm)
         cell, next_cell, beyond = places_on_ring(Numo::DFloat.cast(clock_deg), FINE_STEPS)
         ring, above = station_below(Numo::DFloat.cast(z_mm))
-        low, high = [ring, ring + (FINE_STEPS * [@rings.size - 1, 1].min)].map { |start| blend(@table[start + cell].dup, @table[start + next_cell].dup, beyond) }
+        low, high =
+          [ring, ring + (FINE_STEPS * [@rings.size - 1, 1].min)].map do |start|
+            blend(@table[start + cell].dup, @table[start + next_cell].dup, beyond)
+          end
         blend(low, high, above)
       end
 
@@ -51,9 +54,12 @@ module MossyAnvil
 
       # Where in the table the ring at or below each z begins, and how far up to the next one it lies, 0 to 1; beyond the ends, those of the end.
       def station_below(z_mm)
-        return [Numo::Int32.zeros(*z_mm.shape), z_mm * 0] if @rings.size == 1
+        return Numo::Int32.zeros(*z_mm.shape), z_mm * 0 if @rings.size == 1
 
-        passed = @stations_mm[1...-1].inject(Numo::Int32.zeros(*z_mm.shape)) { |count, station| count + Numo::Int32.cast(z_mm.ge(station)) }
+        passed =
+          @stations_mm[1...-1].inject(Numo::Int32.zeros(*z_mm.shape)) do |count, station|
+            count + Numo::Int32.cast(z_mm.ge(station))
+          end
         heights = Numo::DFloat.cast(@stations_mm)
         from, to = heights[passed].dup, heights[passed + 1].dup
         [passed * FINE_STEPS, ((z_mm - from) / (to - from)).clip(0, 1)]
@@ -80,12 +86,16 @@ module MossyAnvil
         radii = on_ring(ring, angles)
         return radii if offset_mm.all?(&:zero?)
 
-        points = angles.to_a.zip(radii.to_a).map do |clock_deg, radius_mm|
-          x_mm, y_mm = ClockAngle.point(clock_deg, radius_mm)
-          x_mm += offset_mm[0]
-          y_mm += offset_mm[1]
-          [ClockAngle.of_point(x_mm, y_mm), Math.hypot(x_mm, y_mm)]
-        end
+        points =
+          angles
+            .to_a
+            .zip(radii.to_a)
+            .map do |clock_deg, radius_mm|
+              x_mm, y_mm = ClockAngle.point(clock_deg, radius_mm)
+              x_mm += offset_mm[0]
+              y_mm += offset_mm[1]
+              [ClockAngle.of_point(x_mm, y_mm), Math.hypot(x_mm, y_mm)]
+            end
         resample(points)
       end
 

@@ -5,9 +5,10 @@ module MossyAnvil
     # A defect that runs along a path on a surface and goes in from it: a crack or a bark inclusion.
     class PathDefect
       # Places along a path, the length each stands for, and how deep the path goes there: arrays of one size.
-      Samples = Struct.new(:clock_deg, :radius_mm, :z_mm, :length_mm, :depth_mm, keyword_init: true) do
-        def size = clock_deg.size
-      end
+      Samples =
+        Struct.new(:clock_deg, :radius_mm, :z_mm, :length_mm, :depth_mm, keyword_init: true) do
+          def size = clock_deg.size
+        end
       SAMPLES = 96
       POINTS = 8
       PIECES = Cache.new(1500)
@@ -15,12 +16,35 @@ module MossyAnvil
       DEEPEST = Cache.new(200)
 
       # depth_mm: where it is deepest. found_by: how the depth was found (seen, feeler, guessed) or nil; depth_range_mm: [least, most] it may be, or nil.
-      attr_reader :id, :type, :enters, :path, :depth_mm, :width_mm, :mend, :found_by, :depth_range_mm, :found_on, :chosen
+      attr_reader :id,
+                  :type,
+                  :enters,
+                  :path,
+                  :depth_mm,
+                  :width_mm,
+                  :mend,
+                  :found_by,
+                  :depth_range_mm,
+                  :found_on,
+                  :chosen
 
       # path: [{ clock_deg:, z_mm:, r_mm: (faces only), depth_mm: (where it differs there) }]; mend: nil or "none" where it is open.
       # chosen: what the turner means to do about it, or nil. group is only for the eye.
-      def initialize(id:, type:, enters:, path:, depth_mm:, width_mm:, through: false, mend: nil, found_by: nil, depth_range_mm: nil, found_on: nil, chosen: nil,
-                     group: nil)
+      def initialize(
+        id:,
+        type:,
+        enters:,
+        path:,
+        depth_mm:,
+        width_mm:,
+        through: false,
+        mend: nil,
+        found_by: nil,
+        depth_range_mm: nil,
+        found_on: nil,
+        chosen: nil,
+        group: nil
+      )
         @id = id
         @type = type
         @enters = enters
@@ -39,8 +63,21 @@ module MossyAnvil
 
       # As a blank file has it, symbol-keyed.
       def to_document
-        { id: id, type: type, enters: enters, path: path, depth_mm: depth_mm, width_mm: width_mm, through: through? || nil, mend: mended? ? mend : nil, found_by: found_by,
-          depth_range_mm: depth_range_mm, found_on: found_on, chosen: chosen, group: @group }.compact
+        {
+          id: id,
+          type: type,
+          enters: enters,
+          path: path,
+          depth_mm: depth_mm,
+          width_mm: width_mm,
+          through: through? || nil,
+          mend: mended? ? mend : nil,
+          found_by: found_by,
+          depth_range_mm: depth_range_mm,
+          found_on: found_on,
+          chosen: chosen,
+          group: @group
+        }.compact
       end
 
       def path? = true
@@ -64,7 +101,11 @@ module MossyAnvil
 
       # The same so deep where it is deepest, elsewhere in proportion, and sure of it.
       def at_depth(depth_mm)
-        with(path: path.map { |point| point.merge(depth_mm: point[:depth_mm] * depth_mm / self.depth_mm) }, depth_mm: depth_mm, depth_range_mm: nil)
+        with(
+          path: path.map { |point| point.merge(depth_mm: point[:depth_mm] * depth_mm / self.depth_mm) },
+          depth_mm: depth_mm,
+          depth_range_mm: nil
+        )
       end
 
       # The same along other points, which carry their depths.
@@ -89,7 +130,9 @@ module MossyAnvil
       # On the side the angle turns evenly the short way; on a face the path is straight.
       # with_points: and its own points, each a piece of no length.
       def samples(shape, count: SAMPLES, with_points: false)
-        PIECES.of([self, shape, count, with_points]) { with_points ? pieces_and_points(shape, count) : even_pieces(shape, count) }
+        PIECES.of([self, shape, count, with_points]) do
+          with_points ? pieces_and_points(shape, count) : even_pieces(shape, count)
+        end
       end
 
       # mm along the surface.
@@ -111,20 +154,34 @@ module MossyAnvil
 
       def even_pieces(shape, count)
         lengths = lengths_mm(shape)
-        legs.zip(lengths, pieces_of(lengths, count)).map do |(from, to), length, pieces|
-          share = (Numo::DFloat.new(pieces).seq + 0.5) / pieces
-          on_leg(from, to, share, shape).push(Numo::DFloat.zeros(pieces) + (length / pieces), (share * (to[:depth_mm] - from[:depth_mm])) + from[:depth_mm])
-        end.transpose.map { |parts| parts.size == 1 ? parts[0] : Numo::DFloat.hstack(parts) }.then { |columns| Samples.new(**Samples.members.zip(columns).to_h) }
+        legs
+          .zip(lengths, pieces_of(lengths, count))
+          .map do |(from, to), length, pieces|
+            share = (Numo::DFloat.new(pieces).seq + 0.5) / pieces
+            on_leg(from, to, share, shape).push(
+              Numo::DFloat.zeros(pieces) + (length / pieces),
+              (share * (to[:depth_mm] - from[:depth_mm])) + from[:depth_mm]
+            )
+          end
+          .transpose
+          .map { |parts| parts.size == 1 ? parts[0] : Numo::DFloat.hstack(parts) }
+          .then { |columns| Samples.new(**Samples.members.zip(columns).to_h) }
       end
 
       # The even pieces and the path's own points after them, its last one over again up to a full POINTS, so that most paths have equally many.
       def pieces_and_points(shape, count)
         even = samples(shape, count: count)
         points = path + ([path.last] * (-path.size % POINTS))
-        clock, z, depth, r = %i[clock_deg z_mm depth_mm r_mm].map { |name| Numo::DFloat.cast(points.map { |point| point[name].to_f }) }
+        clock, z, depth, r =
+          %i[clock_deg z_mm depth_mm r_mm].map { |name| Numo::DFloat.cast(points.map { |point| point[name].to_f }) }
         radius = side? ? shape.radius_mm(clock, z) + (z * 0) : r
         own = [ClockAngle.fold_all(clock), radius, side? ? z : (z * 0) + face_z_mm(shape), z * 0, depth]
-        Samples.new(**Samples.members.zip(even.to_a, own).to_h { |member, pieces, more| [member, Numo::DFloat.hstack([pieces, more])] })
+        Samples.new(
+          **Samples
+            .members
+            .zip(even.to_a, own)
+            .to_h { |member, pieces, more| [member, Numo::DFloat.hstack([pieces, more])] }
+        )
       end
 
       # How many pieces each leg gets of so many: as its length, and at least one.
@@ -150,7 +207,11 @@ module MossyAnvil
 
       def across_face(from, to, share, shape)
         x_mm, y_mm = flat(from).zip(flat(to)).map { |here, there| (share * (there - here)) + here }
-        [ClockAngle.fold_all(Numo::DFloat::Math.atan2(x_mm, y_mm) / ClockAngle::RADIANS), Numo::DFloat::Math.hypot(x_mm, y_mm), (share * 0) + face_z_mm(shape)]
+        [
+          ClockAngle.fold_all(Numo::DFloat::Math.atan2(x_mm, y_mm) / ClockAngle::RADIANS),
+          Numo::DFloat::Math.hypot(x_mm, y_mm),
+          (share * 0) + face_z_mm(shape)
+        ]
       end
 
       def leg_length(from, to, shape)
@@ -159,7 +220,12 @@ module MossyAnvil
           return Math.hypot(x2 - x1, y2 - y1)
         end
 
-        middle = surface_mm(from[:clock_deg] + (ClockAngle.turn(from[:clock_deg], to[:clock_deg]) / 2), (from[:z_mm] + to[:z_mm]) / 2.0, shape)
+        middle =
+          surface_mm(
+            from[:clock_deg] + (ClockAngle.turn(from[:clock_deg], to[:clock_deg]) / 2),
+            (from[:z_mm] + to[:z_mm]) / 2.0,
+            shape
+          )
         arc = ClockAngle.turn(from[:clock_deg], to[:clock_deg]) * ClockAngle::RADIANS * middle
         Math.hypot(arc, to[:z_mm] - from[:z_mm])
       end

@@ -10,7 +10,9 @@ module MossyAnvil
       # List of PathRows that holds every path once; count: pieces wanted (see PathDefect#samples). with_points: the paths' own points, where depth may be
       # greatest, as well: pieces of no length.
       def self.of(paths, shape, count: PathDefect::SAMPLES, with_points: false)
-        alike(paths, shape, count: count, with_points: with_points).map { |own| new(own, shape, count, with_points: with_points) }
+        alike(paths, shape, count: count, with_points: with_points).map do |own|
+          new(own, shape, count, with_points: with_points)
+        end
       end
 
       # The paths in lists of such as make one PathRows.
@@ -22,7 +24,8 @@ module MossyAnvil
         @paths = paths
         @enters = paths.first.enters
         samples = paths.map { |path| path.samples(shape, count: count, with_points: with_points) }
-        @clock_deg, @radius_mm, @z_mm, @length_mm, @depth_mm = PathDefect::Samples.members.map { |member| PathRows.stack(samples.map(&member)) }
+        @clock_deg, @radius_mm, @z_mm, @length_mm, @depth_mm =
+          PathDefect::Samples.members.map { |member| PathRows.stack(samples.map(&member)) }
         freeze
       end
 
@@ -35,7 +38,9 @@ module MossyAnvil
 
       # Arrays of one size as the rows of one.
       def self.stack(lines)
-        Numo::DFloat.zeros(lines.size, lines.first.size).tap { |table| lines.each_with_index { |line, row| table[row, true] = line } }
+        Numo::DFloat
+          .zeros(lines.size, lines.first.size)
+          .tap { |table| lines.each_with_index { |line, row| table[row, true] = line } }
       end
     end
   end

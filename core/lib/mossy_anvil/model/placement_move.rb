@@ -6,7 +6,9 @@ module MossyAnvil
     class PlacementMove
       # blank: as surveyed, with a form; move: what of Placement's changes, symbol-keyed. Raises InvalidInput under `at`.
       def initialize(blank, move, at: "")
-        raise InvalidInput, [Fault.new(path: at, problem: "has nothing to move", allowed: "a form in the blank")] unless blank.form
+        unless blank.form
+          raise InvalidInput, [Fault.new(path: at, problem: "has nothing to move", allowed: "a form in the blank")]
+        end
 
         @placement = Placement.present.with(**move)
         @form = @placement.form(blank.form)
@@ -16,17 +18,24 @@ module MossyAnvil
 
       # { form:, centres: } as in a blank file; centres nil on the survey's own axis.
       def to_h
-        { form: PlacementMove.tidy(@form.to_document),
-          centres: @centres.as_surveyed? ? nil : PlacementMove.tidy({ head_mm: @centres.head_mm, tail_mm: @centres.tail_mm }) }
+        {
+          form: PlacementMove.tidy(@form.to_document),
+          centres:
+            @centres.as_surveyed? ? nil : PlacementMove.tidy({ head_mm: @centres.head_mm, tail_mm: @centres.tail_mm })
+        }
       end
 
       # Hundredths of a mm are as fine as anyone marks.
       def self.tidy(node)
         case node
-        when Hash then node.transform_values { |value| tidy(value) }
-        when Array then node.map { |value| tidy(value) }
-        when Float then node.round(2)
-        else node
+        when Hash
+          node.transform_values { |value| tidy(value) }
+        when Array
+          node.map { |value| tidy(value) }
+        when Float
+          node.round(2)
+        else
+          node
         end
       end
 
@@ -38,10 +47,19 @@ module MossyAnvil
         past = [-low, high - length].max
         faults = []
         if past > 0.005
-          faults << Fault.new(path: at, problem: "takes the form #{past.round(1)} mm past the end of the wood",
-            allowed: "a place within its #{length.round(1)} mm")
+          faults << Fault.new(
+            path: at,
+            problem: "takes the form #{past.round(1)} mm past the end of the wood",
+            allowed: "a place within its #{length.round(1)} mm"
+          )
         end
-        faults << Fault.new(path: at, problem: "takes a centre off the wood", allowed: "both on the wood of their face") unless @centres.on_wood?(blank.shape)
+        unless @centres.on_wood?(blank.shape)
+          faults << Fault.new(
+            path: at,
+            problem: "takes a centre off the wood",
+            allowed: "both on the wood of their face"
+          )
+        end
         raise InvalidInput, faults if faults.any?
       end
     end

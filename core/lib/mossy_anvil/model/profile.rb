@@ -34,16 +34,19 @@ module MossyAnvil
       # Radii in mm at an array of z (mm), of the same shape.
       def radii_mm(z_mm)
         # The leg each z lies on: how many of the points between the ends it has passed.
-        leg = @knots.empty? ? Numo::Int32.zeros(*z_mm.shape) : z_mm.reshape(*z_mm.shape, 1).ge(@knots).count_true(axis: -1)
+        leg =
+          @knots.empty? ? Numo::Int32.zeros(*z_mm.shape) : z_mm.reshape(*z_mm.shape, 1).ge(@knots).count_true(axis: -1)
         z0, width, *rest = @table.map { |column| column[leg] }
         at_share(((z_mm - z0) / width).clip(0, 1), *rest)
       end
 
       # [[z_mm, r_mm], ...], `steps` even pieces to each leg, ends included; fewer where the legs are short and many.
       def polyline(steps: [12, (POLYLINE_PIECES / (points.size - 1.0)).ceil].min)
-        points.each_cons(2).flat_map do |(z0, _), (z1, _)|
-          Array.new(steps) { |step| z0 + ((z1 - z0) * step / steps) }
-        end.push(last_z_mm).then { |line| line.zip(radii_mm(Numo::DFloat.cast(line)).to_a) }
+        points
+          .each_cons(2)
+          .flat_map { |(z0, _), (z1, _)| Array.new(steps) { |step| z0 + ((z1 - z0) * step / steps) } }
+          .push(last_z_mm)
+          .then { |line| line.zip(radii_mm(Numo::DFloat.cast(line)).to_a) }
       end
 
       private
@@ -51,19 +54,28 @@ module MossyAnvil
       # For each leg: z it starts at, its width, and the cubic of its radius by the share of the way along it (constant term first).
       # From radii and tangents at both ends (Hermite); without tangents a straight line.
       def legs(tangents)
-        points.each_cons(2).with_index.map do |((z0, r0), (z1, r1)), index|
-          width = z1 - z0
-          rise = r1 - r0
-          t0, t1 = tangents ? [tangents[index] * width, tangents[index + 1] * width] : [rise, rise]
-          [z0, width, r0, t0, (3 * rise) - (2 * t0) - t1, t0 + t1 - (2 * rise)].freeze
-        end.freeze
+        points
+          .each_cons(2)
+          .with_index
+          .map do |((z0, r0), (z1, r1)), index|
+            width = z1 - z0
+            rise = r1 - r0
+            t0, t1 = tangents ? [tangents[index] * width, tangents[index + 1] * width] : [rise, rise]
+            [z0, width, r0, t0, (3 * rise) - (2 * t0) - t1, t0 + t1 - (2 * rise)].freeze
+          end
+          .freeze
       end
 
-      def at_share(share, constant, linear, square, cube) = (((((share * cube) + square) * share) + linear) * share) + constant
+      def at_share(share, constant, linear, square, cube) =
+        (((((share * cube) + square) * share) + linear) * share) + constant
 
       def monotone_tangents
         slopes = points.each_cons(2).map { |(z0, r0), (z1, r1)| (r1 - r0) / (z1 - z0) }
-        tangents = [slopes.first, *slopes.each_cons(2).map { |a, b| (a * b).positive? ? (a + b) / 2 : 0.0 }, slopes.last]
+        tangents = [
+          slopes.first,
+          *slopes.each_cons(2).map { |a, b| (a * b).positive? ? (a + b) / 2 : 0.0 },
+          slopes.last
+        ]
         slopes.each_with_index { |slope, index| limit_tangents(tangents, index, slope) }
         tangents.freeze
       end

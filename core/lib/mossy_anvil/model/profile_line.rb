@@ -18,7 +18,13 @@ module MossyAnvil
 
         line = line.reverse if line.first[0] > line.last[0]
         back = line.each_cons(2).find { |(before, _), (here, _)| here < before - NEAR_MM }
-        refuse(at, "turns back at #{back[0][0].round(1)} mm along", "a curve that goes on along the axis: an undercut is no profile") if back
+        if back
+          refuse(
+            at,
+            "turns back at #{back[0][0].round(1)} mm along",
+            "a curve that goes on along the axis: an undercut is no profile"
+          )
+        end
         start = line.first[0]
         stepped(line).map { |along, off| [from_z_mm + along - start, off.abs] }
       end

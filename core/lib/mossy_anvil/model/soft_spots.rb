@@ -9,9 +9,10 @@ module MossyAnvil
       # u, v: mm on the surface, flat; depth_mm: how deep the awl went.
       Spot = Struct.new(:u, :v, :depth_mm)
       # from, to: [u, v] corners of the zone; depth_mm: the deepest of its places.
-      Zone = Struct.new(:from, :to, :depth_mm) do
-        def hold?(spot) = spot.u.between?(from[0], to[0]) && spot.v.between?(from[1], to[1])
-      end
+      Zone =
+        Struct.new(:from, :to, :depth_mm) do
+          def hold?(spot) = spot.u.between?(from[0], to[0]) && spot.v.between?(from[1], to[1])
+        end
 
       # rule: the row `shows` of the tests table.
       def initialize(spots, rule)

@@ -13,8 +13,11 @@ module MossyAnvil
 
       # Rows by key and by name, in lower case.
       def self.rows(table)
-        (@rows ||= {})[table] ||=
-          Table.rows(table).flat_map { |row| [row["key"], row["name"]].map { |name| [name.downcase, row] } }.to_h.freeze
+        (@rows ||= {})[table] ||= Table
+          .rows(table)
+          .flat_map { |row| [row["key"], row["name"]].map { |name| [name.downcase, row] } }
+          .to_h
+          .freeze
       end
 
       attr_reader :row
@@ -39,7 +42,8 @@ module MossyAnvil
       def term = Message.text(name)
 
       # What its dust or its heat does, beyond the usual, as an amount of a message.
-      def caution = wood? ? Message.term("tables.woods.dust.#{row['dust']}") : Table.term("other_stock", row["key"], "caution")
+      def caution =
+        wood? ? Message.term("tables.woods.dust.#{row["dust"]}") : Table.term("other_stock", row["key"], "caution")
 
       def source = wood? ? Table["woods"]["sources"].fetch(row["from"]) : Table["other_stock"]["source"]
     end

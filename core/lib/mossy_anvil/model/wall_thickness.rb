@@ -33,20 +33,22 @@ module MossyAnvil
       def least
         return unless @form.hollow?
 
-        @least ||= begin
-          thickness, at = nearest(inside_line, outside_line)
-          Least.new(thickness_mm: thickness, z_mm: inside_line[at][0], r_mm: inside_line[at][1])
-        end
+        @least ||=
+          begin
+            thickness, at = nearest(inside_line, outside_line)
+            Least.new(thickness_mm: thickness, z_mm: inside_line[at][0], r_mm: inside_line[at][1])
+          end
       end
 
       # Places all along the inside of a hollow form, each with the wall there; the one where it is least among them.
       def places
-        @places ||= begin
-          inside = inside_line.each_slice(EVERY).map(&:first).push([least.z_mm, least.r_mm])
-          (z, r), (z0, r0), (z1, r1) = by_axis(inside), by_axis(outside_line[0...-1]), by_axis(outside_line[1..])
-          from_z, from_r = [[z, z0], [r, r0]].map { |points, starts| points.reshape(points.size, 1) - starts }
-          Places.new(z, r, to_pieces(from_z, from_r, z1 - z0, r1 - r0).min(axis: 1))
-        end
+        @places ||=
+          begin
+            inside = inside_line.each_slice(EVERY).map(&:first).push([least.z_mm, least.r_mm])
+            (z, r), (z0, r0), (z1, r1) = by_axis(inside), by_axis(outside_line[0...-1]), by_axis(outside_line[1..])
+            from_z, from_r = [[z, z0], [r, r0]].map { |points, starts| points.reshape(points.size, 1) - starts }
+            Places.new(z, r, to_pieces(from_z, from_r, z1 - z0, r1 - r0).min(axis: 1))
+          end
       end
 
       # Clock hours, in degrees, at which the wood's own surface crosses the hollow: there is a feather edge. Empty on a whole rim.
@@ -58,10 +60,16 @@ module MossyAnvil
 
       # From the axis over the closed end and along the outside to the rim, [z, r].
       def outside_line
-        @outside_line ||= begin
-          heights = heights_of(@form.outside)
-          closed_line([heights.to_a, Numo::DFloat.minimum(@form.outside.radii_mm(heights), nearest_surface(heights)).to_a].transpose)
-        end
+        @outside_line ||=
+          begin
+            heights = heights_of(@form.outside)
+            closed_line(
+              [
+                heights.to_a,
+                Numo::DFloat.minimum(@form.outside.radii_mm(heights), nearest_surface(heights)).to_a
+              ].transpose
+            )
+          end
       end
 
       # A line along the outside, led over the closed end to the axis.
@@ -73,13 +81,16 @@ module MossyAnvil
       end
 
       def inside_line
-        @inside_line ||= heights_of(@form.inside).then { |heights| [heights.to_a, @form.inside.radii_mm(heights).to_a].transpose }
+        @inside_line ||=
+          heights_of(@form.inside).then { |heights| [heights.to_a, @form.inside.radii_mm(heights).to_a].transpose }
       end
 
       # Even places along a profile, and its own points, where it may turn a corner.
       def heights_of(profile)
         low, high = profile.first_z_mm, profile.last_z_mm
-        Numo::DFloat.cast((Array.new(STEPS + 1) { |step| low + ((high - low) * step / STEPS) } + profile.points.map(&:first)).uniq.sort)
+        Numo::DFloat.cast(
+          (Array.new(STEPS + 1) { |step| low + ((high - low) * step / STEPS) } + profile.points.map(&:first)).uniq.sort
+        )
       end
 
       # The wood's nearest surface at each z, over the hours at which it does not cross the hollow; so far out that it does not count where it does at all.
@@ -96,7 +107,8 @@ module MossyAnvil
 
       def runs_out
         heights = heights_of(@form.inside)
-        inner, outer = [@form.inside, @form.outside].map { |profile| profile.radii_mm(heights).reshape(1, heights.size) }
+        inner, outer =
+          [@form.inside, @form.outside].map { |profile| profile.radii_mm(heights).reshape(1, heights.size) }
         wood = surface(heights) + (inner * 0)
         short = wood.lt(outer)
         (short & wood.lt(inner + (short.any? ? own_wall_mm * FEATHER_SHARE : 0))).count_true(axis: 1).gt(0)

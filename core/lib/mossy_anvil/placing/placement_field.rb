@@ -21,7 +21,19 @@ module MossyAnvil
 
       # kept, in_view: share of each finding (by id); through: ids that reach both skins; air: share of the outside that would lie off the wood;
       # bark_rim: share of the turn at the mouth where the wood's own surface is kept; off_axis_mm: how far the centre of mass lies off the axis.
-      Measures = Struct.new(:kept, :in_view, :through, :air, :bark_rim, :yield, :off_axis_mm, :tenon_mm, :scale, keyword_init: true)
+      Measures =
+        Struct.new(
+          :kept,
+          :in_view,
+          :through,
+          :air,
+          :bark_rim,
+          :yield,
+          :off_axis_mm,
+          :tenon_mm,
+          :scale,
+          keyword_init: true
+        )
 
       attr_reader :blank
 
@@ -47,23 +59,34 @@ module MossyAnvil
 
         wood, findings = [@wood, @findings].map { |points| brought(points, centres, frame) }
         inside = within(wood, tables)
-        Measures.new(**of_findings(findings, tables), **of_wood(wood, inside), **of_skin(centres, frame, tables), scale: placement.scale,
-          tenon_mm: tables.opens == "tail" ? tables.low : centres.length_mm(@shape) - tables.high)
+        Measures.new(
+          **of_findings(findings, tables),
+          **of_wood(wood, inside),
+          **of_skin(centres, frame, tables),
+          scale: placement.scale,
+          tenon_mm: tables.opens == "tail" ? tables.low : centres.length_mm(@shape) - tables.high
+        )
       end
 
       private
 
       # A form as look-up tables of radii over its height; inner: nil where it is solid.
-      Tables = Struct.new(:low, :high, :opens, :outer, :inner, :inner_low, :inner_high) do
-        def rows(z_mm) = Numo::Int32.cast(((z_mm - low) * (TABLE_STEPS / (high - low))).round.clip(0, TABLE_STEPS))
-      end
+      Tables =
+        Struct.new(:low, :high, :opens, :outer, :inner, :inner_low, :inner_high) do
+          def rows(z_mm) = Numo::Int32.cast(((z_mm - low) * (TABLE_STEPS / (high - low))).round.clip(0, TABLE_STEPS))
+        end
 
       # An even grid of points in the wood, with the mass of each.
       def lay_wood
         reach, length = @shape.max_radius_mm, @shape.length_mm
         across = ((Numo::DFloat.new(WOOD_STEPS).seq + 0.5) / WOOD_STEPS * 2 * reach) - reach
         along = (Numo::DFloat.new(WOOD_STEPS).seq + 0.5) / WOOD_STEPS * length
-        x, y, z = [across.reshape(WOOD_STEPS, 1, 1), across.reshape(1, WOOD_STEPS, 1), along.reshape(1, 1, WOOD_STEPS)].map { |line| (line + Numo::DFloat.zeros(WOOD_STEPS, WOOD_STEPS, WOOD_STEPS)).flatten }
+        x, y, z =
+          [
+            across.reshape(WOOD_STEPS, 1, 1),
+            across.reshape(1, WOOD_STEPS, 1),
+            along.reshape(1, 1, WOOD_STEPS)
+          ].map { |line| (line + Numo::DFloat.zeros(WOOD_STEPS, WOOD_STEPS, WOOD_STEPS)).flatten }
         clock, radius = Numo::DFloat::Math.atan2(x, y) / ClockAngle::RADIANS, Numo::DFloat::Math.hypot(x, y)
         held = (@shape.radius_mm(clock, z) + (z * 0)).ge(radius).where
         @wood = [x, y, z].map { |line| line[held].dup }
@@ -74,16 +97,23 @@ module MossyAnvil
 
       # Points of every finding one after another; @owner says whose each is.
       def lay_findings
-        parts = blank.defects.map { |defect| defect.path? ? Model::CrackSheet.of(defect, @shape).places : body_places(defect) }
+        parts =
+          blank.defects.map do |defect|
+            defect.path? ? Model::CrackSheet.of(defect, @shape).places : body_places(defect)
+          end
         stride = [(parts.sum { |clock, _, _| clock.size } / MOST_POINTS.to_f).ceil, 1].max
         @counts = []
-        lines = parts.map do |clock, radius, z|
-          some = (0...clock.size).step(stride).to_a
-          x, y = radius * Numo::DFloat::Math.sin(clock * ClockAngle::RADIANS), radius * Numo::DFloat::Math.cos(clock * ClockAngle::RADIANS)
-          @counts << some.size
-          [x, y, z].map { |line| line[some].dup }
-        end
-        @findings = 3.times.map { |axis| lines.empty? ? Numo::DFloat[] : Numo::DFloat.hstack(lines.map { |line| line[axis] }) }
+        lines =
+          parts.map do |clock, radius, z|
+            some = (0...clock.size).step(stride).to_a
+            x, y =
+              radius * Numo::DFloat::Math.sin(clock * ClockAngle::RADIANS),
+              radius * Numo::DFloat::Math.cos(clock * ClockAngle::RADIANS)
+            @counts << some.size
+            [x, y, z].map { |line| line[some].dup }
+          end
+        @findings =
+          3.times.map { |axis| lines.empty? ? Numo::DFloat[] : Numo::DFloat.hstack(lines.map { |line| line[axis] }) }
         @bounds = @counts.each_with_object([0]) { |count, bounds| bounds << (bounds.last + count) }
       end
 
@@ -92,7 +122,11 @@ module MossyAnvil
         half = body.size_mm.map { |extent| extent / 2 }
         radial, tangential = (across * half[0]) + body.radius_mm, along_arc * half[1]
         clock = (Numo::DFloat::Math.atan2(tangential, radial) / ClockAngle::RADIANS) + body.clock_deg
-        [clock, Numo::DFloat::Math.hypot(radial, tangential), (Numo::DFloat.cast(Solid::DefectLumps::BALL_LINE)[level] * half[2]) + body.z_mm]
+        [
+          clock,
+          Numo::DFloat::Math.hypot(radial, tangential),
+          (Numo::DFloat.cast(Solid::DefectLumps::BALL_LINE)[level] * half[2]) + body.z_mm
+        ]
       end
 
       # Forms differ by size and by end; where they lie is a shift of z.
@@ -100,7 +134,15 @@ module MossyAnvil
         key = [placement.scale, placement.flipped]
         own = @forms[key] ||= build_tables(placement.with(slide_mm: 0.0))
         slide = placement.slide_mm
-        Tables.new(own.low + slide, own.high + slide, own.opens, own.outer, own.inner, own.inner && (own.inner_low + slide), own.inner && (own.inner_high + slide))
+        Tables.new(
+          own.low + slide,
+          own.high + slide,
+          own.opens,
+          own.outer,
+          own.inner,
+          own.inner && (own.inner_low + slide),
+          own.inner && (own.inner_high + slide)
+        )
       end
 
       def build_tables(placement)
@@ -108,14 +150,22 @@ module MossyAnvil
         low, high = made.z_span_mm
         heights = (Numo::DFloat.new(TABLE_STEPS + 1).seq * ((high - low) / TABLE_STEPS)) + low
         inner = made.inside&.radii_mm(heights)
-        Tables.new(low, high, made.opens, made.outside.radii_mm(heights), inner, made.inside&.first_z_mm, made.inside&.last_z_mm)
+        Tables.new(
+          low,
+          high,
+          made.opens,
+          made.outside.radii_mm(heights),
+          inner,
+          made.inside&.first_z_mm,
+          made.inside&.last_z_mm
+        )
       end
 
       # [radius, z, x, y] about the axis of some points of the survey.
       def brought(points, centres, frame)
         x0, y0 = centres.head_mm
         x, y, z = points[0] - x0, points[1] - y0, points[2]
-        return [Numo::DFloat::Math.hypot(x, y), z, x, y] unless centres.tilted?
+        return Numo::DFloat::Math.hypot(x, y), z, x, y unless centres.tilted?
 
         x, y, z = frame.map { |unit| (x * unit[0]) + (y * unit[1]) + (z * unit[2]) }
         [Numo::DFloat::Math.hypot(x, y), z, x, y]
@@ -134,7 +184,10 @@ module MossyAnvil
         own = Numo::DFloat.cast(inside)
         mass = @mass * own
         total = mass.sum
-        { yield: own.sum / own.size, off_axis_mm: total.zero? ? 0.0 : Math.hypot((mass * x).sum, (mass * y).sum) / total }
+        {
+          yield: own.sum / own.size,
+          off_axis_mm: total.zero? ? 0.0 : Math.hypot((mass * x).sum, (mass * y).sum) / total
+        }
       end
 
       def of_findings((radius, z, *rest), tables)
@@ -146,14 +199,21 @@ module MossyAnvil
         inner = tables.inner ? inside & near_hollow(radius, z, rows, tables) : inside & ~inside
         rim = inside & (z.le(tables.low + IN_VIEW_MM) | z.ge(tables.high - IN_VIEW_MM))
         ids = blank.defects.map(&:id)
-        { kept: ids.zip(shares(inside)).to_h, in_view: ids.zip(shares(outer | inner | rim)).to_h,
-          through: ids.zip(shares(outer), shares(inner), blank.defects).filter_map { |id, out, into, defect| id if out.positive? && into.positive? && opens?(defect) } }
+        {
+          kept: ids.zip(shares(inside)).to_h,
+          in_view: ids.zip(shares(outer | inner | rim)).to_h,
+          through:
+            ids
+              .zip(shares(outer), shares(inner), blank.defects)
+              .filter_map { |id, out, into, defect| id if out.positive? && into.positive? && opens?(defect) }
+        }
       end
 
       def opens?(defect) = defect.open? || defect.type == "bark_inclusion"
 
       def near_hollow(radius, z, rows, tables)
-        above_floor = tables.opens == "tail" ? z.ge(tables.inner_low - IN_VIEW_MM) : z.le(tables.inner_high + IN_VIEW_MM)
+        above_floor =
+          tables.opens == "tail" ? z.ge(tables.inner_low - IN_VIEW_MM) : z.le(tables.inner_high + IN_VIEW_MM)
         (radius - IN_VIEW_MM).le(tables.inner[rows]) & above_floor
       end
 
@@ -167,7 +227,8 @@ module MossyAnvil
       def of_skin(centres, frame, tables)
         rows = Numo::Int32.cast((Numo::DFloat.new(SKIN_HEIGHTS).seq * (TABLE_STEPS / (SKIN_HEIGHTS - 1))).round)
         radius = tables.outer[rows].reshape(SKIN_HEIGHTS, 1)
-        z = ((Numo::DFloat.cast(rows) * ((tables.high - tables.low) / TABLE_STEPS)) + tables.low).reshape(SKIN_HEIGHTS, 1)
+        z =
+          ((Numo::DFloat.cast(rows) * ((tables.high - tables.low) / TABLE_STEPS)) + tables.low).reshape(SKIN_HEIGHTS, 1)
         off = Numo::DFloat.cast(~on_wood?(radius * SINES, radius * COSINES, z + (SINES * 0), centres, frame))
         mouth = (SKIN_HEIGHTS * RIM_SHARE).ceil
         rim = tables.opens == "tail" ? off[-mouth..-1, true] : off[0...mouth, true]
@@ -177,7 +238,10 @@ module MossyAnvil
 
       # Which of some places about the axis are in the wood.
       def on_wood?(x, y, z, centres, frame)
-        place = 3.times.map { |axis| (x * frame[0][axis]) + (y * frame[1][axis]) + (z * frame[2][axis]) + [*centres.head_mm, 0.0][axis] }
+        place =
+          3.times.map do |axis|
+            (x * frame[0][axis]) + (y * frame[1][axis]) + (z * frame[2][axis]) + [*centres.head_mm, 0.0][axis]
+          end
         centres.inside?(@shape, *place)
       end
     end

@@ -17,13 +17,17 @@ module MossyAnvil
         check(at)
         winged = blank.form.kind == "winged" || wished.any? { |wish| wish[:key] == "keep_bark_rim" }
         @air_allowed = Table["wishes"]["air_allowed"][winged ? "winged" : "plain"]
-        @volumes = blank.defects.to_h { |defect| [defect.id, defect.path? ? defect.run_mm(blank.shape) * defect.depth_mm : defect.volume_mm3] }
+        @volumes =
+          blank.defects.to_h do |defect|
+            [defect.id, defect.path? ? defect.run_mm(blank.shape) * defect.depth_mm : defect.volume_mm3]
+          end
       end
 
       # Worth of measures (PlacementField::Measures), the penalties taken off.
       def worth(measures)
         weight = @wished.sum { |wish| wish[:weight] }
-        (@wished.sum { |wish| wish[:weight] * value(wish, measures) } / weight) - penalty(measures) + between_equals(measures)
+        (@wished.sum { |wish| wish[:weight] * value(wish, measures) } / weight) - penalty(measures) +
+          between_equals(measures)
       end
 
       # May it be turned like that at all?
@@ -32,13 +36,20 @@ module MossyAnvil
       # 0 to 1.
       def value(wish, measures)
         case wish[:key]
-        when "lose_cracks" then 1 - kept_share(measures) { |defect| defect.path? && defect.crack? }
-        when "lose_trouble" then 1 - kept_share(measures) { |defect| !CHARACTER.include?(defect.type) }
-        when "keep_bark_rim" then measures.bark_rim
-        when "keep_in_view" then [measures.in_view.fetch(wish[:of]) * 3, 1.0].min
-        when "most_wood" then measures.yield
-        when "largest" then Table["wishes"]["sizes"].then { |low, high| ((measures.scale - low) / (high - low)).clamp(0.0, 1.0) }
-        else 1 / (1 + measures.off_axis_mm)
+        when "lose_cracks"
+          1 - kept_share(measures) { |defect| defect.path? && defect.crack? }
+        when "lose_trouble"
+          1 - kept_share(measures) { |defect| !CHARACTER.include?(defect.type) }
+        when "keep_bark_rim"
+          measures.bark_rim
+        when "keep_in_view"
+          [measures.in_view.fetch(wish[:of]) * 3, 1.0].min
+        when "most_wood"
+          measures.yield
+        when "largest"
+          Table["wishes"]["sizes"].then { |low, high| ((measures.scale - low) / (high - low)).clamp(0.0, 1.0) }
+        else
+          1 / (1 + measures.off_axis_mm)
         end
       end
 
@@ -48,12 +59,22 @@ module MossyAnvil
         raise InvalidInput, [Fault.new(path: at, problem: "are none", allowed: @rows.keys.join(", "))] if @wished.empty?
 
         ids = @blank.defects.map(&:id)
-        faults = @wished.each_with_index.filter_map do |wish, index|
-          if !@rows.key?(wish[:key]) then Fault.new(path: "#{at}/#{index}/key", problem: "is #{Fault.shown(wish[:key])}", allowed: @rows.keys.join(", "))
-          elsif @rows[wish[:key]]["of"] && !ids.include?(wish[:of])
-            Fault.new(path: "#{at}/#{index}/of", problem: wish[:of] ? "is #{Fault.shown(wish[:of])}" : "is missing", allowed: "a finding: #{ids.join(', ')}")
+        faults =
+          @wished.each_with_index.filter_map do |wish, index|
+            if !@rows.key?(wish[:key])
+              Fault.new(
+                path: "#{at}/#{index}/key",
+                problem: "is #{Fault.shown(wish[:key])}",
+                allowed: @rows.keys.join(", ")
+              )
+            elsif @rows[wish[:key]]["of"] && !ids.include?(wish[:of])
+              Fault.new(
+                path: "#{at}/#{index}/of",
+                problem: wish[:of] ? "is #{Fault.shown(wish[:of])}" : "is missing",
+                allowed: "a finding: #{ids.join(", ")}"
+              )
+            end
           end
-        end
         raise InvalidInput, faults if faults.any?
       end
 
@@ -65,7 +86,8 @@ module MossyAnvil
       end
 
       # Of two that are wished for alike, the larger and better balanced.
-      def between_equals(measures) = EQUALS_SHARE * (value({ key: "largest" }, measures) + value({ key: "best_balanced" }, measures)) / 2
+      def between_equals(measures) =
+        EQUALS_SHARE * (value({ key: "largest" }, measures) + value({ key: "best_balanced" }, measures)) / 2
 
       def penalty(measures)
         row = Table["wishes"]

@@ -25,7 +25,10 @@ module MossyAnvil
       # blank: as surveyed, with a form. wishes: see Wishes. freedoms: those of FREEDOMS that may change; flip: may it be turned end for end?
       # seed: a whole number, another one for other starts. Raises InvalidInput under `at`.
       def initialize(blank, wishes, freedoms: FREEDOMS, flip: true, seed: 1, at: "")
-        raise InvalidInput, [Fault.new(path: "#{at}/form", problem: "is missing", allowed: "a form to lay into the blank")] unless blank.form
+        unless blank.form
+          raise InvalidInput,
+                [Fault.new(path: "#{at}/form", problem: "is missing", allowed: "a form to lay into the blank")]
+        end
 
         @field = PlacementField.new(blank)
         @wishes = PlacementGoals.new(wishes, blank, at: "#{at}/wishes")
@@ -45,11 +48,13 @@ module MossyAnvil
         starts = best_starts.each_slice(parts).filter_map { |slice| slice[part] }
         return [] if block_given? && yield(0, starts.size, at_once(starts)) == :stop
 
-        starts.each_with_index.with_object([]) do |(start, index), found|
-          best = climb(start)
-          found << best if best.measures
-          break found if block_given? && yield(index + 1, starts.size, found) == :stop
-        end
+        starts
+          .each_with_index
+          .with_object([]) do |(start, index), found|
+            best = climb(start)
+            found << best if best.measures
+            break found if block_given? && yield(index + 1, starts.size, found) == :stop
+          end
       end
 
       # The present placement as an answer.
@@ -60,20 +65,30 @@ module MossyAnvil
       def self.different(rows, shape)
         steps = steps_of(shape)
         some = rows.any? { |row| row[:fits] } ? rows.select { |row| row[:fits] } : rows
-        some.sort_by { |row| [-row[:worth].round(6), row[:move][:flipped] ? 1 : 0, *row[:move].values_at(*FREEDOMS)] }.each_with_object([]) do |row, chosen|
-          chosen << row if chosen.size < ANSWERS && chosen.none? { |other| alike?(row[:move], other[:move], steps) }
-        end
+        some
+          .sort_by { |row| [-row[:worth].round(6), row[:move][:flipped] ? 1 : 0, *row[:move].values_at(*FREEDOMS)] }
+          .each_with_object([]) do |row, chosen|
+            chosen << row if chosen.size < ANSWERS && chosen.none? { |other| alike?(row[:move], other[:move], steps) }
+          end
       end
 
       def self.alike?(one, other, steps)
-        one[:flipped] == other[:flipped] && FREEDOMS.all? { |freedom| (one[freedom] - other[freedom]).abs <= steps[freedom] * APART_STEPS }
+        one[:flipped] == other[:flipped] &&
+          FREEDOMS.all? { |freedom| (one[freedom] - other[freedom]).abs <= steps[freedom] * APART_STEPS }
       end
       private_class_method :alike?
 
       # First step along each freedom.
       def self.steps_of(shape)
         across = shape.max_radius_mm * 0.05
-        { slide_mm: [shape.length_mm * 0.06, 1.0].max, x_mm: across, y_mm: across, lean_x_mm: across, lean_y_mm: across, scale: 0.08 }
+        {
+          slide_mm: [shape.length_mm * 0.06, 1.0].max,
+          x_mm: across,
+          y_mm: across,
+          lean_x_mm: across,
+          lean_y_mm: across,
+          scale: 0.08
+        }
       end
 
       private
@@ -92,15 +107,22 @@ module MossyAnvil
       # The present one first, then the starts worth most.
       def best_starts
         spread = Array.new(STARTS) { |index| spread_start(index + 1 + (@seed * STARTS)) }
-        ends = @flip ? [Model::Placement.present, Model::Placement.present.with(flipped: true)] : [Model::Placement.present]
-        ends + spread.sort_by.with_index { |placement, index| [-answer(placement).worth, index] }.first(CLIMBED - ends.size)
+        ends =
+          @flip ? [Model::Placement.present, Model::Placement.present.with(flipped: true)] : [Model::Placement.present]
+        ends +
+          spread.sort_by.with_index { |placement, index| [-answer(placement).worth, index] }.first(CLIMBED - ends.size)
       end
 
       # Evenly spread by radical inverses (Halton), each freedom over three of its first steps either way.
       def spread_start(number)
-        changes = @freedoms.each_with_index.to_h do |freedom, index|
-          [freedom, Model::Placement.present[freedom] + (((2 * radical_inverse(number, PRIMES[index])) - 1) * 3 * steps[freedom])]
-        end
+        changes =
+          @freedoms.each_with_index.to_h do |freedom, index|
+            [
+              freedom,
+              Model::Placement.present[freedom] +
+                (((2 * radical_inverse(number, PRIMES[index])) - 1) * 3 * steps[freedom])
+            ]
+          end
         changes[:scale] = quantized(changes[:scale]) if changes.key?(:scale)
         Model::Placement.present.with(**changes, flipped: @flip && number.odd?)
       end
@@ -124,7 +146,9 @@ module MossyAnvil
         best = answer(start)
         scale = 1.0
         (HALVINGS + 1).times do
-          while (better = step_from(best, scale)) do best = better end
+          while (better = step_from(best, scale))
+            best = better
+          end
           scale /= 2
         end
         best
@@ -132,12 +156,15 @@ module MossyAnvil
 
       # The best neighbour so far along any freedom, or nil where none is better.
       def step_from(best, scale)
-        found = @freedoms.product([1, -1]).inject(best) do |so_far, (freedom, sign)|
-          moved = so_far.placement[freedom] + (sign * scale * steps[freedom])
-          moved = quantized(moved) if freedom == :scale
-          tried = answer(so_far.placement.with(freedom => moved))
-          tried.worth > so_far.worth + 1e-9 ? tried : so_far
-        end
+        found =
+          @freedoms
+            .product([1, -1])
+            .inject(best) do |so_far, (freedom, sign)|
+              moved = so_far.placement[freedom] + (sign * scale * steps[freedom])
+              moved = quantized(moved) if freedom == :scale
+              tried = answer(so_far.placement.with(freedom => moved))
+              tried.worth > so_far.worth + 1e-9 ? tried : so_far
+            end
         found.equal?(best) ? nil : found
       end
     end

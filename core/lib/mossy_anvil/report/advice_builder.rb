@@ -15,12 +15,17 @@ module MossyAnvil
       private
 
       # Does something open grow before the whole section splits?
-      def grows_first?(stage) = stage[:crack_runs_rpm] && (stage[:burst_rpm].nil? || stage[:crack_runs_rpm] < stage[:burst_rpm])
+      def grows_first?(stage) =
+        stage[:crack_runs_rpm] && (stage[:burst_rpm].nil? || stage[:crack_runs_rpm] < stage[:burst_rpm])
 
       # What is open, by its kind and its letters: "crack B", "pocket A with bark C". A message of one or two.
       def opened(ids)
         kinds = ids.map { |id| opening(id) }
-        kinds.size == 1 ? kinds.first : Message.of("advice.opened_with", first: kinds.first, others: Message.ids(ids.drop(1)))
+        if kinds.size == 1
+          kinds.first
+        else
+          Message.of("advice.opened_with", first: kinds.first, others: Message.ids(ids.drop(1)))
+        end
       end
 
       def opening(id)

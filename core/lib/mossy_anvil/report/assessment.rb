@@ -16,13 +16,19 @@ module MossyAnvil
       # Plain data, numbers at full precision: stages by name, defects in the order of the survey, form, drying, finish,
       # findings by station, next_move, geometry for drawing, and workings by JSON Pointer.
       def to_h
-        @to_h ||= begin
-          workings = Workings.new
-          report = reckon(SolidAnalysis.new(@blank, @climate, @fineness), workings)
-          findings = AdviceList.new(@blank, report)
-          report.merge(verdict: findings.verdict.to_s, findings: findings.to_h, next_move: NextMove.new(report, planned: @blank.mend ? @blank.mend[:steps] : []).to_h,
-            geometry: Geometry.new(@blank, @surveyed).to_h, workings: workings.to_h)
-        end
+        @to_h ||=
+          begin
+            workings = Workings.new
+            report = reckon(SolidAnalysis.new(@blank, @climate, @fineness), workings)
+            findings = AdviceList.new(@blank, report)
+            report.merge(
+              verdict: findings.verdict.to_s,
+              findings: findings.to_h,
+              next_move: NextMove.new(report, planned: @blank.mend ? @blank.mend[:steps] : []).to_h,
+              geometry: Geometry.new(@blank, @surveyed).to_h,
+              workings: workings.to_h
+            )
+          end
       end
 
       private
@@ -38,16 +44,28 @@ module MossyAnvil
       end
 
       def reckon(solid, workings)
-        stages = Solid::Stage.names_for(@blank).to_h { |name| [name, StageReport.new(name, solid, workings).to_h.merge(worst: nil)] }
+        stages =
+          Solid::Stage
+            .names_for(@blank)
+            .to_h { |name| [name, StageReport.new(name, solid, workings).to_h.merge(worst: nil)] }
         solid.let_go
         add_worst(stages)
         water = DryingReport.new(@blank, @climate, workings, now: @now).to_h
-        defects = solid.shares.each_with_index.map { |(defect, share), index| DefectReport.of(defect, index, share, @blank, workings, water: water) }
-        { name: @blank.name, number: @blank.number, stages: stages, defects: defects, worth: ValueReport.new(@blank, defects, workings).to_h,
+        defects =
+          solid.shares.each_with_index.map do |(defect, share), index|
+            DefectReport.of(defect, index, share, @blank, workings, water: water)
+          end
+        {
+          name: @blank.name,
+          number: @blank.number,
+          stages: stages,
+          defects: defects,
+          worth: ValueReport.new(@blank, defects, workings).to_h,
           **IntersectionReport.new(solid, workings).to_h,
           form: FormReport.new(solid, @surveyed, workings).to_h(stages, water),
           drying: water,
-          finish: FinishReport.new(solid, stages, workings).to_h }
+          finish: FinishReport.new(solid, stages, workings).to_h
+        }
       end
     end
   end

@@ -9,17 +9,27 @@ module MossyAnvil
       # One piece of advice.
       def to_a
         stock = @blank.material.stock
-        named = [*(stock ? [Message.of("advice.stock_caution", stock: stock.term, caution: stock.caution)] : []),
-                 *rows.map { |row| Message.of("tables.cautions.#{row['mark']}.text") }]
+        named = [
+          *(stock ? [Message.of("advice.stock_caution", stock: stock.term, caution: stock.caution)] : []),
+          *rows.map { |row| Message.of("tables.cautions.#{row["mark"]}.text") }
+        ]
         return [] if named.empty?
 
-        [say(@report[:stages].any? { |_, stage| stage[:not_like_this] } ? :stop : :care, "look_out", dangers: [named, "messages"])]
+        [
+          say(
+            @report[:stages].any? { |_, stage| stage[:not_like_this] } ? :stop : :care,
+            "look_out",
+            dangers: [named, "messages"]
+          )
+        ]
       end
 
       private
 
       def rows
-        marks = @blank.material.character + @blank.defects.map { |defect| defect.detail_of(:of) == "knot" ? nil : defect.type }
+        marks =
+          @blank.material.character +
+            @blank.defects.map { |defect| defect.detail_of(:of) == "knot" ? nil : defect.type }
         Table.rows("cautions").select { |row| marks.include?(row["mark"]) }
       end
     end

@@ -6,19 +6,32 @@ module MossyAnvil
     class Comparison
       MOST = 4
       # Key (what its best and worst are called stands under `trade`), is more better, unit; in the order they are thought of.
-      RANKED = [[:limit_rpm, true, "rpm"], [:fill_ml, false, "ml"], [:yield_share, true, "share"], [:mend_hours, false, "h"], [:mass_g, false, "g"]].freeze
+      RANKED = [
+        [:limit_rpm, true, "rpm"],
+        [:fill_ml, false, "ml"],
+        [:yield_share, true, "share"],
+        [:mend_hours, false, "h"],
+        [:mass_g, false, "g"]
+      ].freeze
 
       # blank: as surveyed; sketches: as in a blank file, string-keyed and checked. Its own form comes first, where it has one.
       def initialize(blank, sketches, climate: ShopClimate.new)
         @blank = blank
         @climate = climate
-        @laid = (blank.form ? [[nil, blank]] : []) + sketches.first(MOST - (blank.form ? 1 : 0)).map { |sketch| [sketch["name"], laid_out(sketch)] }
+        @laid =
+          (blank.form ? [[nil, blank]] : []) +
+            sketches.first(MOST - (blank.form ? 1 : 0)).map { |sketch| [sketch["name"], laid_out(sketch)] }
       end
 
       # { forms: [{ name:, outcome:, trade: }] }
       def to_h
         outcomes = @laid.map { |name, laid| [name, FormOutcome.new(laid, climate: @climate).to_h] }
-        { forms: outcomes.map { |name, outcome| { name: name, outcome: outcome, trade: trade(outcome, outcomes.map(&:last)) } } }
+        {
+          forms:
+            outcomes.map do |name, outcome|
+              { name: name, outcome: outcome, trade: trade(outcome, outcomes.map(&:last)) }
+            end
+        }
       end
 
       private
@@ -37,16 +50,21 @@ module MossyAnvil
         key = ["trade", outcome[:not_like_this] ? "unsafe" : "safe"].join(".")
         return Message.of("#{key}.middle") unless best || worst
 
-        Message.of("#{key}.#{[('best' if best), ('worst' if worst)].compact.join('_and_')}", best: best && extreme(outcome, best, "best"),
-          worst: worst && extreme(outcome, worst, "worst"))
+        extremes = { best: best, worst: worst }.compact
+        Message.of(
+          "#{key}.#{extremes.keys.join("_and_")}",
+          **extremes.to_h { |name, row| [name, extreme(outcome, row, name)] }
+        )
       end
 
-      def extreme(outcome, row, end_of_rank) = Message.of("trade.#{end_of_rank}.#{row[0]}", amount: [outcome[row[0]], row[2]])
+      def extreme(outcome, row, end_of_rank) =
+        Message.of("trade.#{end_of_rank}.#{row[0]}", amount: [outcome[row[0]], row[2]])
 
       # Has it the most, or the least, of something in which they differ?
       def foremost?(outcome, all, key, most)
         least_of_all, most_of_all = all.map { |other| other[key] }.minmax
-        most_of_all - least_of_all > 1e-9 + (most_of_all.abs * 0.02) && outcome[key] == (most ? most_of_all : least_of_all)
+        most_of_all - least_of_all > 1e-9 + (most_of_all.abs * 0.02) &&
+          outcome[key] == (most ? most_of_all : least_of_all)
       end
     end
   end

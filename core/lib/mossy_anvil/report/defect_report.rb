@@ -14,9 +14,12 @@ module MossyAnvil
       # As #to_h, the workings put where they belong; the same one as long as all it follows from is the same.
       def self.of(defect, index, share, blank, workings, water:)
         told, water = Told.new(*OF_BLANK.map { |part| blank.public_send(part) }), water&.slice(*OF_WATER)
-        report, own = MADE.of([defect, index, told.to_a, water]) do
-          Workings.new.then { |kept| [Table.deep_freeze(new(defect, index, share, told, kept, water: water).to_h), kept] }
-        end
+        report, own =
+          MADE.of([defect, index, told.to_a, water]) do
+            Workings.new.then do |kept|
+              [Table.deep_freeze(new(defect, index, share, told, kept, water: water).to_h), kept]
+            end
+          end
         workings.take(own)
         report
       end
@@ -35,11 +38,25 @@ module MossyAnvil
         where = Mend::DefectLocation.new(@defect, @share, @blank)
         answer = Mend::Triage.new(@defect, @share, @blank, where, water: @water).answer
         ways = Mend::RepairOptions.new(@defect, @share, @blank, answer.verdict, water: @water).to_a
-        { id: @defect.id, type: @defect.type, open_volume_mm3: open_volume, occupied_mm3: @share.occupied_mm3,
-          removed_share: removed_share, remaining_depth_mm: @blank.form ? @share.remaining_depth_mm : nil,
-          reaches_surface: @share.reaches_surface?, breaks_through: @share.breaks_through?,
-          fill_volume_mm3: fill_volume, filler: filler, where: where.names.map(&:to_s), shows: @share.shows.map(&:to_s),
-          by_test: @defect.by_test?, chosen: @defect.chosen, ways: ways, verdict: answer.verdict.to_s, reason: answer.reason }
+        {
+          id: @defect.id,
+          type: @defect.type,
+          open_volume_mm3: open_volume,
+          occupied_mm3: @share.occupied_mm3,
+          removed_share: removed_share,
+          remaining_depth_mm: @blank.form ? @share.remaining_depth_mm : nil,
+          reaches_surface: @share.reaches_surface?,
+          breaks_through: @share.breaks_through?,
+          fill_volume_mm3: fill_volume,
+          filler: filler,
+          where: where.names.map(&:to_s),
+          shows: @share.shows.map(&:to_s),
+          by_test: @defect.by_test?,
+          chosen: @defect.chosen,
+          ways: ways,
+          verdict: answer.verdict.to_s,
+          reason: answer.reason
+        }
       end
 
       private
@@ -48,32 +65,75 @@ module MossyAnvil
         return 0.0 unless @defect.open?
 
         formula, inputs = @defect.path? ? path_working : body_working
-        @workings.put("#{@pointer}/open_volume_mm3", value: @share.open_mm3, unit: "mm3", formula: formula, inputs: inputs,
-          source: "Geometry of the survey", certainty: :derived)
+        @workings.put(
+          "#{@pointer}/open_volume_mm3",
+          value: @share.open_mm3,
+          unit: "mm3",
+          formula: formula,
+          inputs: inputs,
+          source: "Geometry of the survey",
+          certainty: :derived
+        )
       end
 
       def path_working
-        [@defect.through? ? "run times depth times mouth, parallel where it goes through" : "half of run times depth times mouth, a wedge",
-         { "run" => [@defect.run_mm(@blank.shape), "mm"], "depth" => [@defect.depth_mm, "mm"], "mouth" => [@defect.width_mm, "mm"] }]
+        [
+          (
+            if @defect.through?
+              "run times depth times mouth, parallel where it goes through"
+            else
+              "half of run times depth times mouth, a wedge"
+            end
+          ),
+          {
+            "run" => [@defect.run_mm(@blank.shape), "mm"],
+            "depth" => [@defect.depth_mm, "mm"],
+            "mouth" => [@defect.width_mm, "mm"]
+          }
+        ]
       end
 
       def body_working
-        ["pi/6 of its three extents, less what lies outside the wood",
-         %w[radial tangential axial].zip(@defect.size_mm).to_h { |name, extent| [name, [extent, "mm"]] }.merge("open share" => [@defect.open_share, ""])]
+        [
+          "pi/6 of its three extents, less what lies outside the wood",
+          %w[radial tangential axial]
+            .zip(@defect.size_mm)
+            .to_h { |name, extent| [name, [extent, "mm"]] }
+            .merge("open share" => [@defect.open_share, ""])
+        ]
       end
 
       def removed_share
-        @workings.put("#{@pointer}/removed_share", value: @share.removed_share, unit: "share", certainty: :derived, source: "Geometry of the survey and the form",
+        @workings.put(
+          "#{@pointer}/removed_share",
+          value: @share.removed_share,
+          unit: "share",
+          certainty: :derived,
+          source: "Geometry of the survey and the form",
           formula: "how much of it lies outside the finished piece, lump by lump",
-          inputs: { "takes up, in the wood" => [@share.occupied_mm3, "mm3"], "stays" => [@share.occupied_mm3 * (1 - @share.removed_share), "mm3"] })
+          inputs: {
+            "takes up, in the wood" => [@share.occupied_mm3, "mm3"],
+            "stays" => [@share.occupied_mm3 * (1 - @share.removed_share), "mm3"]
+          }
+        )
       end
 
       def fill_volume
         return 0.0 unless @defect.open?
 
-        @workings.put("#{@pointer}/fill_volume_mm3", value: @share.fill_mm3, unit: "mm3", certainty: :derived, source: "Geometry of the survey and the form",
-          formula: "what the form leaves of the opening, and #{Solid::DefectShare::FILL_PROUD_MM.to_i} mm beyond each finished surface to be turned back",
-          inputs: { "open volume" => [@share.open_mm3, "mm3"], "share turned away" => [@share.removed_share * 100, "%"] })
+        @workings.put(
+          "#{@pointer}/fill_volume_mm3",
+          value: @share.fill_mm3,
+          unit: "mm3",
+          certainty: :derived,
+          source: "Geometry of the survey and the form",
+          formula:
+            "what the form leaves of the opening, and #{Solid::DefectShare::FILL_PROUD_MM.to_i} mm beyond each finished surface to be turned back",
+          inputs: {
+            "open volume" => [@share.open_mm3, "mm3"],
+            "share turned away" => [@share.removed_share * 100, "%"]
+          }
+        )
       end
 
       def filler

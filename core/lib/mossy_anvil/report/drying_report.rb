@@ -29,27 +29,46 @@ module MossyAnvil
       def to_h
         return unless @blank.material.wooden?
 
-        { emc_pct: emc, moisture_pct: moisture_now, moisture_basis: @basis.to_s, oven_dry_mass_g: oven_dry,
-          thickness_mm: @blank.shape.least_extent_mm, tau_days: tau, tau_from_records: !refit.nil?,
-          profile: profile, free_water_days: drying.free_water_days(moisture_now), targets: targets, shrinkage: shrinkage }
+        {
+          emc_pct: emc,
+          moisture_pct: moisture_now,
+          moisture_basis: @basis.to_s,
+          oven_dry_mass_g: oven_dry,
+          thickness_mm: @blank.shape.least_extent_mm,
+          tau_days: tau,
+          tau_from_records: !refit.nil?,
+          profile: profile,
+          free_water_days: drying.free_water_days(moisture_now),
+          targets: targets,
+          shrinkage: shrinkage
+        }
       end
 
       # [likely, earliest, latest] days from one moisture to another in some air at a pace over that of the open shelf; nil where it never gets there.
       # Earliest and latest: a quicker piece in drier air, a slower one in damper air.
       def forecast(to_pct, from_pct: moisture_now, air: @climate, wander: HUMIDITY_WANDERS, pace: 1.0)
         likely = Mend::Drying.new(emc_pct: air.emc_pct, tau_days: tau / pace).days(from_pct, to_pct)
-        return [nil, nil, nil] unless likely
+        return nil, nil, nil unless likely
 
-        [likely, *(refit ? refit_band : RULE_BAND).zip([-wander, wander]).map do |share, shift|
-          other = Mend::Moisture.emc_pct(air.temperature_c, (air.humidity + shift).clamp(0.005, 0.99))
-          Mend::Drying.new(emc_pct: other, tau_days: tau * share / pace).days(from_pct, to_pct)
-        end]
+        [
+          likely,
+          *(refit ? refit_band : RULE_BAND)
+            .zip([-wander, wander])
+            .map do |share, shift|
+              other = Mend::Moisture.emc_pct(air.temperature_c, (air.humidity + shift).clamp(0.005, 0.99))
+              Mend::Drying.new(emc_pct: other, tau_days: tau * share / pace).days(from_pct, to_pct)
+            end
+        ]
       end
 
       private
 
       def timed(kind)
-        @blank.readings.select { |reading| reading[:kind] == kind }.map { |reading| [Time.parse(reading[:taken_at]), reading] }.sort_by(&:first)
+        @blank
+          .readings
+          .select { |reading| reading[:kind] == kind }
+          .map { |reading| [Time.parse(reading[:taken_at]), reading] }
+          .sort_by(&:first)
       end
 
       def put(key, value, unit, formula, **about)
@@ -57,9 +76,19 @@ module MossyAnvil
       end
 
       def emc
-        @emc ||= put("emc_pct", @climate.emc_pct, "%", "moisture that wood comes to in this air", certainty: :derived,
-          source: "Hailwood and Horrobin, Wood Handbook eq. 4-5",
-          inputs: { "temperature" => [@climate.temperature_c, "C"], "humidity" => [@climate.humidity * 100, "%"] })
+        @emc ||=
+          put(
+            "emc_pct",
+            @climate.emc_pct,
+            "%",
+            "moisture that wood comes to in this air",
+            certainty: :derived,
+            source: "Hailwood and Horrobin, Wood Handbook eq. 4-5",
+            inputs: {
+              "temperature" => [@climate.temperature_c, "C"],
+              "humidity" => [@climate.humidity * 100, "%"]
+            }
+          )
       end
 
       # Oven-dry mass from a weight and moisture readings of about the same day; nil without such a pair.
@@ -67,11 +96,23 @@ module MossyAnvil
         return @oven_dry if defined?(@oven_dry)
 
         pair = @masses.filter_map { |time, mass| (near = moistures_near(time)).any? && [mass, near] }.last
-        @oven_dry = pair && begin
-          mean = pair[1].sum { |reading| reading[:value] } / pair[1].size
-          put("oven_dry_mass_g", Mend::Moisture.oven_dry_mass_g(pair[0][:value], mean), "g", "weight over one plus moisture of the same day",
-            certainty: :measured, source: "Your readings", inputs: { "weight" => [pair[0][:value], "g"], "moisture, mean of #{pair[1].size}" => [mean, "%"] })
-        end
+        @oven_dry =
+          pair &&
+            begin
+              mean = pair[1].sum { |reading| reading[:value] } / pair[1].size
+              put(
+                "oven_dry_mass_g",
+                Mend::Moisture.oven_dry_mass_g(pair[0][:value], mean),
+                "g",
+                "weight over one plus moisture of the same day",
+                certainty: :measured,
+                source: "Your readings",
+                inputs: {
+                  "weight" => [pair[0][:value], "g"],
+                  "moisture, mean of #{pair[1].size}" => [mean, "%"]
+                }
+              )
+            end
       end
 
       def moistures_near(time)
@@ -98,38 +139,72 @@ module MossyAnvil
       end
 
       def tau_from_weights
-        put("tau_days", refit[0], "days", "least squares of ln(moisture - EMC) over your weights", certainty: :measured, source: "Your #{@masses.size} weights",
-          inputs: { "standard error" => [refit[1] || 0.0, "days"] })
+        put(
+          "tau_days",
+          refit[0],
+          "days",
+          "least squares of ln(moisture - EMC) over your weights",
+          certainty: :measured,
+          source: "Your #{@masses.size} weights",
+          inputs: {
+            "standard error" => [refit[1] || 0.0, "days"]
+          }
+        )
       end
 
       def tau_by_rule
         gravity = @blank.material.dry_density_kg_m3 / 1000
-        put("tau_days", fastest_tau(gravity), "days", "thickness squared over pi squared times diffusion, by the quickest way out", certainty: :rule_of_thumb,
+        put(
+          "tau_days",
+          fastest_tau(gravity),
+          "days",
+          "thickness squared over pi squared times diffusion, by the quickest way out",
+          certainty: :rule_of_thumb,
           source: "Heat-conduction form of drying, diffusion fitted as a rule of thumb",
-          inputs: { "thickness" => [@blank.shape.least_extent_mm, "mm"], "dry specific gravity" => [gravity, ""] })
+          inputs: {
+            "thickness" => [@blank.shape.least_extent_mm, "mm"],
+            "dry specific gravity" => [gravity, ""]
+          }
+        )
       end
 
       # Across the grain by the least extent, or along it by the extent the fibres run in.
       def fastest_tau(gravity)
         along = { "end" => @blank.shape.length_mm, "face" => @blank.shape.across_mm }[@blank.material.grain]
-        [Mend::Drying.tau_days(@blank.shape.least_extent_mm, gravity), along && Mend::Drying.tau_days(along, gravity, along_grain: true)].compact.min
+        [
+          Mend::Drying.tau_days(@blank.shape.least_extent_mm, gravity),
+          along && Mend::Drying.tau_days(along, gravity, along_grain: true)
+        ].compact.min
       end
 
       def drying = @drying ||= Mend::Drying.new(emc_pct: emc, tau_days: tau)
 
       def moisture_now
-        @moisture_now ||= begin
-          time, value, @basis = last_known
-          days = time && @now ? [(@now - time) / DAY_S, 0].max : 0.0
-          put("moisture_pct", forward(value, days), "%", days > 0.5 ? "last reading carried on by the drying curve" : "last reading",
-            certainty: days > 0.5 ? :derived : :measured, source: "Your readings", inputs: { "last known" => [value, "%"], "days since" => [days, "days"] })
-        end
+        @moisture_now ||=
+          begin
+            time, value, @basis = last_known
+            days = time && @now ? [(@now - time) / DAY_S, 0].max : 0.0
+            put(
+              "moisture_pct",
+              forward(value, days),
+              "%",
+              days > 0.5 ? "last reading carried on by the drying curve" : "last reading",
+              certainty: days > 0.5 ? :derived : :measured,
+              source: "Your readings",
+              inputs: {
+                "last known" => [value, "%"],
+                "days since" => [days, "days"]
+              }
+            )
+          end
       end
 
       def last_known
         mass, moisture = @masses.last, @moistures.last
-        return [mass[0], ((mass[1][:value] / oven_dry) - 1) * 100, :weight] if mass && oven_dry && (moisture.nil? || mass[0] >= moisture[0])
-        return [moisture[0], wettest_of(moisture[0]), :meter] if moisture
+        if mass && oven_dry && (moisture.nil? || mass[0] >= moisture[0])
+          return mass[0], ((mass[1][:value] / oven_dry) - 1) * 100, :weight
+        end
+        return moisture[0], wettest_of(moisture[0]), :meter if moisture
 
         [nil, @blank.material.moisture_pct, :taken_in]
       end
@@ -141,8 +216,16 @@ module MossyAnvil
 
         readings = moistures_near(time).map { |reading| [reading[:depth_mm], reading[:value]] }
         found = Mend::MoistureProfile.of(readings, @blank.shape.least_extent_mm / 2) or return
-        heart = put("profile/heart_pct", found.heart_pct, "%", "a parabola through the thickness, least squares over the pins of the day", certainty: :rule_of_thumb,
-          source: "Regular stage of drying from both sides", inputs: readings.to_h { |depth_mm, value| ["#{depth_mm} mm deep", [value, "%"]] })
+        heart =
+          put(
+            "profile/heart_pct",
+            found.heart_pct,
+            "%",
+            "a parabola through the thickness, least squares over the pins of the day",
+            certainty: :rule_of_thumb,
+            source: "Regular stage of drying from both sides",
+            inputs: readings.to_h { |depth_mm, value| ["#{depth_mm} mm deep", [value, "%"]] }
+          )
         { skin_pct: found.skin_pct, heart_pct: heart, mean_pct: found.mean_pct, wet_heart: found.wet_heart? }
       end
 
@@ -162,15 +245,33 @@ module MossyAnvil
       def targets
         Table["gates"]["rows"].map do |row|
           days, low, high = forecast(row["at_most_pct"])
-          { key: row["key"], at_most_pct: row["at_most_pct"], ready: days&.zero? || false,
-            days: target_days(row, days), days_early: low, days_late: high, out_of_reach: days.nil? }
+          {
+            key: row["key"],
+            at_most_pct: row["at_most_pct"],
+            ready: days&.zero? || false,
+            days: target_days(row, days),
+            days_early: low,
+            days_late: high,
+            out_of_reach: days.nil?
+          }
         end
       end
 
       def target_days(row, days)
-        put("targets/#{row['key']}/days", days, "days", days ? "drying curve from now to the gate" : "the air here is too damp: it never gets that dry on the shelf",
-          certainty: refit ? :derived : :rule_of_thumb, source: Table["gates"]["source"],
-          inputs: { "now" => [moisture_now, "%"], "gate" => [row["at_most_pct"], "%"], "EMC" => [emc, "%"], "tau" => [tau, "days"] })
+        put(
+          "targets/#{row["key"]}/days",
+          days,
+          "days",
+          days ? "drying curve from now to the gate" : "the air here is too damp: it never gets that dry on the shelf",
+          certainty: refit ? :derived : :rule_of_thumb,
+          source: Table["gates"]["source"],
+          inputs: {
+            "now" => [moisture_now, "%"],
+            "gate" => [row["at_most_pct"], "%"],
+            "EMC" => [emc, "%"],
+            "tau" => [tau, "days"]
+          }
+        )
       end
 
       # What a round of it comes to, across and along the rings, once it is as dry as this air; nil where the wood is not in the table or done shrinking.
@@ -178,14 +279,29 @@ module MossyAnvil
         stock = @blank.material.stock
         return unless stock&.wood? && moisture_now > emc + 1
 
-        { from_mm: @blank.shape.across_mm, along_rings_mm: shrunk("along_rings_mm", stock.tangential_pct), across_rings_mm: shrunk("across_rings_mm", stock.radial_pct) }
+        {
+          from_mm: @blank.shape.across_mm,
+          along_rings_mm: shrunk("along_rings_mm", stock.tangential_pct),
+          across_rings_mm: shrunk("across_rings_mm", stock.radial_pct)
+        }
       end
 
       def shrunk(key, total_pct)
         across = @blank.shape.across_mm
-        put("shrinkage/#{key}", Mend::Shrinkage.size_mm(across, total_pct, emc, from_pct: moisture_now), "mm",
-          "its size now, less what this wood shrinks on the way down to the moisture of this air", certainty: :rule_of_thumb, source: @blank.material.stock.source,
-          inputs: { "across now" => [across, "mm"], "moisture now" => [moisture_now, "%"], "moisture then" => [emc, "%"], "from green to oven-dry" => [total_pct, "%"] })
+        put(
+          "shrinkage/#{key}",
+          Mend::Shrinkage.size_mm(across, total_pct, emc, from_pct: moisture_now),
+          "mm",
+          "its size now, less what this wood shrinks on the way down to the moisture of this air",
+          certainty: :rule_of_thumb,
+          source: @blank.material.stock.source,
+          inputs: {
+            "across now" => [across, "mm"],
+            "moisture now" => [moisture_now, "%"],
+            "moisture then" => [emc, "%"],
+            "from green to oven-dry" => [total_pct, "%"]
+          }
+        )
       end
 
       # Two standard errors of the fit either way, never tighter than a tenth.

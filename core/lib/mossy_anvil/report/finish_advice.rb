@@ -9,8 +9,17 @@ module MossyAnvil
       # List of advice.
       def to_a
         papers = @report[:finish]
-        [say(:plain, "finish.sand", figure: "/finish/deepest_mark_mm", grits: [papers[:grits], "grits"], finish: Message.term("finishes.#{papers[:finish]}")),
-         speed(papers), *dust]
+        [
+          say(
+            :plain,
+            "finish.sand",
+            figure: "/finish/deepest_mark_mm",
+            grits: [papers[:grits], "grits"],
+            finish: Message.term("finishes.#{papers[:finish]}")
+          ),
+          speed(papers),
+          *dust
+        ]
       end
 
       private

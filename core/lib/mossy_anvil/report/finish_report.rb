@@ -17,44 +17,80 @@ module MossyAnvil
       def to_h
         mark = deepest_mark
         last = Table["grits"]["end_grit"].fetch(@finish)
-        { finish: @finish, deepest_mark_mm: mark, grits: Finish::GritSequence.from_mark(mark, last_grit: last, material_kind: @solid.blank.material.kind),
-          sanding_rpm: stopped ? nil : sanding_rpm, stopped: stopped }
+        {
+          finish: @finish,
+          deepest_mark_mm: mark,
+          grits: Finish::GritSequence.from_mark(mark, last_grit: last, material_kind: @solid.blank.material.kind),
+          sanding_rpm: stopped ? nil : sanding_rpm,
+          stopped: stopped
+        }
       end
 
       private
 
       # Soft wood left in the skin tears deeper than sound wood.
       def deepest_mark
-        state = if soft_and_thin? then "soft_thin"
-                else torn? ? "soft" : "sound"
-                end
-        @workings.put("/finish/deepest_mark_mm", value: Table["grits"]["default_mark_mm"][state], unit: "mm", certainty: :rule_of_thumb,
-          source: "Rule of thumb; measure the worst mark and use that", inputs: {},
-          formula: { "soft_thin" => "marks to expect once the soft wood is hardened and re-cut", "soft" => "tear-out to expect in the soft wood that stays",
-                     "sound" => "marks to expect from a clean cut in sound wood" }.fetch(state))
+        state =
+          if soft_and_thin?
+            "soft_thin"
+          else
+            torn? ? "soft" : "sound"
+          end
+        @workings.put(
+          "/finish/deepest_mark_mm",
+          value: Table["grits"]["default_mark_mm"][state],
+          unit: "mm",
+          certainty: :rule_of_thumb,
+          source: "Rule of thumb; measure the worst mark and use that",
+          inputs: {
+          },
+          formula: {
+            "soft_thin" => "marks to expect once the soft wood is hardened and re-cut",
+            "soft" => "tear-out to expect in the soft wood that stays",
+            "sound" => "marks to expect from a clean cut in sound wood"
+          }.fetch(state)
+        )
       end
 
-      def torn? = @torn ||= @solid.left_at(:hollowed).any? { |defect| defect.type == "soft_zone" && defect.detail[:grade] != "firm" && !defect.soaked? }
-      def soft_and_thin? = torn? && !@solid.least_wall.nil? && @solid.least_wall.thickness_mm < Table["grits"]["thin_wall_mm"]
+      def torn? =
+        @torn ||=
+          @solid
+            .left_at(:hollowed)
+            .any? { |defect| defect.type == "soft_zone" && defect.detail[:grade] != "firm" && !defect.soaked? }
+      def soft_and_thin? =
+        torn? && !@solid.least_wall.nil? && @solid.least_wall.thickness_mm < Table["grits"]["thin_wall_mm"]
 
       def stopped
         return "soft" if soft_and_thin?
-        return "air" if @last[:interrupted_cut] && @last[:interrupted_cut][:air_share] > Table["grits"]["stopped_over_air_share"]
+        if @last[:interrupted_cut] && @last[:interrupted_cut][:air_share] > Table["grits"]["stopped_over_air_share"]
+          return "air"
+        end
 
         "slow" if sanding_rpm < (@lathe&.min_rpm || 0) || sanding_rpm.zero?
       end
 
       # By the heat of the paper, and never faster than the piece itself may turn, at its worst.
       def sanding_rpm
-        @sanding_rpm ||= begin
-          kind = @solid.blank.material.kind == "wood" ? "wood" : "resin_dry"
-          speed = Table["grits"]["surface_m_s"][kind]
-          limit = [@last[:limit_rpm], @last[:worst]&.fetch(:limit_rpm)].compact.min
-          @workings.put("/finish/sanding_rpm", value: [Finish::GritSequence.rpm(speed, @last[:swing_mm]), limit].min, unit: "rpm", certainty: :rule_of_thumb,
-            source: Table["grits"]["surface_source"],
-            formula: "surface speed over pi times the largest diameter, and no more than the limit of the last stage at its worst",
-            inputs: { "surface speed" => [speed, "m/s"], "diameter" => [@last[:swing_mm], "mm"], "limit" => [limit, "rpm"] })
-        end
+        @sanding_rpm ||=
+          begin
+            kind = @solid.blank.material.kind == "wood" ? "wood" : "resin_dry"
+            speed = Table["grits"]["surface_m_s"][kind]
+            limit = [@last[:limit_rpm], @last[:worst]&.fetch(:limit_rpm)].compact.min
+            @workings.put(
+              "/finish/sanding_rpm",
+              value: [Finish::GritSequence.rpm(speed, @last[:swing_mm]), limit].min,
+              unit: "rpm",
+              certainty: :rule_of_thumb,
+              source: Table["grits"]["surface_source"],
+              formula:
+                "surface speed over pi times the largest diameter, and no more than the limit of the last stage at its worst",
+              inputs: {
+                "surface speed" => [speed, "m/s"],
+                "diameter" => [@last[:swing_mm], "mm"],
+                "limit" => [limit, "rpm"]
+              }
+            )
+          end
       end
     end
   end

@@ -17,13 +17,24 @@ module MossyAnvil
         made = @report[:form]
         return [say(:plain, "form.none")] unless made
 
-        [leaned(made), wall(made), feather(made), floor(made), holding(made), through(made), cuts, left(made), *rough(made[:rough])].compact
+        [
+          leaned(made),
+          wall(made),
+          feather(made),
+          floor(made),
+          holding(made),
+          through(made),
+          cuts,
+          left(made),
+          *rough(made[:rough])
+        ].compact
       end
 
       private
 
       def leaned(made)
-        say(:care, "form.leans", wedges: [made[:uncounted_mm3] / 1000, "ml"]) if made[:uncounted_mm3] >= LEAST_UNCOUNTED_MM3
+        return unless made[:uncounted_mm3] >= LEAST_UNCOUNTED_MM3
+        say(:care, "form.leans", wedges: [made[:uncounted_mm3] / 1000, "ml"])
       end
 
       # Wet wood moves after it is turned.
@@ -31,8 +42,19 @@ module MossyAnvil
 
       def moves(found)
         side = found[:narrow_clock_deg]
-        say(:care, side ? "form.goes_oval_at" : "form.goes_oval", figure: "/form/rough/wall_mm", side: side && [side, "clock"],
-          **in_mm(oval: found[:oval_mm], narrow: found[:narrowest_mm], wide: found[:widest_mm], wall: found[:wall_mm], left: found[:allowance_mm]))
+        say(
+          :care,
+          side ? "form.goes_oval_at" : "form.goes_oval",
+          figure: "/form/rough/wall_mm",
+          side: side && [side, "clock"],
+          **in_mm(
+            oval: found[:oval_mm],
+            narrow: found[:narrowest_mm],
+            wide: found[:widest_mm],
+            wall: found[:wall_mm],
+            left: found[:allowance_mm]
+          )
+        )
       end
 
       def in_mm(**lengths) = lengths.transform_values { |mm| [mm, "mm"] }
@@ -43,9 +65,18 @@ module MossyAnvil
       end
 
       def opens(found)
-        found[:opens].each_with_index.select { |crack, _| crack[:mm] >= LEAST_OPENING_MM }.map do |crack, index|
-          say(:care, "form.opens", figure: "/form/rough/opens/#{index}/mm", id: Message.text(crack[:id]), **in_mm(mm: crack[:mm]))
-        end
+        found[:opens]
+          .each_with_index
+          .select { |crack, _| crack[:mm] >= LEAST_OPENING_MM }
+          .map do |crack, index|
+            say(
+              :care,
+              "form.opens",
+              figure: "/form/rough/opens/#{index}/mm",
+              id: Message.text(crack[:id]),
+              **in_mm(mm: crack[:mm])
+            )
+          end
       end
 
       # What there is to hold it by at the closed end.
@@ -53,7 +84,9 @@ module MossyAnvil
         return unless made[:floor_mm]
 
         wood, figure = made[:tenon_wood], "/form/tenon_wood/length_mm"
-        return say(:care, "form.no_tenon", figure: figure, length: [wood[:length_mm], "mm"]) if wood[:length_mm] < LEAST_TENON_MM
+        if wood[:length_mm] < LEAST_TENON_MM
+          return say(:care, "form.no_tenon", figure: figure, length: [wood[:length_mm], "mm"])
+        end
 
         say(:plain, "form.tenon", figure: figure, length: [wood[:length_mm], "mm"], across: [wood[:diameter_mm], "mm"])
       end
@@ -69,8 +102,14 @@ module MossyAnvil
       def wall(made)
         return say(:plain, "form.solid") unless made[:least_wall_mm]
 
-        say(made[:least_wall_mm] < THIN_WALL_MM ? :care : :plain, "form.wall", figure: "/form/least_wall_mm",
-          wall: [made[:least_wall_mm], "mm"], z: [made[:least_wall_at][:z_mm], "mm"], r: [made[:least_wall_at][:r_mm], "mm"])
+        say(
+          made[:least_wall_mm] < THIN_WALL_MM ? :care : :plain,
+          "form.wall",
+          figure: "/form/least_wall_mm",
+          wall: [made[:least_wall_mm], "mm"],
+          z: [made[:least_wall_at][:z_mm], "mm"],
+          r: [made[:least_wall_at][:r_mm], "mm"]
+        )
       end
 
       def feather(made)
@@ -78,7 +117,13 @@ module MossyAnvil
       end
 
       def floor(made)
-        say(made[:floor_mm] < THIN_FLOOR_MM ? :care : :plain, "form.floor", figure: "/form/floor_mm", floor: [made[:floor_mm], "mm"]) if made[:floor_mm]
+        return unless made[:floor_mm]
+        say(
+          made[:floor_mm] < THIN_FLOOR_MM ? :care : :plain,
+          "form.floor",
+          figure: "/form/floor_mm",
+          floor: [made[:floor_mm], "mm"]
+        )
       end
 
       def through(made)
@@ -88,8 +133,16 @@ module MossyAnvil
       def cuts
         force = @report.dig(:stages, :hollowed, :allowed_side_force_n) or return
         taken, at = @report[:stages][:hollowed].values_at(:cuts_taken, :side_force_at)
-        say(taken.size < 2 ? :care : :plain, taken.empty? ? "form.no_cut" : "form.cut", figure: "/stages/hollowed/allowed_side_force_n",
-          state: weakened_by(at), force: [force, "N"], z: [at[:z_mm], "mm"], wall: [at[:wall_mm], "mm"], cut: taken.any? ? Table.term("side_forces", taken.last) : nil)
+        say(
+          taken.size < 2 ? :care : :plain,
+          taken.empty? ? "form.no_cut" : "form.cut",
+          figure: "/stages/hollowed/allowed_side_force_n",
+          state: weakened_by(at),
+          force: [force, "N"],
+          z: [at[:z_mm], "mm"],
+          wall: [at[:wall_mm], "mm"],
+          cut: taken.any? ? Table.term("side_forces", taken.last) : nil
+        )
       end
 
       def weakened_by(at)

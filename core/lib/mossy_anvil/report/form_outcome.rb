@@ -17,13 +17,26 @@ module MossyAnvil
       def to_h
         last = report[:stages].values.last
         made = report[:form]
-        { kind: @blank.form.kind, mass_g: last[:mass_g], diameter_mm: 2 * @blank.form.outside.largest_mm, height_mm: @blank.form.length_mm,
+        {
+          kind: @blank.form.kind,
+          mass_g: last[:mass_g],
+          diameter_mm: 2 * @blank.form.outside.largest_mm,
+          height_mm: @blank.form.length_mm,
           **made.slice(:yield_share, :wasted_value, :resin_share, :least_wall_mm, :floor_mm, :breaks_through),
-          tenon_wood_mm: made[:tenon_wood][:length_mm], tenon_diameter_mm: made[:tenon_wood][:diameter_mm],
-          fill_ml: defects.sum { |defect| to_fill_mm3(defect) } / 1000, mend_hours: mend_min / 60.0, mend_cost: advised.sum { |way| way[:cost] },
-          limit_rpm: last[:limit_rpm], governed_by: last[:governed_by], not_like_this: last[:not_like_this], imbalance_g_mm: last[:imbalance_g_mm],
-          verdict: report[:verdict], gone: ids { |defect| defect[:removed_share] > 0.999 }, shown: ids { |defect| defect[:shows].any? },
-          section_svg: Formats::SectionMap.new(@blank, bare: true).svg }
+          tenon_wood_mm: made[:tenon_wood][:length_mm],
+          tenon_diameter_mm: made[:tenon_wood][:diameter_mm],
+          fill_ml: defects.sum { |defect| to_fill_mm3(defect) } / 1000,
+          mend_hours: mend_min / 60.0,
+          mend_cost: advised.sum { |way| way[:cost] },
+          limit_rpm: last[:limit_rpm],
+          governed_by: last[:governed_by],
+          not_like_this: last[:not_like_this],
+          imbalance_g_mm: last[:imbalance_g_mm],
+          verdict: report[:verdict],
+          gone: ids { |defect| defect[:removed_share] > 0.999 },
+          shown: ids { |defect| defect[:shows].any? },
+          section_svg: Formats::SectionMap.new(@blank, bare: true).svg
+        }
       end
 
       private

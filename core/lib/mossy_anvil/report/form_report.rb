@@ -22,16 +22,41 @@ module MossyAnvil
 
         least = @solid.least_wall
         area = Solid::SkinArea.new(@blank.form, @blank.shape)
-        { rough: RoughReport.new(@solid, water, @workings).to_h, uncounted_mm3: uncounted_mm3, **holding_wood, **yields(stages),
-          least_wall_mm: put("least_wall_mm", least&.thickness_mm, "mm", "shortest way through the wood from the hollow to the outside"),
-          least_wall_at: least && { z_mm: least.z_mm, r_mm: least.r_mm }, feather_clock_deg: feather_clock_deg,
+        {
+          rough: RoughReport.new(@solid, water, @workings).to_h,
+          uncounted_mm3: uncounted_mm3,
+          **holding_wood,
+          **yields(stages),
+          least_wall_mm:
+            put(
+              "least_wall_mm",
+              least&.thickness_mm,
+              "mm",
+              "shortest way through the wood from the hollow to the outside"
+            ),
+          least_wall_at: least && { z_mm: least.z_mm, r_mm: least.r_mm },
+          feather_clock_deg: feather_clock_deg,
           floor_mm: put("floor_mm", @blank.form.floor_mm, "mm", "floor on the axis, from the closed end to the hollow"),
           breaks_through: @solid.shares.select { |_, share| share.breaks_through? }.map { |defect, _| defect.id },
           skin_area_mm2: {
-            outside: put("skin_area_mm2/outside", area.outside_mm2, "mm2", "profile swept round the axis where there is wood, with the end faces", source: "Pappus"),
-            inside: put("skin_area_mm2/inside", area.inside_mm2, "mm2", "inside profile swept round the axis, with the floor",
-              source: "Pappus")
-          } }
+            outside:
+              put(
+                "skin_area_mm2/outside",
+                area.outside_mm2,
+                "mm2",
+                "profile swept round the axis where there is wood, with the end faces",
+                source: "Pappus"
+              ),
+            inside:
+              put(
+                "skin_area_mm2/inside",
+                area.inside_mm2,
+                "mm2",
+                "inside profile swept round the axis, with the floor",
+                source: "Pappus"
+              )
+          }
+        }
       end
 
       private
@@ -48,8 +73,12 @@ module MossyAnvil
       def uncounted_mm3
         return 0.0 unless @surveyed.centres.tilted?
 
-        whole, counted = [@surveyed.shape,
-                          @blank.shape].map { |shape| Solid::Grid.new(shape).then { |grid| ((grid.surface_mm**2) / 2).sum * grid.angular_step_rad * grid.axial_step_mm } }
+        whole, counted =
+          [@surveyed.shape, @blank.shape].map do |shape|
+            Solid::Grid
+              .new(shape)
+              .then { |grid| ((grid.surface_mm**2) / 2).sum * grid.angular_step_rad * grid.axial_step_mm }
+          end
         [whole - counted, 0].max
       end
 
@@ -59,8 +88,12 @@ module MossyAnvil
         low, high = @blank.form.z_span_mm
         from, to = @blank.form.opens == "tail" ? [0.0, low] : [high, @blank.shape.length_mm]
         root = @blank.form.opens == "tail" ? [[to - TENON_MM, from].max, to] : [from, [from + TENON_MM, to].min]
-        { tenon_wood: { length_mm: put("tenon_wood/length_mm", to - from, "mm", "wood beyond the closed end"),
-                        diameter_mm: to - from < LEAST_TENON_MM ? 0.0 : 2 * round_mm(*root) } }
+        {
+          tenon_wood: {
+            length_mm: put("tenon_wood/length_mm", to - from, "mm", "wood beyond the closed end"),
+            diameter_mm: to - from < LEAST_TENON_MM ? 0.0 : 2 * round_mm(*root)
+          }
+        }
       end
 
       def round_mm(from, to)
@@ -71,14 +104,39 @@ module MossyAnvil
       # What of the blank is left, what of that is resin, and what of its price is turned away.
       def yields(stages)
         first, last = stages[:blank][:volume_mm3], stages.values.last[:volume_mm3]
-        resin = @solid.shares.select { |defect, _| defect.type == "resin_body" }.sum { |_, share| share.occupied_mm3 * (1 - share.removed_share) }
+        resin =
+          @solid
+            .shares
+            .select { |defect, _| defect.type == "resin_body" }
+            .sum { |_, share| share.occupied_mm3 * (1 - share.removed_share) }
         cost = @blank.intake[:cost]
-        { yield_share: put("yield_share", last / first, "share", "what is left over what there was", inputs: { "blank" => [first, "mm3"], "piece" => [last, "mm3"] }),
-          resin_share: last.zero? ? 0.0 : [resin / last, 1.0].min, wasted_value: cost && (cost * (1 - (last / first))) }
+        {
+          yield_share:
+            put(
+              "yield_share",
+              last / first,
+              "share",
+              "what is left over what there was",
+              inputs: {
+                "blank" => [first, "mm3"],
+                "piece" => [last, "mm3"]
+              }
+            ),
+          resin_share: last.zero? ? 0.0 : [resin / last, 1.0].min,
+          wasted_value: cost && (cost * (1 - (last / first)))
+        }
       end
 
       def put(key, value, unit, formula, source: "Geometry of the form and the wood", inputs: {})
-        @workings.put("/form/#{key}", value: value, unit: unit, formula: formula, source: source, certainty: :derived, inputs: inputs)
+        @workings.put(
+          "/form/#{key}",
+          value: value,
+          unit: unit,
+          formula: formula,
+          source: source,
+          certainty: :derived,
+          inputs: inputs
+        )
       end
     end
   end

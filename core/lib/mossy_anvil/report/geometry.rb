@@ -16,9 +16,16 @@ module MossyAnvil
       # surface.radii_mm[station][angle], angles in equal steps from 12 o'clock; profiles as [[z, r], ...]. All of it about the axis between the centres;
       # where that is not the survey's, survey has the surface about that one, and on_centres every defect about this one.
       def to_h
-        { **body(@blank.shape), survey: moved? ? body(@surveyed.shape) : nil, on_centres: moved? ? @blank.defects.reject(&:by_test?).map(&:to_document) : nil,
-                                by_test: @blank.defects.select(&:by_test?).map(&:to_document), suspects: @blank.suspects.map(&:to_document),
-                                form: @blank.form && { outside: @blank.form.outside.polyline, inside: @blank.form.inside&.polyline, opens: @blank.form.opens } }
+        {
+          **body(@blank.shape),
+          survey: moved? ? body(@surveyed.shape) : nil,
+          on_centres: moved? ? @blank.defects.reject(&:by_test?).map(&:to_document) : nil,
+          by_test: @blank.defects.select(&:by_test?).map(&:to_document),
+          suspects: @blank.suspects.map(&:to_document),
+          form:
+            @blank.form &&
+              { outside: @blank.form.outside.polyline, inside: @blank.form.inside&.polyline, opens: @blank.form.opens }
+        }
       end
 
       private
@@ -28,7 +35,14 @@ module MossyAnvil
       def body(shape)
         angles = Numo::DFloat.new(ANGLES).seq * (360.0 / ANGLES)
         radii = shape.stations_mm.map { |z_mm| shape.radius_mm(angles, Numo::DFloat.zeros(ANGLES) + z_mm).to_a }
-        { length_mm: shape.length_mm, max_radius_mm: shape.max_radius_mm, surface: { z_mm: shape.stations_mm, radii_mm: radii } }
+        {
+          length_mm: shape.length_mm,
+          max_radius_mm: shape.max_radius_mm,
+          surface: {
+            z_mm: shape.stations_mm,
+            radii_mm: radii
+          }
+        }
       end
     end
   end

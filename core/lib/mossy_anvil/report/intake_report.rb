@@ -20,24 +20,57 @@ module MossyAnvil
       end
 
       def to_h
-        { shape: @shape, volume_mm3: volume_mm3, density_kg_m3: density, density_from: from.to_s, table: table, says: says, workings: @workings.to_h }
+        {
+          shape: @shape,
+          volume_mm3: volume_mm3,
+          density_kg_m3: density,
+          density_from: from.to_s,
+          table: table,
+          says: says,
+          workings: @workings.to_h
+        }
       end
 
       private
 
       # The shape must pass as one of a whole blank: a plain stand-in carries it through the same reader.
       def checked_body(at)
-        Formats::BlankFile.from_data("format" => "mossy-anvil/blank", "version" => Formats::BlankFile::VERSION, "name" => "-", "defects" => [], "shape" => @shape,
-          "material" => { "kind" => "wood", "species" => "-", "density_kg_m3" => 600, "moisture_pct" => @moisture_pct, "grain" => "none" })
+        Formats::BlankFile.from_data(
+          "format" => "mossy-anvil/blank",
+          "version" => Formats::BlankFile::VERSION,
+          "name" => "-",
+          "defects" => [],
+          "shape" => @shape,
+          "material" => {
+            "kind" => "wood",
+            "species" => "-",
+            "density_kg_m3" => 600,
+            "moisture_pct" => @moisture_pct,
+            "grain" => "none"
+          }
+        )
       rescue InvalidInput => e
-        raise(InvalidInput, e.faults.map { |fault| Fault.new(**fault.to_h, path: at + PLACES.inject(fault.path) { |path, (from, to)| path.sub(from, to) }) })
+        raise(
+          InvalidInput,
+          e.faults.map do |fault|
+            Fault.new(**fault.to_h, path: at + PLACES.inject(fault.path) { |path, (from, to)| path.sub(from, to) })
+          end
+        )
       end
 
-      def put(key, value, unit, formula, **about) = @workings.put("/#{key}", value: value, unit: unit, formula: formula, **about)
+      def put(key, value, unit, formula, **about) =
+        @workings.put("/#{key}", value: value, unit: unit, formula: formula, **about)
 
       def volume_mm3
-        @volume_mm3 ||= put("volume_mm3", Solid::Grid.new(@body.shape).then { |grid| whole_mm3(grid) }, "mm3", "its measures, summed over the grid", certainty: :derived,
-          source: "Geometry on the cylindrical grid")
+        @volume_mm3 ||=
+          put(
+            "volume_mm3",
+            Solid::Grid.new(@body.shape).then { |grid| whole_mm3(grid) },
+            "mm3",
+            "its measures, summed over the grid",
+            certainty: :derived,
+            source: "Geometry on the cylindrical grid"
+          )
       end
 
       def whole_mm3(grid) = ((grid.surface_mm**2) / 2).sum * grid.angular_step_rad * grid.axial_step_mm
@@ -53,17 +86,41 @@ module MossyAnvil
       end
 
       def from
-        if @mass_g then :weight
-        else @stock ? :table : :unknown
+        if @mass_g
+          :weight
+        else
+          @stock ? :table : :unknown
         end
       end
 
       def density
         case from
-        when :weight then put("density_kg_m3", by_weight, "kg/m3", "weight over volume", certainty: :measured, source: "Your scale and your measures",
-          inputs: { "weight" => [@mass_g, "g"], "volume" => [volume_mm3, "mm3"] })
-        when :table then put("density_kg_m3", by_table, "kg/m3", "the table's density, with the water it holds now", certainty: :rule_of_thumb, source: @stock.source,
-          inputs: { "in the table" => [@stock.density_kg_m3, "kg/m3"], "moisture" => [@moisture_pct, "%"] })
+        when :weight
+          put(
+            "density_kg_m3",
+            by_weight,
+            "kg/m3",
+            "weight over volume",
+            certainty: :measured,
+            source: "Your scale and your measures",
+            inputs: {
+              "weight" => [@mass_g, "g"],
+              "volume" => [volume_mm3, "mm3"]
+            }
+          )
+        when :table
+          put(
+            "density_kg_m3",
+            by_table,
+            "kg/m3",
+            "the table's density, with the water it holds now",
+            certainty: :rule_of_thumb,
+            source: @stock.source,
+            inputs: {
+              "in the table" => [@stock.density_kg_m3, "kg/m3"],
+              "moisture" => [@moisture_pct, "%"]
+            }
+          )
         end
       end
 
@@ -85,7 +142,8 @@ module MossyAnvil
       end
 
       def caution_said = @stock && say(:care, "caution", stock: @stock.term, caution: @stock.caution)
-      def say(tone, key, figure: nil, **amounts) = { tone: tone.to_s, figure: figure, **Message.of("intake.#{key}", **amounts) }
+      def say(tone, key, figure: nil, **amounts) =
+        { tone: tone.to_s, figure: figure, **Message.of("intake.#{key}", **amounts) }
     end
   end
 end

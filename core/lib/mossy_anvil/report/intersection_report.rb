@@ -10,8 +10,15 @@ module MossyAnvil
       end
 
       def to_h
-        { meetings: @solid.meetings.map { |meeting| met(meeting, true) } + doubted_meetings.map { |meeting| met(meeting, false) },
-          freed: @solid.freed.each_with_index.map { |piece, index| { ids: piece.ids, volume_mm3: piece.volume_mm3, mass_g: mass_g(piece, index), **place(piece) } } }
+        {
+          meetings:
+            @solid.meetings.map { |meeting| met(meeting, true) } +
+              doubted_meetings.map { |meeting| met(meeting, false) },
+          freed:
+            @solid.freed.each_with_index.map do |piece, index|
+              { ids: piece.ids, volume_mm3: piece.volume_mm3, mass_g: mass_g(piece, index), **place(piece) }
+            end
+        }
       end
 
       private
@@ -29,9 +36,18 @@ module MossyAnvil
 
       def mass_g(piece, index)
         density = @solid.blank.material.density_kg_m3
-        @workings.put("/freed/#{index}/mass_g", value: piece.volume_mm3 * density * 1e-6, unit: "g", certainty: :rule_of_thumb,
-          formula: "density times what cannot be reached through the wood without crossing a crack", source: "Cells of a few mm, each crack a wall along their edges",
-          inputs: { "volume" => [piece.volume_mm3, "mm3"], "density" => [density, "kg/m3"] })
+        @workings.put(
+          "/freed/#{index}/mass_g",
+          value: piece.volume_mm3 * density * 1e-6,
+          unit: "g",
+          certainty: :rule_of_thumb,
+          formula: "density times what cannot be reached through the wood without crossing a crack",
+          source: "Cells of a few mm, each crack a wall along their edges",
+          inputs: {
+            "volume" => [piece.volume_mm3, "mm3"],
+            "density" => [density, "kg/m3"]
+          }
+        )
       end
     end
   end

@@ -16,7 +16,9 @@ module MossyAnvil
       def to_h
         solid = SolidAnalysis.new(@scene.blank.on_centres, @scene.climate, @fineness)
         names = Solid::Stage.names_for(@scene.blank)
-        { first: names.first, last: names.last }.transform_values { |name| StageReport.new(name, solid, Workings.new).to_h.slice(*KEYS) }
+        { first: names.first, last: names.last }.transform_values do |name|
+          StageReport.new(name, solid, Workings.new).to_h.slice(*KEYS)
+        end
       end
     end
   end

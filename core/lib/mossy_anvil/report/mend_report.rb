@@ -11,7 +11,14 @@ module MossyAnvil
       LATER = 1.05
 
       # blank: as surveyed. now: Time or nil. records: ShopRecords. Raises InvalidInput with pointers under `at`.
-      def initialize(blank, climate: ShopClimate.new, now: nil, records: Model::ShopRecords.new, fineness: :default, at: "")
+      def initialize(
+        blank,
+        climate: ShopClimate.new,
+        now: nil,
+        records: Model::ShopRecords.new,
+        fineness: :default,
+        at: ""
+      )
         @blank = blank
         @climate = climate
         @now = now
@@ -23,21 +30,37 @@ module MossyAnvil
 
       def to_h
         told = steps.each_with_index.map { |step, index| tell(step, index) }
-        { proposed: @blank.mend.nil?, plan: { steps: data }, steps: told, materials: materials, cost: materials.sum { |row| row[:cost] },
+        {
+          proposed: @blank.mend.nil?,
+          plan: {
+            steps: data
+          },
+          steps: told,
+          materials: materials,
+          cost: materials.sum { |row| row[:cost] },
           hands_min: told.sum { |step| step[:hands_min] },
-          ready_h: told.last && told.last[:ready_at_h], ready_late_h: told.last && told.last[:ready_late_at_h], before: effects.first, after: effects.last,
-          left_out: left_out, says: says(told), workings: @workings.to_h }
+          ready_h: told.last && told.last[:ready_at_h],
+          ready_late_h: told.last && told.last[:ready_late_at_h],
+          before: effects.first,
+          after: effects.last,
+          left_out: left_out,
+          says: says(told),
+          workings: @workings.to_h
+        }
       end
 
       # The steps, each on the scene the one before leaves.
       def steps
-        @steps ||= begin
-          scene = first_scene
-          data.each_with_index.map do |step, index|
-            check(step, index)
-            Mend::MendSteps.build(step, scene, @workings, at: "#{@at}/mend/steps/#{index}").tap { |made| scene = made.after }
+        @steps ||=
+          begin
+            scene = first_scene
+            data.each_with_index.map do |step, index|
+              check(step, index)
+              Mend::MendSteps
+                .build(step, scene, @workings, at: "#{@at}/mend/steps/#{index}")
+                .tap { |made| scene = made.after }
+            end
           end
-        end
       end
 
       # The plan as in a blank file, symbol-keyed.
@@ -47,11 +70,20 @@ module MossyAnvil
       # measured: { step id => { name => value } }, what the scale said meanwhile.
       def document_after(document, done, measured: {})
         worked = steps.select { |step| done.include?(step.id) }
-        mended = worked.inject({}) { |found, step| found.merge(step.mended(measured.fetch(step.id, {})).to_h { |defect| [defect.id, defect] }) }
+        mended =
+          worked.inject({}) do |found, step|
+            found.merge(step.mended(measured.fetch(step.id, {})).to_h { |defect| [defect.id, defect] })
+          end
         left = (document.dig("mend", "steps") || []).reject { |step| done.include?(step["id"]) }
         defects = document["defects"].map { |old| mended[old["id"]] ? mended_over(old, mended[old["id"]]) : old }
-        material = worked.inject(document["material"]) { |found, step| found.merge(step.material_after(measured.fetch(step.id, {}))) }
-        document.merge("defects" => defects, "material" => material).except("mend").merge(left.any? ? { "mend" => { "steps" => left } } : {})
+        material =
+          worked.inject(document["material"]) do |found, step|
+            found.merge(step.material_after(measured.fetch(step.id, {})))
+          end
+        document
+          .merge("defects" => defects, "material" => material)
+          .except("mend")
+          .merge(left.any? ? { "mend" => { "steps" => left } } : {})
       end
 
       private
@@ -63,57 +95,96 @@ module MossyAnvil
 
       def first_scene
         water = DryingReport.new(@blank, @climate, Workings.new, now: @now)
-        Mend::MendContext.new(blank: @blank, assessed: assessed,
-          water: @blank.material.wooden? ? water : nil, climate: @climate, records: @records,
-          moisture_pct: assessed[:drying] ? assessed[:drying][:moisture_pct] : @blank.material.moisture_pct)
+        Mend::MendContext.new(
+          blank: @blank,
+          assessed: assessed,
+          water: @blank.material.wooden? ? water : nil,
+          climate: @climate,
+          records: @records,
+          moisture_pct: assessed[:drying] ? assessed[:drying][:moisture_pct] : @blank.material.moisture_pct
+        )
       end
 
       # A step carries only what its kind knows, and mends what there is.
       def check(step, index)
         at = "#{@at}/mend/steps/#{index}"
         known = Mend::MendStep::COMMON + Mend::MendStep::CARRIES.fetch(step[:do])
-        faults = (step.keys - known).map { |key| Fault.new(path: "#{at}/#{key}", problem: "does not belong to such a step", allowed: known.join(", ")) }
+        faults =
+          (step.keys - known).map do |key|
+            Fault.new(path: "#{at}/#{key}", problem: "does not belong to such a step", allowed: known.join(", "))
+          end
         there = @blank.defects.map(&:id)
         (step[:of] || []).each_with_index do |ref, place|
           next if there.include?(ref)
 
-          faults << Fault.new(path: "#{at}/of/#{place}", problem: "is #{Fault.shown(ref)}", allowed: "the id of a finding of the survey")
+          faults << Fault.new(
+            path: "#{at}/of/#{place}",
+            problem: "is #{Fault.shown(ref)}",
+            allowed: "the id of a finding of the survey"
+          )
         end
         twice = data.first(index).any? { |other| other[:id] == step[:id] }
-        faults << Fault.new(path: "#{at}/id", problem: "is used twice (#{step[:id]})", allowed: "each step its own") if twice
+        if twice
+          faults << Fault.new(path: "#{at}/id", problem: "is used twice (#{step[:id]})", allowed: "each step its own")
+        end
         raise InvalidInput, faults if faults.any?
       end
 
       def tell(step, index)
         start, late = times[index]
         key = step.data[:do].to_sym
-        { id: step.id, do: step.data[:do], name: step.name, of: step.data[:of] || [], gate_pct: step.gate_pct,
+        {
+          id: step.id,
+          do: step.data[:do],
+          name: step.name,
+          of: step.data[:of] || [],
+          gate_pct: step.gate_pct,
           moisture_pct: step.scene.wooden? ? step.scene.moisture_pct : nil,
-          materials: step.materials.map(&:to_h), hands_min: step.hands_min, working_min: step.working_min, ready_h: step.ready_h, ready_late_h: step.ready_late_h,
+          materials: step.materials.map(&:to_h),
+          hands_min: step.hands_min,
+          working_min: step.working_min,
+          ready_h: step.ready_h,
+          ready_late_h: step.ready_late_h,
           cure_h: step.cure_h,
-          starts_h: start, ready_at_h: start && step.ready_h && (start + step.ready_h), ready_late_at_h: late && step.ready_late_h && (late + step.ready_late_h),
-          tools: step.tools, cautions: step.cautions, says: [*conflicts_of(step), *step.says, *slower(index)],
+          starts_h: start,
+          ready_at_h: start && step.ready_h && (start + step.ready_h),
+          ready_late_at_h: late && step.ready_late_h && (late + step.ready_late_h),
+          tools: step.tools,
+          cautions: step.cautions,
+          says: [*conflicts_of(step), *step.says, *slower(index)],
           conflicts: conflicts_of(step).count { |one| one[:tone] == "stop" },
-          before: effects[index], after: effects[index + 1], detail: step.detail.empty? ? nil : { key => step.detail }, lines: numbered(step) }
+          before: effects[index],
+          after: effects[index + 1],
+          detail: step.detail.empty? ? nil : { key => step.detail },
+          lines: numbered(step)
+        }
       end
 
-      def numbered(step) = step.lines.each_with_index.map { |line, index| { key: "#{step.id}.#{index + 1}", optional: false, **line } }
+      def numbered(step) =
+        step.lines.each_with_index.map { |line, index| { key: "#{step.id}.#{index + 1}", optional: false, **line } }
 
       # [earliest, latest] hours from now at which each begins; nil after a step that never ends.
       def times
-        @times ||= steps.each_with_object([[0.0, 0.0]]) do |step, list|
-          start, late = list.last
-          list << [start && step.ready_h && (start + step.ready_h), late && step.ready_late_h && (late + step.ready_late_h)]
-        end
+        @times ||=
+          steps.each_with_object([[0.0, 0.0]]) do |step, list|
+            start, late = list.last
+            list << [
+              start && step.ready_h && (start + step.ready_h),
+              late && step.ready_late_h && (late + step.ready_late_h)
+            ]
+          end
       end
 
       # On the lathe, before the first step and after each.
-      def effects = @effects ||= [first_scene, *steps.map(&:after)].map { |scene| MendEffect.new(scene, fineness: @fineness).to_h }
+      def effects =
+        @effects ||= [first_scene, *steps.map(&:after)].map { |scene| MendEffect.new(scene, fineness: @fineness).to_h }
 
       def conflicts = @conflicts ||= Mend::MendConflicts.new(steps).to_a
 
       def conflicts_of(step)
-        conflicts.select { |of, *| of.equal?(step) }.map { |_, tone, key, amounts| advice(tone, "conflicts.#{key}", **amounts) }
+        conflicts
+          .select { |of, *| of.equal?(step) }
+          .map { |_, tone, key, amounts| advice(tone, "conflicts.#{key}", **amounts) }
       end
 
       # A mend never slows the piece without saying so.
@@ -131,9 +202,13 @@ module MossyAnvil
 
       # In all, by product.
       def materials
-        @materials ||= steps.flat_map(&:materials).group_by { |one| [one.key, one.part, one.unit, one.name] }.map do |(key, part, unit, name), list|
-          { key: key, name: name, part: part, unit: unit, amount: list.sum(&:amount), cost: list.sum(&:cost) }
-        end
+        @materials ||=
+          steps
+            .flat_map(&:materials)
+            .group_by { |one| [one.key, one.part, one.unit, one.name] }
+            .map do |(key, part, unit, name), list|
+              { key: key, name: name, part: part, unit: unit, amount: list.sum(&:amount), cost: list.sum(&:cost) }
+            end
       end
 
       # Findings that ask for mending and are in no step.
@@ -141,18 +216,27 @@ module MossyAnvil
         planned = data.flat_map { |step| step[:of] || [] }
         return [] if data.any? { |step| %w[stabilise cast].include?(step[:do]) && (step[:of] || []).empty? }
 
-        assessed[:defects].select { |defect| Mend::MendProposal.way(defect) && !planned.include?(defect[:id]) }.map { |defect| defect[:id] }
+        assessed[:defects]
+          .select { |defect| Mend::MendProposal.way(defect) && !planned.include?(defect[:id]) }
+          .map { |defect| defect[:id] }
       end
 
       def says(told)
         return [say(:go, "nothing")] if told.empty? && left_out.empty? && tested.empty?
 
-        [whole(told), faster(told), (say(:care, "left_out", ids: Message.ids(left_out)) if left_out.any?),
-         (say(:care, "tested", ids: Message.ids(tested)) if tested.any?)].compact
+        [
+          whole(told),
+          faster(told),
+          (say(:care, "left_out", ids: Message.ids(left_out)) if left_out.any?),
+          (say(:care, "tested", ids: Message.ids(tested)) if tested.any?)
+        ].compact
       end
 
       # Ids of what tests alone show and would have to be mended.
-      def tested = assessed[:defects].select { |defect| defect[:by_test] && Mend::MendProposal.way(defect.merge(by_test: false)) }.map { |defect| defect[:id] }
+      def tested =
+        assessed[:defects]
+          .select { |defect| defect[:by_test] && Mend::MendProposal.way(defect.merge(by_test: false)) }
+          .map { |defect| defect[:id] }
 
       def whole(told)
         return if told.empty?

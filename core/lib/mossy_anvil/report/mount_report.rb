@@ -5,11 +5,20 @@ module MossyAnvil
     # How the piece is held from the first cut to the last: each step of the work with every mount judged for it, one proposed, and whether the whole works.
     class MountReport
       STEPS = {
-        hollow: [[:outside, :mouth, %w[screw faceplate centres glue_block hot_melt tape]], [:hollow, :foot, %w[tenon recess glue_block hot_melt]],
-                 [:foot, :mouth, %w[jam cone vacuum]]],
-        ring: [[:outside, :mouth, %w[screw faceplate glue_block hot_melt centres]], [:bore, :foot, %w[jam mandrel hot_melt tape]]],
+        hollow: [
+          [:outside, :mouth, %w[screw faceplate centres glue_block hot_melt tape]],
+          [:hollow, :foot, %w[tenon recess glue_block hot_melt]],
+          [:foot, :mouth, %w[jam cone vacuum]]
+        ],
+        ring: [
+          [:outside, :mouth, %w[screw faceplate glue_block hot_melt centres]],
+          [:bore, :foot, %w[jam mandrel hot_melt tape]]
+        ],
         sphere: [[:outside, :mouth, %w[centres screw faceplate glue_block]], [:ends, :foot, %w[cups jam]]],
-        solid: [[:outside, :mouth, %w[centres screw faceplate glue_block hot_melt]], [:ends, :foot, %w[tenon recess collet jam glue_block tape]]]
+        solid: [
+          [:outside, :mouth, %w[centres screw faceplate glue_block hot_melt]],
+          [:ends, :foot, %w[tenon recess collet jam glue_block tape]]
+        ]
       }.freeze
       # A glued block is no wider where it would mark the piece.
       BLOCK_MM = 80.0
@@ -22,21 +31,41 @@ module MossyAnvil
 
       # blank: as surveyed, with a form. now: Time, or nil to take its water as last read. Raises InvalidInput under `at`.
       def initialize(blank, climate: ShopClimate.new, now: nil, fineness: :default, at: "")
-        raise InvalidInput, [Fault.new(path: "#{at}/form", problem: "is missing", allowed: "a form: how it is held follows what it is to become")] unless blank.form
+        unless blank.form
+          raise InvalidInput,
+                [
+                  Fault.new(
+                    path: "#{at}/form",
+                    problem: "is missing",
+                    allowed: "a form: how it is held follows what it is to become"
+                  )
+                ]
+        end
 
         @blank = blank.on_centres
         @form = @blank.form
-        @moisture_pct = DryingReport.new(@blank, climate, Workings.new, now: now).to_h.then { |water| water ? water[:moisture_pct] : 0 }
+        @moisture_pct =
+          DryingReport
+            .new(@blank, climate, Workings.new, now: now)
+            .to_h
+            .then { |water| water ? water[:moisture_pct] : 0 }
         @solid = SolidAnalysis.new(@blank, climate, fineness)
         @workings = Workings.new
-        @stages = Solid::Stage.names_for(@blank).to_h { |name| [name, StageReport.new(name, @solid, Workings.new).to_h] }
+        @stages =
+          Solid::Stage.names_for(@blank).to_h { |name| [name, StageReport.new(name, @solid, Workings.new).to_h] }
       end
 
       # Plain data: steps, each with its mounts, the one proposed (or nil) first, and what else to look to; says: of the whole; clearances.
       def to_h
         steps = STEPS.fetch(family).each_with_index.map { |(name, by, mounts), index| step(name, by, mounts, index) }
-        { steps: steps, says: whole(steps), clearances: Turn::MountClearances.new(@blank, @stages[:blank][:swing_mm]).to_a, jaws_mm: circles_mm, jaws_are_own: own_jaws?,
-          workings: @workings.to_h }
+        {
+          steps: steps,
+          says: whole(steps),
+          clearances: Turn::MountClearances.new(@blank, @stages[:blank][:swing_mm]).to_a,
+          jaws_mm: circles_mm,
+          jaws_are_own: own_jaws?,
+          workings: @workings.to_h
+        }
       end
 
       private
@@ -56,9 +85,12 @@ module MossyAnvil
       def site(name, by)
         length, (low, high) = @blank.shape.length_mm, @form.z_span_mm
         at_tail = (by == :mouth) == opens_tail?
-        z_mm = if name == :outside then at_tail ? length : 0.0
-               else at_tail ? high : low
-               end
+        z_mm =
+          if name == :outside
+            at_tail ? length : 0.0
+          else
+            at_tail ? high : low
+          end
         # What holds at the foot is rooted in the wood beyond the shoulder.
         Turn::MountSite.new(@solid, z_mm, at_tail ? -1 : 1)
       end
@@ -67,21 +99,40 @@ module MossyAnvil
         judge = Turn::MountJudge.new(site(name, by), load(name, by), facts(name), @solid, circles_mm)
         verdicts = mounts.map { |key| judge.call(key) }
         order = { holds: 0, tailstock: 1, slower: 2, no: 3 }
-        ranked = verdicts.each_with_index.sort_by { |verdict, place| [order.fetch(verdict.verdict), place] }.map(&:first)
+        ranked =
+          verdicts.each_with_index.sort_by { |verdict, place| [order.fetch(verdict.verdict), place] }.map(&:first)
         # Force that a tailstock carries is no reason to take the second best where the first is meant for it.
         proposed = ranked.first.verdict == :no ? nil : ranked.first
-        { key: name.to_s, by: seat(by), stage: stage_of(name).to_s, rpm: load(name, by)[:rpm],
+        {
+          key: name.to_s,
+          by: seat(by),
+          stage: stage_of(name).to_s,
+          rpm: load(name, by)[:rpm],
           limit_rpm: [proposed&.limit_rpm, load(name, by)[:rpm]].compact.min,
-          need_nm: put(index, "need_nm", judge.bearing.need_nm, load(name, by)), need_with_tailstock_nm: FREE.include?(name) ? nil : judge.bearing.need_with_tailstock_nm,
-          proposed: proposed&.key, mounts: ranked.map { |verdict| plain(verdict) } }
+          need_nm: put(index, "need_nm", judge.bearing.need_nm, load(name, by)),
+          need_with_tailstock_nm: FREE.include?(name) ? nil : judge.bearing.need_with_tailstock_nm,
+          proposed: proposed&.key,
+          mounts: ranked.map { |verdict| plain(verdict) }
+        }
       end
 
       def put(index, key, value, load)
-        @workings.put("/steps/#{index}/#{key}", value: value, unit: "N m", certainty: :rule_of_thumb, source: "Textbook mechanics; cutting forces as the trade takes them",
+        @workings.put(
+          "/steps/#{index}/#{key}",
+          value: value,
+          unit: "N m",
+          certainty: :rule_of_thumb,
+          source: "Textbook mechanics; cutting forces as the trade takes them",
           formula: "cutting force at its overhang, and imbalance and weight at the centre of mass",
-          inputs: { "cutting force" => [load[:force_n], "N"], "overhang" => [load[:overhang_mm], "mm"], "mass" => [load[:mass_g], "g"],
-                    "imbalance" => [load[:imbalance_g_mm], "g mm"],
-                    "speed" => [load[:rpm], "rpm"], "seat to centre of mass" => [load[:centre_mm], "mm"] })
+          inputs: {
+            "cutting force" => [load[:force_n], "N"],
+            "overhang" => [load[:overhang_mm], "mm"],
+            "mass" => [load[:mass_g], "g"],
+            "imbalance" => [load[:imbalance_g_mm], "g mm"],
+            "speed" => [load[:rpm], "rpm"],
+            "seat to centre of mass" => [load[:centre_mm], "mm"]
+          }
+        )
       end
 
       # Key of the end it is held by, under `seats`.
@@ -93,9 +144,17 @@ module MossyAnvil
 
       def plain(verdict)
         row = Turn::MountHold.row(verdict.key)
-        { key: verdict.key, verdict: verdict.verdict.to_s, hold_nm: verdict.hold_nm, need_nm: verdict.need_nm,
-          margin: verdict.hold_nm && (verdict.need_nm.zero? ? nil : verdict.hold_nm / verdict.need_nm), size_mm: verdict.size_mm, limit_rpm: verdict.limit_rpm,
-          says: verdict.says, wood_lost_mm: row["wood_lost_mm"] }
+        {
+          key: verdict.key,
+          verdict: verdict.verdict.to_s,
+          hold_nm: verdict.hold_nm,
+          need_nm: verdict.need_nm,
+          margin: verdict.hold_nm && (verdict.need_nm.zero? ? nil : verdict.hold_nm / verdict.need_nm),
+          size_mm: verdict.size_mm,
+          limit_rpm: verdict.limit_rpm,
+          says: verdict.says,
+          wood_lost_mm: row["wood_lost_mm"]
+        }
       end
 
       def stage_of(name) = @stages.key?(STAGES.fetch(name)) ? STAGES.fetch(name) : @stages.keys.last
@@ -105,17 +164,33 @@ module MossyAnvil
         loads = Table["mounts"]["loads"]
         seat = site(name, by).z_mm
         reach = name == :outside ? @blank.shape.length_mm : @form.length_mm
-        { force_n: ROUGHED.include?(name) ? loads["roughing_n"] : loads["light_n"], overhang_mm: reach, mass_g: stage[:mass_g], imbalance_g_mm: stage[:imbalance_g_mm],
-          rpm: stage[:limit_rpm], centre_mm: (stage[:centre_of_mass_mm][2] - seat).abs }
+        {
+          force_n: ROUGHED.include?(name) ? loads["roughing_n"] : loads["light_n"],
+          overhang_mm: reach,
+          mass_g: stage[:mass_g],
+          imbalance_g_mm: stage[:imbalance_g_mm],
+          rpm: stage[:limit_rpm],
+          centre_mm: (stage[:centre_of_mass_mm][2] - seat).abs
+        }
       end
 
       # What the judge asks of this step and this form.
       def facts(name)
         made = holding_wood
-        { tailstock: !FREE.include?(name), swing_mm: @stages.fetch(stage_of(name))[:swing_mm],
-          waste_mm: waste_mm(name), block_mm: block_mm(name), moisture_pct: @moisture_pct, tenon_wood_mm: made[:length_mm], tenon_round_mm: made[:round_mm],
+        {
+          tailstock: !FREE.include?(name),
+          swing_mm: @stages.fetch(stage_of(name))[:swing_mm],
+          waste_mm: waste_mm(name),
+          block_mm: block_mm(name),
+          moisture_pct: @moisture_pct,
+          tenon_wood_mm: made[:length_mm],
+          tenon_round_mm: made[:round_mm],
           foot_mm: 2 * foot_radius_mm,
-          floor_mm: @form.floor_mm || @form.length_mm, rim_true: rim_true?, rim_mm: 2 * mouth_radius_mm, through: through }
+          floor_mm: @form.floor_mm || @form.length_mm,
+          rim_true: rim_true?,
+          rim_mm: 2 * mouth_radius_mm,
+          through: through
+        }
       end
 
       def through = @through ||= @solid.openings ? @solid.openings.all.flat_map(&:ids) : []
@@ -140,7 +215,10 @@ module MossyAnvil
         from, to = opens_tail? ? [0.0, low] : [high, @blank.shape.length_mm]
         length = to - from
         seat = Turn::MountSite.new(@solid, opens_tail? ? low : high, opens_tail? ? -1 : 1)
-        { length_mm: length, round_mm: length < 1 ? 0.0 : seat.round_mm([length, Turn::MountHold.row("tenon")["length_mm"][1]].min) }
+        {
+          length_mm: length,
+          round_mm: length < 1 ? 0.0 : seat.round_mm([length, Turn::MountHold.row("tenon")["length_mm"][1]].min)
+        }
       end
 
       def ends_mm = @form.outside.points.values_at(0, -1).map(&:last)
@@ -150,12 +228,20 @@ module MossyAnvil
       # Does the wood reach the form all round the mouth?
       def rim_true?
         z_mm = opens_tail? ? @form.z_span_mm[1] : @form.z_span_mm[0]
-        (@blank.shape.radius_mm(Numo::DFloat.new(96).seq * (360.0 / 96), Numo::DFloat.zeros(96) + z_mm) + Numo::DFloat.zeros(96)).min >= mouth_radius_mm - 0.5
+        (
+          @blank.shape.radius_mm(Numo::DFloat.new(96).seq * (360.0 / 96), Numo::DFloat.zeros(96) + z_mm) +
+            Numo::DFloat.zeros(96)
+        ).min >= mouth_radius_mm - 0.5
       end
 
       def stuck_at(step)
-        say(:stop, "nothing_holds", step: Message.term("mount_steps.#{step[:key]}"), seat: Message.term("seats.#{step[:by]}"),
-          instead: Message.of("mount_plan.instead.#{%w[hollow foot].include?(step[:key]) ? step[:key] : 'other'}"))
+        say(
+          :stop,
+          "nothing_holds",
+          step: Message.term("mount_steps.#{step[:key]}"),
+          seat: Message.term("seats.#{step[:by]}"),
+          instead: Message.of("mount_plan.instead.#{%w[hollow foot].include?(step[:key]) ? step[:key] : "other"}")
+        )
       end
 
       # Advice on the whole: does each step leave something to hold the next by?
@@ -171,9 +257,19 @@ module MossyAnvil
       def in_order(steps)
         chosen = steps.map { |one| one[:mounts].first }
         care = chosen.any? { |mount| mount[:verdict] != "holds" }
-        slow = chosen.zip(steps).select { |mount, _| mount[:limit_rpm] }.min_by { |_, step| step[:limit_rpm] }
-        say(care ? :care : :go, ["order", ("tailstock" if care), ("slow" if slow)].compact.join("_"), mounts: [chosen.map { |mount| mount_message(mount) }, "messages"],
-          slowest: slow && mount_message(slow.first), limit: slow && [slow.last[:limit_rpm], "rpm"])
+        slow = slowest(chosen, steps)
+        say(
+          care ? :care : :go,
+          ["order", *("tailstock" if care), *("slow" if slow.any?)].join("_"),
+          mounts: [chosen.map { |mount| mount_message(mount) }, "messages"],
+          **slow
+        )
+      end
+
+      # The mount that bears less than the speed the piece itself would take, and up to which; empty where none does.
+      def slowest(chosen, steps)
+        mount, step = chosen.zip(steps).select { |one, _| one[:limit_rpm] }.min_by { |_, of| of[:limit_rpm] }
+        mount ? { slowest: mount_message(mount), limit: [step[:limit_rpm], "rpm"] } : {}
       end
 
       def mount_message(mount) = Message.of("tables.mounts.#{mount[:key]}.name")

@@ -16,13 +16,20 @@ module MossyAnvil
 
       # station: where it is done; action: "weigh", "mend", "log_cut", "draw_form" or "survey"; ready: can be done now.
       def to_h
-        if freed.any? then move("survey", "survey", "free", ids: Message.ids(freed.first))
-        elsif struck.any? then move("survey", "survey", "take_out", ids: Message.ids(struck))
-        elsif @report[:form].nil? then move("form", "draw_form", "draw_form")
-        elsif @planned.any? then move("mend", "mend", "by_plan", steps: Message.count(@planned.size))
-        elsif wetter_than?(gate_pct) then weigh
-        elsif to_mend.any? then move("mend", "mend", "mend", ids: Message.ids(to_mend.map { |defect| defect[:id] }))
-        else turn
+        if freed.any?
+          move("survey", "survey", "free", ids: Message.ids(freed.first))
+        elsif struck.any?
+          move("survey", "survey", "take_out", ids: Message.ids(struck))
+        elsif @report[:form].nil?
+          move("form", "draw_form", "draw_form")
+        elsif @planned.any?
+          move("mend", "mend", "by_plan", steps: Message.count(@planned.size))
+        elsif wetter_than?(gate_pct)
+          weigh
+        elsif to_mend.any?
+          move("mend", "mend", "mend", ids: Message.ids(to_mend.map { |defect| defect[:id] }))
+        else
+          turn
         end
       end
 
@@ -38,16 +45,30 @@ module MossyAnvil
       def gate_pct = filler_gate_pct || 15
 
       def weigh
-        target = @report[:drying][:targets].select { |row| row[:at_most_pct] >= gate_pct }.min_by { |row| row[:at_most_pct] }
-        return move("mend", "weigh", "somewhere_drier", ready: false, gate: [gate_pct, "%"]) if target.nil? || target[:out_of_reach]
+        target =
+          @report[:drying][:targets].select { |row| row[:at_most_pct] >= gate_pct }.min_by { |row| row[:at_most_pct] }
+        if target.nil? || target[:out_of_reach]
+          return move("mend", "weigh", "somewhere_drier", ready: false, gate: [gate_pct, "%"])
+        end
 
         wait = [target[:days] / 2, WEIGH_EVERY_DAYS].min.ceil
-        move("mend", "weigh", "dry", ready: false, left: [target[:days], "days"], early: [target[:days_early], "days"], gate: [gate_pct, "%"], wait: [wait, "days"])
+        move(
+          "mend",
+          "weigh",
+          "dry",
+          ready: false,
+          left: [target[:days], "days"],
+          early: [target[:days_early], "days"],
+          gate: [gate_pct, "%"],
+          wait: [wait, "days"]
+        )
       end
 
       def turn
         stage = @report[:stages].values.first
-        return move("turn", "survey", "unsafe", lifts: Message.of("caps.#{stage[:governed_by]}.lifts")) if stage[:not_like_this]
+        if stage[:not_like_this]
+          return move("turn", "survey", "unsafe", lifts: Message.of("caps.#{stage[:governed_by]}.lifts"))
+        end
 
         start = stage[:ladder_rpm].first || stage[:limit_rpm]
         move("turn", "log_cut", "mount", start: [start, "rpm"], limit: [stage[:limit_rpm], "rpm"])

@@ -22,21 +22,23 @@ module MossyAnvil
       # Plain data, the most telling first: which finding, which test and how it is done, where, and the last stage's limit at its best and worst.
       # What would change nothing is left out.
       def to_a
-        [*candidates.filter_map { |defect| judged(defect) }, *@blank.suspects.map do |hollow|
-          suspected(hollow)
-        end].select { |found| found[:best_rpm] - found[:worst_rpm] > LEAST_SHARE * found[:best_rpm] }
-            .sort_by do |found|
-          [
-            -(found[:best_rpm] - found[:worst_rpm]), found[:id]
-          ]
-        end
+        [
+          *candidates.filter_map { |defect| judged(defect) },
+          *@blank.suspects.map { |hollow| suspected(hollow) }
+        ].select { |found| found[:best_rpm] - found[:worst_rpm] > LEAST_SHARE * found[:best_rpm] }
+          .sort_by { |found| [-(found[:best_rpm] - found[:worst_rpm]), found[:id]] }
       end
 
       private
 
-      def candidates = @blank.defects.select { |defect| test_for(defect) && !(defect.path? && defect.mended?) }.max_by(MOST_LOOKED_AT) { |defect| extent(defect) }
+      def candidates =
+        @blank
+          .defects
+          .select { |defect| test_for(defect) && !(defect.path? && defect.mended?) }
+          .max_by(MOST_LOOKED_AT) { |defect| extent(defect) }
       def test_for(defect) = Table.rows("tests").find { |row| row["of"].include?(defect.type) }
-      def extent(defect) = defect.path? ? defect.run_mm(@blank.shape) * defect.depth_mm : defect.size_mm.max(2).inject(:*)
+      def extent(defect) =
+        defect.path? ? defect.run_mm(@blank.shape) * defect.depth_mm : defect.size_mm.max(2).inject(:*)
 
       def judged(defect)
         better, worse = either_way(defect)
@@ -59,10 +61,16 @@ module MossyAnvil
         return depths(defect).map { |depth_mm| defect.at_depth(depth_mm) } if defect.path?
 
         case defect.type
-        when "soft_zone" then grades(defect).map { |grade| defect.with(detail: { grade: grade }) }
-        when "loose_piece" then [BOND_DOUBT, -BOND_DOUBT].map { |by| defect.with(detail: { bonded_share: (defect.detail[:bonded_share] + by).clamp(0.0, 1.0) }) }
-        when "hard_inclusion" then nil
-        else [1 - SIZE_DOUBT, 1 + SIZE_DOUBT].map { |by| defect.with(size_mm: defect.size_mm.map { |size| size * by }) }
+        when "soft_zone"
+          grades(defect).map { |grade| defect.with(detail: { grade: grade }) }
+        when "loose_piece"
+          [BOND_DOUBT, -BOND_DOUBT].map do |by|
+            defect.with(detail: { bonded_share: (defect.detail[:bonded_share] + by).clamp(0.0, 1.0) })
+          end
+        when "hard_inclusion"
+          nil
+        else
+          [1 - SIZE_DOUBT, 1 + SIZE_DOUBT].map { |by| defect.with(size_mm: defect.size_mm.map { |size| size * by }) }
         end
       end
 

@@ -19,21 +19,41 @@ module MossyAnvil
       def row(answer)
         outcome = outcome_of(answer)
         gains, gives_up = answer.placement == Model::Placement.present ? [[], []] : against_present(answer, outcome)
-        { present: answer.placement == Model::Placement.present, fits: @search.wishes.fits?(answer.measures), worth: answer.worth, move: answer.placement.to_h,
-          **Model::PlacementMove.new(@blank, answer.placement.to_h).to_h, kept: answer.measures.kept, bark_rim: answer.measures.bark_rim, outcome: outcome,
-          gains: gains, gives_up: gives_up }
+        {
+          present: answer.placement == Model::Placement.present,
+          fits: @search.wishes.fits?(answer.measures),
+          worth: answer.worth,
+          move: answer.placement.to_h,
+          **Model::PlacementMove.new(@blank, answer.placement.to_h).to_h,
+          kept: answer.measures.kept,
+          bark_rim: answer.measures.bark_rim,
+          outcome: outcome,
+          gains: gains,
+          gives_up: gives_up
+        }
       end
 
       private
 
-      def laid_out(placement) = @blank.with_form(@search.field.form(placement)).with_centres(placement.centres(@blank.centres))
-      def outcome_of(answer) = (@outcomes ||= {})[answer.placement.to_a] ||= FormOutcome.new(laid_out(answer.placement), climate: @climate).to_h
+      def laid_out(placement) =
+        @blank.with_form(@search.field.form(placement)).with_centres(placement.centres(@blank.centres))
+      def outcome_of(answer) =
+        (@outcomes ||= {})[answer.placement.to_a] ||= FormOutcome.new(
+          laid_out(answer.placement),
+          climate: @climate
+        ).to_h
 
       # [what it gains, what it gives up], messages.
       def against_present(answer, outcome)
         now = @search.present
-        said = [*defects(now.measures, answer.measures), *through(now.measures, answer.measures), *size(answer), *speed(outcome_of(now), outcome),
-                *holding(now.measures, answer.measures), *rim(now.measures, answer.measures)]
+        said = [
+          *defects(now.measures, answer.measures),
+          *through(now.measures, answer.measures),
+          *size(answer),
+          *speed(outcome_of(now), outcome),
+          *holding(now.measures, answer.measures),
+          *rim(now.measures, answer.measures)
+        ]
         said.compact.partition(&:first).map { |some| some.map(&:last) }
       end
 
@@ -46,13 +66,21 @@ module MossyAnvil
 
           less = after < before
           unwanted = !Placing::PlacementGoals::CHARACTER.include?(defect.type)
-          say(less == unwanted, after < 0.001 ? "turned_away" : "stays", id: Message.text(defect.id), after: [after * 100, "%"], before: [before * 100, "%"])
+          say(
+            less == unwanted,
+            after < 0.001 ? "turned_away" : "stays",
+            id: Message.text(defect.id),
+            after: [after * 100, "%"],
+            before: [before * 100, "%"]
+          )
         end
       end
 
       def through(now, then_)
-        [(now.through - then_.through).then { |ids| say(true, "not_through", ids: Message.ids(ids)) if ids.any? },
-         (then_.through - now.through).then { |ids| say(false, "through", ids: Message.ids(ids)) if ids.any? }]
+        [
+          (now.through - then_.through).then { |ids| say(true, "not_through", ids: Message.ids(ids)) if ids.any? },
+          (then_.through - now.through).then { |ids| say(false, "through", ids: Message.ids(ids)) if ids.any? }
+        ]
       end
 
       def size(answer)
@@ -62,7 +90,9 @@ module MossyAnvil
 
       def speed(now, then_)
         before, after = now[:limit_rpm], then_[:limit_rpm]
-        return [say(before.zero?, before.zero? ? "can_turn" : "cannot_turn", after: [after, "rpm"])] if before.zero? != after.zero?
+        if before.zero? != after.zero?
+          return [say(before.zero?, before.zero? ? "can_turn" : "cannot_turn", after: [after, "rpm"])]
+        end
         return [] if before.zero? || ((after / before) - 1).abs < LEAST_PART
 
         [say(after > before, "speed", after: [after, "rpm"], before: [before, "rpm"])]
@@ -79,7 +109,14 @@ module MossyAnvil
       def rim(now, then_)
         return [] if (now.bark_rim - then_.bark_rim).abs < LEAST_SHARE
 
-        [say(then_.bark_rim > now.bark_rim, "bark_rim", after: [then_.bark_rim * 100, "%"], before: [now.bark_rim * 100, "%"])]
+        [
+          say(
+            then_.bark_rim > now.bark_rim,
+            "bark_rim",
+            after: [then_.bark_rim * 100, "%"],
+            before: [now.bark_rim * 100, "%"]
+          )
+        ]
       end
     end
   end

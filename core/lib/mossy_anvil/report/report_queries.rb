@@ -8,7 +8,9 @@ module MossyAnvil
 
       # What is to be mended before the work goes on: as advised, less what the turner chose to leave. Limits stand either way.
       def to_mend
-        @report[:defects].select { |defect| %w[fill cast soak hold dry_first remove_now].include?(defect[:verdict]) && defect[:chosen] != "leave" }
+        @report[:defects].select do |defect|
+          %w[fill cast soak hold dry_first remove_now].include?(defect[:verdict]) && defect[:chosen] != "leave"
+        end
       end
 
       # What must come out before an edge meets it.

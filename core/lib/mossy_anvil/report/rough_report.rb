@@ -10,7 +10,8 @@ module MossyAnvil
       ALONG_FIBRES_PCT, BURL_SPREAD_PCT = 0.1, 3.0
       # So many points over what this air takes it to, and it still moves enough to speak of.
       WETTER_PCT = 4.5
-      SOURCE = "Wood Handbook: shrinkage in a straight line from fibre saturation; a wall of a tenth of the diameter is the trade's rule"
+      SOURCE =
+        "Wood Handbook: shrinkage in a straight line from fibre saturation; a wall of a tenth of the diameter is the trade's rule"
 
       # water: the drying report, or nil.
       def initialize(solid, water, workings)
@@ -25,8 +26,17 @@ module MossyAnvil
       def to_h
         return unless @form&.hollow? && @water && stock&.wood? && @water[:moisture_pct] > @water[:emc_pct] + WETTER_PCT
 
-        { to_pct: @water[:emc_pct], widest_mm: widest, narrowest_mm: narrowest, narrow_clock_deg: narrow_clock, oval_mm: oval, wall_mm: wall, allowance_mm: allowance,
-          checks_clock_deg: end_grain_clocks, opens: opens }
+        {
+          to_pct: @water[:emc_pct],
+          widest_mm: widest,
+          narrowest_mm: narrowest,
+          narrow_clock_deg: narrow_clock,
+          oval_mm: oval,
+          wall_mm: wall,
+          allowance_mm: allowance,
+          checks_clock_deg: end_grain_clocks,
+          opens: opens
+        }
       end
 
       private
@@ -35,24 +45,43 @@ module MossyAnvil
       def across_mm = 2 * @form.outside.largest_mm
 
       def put(key, value, unit, formula, inputs)
-        @workings.put("/form/rough/#{key}", value: value, unit: unit, formula: formula, inputs: inputs, certainty: :rule_of_thumb, source: SOURCE)
+        @workings.put(
+          "/form/rough/#{key}",
+          value: value,
+          unit: unit,
+          formula: formula,
+          inputs: inputs,
+          certainty: :rule_of_thumb,
+          source: SOURCE
+        )
       end
 
       # [widest, narrowest way], total shrinkage in %: by how the fibres lie.
       def shrinks_pct
         tangential, radial = stock.tangential_pct, stock.radial_pct
         case @blank.material.grain
-        when "face" then [ALONG_FIBRES_PCT, tangential]
-        when "end" then [radial, tangential]
-        else ((tangential + radial) / 2).then { |mean| [mean - (BURL_SPREAD_PCT / 2), mean + (BURL_SPREAD_PCT / 2)] }
+        when "face"
+          [ALONG_FIBRES_PCT, tangential]
+        when "end"
+          [radial, tangential]
+        else
+          ((tangential + radial) / 2).then { |mean| [mean - (BURL_SPREAD_PCT / 2), mean + (BURL_SPREAD_PCT / 2)] }
         end
       end
 
       def dried(key, total_pct)
-        put(key, Mend::Shrinkage.size_mm(across_mm, total_pct, @water[:emc_pct], from_pct: @water[:moisture_pct]), "mm",
+        put(
+          key,
+          Mend::Shrinkage.size_mm(across_mm, total_pct, @water[:emc_pct], from_pct: @water[:moisture_pct]),
+          "mm",
           "its diameter now, less what it shrinks that way down to the moisture of this air",
-          { "diameter" => [across_mm, "mm"], "moisture now" => [@water[:moisture_pct], "%"], "moisture then" => [@water[:emc_pct], "%"],
-            "from green to oven-dry" => [total_pct, "%"] })
+          {
+            "diameter" => [across_mm, "mm"],
+            "moisture now" => [@water[:moisture_pct], "%"],
+            "moisture then" => [@water[:emc_pct], "%"],
+            "from green to oven-dry" => [total_pct, "%"]
+          }
+        )
       end
 
       def widest = @widest ||= dried("widest_mm", shrinks_pct[0])
@@ -60,16 +89,29 @@ module MossyAnvil
       def oval = widest - narrowest
 
       # Square to the fibres, where they run across; nil where that is not known.
-      def narrow_clock = @blank.material.grain == "face" && @blank.material.grain_clock_deg ? ClockAngle.fold(@blank.material.grain_clock_deg + 90) : nil
+      def narrow_clock =
+        if @blank.material.grain == "face" && @blank.material.grain_clock_deg
+          ClockAngle.fold(@blank.material.grain_clock_deg + 90)
+        end
 
       # Enough to cut an oval round again inside and out, and the finished wall with it; and never less than the trade's rule.
       def wall
-        @wall ||= begin
-          finished = @solid.least_wall.thickness_mm
-          put("wall_mm", [WALL_SHARE * across_mm, finished + oval + (2 * SPARE_MM)].max, "mm",
-            "the larger of a tenth of the diameter, and the finished wall with the movement and a little on both sides",
-            { "diameter" => [across_mm, "mm"], "finished wall" => [finished, "mm"], "movement" => [oval, "mm"], "to spare, each side" => [SPARE_MM, "mm"] })
-        end
+        @wall ||=
+          begin
+            finished = @solid.least_wall.thickness_mm
+            put(
+              "wall_mm",
+              [WALL_SHARE * across_mm, finished + oval + (2 * SPARE_MM)].max,
+              "mm",
+              "the larger of a tenth of the diameter, and the finished wall with the movement and a little on both sides",
+              {
+                "diameter" => [across_mm, "mm"],
+                "finished wall" => [finished, "mm"],
+                "movement" => [oval, "mm"],
+                "to spare, each side" => [SPARE_MM, "mm"]
+              }
+            )
+          end
       end
 
       # What is left to turn away after drying, all told, once the oval is round again.
@@ -83,11 +125,32 @@ module MossyAnvil
 
       # How far each open crack may open at its mouth, at most.
       def opens
-        cracks = @blank.defects.select { |defect| defect.path? && defect.open? && @solid.left_at(:hollowed).include?(defect) }
-        opening = Mend::CrackOpening.new(@blank, from_pct: @water[:moisture_pct], to_pct: @water[:emc_pct], across_mm: across_mm, cracks: cracks)
+        cracks =
+          @blank.defects.select { |defect| defect.path? && defect.open? && @solid.left_at(:hollowed).include?(defect) }
+        opening =
+          Mend::CrackOpening.new(
+            @blank,
+            from_pct: @water[:moisture_pct],
+            to_pct: @water[:emc_pct],
+            across_mm: across_mm,
+            cracks: cracks
+          )
         opening.openings.each_with_index.map do |(id, mm), index|
-          { id: id, mm: put("opens/#{index}/mm", mm, "mm", Mend::CrackOpening::FORMULA,
-            { "diameter" => [across_mm, "mm"], "rings more than rays" => [opening.rings_over_rays_pct, "%"], "open cracks" => [cracks.size, ""] }) }
+          {
+            id: id,
+            mm:
+              put(
+                "opens/#{index}/mm",
+                mm,
+                "mm",
+                Mend::CrackOpening::FORMULA,
+                {
+                  "diameter" => [across_mm, "mm"],
+                  "rings more than rays" => [opening.rings_over_rays_pct, "%"],
+                  "open cracks" => [cracks.size, ""]
+                }
+              )
+          }
         end
       end
     end

@@ -10,7 +10,9 @@ module MossyAnvil
 
       # asked: { every_mm:, feet:, feet_radius_mm:, thread:, engaged_mm:, bit_mm: }, whatever is wanted. Raises InvalidInput under `at`.
       def initialize(blank, asked = {}, at: "")
-        raise InvalidInput, [Fault.new(path: "/document/form", problem: "is missing", allowed: "a form to set out")] unless blank.form
+        unless blank.form
+          raise InvalidInput, [Fault.new(path: "/document/form", problem: "is missing", allowed: "a form to set out")]
+        end
 
         @blank = blank.on_centres
         @form = @blank.form
@@ -22,8 +24,18 @@ module MossyAnvil
 
       # Plain data, each with its working where it is reckoned.
       def to_h
-        { every_mm: @asked[:every_mm], stations: stations, depths: depths, sphere: sphere, feet: feet, ring: ring, lid: lid, insert: insert, drill: drill,
-          workings: @workings.to_h }
+        {
+          every_mm: @asked[:every_mm],
+          stations: stations,
+          depths: depths,
+          sphere: sphere,
+          feet: feet,
+          ring: ring,
+          lid: lid,
+          insert: insert,
+          drill: drill,
+          workings: @workings.to_h
+        }
       end
 
       private
@@ -32,17 +44,32 @@ module MossyAnvil
         faults = []
         most = @form.length_mm / MOST_STATIONS
         if @asked[:every_mm] < most
-          faults << Fault.new(path: "#{at}/every_mm", problem: "is #{@asked[:every_mm]}",
-            allowed: "#{most.ceil} mm or more for a form this long")
+          faults << Fault.new(
+            path: "#{at}/every_mm",
+            problem: "is #{@asked[:every_mm]}",
+            allowed: "#{most.ceil} mm or more for a form this long"
+          )
         end
         if @asked[:thread] && @table["threads"].none? { |row| row["key"] == @asked[:thread] }
-          faults << Fault.new(path: "#{at}/thread", problem: "is #{Fault.shown(@asked[:thread])}", allowed: @table["threads"].map { |row| row["key"] }.join(", "))
+          faults << Fault.new(
+            path: "#{at}/thread",
+            problem: "is #{Fault.shown(@asked[:thread])}",
+            allowed: @table["threads"].map { |row| row["key"] }.join(", ")
+          )
         end
         raise InvalidInput, faults if faults.any?
       end
 
       def put(key, value, unit, formula, inputs = {}, certainty: :derived)
-        @workings.put("/#{key}", value: value, unit: unit, formula: formula, inputs: inputs, source: @table["source"], certainty: certainty)
+        @workings.put(
+          "/#{key}",
+          value: value,
+          unit: unit,
+          formula: formula,
+          inputs: inputs,
+          source: @table["source"],
+          certainty: certainty
+        )
       end
 
       # Even steps from the foot (the head end, where there is no foot), and the far end itself.
@@ -54,7 +81,12 @@ module MossyAnvil
       end
 
       def station(from_mm, z_mm)
-        inner = @form.hollow? && z_mm.between?(@form.inside.first_z_mm - 1e-9, @form.inside.last_z_mm + 1e-9) ? 2 * @form.inside.radius_mm(z_mm) : nil
+        inner =
+          (
+            if @form.hollow? && z_mm.between?(@form.inside.first_z_mm - 1e-9, @form.inside.last_z_mm + 1e-9)
+              2 * @form.inside.radius_mm(z_mm)
+            end
+          )
         { from_foot_mm: from_mm, z_mm: z_mm, diameter_mm: 2 * @form.outside.radius_mm(z_mm), inside_mm: inner }
       end
 
@@ -63,10 +95,18 @@ module MossyAnvil
 
         point = @table["drill"]["points"]["saw_tooth_mm"]
         height = @form.length_mm
-        { hollow_mm: @form.wall_depth_mm, floor_mm: @form.floor_mm,
-          bit_mark_mm: put("depths/bit_mark_mm", Turn::SetOuts.bit_mark_mm(height, @form.floor_mm, point), "mm",
-            "height over the foot, less the floor wanted, less the bit's point",
-            { "height" => [height, "mm"], "floor" => [@form.floor_mm, "mm"], "point" => [point, "mm"] }) }
+        {
+          hollow_mm: @form.wall_depth_mm,
+          floor_mm: @form.floor_mm,
+          bit_mark_mm:
+            put(
+              "depths/bit_mark_mm",
+              Turn::SetOuts.bit_mark_mm(height, @form.floor_mm, point),
+              "mm",
+              "height over the foot, less the floor wanted, less the bit's point",
+              { "height" => [height, "mm"], "floor" => [@form.floor_mm, "mm"], "point" => [point, "mm"] }
+            )
+        }
       end
 
       def sphere
@@ -74,8 +114,13 @@ module MossyAnvil
 
         diameter = 2 * @form.outside.largest_mm
         start, length = Turn::SetOuts.sphere_facet_mm(diameter)
-        { diameter_mm: diameter, facet_start_mm: put("sphere/facet_start_mm", start, "mm", "D (1 - 1/root 2) from either end", { "D" => [diameter, "mm"] }),
-          facet_length_mm: put("sphere/facet_length_mm", length, "mm", "D (root 2 - 1)", { "D" => [diameter, "mm"] }), neck_mm: diameter * @table["neck_share"] }
+        {
+          diameter_mm: diameter,
+          facet_start_mm:
+            put("sphere/facet_start_mm", start, "mm", "D (1 - 1/root 2) from either end", { "D" => [diameter, "mm"] }),
+          facet_length_mm: put("sphere/facet_length_mm", length, "mm", "D (root 2 - 1)", { "D" => [diameter, "mm"] }),
+          neck_mm: diameter * @table["neck_share"]
+        }
       end
 
       def feet
@@ -84,25 +129,49 @@ module MossyAnvil
         radius = @asked[:feet_radius_mm] || (@form.outside.points[@form.opens == "tail" ? 0 : -1][1] * 0.8)
         return if radius <= 0
 
-        { count: @asked[:feet], radius_mm: radius, chord_mm: put("feet/chord_mm", Turn::SetOuts.feet_chord_mm(radius, @asked[:feet]), "mm",
-          "2 r sin(180 degrees / n), straight from foot to foot",
-          { "r" => [radius, "mm"], "n" => [@asked[:feet], ""] }) }
+        {
+          count: @asked[:feet],
+          radius_mm: radius,
+          chord_mm:
+            put(
+              "feet/chord_mm",
+              Turn::SetOuts.feet_chord_mm(radius, @asked[:feet]),
+              "mm",
+              "2 r sin(180 degrees / n), straight from foot to foot",
+              { "r" => [radius, "mm"], "n" => [@asked[:feet], ""] }
+            )
+        }
       end
 
       def ring
         return unless @form.open_both_ends?
 
         bore = 2 * @form.inside.points.map(&:last).min
-        { bore_mm: bore, iso_size: put("ring/iso_size", bore * Math::PI, "", "the length round the bore, in mm", { "bore" => [bore, "mm"] }),
-          core_mm: put("ring/core_mm", bore - @table["glue_gap_mm"], "mm", "a core glued into that bore: the bore less the gap for glue",
-            { "gap" => [@table["glue_gap_mm"], "mm"] }, certainty: :rule_of_thumb) }
+        {
+          bore_mm: bore,
+          iso_size:
+            put("ring/iso_size", bore * Math::PI, "", "the length round the bore, in mm", { "bore" => [bore, "mm"] }),
+          core_mm:
+            put(
+              "ring/core_mm",
+              bore - @table["glue_gap_mm"],
+              "mm",
+              "a core glued into that bore: the bore less the gap for glue",
+              { "gap" => [@table["glue_gap_mm"], "mm"] },
+              certainty: :rule_of_thumb
+            )
+        }
       end
 
       def lid
         return unless @form.kind == "box" && @form.hollow?
 
         mouth = 2 * @form.inside.points.map(&:last).max
-        { mouth_mm: mouth, fits: @table["lid_fits"].map { |name, gap| { name: name, spigot_mm: mouth - gap } }, moves_mm: moves_mm(mouth) }
+        {
+          mouth_mm: mouth,
+          fits: @table["lid_fits"].map { |name, gap| { name: name, spigot_mm: mouth - gap } },
+          moves_mm: moves_mm(mouth)
+        }
       end
 
       # How much a mouth that wide moves across the fibres as the shop goes a few per cent wetter or drier; nothing along them or in what does not swell.
@@ -110,8 +179,14 @@ module MossyAnvil
         stock = @blank.material.stock
         return 0.0 unless @blank.material.wooden? && stock&.wood?
 
-        put("lid/moves_mm", mouth * stock.tangential_pct / 100 * MOVES_PCT / 30, "mm", "across the fibres, as its water changes by #{MOVES_PCT.round} % of its mass",
-          { "mouth" => [mouth, "mm"], "whole shrinkage" => [stock.tangential_pct, "%"] }, certainty: :rule_of_thumb)
+        put(
+          "lid/moves_mm",
+          mouth * stock.tangential_pct / 100 * MOVES_PCT / 30,
+          "mm",
+          "across the fibres, as its water changes by #{MOVES_PCT.round} % of its mass",
+          { "mouth" => [mouth, "mm"], "whole shrinkage" => [stock.tangential_pct, "%"] },
+          certainty: :rule_of_thumb
+        )
       end
 
       def insert
@@ -120,22 +195,51 @@ module MossyAnvil
         share = @table["tapping"][kind]
         drill = Turn::SetOuts.tapping_drill_mm(row["diameter_mm"], row["pitch_mm"], share)
         point = drill * @table["drill"]["points"]["twist_share"]
-        { thread: row["name"], drill_mm: put("insert/drill_mm", drill, "mm", "D - 1.0825 P times the share of a full thread",
-          { "D" => [row["diameter_mm"], "mm"], "P" => [row["pitch_mm"], "mm"], "share" => [share * 100, "%"] }),
-          depth_mm: put("insert/depth_mm", Turn::SetOuts.tapping_depth_mm(@asked[:engaged_mm], row["pitch_mm"], point), "mm",
-            "thread wanted, three pitches over, and the point of the bit",
-            { "thread" => [@asked[:engaged_mm], "mm"], "point" => [point, "mm"] }) }
+        {
+          thread: row["name"],
+          drill_mm:
+            put(
+              "insert/drill_mm",
+              drill,
+              "mm",
+              "D - 1.0825 P times the share of a full thread",
+              { "D" => [row["diameter_mm"], "mm"], "P" => [row["pitch_mm"], "mm"], "share" => [share * 100, "%"] }
+            ),
+          depth_mm:
+            put(
+              "insert/depth_mm",
+              Turn::SetOuts.tapping_depth_mm(@asked[:engaged_mm], row["pitch_mm"], point),
+              "mm",
+              "thread wanted, three pitches over, and the point of the bit",
+              { "thread" => [@asked[:engaged_mm], "mm"], "point" => [point, "mm"] }
+            )
+        }
       end
 
       def drill
-        kind = if @blank.material.wooden? then @blank.material.moisture_pct > 20 ? "wet_wood" : "wood"
-               else "plastic"
-               end
+        kind =
+          if @blank.material.wooden?
+            @blank.material.moisture_pct > 20 ? "wet_wood" : "wood"
+          else
+            "plastic"
+          end
         row = @table["drill"][kind]
         from, to = %w[from_m_min to_m_min].map { |key| Turn::SetOuts.drill_rpm(row[key], @asked[:bit_mm]) }
-        { bit_mm: @asked[:bit_mm], from_rpm: put("drill/from_rpm", from, "rpm", "surface speed over pi times the diameter",
-          { "speed" => [row["from_m_min"], "m/min"], "bit" => [@asked[:bit_mm], "mm"] }, certainty: :rule_of_thumb),
-          to_rpm: to, clear_mm: row["clear_every"] * @asked[:bit_mm], pilot: @asked[:bit_mm] > @table["drill"]["pilot_over_mm"] }
+        {
+          bit_mm: @asked[:bit_mm],
+          from_rpm:
+            put(
+              "drill/from_rpm",
+              from,
+              "rpm",
+              "surface speed over pi times the diameter",
+              { "speed" => [row["from_m_min"], "m/min"], "bit" => [@asked[:bit_mm], "mm"] },
+              certainty: :rule_of_thumb
+            ),
+          to_rpm: to,
+          clear_mm: row["clear_every"] * @asked[:bit_mm],
+          pilot: @asked[:bit_mm] > @table["drill"]["pilot_over_mm"]
+        }
       end
     end
   end

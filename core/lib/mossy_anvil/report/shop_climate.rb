@@ -9,7 +9,12 @@ module MossyAnvil
       attr_reader :temperature_c, :humidity, :burst_reserve
 
       # humidity: 0 to 1. burst_reserve: on load, never under 6. Raises InvalidInput with pointers under `at`.
-      def initialize(temperature_c: 20.0, humidity: 0.55, burst_reserve: Table["strength"]["burst_reserve"]["default"], at: "/shop")
+      def initialize(
+        temperature_c: 20.0,
+        humidity: 0.55,
+        burst_reserve: Table["strength"]["burst_reserve"]["default"],
+        at: "/shop"
+      )
         given = { temperature_c: temperature_c, humidity: humidity, burst_reserve: burst_reserve }
         faults = given.filter_map { |key, value| fault(at, key, value) }
         raise InvalidInput, faults if faults.any?

@@ -29,7 +29,8 @@ module MossyAnvil
       def most_imbalance_g_mm(mass) = mass.most_imbalance_g_mm(pulled(mass))
 
       # Forgets what stages are cut from, once all are: by far the most of the memory.
-      def let_go = @density_sums = @lightening = @pulled = @sound = @paths = @hollow_paths = @wood_strength = @own_strength = nil
+      def let_go =
+        @density_sums = @lightening = @pulled = @sound = @paths = @hollow_paths = @wood_strength = @own_strength = nil
 
       # [[defect, DefectShare], ...] against the finished form.
       def shares
@@ -46,14 +47,27 @@ module MossyAnvil
 
       # Cracks that run into each other, and the pieces they free between them; that is only looked for where any meet.
       def meetings = @meetings ||= Model::DefectIntersections.new(blank).all
-      def freed = @freed ||= meetings.any? ? Solid::FreedPieces.new(blank.shape, Model::DefectIntersections.open_seams(blank)).all : []
+      def freed =
+        @freed ||=
+          meetings.any? ? Solid::FreedPieces.new(blank.shape, Model::DefectIntersections.open_seams(blank)).all : []
 
       # List of CracksAtStage::Run: everything that is parted at a stage, with the speed it runs on at.
       def crack_runs(stage, burst)
-        @parted ||= Model::PathRows.of(blank.defects.select do |defect|
-          defect.path? && defect.parts?
-        end, blank.shape, count: Turn::CracksAtStage::SAMPLES, with_points: true)
-        Turn::CracksAtStage.new(@parted, blank, stage, grid, @toughness ||= Turn::CrackToughness.new(blank), openings: stage.hollow? ? openings : nil).runs(burst)
+        @parted ||=
+          Model::PathRows.of(
+            blank.defects.select { |defect| defect.path? && defect.parts? },
+            blank.shape,
+            count: Turn::CracksAtStage::SAMPLES,
+            with_points: true
+          )
+        Turn::CracksAtStage.new(
+          @parted,
+          blank,
+          stage,
+          grid,
+          @toughness ||= Turn::CrackToughness.new(blank),
+          openings: stage.hollow? ? openings : nil
+        ).runs(burst)
       end
 
       # What opens the wall of the finished piece; nil where it has none.
@@ -88,7 +102,8 @@ module MossyAnvil
       private
 
       # Moments of the pull of a stage.
-      def pulled(mass) = (@pulled ||= {}.compare_by_identity)[mass] ||= @lightening ? mass.pulling(@lightening) : mass.moments
+      def pulled(mass) =
+        (@pulled ||= {}.compare_by_identity)[mass] ||= @lightening ? mass.pulling(@lightening) : mass.moments
 
       def prepare_sections(painter)
         @wood_strength, @own_strength = painter.strength, painter.own_strength
@@ -101,7 +116,11 @@ module MossyAnvil
 
       # Sections weakened by paths, and by more of them.
       def weakened(painter, more = [])
-        painter.cracked(more).transform_values { |plain, fields| [plain, Turn::Section.prepare(*fields)].reject { |weak| weak.rods.empty? } }
+        painter
+          .cracked(more)
+          .transform_values do |plain, fields|
+            [plain, Turn::Section.prepare(*fields)].reject { |weak| weak.rods.empty? }
+          end
       end
     end
   end

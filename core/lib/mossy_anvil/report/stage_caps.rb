@@ -18,10 +18,19 @@ module MossyAnvil
 
       # { key => rpm or nil }, nil where that does not cap it.
       def to_h
-        { "swing" => too_much(@stage.swing_mm, @lathe&.swing_mm), "length" => too_much(@blank.shape.length_mm, @lathe&.between_centres_mm),
-          "lathe" => @lathe&.max_rpm, "rim" => rim_rpm, "imbalance" => imbalance_rpm,
+        {
+          "swing" => too_much(@stage.swing_mm, @lathe&.swing_mm),
+          "length" => too_much(@blank.shape.length_mm, @lathe&.between_centres_mm),
+          "lathe" => @lathe&.max_rpm,
+          "rim" => rim_rpm,
+          "imbalance" => imbalance_rpm,
           "burst" => @burst.weakest.burst_rpm && (@burst.weakest.burst_rpm / Math.sqrt(@solid.climate.burst_reserve)),
-          "crack" => runs.map(&:limit_rpm).min, "cross_section" => cross_section&.rpm, "heat" => heat_rpm, "loose_piece" => loose_rpm, "freed_piece" => @solid.freed.any? ? 0.0 : nil }
+          "crack" => runs.map(&:limit_rpm).min,
+          "cross_section" => cross_section&.rpm,
+          "heat" => heat_rpm,
+          "loose_piece" => loose_rpm,
+          "freed_piece" => @solid.freed.any? ? 0.0 : nil
+        }
       end
 
       # What runs on first of all that is open; nil where nothing is.
@@ -32,9 +41,15 @@ module MossyAnvil
         return @cross_section if defined?(@cross_section)
 
         row = Table["speed"]["cross_section"]
-        load = Turn::CrossSections::Load.new(force_n: row.fetch(@name.to_s), mass_g: @mass.mass_g, imbalance_g_mm: @solid.most_imbalance_g_mm(@mass),
-          reserve: row["reserve"])
-        @cross_section = Turn::CrossSections.new(@blank, @stage, @solid.grid, @solid.method(:strength_in_layer)).lowest(load)
+        load =
+          Turn::CrossSections::Load.new(
+            force_n: row.fetch(@name.to_s),
+            mass_g: @mass.mass_g,
+            imbalance_g_mm: @solid.most_imbalance_g_mm(@mass),
+            reserve: row["reserve"]
+          )
+        @cross_section =
+          Turn::CrossSections.new(@blank, @stage, @solid.grid, @solid.method(:strength_in_layer)).lowest(load)
       end
 
       def fragile? = left_at_stage.any?(&:fragile?) || @solid.freed.any? || (@stage.hollow? && @solid.openings.any?)
@@ -47,9 +62,19 @@ module MossyAnvil
 
       def heat_rpm
         speed = Turn::Heat.surface_m_s(@blank.material) or return
-        put("heat_rpm", RimSpeed.rpm(speed, @stage.swing_mm), "rpm", "surface speed that the stock takes without softening, over pi times the swing", certainty: :rule_of_thumb,
+        put(
+          "heat_rpm",
+          RimSpeed.rpm(speed, @stage.swing_mm),
+          "rpm",
+          "surface speed that the stock takes without softening, over pi times the swing",
+          certainty: :rule_of_thumb,
           source: Table["speed"]["heat"]["source"],
-          inputs: { "softens from" => [@blank.material.soft_from_c, "C"], "surface speed" => [speed, "m/s"], "swing" => [@stage.swing_mm, "mm"] })
+          inputs: {
+            "softens from" => [@blank.material.soft_from_c, "C"],
+            "surface speed" => [speed, "m/s"],
+            "swing" => [@stage.swing_mm, "mm"]
+          }
+        )
       end
 
       # No speed at all for what does not fit the lathe.
@@ -57,9 +82,18 @@ module MossyAnvil
 
       def rim_rpm
         cap = RimSpeed.cap_m_s(fragile: fragile?, true_running: @stage.true_running?)
-        put("rim_rpm", RimSpeed.rpm(cap, @stage.swing_mm), "rpm", "rim speed allowed over pi times the swing", certainty: :rule_of_thumb,
+        put(
+          "rim_rpm",
+          RimSpeed.rpm(cap, @stage.swing_mm),
+          "rpm",
+          "rim speed allowed over pi times the swing",
+          certainty: :rule_of_thumb,
           source: Table["speed"]["rim_source"],
-          inputs: { "rim speed" => [cap, "m/s"], "swing" => [@stage.swing_mm, "mm"] })
+          inputs: {
+            "rim speed" => [cap, "m/s"],
+            "swing" => [@stage.swing_mm, "mm"]
+          }
+        )
       end
 
       def imbalance_rpm
@@ -67,18 +101,35 @@ module MossyAnvil
 
         rpm = Turn::Balance.limit_rpm(@mass.imbalance_g_mm, @lathe)
         rpm = nil if rpm && rpm > 1e6
-        put("imbalance_rpm", rpm, "rpm", "speed at which shaking reaches the share of weight the stand takes", certainty: :rule_of_thumb,
+        put(
+          "imbalance_rpm",
+          rpm,
+          "rpm",
+          "speed at which shaking reaches the share of weight the stand takes",
+          certainty: :rule_of_thumb,
           source: Table["speed"]["shaking_source"],
-          inputs: { "imbalance" => [@mass.imbalance_g_mm, "g mm"], "lathe, stand and ballast" => [@lathe.total_kg, "kg"],
-                    "share of weight" => [Table["speed"]["shaking_share"].fetch(@lathe.stand), ""] })
+          inputs: {
+            "imbalance" => [@mass.imbalance_g_mm, "g mm"],
+            "lathe, stand and ballast" => [@lathe.total_kg, "kg"],
+            "share of weight" => [Table["speed"]["shaking_share"].fetch(@lathe.stand), ""]
+          }
+        )
       end
 
       def loose_rpm
-        left_at_stage.select { |defect| defect.type == "loose_piece" }.filter_map do |piece|
-          # By the box that its bond is told of: the heavier of box and ellipsoid, on the safe side.
-          mass_g = @blank.material.density_kg_m3 * piece.box_mm3 * 1e-6
-          Turn::LoosePiece.limit_rpm(mass_g: mass_g, radius_mm: piece.radius_mm, size_mm: piece.size_mm, bonded_share: piece.detail[:bonded_share])
-        end.min
+        left_at_stage
+          .select { |defect| defect.type == "loose_piece" }
+          .filter_map do |piece|
+            # By the box that its bond is told of: the heavier of box and ellipsoid, on the safe side.
+            mass_g = @blank.material.density_kg_m3 * piece.box_mm3 * 1e-6
+            Turn::LoosePiece.limit_rpm(
+              mass_g: mass_g,
+              radius_mm: piece.radius_mm,
+              size_mm: piece.size_mm,
+              bonded_share: piece.detail[:bonded_share]
+            )
+          end
+          .min
       end
     end
   end

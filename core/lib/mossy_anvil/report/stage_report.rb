@@ -35,24 +35,65 @@ module MossyAnvil
       private
 
       def put(key, value, unit, formula, inputs: {}, **about)
-        @workings.put("/stages/#{@name}/#{key}", value: value, unit: unit, formula: formula, inputs: inputs, **DERIVED, **about)
+        @workings.put(
+          "/stages/#{@name}/#{key}",
+          value: value,
+          unit: unit,
+          formula: formula,
+          inputs: inputs,
+          **DERIVED,
+          **about
+        )
       end
 
       def body
-        { volume_mm3: put("volume_mm3", @mass.volume_mm3, "mm3", "wood within the stage, summed over the grid, exact in radius"),
-          mass_g: put("mass_g", @mass.mass_g, "g", "density times volume, defects at their own density",
-            inputs: { "density as it stands" => [@blank.material.density_kg_m3, "kg/m3"], "volume" => [@mass.volume_mm3, "mm3"] }),
+        {
+          volume_mm3:
+            put("volume_mm3", @mass.volume_mm3, "mm3", "wood within the stage, summed over the grid, exact in radius"),
+          mass_g:
+            put(
+              "mass_g",
+              @mass.mass_g,
+              "g",
+              "density times volume, defects at their own density",
+              inputs: {
+                "density as it stands" => [@blank.material.density_kg_m3, "kg/m3"],
+                "volume" => [@mass.volume_mm3, "mm3"]
+              }
+            ),
           centre_of_mass_mm: @mass.centre_of_mass_mm,
-          imbalance_g_mm: put("imbalance_g_mm", @mass.imbalance_g_mm, "g mm", "sum of mass times radius, as a vector; its length",
-            source: "Textbook mechanics, on the cylindrical grid", inputs: { "mass" => [@mass.mass_g, "g"] }),
+          imbalance_g_mm:
+            put(
+              "imbalance_g_mm",
+              @mass.imbalance_g_mm,
+              "g mm",
+              "sum of mass times radius, as a vector; its length",
+              source: "Textbook mechanics, on the cylindrical grid",
+              inputs: {
+                "mass" => [@mass.mass_g, "g"]
+              }
+            ),
           heavy_clock_deg: heavy_side,
-          swing_mm: put("swing_mm", @stage.swing_mm, "mm", "twice the farthest wood from the axis, corners and wings included"),
-          runs_true: @stage.true_running?, fragile: @caps.fragile?, counterweight: counterweight, recentre: recentre }
+          swing_mm:
+            put("swing_mm", @stage.swing_mm, "mm", "twice the farthest wood from the axis, corners and wings included"),
+          runs_true: @stage.true_running?,
+          fragile: @caps.fragile?,
+          counterweight: counterweight,
+          recentre: recentre
+        }
       end
 
       def heavy_side
-        put("heavy_clock_deg", @mass.heavy_clock_deg(@stage.swing_mm), "clock", "the hour the imbalance vector points to; none where it balances",
-          source: "Textbook mechanics, on the cylindrical grid", inputs: { "imbalance" => [@mass.imbalance_g_mm, "g mm"] })
+        put(
+          "heavy_clock_deg",
+          @mass.heavy_clock_deg(@stage.swing_mm),
+          "clock",
+          "the hour the imbalance vector points to; none where it balances",
+          source: "Textbook mechanics, on the cylindrical grid",
+          inputs: {
+            "imbalance" => [@mass.imbalance_g_mm, "g mm"]
+          }
+        )
       end
 
       def balancing = @balancing ||= Turn::Balancing.new(@mass, @stage.swing_mm)
@@ -61,74 +102,179 @@ module MossyAnvil
       def recentre
         return unless balancing.recentre?
 
-        { clock_deg: balancing.heavy_clock_deg,
-          mm: put("recentre/mm", balancing.offset_mm, "mm", "imbalance over mass: how far the centre of mass lies off the axis", source: "Textbook mechanics",
-            inputs: { "imbalance" => [@mass.imbalance_g_mm, "g mm"], "mass" => [@mass.mass_g, "g"] }) }
+        {
+          clock_deg: balancing.heavy_clock_deg,
+          mm:
+            put(
+              "recentre/mm",
+              balancing.offset_mm,
+              "mm",
+              "imbalance over mass: how far the centre of mass lies off the axis",
+              source: "Textbook mechanics",
+              inputs: {
+                "imbalance" => [@mass.imbalance_g_mm, "g mm"],
+                "mass" => [@mass.mass_g, "g"]
+              }
+            )
+        }
       end
 
       def counterweight
         return unless balancing.weight?
 
-        { radius_mm: balancing.radius_mm, clock_deg: balancing.weight_clock_deg,
-          mass_g: put("counterweight/mass_g", balancing.weight_g, "g", "imbalance over the radius it hangs at", source: "Textbook mechanics",
-            inputs: { "imbalance" => [@mass.imbalance_g_mm, "g mm"], "radius" => [balancing.radius_mm, "mm"] }) }
+        {
+          radius_mm: balancing.radius_mm,
+          clock_deg: balancing.weight_clock_deg,
+          mass_g:
+            put(
+              "counterweight/mass_g",
+              balancing.weight_g,
+              "g",
+              "imbalance over the radius it hangs at",
+              source: "Textbook mechanics",
+              inputs: {
+                "imbalance" => [@mass.imbalance_g_mm, "g mm"],
+                "radius" => [balancing.radius_mm, "mm"]
+              }
+            )
+        }
       end
 
       def strength
         weakest = @burst.weakest
-        { burst_rpm: put("burst_rpm", weakest.burst_rpm, "rpm",
-          "speed at which the pull of the heavier half uses up the wood of the weakest plane through the axis: eccentric tension on the strength-weighted section",
-          source: "Textbook bending with axial load; #{Table['strength']['wood']['source']}", certainty: :rule_of_thumb,
-          inputs: { "strength across the fibres" => [@blank.material.strength_across_mpa, "MPa"],
-                    "strength against this pull" => [@blank.material.strength_mpa(weakest.clock_deg + 90), "MPa"],
-                    "mass" => [@mass.mass_g, "g"] }),
-          weak_plane_clock_deg: put("weak_plane_clock_deg", weakest.clock_deg, "plane", "the plane through the axis that splits at the lowest speed",
-            certainty: :rule_of_thumb, source: "Every angle of the grid tried", inputs: { "splits at" => [weakest.burst_rpm, "rpm"] }),
-          burst_work_rpm: weakest.burst_rpm && put("burst_work_rpm", weakest.burst_rpm / Math.sqrt(@solid.climate.burst_reserve), "rpm",
-            "burst speed over the square root of the reserve", certainty: :rule_of_thumb,
-            source: Table["strength"]["burst_reserve"]["source"],
-            inputs: { "burst speed" => [weakest.burst_rpm, "rpm"], "reserve on load" => [@solid.climate.burst_reserve, ""] }),
-          crack_runs_rpm: crack_runs, crack_runs_at: @caps.first_to_run&.ids || [], cross_section_at: @caps.cross_section&.ids || [] }
+        {
+          burst_rpm:
+            put(
+              "burst_rpm",
+              weakest.burst_rpm,
+              "rpm",
+              "speed at which the pull of the heavier half uses up the wood of the weakest plane through the axis: eccentric tension on the strength-weighted section",
+              source: "Textbook bending with axial load; #{Table["strength"]["wood"]["source"]}",
+              certainty: :rule_of_thumb,
+              inputs: {
+                "strength across the fibres" => [@blank.material.strength_across_mpa, "MPa"],
+                "strength against this pull" => [@blank.material.strength_mpa(weakest.clock_deg + 90), "MPa"],
+                "mass" => [@mass.mass_g, "g"]
+              }
+            ),
+          weak_plane_clock_deg:
+            put(
+              "weak_plane_clock_deg",
+              weakest.clock_deg,
+              "plane",
+              "the plane through the axis that splits at the lowest speed",
+              certainty: :rule_of_thumb,
+              source: "Every angle of the grid tried",
+              inputs: {
+                "splits at" => [weakest.burst_rpm, "rpm"]
+              }
+            ),
+          burst_work_rpm:
+            weakest.burst_rpm &&
+              put(
+                "burst_work_rpm",
+                weakest.burst_rpm / Math.sqrt(@solid.climate.burst_reserve),
+                "rpm",
+                "burst speed over the square root of the reserve",
+                certainty: :rule_of_thumb,
+                source: Table["strength"]["burst_reserve"]["source"],
+                inputs: {
+                  "burst speed" => [weakest.burst_rpm, "rpm"],
+                  "reserve on load" => [@solid.climate.burst_reserve, ""]
+                }
+              ),
+          crack_runs_rpm: crack_runs,
+          crack_runs_at: @caps.first_to_run&.ids || [],
+          cross_section_at: @caps.cross_section&.ids || []
+        }
       end
 
       def crack_runs
         first = @caps.first_to_run or return
 
-        put("crack_runs_rpm", first.runs_rpm, "rpm",
+        put(
+          "crack_runs_rpm",
+          first.runs_rpm,
+          "rpm",
           "speed at which the stress at the tip of the worst open crack, or of what opens the wall, reaches the toughness of the wood",
-          source: "Edge crack after Tada, short crack after Newman and Raju, through a wall after Folias; toughness from the Wood Handbook", certainty: :rule_of_thumb,
-          inputs: { "toughness along the fibres" => [@blank.material.toughness_mpa_sqrt_m, "MPa m^1/2"] })
+          source:
+            "Edge crack after Tada, short crack after Newman and Raju, through a wall after Folias; toughness from the Wood Handbook",
+          certainty: :rule_of_thumb,
+          inputs: {
+            "toughness along the fibres" => [@blank.material.toughness_mpa_sqrt_m, "MPa m^1/2"]
+          }
+        )
       end
 
       def side_force
         return { allowed_side_force_n: nil, side_force_at: nil } unless @stage.hollow? && @solid.least_wall
 
         weak = @solid.weakest_wall
-        { allowed_side_force_n: put("allowed_side_force_n", weak.force_n, "N",
-          "side force that brings the wall at its weakest place, as a ring, to half of its strength there",
-          source: "Textbook curved bar", certainty: :rule_of_thumb,
-          inputs: { "wall there" => [weak.wall_mm, "mm"], "from the head" => [weak.z_mm, "mm"], "radius there" => [weak.radius_mm, "mm"],
-                    "share of strength there" => [weak.local_share, ""], "lever" => [weak.opened ? Solid::WallForce::CRACKED_THROUGH : Solid::WallForce::WHOLE, ""] }),
-          side_force_at: { z_mm: weak.z_mm, wall_mm: weak.wall_mm, share: weak.local_share, opened: weak.opened },
-          cuts_taken: Solid::WallForce.cuts_taken(weak.force_n).map { |cut| cut["key"] } }
+        {
+          allowed_side_force_n:
+            put(
+              "allowed_side_force_n",
+              weak.force_n,
+              "N",
+              "side force that brings the wall at its weakest place, as a ring, to half of its strength there",
+              source: "Textbook curved bar",
+              certainty: :rule_of_thumb,
+              inputs: {
+                "wall there" => [weak.wall_mm, "mm"],
+                "from the head" => [weak.z_mm, "mm"],
+                "radius there" => [weak.radius_mm, "mm"],
+                "share of strength there" => [weak.local_share, ""],
+                "lever" => [weak.opened ? Solid::WallForce::CRACKED_THROUGH : Solid::WallForce::WHOLE, ""]
+              }
+            ),
+          side_force_at: {
+            z_mm: weak.z_mm,
+            wall_mm: weak.wall_mm,
+            share: weak.local_share,
+            opened: weak.opened
+          },
+          cuts_taken: Solid::WallForce.cuts_taken(weak.force_n).map { |cut| cut["key"] }
+        }
       end
 
       def speeds
         limit = Turn::StageLimit.new(@caps.to_h, @lathe)
-        rpm = put("limit_rpm", limit.rpm, "rpm", "the lowest of all caps on this stage; here: #{limit.governed_by}",
-          certainty: :rule_of_thumb, source: "Each cap shows its own", inputs: limit.caps.to_h { |cap| [cap.key, [cap.rpm, "rpm"]] })
-        { limit_rpm: rpm, governed_by: limit.governed_by, not_like_this: limit.not_like_this?,
+        rpm =
+          put(
+            "limit_rpm",
+            limit.rpm,
+            "rpm",
+            "the lowest of all caps on this stage; here: #{limit.governed_by}",
+            certainty: :rule_of_thumb,
+            source: "Each cap shows its own",
+            inputs: limit.caps.to_h { |cap| [cap.key, [cap.rpm, "rpm"]] }
+          )
+        {
+          limit_rpm: rpm,
+          governed_by: limit.governed_by,
+          not_like_this: limit.not_like_this?,
           caps: limit.caps.map { |cap| { key: cap.key, rpm: cap.rpm } },
-          ladder_rpm: ladder(rpm), belt: @lathe&.belt_for(rpm) }
+          ladder_rpm: ladder(rpm),
+          belt: @lathe&.belt_for(rpm)
+        }
       end
 
       def ladder(limit_rpm)
         rungs = @lathe ? Turn::SpeedSteps.rungs(limit_rpm, @lathe.min_rpm) : []
         row = Table["speed"]["ladder"]
         rungs.each_with_index do |rung, index|
-          put("ladder_rpm/#{index}", rung, "rpm",
-            "from the higher of the lathe's slowest and #{(row['starts_at_share'] * 100).round} % of the limit, up by quarters to the limit",
-            certainty: :rule_of_thumb, source: row["source"], inputs: { "limit" => [limit_rpm, "rpm"], "lathe's slowest" => [@lathe.min_rpm, "rpm"] })
+          put(
+            "ladder_rpm/#{index}",
+            rung,
+            "rpm",
+            "from the higher of the lathe's slowest and #{(row["starts_at_share"] * 100).round} % of the limit, up by quarters to the limit",
+            certainty: :rule_of_thumb,
+            source: row["source"],
+            inputs: {
+              "limit" => [limit_rpm, "rpm"],
+              "lathe's slowest" => [@lathe.min_rpm, "rpm"]
+            }
+          )
         end
       end
 
@@ -140,12 +286,36 @@ module MossyAnvil
       # The circle of this stage's skin that is most in the air as it is cut; nil where the edge never leaves the wood.
       def interrupted_cut(limit_rpm)
         circle = Turn::MostAir.new(@blank, @solid.grid, @stage).circle or return
-        share = put("interrupted_cut/air_share", circle.air_share, "share", "share of one turn, at the circle most in the air, that the edge is out of the wood",
-          inputs: { "radius" => [circle.radius_mm, "mm"], "off the head" => [circle.z_mm, "mm"] })
-        knocks = put("interrupted_cut/knocks_per_s", circle.knocks_per_s(limit_rpm), "a second", "gaps in a turn times turns a second",
-          inputs: { "gaps" => [circle.gaps, ""], "speed" => [limit_rpm, "rpm"] })
-        { radius_mm: circle.radius_mm, z_mm: circle.z_mm, air_share: share, gaps: circle.gaps, knocks_per_s: knocks,
-          advice: Turn::CuttingCircle.advice(circle.air_share)["key"] }
+        share =
+          put(
+            "interrupted_cut/air_share",
+            circle.air_share,
+            "share",
+            "share of one turn, at the circle most in the air, that the edge is out of the wood",
+            inputs: {
+              "radius" => [circle.radius_mm, "mm"],
+              "off the head" => [circle.z_mm, "mm"]
+            }
+          )
+        knocks =
+          put(
+            "interrupted_cut/knocks_per_s",
+            circle.knocks_per_s(limit_rpm),
+            "a second",
+            "gaps in a turn times turns a second",
+            inputs: {
+              "gaps" => [circle.gaps, ""],
+              "speed" => [limit_rpm, "rpm"]
+            }
+          )
+        {
+          radius_mm: circle.radius_mm,
+          z_mm: circle.z_mm,
+          air_share: share,
+          gaps: circle.gaps,
+          knocks_per_s: knocks,
+          advice: Turn::CuttingCircle.advice(circle.air_share)["key"]
+        }
       end
 
       # Every half-held piece still there, and every one that cracks free, with the energy it would fly off with at this stage's limit.
@@ -153,14 +323,31 @@ module MossyAnvil
         rpm = [limit_rpm, @lathe&.min_rpm || 0].max
         (half_held + cut_free).each_with_index.map do |(id, volume_mm3, radius_mm), index|
           mass_g = volume_mm3 * @blank.material.density_kg_m3 * 1e-6
-          { id: id, mass_g: mass_g,
-            throw_energy_j: put("loose_pieces/#{index}/throw_energy_j", Turn::LoosePiece.throw_energy_j(mass_g, radius_mm, rpm), "J",
-              "half its mass times its speed squared, where it lets go", source: "Textbook mechanics",
-              inputs: { "mass" => [mass_g, "g"], "radius" => [radius_mm, "mm"], "speed" => [rpm, "rpm"] }) }
+          {
+            id: id,
+            mass_g: mass_g,
+            throw_energy_j:
+              put(
+                "loose_pieces/#{index}/throw_energy_j",
+                Turn::LoosePiece.throw_energy_j(mass_g, radius_mm, rpm),
+                "J",
+                "half its mass times its speed squared, where it lets go",
+                source: "Textbook mechanics",
+                inputs: {
+                  "mass" => [mass_g, "g"],
+                  "radius" => [radius_mm, "mm"],
+                  "speed" => [rpm, "rpm"]
+                }
+              )
+          }
         end
       end
 
-      def half_held = @caps.left_at_stage.select { |defect| defect.type == "loose_piece" }.map { |piece| [piece.id, piece.box_mm3, piece.radius_mm] }
+      def half_held =
+        @caps
+          .left_at_stage
+          .select { |defect| defect.type == "loose_piece" }
+          .map { |piece| [piece.id, piece.box_mm3, piece.radius_mm] }
       def cut_free = @solid.freed.map { |piece| [piece.ids.join("+"), piece.volume_mm3, piece.radius_mm] }
     end
   end

@@ -15,8 +15,17 @@ module MossyAnvil
 
       def zones
         by_test("soft_zone").map do |zone|
-          say(:care, "tests.soft", id: Message.text(zone.id), grade: Message.term("grades.#{zone.detail[:grade]}"), round: [zone.size_mm[1], "mm"],
-            along: [zone.size_mm[2], "mm"], side: [zone.clock_deg, "clock"], z: [zone.z_mm, "mm"], deep: [zone.size_mm[0] / 2, "mm"])
+          say(
+            :care,
+            "tests.soft",
+            id: Message.text(zone.id),
+            grade: Message.term("grades.#{zone.detail[:grade]}"),
+            round: [zone.size_mm[1], "mm"],
+            along: [zone.size_mm[2], "mm"],
+            side: [zone.clock_deg, "clock"],
+            z: [zone.z_mm, "mm"],
+            deep: [zone.size_mm[0] / 2, "mm"]
+          )
         end
       end
 
@@ -30,7 +39,14 @@ module MossyAnvil
 
       def glows
         lit = @blank.tests.select { |reading| reading[:kind] == "lamp" && reading[:found] == "glows" }
-        lit.map { |reading| say(:care, "tests.glows", side: [ClockAngle.fold(reading[:at][:clock_deg]), "clock"], z: [reading[:at][:z_mm], "mm"]) }
+        lit.map do |reading|
+          say(
+            :care,
+            "tests.glows",
+            side: [ClockAngle.fold(reading[:at][:clock_deg]), "clock"],
+            z: [reading[:at][:z_mm], "mm"]
+          )
+        end
       end
     end
   end

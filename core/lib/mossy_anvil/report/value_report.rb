@@ -10,7 +10,10 @@ module MossyAnvil
       def initialize(blank, defects, workings)
         @blank = blank
         @worth = blank.worth
-        @taken = defects.filter_map { |defect| defect[:ways].find { |way| way[:chosen] } || defect[:ways].find { |way| way[:advised] } }
+        @taken =
+          defects.filter_map do |defect|
+            defect[:ways].find { |way| way[:chosen] } || defect[:ways].find { |way| way[:advised] }
+          end
         @workings = workings
       end
 
@@ -18,7 +21,14 @@ module MossyAnvil
       def to_h
         return unless @worth
 
-        { outcome: @worth[:outcome].to_f, cost: cost, margin: margin, pays: margin >= 0, mend_hours: mend_hours, materials: materials }
+        {
+          outcome: @worth[:outcome].to_f,
+          cost: cost,
+          margin: margin,
+          pays: margin >= 0,
+          mend_hours: mend_hours,
+          materials: materials
+        }
       end
 
       private
@@ -29,14 +39,36 @@ module MossyAnvil
       def work = (@worth[:hours] + mend_hours) * @worth[:rate]
 
       def cost
-        @cost ||= @workings.put("/worth/cost", value: blank_cost + materials + work, unit: "money", **ABOUT,
-          formula: "blank, materials for mending, and all hours at the rate", inputs: { "blank" => [blank_cost, "money"], "materials" => [materials, "money"],
-                                                                                        "hours of work" => [@worth[:hours], "h"], "hours of mending" => [mend_hours, "h"], "an hour" => [@worth[:rate], "money"] })
+        @cost ||=
+          @workings.put(
+            "/worth/cost",
+            value: blank_cost + materials + work,
+            unit: "money",
+            **ABOUT,
+            formula: "blank, materials for mending, and all hours at the rate",
+            inputs: {
+              "blank" => [blank_cost, "money"],
+              "materials" => [materials, "money"],
+              "hours of work" => [@worth[:hours], "h"],
+              "hours of mending" => [mend_hours, "h"],
+              "an hour" => [@worth[:rate], "money"]
+            }
+          )
       end
 
       def margin
-        @margin ||= @workings.put("/worth/margin", value: @worth[:outcome] - cost, unit: "money", **ABOUT, formula: "what it would fetch, less what it costs",
-          inputs: { "would fetch" => [@worth[:outcome], "money"], "costs" => [cost, "money"] })
+        @margin ||=
+          @workings.put(
+            "/worth/margin",
+            value: @worth[:outcome] - cost,
+            unit: "money",
+            **ABOUT,
+            formula: "what it would fetch, less what it costs",
+            inputs: {
+              "would fetch" => [@worth[:outcome], "money"],
+              "costs" => [cost, "money"]
+            }
+          )
       end
     end
   end

@@ -38,7 +38,9 @@ module MossyAnvil
       # The same with its axes in another order (from: three of 0, 1, 2), some turned about (-1), and moved.
       def turned(from, signs, by_mm)
         moved = Numo::DFloat.zeros(*corners.shape)
-        from.each_with_index { |axis, place| moved[true, true, place] = (corners[true, true, axis] * signs[place]) + by_mm[place] }
+        from.each_with_index do |axis, place|
+          moved[true, true, place] = (corners[true, true, axis] * signs[place]) + by_mm[place]
+        end
         Mesh.new(moved)
       end
 
@@ -52,10 +54,11 @@ module MossyAnvil
 
       # Product of two sides of each triangle, along each axis.
       def crosses
-        @crosses ||= begin
-          u, v = [@b, @c].map { |corner| Array.new(3) { |axis| corner[axis] - @a[axis] } }
-          Array.new(3) { |axis| (u[axis - 2] * v[axis - 1]) - (u[axis - 1] * v[axis - 2]) }
-        end
+        @crosses ||=
+          begin
+            u, v = [@b, @c].map { |corner| Array.new(3) { |axis| corner[axis] - @a[axis] } }
+            Array.new(3) { |axis| (u[axis - 2] * v[axis - 1]) - (u[axis - 1] * v[axis - 2]) }
+          end
       end
     end
   end

@@ -40,15 +40,18 @@ module MossyAnvil
       end
 
       def from_text(bytes, at)
-        refuse(at, "is neither text nor a binary STL of the length it says", "an STL or OBJ file") if bytes.byteslice(0, 4000).match?(/[^\t\r\n -~]/n)
+        if bytes.byteslice(0, 4000).match?(/[^\t\r\n -~]/n)
+          refuse(at, "is neither text nor a binary STL of the length it says", "an STL or OBJ file")
+        end
         bytes.byteslice(0, 200).lstrip.start_with?("solid") ? from_stl_text(bytes, at) : from_obj(bytes, at)
       end
 
       def from_stl_text(bytes, at)
         so_far = 0
-        parts = slices(bytes, "vertex", at).map do |text|
-          numbers_after("vertex", text.split, at).tap { |found| few_enough((so_far += found.size) / 9, at) }
-        end
+        parts =
+          slices(bytes, "vertex", at).map do |text|
+            numbers_after("vertex", text.split, at).tap { |found| few_enough((so_far += found.size) / 9, at) }
+          end
         refuse(at, "breaks off within a triangle", "three corners of three numbers each") unless (so_far % 9).zero?
         Numo::DFloat.hstack(parts).reshape(so_far / 9, 3, 3) if so_far.positive?
       end
@@ -60,45 +63,67 @@ module MossyAnvil
 
         places, faces = [], []
         bytes.each_line do |line|
-          refuse(at, "has a line of #{line.bytesize} bytes", "at most #{MOST_LINE_BYTES}: faces of a few corners each") if line.bytesize > MOST_LINE_BYTES
+          short_enough(line, at)
           few_enough([faces.size, places.size].max / 9, at)
-          if line.start_with?("v ", "v\t") then places.concat(line.split.values_at(1, 2, 3).map { |text| number(text, at) })
-          elsif line.start_with?("f ", "f\t") then faces.concat(fan(line[1..].split.map { |corner| index(corner, places.size / 3, at) }))
+          if line.start_with?("v ", "v\t")
+            places.concat(line.split.values_at(1, 2, 3).map { |text| number(text, at) })
+          elsif line.start_with?("f ", "f\t")
+            faces.concat(fan(line[1..].split.map { |corner| index(corner, places.size / 3, at) }))
           end
         end
         corners = places.size / 3
         few_enough(faces.size / 3, at)
         return if faces.empty?
 
-        refuse(at, "has a face with a corner that comes to nothing", "1 to #{corners}, the corners there are") if faces.max >= corners
+        if faces.max >= corners
+          refuse(at, "has a face with a corner that comes to nothing", "1 to #{corners}, the corners there are")
+        end
         Numo::DFloat.cast(places).reshape(corners, 3)[faces, true].reshape(faces.size / 3, 3, 3)
       end
 
+      def short_enough(line, at)
+        return if line.bytesize <= MOST_LINE_BYTES
+
+        refuse(at, "has a line of #{line.bytesize} bytes", "at most #{MOST_LINE_BYTES}: faces of a few corners each")
+      end
+
       # A face of more corners than three is cut into a fan.
-      def fan(corners) = (1..(corners.size - 2)).flat_map { |second| [corners[0], corners[second], corners[second + 1]] }
+      def fan(corners) =
+        (1..(corners.size - 2)).flat_map { |second| [corners[0], corners[second], corners[second + 1]] }
 
       # "7/2/3" or "-1" (the last corner so far) as a place in the list of corners; whether it is there is seen at the end.
       def index(corner, so_far, at)
         number = corner[/\A-?\d+/].to_i
         found = number.negative? ? so_far + number : number - 1
-        found.negative? ? refuse(at, "has a face with the corner #{Fault.shown(corner)}", "1 or more, or -1 and less for the last ones") : found
+        if found.negative?
+          refuse(at, "has a face with the corner #{Fault.shown(corner)}", "1 or more, or -1 and less for the last ones")
+        else
+          found
+        end
       end
 
       # The text in slices that each but the first begin with the word.
       def slices(text, word, at)
         bounds = [0]
-        while (bound = text.index(word, bounds.last + SLICE_BYTES)) do bounds << bound end
-        [*bounds, text.bytesize].each_cons(2).map do |from, to|
-          refuse(at, "holds no corner in #{to - from} bytes", "a scan of triangles") if to - from > SLICE_BYTES + GAP_BYTES
-          text.byteslice(from, to - from)
+        while (bound = text.index(word, bounds.last + SLICE_BYTES))
+          bounds << bound
         end
+        [*bounds, text.bytesize].each_cons(2)
+          .map do |from, to|
+            if to - from > SLICE_BYTES + GAP_BYTES
+              refuse(at, "holds no corner in #{to - from} bytes", "a scan of triangles")
+            end
+            text.byteslice(from, to - from)
+          end
       end
 
       # The three numbers that follow a word each time, one after another.
       def numbers_after(word, words, at)
         found = []
         words.each_with_index do |here, place|
-          found << number(words[place + 1], at) << number(words[place + 2], at) << number(words[place + 3], at) if here == word
+          if here == word
+            found << number(words[place + 1], at) << number(words[place + 2], at) << number(words[place + 3], at)
+          end
         end
         Numo::DFloat.cast(found)
       end
@@ -109,11 +134,27 @@ module MossyAnvil
       end
 
       def few_enough(triangles, at)
-        triangles > MOST_TRIANGLES ? refuse(at, "holds #{triangles} triangles", "at most #{MOST_TRIANGLES}: thin the scan out first") : triangles
+        if triangles > MOST_TRIANGLES
+          refuse(at, "holds #{triangles} triangles", "at most #{MOST_TRIANGLES}: thin the scan out first")
+        else
+          triangles
+        end
       end
 
       def refuse(at, problem, allowed) = raise(InvalidInput, [Fault.new(path: at, problem: problem, allowed: allowed)])
-      private_class_method :binary_stl?, :count, :from_binary, :from_text, :from_stl_text, :from_obj, :fan, :index, :slices, :numbers_after, :number, :few_enough, :refuse
+      private_class_method :binary_stl?,
+                           :count,
+                           :from_binary,
+                           :from_text,
+                           :from_stl_text,
+                           :from_obj,
+                           :fan,
+                           :index,
+                           :slices,
+                           :numbers_after,
+                           :number,
+                           :few_enough,
+                           :refuse
     end
   end
 end

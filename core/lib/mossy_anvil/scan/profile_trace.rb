@@ -15,8 +15,19 @@ module MossyAnvil
         @from, @to = traced[:axis].values_at(:from, :to)
         @curve = traced[:curve]
         @length = Math.hypot(@to[0] - @from[0], @to[1] - @from[1])
-        Model::ProfileLine.refuse("#{at}/axis/to", "is at the same place as the other end", "two places along the axis") if @length < 1e-4
-        Model::ProfileLine.refuse("#{at}/curve", "has #{@curve.size} points", "#{LEAST_POINTS} or more, from one end to the other") if @curve.size < LEAST_POINTS
+        if @length < 1e-4
+          Model::ProfileLine.refuse(
+            "#{at}/axis/to",
+            "is at the same place as the other end",
+            "two places along the axis"
+          )
+        end
+        return unless @curve.size < LEAST_POINTS
+        Model::ProfileLine.refuse(
+          "#{at}/curve",
+          "has #{@curve.size} points",
+          "#{LEAST_POINTS} or more, from one end to the other"
+        )
       end
 
       # [[z_mm, r_mm], ...] with z rising from `from_z_mm`.
@@ -27,7 +38,9 @@ module MossyAnvil
           Model::ProfileLine.refuse("#{@at}/curve", "ends where it begins along the axis", "from one end to the other")
         end
 
-        Model::ProfileLine.points(line, from_z_mm: from_z_mm, at: "#{@at}/curve").map { |pair| pair.map { |mm| mm.round(TIDY) } }
+        Model::ProfileLine
+          .points(line, from_z_mm: from_z_mm, at: "#{@at}/curve")
+          .map { |pair| pair.map { |mm| mm.round(TIDY) } }
       end
 
       private

@@ -21,8 +21,17 @@ module MossyAnvil
 
       # Plain data: stations as in a blank file, what was measured of the scan itself, and how far the outline is from it.
       def to_h
-        { stations: @stations, triangles: @mesh.size, closed: @mesh.closed?, extents_mm: @mesh.extents_mm.map { |low, high| high - low }, volume_mm3: @mesh.volume_mm3,
-          area_mm2: @mesh.area_mm2, centre_z_mm: @mesh.centre_mm[2], outline_mm3: outline_mm3, says: says }
+        {
+          stations: @stations,
+          triangles: @mesh.size,
+          closed: @mesh.closed?,
+          extents_mm: @mesh.extents_mm.map { |low, high| high - low },
+          volume_mm3: @mesh.volume_mm3,
+          area_mm2: @mesh.area_mm2,
+          centre_z_mm: @mesh.centre_mm[2],
+          outline_mm3: outline_mm3,
+          says: says
+        }
       end
 
       private
@@ -31,8 +40,14 @@ module MossyAnvil
         sizes = mesh.extents_mm.map { |low, high| high - low }
         return mesh if sizes.all? { |size| size.between?(LEAST_MM, MOST_MM) }
 
-        raise InvalidInput, [Fault.new(path: @at, problem: "measures #{sizes.map { |size| format('%.4g', size) }.join(' by ')} mm",
-          allowed: "#{LEAST_MM.round} to #{MOST_MM.round} mm each way: choose another unit")]
+        raise InvalidInput,
+              [
+                Fault.new(
+                  path: @at,
+                  problem: "measures #{sizes.map { |size| format("%.4g", size) }.join(" by ")} mm",
+                  allowed: "#{LEAST_MM.round} to #{MOST_MM.round} mm each way: choose another unit"
+                )
+              ]
       end
 
       # Turned so that its axis is z, through its own middle, standing on z = 0.
@@ -48,15 +63,23 @@ module MossyAnvil
         outside = stations.find { |station| station[:radii_mm].any?(&:nil?) }
         return stations unless outside
 
-        raise InvalidInput, [Fault.new(path: @at, problem: "does not close round its axis #{outside[:z_mm].round(1)} mm from the head",
-          allowed: "a closed lump that its axis runs through from end to end: choose another axis, or mend the scan")]
+        raise InvalidInput,
+              [
+                Fault.new(
+                  path: @at,
+                  problem: "does not close round its axis #{outside[:z_mm].round(1)} mm from the head",
+                  allowed:
+                    "a closed lump that its axis runs through from end to end: choose another axis, or mend the scan"
+                )
+              ]
       end
 
       def outline_mm3
-        @outline_mm3 ||= begin
-          grid = Solid::Grid.new(Model::Outline.new(stations: @stations))
-          ((grid.surface_mm**2) / 2).sum * grid.angular_step_rad * grid.axial_step_mm
-        end
+        @outline_mm3 ||=
+          begin
+            grid = Solid::Grid.new(Model::Outline.new(stations: @stations))
+            ((grid.surface_mm**2) / 2).sum * grid.angular_step_rad * grid.axial_step_mm
+          end
       end
 
       def says

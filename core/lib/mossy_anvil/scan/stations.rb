@@ -23,7 +23,9 @@ module MossyAnvil
 
       # [{ z_mm:, radii_mm: }, ...], closer together towards the ends, where round lumps turn most. radii_mm holds nil where the axis is outside.
       def to_a
-        heights.map { |z_mm| { z_mm: z_mm, radii_mm: radii_at(z_mm.clamp(@length_mm * INSET, @length_mm * (1 - INSET))) } }
+        heights.map do |z_mm|
+          { z_mm: z_mm, radii_mm: radii_at(z_mm.clamp(@length_mm * INSET, @length_mm * (1 - INSET))) }
+        end
       end
 
       # How far out from the axis some straight pieces reach at even steps of the clock, mm; nil where none does. from, to: the pieces' ends, [x, y] arrays each.
@@ -33,10 +35,11 @@ module MossyAnvil
         angle = Numo::DFloat.new(1, steps).seq * (2 * Math::PI / steps)
         sine, cosine = Numo::DFloat::Math.sin(angle), Numo::DFloat::Math.cos(angle)
         # How far each end of a piece lies to the right of each ray, and how far along it.
-        (right0, along0), (right1, along1) = [from, to].map do |ends|
-          x, y = ends.map { |values| values.reshape(values.size, 1) }
-          [(x * cosine) - (y * sine), (x * sine) + (y * cosine)]
-        end
+        (right0, along0), (right1, along1) =
+          [from, to].map do |ends|
+            x, y = ends.map { |values| values.reshape(values.size, 1) }
+            [(x * cosine) - (y * sine), (x * sine) + (y * cosine)]
+          end
         share = right0 / ((right0 - right1) + Numo::DFloat.cast(right0.eq(right1)))
         reach = (along0 + (share * (along1 - along0))) * (right0 * right1).le(0)
         reach.max(axis: 0).to_a.map { |radius| radius.positive? ? [radius, LEAST_MM].max : nil }
@@ -62,15 +65,23 @@ module MossyAnvil
       end
 
       def refuse_crowd(triangles, z_mm)
-        raise InvalidInput, [Fault.new(path: @at, problem: "meets #{triangles} triangles in the cut #{z_mm.round(1)} mm from the head",
-          allowed: "at most #{MOST_MET}: the surface of one closed lump")]
+        raise InvalidInput,
+              [
+                Fault.new(
+                  path: @at,
+                  problem: "meets #{triangles} triangles in the cut #{z_mm.round(1)} mm from the head",
+                  allowed: "at most #{MOST_MET}: the surface of one closed lump"
+                )
+              ]
       end
 
       # The corner that lies by itself on one side of the plane.
       def lone_corner(above)
         up = Numo::Int32.cast(above)
         alone_above = up.sum(axis: 1).eq(1)
-        flags = (up * Numo::Int32.cast(alone_above).reshape(up.shape[0], 1)) + (((up * -1) + 1) * Numo::Int32.cast(~alone_above).reshape(up.shape[0], 1))
+        flags =
+          (up * Numo::Int32.cast(alone_above).reshape(up.shape[0], 1)) +
+            (((up * -1) + 1) * Numo::Int32.cast(~alone_above).reshape(up.shape[0], 1))
         (flags * Numo::Int32[[0, 1, 2]]).sum(axis: 1)
       end
 

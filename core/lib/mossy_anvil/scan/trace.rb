@@ -30,7 +30,14 @@ module MossyAnvil
         apart = Math.hypot(scale[:to][0] - scale[:from][0], scale[:to][1] - scale[:from][1])
         return scale[:mm].fdiv(apart) if apart >= 1e-4
 
-        raise InvalidInput, [Fault.new(path: at, problem: "is at the same place as the other end", allowed: "two places a known length apart")]
+        raise InvalidInput,
+              [
+                Fault.new(
+                  path: at,
+                  problem: "is at the same place as the other end",
+                  allowed: "two places a known length apart"
+                )
+              ]
       end
 
       # Plain data: stations of a slab with that outline, the axis it was taken about, how far across it is, and the findings as defects of a blank file.
@@ -40,11 +47,14 @@ module MossyAnvil
 
       private
 
-      def refuse(path, problem, allowed) = raise(InvalidInput, [Fault.new(path: "#{@at}#{path}", problem: problem, allowed: allowed)])
+      def refuse(path, problem, allowed) =
+        raise(InvalidInput, [Fault.new(path: "#{@at}#{path}", problem: problem, allowed: allowed)])
 
       # The closed line through the points: a Catmull-Rom spline, [[x, y], ...].
       def smooth(points)
-        refuse("/outline", "has #{points.size} points", "#{LEAST_POINTS} or more, all the way round") if points.size < LEAST_POINTS
+        if points.size < LEAST_POINTS
+          refuse("/outline", "has #{points.size} points", "#{LEAST_POINTS} or more, all the way round")
+        end
         points.each_index.flat_map do |index|
           four = Array.new(4) { |step| points[(index + step - 1) % points.size] }
           Array.new(BETWEEN) { |step| between(four, step.to_f / BETWEEN) }
@@ -54,16 +64,23 @@ module MossyAnvil
       def between(four, share)
         [0, 1].map do |axis|
           a, b, c, d = four.map { |point| point[axis].to_f }
-          0.5 * ((2 * b) + ((c - a) * share) + (((2 * a) - (5 * b) + (4 * c) - d) * (share**2)) + (((3 * (b - c)) + d - a) * (share**3)))
+          0.5 *
+            (
+              (2 * b) + ((c - a) * share) + (((2 * a) - (5 * b) + (4 * c) - d) * (share**2)) +
+                (((3 * (b - c)) + d - a) * (share**3))
+            )
         end
       end
 
       # Middle of the area inside a closed line.
       def middle_of(line)
-        areas = line.each_index.map { |index| (line[index - 1][0] * line[index][1]) - (line[index][0] * line[index - 1][1]) }
+        areas =
+          line.each_index.map { |index| (line[index - 1][0] * line[index][1]) - (line[index][0] * line[index - 1][1]) }
         total = areas.sum
         refuse("/outline", "holds no area", "points one after another all the way round") if total.abs < 1e-9
-        [0, 1].map { |axis| line.each_index.sum { |index| (line[index - 1][axis] + line[index][axis]) * areas[index] } / (3 * total) }
+        [0, 1].map do |axis|
+          line.each_index.sum { |index| (line[index - 1][axis] + line[index][axis]) * areas[index] } / (3 * total)
+        end
       end
 
       # [x to 3 o'clock, y to 12] in mm from the axis, as seen from the tail; a picture of the head end is seen from the other side.
@@ -74,12 +91,15 @@ module MossyAnvil
 
       # Farthest place of the outline at each step of the clock, mm.
       def radii
-        @radii ||= begin
-          x, y = smooth(@outline).map { |place| on_lathe(place) }.transpose.map { |values| Numo::DFloat.cast(values) }
-          found = Stations.radii([x, y], [roll(x), roll(y)], STEPS)
-          refuse("/centre", "is outside the outline", "the lathe's axis must pass through the wood") if found.any?(&:nil?)
-          found
-        end
+        @radii ||=
+          begin
+            x, y = smooth(@outline).map { |place| on_lathe(place) }.transpose.map { |values| Numo::DFloat.cast(values) }
+            found = Stations.radii([x, y], [roll(x), roll(y)], STEPS)
+            if found.any?(&:nil?)
+              refuse("/centre", "is outside the outline", "the lathe's axis must pass through the wood")
+            end
+            found
+          end
       end
 
       def roll(values) = Numo::DFloat.hstack([values[1..], values[0..0]])
@@ -88,7 +108,9 @@ module MossyAnvil
       def across = radii.first(STEPS / 2).zip(radii.drop(STEPS / 2)).map(&:sum).minmax
 
       def defects
-        @marks.each_with_index.map { |mark, index| { id: letter(index), **(mark[:type] == "crack" ? crack(mark, index) : body(mark, index)) } }
+        @marks.each_with_index.map do |mark, index|
+          { id: letter(index), **(mark[:type] == "crack" ? crack(mark, index) : body(mark, index)) }
+        end
       end
 
       # A, B ... Z, A2 ...
@@ -97,12 +119,21 @@ module MossyAnvil
       def crack(mark, index)
         refuse("/marks/#{index}/points", "has #{mark[:points].size} points", "two or more") if mark[:points].size < 2
         depth = @length_mm * DEPTH_SHARE
-        path = mark[:points].map do |place|
-          x_mm, y_mm = on_lathe(place)
-          clock_deg = ClockAngle.of_point(x_mm, y_mm)
-          { clock_deg: clock_deg, z_mm: face_z, r_mm: [Math.hypot(x_mm, y_mm), edge_at(clock_deg)].min }
-        end
-        { type: "crack", enters: @view, path: path, depth_mm: depth, width_mm: 1.0, found_by: "guessed", depth_range_mm: DEPTH_RANGE.map { |share| depth * share } }
+        path =
+          mark[:points].map do |place|
+            x_mm, y_mm = on_lathe(place)
+            clock_deg = ClockAngle.of_point(x_mm, y_mm)
+            { clock_deg: clock_deg, z_mm: face_z, r_mm: [Math.hypot(x_mm, y_mm), edge_at(clock_deg)].min }
+          end
+        {
+          type: "crack",
+          enters: @view,
+          path: path,
+          depth_mm: depth,
+          width_mm: 1.0,
+          found_by: "guessed",
+          depth_range_mm: DEPTH_RANGE.map { |share| depth * share }
+        }
       end
 
       # A round one, half of it under the face.
@@ -110,13 +141,22 @@ module MossyAnvil
         (x_mm, y_mm), edge = [mark[:centre], mark[:edge]].map { |place| on_lathe(place) }
         across = 2 * Math.hypot(edge[0] - x_mm, edge[1] - y_mm)
         refuse("/marks/#{index}/edge", "is at the middle", "a place on its edge") if across < 0.1
-        { type: mark[:type], centre: { clock_deg: ClockAngle.of_point(x_mm, y_mm), r_mm: Math.hypot(x_mm, y_mm), z_mm: face_z },
-          size_mm: [across, across, [across, @length_mm].min], **(mark[:type] == "void" ? { contents: "air" } : { grade: "soft" }) }
+        {
+          type: mark[:type],
+          centre: {
+            clock_deg: ClockAngle.of_point(x_mm, y_mm),
+            r_mm: Math.hypot(x_mm, y_mm),
+            z_mm: face_z
+          },
+          size_mm: [across, across, [across, @length_mm].min],
+          **(mark[:type] == "void" ? { contents: "air" } : { grade: "soft" })
+        }
       end
 
       def face_z = @view == "head_face" ? 0.0 : @length_mm
       def stations = [0.0, @length_mm].map { |z_mm| { z_mm: z_mm, radii_mm: radii } }
-      def edge_at(clock_deg) = Model::Outline.new(stations: stations).radius_mm(Numo::DFloat[clock_deg], Numo::DFloat[0])[0]
+      def edge_at(clock_deg) =
+        Model::Outline.new(stations: stations).radius_mm(Numo::DFloat[clock_deg], Numo::DFloat[0])[0]
     end
   end
 end

@@ -11,15 +11,17 @@ module MossyAnvil
       MOST_CELLS = 8000
 
       # cover: columns x layers x cells, 0 to 1, over the cells the body can touch; one cell deep where it is the same from the axis all the way out.
-      Patch = Struct.new(:columns, :layers, :cells, :cover) do
-        # Numbers of the rods it lies in, in the order of the cover.
-        def rods(grid) = @rods ||= grid.rods_at(columns, layers)
-      end
+      Patch =
+        Struct.new(:columns, :layers, :cells, :cover) do
+          # Numbers of the rods it lies in, in the order of the cover.
+          def rods(grid) = @rods ||= grid.rods_at(columns, layers)
+        end
 
       # The Patch of a body, or nil where it misses every cell; the same one as long as it is that body and that grid.
       def self.patch(grid, body)
         key = [grid.over, body]
-        PATCHES.found(key) || new(grid, body).patch.tap { |patch| PATCHES.keep(key, patch) if patch && patch.cover.size <= MOST_CELLS }
+        PATCHES.found(key) ||
+          new(grid, body).patch.tap { |patch| PATCHES.keep(key, patch) if patch && patch.cover.size <= MOST_CELLS }
       end
 
       def initialize(grid, body)
@@ -93,10 +95,12 @@ module MossyAnvil
       # By r2, since that is how a cell's volume goes; the rays of a column on the average.
       def share_of_cells(from, to, cells)
         long = [*from.shape, 1]
-        inner, outer = [@grid.inner_edges_mm, @grid.outer_edges_mm].map { |edges| edges[cells].reshape(1, 1, 1, cells.size) }
+        inner, outer =
+          [@grid.inner_edges_mm, @grid.outer_edges_mm].map { |edges| edges[cells].reshape(1, 1, 1, cells.size) }
         low = Numo::DFloat.maximum(from.reshape(*long), inner)
         high = Numo::DFloat.maximum(Numo::DFloat.minimum(to.reshape(*long), outer), low)
-        InPlace.multiply(high - low, high + low).mean(axis: 0) / ((outer * outer) - (inner * inner)).reshape(1, 1, cells.size)
+        InPlace.multiply(high - low, high + low).mean(axis: 0) /
+          ((outer * outer) - (inner * inner)).reshape(1, 1, cells.size)
       end
     end
   end

@@ -18,12 +18,14 @@ module MossyAnvil
 
       # Even points in a ball of radius 1 as three arrays (two places, and which of BALL_LINE the third is).
       def self.ball
-        @ball ||= begin
-          steps = (0...BALL_STEPS).to_a
-          inside = steps.product(steps, steps).select { |place| place.sum { |index| BALL_LINE[index]**2 } <= 1 }.transpose
-          line = Numo::DFloat.cast(BALL_LINE)
-          [line[inside[0]].dup, line[inside[1]].dup, Numo::Int32.cast(inside[2])].freeze
-        end
+        @ball ||=
+          begin
+            steps = (0...BALL_STEPS).to_a
+            inside =
+              steps.product(steps, steps).select { |place| place.sum { |index| BALL_LINE[index]**2 } <= 1 }.transpose
+            line = Numo::DFloat.cast(BALL_LINE)
+            [line[inside[0]].dup, line[inside[1]].dup, Numo::Int32.cast(inside[2])].freeze
+          end
       end
 
       # The defects in lists of such as are cut into lumps alike.
@@ -34,7 +36,11 @@ module MossyAnvil
 
       # The lumps of defects that are cut alike.
       def self.cut(defects, shape)
-        defects.first.path? ? new(defects, shape).cut_paths(Model::PathRows.new(defects, shape, PATH_STEPS)) : new(defects, shape).cut_bodies
+        if defects.first.path?
+          new(defects, shape).cut_paths(Model::PathRows.new(defects, shape, PATH_STEPS))
+        else
+          new(defects, shape).cut_bodies
+        end
       end
 
       def initialize(defects, shape)
@@ -52,7 +58,9 @@ module MossyAnvil
       # mm of the way in that the piece of the path that has most of these lumps (bits, as the arrays) has of them. One number a defect.
       def most_depth_mm(lumps)
         pieces = lumps.shape[1] / DEPTH_STEPS
-        (lumps.reshape(defects.size, pieces, DEPTH_STEPS).count_true(axis: 2) * @piece_depth_mm / DEPTH_STEPS).max(axis: 1)
+        (lumps.reshape(defects.size, pieces, DEPTH_STEPS).count_true(axis: 2) * @piece_depth_mm / DEPTH_STEPS).max(
+          axis: 1
+        )
       end
 
       def cut_bodies
@@ -101,14 +109,20 @@ module MossyAnvil
         lump = Numo::Int32.new(rows.pieces * DEPTH_STEPS).seq
         return lay_levels(rows.z_mm, lump / DEPTH_STEPS) if rows.side?
 
-        lay_levels(flat((rows.enters == "head_face" ? depth : depth * -1) + rows.z_mm.reshape(rows.size, rows.pieces, 1)), lump)
+        lay_levels(
+          flat((rows.enters == "head_face" ? depth : depth * -1) + rows.z_mm.reshape(rows.size, rows.pieces, 1)),
+          lump
+        )
       end
 
       # On a blank that runs true there is no need to know a lump's hour.
       def surface_over(radial, tangential)
         return column { @shape.max_radius_mm } if @shape.centred?
 
-        @shape.radius_mm((Numo::DFloat::Math.atan2(tangential, radial) / ClockAngle::RADIANS) + column(&:clock_deg), @z_mm)
+        @shape.radius_mm(
+          (Numo::DFloat::Math.atan2(tangential, radial) / ClockAngle::RADIANS) + column(&:clock_deg),
+          @z_mm
+        )
       end
 
       def volumes_of_paths(rows, share)
@@ -119,7 +133,11 @@ module MossyAnvil
 
       # A path on the side lies on it already.
       def surface_of_paths(rows, from)
-        rows.side? ? from : @shape.radius_mm(rows.clock_deg.reshape(rows.size, rows.pieces, 1) + (from * 0), @z_mm.reshape(*from.shape))
+        if rows.side?
+          from
+        else
+          @shape.radius_mm(rows.clock_deg.reshape(rows.size, rows.pieces, 1) + (from * 0), @z_mm.reshape(*from.shape))
+        end
       end
     end
   end

@@ -13,10 +13,14 @@ module MossyAnvil
       # [[defect, DefectShare], ...] in the order of the survey.
       def self.of(blank)
         found = {}.compare_by_identity
-        DefectLumps.alike(blank.defects, blank.shape).flat_map { |alike| alike.each_slice(TOGETHER).to_a }.each do |defects|
-          shares = WORKED_OUT.of([defects, blank.shape, blank.form]) { new(DefectLumps.cut(defects, blank.shape), blank) }
-          defects.each_with_index { |defect, row| found[defect] = DefectShare.new(defect, shares, row) }
-        end
+        DefectLumps
+          .alike(blank.defects, blank.shape)
+          .flat_map { |alike| alike.each_slice(TOGETHER).to_a }
+          .each do |defects|
+            shares =
+              WORKED_OUT.of([defects, blank.shape, blank.form]) { new(DefectLumps.cut(defects, blank.shape), blank) }
+            defects.each_with_index { |defect, row| found[defect] = DefectShare.new(defect, shares, row) }
+          end
         blank.defects.map { |defect| [defect, found[defect]] }
       end
 
@@ -42,50 +46,62 @@ module MossyAnvil
       def kept_outside_mm3 = @kept_outside_mm3 ||= volumes(@in_wood & outside_kept(0.0)).to_a
 
       # mm3 that stay, with so much wood beyond every finished surface.
-      def kept_proud_mm3 = @kept_proud_mm3 ||= volumes(@form ? @in_wood & kept(DefectShare::FILL_PROUD_MM) : @in_wood).to_a
+      def kept_proud_mm3 =
+        @kept_proud_mm3 ||= volumes(@form ? @in_wood & kept(DefectShare::FILL_PROUD_MM) : @in_wood).to_a
 
       # Share of what they take up that the form turns away.
       def removed_share
-        @removed_share ||= occupied_mm3.zip(kept_mm3).map { |whole, kept| whole.zero? ? 1.0 : (1 - (kept / whole)).clamp(0.0, 1.0) }
+        @removed_share ||=
+          occupied_mm3.zip(kept_mm3).map { |whole, kept| whole.zero? ? 1.0 : (1 - (kept / whole)).clamp(0.0, 1.0) }
       end
 
       # Do they open on a finished surface? Cut by one, partly kept and partly turned away, or at the wood's own surface where the form leaves it as it is.
       def opens
-        @opens ||= begin
-          # A path opens where it runs.
-          pokes_out = any(~@in_wood).map { |outside| outside || @lumps.paths? }
-          @form ? pokes_out.zip(any(@in_wood & ~within), at_kept_skin).map { |pokes, cut, kept| cut || (pokes && kept) } : pokes_out
-        end
+        @opens ||=
+          begin
+            # A path opens where it runs.
+            pokes_out = any(~@in_wood).map { |outside| outside || @lumps.paths? }
+            if @form
+              pokes_out.zip(any(@in_wood & ~within), at_kept_skin).map { |pokes, cut, kept| cut || (pokes && kept) }
+            else
+              pokes_out
+            end
+          end
       end
 
       # Does any lie beyond the outside or the closed end; and in the hollow?
       def beyond_outside
-        @beyond_outside ||= begin
-          low, high = @form.z_span_mm
-          closed_end = @form.opens == "tail" ? @z.lt(low + TOUCH_MM) : @z.gt(high - TOUCH_MM)
-          past_skin = (@radius + column(@lumps.under_mm)).gt(@outer - TOUCH_MM) & in_span(0.0)
-          any(past_skin | closed_end)
-        end
+        @beyond_outside ||=
+          begin
+            low, high = @form.z_span_mm
+            closed_end = @form.opens == "tail" ? @z.lt(low + TOUCH_MM) : @z.gt(high - TOUCH_MM)
+            past_skin = (@radius + column(@lumps.under_mm)).gt(@outer - TOUCH_MM) & in_span(0.0)
+            any(past_skin | closed_end)
+          end
       end
 
       def inside_hollow
-        @inside_hollow ||= begin
-          past_floor = @form.opens == "tail" ? @z.gt(@form.floor_z_mm) : @z.lt(@form.floor_z_mm)
-          any(@radius.lt(@inner) & past_floor & in_span(0.0))
-        end
+        @inside_hollow ||=
+          begin
+            past_floor = @form.opens == "tail" ? @z.gt(@form.floor_z_mm) : @z.lt(@form.floor_z_mm)
+            any(@radius.lt(@inner) & past_floor & in_span(0.0))
+          end
       end
 
       # On which finished skins any of it lies, the whole of it or the cut through it: lists of :outside, :inside, :rim and :foot.
       def shows
-        @shows ||= begin
-          found = skins.transform_values { |lumps| any(lumps) }
-          @lumps.defects.each_index.map { |row| found.keys.select { |skin| found[skin][row] } }
-        end
+        @shows ||=
+          begin
+            found = skins.transform_values { |lumps| any(lumps) }
+            @lumps.defects.each_index.map { |row| found.keys.select { |skin| found[skin][row] } }
+          end
       end
 
       # Does any lie in the wood within so much of the axis, between two z?
       def in_cylinder(radius_mm, from_mm, to_mm)
-        (@in_cylinder ||= {})[[radius_mm, from_mm, to_mm]] ||= any(@in_wood & @radius.le(radius_mm) & @z.ge(from_mm) & @z.le(to_mm))
+        (@in_cylinder ||= {})[[radius_mm, from_mm, to_mm]] ||= any(
+          @in_wood & @radius.le(radius_mm) & @z.ge(from_mm) & @z.le(to_mm)
+        )
       end
 
       # [radius, z] of the middles, mm.
@@ -93,17 +109,15 @@ module MossyAnvil
 
       # mm of depth in the finished wood: from a face how much of the way in lies there, else how far under the outside it goes.
       def remaining_depth_mm
-        @remaining_depth_mm ||= if @lumps.from_face?
-                                  @lumps.most_depth_mm(within).to_a
-                                else
-                                  ((@outer - @radius) * within).max(axis: 1).to_a
-                                end
+        @remaining_depth_mm ||=
+          (@lumps.from_face? ? @lumps.most_depth_mm(within).to_a : ((@outer - @radius) * within).max(axis: 1).to_a)
       end
 
       private
 
       # Does any that is kept lie at the wood's own surface, where the form leaves that surface as it is?
-      def at_kept_skin = any(within & @outer.ge(@surface - TOUCH_MM) & (@radius + column(@lumps.coarse_mm)).ge(@surface))
+      def at_kept_skin =
+        any(within & @outer.ge(@surface - TOUCH_MM) & (@radius + column(@lumps.coarse_mm)).ge(@surface))
 
       # The lumps (bits) that lie in the finished piece.
       def within = @within ||= @form ? @in_wood & kept(0.0) : @in_wood

@@ -35,7 +35,9 @@ module MossyAnvil
 
       # Takes shares of what is there out of patches: [[patch, share], ...].
       def take_out(cuts)
-        cuts.each { |patch, share| change(patch) { |there, cover| InPlace.multiply(InPlace.add(cover * -share, 1), there) } }
+        cuts.each do |patch, share|
+          change(patch) { |there, cover| InPlace.multiply(InPlace.add(cover * -share, 1), there) }
+        end
       end
 
       # Leaves only shares of what is there in some of its rods: shares of rods x cells. Returns itself.
@@ -68,7 +70,10 @@ module MossyAnvil
         held = row.ge(0).where
         return if held.empty?
 
-        Numo::DFloat.new(grid.angular, grid.radial).fill(ground).tap { |found| found[held, true] = cells[row[held], true] }
+        Numo::DFloat
+          .new(grid.angular, grid.radial)
+          .fill(ground)
+          .tap { |found| found[held, true] = cells[row[held], true] }
       end
 
       # A field of its own for other rods, with this one's values in them.
@@ -88,12 +93,17 @@ module MossyAnvil
 
       # Row of each of the grid's rods in #cells; -1 for those that are plain ground.
       def rows
-        @rows ||= (Numo::Int32.zeros(grid.rods) - 1).tap { |table| table[rods] = Numo::Int32.new(rods.size).seq if rods.size.positive? }
+        @rows ||=
+          (Numo::Int32.zeros(grid.rods) - 1).tap do |table|
+            table[rods] = Numo::Int32.new(rods.size).seq if rods.size.positive?
+          end
       end
 
       # Rows of #cells that a patch lies in.
       def held(patch)
-        rows[patch.rods(grid)].tap { |at| raise ReckoningError, "a patch lies outside the rods this field holds" if at.min.negative? }
+        rows[patch.rods(grid)].tap do |at|
+          raise ReckoningError, "a patch lies outside the rods this field holds" if at.min.negative?
+        end
       end
 
       def change(patch)
@@ -101,7 +111,12 @@ module MossyAnvil
         laid[at, patch.cells] = yield(laid[at, patch.cells], patch.cover.reshape(at.size, patch.cover.shape[2]))
       end
 
-      def laid = @laid ||= Numo::DFloat.new(rods.size, grid.radial).fill(@ground).tap { |own| take_over(own) if @source && !@source.plain? }
+      def laid =
+        @laid ||=
+          Numo::DFloat
+            .new(rods.size, grid.radial)
+            .fill(@ground)
+            .tap { |own| take_over(own) if @source && !@source.plain? }
 
       def take_over(own)
         from = @source.rows_of(rods)

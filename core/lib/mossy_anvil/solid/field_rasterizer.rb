@@ -22,17 +22,20 @@ module MossyAnvil
 
       # Field of kg/m3.
       def density
-        @density ||= begin
-          bark = bark_patches
-          field = Field.new(grid, @whole_kg_m3, Field.rods_of(grid, bark + @patches.map(&:last)))
-          bark.each { |patch| field.blend(patch, bark_kg_m3) }
-          @patches.each { |body, patch| field.blend(patch, body.density_kg_m3(@wood_kg_m3)) }
-          field
-        end
+        @density ||=
+          begin
+            bark = bark_patches
+            field = Field.new(grid, @whole_kg_m3, Field.rods_of(grid, bark + @patches.map(&:last)))
+            bark.each { |patch| field.blend(patch, bark_kg_m3) }
+            @patches.each { |body, patch| field.blend(patch, body.density_kg_m3(@wood_kg_m3)) }
+            field
+          end
       end
 
       # Does anything lighten the wood?
-      def lightened? = @paths.any? { |path, _| !path.crack? } || @patches.any? { |body, _| body.density_kg_m3(@wood_kg_m3) < @whole_kg_m3 }
+      def lightened? =
+        @paths.any? { |path, _| !path.crack? } ||
+          @patches.any? { |body, _| body.density_kg_m3(@wood_kg_m3) < @whole_kg_m3 }
 
       # Field of the kg/m3 that defects make the wood lighter by, 0 elsewhere. For the pull that splits what is open, soft or bark counts as the whole wood
       # does, so that no defect is ever of help.
@@ -71,12 +74,21 @@ module MossyAnvil
       # Later in the sort paints over earlier. The rest of the key only makes the order the same for any survey order.
       def standing(body)
         value = body.strength_factor
-        [RANKS.fetch(body.rank), -value, -body.density_kg_m3(@wood_kg_m3), body.clock_deg, body.radius_mm, body.z_mm, *body.size_mm]
+        [
+          RANKS.fetch(body.rank),
+          -value,
+          -body.density_kg_m3(@wood_kg_m3),
+          body.clock_deg,
+          body.radius_mm,
+          body.z_mm,
+          *body.size_mm
+        ]
       end
 
       def weakened(paths, depth)
         side, face = paths.partition { |path, _| path.side? }
-        steps = SteppedStrength.of(side.map { |path, cover| [cover.step(through: through?(path, depth)), share_lost(path)] })
+        steps =
+          SteppedStrength.of(side.map { |path, cover| [cover.step(through: through?(path, depth)), share_lost(path)] })
         cuts = face.map { |path, cover| [cover.patch(through: through?(path, depth)), share_lost(path)] }
         plain, mixed = steps.parted(marked(strength.rods, Field.rods_of(grid, cuts.map(&:first))))
         [plain, weakened_cells(mixed, cuts)]
@@ -86,7 +98,10 @@ module MossyAnvil
       def weakened_cells(mixed, cuts)
         held = marked(mixed.rods, Field.rods_of(grid, cuts.map(&:first))).where
         left = mixed.left_in_cells(grid) unless mixed.rods.empty?
-        fields = [strength, own_strength].map { |field| field&.over(held)&.tap { |weak| weak.thin(mixed.rods, left).take_out(cuts) } }
+        fields =
+          [strength, own_strength].map do |field|
+            field&.over(held)&.tap { |weak| weak.thin(mixed.rods, left).take_out(cuts) }
+          end
         [*fields, fields.first.plain? ? nil : holding(fields.first, mixed, cuts.select { |_, share| share >= 1 })]
       end
 
@@ -95,7 +110,9 @@ module MossyAnvil
         return if cuts.empty? && mixed.rods.empty?
 
         held = Numo::Int8.ones(field.rods.size, grid.radial)
-        held[field.rows_of(mixed.rods), true] = Numo::Int8.cast(mixed.holding_in_cells(grid).gt(MUST_HOLD_SHARE)) unless mixed.rods.empty?
+        held[field.rows_of(mixed.rods), true] = Numo::Int8.cast(
+          mixed.holding_in_cells(grid).gt(MUST_HOLD_SHARE)
+        ) unless mixed.rods.empty?
         cuts.each do |patch, share|
           rows = field.rows_of(patch.rods(grid))
           left = Numo::Int8.cast((patch.cover * share).lt(1 - MUST_HOLD_SHARE)).reshape(rows.size, patch.cover.shape[2])
@@ -104,10 +121,12 @@ module MossyAnvil
         held
       end
 
-      def bark_patches = @bark_patches ||= @paths.reject { |path, _| path.crack? }.map { |path, cover| thinned(path, cover.patch) }
+      def bark_patches =
+        @bark_patches ||= @paths.reject { |path, _| path.crack? }.map { |path, cover| thinned(path, cover.patch) }
 
       # A Bit for every rod of the grid, 1 for those in any of some lists.
-      def marked(*lists) = Numo::Bit.zeros(grid.rods).tap { |held| lists.each { |rods| held[rods] = 1 if rods.size.positive? } }
+      def marked(*lists) =
+        Numo::Bit.zeros(grid.rods).tap { |held| lists.each { |rods| held[rods] = 1 if rods.size.positive? } }
 
       def through?(path, depth) = path.through? || (depth == :through && !path.holds?)
 
@@ -127,7 +146,12 @@ module MossyAnvil
 
       # Bark has a thickness but is narrower than a column: its share of the column's arc counts.
       def thinned(bark, patch)
-        arc = ((grid.inner_edges_mm + (grid.radial_step_mm / 2)) * (2 * PathCover::HALF_DEG * ClockAngle::RADIANS)).reshape(1, 1, grid.radial)
+        arc =
+          ((grid.inner_edges_mm + (grid.radial_step_mm / 2)) * (2 * PathCover::HALF_DEG * ClockAngle::RADIANS)).reshape(
+            1,
+            1,
+            grid.radial
+          )
         thin = ((arc**-1) * bark.width_mm).clip(0, 1)[true, true, patch.cells]
         PathCover::Patch.new(patch.columns, patch.layers, patch.cells, patch.cover * thin)
       end

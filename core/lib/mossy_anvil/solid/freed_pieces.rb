@@ -30,7 +30,11 @@ module MossyAnvil
           parts << flood(left.where[0])
           left &= ~parts.last
         end
-        parts.map { |part| piece(part) }.sort_by { |made| -made.volume_mm3 }.drop(1).select { |made| made.volume_mm3 >= LEAST_MM3 }
+        parts
+          .map { |part| piece(part) }
+          .sort_by { |made| -made.volume_mm3 }
+          .drop(1)
+          .select { |made| made.volume_mm3 >= LEAST_MM3 }
       end
 
       private
@@ -43,28 +47,42 @@ module MossyAnvil
 
       # Cells of which the middle is wood, as bits.
       def wood
-        @wood ||= begin
-          surface = @shape.radius_mm(middles(ANGULAR, @da).reshape(ANGULAR, 1), middles(AXIAL, @dz).reshape(1, AXIAL)) + Numo::DFloat.zeros(ANGULAR, AXIAL)
-          middles(RADIAL, @dr).reshape(1, 1, RADIAL).le(surface.reshape(ANGULAR, AXIAL, 1))
-        end
+        @wood ||=
+          begin
+            surface =
+              @shape.radius_mm(middles(ANGULAR, @da).reshape(ANGULAR, 1), middles(AXIAL, @dz).reshape(1, AXIAL)) +
+                Numo::DFloat.zeros(ANGULAR, AXIAL)
+            middles(RADIAL, @dr).reshape(1, 1, RADIAL).le(surface.reshape(ANGULAR, AXIAL, 1))
+          end
       end
 
       # Path points pulled to the corners of cells, and walls laid along the edges between.
       def build(seam)
         path = seam.path
         corners = corners_of(seam)
-        corners.each_cons(2) { |from, to| path.side? ? wall_inward(from, to, rings_from(from)) : wall_along(from, to, layers_of(path, from)) }
+        corners.each_cons(2) do |from, to|
+          path.side? ? wall_inward(from, to, rings_from(from)) : wall_along(from, to, layers_of(path, from))
+        end
       end
 
       # [column, layer, depth in mm] on the side, [column, ring, depth] on a face; ends included.
       def corners_of(seam)
         samples = seam.path.samples(@shape, count: Model::CrackSheet::ALONG)
         second = seam.path.side? ? [:z_mm, @dz, AXIAL] : [:r_mm, @dr, RADIAL]
-        middle = samples.clock_deg.to_a.zip((seam.path.side? ? samples.z_mm : samples.radius_mm).to_a, samples.depth_mm.to_a)
-        ends = [seam.path.path.first, seam.path.path.last].map { |point| [point[:clock_deg], point[second[0]].to_f, point[:depth_mm]] }
-        places = [ends[0], *middle, ends[1]].map do |clock, along, depth|
-          [(clock / @da).round, (along / second[1]).round.clamp(0, second[2]), seam.path.through? ? seam.deepest_mm : depth]
-        end
+        middle =
+          samples.clock_deg.to_a.zip((seam.path.side? ? samples.z_mm : samples.radius_mm).to_a, samples.depth_mm.to_a)
+        ends =
+          [seam.path.path.first, seam.path.path.last].map do |point|
+            [point[:clock_deg], point[second[0]].to_f, point[:depth_mm]]
+          end
+        places =
+          [ends[0], *middle, ends[1]].map do |clock, along, depth|
+            [
+              (clock / @da).round,
+              (along / second[1]).round.clamp(0, second[2]),
+              seam.path.through? ? seam.deepest_mm : depth
+            ]
+          end
         places.chunk_while { |a, b| a.first(2) == b.first(2) }.map { |same| [*same[0].first(2), same.map(&:last).max] }
       end
 
@@ -81,14 +99,22 @@ module MossyAnvil
 
       # From the side: along z a wall between columns, round the clock one between layers.
       def wall_inward((column, layer), (to_column, to_layer), rings)
-        each_turn(column, to_column) { |between| @walls.layer[between, layer, rings] = 1 if layer.between?(1, AXIAL - 1) }
-        Range.new(*[layer, to_layer].minmax, true).each { |between| @walls.column[to_column % ANGULAR, between, rings] = 1 }
+        each_turn(column, to_column) do |between|
+          @walls.layer[between, layer, rings] = 1 if layer.between?(1, AXIAL - 1)
+        end
+        Range
+          .new(*[layer, to_layer].minmax, true)
+          .each { |between| @walls.column[to_column % ANGULAR, between, rings] = 1 }
       end
 
       # From a face: along r a wall between columns, round the clock one between rings.
       def wall_along((column, ring), (to_column, to_ring), layers)
-        each_turn(column, to_column) { |between| @walls.ring[between, layers, ring] = 1 if ring.between?(1, RADIAL - 1) }
-        Range.new(*[ring, to_ring].minmax, true).each { |between| @walls.column[to_column % ANGULAR, layers, between] = 1 }
+        each_turn(column, to_column) do |between|
+          @walls.ring[between, layers, ring] = 1 if ring.between?(1, RADIAL - 1)
+        end
+        Range
+          .new(*[ring, to_ring].minmax, true)
+          .each { |between| @walls.column[to_column % ANGULAR, layers, between] = 1 }
       end
 
       # Columns passed from one corner to another, the short way round.
@@ -112,18 +138,19 @@ module MossyAnvil
 
       # Numbers of the unbroken stretches along each axis: [number of each cell, how many, axis].
       def segments
-        @segments ||= [@walls.column, @walls.layer, @walls.ring].each_with_index.map do |walls, axis|
-          length = SHAPE[axis]
-          # Round the clock a stretch may run over 12 o'clock: the turn is laid out twice.
-          broken, own = axis.zero? ? [double(walls), double(Numo::Int32.cast(wood))] : [walls, Numo::Int32.cast(wood)]
-          [number(broken, own, axis), axis, length]
-        end
+        @segments ||=
+          [@walls.column, @walls.layer, @walls.ring].each_with_index.map do |walls, axis|
+            length = SHAPE[axis]
+            # Round the clock a stretch may run over 12 o'clock: the turn is laid out twice.
+            broken, own = axis.zero? ? [double(walls), double(Numo::Int32.cast(wood))] : [walls, Numo::Int32.cast(wood)]
+            [number(broken, own, axis), axis, length]
+          end
       end
 
       def double(array)
-        Numo::Int32.zeros(ANGULAR * 2, AXIAL, RADIAL).tap do |twice|
-          [0...ANGULAR, ANGULAR...(ANGULAR * 2)].each { |turn| twice[turn, true, true] = array }
-        end
+        Numo::Int32
+          .zeros(ANGULAR * 2, AXIAL, RADIAL)
+          .tap { |twice| [0...ANGULAR, ANGULAR...(ANGULAR * 2)].each { |turn| twice[turn, true, true] = array } }
       end
 
       def number(walls, own, axis)
@@ -157,9 +184,18 @@ module MossyAnvil
         volumes = (rings * @dr * (@da * ClockAngle::RADIANS) * @dz).reshape(1, 1, RADIAL) * Numo::DFloat.cast(part)
         total = volumes.sum
         angle = (middles(ANGULAR, @da) * ClockAngle::RADIANS).reshape(ANGULAR, 1, 1)
-        x, y = [Numo::DFloat::Math.sin(angle), Numo::DFloat::Math.cos(angle)].map { |share| (volumes * share * rings.reshape(1, 1, RADIAL)).sum / total }
+        x, y =
+          [Numo::DFloat::Math.sin(angle), Numo::DFloat::Math.cos(angle)].map do |share|
+            (volumes * share * rings.reshape(1, 1, RADIAL)).sum / total
+          end
         z = (volumes * middles(AXIAL, @dz).reshape(1, AXIAL, 1)).sum / total
-        Piece.new(ids: bordering(part), volume_mm3: total, clock_deg: ClockAngle.of_point(x, y), radius_mm: Math.hypot(x, y), z_mm: z)
+        Piece.new(
+          ids: bordering(part),
+          volume_mm3: total,
+          clock_deg: ClockAngle.of_point(x, y),
+          radius_mm: Math.hypot(x, y),
+          z_mm: z
+        )
       end
 
       # Seams that have a place in the piece or in a cell beside it.
@@ -178,15 +214,19 @@ module MossyAnvil
       end
 
       def shifted(bits, axis, by)
-        Numo::Bit.zeros(*SHAPE).tap do |moved|
-          length = SHAPE[axis]
-          to, from = by.positive? ? [1..-1, 0..-2] : [0..-2, 1..-1]
-          moved[*Array.new(3) { |other| other == axis ? to : true }] = bits[*Array.new(3) { |other| other == axis ? from : true }]
-          next unless axis.zero?
+        Numo::Bit
+          .zeros(*SHAPE)
+          .tap do |moved|
+            length = SHAPE[axis]
+            to, from = by.positive? ? [1..-1, 0..-2] : [0..-2, 1..-1]
+            moved[*Array.new(3) { |other| other == axis ? to : true }] = bits[
+              *Array.new(3) { |other| other == axis ? from : true }
+            ]
+            next unless axis.zero?
 
-          edge, source = by.positive? ? [0, length - 1] : [length - 1, 0]
-          moved[edge, true, true] = bits[source, true, true]
-        end
+            edge, source = by.positive? ? [0, length - 1] : [length - 1, 0]
+            moved[edge, true, true] = bits[source, true, true]
+          end
       end
     end
   end

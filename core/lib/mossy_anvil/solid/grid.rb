@@ -11,8 +11,19 @@ module MossyAnvil
       LAID = Cache.new(8)
 
       # over: [shape, fineness], what all of it follows from; small enough to be part of the key of what is kept.
-      attr_reader :over, :radial, :angular, :axial, :radial_step_mm, :axial_step_mm, :length_mm,
-        :angles_deg, :heights_mm, :inner_edges_mm, :outer_edges_mm, :surface_mm, :reach_mm
+      attr_reader :over,
+                  :radial,
+                  :angular,
+                  :axial,
+                  :radial_step_mm,
+                  :axial_step_mm,
+                  :length_mm,
+                  :angles_deg,
+                  :heights_mm,
+                  :inner_edges_mm,
+                  :outer_edges_mm,
+                  :surface_mm,
+                  :reach_mm
 
       # The grid over a shape; the same one as long as it is that shape. fineness: :default or :fine.
       def self.over(shape, fineness: :default) = LAID.of([shape, fineness]) { new(shape, fineness: fineness) }
@@ -42,7 +53,10 @@ module MossyAnvil
       def rods_at(columns, layers)
         return Numo::Int32[] if columns.empty?
 
-        ((Numo::Int32.cast(columns) * axial).reshape(columns.size, 1) + Numo::Int32.new(1, layers.size).seq(layers.first)).flatten
+        (
+          (Numo::Int32.cast(columns) * axial).reshape(columns.size, 1) +
+            Numo::Int32.new(1, layers.size).seq(layers.first)
+        ).flatten
       end
 
       # Nearest column to a clock angle.

@@ -5,12 +5,14 @@ module MossyAnvil
     # A radius in every rod of a grid.
     class IntegrationLimit
       # The cells that the radii of some rods fall in, and what of each lies beyond.
-      Place = Struct.new(:cells, :edges, :radii) do
-        # (R^n - r^n) / n, R the outer edge of the cell.
-        def beyond(rise)
-          (@beyond ||= {})[rise] ||= (IntegrationLimit.power(edges, rise) - IntegrationLimit.power(radii, rise)) / rise
+      Place =
+        Struct.new(:cells, :edges, :radii) do
+          # (R^n - r^n) / n, R the outer edge of the cell.
+          def beyond(rise)
+            (@beyond ||= {})[rise] ||= (IntegrationLimit.power(edges, rise) - IntegrationLimit.power(radii, rise)) /
+              rise
+          end
         end
-      end
 
       attr_reader :radii_mm
 
@@ -30,10 +32,14 @@ module MossyAnvil
       # By multiplication, which is many times quicker than the general power.
       def self.power(base, exponent)
         case exponent
-        when 1 then base
-        when 2 then base * base
-        when 3 then base * base * base
-        else (base * base).then { |square| square * square }
+        when 1
+          base
+        when 2
+          base * base
+        when 3
+          base * base * base
+        else
+          (base * base).then { |square| square * square }
         end
       end
 

@@ -37,7 +37,11 @@ module MossyAnvil
           second, third = lightening.held(cut)
           thick = layers.thickness_mm[layer] * sign
           second *= thick
-          sums.merge(r2: sums[:r2] + summed[second], r2_z: sums[:r2_z] + summed[second * layers.middle_mm[layer]], r3: sums[:r3] + summed[third * thick])
+          sums.merge(
+            r2: sums[:r2] + summed[second],
+            r2_z: sums[:r2_z] + summed[second * layers.middle_mm[layer]],
+            r3: sums[:r3] + summed[third * thick]
+          )
         end
       end
 
@@ -51,7 +55,11 @@ module MossyAnvil
       # Outer bound and, where it is hollow, inner: cut, layers and sign of each.
       def parts_of(stage)
         outer = [IntegrationLimit.new(@grid, stage.outer.radii_mm), stage.outer, 1]
-        stage.hollow? ? [outer, [IntegrationLimit.new(@grid, stage.inner_within(stage.outer)), stage.inner, -1]] : [outer]
+        if stage.hollow?
+          [outer, [IntegrationLimit.new(@grid, stage.inner_within(stage.outer)), stage.inner, -1]]
+        else
+          [outer]
+        end
       end
 
       def collect(stage)
@@ -77,13 +85,18 @@ module MossyAnvil
         @mass_g = moments[:r1].sum * step * G_MM3
         @imbalance_vector_g_mm = vector_g_mm(moments[:r2]).freeze
         centre_z = @mass_g.zero? ? 0.0 : moments[:r1_z].sum * step * G_MM3 / @mass_g
-        @centre_of_mass_mm = [*@imbalance_vector_g_mm.map { |part| @mass_g.zero? ? 0.0 : part / @mass_g }, centre_z].freeze
+        @centre_of_mass_mm = [
+          *@imbalance_vector_g_mm.map { |part| @mass_g.zero? ? 0.0 : part / @mass_g },
+          centre_z
+        ].freeze
       end
 
       # first: density * r^2 integrated over r and z, one an angle.
       def vector_g_mm(first)
         angles = @grid.angles_deg * ClockAngle::RADIANS
-        [Numo::DFloat::Math.sin(angles), Numo::DFloat::Math.cos(angles)].map { |share| (first * share).sum * @grid.angular_step_rad * G_MM3 }
+        [Numo::DFloat::Math.sin(angles), Numo::DFloat::Math.cos(angles)].map do |share|
+          (first * share).sum * @grid.angular_step_rad * G_MM3
+        end
       end
     end
   end

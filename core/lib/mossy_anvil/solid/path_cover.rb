@@ -11,15 +11,16 @@ module MossyAnvil
 
       Patch = BodyCover::Patch
       # Of a path on the side: the rods it weighs in in, how near it comes to the axis in each (mm) and by what share it does, as the rows of one array.
-      Step = Struct.new(:table) do
-        def self.of(rods, tips_mm, weights) = new(Model::PathRows.stack([rods, tips_mm, weights]))
+      Step =
+        Struct.new(:table) do
+          def self.of(rods, tips_mm, weights) = new(Model::PathRows.stack([rods, tips_mm, weights]))
 
-        def size = table.shape[1]
-        def rods = @rods ||= Numo::Int32.cast(table[0, true])
-        def tips_mm = table[1, true]
-        def weights = table[2, true]
-        def from_axis? = @highest_mm ? @highest_mm.zero? : (@highest_mm = tips_mm.max).zero?
-      end
+          def size = table.shape[1]
+          def rods = @rods ||= Numo::Int32.cast(table[0, true])
+          def tips_mm = table[1, true]
+          def weights = table[2, true]
+          def from_axis? = @highest_mm ? @highest_mm.zero? : (@highest_mm = tips_mm.max).zero?
+        end
       STEPS = Cache.new(600)
 
       # Columns touched, the range of layers (or cells) the path runs over, the largest weight of any sample at each (columns x keys), and the largest depth (keys).
@@ -42,17 +43,22 @@ module MossyAnvil
       # The Step of a path on the side, as deep as it is or right through; the same one as long as it is that path and what the grid is over.
       def step(through: false)
         STEPS.of([@grid.over, @defect, through]) do
-          Step.of(@grid.rods_at(run.columns, run.span), through ? Numo::DFloat.zeros(run.weights.size) : tips_mm.flatten.clip(0, nil), run.weights.flatten)
+          Step.of(
+            @grid.rods_at(run.columns, run.span),
+            through ? Numo::DFloat.zeros(run.weights.size) : tips_mm.flatten.clip(0, nil),
+            run.weights.flatten
+          )
         end
       end
 
       private
 
       def run
-        @run ||= begin
-          samples = @defect.samples(@shape)
-          weighed(samples, @defect.side? ? @grid.layers_at(samples.z_mm) : @grid.cells_at(samples.radius_mm))
-        end
+        @run ||=
+          begin
+            samples = @defect.samples(@shape)
+            weighed(samples, @defect.side? ? @grid.layers_at(samples.z_mm) : @grid.cells_at(samples.radius_mm))
+          end
       end
 
       def weighed(samples, keys)
@@ -61,8 +67,12 @@ module MossyAnvil
         most = chosen.each_value.map(&:size).max
         # Every key as many samples as the one with most, its own last one over again.
         places = Numo::Int32.cast(chosen.each_value.flat_map { |own| own + ([own.last] * (most - own.size)) })
-        Run.new(columns, chosen.keys.first..chosen.keys.last, weights_of(samples.clock_deg[places].reshape(chosen.size, most, 1), columns),
-          samples.depth_mm[places].reshape(chosen.size, most).max(axis: 1))
+        Run.new(
+          columns,
+          chosen.keys.first..chosen.keys.last,
+          weights_of(samples.clock_deg[places].reshape(chosen.size, most, 1), columns),
+          samples.depth_mm[places].reshape(chosen.size, most).max(axis: 1)
+        )
       end
 
       # Columns within REACH_DEG of any sample.
@@ -70,7 +80,11 @@ module MossyAnvil
         turns = ClockAngle.short_turns(clock_deg - clock_deg[0])
         low, high = turns.min + clock_deg[0] - REACH_DEG - 1e-9, turns.max + clock_deg[0] + REACH_DEG + 1e-9
         first, last = (low / @grid.angular_step_deg).ceil, (high / @grid.angular_step_deg).floor
-        last - first >= @grid.angular ? (0...@grid.angular).to_a : (first..last).map { |column| column % @grid.angular }.sort
+        if last - first >= @grid.angular
+          (0...@grid.angular).to_a
+        else
+          (first..last).map { |column| column % @grid.angular }.sort
+        end
       end
 
       # Key => the samples that fall there, for every key from first to last. One that none falls in, on a steep path, gets those of the nearest.
@@ -81,7 +95,13 @@ module MossyAnvil
 
       # Share taken out of each column's plane by the nearest of the samples at each key (keys x samples x 1): columns x keys.
       def weights_of(clock_deg, columns)
-        turns = ClockAngle.short_turns(clock_deg - @grid.angles_deg[columns].reshape(1, 1, columns.size)).abs.min(axis: 1).transpose.dup
+        turns =
+          ClockAngle
+            .short_turns(clock_deg - @grid.angles_deg[columns].reshape(1, 1, columns.size))
+            .abs
+            .min(axis: 1)
+            .transpose
+            .dup
         fall = ((turns - CORE_DEG) / (REACH_DEG - CORE_DEG)).clip(0, 1) * (Math::PI / 2)
         Numo::DFloat::Math.cos(fall)**2
       end
@@ -93,13 +113,19 @@ module MossyAnvil
       def side_patch
         reach, tip = @grid.reach_mm[run.columns, run.span].dup, tips_mm
         cells = (tip.min / @grid.radial_step_mm).floor.clamp(0, @grid.radial - 1)..(@grid.radial - 1)
-        Patch.new(run.columns, run.span, cells, radial_share(reach, tip, cells) * run.weights.reshape(*run.weights.shape, 1))
+        Patch.new(
+          run.columns,
+          run.span,
+          cells,
+          radial_share(reach, tip, cells) * run.weights.reshape(*run.weights.shape, 1)
+        )
       end
 
       # Share of the wood in each cell that lies between the tip and the surface.
       def radial_share(reach, tip, cells)
         surface = reach.reshape(*reach.shape, 1)
-        inner, outer = [@grid.inner_edges_mm, @grid.outer_edges_mm].map { |edges| edges[cells].reshape(1, 1, cells.size) }
+        inner, outer =
+          [@grid.inner_edges_mm, @grid.outer_edges_mm].map { |edges| edges[cells].reshape(1, 1, cells.size) }
         wood_end = Numo::DFloat.minimum(surface, outer)
         wood = Numo::DFloat.maximum(wood_end - inner, 1e-9)
         ((wood_end - Numo::DFloat.maximum(tip.reshape(*tip.shape, 1), inner)) / wood).clip(0, 1)
@@ -109,7 +135,9 @@ module MossyAnvil
       def face_patch(depths_mm)
         depth = axial_share(depths_mm)
         layers = depth.max(axis: 1).gt(0).where.to_a
-        cover = run.weights.reshape(run.columns.size, 1, run.weights.shape[1]) * depth[layers, true].reshape(1, layers.size, depth.shape[1])
+        cover =
+          run.weights.reshape(run.columns.size, 1, run.weights.shape[1]) *
+            depth[layers, true].reshape(1, layers.size, depth.shape[1])
         Patch.new(run.columns, layers.first..layers.last, run.span, cover)
       end
 

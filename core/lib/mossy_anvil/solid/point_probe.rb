@@ -38,12 +38,22 @@ module MossyAnvil
 
         defect = @defects[owner]
         case defect.type
-        when "void" then defect.detail[:contents]
-        when "soft_zone" then defect.detail[:grade]
-        when "hard_inclusion" then defect.detail[:of]
-        when "crack", "delamination" then defect.mended? ? "glue line" : "crack"
-        else { "galleries" => "galleries", "bubble_pocket" => "bubbles", "bark_inclusion" => "bark", "loose_piece" => "loose",
-               "resin_body" => "resin" }.fetch(defect.type)
+        when "void"
+          defect.detail[:contents]
+        when "soft_zone"
+          defect.detail[:grade]
+        when "hard_inclusion"
+          defect.detail[:of]
+        when "crack", "delamination"
+          defect.mended? ? "glue line" : "crack"
+        else
+          {
+            "galleries" => "galleries",
+            "bubble_pocket" => "bubbles",
+            "bark_inclusion" => "bark",
+            "loose_piece" => "loose",
+            "resin_body" => "resin"
+          }.fetch(defect.type)
         end
       end
 
@@ -64,7 +74,8 @@ module MossyAnvil
       def near?(defect, radii_mm, heights_mm)
         return near_path?(defect, radii_mm, heights_mm) if defect.path?
 
-        meets?(heights_mm, defect.z_mm, defect.size_mm[2] / 2) && meets?(radii_mm, defect.radius_mm, defect.size_mm.first(2).max / 2)
+        meets?(heights_mm, defect.z_mm, defect.size_mm[2] / 2) &&
+          meets?(radii_mm, defect.radius_mm, defect.size_mm.first(2).max / 2)
       end
 
       def near_path?(path, radii_mm, heights_mm)
@@ -82,9 +93,14 @@ module MossyAnvil
 
       # Later in the order lies over earlier; a crack parts whatever it runs through.
       def in_order
-        @in_order ||= @defects.each_with_index.sort_by do |defect, index|
-          [defect.path? ? path_rank(defect) : FieldRasterizer::RANKS.fetch(defect.rank) * 2, defect.path? ? 0 : -defect.strength_factor, index]
-        end
+        @in_order ||=
+          @defects.each_with_index.sort_by do |defect, index|
+            [
+              defect.path? ? path_rank(defect) : FieldRasterizer::RANKS.fetch(defect.rank) * 2,
+              defect.path? ? 0 : -defect.strength_factor,
+              index
+            ]
+          end
       end
 
       def path_rank(defect) = defect.crack? ? 3 : 1
@@ -94,7 +110,8 @@ module MossyAnvil
         depth, apart, deepest = seam.measures(clock_deg, radius_mm, z_mm)
         # A wedge: its full mouth at the surface, nothing at the tip.
         open_share = path.through? || !path.crack? ? 1.0 : (1 - (depth / deepest)).clip(0, 1)
-        half_mm = Numo::DFloat.maximum(Numo::DFloat.cast((depth * 0) + (open_share * (path.width_mm / 2))), @narrowest_mm / 2)
+        half_mm =
+          Numo::DFloat.maximum(Numo::DFloat.cast((depth * 0) + (open_share * (path.width_mm / 2))), @narrowest_mm / 2)
         apart.le(half_mm) & depth.le(deepest) & depth.ge(-@narrowest_mm)
       end
     end

@@ -16,7 +16,8 @@ module MossyAnvil
       # mm2 of the outside, its two end faces (less the mouth) included.
       def outside_mm2
         low, high = @form.z_span_mm
-        ends = [low, high].sum { |z_mm| Math::PI * (@form.outside.radius_mm(z_mm)**2) * wood_share(z_mm, @form.outside) }
+        ends =
+          [low, high].sum { |z_mm| Math::PI * (@form.outside.radius_mm(z_mm)**2) * wood_share(z_mm, @form.outside) }
         [swept(@form.outside) + ends - mouths_mm2, 0].max
       end
 

@@ -62,7 +62,8 @@ module MossyAnvil
         within(surfaces, profile_radii(@form.outside, middle), thickness, middle)
       end
 
-      def within(surfaces, radii, thickness, middle) = surfaces.map { |surface| Layering.new(Numo::DFloat.minimum(surface, radii), thickness, middle) }
+      def within(surfaces, radii, thickness, middle) =
+        surfaces.map { |surface| Layering.new(Numo::DFloat.minimum(surface, radii), thickness, middle) }
 
       def hollow_layering
         thickness, middle = overlap(@form.inside.first_z_mm, @form.inside.last_z_mm)

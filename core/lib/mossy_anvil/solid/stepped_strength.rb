@@ -29,13 +29,15 @@ module MossyAnvil
       # Rods, tips, what is taken there of all steps, and whether it is open, as the rows of one array.
       def self.table(steps)
         ends = steps.inject([0]) { |all, (step, _)| all << (all.last + step.size) }
-        Numo::DFloat.zeros(4, ends.last).tap do |whole|
-          steps.zip(ends.each_cons(2)) do |(step, lost), (from, to)|
-            whole[0..2, from...to] = step.table
-            whole[2, from...to] *= lost
-            whole[3, from...to] = lost < 1 ? 0 : 1
+        Numo::DFloat
+          .zeros(4, ends.last)
+          .tap do |whole|
+            steps.zip(ends.each_cons(2)) do |(step, lost), (from, to)|
+              whole[0..2, from...to] = step.table
+              whole[2, from...to] *= lost
+              whole[3, from...to] = lost < 1 ? 0 : 1
+            end
           end
-        end
       end
 
       # The columns of a table in which anything is taken, by rod, and within a rod from the axis out.
@@ -68,11 +70,16 @@ module MossyAnvil
         first = begins.where
         row = Numo::Int32.cast(begins).cumsum - 1
         rank = Numo::Int32.new(rods.size).seq - first[row]
-        columns = Array.new(rank.max + 1) do |turn|
-          there = rank.eq(turn).where
-          [Numo::DFloat.new(first.size).fill(NOWHERE_MM).tap { |own| own[row[there]] = tips[there] },
-           *[taken, opens].map { |values| Numo::DFloat.zeros(first.size).tap { |own| own[row[there]] = values[there] } }]
-        end
+        columns =
+          Array.new(rank.max + 1) do |turn|
+            there = rank.eq(turn).where
+            [
+              Numo::DFloat.new(first.size).fill(NOWHERE_MM).tap { |own| own[row[there]] = tips[there] },
+              *[taken, opens].map do |values|
+                Numo::DFloat.zeros(first.size).tap { |own| own[row[there]] = values[there] }
+              end
+            ]
+          end
         new(rods[first], *columns.transpose)
       end
       private_class_method :in_ranks
@@ -84,7 +91,7 @@ module MossyAnvil
 
       # Those that are not marked and those that are, by a Bit for every rod of the grid.
       def parted(marked)
-        return [self, self] if @rods.empty?
+        return self, self if @rods.empty?
 
         there = marked[@rods]
         [only(~there), only(there)]
@@ -95,7 +102,10 @@ module MossyAnvil
         at = chosen.where
         return SteppedStrength.none if at.empty?
 
-        SteppedStrength.new(@rods[at].dup, *[@tips_mm, @taken, @opens].map { |columns| columns.map { |column| column[at].dup } })
+        SteppedStrength.new(
+          @rods[at].dup,
+          *[@tips_mm, @taken, @opens].map { |columns| columns.map { |column| column[at].dup } }
+        )
       end
 
       # What the integrals of strength * r^n dr, n = 0, 1, 2, up to the radii of a Turn::Section::Part lose against sound wood: for each power one value a rod, not above 0.
@@ -118,10 +128,14 @@ module MossyAnvil
       # How far out there is wood that must hold: up to the first step that is open or leaves no more than LIVE_SHARE.
       # Wood beside an open crack tears before the piece parts; counted as wood that must hold, it would do so the more the less of it there is.
       def last_mm
-        @last_mm ||= lefts.drop(1).zip(@tips_mm, opened).inject(NOWHERE_MM) do |last, (left, tips, open)|
-          live = Numo::DFloat.cast(left.gt(LIVE_SHARE) & ~open)
-          Numo::DFloat.minimum(tips + (live * NOWHERE_MM), last)
-        end
+        @last_mm ||=
+          lefts
+            .drop(1)
+            .zip(@tips_mm, opened)
+            .inject(NOWHERE_MM) do |last, (left, tips, open)|
+              live = Numo::DFloat.cast(left.gt(LIVE_SHARE) & ~open)
+              Numo::DFloat.minimum(tips + (live * NOWHERE_MM), last)
+            end
       end
 
       def first_mm = 0.0
@@ -132,11 +146,13 @@ module MossyAnvil
 
       def left_by(takes, grid)
         outer = grid.outer_edges_mm.reshape(1, grid.radial) / grid.radial_step_mm
-        @tips_mm.zip(takes).inject(nil) do |left, (tips, taken)|
-          beyond = InPlace.clip(outer - tall(tips / grid.radial_step_mm), 0, 1)
-          share = InPlace.add(InPlace.multiply(beyond, tall(taken * -1)), 1)
-          left ? InPlace.multiply(left, share) : share
-        end
+        @tips_mm
+          .zip(takes)
+          .inject(nil) do |left, (tips, taken)|
+            beyond = InPlace.clip(outer - tall(tips / grid.radial_step_mm), 0, 1)
+            share = InPlace.add(InPlace.multiply(beyond, tall(taken * -1)), 1)
+            left ? InPlace.multiply(left, share) : share
+          end
       end
 
       def tall(values) = values.reshape(@rods.size, 1)
@@ -145,10 +161,12 @@ module MossyAnvil
       def lefts = @lefts ||= @taken.inject([1.0]) { |all, taken| all << (((taken * -1) + 1) * all.last) }
 
       def beyond_tips(reach, exponent)
-        powers(exponent).zip(drops(exponent)).inject(nil) do |sum, (tip, drop)|
-          lost = InPlace.multiply(InPlace.clip(reach - tip, 0, nil), drop)
-          sum ? InPlace.add(sum, lost) : lost
-        end
+        powers(exponent)
+          .zip(drops(exponent))
+          .inject(nil) do |sum, (tip, drop)|
+            lost = InPlace.multiply(InPlace.clip(reach - tip, 0, nil), drop)
+            sum ? InPlace.add(sum, lost) : lost
+          end
       end
 
       # Do they all begin at the axis?

@@ -20,7 +20,14 @@ module MossyAnvil
 
       # N allowed at half the local strength (MPa).
       def allowed_n(strength_mpa, radius_mm:, wall_mm:, height_mm:, cracked_through: false)
-        one_newton = stress_mpa(1.0, radius_mm: radius_mm, wall_mm: wall_mm, height_mm: height_mm, cracked_through: cracked_through)
+        one_newton =
+          stress_mpa(
+            1.0,
+            radius_mm: radius_mm,
+            wall_mm: wall_mm,
+            height_mm: height_mm,
+            cracked_through: cracked_through
+          )
         strength_mpa / RESERVE / one_newton
       end
 
@@ -32,7 +39,15 @@ module MossyAnvil
 
       # Wall in mm that takes a side force (N) at half of so much strength (MPa).
       def wall_mm(force_n, strength_mpa, radius_mm:, height_mm:, cracked_through: false)
-        Math.sqrt(stress_mpa(force_n, radius_mm: radius_mm, wall_mm: 1.0, height_mm: height_mm, cracked_through: cracked_through) * RESERVE / strength_mpa)
+        Math.sqrt(
+          stress_mpa(
+            force_n,
+            radius_mm: radius_mm,
+            wall_mm: 1.0,
+            height_mm: height_mm,
+            cracked_through: cracked_through
+          ) * RESERVE / strength_mpa
+        )
       end
 
       # The cuts of the trade the wall still takes, lightest first.

@@ -14,7 +14,11 @@ module MossyAnvil
     # and never more than the third: a deeper crack cannot make the answer better.
     class Burst
       # Moments with an odd power of u change their sign on the far side of the axis.
-      HANDS = Numo::DFloat.cast(Section::MOMENTS.map { |name| %i[u uz].include?(name) ? -1 : 1 }).reshape(Section::MOMENTS.size, 1).freeze
+      HANDS =
+        Numo::DFloat
+          .cast(Section::MOMENTS.map { |name| %i[u uz].include?(name) ? -1 : 1 })
+          .reshape(Section::MOMENTS.size, 1)
+          .freeze
 
       BOTH_HALVES = Numo::DFloat[1, -1].reshape(2, 1, 1).freeze
 
@@ -50,10 +54,14 @@ module MossyAnvil
 
       def plane(index)
         use = @uses[index]
-        rpm = if use.zero? then nil
-              elsif use >= 1e12 then 0.0
-              else Mechanics::RPM / Math.sqrt(use)
-              end
+        rpm =
+          if use.zero?
+            nil
+          elsif use >= 1e12
+            0.0
+          else
+            Mechanics::RPM / Math.sqrt(use)
+          end
         Plane.new(clock_deg: index * @grid.angular_step_deg, burst_rpm: rpm, mean_stress_pa_per_w2: @plain[index])
       end
 
@@ -85,16 +93,23 @@ module MossyAnvil
       def plane_moments
         here, opposite = 0...@half, @half...@grid.angular
         both = ->(moments) { moments[true, here] + (moments[true, opposite] * HANDS) }
-        each_way = @ways.map { |section| (both[section.wood] * @strengths).then { |wood| section.own ? wood + both[section.own] : wood } }
+        each_way =
+          @ways.map do |section|
+            (both[section.wood] * @strengths).then { |wood| section.own ? wood + both[section.own] : wood }
+          end
         Array.new(Section::MOMENTS.size) { |row| stacked(each_way) { |moments| moments[row, true] } }
       end
 
       # One array over all ways of what the block takes from each.
       def stacked(each_way)
         first = yield(each_way.first)
-        Numo::DFloat.zeros(each_way.size, *first.shape).tap do |whole|
-          each_way.each_with_index { |way, index| whole[index, *([true] * first.ndim)] = index.zero? ? first : yield(way) }
-        end
+        Numo::DFloat
+          .zeros(each_way.size, *first.shape)
+          .tap do |whole|
+            each_way.each_with_index do |way, index|
+              whole[index, *([true] * first.ndim)] = index.zero? ? first : yield(way)
+            end
+          end
       end
 
       def use((first_a, first_u, uu, first_z, zz, uz), pull, pull_u, pull_z)
@@ -117,9 +132,16 @@ module MossyAnvil
         columns = Numo::Int32.new(1, 1, @half).seq + (Numo::Int32.cast(p.lt(0)) * @half)
         rows = columns + (Numo::Int32.new(1, @ways.size, 1).seq * @grid.angular)
         u_mm = stacked(@ways, &:farthest_mm).reshape(@grid.angular * @ways.size, @grid.axial)[rows.flatten, true].dup
-        along = InPlace.add(q.reshape(2 * planes, 1) * @grid.heights_mm, q.abs.reshape(2 * planes, 1) * (@grid.axial_step_mm / 2))
+        along =
+          InPlace.add(
+            q.reshape(2 * planes, 1) * @grid.heights_mm,
+            q.abs.reshape(2 * planes, 1) * (@grid.axial_step_mm / 2)
+          )
         # Where nothing is live, so much counts against it even where p is nothing.
-        InPlace.add(along, InPlace.multiply(u_mm, (p.abs + 1e-20).reshape(2 * planes, 1))).max(axis: 1).reshape(*p.shape)
+        InPlace
+          .add(along, InPlace.multiply(u_mm, (p.abs + 1e-20).reshape(2 * planes, 1)))
+          .max(axis: 1)
+          .reshape(*p.shape)
       end
     end
   end

@@ -23,7 +23,8 @@ module MossyAnvil
       end
 
       # Newman and Raju's shape factor; depth a and half run c in the same unit.
-      def shape_factor(depth, half_run) = 1 + (1.464 * ((depth <= half_run ? depth / half_run : half_run / depth)**1.65))
+      def shape_factor(depth, half_run) =
+        1 + (1.464 * ((depth <= half_run ? depth / half_run : half_run / depth)**1.65))
 
       # MPa root m at the tip. stress_mpa: mean of the plane without the crack; lengths in mm; run_mm nil where it runs from end to end.
       def intensity_mpa_sqrt_m(stress_mpa, depth_mm:, width_mm:, run_mm: nil)

@@ -10,7 +10,10 @@ module MossyAnvil
 
       def initialize(blank)
         @shape = blank.shape
-        @bodies = blank.defects.reject { |defect| defect.path? || defect.own_strength_mpa.positive? || defect.strength_factor >= 1 }
+        @bodies =
+          blank.defects.reject do |defect|
+            defect.path? || defect.own_strength_mpa.positive? || defect.strength_factor >= 1
+          end
         @shares = {}.compare_by_identity
       end
 
@@ -27,11 +30,10 @@ module MossyAnvil
         return 1.0 if @bodies.empty?
 
         seam = Model::CrackSheet.of(path, @shape)
-        met = near(seam).reject { |body| but.include?(body.id) }.map do |body|
-          MET.of([path, body, @shape]) do
-            body.hold?(*seam.places).any? ? body.strength_factor : 1.0
-          end
-        end
+        met =
+          near(seam)
+            .reject { |body| but.include?(body.id) }
+            .map { |body| MET.of([path, body, @shape]) { body.hold?(*seam.places).any? ? body.strength_factor : 1.0 } }
         [*met, 1.0].min.clamp(Section::LIVE_SHARE, 1)
       end
 
@@ -45,8 +47,13 @@ module MossyAnvil
 
       # Middles and half extents of the bodies' boxes in x, y and z: bodies x 3.
       def boxes
-        @boxes ||= [@bodies.map { |body| [*ClockAngle.point(body.clock_deg, body.radius_mm), body.z_mm] },
-                    @bodies.map { |body| body.size_mm.first(2).max.then { |across| [across / 2, across / 2, body.size_mm[2] / 2] } }].map { |rows| Numo::DFloat.cast(rows) }
+        @boxes ||=
+          [
+            @bodies.map { |body| [*ClockAngle.point(body.clock_deg, body.radius_mm), body.z_mm] },
+            @bodies.map do |body|
+              body.size_mm.first(2).max.then { |across| [across / 2, across / 2, body.size_mm[2] / 2] }
+            end
+          ].map { |rows| Numo::DFloat.cast(rows) }
       end
     end
   end

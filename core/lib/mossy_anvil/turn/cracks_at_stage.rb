@@ -63,7 +63,12 @@ module MossyAnvil
       def bound_in_walls(rows, found, share, in_wall)
         rows.paths.each_with_index do |path, row|
           at = in_wall[row, true].where
-          found[row, at] = bounded(path, found[row, at].dup, share[row, at].dup, rows.length_mm[row, at].dup) unless at.empty?
+          found[row, at] = bounded(
+            path,
+            found[row, at].dup,
+            share[row, at].dup,
+            rows.length_mm[row, at].dup
+          ) unless at.empty?
         end
       end
 
@@ -87,17 +92,23 @@ module MossyAnvil
       end
 
       # Share of the toughness beside an opening or, were it a crack, in line with it.
-      def weakest_at(opening) = [@toughness.share(opening.as_crack, but: opening.ids), @openings.weakest_share(opening)].min
+      def weakest_at(opening) =
+        [@toughness.share(opening.as_crack, but: opening.ids), @openings.weakest_share(opening)].min
 
       # mm of run that is left of each, cracks x 1; without end where it goes from end to end (which only a crack from the side can).
       def runs_mm(rows, there)
         whole = @stage.reach.thickness_mm.sum * CrackRun::WHOLE_RUN_SHARE
-        left = (rows.length_mm * there).sum(axis: 1).to_a.map { |mm| rows.side? && mm >= whole ? CrackRun::ENDLESS_MM : mm }
+        left =
+          (rows.length_mm * there).sum(axis: 1).to_a.map { |mm| rows.side? && mm >= whole ? CrackRun::ENDLESS_MM : mm }
         Numo::DFloat.cast(left).reshape(rows.size, 1)
       end
 
       # How deep each goes at its samples, the way it goes.
-      def depths_mm(rows) = Numo::DFloat.maximum(rows.depth_mm, rows.column { |crack| crack.through? ? crack.through_depth_mm(@shape) : 0.0 })
+      def depths_mm(rows) =
+        Numo::DFloat.maximum(
+          rows.depth_mm,
+          rows.column { |crack| crack.through? ? crack.through_depth_mm(@shape) : 0.0 }
+        )
 
       # Radially inward: in line with it lies the wall or, where it is solid, the whole chord.
       def side_left(rows)
@@ -138,7 +149,14 @@ module MossyAnvil
       def in_wall_at(rows, low, high)
         form = @blank.form
         mouth = rows.enters == "head_face" ? form.inside.points.first.last : form.inside.points.last.last
-        past_floor = form.opens == "tail" ? low.ge(form.floor_z_mm - @grid.axial_step_mm) : high.le(form.floor_z_mm + @grid.axial_step_mm)
+        past_floor =
+          (
+            if form.opens == "tail"
+              low.ge(form.floor_z_mm - @grid.axial_step_mm)
+            else
+              high.le(form.floor_z_mm + @grid.axial_step_mm)
+            end
+          )
         Numo::DFloat.cast(rows.radius_mm.ge(mouth) | past_floor)
       end
 
@@ -147,7 +165,10 @@ module MossyAnvil
         column = @grid.columns_at(rows.clock_deg).flatten
         radius = rows.radius_mm.reshape(column.size, 1)
         held = @stage.reach.radii_mm[column, true].ge(radius) & @stage.reach.thickness_mm.gt(0).reshape(1, @grid.axial)
-        held &= (@stage.inner_reach_mm[column, true].le(radius) | @stage.inner.thickness_mm.le(0).reshape(1, @grid.axial)) if @stage.hollow?
+        held &=
+          (
+            @stage.inner_reach_mm[column, true].le(radius) | @stage.inner.thickness_mm.le(0).reshape(1, @grid.axial)
+          ) if @stage.hollow?
         Numo::DFloat.cast(held).reshape(*rows.clock_deg.shape, @grid.axial)
       end
     end

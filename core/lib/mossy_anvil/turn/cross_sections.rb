@@ -40,7 +40,10 @@ module MossyAnvil
       end
 
       # The section that bears least, as a Limit; nil where no crack lies square to the axis or speed adds nothing.
-      def lowest(load) = sections.filter_map { |section| limit_at(section, load)&.then { |rpm| Limit.new(rpm, section.defects.map(&:id)) } }.min_by(&:rpm)
+      def lowest(load) =
+        sections
+          .filter_map { |section| limit_at(section, load)&.then { |rpm| Limit.new(rpm, section.defects.map(&:id)) } }
+          .min_by(&:rpm)
 
       private
 
@@ -48,10 +51,14 @@ module MossyAnvil
 
       # Every section that a large enough pocket or soft place takes up.
       def hollowed_out
-        @blank.defects.reject(&:path?).select { |body| (body.open? || body.strength_factor <= WallLine::OPEN_SHARE) && body.own_strength_mpa.zero? }.filter_map do |body|
-          layer = @grid.layer_at(body.z_mm)
-          Cut.new(layer, nowhere, [body]) if @stage.reach.thickness_mm[layer].positive? && large?(body, layer)
-        end
+        @blank
+          .defects
+          .reject(&:path?)
+          .select { |body| (body.open? || body.strength_factor <= WallLine::OPEN_SHARE) && body.own_strength_mpa.zero? }
+          .filter_map do |body|
+            layer = @grid.layer_at(body.z_mm)
+            Cut.new(layer, nowhere, [body]) if @stage.reach.thickness_mm[layer].positive? && large?(body, layer)
+          end
       end
 
       # Could it take more than LOST_SHARE of the section's modulus, all of it at the farthest place? Against the least that the section can have, a ring all round.
@@ -65,18 +72,27 @@ module MossyAnvil
 
       # Every section that cracks take something of.
       def cracked
-        square_places.map { |_, layer, *| layer }.uniq.filter_map do |layer|
-          near = square_places.select { |_, other, *| (other - layer).abs * @grid.axial_step_mm <= TOGETHER_SHARE * @stage.round_radius_mm }
-          tips = nowhere
-          near.each { |column, _, tip, _| tips[column] = [tips[column], tip].min }
-          Cut.new(layer, tips, near.map(&:last).uniq) if @stage.reach.thickness_mm[layer].positive?
-        end
+        square_places
+          .map { |_, layer, *| layer }
+          .uniq
+          .filter_map do |layer|
+            near =
+              square_places.select do |_, other, *|
+                (other - layer).abs * @grid.axial_step_mm <= TOGETHER_SHARE * @stage.round_radius_mm
+              end
+            tips = nowhere
+            near.each { |column, _, tip, _| tips[column] = [tips[column], tip].min }
+            Cut.new(layer, tips, near.map(&:last).uniq) if @stage.reach.thickness_mm[layer].positive?
+          end
       end
 
       # [column, layer, tip_mm, path] wherever a path runs more round the turn than along the axis.
       def square_places
-        @square_places ||= @blank.defects.select { |defect| defect.path? && defect.side? && defect.parts? }
-                                 .flat_map { |path| SQUARE.of([path, @grid.over]) { places_of(path) } }
+        @square_places ||=
+          @blank
+            .defects
+            .select { |defect| defect.path? && defect.side? && defect.parts? }
+            .flat_map { |path| SQUARE.of([path, @grid.over]) { places_of(path) } }
       end
 
       def places_of(path)
@@ -93,7 +109,11 @@ module MossyAnvil
       def square_bits(samples)
         return [] if samples.size < 2
 
-        round = (ClockAngle.short_turns(samples.clock_deg[1..] - samples.clock_deg[0...-1]) * ClockAngle::RADIANS * samples.radius_mm[1..]).abs
+        round =
+          (
+            ClockAngle.short_turns(samples.clock_deg[1..] - samples.clock_deg[0...-1]) * ClockAngle::RADIANS *
+              samples.radius_mm[1..]
+          ).abs
         bits = round.gt((samples.z_mm[1..] - samples.z_mm[0...-1]).abs).to_a.map { |bit| bit == 1 }
         [bits.first, *bits]
       end
@@ -102,7 +122,9 @@ module MossyAnvil
       def limit_at(section, load)
         layer, tips = section.layer, section.tips_mm
         outer, inner = @stage.reach.radii_mm[true, layer].dup, inner_mm(layer)
-        whole, left = modulus_mm3(outer, inner), modulus_mm3(Numo::DFloat.maximum(Numo::DFloat.minimum(outer, tips), inner), inner, @strength.call(layer))
+        whole, left =
+          modulus_mm3(outer, inner),
+          modulus_mm3(Numo::DFloat.maximum(Numo::DFloat.minimum(outer, tips), inner), inner, @strength.call(layer))
         return if left > whole * (1 - LOST_SHARE)
 
         spare_nmm = (left * strength_mpa(section.defects) / load.reserve) - static_nmm(layer, load)
@@ -124,26 +146,36 @@ module MossyAnvil
         [z_mm - @grid.heights_mm[held[0]], @grid.heights_mm[held[-1]] - z_mm].max + (@grid.axial_step_mm / 2)
       end
 
-      def static_nmm(layer, load) = lever_mm(layer) * (load.force_n + (load.mass_g * 1e-3 * Mechanics::GRAVITY_M_S2 / 2))
+      def static_nmm(layer, load) =
+        lever_mm(layer) * (load.force_n + (load.mass_g * 1e-3 * Mechanics::GRAVITY_M_S2 / 2))
 
       # MPa along the axis; a glue line bears no more than glue.
       def strength_mpa(defects)
         material = @blank.material
         own = material.grain == "end" ? material.strength_along_mpa : material.strength_across_mpa
-        defects.any? { |defect| defect.type == "delamination" } ? [own, Table["strength"]["glue_line"]["tension_mpa"]].min : own
+        if defects.any? { |defect| defect.type == "delamination" }
+          [own, Table["strength"]["glue_line"]["tension_mpa"]].min
+        else
+          own
+        end
       end
 
       # mm3 of a section between two radii (one a column): the least second moment about its centre, over its farthest place. shares: of strength, columns x cells.
       def modulus_mm3(outer, inner, shares = nil)
         angle = @grid.angles_deg * ClockAngle::RADIANS
         sine, cosine = Numo::DFloat::Math.sin(angle), Numo::DFloat::Math.cos(angle)
-        area, first, second = [2, 3, 4].map do |power|
-          (shares ? by_cell(outer, inner, shares, power) : ((outer**power) - (inner**power)) / power) * @grid.angular_step_rad
-        end
+        area, first, second =
+          [2, 3, 4].map do |power|
+            (shares ? by_cell(outer, inner, shares, power) : ((outer**power) - (inner**power)) / power) *
+              @grid.angular_step_rad
+          end
         return 0.0 if area.sum < NOTHING_MM3
 
         x, y = [sine, cosine].map { |share| (first * share).sum / area.sum }
-        xx, yy, xy = [[sine, sine, x * x], [cosine, cosine, y * y], [sine, cosine, x * y]].map { |one, other, moved| (second * one * other).sum - (area.sum * moved) }
+        xx, yy, xy =
+          [[sine, sine, x * x], [cosine, cosine, y * y], [sine, cosine, x * y]].map do |one, other, moved|
+            (second * one * other).sum - (area.sum * moved)
+          end
         least = ((xx + yy) / 2) - Math.hypot((xx - yy) / 2, xy)
         [least, 0].max / farthest_mm(outer, inner, [sine, cosine], [x, y])
       end

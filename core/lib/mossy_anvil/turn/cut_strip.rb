@@ -12,7 +12,9 @@ module MossyAnvil
 
       # blank: as surveyed, with a form. Raises InvalidInput under `at`.
       def initialize(blank, at: "")
-        raise InvalidInput, [Fault.new(path: "#{at}/form", problem: "is missing", allowed: "a form to cut down to")] unless blank.form
+        unless blank.form
+          raise InvalidInput, [Fault.new(path: "#{at}/form", problem: "is missing", allowed: "a form to cut down to")]
+        end
 
         @blank = blank.on_centres
         @form = @blank.form
@@ -27,36 +29,59 @@ module MossyAnvil
       def to_h(rpm)
         depths = (0...DEPTHS).map { |depth| level(depth, rpm) }
         worst = depths.max_by { |one| one[:trouble_share] }
-        { z_mm: @z_mm.to_a, belts: (0...DEPTHS).map { |depth| (0...HEIGHTS).map { |height| belt(depth, height) } }, depths: depths,
-          worst: worst[:trouble_share] > LEAST_SHARE ? worst[:share] : nil }
+        {
+          z_mm: @z_mm.to_a,
+          belts: (0...DEPTHS).map { |depth| (0...HEIGHTS).map { |height| belt(depth, height) } },
+          depths: depths,
+          worst: worst[:trouble_share] > LEAST_SHARE ? worst[:share] : nil
+        }
       end
 
       private
 
       # Radius of the edge: depths x heights.
       def radii
-        @radii ||= begin
-          turns = Numo::DFloat.new(ANGLES, 1).seq * (360.0 / ANGLES)
-          swing = (@blank.shape.radius_mm(turns, @z_mm.reshape(1, HEIGHTS)) + Numo::DFloat.zeros(ANGLES, HEIGHTS)).max(axis: 0)
-          form = Numo::DFloat.minimum(@form.outside.radii_mm(@z_mm), swing)
-          Numo::DFloat.maximum(swing - ((swing - form).reshape(1, HEIGHTS) * shares.reshape(DEPTHS, 1)) - INSIDE_MM, CuttingCircle::LEAST_MM)
-        end
+        @radii ||=
+          begin
+            turns = Numo::DFloat.new(ANGLES, 1).seq * (360.0 / ANGLES)
+            swing =
+              (@blank.shape.radius_mm(turns, @z_mm.reshape(1, HEIGHTS)) + Numo::DFloat.zeros(ANGLES, HEIGHTS)).max(
+                axis: 0
+              )
+            form = Numo::DFloat.minimum(@form.outside.radii_mm(@z_mm), swing)
+            Numo::DFloat.maximum(
+              swing - ((swing - form).reshape(1, HEIGHTS) * shares.reshape(DEPTHS, 1)) - INSIDE_MM,
+              CuttingCircle::LEAST_MM
+            )
+          end
       end
 
       def shares = Numo::DFloat.new(DEPTHS).seq / (DEPTHS - 1)
 
       # Kind met at each place: depths x heights lists of one turn.
       def kinds
-        @kinds ||= begin
-          none = Numo::DFloat.zeros(DEPTHS, HEIGHTS, ANGLES)
-          clock = (Numo::DFloat.new(1, 1, ANGLES).seq * (360.0 / ANGLES)) + none
-          owners = @contents.owners(clock.flatten, (radii.reshape(DEPTHS, HEIGHTS, 1) + none).flatten, (@z_mm.reshape(1, HEIGHTS, 1) + none).flatten)
-          names = {}
-          owners.to_a.map { |owner| names[owner] ||= @contents.kind(owner) }.each_slice(ANGLES).each_slice(HEIGHTS).to_a
-        end
+        @kinds ||=
+          begin
+            none = Numo::DFloat.zeros(DEPTHS, HEIGHTS, ANGLES)
+            clock = (Numo::DFloat.new(1, 1, ANGLES).seq * (360.0 / ANGLES)) + none
+            owners =
+              @contents.owners(
+                clock.flatten,
+                (radii.reshape(DEPTHS, HEIGHTS, 1) + none).flatten,
+                (@z_mm.reshape(1, HEIGHTS, 1) + none).flatten
+              )
+            names = {}
+            owners
+              .to_a
+              .map { |owner| names[owner] ||= @contents.kind(owner) }
+              .each_slice(ANGLES)
+              .each_slice(HEIGHTS)
+              .to_a
+          end
       end
 
-      def turn(depth, height) = (@turns ||= {})[[depth, height]] ||= kinds[depth][height].tally.transform_values { |count| count.to_f / ANGLES }
+      def turn(depth, height) =
+        (@turns ||= {})[[depth, height]] ||= kinds[depth][height].tally.transform_values { |count| count.to_f / ANGLES }
       def troubles(found) = found.except("sound")
 
       def belt(depth, height)
@@ -67,16 +92,32 @@ module MossyAnvil
       def level(depth, rpm)
         circles = (0...HEIGHTS).map { |height| [turn(depth, height), radii[depth, height]] }
         whole = circles.sum(&:last)
-        met = circles.each_with_object(Hash.new(0.0)) { |(found, radius), sum| found.each { |kind, share| sum[kind] += share * radius / whole } }
-        { share: shares[depth], left_mm: (radii[depth, true] - radii[DEPTHS - 1, true]).max, met: met, trouble_share: troubles(met).values.sum,
-          most_air: most_air(depth, rpm) }
+        met =
+          circles.each_with_object(Hash.new(0.0)) do |(found, radius), sum|
+            found.each { |kind, share| sum[kind] += share * radius / whole }
+          end
+        {
+          share: shares[depth],
+          left_mm: (radii[depth, true] - radii[DEPTHS - 1, true]).max,
+          met: met,
+          trouble_share: troubles(met).values.sum,
+          most_air: most_air(depth, rpm)
+        }
       end
 
       def most_air(depth, rpm)
-        height = (0...HEIGHTS).select { |at| turn(depth, at).fetch("air", 0).between?(LEAST_SHARE, 1 - 1e-9) }.max_by { |at| turn(depth, at)["air"] } or return
+        height =
+          (0...HEIGHTS)
+            .select { |at| turn(depth, at).fetch("air", 0).between?(LEAST_SHARE, 1 - 1e-9) }
+            .max_by { |at| turn(depth, at)["air"] } or return
         line = kinds[depth][height]
         gaps = line.each_index.count { |place| line[place - 1] == "air" && line[place] != "air" }
-        { z_mm: @z_mm[height], air_share: turn(depth, height)["air"], knocks_per_s: gaps * rpm / 60.0, advice: CuttingCircle.advice(turn(depth, height)["air"])["key"] }
+        {
+          z_mm: @z_mm[height],
+          air_share: turn(depth, height)["air"],
+          knocks_per_s: gaps * rpm / 60.0,
+          advice: CuttingCircle.advice(turn(depth, height)["air"])["key"]
+        }
       end
     end
   end

@@ -40,12 +40,24 @@ module MossyAnvil
       def stretches
         step = 360.0 / ANGLES
         edges = (0...ANGLES).reject { |place| owners[place] == owners[place - 1] }
-        return owners.first == Solid::PointProbe::SOUND ? [] : [[0.0, 360.0, @contents.kind(owners.first), index_of(owners.first)]] if edges.empty?
+        if edges.empty?
+          return(
+            (
+              if owners.first == Solid::PointProbe::SOUND
+                []
+              else
+                [[0.0, 360.0, @contents.kind(owners.first), index_of(owners.first)]]
+              end
+            )
+          )
+        end
 
         edges.each_with_index.filter_map do |from, at|
           to = edges[at + 1] || (edges.first + ANGLES)
           owner = owners[from]
-          [(from - 0.5) * step, (to - 0.5) * step, @contents.kind(owner), index_of(owner)] unless owner == Solid::PointProbe::SOUND
+          unless owner == Solid::PointProbe::SOUND
+            [(from - 0.5) * step, (to - 0.5) * step, @contents.kind(owner), index_of(owner)]
+          end
         end
       end
 
@@ -59,10 +71,11 @@ module MossyAnvil
       def index_of(owner) = owner.negative? ? nil : owner
 
       def owners
-        @owners ||= begin
-          angles = Numo::DFloat.new(ANGLES).seq * (360.0 / ANGLES)
-          @contents.owners(angles, angles * 0 + @radius_mm, angles * 0 + @z_mm).to_a
-        end
+        @owners ||=
+          begin
+            angles = Numo::DFloat.new(ANGLES).seq * (360.0 / ANGLES)
+            @contents.owners(angles, angles * 0 + @radius_mm, angles * 0 + @z_mm).to_a
+          end
       end
 
       # [kind, kind after] at every change in one turn.

@@ -24,21 +24,23 @@ module MossyAnvil
 
       # For every half (row) the integrals of sin and of sin cos over the part of each cell (column) that lies in it.
       def self.weights(angular)
-        (@weights ||= {})[angular] ||= ahead(angular).map do |row|
-          # The weight of a cell depends only on how far ahead of the half's start it lies.
-          places = (Numo::Int32.new(1, angular).seq - Numo::Int32.new(angular, 1).seq + angular) % angular
-          Numo::DFloat.cast(row)[places].freeze
-        end.freeze
+        (@weights ||= {})[angular] ||= ahead(angular)
+          .map do |row|
+            # The weight of a cell depends only on how far ahead of the half's start it lies.
+            places = (Numo::Int32.new(1, angular).seq - Numo::Int32.new(angular, 1).seq + angular) % angular
+            Numo::DFloat.cast(row)[places].freeze
+          end
+          .freeze
       end
 
       # The same for the half that starts at 0, by cells ahead of its start.
       def self.ahead(angular)
         step = 2 * Math::PI / angular
-        bounds = Array.new(angular) do |ahead|
-          [-0.5, 0.5].map { |edge| ((ahead + edge) * step).clamp(0, Math::PI) }
-        end
-        [bounds.map { |low, high| Math.cos(low) - Math.cos(high) },
-         bounds.map { |low, high| ((Math.sin(high)**2) - (Math.sin(low)**2)) / 2 }]
+        bounds = Array.new(angular) { |ahead| [-0.5, 0.5].map { |edge| ((ahead + edge) * step).clamp(0, Math::PI) } }
+        [
+          bounds.map { |low, high| Math.cos(low) - Math.cos(high) },
+          bounds.map { |low, high| ((Math.sin(high)**2) - (Math.sin(low)**2)) / 2 }
+        ]
       end
       private_class_method :ahead
     end

@@ -37,7 +37,8 @@ module MossyAnvil
 
         profile = @stage.hollow? ? @blank.form.inside : @blank.form.outside
         span = [profile.first_z_mm, profile.last_z_mm]
-        profile.radii_mm(@grid.heights_mm) * Numo::DFloat.cast(@grid.heights_mm.ge(span[0]) & @grid.heights_mm.le(span[1]))
+        profile.radii_mm(@grid.heights_mm) *
+          Numo::DFloat.cast(@grid.heights_mm.ge(span[0]) & @grid.heights_mm.le(span[1]))
       end
 
       def form_stage? = %i[outside hollowed].include?(@stage.name)

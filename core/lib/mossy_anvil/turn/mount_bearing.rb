@@ -44,7 +44,11 @@ module MossyAnvil
         least = @table["margins"]["least"]
         return Answer.new(:tailstock, nil, "tailstock") if hold_nm >= need_with_tailstock_nm * least
 
-        slower(MountHold.bears_to_rpm(hold_nm / least, **@load.except(:rpm), tailstock: true), "tailstock", "not_with_tailstock")
+        slower(
+          MountHold.bears_to_rpm(hold_nm / least, **@load.except(:rpm), tailstock: true),
+          "tailstock",
+          "not_with_tailstock"
+        )
       end
 
       # The tailstock is in the way of the tool: it holds free, or for light cuts alone, or not.

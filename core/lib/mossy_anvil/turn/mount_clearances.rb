@@ -20,17 +20,22 @@ module MossyAnvil
       def on_the_lathe
         return [] unless @lathe
 
-        [gap("over_bed", (@lathe.swing_mm - @swing_mm) / 2),
-         gap("between_centres", @lathe.between_centres_mm - @blank.shape.length_mm)]
+        [
+          gap("over_bed", (@lathe.swing_mm - @swing_mm) / 2),
+          gap("between_centres", @lathe.between_centres_mm - @blank.shape.length_mm)
+        ]
       end
 
       # By hand with a shank of a quarter of it, further in only with a bar that cannot turn over.
       def reach
         depth, own = @form.wall_depth_mm, Table["mounts"]["reach"]
         shanks = Table["interrupted_cut"]["overhang_in_shanks"]
-        advice = if depth <= own["by_hand_mm"] then told("reach_by_hand", shank: [depth / shanks, "mm"], shanks: [shanks, ""])
-                 else told(depth <= own["braced_mm"] ? "reach_braced" : "reach_too_far")
-                 end
+        advice =
+          if depth <= own["by_hand_mm"]
+            told("reach_by_hand", shank: [depth / shanks, "mm"], shanks: [shanks, ""])
+          else
+            told(depth <= own["braced_mm"] ? "reach_braced" : "reach_too_far")
+          end
         { key: "reach", value_mm: depth, ok: depth <= own["by_hand_mm"], advice: advice }
       end
 

@@ -36,7 +36,8 @@ module MossyAnvil
       def tenon_nm(diameter_mm, strength_mpa) = modulus_mm3(diameter_mm) * strength_mpa / row("tenon")["reserve"] * NM
 
       # The ring of wood that jaws open against.
-      def recess_nm(diameter_mm, wall_mm, strength_mpa) = modulus_mm3(diameter_mm + (2 * wall_mm), diameter_mm) * strength_mpa / row("recess")["reserve"] * NM
+      def recess_nm(diameter_mm, wall_mm, strength_mpa) =
+        modulus_mm3(diameter_mm + (2 * wall_mm), diameter_mm) * strength_mpa / row("recess")["reserve"] * NM
 
       # A glue line as large as the block or, of hot melt, a bead round its edge; the weaker of glue and wood.
       def glued_nm(key, diameter_mm, strength_mpa)
@@ -57,10 +58,11 @@ module MossyAnvil
       # Screws on a circle about the middle of it: those farthest out bear most. each_n: withdrawal of each, evenly round from 12 o'clock; the worst way to tip.
       def plate_nm(each_n, circle_mm)
         turns = each_n.each_index.map { |index| 2 * Math::PI * index / each_n.size }
-        bears = Array.new(36) do |step|
-          tip = Math::PI * step / 36
-          each_n.zip(turns).sum { |force, turn| force * (Math.cos(turn - tip)**2) }
-        end
+        bears =
+          Array.new(36) do |step|
+            tip = Math::PI * step / 36
+            each_n.zip(turns).sum { |force, turn| force * (Math.cos(turn - tip)**2) }
+          end
         bears.min / Table["mounts"]["screws"]["reserve"] * circle_mm / 2 * NM
       end
 

@@ -25,7 +25,13 @@ module MossyAnvil
 
       # What it must bear, MountBearing.
       def bearing
-        @bearing ||= MountBearing.new(@load, tailstock: @step[:tailstock], swing_mm: @step[:swing_mm], least_rpm: @blank.lathe&.min_rpm || 0)
+        @bearing ||=
+          MountBearing.new(
+            @load,
+            tailstock: @step[:tailstock],
+            swing_mm: @step[:swing_mm],
+            least_rpm: @blank.lathe&.min_rpm || 0
+          )
       end
 
       private
@@ -47,10 +53,17 @@ module MossyAnvil
       end
 
       def no(key, why, **amounts)
-        Verdict.new(key: key, verdict: :no, hold_nm: nil, need_nm: bearing.need_nm, says: [Message.of("mounts.not.#{why}", **amounts)])
+        Verdict.new(
+          key: key,
+          verdict: :no,
+          hold_nm: nil,
+          need_nm: bearing.need_nm,
+          says: [Message.of("mounts.not.#{why}", **amounts)]
+        )
       end
 
-      def with_tailstock(key, *says) = verdict(key, :tailstock, says, bearing.own_rpm(key), need_nm: bearing.need_with_tailstock_nm)
+      def with_tailstock(key, *says) =
+        verdict(key, :tailstock, says, bearing.own_rpm(key), need_nm: bearing.need_with_tailstock_nm)
       def told(key, **amounts) = Message.of("mounts.#{key}", **amounts)
       def strength_mpa(share) = @blank.material.strength_across_mpa * share
       def end_grain? = @blank.material.grain == "end"
@@ -71,8 +84,12 @@ module MossyAnvil
 
         share = @site.strength_share([own["diameter_mm"] / 2.0], own["length_mm"])
         pull = MountHold.withdrawal_n(gravity, own["diameter_mm"], own["length_mm"], end_grain: end_grain?) * share
-        weighed("screw", MountHold.screw_nm(pull, seat), told("screw", screw: [own["diameter_mm"], "mm"], deep: [own["length_mm"], "mm"], seat: [seat, "mm"]),
-          size_mm: seat)
+        weighed(
+          "screw",
+          MountHold.screw_nm(pull, seat),
+          told("screw", screw: [own["diameter_mm"], "mm"], deep: [own["length_mm"], "mm"], seat: [seat, "mm"]),
+          size_mm: seat
+        )
       end
 
       def judge_faceplate
@@ -81,15 +98,19 @@ module MossyAnvil
         return no("faceplate", "screws_too_long", past: [over, "mm"]) if over.positive?
 
         if @site.round_mm < own["circle_mm"] + 10
-          return no("faceplate", "face_too_small", flat: [@site.round_mm, "mm"],
-            circle: [own["circle_mm"] + 10, "mm"])
+          return no("faceplate", "face_too_small", flat: [@site.round_mm, "mm"], circle: [own["circle_mm"] + 10, "mm"])
         end
 
         screws = PlateScrews.new(@site, own, @table["screw_clear_mm"])
         return no("faceplate", "too_few_screws", ids: ids(screws.struck)) if screws.sound < @table["sound_screws"]
 
         pull = MountHold.withdrawal_n(gravity, own["diameter_mm"], own["length_mm"], end_grain: end_grain?)
-        weighed("faceplate", MountHold.plate_nm(screws.pulls_n(pull), own["circle_mm"]), screws.says, size_mm: own["circle_mm"])
+        weighed(
+          "faceplate",
+          MountHold.plate_nm(screws.pulls_n(pull), own["circle_mm"]),
+          screws.says,
+          size_mm: own["circle_mm"]
+        )
       end
 
       def judge_centres
@@ -117,15 +138,21 @@ module MossyAnvil
         share = @site.strength_share([size / 6, size / 3], 3.0)
         return no(key, "defect_under_glue", ids: ids(open)) if open.any?
 
-        weighed(key, MountHold.glued_nm(key, size, strength_mpa(share)), told(own.key?("bead_mm") ? "bead" : "glued", block: [size, "mm"]), size_mm: size)
+        weighed(
+          key,
+          MountHold.glued_nm(key, size, strength_mpa(share)),
+          told(own.key?("bead_mm") ? "bead" : "glued", block: [size, "mm"]),
+          size_mm: size
+        )
       end
 
       def judge_tenon
-        return no("tenon", "no_tenon_wood", length: [@step[:tenon_wood_mm], "mm"]) if @step[:tenon_wood_mm] < row("tenon")["length_mm"][0]
+        if @step[:tenon_wood_mm] < row("tenon")["length_mm"][0]
+          return no("tenon", "no_tenon_wood", length: [@step[:tenon_wood_mm], "mm"])
+        end
 
         if !@step[:tailstock] && @step[:tenon_wood_mm] < free_tenon_mm
-          return no("tenon", "tenon_too_short", length: [@step[:tenon_wood_mm], "mm"],
-            least: [free_tenon_mm, "mm"])
+          return no("tenon", "tenon_too_short", length: [@step[:tenon_wood_mm], "mm"], least: [free_tenon_mm, "mm"])
         end
 
         size = tenon_mm or return no("tenon", "no_jaws", most: [tenon_room_mm, "mm"])
@@ -134,7 +161,12 @@ module MossyAnvil
 
         share = @site.strength_share([size / 6, size / 3, size * 0.45], row("tenon")["length_mm"][1])
         small = size < row("tenon")["least_diameter_of_piece"] * 2 * @form.outside.largest_mm
-        says = told(small ? "tenon_small" : "tenon", tenon: [size, "mm"], long: [[@step[:tenon_wood_mm], row("tenon")["length_mm"][1]].min, "mm"])
+        says =
+          told(
+            small ? "tenon_small" : "tenon",
+            tenon: [size, "mm"],
+            long: [[@step[:tenon_wood_mm], row("tenon")["length_mm"][1]].min, "mm"]
+          )
         weighed("tenon", MountHold.tenon_nm(size, strength_mpa(share)), says, size_mm: size)
       end
 
@@ -147,15 +179,26 @@ module MossyAnvil
       # Within the play of the largest jaws it has room for.
       def tenon_mm
         play = @table["jaws"]["play_mm"]
-        @circles_mm.select { |circle| circle - play <= tenon_room_mm }.max&.then { |circle| [circle, tenon_room_mm].min }
+        @circles_mm
+          .select { |circle| circle - play <= tenon_room_mm }
+          .max
+          &.then { |circle| [circle, tenon_room_mm].min }
       end
 
       def judge_recess
         own = row("recess")
         return no("recess", "recess_splits") if end_grain?
 
-        size = recess_mm or return no("recess", "foot_too_narrow", foot: [@step[:foot_mm], "mm"],
-          wall: [wall_mm, "mm"], jaws: [@circles_mm.min, "mm"])
+        size = recess_mm or
+          return(
+            no(
+              "recess",
+              "foot_too_narrow",
+              foot: [@step[:foot_mm], "mm"],
+              wall: [wall_mm, "mm"],
+              jaws: [@circles_mm.min, "mm"]
+            )
+          )
         left = @step[:floor_mm] - own["depth_mm"][0]
         return no("recess", "floor_too_thin", left: [[left, 0].max, "mm"]) if left < @table["recess_floor_mm"]
 
@@ -190,11 +233,18 @@ module MossyAnvil
       end
 
       def judge_vacuum
-        leaks = @step[:through] + @solid.left_at(:hollowed).select { |defect| %w[galleries bubble_pocket].include?(defect.type) }.map(&:id)
+        leaks =
+          @step[:through] +
+            @solid.left_at(:hollowed).select { |defect| %w[galleries bubble_pocket].include?(defect.type) }.map(&:id)
         return no("vacuum", "leaks", ids: ids(leaks.uniq)) if leaks.any?
         return no("vacuum", "does_not_seal") unless @step[:rim_true]
 
-        weighed("vacuum", MountHold.vacuum_nm(@step[:rim_mm]), told("vacuum", seal: [@step[:rim_mm], "mm"]), size_mm: @step[:rim_mm])
+        weighed(
+          "vacuum",
+          MountHold.vacuum_nm(@step[:rim_mm]),
+          told("vacuum", seal: [@step[:rim_mm], "mm"]),
+          size_mm: @step[:rim_mm]
+        )
       end
 
       def judge_mandrel
@@ -206,14 +256,21 @@ module MossyAnvil
       def judge_collet
         own = row("collet")
         size = [tenon_room_mm, own["most_diameter_mm"]].min
-        return no("collet", "no_stub_wood", length: [@step[:tenon_wood_mm], "mm"]) if @step[:tenon_wood_mm] < own["wood_lost_mm"]
+        if @step[:tenon_wood_mm] < own["wood_lost_mm"]
+          return no("collet", "no_stub_wood", length: [@step[:tenon_wood_mm], "mm"])
+        end
         return no("collet", "stub_too_thin", room: [size, "mm"]) if size < own["least_diameter_mm"]
 
         open = @site.runs_through(size / 2, own["wood_lost_mm"])
         return no("collet", "defect_in_stub", ids: ids(open)) if open.any?
 
         strength = strength_mpa(@site.strength_share([size / 4], own["wood_lost_mm"].to_f))
-        weighed("collet", MountHold.modulus_mm3(size) * strength / own["reserve"] * MountHold::NM, told("collet", stub: [size, "mm"]), size_mm: size)
+        weighed(
+          "collet",
+          MountHold.modulus_mm3(size) * strength / own["reserve"] * MountHold::NM,
+          told("collet", stub: [size, "mm"]),
+          size_mm: size
+        )
       end
 
       def judge_cups

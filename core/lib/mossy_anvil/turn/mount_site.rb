@@ -31,22 +31,34 @@ module MossyAnvil
 
       # The same at each of so many places evenly round a circle, from a clock angle on.
       def shares_round(count, radius_mm, depth_mm, from_deg: 0.0)
-        Array.new(count) { |index| shares([radius_mm], depth_mm, [ClockAngle.fold(from_deg + (index * 360.0 / count))]).mean }
+        Array.new(count) do |index|
+          shares([radius_mm], depth_mm, [ClockAngle.fold(from_deg + (index * 360.0 / count))]).mean
+        end
       end
 
       # Ids of open cracks, seams and pockets within a circle, over so many mm inward.
       def runs_through(radius_mm, depth_mm)
         from, to = [z_mm, z_mm + (depth_mm * inward)].minmax
-        @solid.shares.select { |defect, share| splits?(defect) && share.in_cylinder?(radius_mm, from, to) }.map { |defect, _| defect.id }
+        @solid
+          .shares
+          .select { |defect, share| splits?(defect) && share.in_cylinder?(radius_mm, from, to) }
+          .map { |defect, _| defect.id }
       end
 
       # Ids of every defect that a screw or point would go into or next to: all but what is cast solid, glued up, or firm enough to be counted by its strength.
       # At a place about the axis, so many mm wide in radius and deep from the seat.
       def struck(clock_deg, at_mm, radius_mm, depth_mm)
         depths = (Numo::DFloat.new(DEPTHS).seq / (DEPTHS - 1) * depth_mm * inward) + z_mm
-        line = [clock_deg, at_mm].map { |value| Numo::DFloat.new(DEPTHS).fill(value) }.push(depths.clip(0, @shape.length_mm))
+        line =
+          [clock_deg, at_mm].map { |value| Numo::DFloat.new(DEPTHS).fill(value) }.push(depths.clip(0, @shape.length_mm))
         round = ring(clock_deg, at_mm, radius_mm, depths)
-        @solid.blank.defects.select { |defect| defect.path? ? cut_by?(defect, line, radius_mm) : yields?(defect) && holds_any?(defect, round) }.map(&:id)
+        @solid
+          .blank
+          .defects
+          .select do |defect|
+            defect.path? ? cut_by?(defect, line, radius_mm) : yields?(defect) && holds_any?(defect, round)
+          end
+          .map(&:id)
       end
 
       private
@@ -59,8 +71,15 @@ module MossyAnvil
       # Places on the axis of a hole and all round its wall, [clock_deg, radius_mm, z_mm].
       def ring(clock_deg, at_mm, radius_mm, depths)
         x0, y0 = ClockAngle.point(clock_deg, at_mm)
-        places = [[0.0, 0.0], *Array.new(AROUND) { |step| ClockAngle.point(step * 360.0 / AROUND, radius_mm) }].map { |x, y| [x0 + x, y0 + y] }
-        clock, radius = places.map { |x, y| [ClockAngle.of_point(x, y), Math.hypot(x, y)] }.transpose.map { |values| Numo::DFloat.cast(values).reshape(values.size, 1) }
+        places =
+          [[0.0, 0.0], *Array.new(AROUND) { |step| ClockAngle.point(step * 360.0 / AROUND, radius_mm) }].map do |x, y|
+            [x0 + x, y0 + y]
+          end
+        clock, radius =
+          places
+            .map { |x, y| [ClockAngle.of_point(x, y), Math.hypot(x, y)] }
+            .transpose
+            .map { |values| Numo::DFloat.cast(values).reshape(values.size, 1) }
         spread = Numo::DFloat.zeros(places.size, depths.size)
         [clock + spread, radius + spread, depths.reshape(1, depths.size) + spread]
       end
@@ -75,8 +94,8 @@ module MossyAnvil
       def splits?(defect)
         return defect.parts? if defect.path?
 
-        defect.open? || defect.type == "loose_piece" || %w[stone
-                                                           metal].include?(defect.detail_of(:of)) || (defect.type == "soft_zone" && defect.strength_factor <= SOFT_SHARE)
+        defect.open? || defect.type == "loose_piece" || %w[stone metal].include?(defect.detail_of(:of)) ||
+          (defect.type == "soft_zone" && defect.strength_factor <= SOFT_SHARE)
       end
 
       def shares(radii_mm, depth_mm, clocks = Array.new(AROUND) { |step| step * 360.0 / AROUND })

@@ -25,9 +25,18 @@ module MossyAnvil
       end
 
       def self.checked(depth_mm, deepest_mm, at)
-        return depth_mm.to_f if depth_mm.is_a?(Numeric) && depth_mm.to_f.finite? && depth_mm >= 0 && depth_mm < deepest_mm
+        if depth_mm.is_a?(Numeric) && depth_mm.to_f.finite? && depth_mm >= 0 && depth_mm < deepest_mm
+          return depth_mm.to_f
+        end
 
-        raise InvalidInput, [Fault.new(path: at, problem: "is #{Fault.shown(depth_mm)}", allowed: "0 up to #{deepest_mm.round(1)} mm, the axis")]
+        raise InvalidInput,
+              [
+                Fault.new(
+                  path: at,
+                  problem: "is #{Fault.shown(depth_mm)}",
+                  allowed: "0 up to #{deepest_mm.round(1)} mm, the axis"
+                )
+              ]
       end
 
       def self.known(stage, reached, at)
@@ -35,45 +44,87 @@ module MossyAnvil
         return stage if there.include?(stage)
 
         raise InvalidInput,
-          [Fault.new(path: "#{at}/stage", problem: "is #{Fault.shown(stage)}",
-            allowed: there.empty? ? "a form first: without one it goes through no stages" : "one of #{there.join(', ')}, the stages this piece goes through")]
+              [
+                Fault.new(
+                  path: "#{at}/stage",
+                  problem: "is #{Fault.shown(stage)}",
+                  allowed:
+                    (
+                      if there.empty?
+                        "a form first: without one it goes through no stages"
+                      else
+                        "one of #{there.join(", ")}, the stages this piece goes through"
+                      end
+                    )
+                )
+              ]
       end
 
       # Plain data. rows: for each z of the cut its radius and the stretches that are not sound wood ([from_deg, to_deg, kind, defect id or nil]);
       # shares of the whole surface by kind, adding up to 1; the row most in the air with its knocks a second at a speed.
       def to_h(rpm)
-        { depth_mm: depth_mm, stage: stage, shares: shares, rows: circles.map { |circle| row(circle) }, worst: worst(rpm), reaches_form: reaches_form? }
+        {
+          depth_mm: depth_mm,
+          stage: stage,
+          shares: shares,
+          rows: circles.map { |circle| row(circle) },
+          worst: worst(rpm),
+          reaches_form: reaches_form?
+        }
       end
 
       private
 
       def worst(rpm)
         found = circles.select { |circle| circle.air_share.positive? && circle.air_share < 1 }.max_by(&:air_share)
-        found && { z_mm: found.z_mm, radius_mm: found.radius_mm, air_share: found.air_share, knocks_per_s: found.knocks_per_s(rpm) }
+        found &&
+          {
+            z_mm: found.z_mm,
+            radius_mm: found.radius_mm,
+            air_share: found.air_share,
+            knocks_per_s: found.knocks_per_s(rpm)
+          }
       end
 
       def circles
-        @circles ||= begin
-          heights = (Numo::DFloat.new(ROWS).seq + 0.5) * ((@surface.high_mm - @surface.low_mm) / ROWS) + @surface.low_mm
-          heights.to_a.zip(@surface.radii_mm.call(heights).to_a).map { |z_mm, radius_mm| CuttingCircle.new(@blank, [radius_mm, CuttingCircle::LEAST_MM].max, z_mm) }
-        end
+        @circles ||=
+          begin
+            heights =
+              (Numo::DFloat.new(ROWS).seq + 0.5) * ((@surface.high_mm - @surface.low_mm) / ROWS) + @surface.low_mm
+            heights
+              .to_a
+              .zip(@surface.radii_mm.call(heights).to_a)
+              .map { |z_mm, radius_mm| CuttingCircle.new(@blank, [radius_mm, CuttingCircle::LEAST_MM].max, z_mm) }
+          end
       end
 
       def surface
         case stage
-        when nil then Surface.new(0.0, @shape.length_mm, ->(heights) { swing_radii(heights) - depth_mm })
-        when "rounded" then Surface.new(0.0, @shape.length_mm, ->(heights) { (heights * 0) + Solid::Stage.round_radius_mm(@blank) - WITHIN_MM })
-        when "outside" then of_profile(@blank.form.outside, -WITHIN_MM)
-        else of_profile(@blank.form.inside, WITHIN_MM)
+        when nil
+          Surface.new(0.0, @shape.length_mm, ->(heights) { swing_radii(heights) - depth_mm })
+        when "rounded"
+          Surface.new(
+            0.0,
+            @shape.length_mm,
+            ->(heights) { (heights * 0) + Solid::Stage.round_radius_mm(@blank) - WITHIN_MM }
+          )
+        when "outside"
+          of_profile(@blank.form.outside, -WITHIN_MM)
+        else
+          of_profile(@blank.form.inside, WITHIN_MM)
         end
       end
 
-      def of_profile(profile, beyond_mm) = Surface.new(profile.first_z_mm, profile.last_z_mm, ->(heights) { profile.radii_mm(heights) + beyond_mm })
+      def of_profile(profile, beyond_mm) =
+        Surface.new(profile.first_z_mm, profile.last_z_mm, ->(heights) { profile.radii_mm(heights) + beyond_mm })
 
       # Farthest wood from the axis at every height.
       def swing_radii(heights)
         turns = Numo::DFloat.new(CuttingCircle::ANGLES, 1).seq * (360.0 / CuttingCircle::ANGLES)
-        (@shape.radius_mm(turns, heights.reshape(1, heights.size)) + Numo::DFloat.zeros(CuttingCircle::ANGLES, heights.size)).max(axis: 0)
+        (
+          @shape.radius_mm(turns, heights.reshape(1, heights.size)) +
+            Numo::DFloat.zeros(CuttingCircle::ANGLES, heights.size)
+        ).max(axis: 0)
       end
 
       # By area: every row counts by its radius.
@@ -85,8 +136,14 @@ module MossyAnvil
       end
 
       def row(circle)
-        { z_mm: circle.z_mm, radius_mm: circle.radius_mm,
-          stretches: circle.stretches.map { |from, to, kind, index| { from_deg: from, to_deg: to, kind: kind, id: index && @blank.defects[index].id } } }
+        {
+          z_mm: circle.z_mm,
+          radius_mm: circle.radius_mm,
+          stretches:
+            circle.stretches.map do |from, to, kind, index|
+              { from_deg: from, to_deg: to, kind: kind, id: index && @blank.defects[index].id }
+            end
+        }
       end
 
       def of_form? = %w[outside hollowed].include?(stage)
@@ -97,7 +154,9 @@ module MossyAnvil
 
         form = @blank.form or return false
         low, high = form.z_span_mm
-        circles.any? { |circle| circle.z_mm.between?(low, high) && circle.radius_mm <= form.outside.radius_mm(circle.z_mm) }
+        circles.any? do |circle|
+          circle.z_mm.between?(low, high) && circle.radius_mm <= form.outside.radius_mm(circle.z_mm)
+        end
       end
     end
   end

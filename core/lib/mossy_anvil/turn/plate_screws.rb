@@ -22,7 +22,8 @@ module MossyAnvil
 
       # How many hold; clock angles of those to leave out.
       def sound = count - left_out_deg.size
-      def left_out_deg = best.last.each_index.select { |index| best.last[index].any? }.map { |index| clock_of(turned_deg, index) }
+      def left_out_deg =
+        best.last.each_index.select { |index| best.last[index].any? }.map { |index| clock_of(turned_deg, index) }
 
       # How to set the plate, a message.
       def says
@@ -45,11 +46,22 @@ module MossyAnvil
 
       # [turn, ids that each screw would go into].
       def best
-        @best ||= Array.new(TURNS) { |step| step * 360.0 / count / TURNS }.map { |turn| [turn, met(turn)] }.min_by { |turn, met| [met.count(&:any?), turn] }
+        @best ||=
+          Array
+            .new(TURNS) { |step| step * 360.0 / count / TURNS }
+            .map { |turn| [turn, met(turn)] }
+            .min_by { |turn, met| [met.count(&:any?), turn] }
       end
 
       def met(turn)
-        Array.new(count) { |index| @site.struck(clock_of(turn, index), @own["circle_mm"] / 2.0, (@own["diameter_mm"] / 2.0) + @clear_mm, @own["length_mm"]) }
+        Array.new(count) do |index|
+          @site.struck(
+            clock_of(turn, index),
+            @own["circle_mm"] / 2.0,
+            (@own["diameter_mm"] / 2.0) + @clear_mm,
+            @own["length_mm"]
+          )
+        end
       end
     end
   end

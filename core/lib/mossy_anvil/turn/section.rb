@@ -11,15 +11,16 @@ module MossyAnvil
       NOWHERE_MM = Solid::SteppedStrength::NOWHERE_MM
 
       # Strength held cell by cell, ready to be cut at any stage. first_mm, last_mm: innermost and outermost live edge in each of its rods.
-      Cells = Struct.new(:sums, :own_sums, :rods, :first_mm, :last_mm, keyword_init: true) do
-        # What its integrals of wood, and of resin, are more than those of the sound section, in its own rods: for each power one value a rod.
-        def wood_change(part) = more(sums, part, part.integrals)
-        def own_change(part) = more(own_sums, part, part.own_integrals)
+      Cells =
+        Struct.new(:sums, :own_sums, :rods, :first_mm, :last_mm, keyword_init: true) do
+          # What its integrals of wood, and of resin, are more than those of the sound section, in its own rods: for each power one value a rod.
+          def wood_change(part) = more(sums, part, part.integrals)
+          def own_change(part) = more(own_sums, part, part.own_integrals)
 
-        private
+          private
 
-        def more(own, part, sound) = own.held(part.cut).zip(sound).map { |held, power| held - power[rods].dup }
-      end
+          def more(own, part, sound) = own.held(part.cut).zip(sound).map { |held, power| held - power[rods].dup }
+        end
       # One bound of the section: where it cuts, how its layers weigh, and the integrals of sound wood up to it (own_integrals: of resin, or nil).
       Part = Struct.new(:cut, :by_z, :integrals, :own_integrals)
 
@@ -29,7 +30,11 @@ module MossyAnvil
 
       # wood: Field of shares of the wood's strength; own: Field of MPa of resin, or nil. holding: which of their cells must hold (see FieldRasterizer), or nil where all do.
       def self.prepare(wood, own, holding = nil)
-        sums = { sums: Solid::RunningIntegrals.new(wood, Solid::RunningIntegrals::POWERS), own_sums: own && Solid::RunningIntegrals.new(own, Solid::RunningIntegrals::POWERS), rods: wood.rods }
+        sums = {
+          sums: Solid::RunningIntegrals.new(wood, Solid::RunningIntegrals::POWERS),
+          own_sums: own && Solid::RunningIntegrals.new(own, Solid::RunningIntegrals::POWERS),
+          rods: wood.rods
+        }
         return Cells.new(**sums) if wood.plain?
 
         live = wood.cells.gt(LIVE_SHARE)
@@ -43,7 +48,10 @@ module MossyAnvil
         from_first = Numo::Int8.new(1, grid.radial).seq + 1
         last = (held * from_first).max(axis: 1)
         first = ((held * from_first.reverse).max(axis: 1) * -1) + grid.radial
-        { first_mm: (first * grid.radial_step_mm) + (Numo::DFloat.cast(last.eq(0)) * NOWHERE_MM), last_mm: last * grid.radial_step_mm }
+        {
+          first_mm: (first * grid.radial_step_mm) + (Numo::DFloat.cast(last.eq(0)) * NOWHERE_MM),
+          last_mm: last * grid.radial_step_mm
+        }
       end
       private_class_method :live_edges
 
@@ -74,13 +82,14 @@ module MossyAnvil
       # Columns x layers: how far the live wood of the plane reaches to the side of that column. Where it has none on that side, the nearest of it
       # on the other (below 0), and where there is none at all, so far the other way that nothing counts there.
       def farthest_mm
-        @farthest_mm ||= @far_mm.dup.tap do |farthest|
-          dead = @live.eq(0).where
-          next if dead.empty?
+        @farthest_mm ||=
+          @far_mm.dup.tap do |farthest|
+            dead = @live.eq(0).where
+            next if dead.empty?
 
-          opposite = (dead + (@grid.rods / 2)) % @grid.rods
-          farthest[dead] = (@near_mm[opposite].dup * -1) - (Numo::DFloat.cast(@live[opposite].eq(0)) * 1e30)
-        end
+            opposite = (dead + (@grid.rods / 2)) % @grid.rods
+            farthest[dead] = (@near_mm[opposite].dup * -1) - (Numo::DFloat.cast(@live[opposite].eq(0)) * 1e30)
+          end
       end
 
       protected
@@ -137,7 +146,9 @@ module MossyAnvil
       end
 
       def rows(lines)
-        Numo::DFloat.zeros(lines.size, lines.first.size).tap { |table| lines.each_with_index { |line, index| table[index, true] = line } }
+        Numo::DFloat
+          .zeros(lines.size, lines.first.size)
+          .tap { |table| lines.each_with_index { |line, index| table[index, true] = line } }
       end
 
       # The window of each column: from the hollow (or the axis) to the outside.
@@ -157,7 +168,9 @@ module MossyAnvil
         rods = weak.rods
         return if rods.empty?
 
-        far, near = Numo::DFloat.minimum(@far_mm[rods].dup, weak.last_mm), Numo::DFloat.maximum(@near_mm[rods].dup, weak.first_mm)
+        far, near =
+          Numo::DFloat.minimum(@far_mm[rods].dup, weak.last_mm),
+          Numo::DFloat.maximum(@near_mm[rods].dup, weak.first_mm)
         @far_mm[rods] = far
         @near_mm[rods] = near
         @live[rods] = @live[rods].dup * Numo::DFloat.cast(far.gt(near))

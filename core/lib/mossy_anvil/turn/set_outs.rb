@@ -13,7 +13,8 @@ module MossyAnvil
       def tapping_drill_mm(diameter_mm, pitch_mm, share) = diameter_mm - (1.0825 * pitch_mm * share)
 
       # How deep that hole goes: the thread wanted, three pitches over, and the bit's point.
-      def tapping_depth_mm(engaged_mm, pitch_mm, point_mm) = engaged_mm + (Table["set_outs"]["tapping"]["deeper_pitches"] * pitch_mm) + point_mm
+      def tapping_depth_mm(engaged_mm, pitch_mm, point_mm) =
+        engaged_mm + (Table["set_outs"]["tapping"]["deeper_pitches"] * pitch_mm) + point_mm
 
       # Mark on a bit, from its cutting edge: so deep its full width may go from the face it enters, and its point comes to the floor wanted.
       def bit_mark_mm(height_mm, floor_mm, point_mm) = height_mm - floor_mm - point_mm

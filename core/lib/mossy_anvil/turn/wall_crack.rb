@@ -28,18 +28,21 @@ module MossyAnvil
       def intensity_mpa_sqrt_m(density_kg_m3, run_mm:, radius_mm:, wall_mm:, at_edge: true)
         length_mm = at_edge ? run_mm : run_mm / 2.0
         stress_pa = density_kg_m3 * ((radius_mm / 1000.0)**2)
-        (at_edge ? EDGE : 1.0) * stress_pa * 1e-6 * Math.sqrt(Math::PI * length_mm / 1000.0) * bulge(length_mm, radius_mm, wall_mm)
+        (at_edge ? EDGE : 1.0) * stress_pa * 1e-6 * Math.sqrt(Math::PI * length_mm / 1000.0) *
+          bulge(length_mm, radius_mm, wall_mm)
       end
 
       # The same over an array of runs (mm).
       def intensities(density_kg_m3, runs_mm, radius_mm:, wall_mm:, at_edge: true)
         length_mm = at_edge ? runs_mm : runs_mm / 2
         lips = Numo::DFloat::Math.sqrt(((length_mm**2) * (BULGE / (radius_mm * wall_mm))) + 1)
-        Numo::DFloat::Math.sqrt(length_mm * (Math::PI / 1000)) * lips * ((at_edge ? EDGE : 1.0) * density_kg_m3 * ((radius_mm / 1000.0)**2) * 1e-6)
+        Numo::DFloat::Math.sqrt(length_mm * (Math::PI / 1000)) * lips *
+          ((at_edge ? EDGE : 1.0) * density_kg_m3 * ((radius_mm / 1000.0)**2) * 1e-6)
       end
 
       # rpm at which it runs. toughness in MPa root m, as it is at the tip.
-      def runs_rpm(toughness, density_kg_m3, **place) = Mechanics::RPM * Math.sqrt(toughness / intensity_mpa_sqrt_m(density_kg_m3, **place))
+      def runs_rpm(toughness, density_kg_m3, **place) =
+        Mechanics::RPM * Math.sqrt(toughness / intensity_mpa_sqrt_m(density_kg_m3, **place))
 
       # Share of the running speed that may be worked at.
       def work_share(radius_mm, wall_mm)

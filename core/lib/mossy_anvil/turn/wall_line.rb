@@ -42,7 +42,9 @@ module MossyAnvil
         # The line of a body, along the axis at its own hour; nil where it does not reach the hollow's heights.
         def of_body(body, shape, form)
           half = body.size_mm.map { |extent| extent / 2 }
-          low, high = [body.z_mm - half[2], form.inside.first_z_mm].max, [body.z_mm + half[2], form.inside.last_z_mm].min
+          low, high =
+            [body.z_mm - half[2], form.inside.first_z_mm].max,
+            [body.z_mm + half[2], form.inside.last_z_mm].min
           return if high - low < 1e-6
 
           along(low, high, body.clock_deg, shape, form).tap do |line|
@@ -63,7 +65,8 @@ module MossyAnvil
         def in_rim(samples, path, shape, form)
           top = path.enters == "head_face" ? form.inside.first_z_mm + 1e-6 : form.inside.last_z_mm - 1e-6
           rim = new(samples.clock_deg, samples.z_mm * 0 + top, shape, form)
-          inside = rim.in_wall & samples.radius_mm.ge(rim.inner_mm - NEAR_MM) & samples.radius_mm.le(rim.outer_mm + NEAR_MM)
+          inside =
+            rim.in_wall & samples.radius_mm.ge(rim.inner_mm - NEAR_MM) & samples.radius_mm.le(rim.outer_mm + NEAR_MM)
           [samples.radius_mm[inside], samples.clock_deg[inside], rim, inside]
         end
       end
@@ -80,7 +83,8 @@ module MossyAnvil
       def wall_mm = outer_mm - inner_mm
 
       # Cut from outside down to radii: through where next to nothing is left in line.
-      def cut_down_to(tips_mm) = @through = in_wall & tips_mm.le(inner_mm + (wall_mm * LIGAMENT_SHARE)) & tips_mm.lt(outer_mm)
+      def cut_down_to(tips_mm) =
+        @through = in_wall & tips_mm.le(inner_mm + (wall_mm * LIGAMENT_SHARE)) & tips_mm.lt(outer_mm)
 
       def cut_through = @through = in_wall
 

@@ -39,27 +39,39 @@ module MossyAnvil
       def run_of(path) = kept([path, :in_wall]) { line_of(path)&.then { |line| along(path, line, line.in_wall) } }
 
       # The part of a path that goes through the wall, whether it is open or glued; nil where none does.
-      def through_run_of(path) = kept([path, :through]) { line_of(path)&.then { |line| along(path, line, line.through) } }
+      def through_run_of(path) =
+        kept([path, :through]) { line_of(path)&.then { |line| along(path, line, line.through) } }
 
       # Share of strength of the weakest wood beside an opening, where it would run on; what is no wood, or itself, does not count.
       def weakest_share(opening)
         beside_deg = ((opening.width_mm / 2) + BESIDE_MM) / opening.radius_mm / ClockAngle::RADIANS
         clock, radius, z = opening.places
-        met = weak_bodies.reject { |body| opening.ids.include?(body.id) }.select do |body|
-          [-1, 0, 1].any? { |side| body.hold?(clock + (side * beside_deg), radius, z).any? } || beyond_ends?(body, opening)
-        end
+        met =
+          weak_bodies
+            .reject { |body| opening.ids.include?(body.id) }
+            .select do |body|
+              [-1, 0, 1].any? { |side| body.hold?(clock + (side * beside_deg), radius, z).any? } ||
+                beyond_ends?(body, opening)
+            end
         met.map(&:strength_factor).push(1.0).min.clamp(Section::LIVE_SHARE, 1)
       end
 
       private
 
-      def weak_bodies = @weak_bodies ||= @shares.map(&:first).reject(&:path?).select { |body| body.strength_factor.positive? && body.strength_factor < 1 }
+      def weak_bodies =
+        @weak_bodies ||=
+          @shares
+            .map(&:first)
+            .reject(&:path?)
+            .select { |body| body.strength_factor.positive? && body.strength_factor < 1 }
 
       # Does a body lie at either end of an opening, along the axis?
       def beyond_ends?(body, opening)
         clock, radius, z = opening.places
         on_mm = BESIDE_MM + (opening.gap ? opening.width_mm : 0)
-        [[z.min_index, -on_mm], [z.max_index, on_mm]].any? { |at, by| body.hold?(*[clock[at], radius[at], z[at] + by].map { |value| Numo::DFloat[value] }).any? }
+        [[z.min_index, -on_mm], [z.max_index, on_mm]].any? do |at, by|
+          body.hold?(*[clock[at], radius[at], z[at] + by].map { |value| Numo::DFloat[value] }).any?
+        end
       end
 
       # A large pocket may leave next to nothing of itself in a thin wall, and open it all the same: only the wall is asked.
@@ -73,10 +85,12 @@ module MossyAnvil
         end
       end
 
-      def line_of(path) = kept([path]) { path.side? ? WallLine.of_side(path, @shape, @form) : WallLine.of_face(path, @shape, @form) }
+      def line_of(path) =
+        kept([path]) { path.side? ? WallLine.of_side(path, @shape, @form) : WallLine.of_face(path, @shape, @form) }
 
       # What the block makes for a key, kept also where that is nil.
-      def kept(key, &made) = KEPT.of([*key, @shape, @form]) { made.call || NONE }.then { |found| found.equal?(NONE) ? nil : found }
+      def kept(key, &made) =
+        KEPT.of([*key, @shape, @form]) { made.call || NONE }.then { |found| found.equal?(NONE) ? nil : found }
 
       # May it open a wall at all?
       def opens?(defect)
@@ -89,11 +103,24 @@ module MossyAnvil
       def along(defect, line, held)
         return if held.none?
 
-        clock, z, outer, inner = [line.clock_deg, line.z_mm, line.outer_mm, line.inner_mm].map { |values| values[held].dup }
+        clock, z, outer, inner =
+          [line.clock_deg, line.z_mm, line.outer_mm, line.inner_mm].map { |values| values[held].dup }
         middle = (outer + inner) / 2
-        WallOpening.new(ids: [defect.id], clock_deg: ClockAngle.mean(clock.to_a), from_mm: z.min, to_mm: z.max, run_mm: run_mm(clock, z, middle, line.z_mm.size),
-          wall_mm: [(outer - inner).min, THINNEST_MM].max, radius_mm: middle.max, width_mm: width_mm(defect, clock, middle),
-          bodies: !defect.path?, gap: !defect.path? && !ZONES.include?(defect.type), places: [clock, middle, z]).tap { |found| found.at_edge = at_edge?(found) }
+        WallOpening
+          .new(
+            ids: [defect.id],
+            clock_deg: ClockAngle.mean(clock.to_a),
+            from_mm: z.min,
+            to_mm: z.max,
+            run_mm: run_mm(clock, z, middle, line.z_mm.size),
+            wall_mm: [(outer - inner).min, THINNEST_MM].max,
+            radius_mm: middle.max,
+            width_mm: width_mm(defect, clock, middle),
+            bodies: !defect.path?,
+            gap: !defect.path? && !ZONES.include?(defect.type),
+            places: [clock, middle, z]
+          )
+          .tap { |found| found.at_edge = at_edge?(found) }
       end
 
       # Length of the way through places along the middle of the wall, and half a step beyond each end. What pulls it open is the hoop of the wall: the way

@@ -24,7 +24,9 @@ module MossyAnvil
         return weakest(by_path, weak) if by_body.empty?
 
         themselves = by_body.flat_map(&:ids)
-        [weakest(by_path, weak), weakest(@openings.all, weak.reject { |one| themselves.include?(one.id) })].min_by(&:force_n)
+        [weakest(by_path, weak), weakest(@openings.all, weak.reject { |one| themselves.include?(one.id) })].min_by(
+          &:force_n
+        )
       end
 
       private
@@ -35,12 +37,23 @@ module MossyAnvil
 
       def weakest(openings, weak)
         opened, shares = opened_bits(openings), shares_left(weak)
-        forces = Solid::WallForce.allowed_along(@blank.material.strength_across_mpa, radii_mm: outside_mm, walls_mm: walls.thickness_mm,
-          depth_mm: @form.wall_depth_mm) * shares
+        forces =
+          Solid::WallForce.allowed_along(
+            @blank.material.strength_across_mpa,
+            radii_mm: outside_mm,
+            walls_mm: walls.thickness_mm,
+            depth_mm: @form.wall_depth_mm
+          ) * shares
         forces *= (opened * (Solid::WallForce::WHOLE / Solid::WallForce::CRACKED_THROUGH)) + ((opened * -1) + 1)
         forces.min_index.then do |at|
-          Place.new(force_n: forces[at], z_mm: walls.z_mm[at], wall_mm: walls.thickness_mm[at], radius_mm: outside_mm[at], local_share: shares[at],
-            opened: opened[at].positive?)
+          Place.new(
+            force_n: forces[at],
+            z_mm: walls.z_mm[at],
+            wall_mm: walls.thickness_mm[at],
+            radius_mm: outside_mm[at],
+            local_share: shares[at],
+            opened: opened[at].positive?
+          )
         end
       end
 
@@ -50,7 +63,10 @@ module MossyAnvil
       def none = Numo::DFloat.zeros(walls.z_mm.size)
 
       # 1 where the ring is cut open.
-      def opened_bits(openings) = openings.inject(none) { |bits, one| Numo::DFloat.maximum(bits, Numo::DFloat.cast(within(one.from_mm, one.to_mm))) }
+      def opened_bits(openings) =
+        openings.inject(none) do |bits, one|
+          Numo::DFloat.maximum(bits, Numo::DFloat.cast(within(one.from_mm, one.to_mm)))
+        end
 
       # Share of strength of the weakest at each place.
       def shares_left(weak)
@@ -67,13 +83,23 @@ module MossyAnvil
         return if factor.zero? || factor >= 1
 
         half = body.size_mm.map { |extent| extent / 2 }
-        Weak.new(body.id, [body.z_mm - half[2], body.z_mm + half[2]], [body.radius_mm - half[0], body.radius_mm + half[0]], factor)
+        Weak.new(
+          body.id,
+          [body.z_mm - half[2], body.z_mm + half[2]],
+          [body.radius_mm - half[0], body.radius_mm + half[0]],
+          factor
+        )
       end
 
       # A glue line counts where it goes through the wall.
       def glued(path)
         run = path.holds? && @openings.through_run_of(path) or return
-        Weak.new(path.id, [run.from_mm, run.to_mm], [0.0, Float::INFINITY], [path.bond_mpa / @blank.material.strength_across_mpa, 1.0].min)
+        Weak.new(
+          path.id,
+          [run.from_mm, run.to_mm],
+          [0.0, Float::INFINITY],
+          [path.bond_mpa / @blank.material.strength_across_mpa, 1.0].min
+        )
       end
     end
   end
