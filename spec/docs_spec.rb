@@ -12,7 +12,9 @@ RSpec.describe "The documents" do
       linked = text.scan(/\]\((?!https?:|#)([^)#]+)/).flatten.map { |link| File.expand_path(link, File.dirname(path)) }
       named = text.scan(%r{`((?:[\w.-]+/)+[\w.-]+\.(?:rb|ts|tsx|yaml|yml|json|md|env|js))`}).flatten
       named.reject! { |file| file.match?(/[A-Z]{4}/) }
-      missing = linked.reject { |file| File.exist?(file) } + named.reject { |file| roots.any? { |base| File.exist?(File.join(base, file)) } }
+      missing =
+        linked.reject { |file| File.exist?(file) } +
+          named.reject { |file| roots.any? { |base| File.exist?(File.join(base, file)) } }
       expect(missing).to eq([])
     end
   end
