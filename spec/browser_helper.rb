@@ -75,7 +75,10 @@ module BrowserHelper
   end
 
   def choose_label(text) = find("label", text: text, exact_text: true).click
-  def station(name) = find("[role=tab]", text: name).click
+  def station(name) = find("[role=tab]", text: name, exact_text: true).click
+
+  # Opens that section of the station.
+  def section(name) = find("[aria-label=Sections] [role=tab]", text: name, exact_text: true).click
 end
 
 Capybara.register_driver(:chromium) { |app| BrowserHelper.driver(app) }

@@ -6,7 +6,7 @@ require_relative "browser_helper"
 RSpec.describe "Forming a piece", :browser do
   def open_at(number, station)
     visit "/blanks/#{db[:blanks].where(number: number).get(:id)}/#{station}"
-    find("[role=tab][aria-selected=true]")
+    find("[aria-label=Stations] [role=tab][aria-selected=true]")
   end
 
   def kept(number) =
@@ -73,20 +73,26 @@ RSpec.describe "Forming a piece", :browser do
 
   it "goes from three sketches of the lamp base to a choice, and keeps the others" do
     open_at(33, "form")
+    section "Compare"
     click_button("Keep to compare")
+    section "Shape"
     click_button("Change form or measures")
     click_button("Spindle, lamp or handle")
     fill_in("Thickest, mm", with: "110\n")
-    find("[aria-label='Forms compared'] th", text: "As it is now")
     expect(page).to have_field("Thickest, mm", with: "110")
+    section "Compare"
+    find("[aria-label='Forms compared'] th", text: "As it is now")
     click_button("Keep to compare")
+    section "Shape"
     click_button("Lidded box")
+    section "Compare"
     within("[aria-label='Forms compared']") do
       expect(page).to have_css("thead th", count: 3)
       expect(all("thead th").map(&:text)).to eq(["As it is now", "hollow form", "spindle"])
       find("tr", text: "Summary")
       all("button", text: "Use this form").last.click
     end
+    section "Shape"
     find("h3", text: "A spindle, lamp or handle")
     save
     expect(kept(33)["form"]["kind"]).to eq("spindle")
@@ -98,6 +104,7 @@ RSpec.describe "Forming a piece", :browser do
     with_worker do
       open_at(31, "form")
       click_button("Winged or natural-edged")
+      section "Placement"
       find("label", text: "keep the bark rim").click
       find("label", text: "Which end", exact_text: true).click
       ["lose all the trouble", "lose every crack", "as large as it goes"].each do |wish|
@@ -128,6 +135,7 @@ RSpec.describe "Forming a piece", :browser do
     point = all("[data-curve=outside]").last
     was = kept(32)["form"]["outside"].last
     3.times { point.send_keys(:arrow_down) }
+    section "Setting out"
     expect(page).to have_text("The last saved form is printed.")
     save
     expect(kept(32)["form"]["outside"].last).to eq([was[0], was[1] - 3])
@@ -138,8 +146,10 @@ RSpec.describe "Forming a piece", :browser do
 
   it "finds no mount for the lamp base with no wood to spare, and one once it is slid along" do
     open_at(33, "turn")
+    section "Workholding"
     expect(page).to have_text("Nothing holds it")
     station("Form")
+    section "Placement"
     fill_in("Scale, %", with: "90\n")
     fill_in("From headstock end, mm", with: "14\n")
     expect(page).to have_field("From headstock end, mm", with: "14")
@@ -161,6 +171,7 @@ RSpec.describe "Forming a piece", :browser do
     click_button("Show the 3-D view")
     expect(page).to have_css("[aria-label*='in 3-D'] canvas").or have_text("cannot draw in 3-D")
     station("Turn")
+    section "Cuts"
     click_button("Show the interrupted cut")
     expect(page).to have_css("[aria-label^='What the cut meets']")
     # From a square the edge begins in the air and ends in wood.
@@ -174,6 +185,7 @@ RSpec.describe "Forming a piece", :browser do
     click_button("Bowl", exact: true)
     fill_in("Foot, mm", with: "900\n")
     expect(page).to have_text("no more than its diameter")
+    section "Placement"
     fill_in("From headstock end, mm", with: "70\n")
     expect(page).to have_text("past the end of the wood")
     fill_in("On the headstock end, to 3 o’clock, mm", with: "−400\n")

@@ -76,6 +76,7 @@ RSpec.describe "Files in and out", :browser, :worker do
     bring parcel
     click_on "31 Clock surround", match: :first
     expect(page).to have_css("h2", text: "31 Clock surround")
+    section "Photographs"
     expect(page).to have_css("img[alt='Fresh in, as it lay on the cart']")
     station "Log"
     expect(page).to have_css("[aria-label=Journal] li", minimum: 1)

@@ -193,6 +193,7 @@ RSpec.describe "Mending", :browser do
     find("[aria-label='Steps of mending'] button", text: "Open", match: :first).click
     find("label", text: "harbour clear").click
     expect(page).to have_css("dl.times dd", text: /^\d(\.\d)? hours/)
+    section "Materials"
     expect(page).to have_css("[aria-label=Materials]", text: "harbour clear")
   end
 end

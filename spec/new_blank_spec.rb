@@ -25,6 +25,7 @@ RSpec.describe "A lump in the hand", :browser do
     click_on "Add to the rack"
 
     expect(page).to have_css("h2", text: "43 Quay post cap")
+    find("button", text: /\d more/).click
     expect(page).to have_css("li", text: "Weighs 3.9 kg on the scale, as its measures say")
     kept = MossyAnvil::Server::Store::Blanks.new(db).find(db[:blanks].where(number: 43).get(:id))[:document]
     expect(kept["material"]).to include(

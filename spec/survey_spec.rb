@@ -47,6 +47,7 @@ RSpec.describe "A turner going round a blank", :browser do
 
   it "tries it with an awl at two places: a soft zone stands on the map, with the draft left as it was" do
     open_survey(36)
+    section "Tests"
     click_on "Add a test"
     within("section[aria-label=Tests]") do
       expect(page).to have_text("Press an awl in")
@@ -60,6 +61,7 @@ RSpec.describe "A turner going round a blank", :browser do
       click_on "Add test"
       expect(page).to have_css("[role=alert]", text: "within the blank")
     end
+    section "Defects"
     expect(page).to have_css("[aria-label='Shown by tests'] li", text: /Spongy zone.*by your tests/)
     expect(page).to have_text("tests show spongy wood")
     expect(page).to have_css("[data-defect=t1]")
@@ -71,11 +73,12 @@ RSpec.describe "A turner going round a blank", :browser do
     find("li button", text: /Crack at/).click
     find("label", text: /Leave and show/).click
     expect(page).to have_text("You chose: leave.")
+    section "Value"
     click_on "Work out the value"
     fill_in "Expected price", with: "40\n"
     expect(page).to have_css("h2,li,p", text: "Not worth it.")
     fill_in "Expected price", with: "400\n"
-    expect(page).to have_text("Worth it:")
+    expect(page).to have_css("section[aria-label=Value]", text: "Profit")
     click_on "Save"
     expect(page).to have_text("saved")
     expect(db[:defects].first(blank_id: db[:blanks].first(number: 32)[:id], type: "crack")[:chosen]).to eq("leave")
@@ -95,6 +98,7 @@ RSpec.describe "A turner going round a blank", :browser do
     # Down the skin at three o'clock, near the end that is at the tailstock now.
     stroke(find("[data-skin]"), [-0.25, -0.45], [-0.25, -0.2])
     expect(page).to have_css("li button", text: /Crack at 3 o’clock.*found #{Date.today.strftime("%-d %b")}/)
+    section "Tests"
     click_on "Add a test"
     within("section[aria-label=Tests]") do
       fill_in "Hour, o’clock", with: "3\n"
@@ -111,6 +115,7 @@ RSpec.describe "A turner going round a blank", :browser do
     expect(row[:found_on]).to eq(Date.today)
     expect(readings_of(33).get(%i[clock_deg z_mm])).to eq([270.0, 60.0])
     visit page.current_path
+    section "Defects"
     expect(page).to have_css("li button", text: /Crack at 3 o’clock/)
     choose_label "Original"
     expect(page).to have_css("li button", text: /Crack at 9 o’clock/)

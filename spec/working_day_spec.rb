@@ -42,12 +42,12 @@ RSpec.describe "A day in the shop", :browser do
   it "hands on the keyboard alone: from station to station, a crack put at the hand, moved, saved, logged" do
     open_blank 36
     keys = ->(*pressed) { page.driver.browser.action.send_keys(*pressed).perform }
-    find("[role=tab][aria-selected=true]").send_keys(:arrow_right)
+    find("[aria-label=Stations] [role=tab][aria-selected=true]").send_keys(:arrow_right)
     %w[Form Mend Turn Finish Log].each do |name|
-      expect(page).to have_css("[role=tab][aria-selected=true]", text: name)
+      expect(page).to have_css("[aria-label=Stations] [role=tab][aria-selected=true]", text: name)
       keys.call(:arrow_right)
     end
-    expect(page).to have_css("[role=tab][aria-selected=true]", text: "Survey")
+    expect(page).to have_css("[aria-label=Stations] [role=tab][aria-selected=true]", text: "Survey")
 
     find("button", exact_text: "Crack").send_keys(:enter)
     find("button", text: "Place at the clock hand").send_keys(:enter)
@@ -113,12 +113,15 @@ RSpec.describe "A day in the shop", :browser do
 
   it "asks where one more test would tell most, and asks again once something has changed" do
     open_blank 33
+    section "Tests"
     click_on "Find the most useful test"
     within("section[aria-label='Most useful test']") do
       expect(page).to have_css("li", text: /A: feeler at.*Slide a thin wire/m)
     end
+    section "Defects"
     find("button", text: /Crack at .*32 mm deep/).click
     fill_in "Mouth, mm", with: "3\n"
+    section "Tests"
     expect(page).to have_button("Find the most useful test")
   end
 
@@ -162,6 +165,7 @@ RSpec.describe "A day in the shop", :browser do
   it "a weight goes into the record and the wait follows it" do
     open_blank 39, "mend"
     wait_before = find("footer p").text
+    section "Drying"
     fill_in "Weight, g", with: "2660"
     click_on "Add weight"
     expect(page).to have_no_css("footer p", exact_text: wait_before)
@@ -180,6 +184,7 @@ RSpec.describe "A day in the shop", :browser do
     expect(page).to have_css("[role=alert]", text: "Above the limit")
     expect(db[:journal].where(blank_id: blank_id(36), kind: "cut").count).to eq(1)
     station "Mend"
+    section "Drying"
     fill_in "Weight, g", with: "0"
     click_on "Add weight"
     expect(page).to have_css("[role=alert]", text: "more than 0")

@@ -11,13 +11,13 @@ module MossyAnvil
 
         # "420 rpm", "2 o'clock". value: a number, or nil where there is none.
         def text(value, unit)
-          return Texts.t("units.none") if value.nil?
+          return Catalogue.t("units.none") if value.nil?
 
           case unit
           when "clock"
             clock(value)
           when "plane"
-            Texts.t("units.plane", from: hour(value), to: hour(value + 180))
+            Catalogue.t("units.plane", from: hour(value), to: hour(value + 180))
           when "money"
             format("%.2f", value)
           else
@@ -38,19 +38,19 @@ module MossyAnvil
           row = rows.find { |one| one["below"].nil? || value.abs < one["below"] }
           return by_table(value * row["times"], row["like"]) if row["like"]
 
-          return Texts.t("units.under", amount: by_table(row["tiny"], unit)) if row["tiny"] && !value.zero?
+          return Catalogue.t("units.under", amount: by_table(row["tiny"], unit)) if row["tiny"] && !value.zero?
 
           shown = value * (row["times"] || 1)
           shown = shown.to_i / row["down_to"] * row["down_to"] if row["down_to"]
           rounded = shown.to_f.round(row["digits"], half: :up)
-          Texts.t("units.#{row["text"]}", n: number(rounded, row["digits"]), count: rounded)
+          Catalogue.t("units.#{row["text"]}", n: number(rounded, row["digits"]), count: rounded)
         end
 
         def clock(clock_deg)
           halves = ((clock_deg % 360) / 15.0).round % 24
           hour = halves / 2
           hour = 12 if hour.zero?
-          Texts.t(halves.even? ? "units.oclock" : "units.half_past", hour: hour)
+          Catalogue.t(halves.even? ? "units.oclock" : "units.half_past", hour: hour)
         end
 
         def hour(clock_deg) = (((clock_deg % 360) / 30.0).round % 12).then { |hour| hour.zero? ? 12 : hour }

@@ -1,15 +1,10 @@
 # frozen_string_literal: true
 
-require "i18n"
-
 module MossyAnvil
   module Server
     module Prints
       # Texts of the catalogue (core/data/locales) with their amounts put in, for paper, the calendar and the journal: metric, as the screen shows them.
       module Texts
-        I18n.load_path += Dir[File.join(DATA_DIR, "locales", "*.yml")]
-        I18n.available_locales = [:en]
-
         module_function
 
         # The text of a message; symbol- or string-keyed. Raises I18n::ArgumentError for a key or an amount that is not there.
@@ -27,7 +22,7 @@ module MossyAnvil
         def sentence(message) = of(message).sub(/\A\p{Ll}(?!\d|:)/, &:upcase)
 
         # The text of a key with plain values put in.
-        def t(key, **values) = I18n.t(key, raise: true, **values)
+        def t(key, **values) = Catalogue.t(key, **values)
 
         # How what is no number is read.
         WAYS = {

@@ -44,7 +44,13 @@ const KEYS: [string, [string, string][]][] = [
       ["← →", t("screen.shop.look_back_look_on")],
     ],
   ],
-  [t("screen.shop.at_the_stations"), [["← →", t("screen.shop.on_the_names_from_station_to")]]],
+  [
+    t("screen.shop.at_the_stations"),
+    [
+      ["← →", t("screen.shop.on_the_names_from_station_to")],
+      [",  .", t("screen.shop.section_before_or_after")],
+    ],
+  ],
 ];
 
 const Sheet = styled.aside`

@@ -1,9 +1,11 @@
 import { without, type Form } from "../../api/document";
 import { Choice } from "../../kit/Choice";
 import { AdviceList, Worked } from "../../kit/Says";
+import { Sections, type Section } from "../../kit/Sections";
 import { Place } from "../../kit/Sought";
 import { amountText } from "../../kit/measure";
 import { useUnit } from "../../kit/Units";
+import { useKept } from "../../kit/useKept";
 import { Heading, Ticket } from "../../kit/parts";
 import type { AtStation } from "../../draft/atStation";
 import { BestPlaces } from "./BestPlaces";
@@ -24,26 +26,57 @@ const USES = {
   wet: t("screen.form.wet_use"),
 } as const;
 
-/** What it becomes, where that lies in the blank, and what of the trouble it leaves. */
+const SECTIONS = ["shape", "placement", "compare", "setting_out"] as const;
+type Name = (typeof SECTIONS)[number];
+
+/** What it becomes, where that lies in the blank, and which defects it leaves. */
 export function FormStation(at: AtStation) {
-  const { assessment, document, draft } = at;
-  const put = (form: Form) => draft.change({ ...document, form });
+  const { assessment, document } = at;
+  const [open, , setOpen] = useKept<Name>("section of form", SECTIONS);
   const form = document.form;
+  const shape: Section<Name> = {
+    key: "shape",
+    title: t("screen.form.section.shape"),
+    body: <Shape at={at} />,
+    seeks: ["draw_form"],
+  };
+  const placed: Section<Name>[] = form
+    ? [
+        {
+          key: "placement",
+          title: t("screen.form.section.placement"),
+          body: (
+            <>
+              <Laying at={at} form={form} />
+              <BestPlaces at={at} />
+              <Trouble at={at} />
+            </>
+          ),
+        },
+        { key: "compare", title: t("screen.form.section.compare"), body: <Sketches at={at} form={form} /> },
+        { key: "setting_out", title: t("screen.form.section.setting_out"), body: <SetOuts at={at} /> },
+      ]
+    : [];
   return (
     <>
       <AdviceList advice={assessment.findings.form} workings={assessment.workings} />
-      <InTheRound at={at} />
+      <Sections open={open} onOpen={setOpen} sections={[shape, ...placed]} />
+    </>
+  );
+}
+
+/** Its measures, its curves, what it is for, and how it looks in the round. */
+function Shape({ at }: { at: AtStation }) {
+  const { document, draft } = at;
+  const form = document.form;
+  const put = (changed: Form) => draft.change({ ...document, form: changed });
+  return (
+    <>
       <Place of="draw_form">
         <FromMeasures at={at} />
       </Place>
-      {!form && <Patterns at={at} />}
       {form && (
         <>
-          <Trouble at={at} />
-          <Laying at={at} form={form} />
-          <BestPlaces at={at} />
-          <Sketches at={at} form={form} />
-          <Patterns at={at} />
           <Heading>{t("screen.form.its_use")}</Heading>
           <Choice
             label={t("screen.form.what_it_is_for")}
@@ -51,10 +84,11 @@ export function FormStation(at: AtStation) {
             options={USES}
             onChange={(use) => put(use === "unsaid" ? without(form, "use") : { ...form, use })}
           />
-          <SetOuts at={at} />
-          <Curves at={at} form={form} put={put} />
         </>
       )}
+      <InTheRound at={at} />
+      {form && <Curves at={at} form={form} put={put} />}
+      <Patterns at={at} />
     </>
   );
 }

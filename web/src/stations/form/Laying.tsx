@@ -8,8 +8,11 @@ import type { AtStation } from "../../draft/atStation";
 import { t } from "../../i18n/texts";
 
 const ON_AXIS: Centres = { head_mm: [0, 0], tail_mm: [0, 0] };
-const sides = { head_mm: "head", tail_mm: "tail" } as const;
-const ways = ["to 3 o’clock", "to 12 o’clock"] as const;
+/** What each offset of a centre is called: towards 3 o’clock, then towards 12. */
+const OFFSETS = {
+  head_mm: ["screen.form.centre.head_3", "screen.form.centre.head_12"],
+  tail_mm: ["screen.form.centre.tail_3", "screen.form.centre.tail_12"],
+} as const;
 
 /** Where the form lies: along the axis, which way round, how large; and where the axis itself runs, by the two marks for the centres. */
 export function Laying({ at, form }: { at: AtStation; form: Form }) {
@@ -67,7 +70,7 @@ export function Laying({ at, form }: { at: AtStation; form: Form }) {
           ([0, 1] as const).map((axis) => (
             <OffsetField
               key={`${face}${axis}`}
-              label={t("screen.form.on_the", { value: sides[face], value_2: ways[axis] })}
+              label={t(OFFSETS[face][axis])}
               value={centres[face][axis] ?? 0}
               onChange={(mm) => setCentre(face, axis, mm)}
             />

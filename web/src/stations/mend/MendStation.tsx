@@ -8,9 +8,11 @@ import { Button } from "../../kit/Button";
 import { NumberField } from "../../kit/MeasureField";
 import { amountText } from "../../kit/measure";
 import { AdviceList, Worked } from "../../kit/Says";
+import { Sections, type Section } from "../../kit/Sections";
 import { Place } from "../../kit/Sought";
 import { useSettled } from "../../kit/useSettled";
 import { useUnit } from "../../kit/Units";
+import { useKept } from "../../kit/useKept";
 import { lastMassG } from "../../piece/weight";
 import { Fault, Heading, Quiet, Row, Ticket } from "../../kit/parts";
 import type { AtStation } from "../../draft/atStation";
@@ -20,14 +22,50 @@ import { ToCard } from "./ToCard";
 
 const SETTLED_MS = 250;
 
+const SECTIONS = ["plan", "materials", "drying"] as const;
+type Name = (typeof SECTIONS)[number];
+
 /** What to mend, in which order, with what; when the wood is dry enough for it, and when it can be turned. */
 export function MendStation(at: AtStation) {
   const document = useSettled<Document>(at.document, SETTLED_MS);
   const { answer, problem } = useNewest(document, api.mend);
+  const [open, , setOpen] = useKept<Name>("section of mend", SECTIONS);
   const faults = useMemo(
     () => Object.fromEntries((problem?.errors ?? []).map(({ pointer, detail }) => [pointer, detail])),
     [problem],
   );
+  const { drying } = at.assessment;
+  const sections: Section<Name>[] = [
+    {
+      key: "plan",
+      title: t("screen.mend.section.plan"),
+      body: answer && (
+        <Place of="mend">
+          <ToCard at={at} plan={answer} />
+          <Steps at={at} plan={answer} faults={faults} />
+        </Place>
+      ),
+      seeks: ["mend"],
+    },
+  ];
+  if (answer && answer.steps.length > 0)
+    sections.push({
+      key: "materials",
+      title: t("screen.mend.section.materials"),
+      body: (
+        <>
+          {answer.materials.length > 0 && <Materials materials={answer.materials} cost={answer.cost} />}
+          <Effect plan={answer} />
+        </>
+      ),
+    });
+  if (drying)
+    sections.push({
+      key: "drying",
+      title: t("screen.mend.section.drying"),
+      body: <Water drying={drying} at={at} />,
+      seeks: ["weigh"],
+    });
   return (
     <>
       <AdviceList
@@ -36,17 +74,7 @@ export function MendStation(at: AtStation) {
       />
       {problem && <Fault role="alert">{problem.errors?.[0]?.detail ?? problem.detail}</Fault>}
       {!answer && !problem && <Quiet role="status">{t("screen.mend.working_out_the_plan")}</Quiet>}
-      {answer && (
-        <>
-          <Place of="mend">
-            <ToCard at={at} plan={answer} />
-            <Steps at={at} plan={answer} faults={faults} />
-          </Place>
-          {answer.materials.length > 0 && <Materials materials={answer.materials} cost={answer.cost} />}
-          {answer.steps.length > 0 && <Effect plan={answer} />}
-        </>
-      )}
-      {at.assessment.drying && <Water drying={at.assessment.drying} at={at} />}
+      <Sections open={open} onOpen={setOpen} sections={sections} />
     </>
   );
 }

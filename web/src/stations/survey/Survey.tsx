@@ -1,3 +1,4 @@
+import { useEffect } from "react";
 import styled from "styled-components";
 import type { Defect, DefectReport } from "../../api/document";
 import { isPath } from "../../api/document";
@@ -5,9 +6,11 @@ import { Button } from "../../kit/Button";
 import { Choice } from "../../kit/Choice";
 import { amountText, clockText } from "../../kit/measure";
 import { AdviceList, Told, Worked } from "../../kit/Says";
+import { Sections } from "../../kit/Sections";
 import { Place } from "../../kit/Sought";
 import { focusRing, ink } from "../../kit/theme";
 import { useUnit } from "../../kit/Units";
+import { useKept } from "../../kit/useKept";
 import { Photographs } from "../../photo/Photographs";
 import { NAMES } from "../../piece/Defect";
 import { freeId, today, type Tool } from "../../piece/edit";
@@ -86,9 +89,16 @@ const Pointing = styled.div`
   margin: 10px 0;
 `;
 
+const SECTIONS = ["defects", "tests", "photographs", "value"] as const;
+
 /** What was found, and what it means. */
 export function Survey(at: AtStation) {
   const { assessment, document } = at;
+  const [open, , setOpen] = useKept<(typeof SECTIONS)[number]>("section of survey", SECTIONS);
+  // What is chosen or placed on a drawing is seen in its list.
+  useEffect(() => {
+    if (at.chosen || at.tool) setOpen("defects");
+  }, [at.chosen, at.tool, setOpen]);
   return (
     <>
       <AdviceList lead advice={assessment.findings.survey} workings={assessment.workings} />
@@ -100,6 +110,34 @@ export function Survey(at: AtStation) {
         onChange={at.setSits}
       />
       {at.sits === "reversed" && <Quiet>{t("screen.survey.head_tail_and_hours_are_as")}</Quiet>}
+      <Sections
+        open={open}
+        onOpen={setOpen}
+        sections={[
+          { key: "defects", title: t("screen.survey.section.defects"), body: <Defects at={at} />, seeks: ["survey"] },
+          {
+            key: "tests",
+            title: t("screen.survey.section.tests"),
+            body: (
+              <>
+                <Tests at={at} />
+                <NextTest at={at} />
+              </>
+            ),
+          },
+          { key: "photographs", title: t("screen.survey.section.photographs"), body: <Photographs at={at} /> },
+          { key: "value", title: t("screen.survey.section.value"), body: <Worth at={at} /> },
+        ]}
+      />
+    </>
+  );
+}
+
+/** What was found, what tests show beside it, and how more is put down. */
+function Defects({ at }: { at: AtStation }) {
+  const { assessment, document } = at;
+  return (
+    <>
       <Surveys at={at} />
       <Place of="survey">
         <ul aria-label={t("screen.survey.what_was_found")} style={{ marginTop: 10 }}>
@@ -118,10 +156,6 @@ export function Survey(at: AtStation) {
       {document.defects.length === 0 && <Quiet>{t("screen.survey.nothing_found_yet_go_round_it")}</Quiet>}
       <ByTest at={at} />
       <AddFound at={at} />
-      <Tests at={at} />
-      <NextTest at={at} />
-      <Photographs at={at} />
-      <Worth at={at} />
     </>
   );
 }

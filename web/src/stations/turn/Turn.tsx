@@ -4,11 +4,13 @@ import { amountText, clockText, planeText } from "../../kit/measure";
 import { t } from "../../i18n/texts";
 import { AdviceList, Worked } from "../../kit/Says";
 import { ink } from "../../kit/theme";
+import { Sections } from "../../kit/Sections";
 import { useUnit } from "../../kit/Units";
+import { useKept } from "../../kit/useKept";
 import { STAGES } from "../../kit/stages";
 import { Holding } from "./Holding";
 import { OnLathe } from "./OnLathe";
-import { Heading, Quiet } from "../../kit/parts";
+import { Quiet } from "../../kit/parts";
 import { Strip } from "./Strip";
 import type { AtStation } from "../../draft/atStation";
 
@@ -52,21 +54,34 @@ const Rungs = styled.ol`
   }
 `;
 
-/** How fast at each stage, what holds it down, and the speeds to climb by. */
+const SECTIONS = ["speed", "workholding", "cuts"] as const;
+
+/** How fast at each stage and why not faster; what holds it; which cuts take it there. */
 export function Turn(at: AtStation) {
   const { stages, workings, findings } = at.assessment;
+  const [open, , setOpen] = useKept<(typeof SECTIONS)[number]>("section of turn", SECTIONS);
   const names = (Object.keys(STAGES) as StageName[]).filter((name) => stages[name]);
-  return (
+  const speed = (
     <>
-      <AdviceList advice={findings.turn.slice(names.length)} workings={workings} />
-      <Holding at={at} />
-      <Strip at={at} />
-      <Heading>{t("screen.turn.how_fast")}</Heading>
-      <OnLathe at={at} />
       {names.map((name) => {
         const stage = stages[name];
         return stage && <StageCard key={name} name={name} stage={stage} workings={workings} />;
       })}
+    </>
+  );
+  return (
+    <>
+      <AdviceList advice={findings.turn.slice(names.length)} workings={workings} />
+      <OnLathe at={at} />
+      <Sections
+        open={open}
+        onOpen={setOpen}
+        sections={[
+          { key: "speed", title: t("screen.turn.section.speed"), body: speed },
+          { key: "workholding", title: t("screen.turn.section.workholding"), body: <Holding at={at} /> },
+          { key: "cuts", title: t("screen.turn.section.cuts"), body: <Strip at={at} /> },
+        ]}
+      />
     </>
   );
 }
