@@ -86,6 +86,7 @@ RSpec.describe "A lump in the hand", :browser do
       text: /Go with care|Mend first|Unsafe as planned|Dry first/,
       match: :first
     )
+    section "Photographs"
     click_on "Show behind the drawing"
     expect(page).to have_css("image[href*='/photographs/']")
     expect(db[:photographs].where(blank_id: db[:blanks].where(number: 43).get(:id)).get(:mm_per_share)).to be_within(

@@ -27,7 +27,7 @@ module ServerHelper
   def self.url
     @url ||=
       begin
-        # Halves of the tests that run side by side have one each.
+        # Parts of the tests that run side by side have one each.
         postgres =
           MossyAnvil::Server::Process::LocalPostgres.new(
             File.join(MossyAnvil::Server::ROOT, ".state", ["test-postgres", ENV.fetch("TESTS", nil)].compact.join("-"))

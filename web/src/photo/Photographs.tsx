@@ -13,7 +13,7 @@ import { ink } from "../kit/theme";
 import { useStored } from "../kit/useStored";
 import { useUnit } from "../kit/Units";
 import { freeId } from "../piece/edit";
-import { Fault, Heading, Quiet, Row } from "../kit/parts";
+import { Fault, Quiet, Row } from "../kit/parts";
 import type { AtStation } from "../draft/atStation";
 import { NOTHING, outlineOf, question } from "./trace";
 import { TraceSheet } from "./TraceSheet";
@@ -74,7 +74,6 @@ export function Photographs({ at }: { at: AtStation }) {
   const shown = kept.filter(({ hidden }) => all || !hidden);
   return (
     <section aria-label={t("screen.photo.photographs")}>
-      <Heading>{t("screen.photo.photographs")}</Heading>
       <ul>
         {shown.map((photograph) => (
           <One key={photograph.id} at={at} photograph={photograph} onChanged={fresh} />

@@ -9,7 +9,7 @@ import { amountText, lengthText } from "../../kit/measure";
 import { Worked } from "../../kit/Says";
 import { useSettled } from "../../kit/useSettled";
 import { useUnit } from "../../kit/Units";
-import { Carry, Fault, Fields, Heading, Quiet, Row, Ticket } from "../../kit/parts";
+import { Carry, Fault, Fields, Quiet, Row, Ticket } from "../../kit/parts";
 import type { AtStation } from "../../draft/atStation";
 import { t } from "../../i18n/texts";
 
@@ -22,7 +22,6 @@ export function SetOuts({ at }: { at: AtStation }) {
   const [open, setOpen] = useState(false);
   return (
     <>
-      <Heading>{t("screen.form.setting_out")}</Heading>
       <Row>
         <Button aria-expanded={open} onPress={() => setOpen(!open)}>
           {open ? t("screen.form.fold_the_numbers") : t("screen.form.numbers_to_mark")}

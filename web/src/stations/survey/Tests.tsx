@@ -10,7 +10,7 @@ import { amountText, clockText } from "../../kit/measure";
 import { ink } from "../../kit/theme";
 import { useUnit } from "../../kit/Units";
 import { reverseSpot } from "../../piece/reverse";
-import { Fault, Fields, Heading, Quiet, Row } from "../../kit/parts";
+import { Fault, Fields, Quiet, Row } from "../../kit/parts";
 import type { AtStation } from "../../draft/atStation";
 
 type Kind = "awl" | "tap" | "thumbnail" | "drop" | "pry" | "lamp" | "moisture";
@@ -65,7 +65,6 @@ export function Tests({ at }: { at: AtStation }) {
   const made = (at.document.readings ?? []).filter(({ kind, at: spot }) => spot && kind !== "mass");
   return (
     <section aria-label={t("screen.survey.tests")}>
-      <Heading>{t("screen.survey.tests")}</Heading>
       {open ? (
         <Write at={at} onDone={() => setOpen(false)} />
       ) : (

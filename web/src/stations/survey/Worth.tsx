@@ -4,7 +4,7 @@ import { NumberField } from "../../kit/MeasureField";
 import { amountText } from "../../kit/measure";
 import { Worked } from "../../kit/Says";
 import { useUnit } from "../../kit/Units";
-import { Fields, Heading, Quiet } from "../../kit/parts";
+import { Fields, Quiet } from "../../kit/parts";
 import type { AtStation } from "../../draft/atStation";
 import { t } from "../../i18n/texts";
 
@@ -22,7 +22,6 @@ export function Worth({ at }: { at: AtStation }) {
     draft.change(sums ? { ...document, worth: sums } : without(document, "worth"));
   return (
     <section aria-label={t("screen.survey.is_it_worth_it")}>
-      <Heading>{t("screen.survey.is_it_worth_it_2")}</Heading>
       {!worth && <Button onPress={() => put(START)}>{t("screen.survey.reckon_what_it_comes_to")}</Button>}
       {worth && (
         <>
