@@ -41,7 +41,7 @@ describe("two versions of a blank", () => {
   it("name each value that differs, in the units on screen", () => {
     expect(differences(document([crack(25)]), document([crack(31, 10)]), "mm")).toEqual([
       { what: "B · depth", mine: "25 mm", theirs: "31 mm" },
-      { what: "B · path · 1 · off the head", mine: "5 mm", theirs: "10 mm" },
+      { what: "B · path · 1 · from headstock end", mine: "5 mm", theirs: "10 mm" },
     ]);
     expect(differences(document([crack(25.4)]), document([crack(12.7)]), "in")[0]).toEqual({
       what: "B · depth",
