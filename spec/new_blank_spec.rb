@@ -19,7 +19,7 @@ RSpec.describe "A lump in the hand", :browser do
     pick "Along the axis (end grain)"
     fill_in "Moisture, %", with: "22\n"
     expect(page).to have_css("aside", text: "Hornbeam: fine hardwood dust")
-    fill_in "Weight, g (0: not weighed)", with: "3900\n"
+    fill_in "Weight (0: not weighed), g", with: "3900\n"
     expect(page).to have_css("aside", text: %r{5\d\d kg/m³ by weight.*rot, holes})
     pick "The Cricket"
     click_on "Add to the rack"

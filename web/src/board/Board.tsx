@@ -4,7 +4,7 @@ import { Link } from "react-router";
 import { api } from "../api/client";
 import type { Shop, WaitOf } from "../api/document";
 import { Button } from "../kit/Button";
-import { NumberField } from "../kit/MeasureField";
+import { AmountField, NumberField } from "../kit/MeasureField";
 import { amountText } from "../kit/measure";
 import { ink } from "../kit/theme";
 import { TaskProgress } from "../kit/TaskProgress";
@@ -132,8 +132,9 @@ function AirOf({ shop }: { shop: Shop }) {
   return (
     <>
       <Fields>
-        <NumberField
-          label={t("screen.board.temperature_c")}
+        <AmountField
+          of="C"
+          label={t("screen.board.temperature")}
           value={air.temperature_c}
           onChange={(temperature_c) => setAir({ ...air, temperature_c })}
           fault={fault("temperature_c")}

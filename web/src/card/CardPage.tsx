@@ -3,7 +3,7 @@ import { useNavigate, useParams } from "react-router";
 import styled from "styled-components";
 import type { Card, CardLine } from "../api/document";
 import { Button } from "../kit/Button";
-import { NumberField } from "../kit/MeasureField";
+import { AmountField, NumberField } from "../kit/MeasureField";
 import { amountText } from "../kit/measure";
 import { AdviceList, Told } from "../kit/Says";
 import { ink } from "../kit/theme";
@@ -344,14 +344,26 @@ function Bubbles({ line, onSeen }: { line: CardLine; onSeen: (level: number) => 
 }
 
 const ASKS: Record<string, string> = {
-  dry_g: t("screen.card.weight_dry_g"),
-  wet_g: t("screen.card.weight_wet_g"),
-  cured_g: t("screen.card.weight_cured_g"),
-  mass_g: t("screen.card.weight_g"),
-  used_g: t("screen.card.used_g"),
+  dry_g: t("screen.card.weight_dry"),
+  wet_g: t("screen.card.weight_wet"),
+  cured_g: t("screen.card.weight_cured"),
+  mass_g: t("screen.card.weight_found"),
+  used_g: t("screen.card.used"),
   bubbling_min: t("screen.card.bubbled_for_min"),
   gel_min: t("screen.card.gelled_after_min"),
 };
+
+type Asked = { measures: string; value: number; onChange: (value: number) => void };
+
+/** What a line asks to be measured: a weight in the units shown, or a number of minutes. */
+function AskedField({ measures, ...field }: Asked) {
+  const label = ASKS[measures] ?? measures;
+  return measures.endsWith("_g") ? (
+    <AmountField of="g" label={label} {...field} />
+  ) : (
+    <NumberField label={label} {...field} />
+  );
+}
 
 function Line({ line, nowMs, onValue }: { line: CardLine; nowMs: number; onValue: (value: number) => void }) {
   const unit = useUnit();
@@ -394,8 +406,8 @@ function Line({ line, nowMs, onValue }: { line: CardLine; nowMs: number; onValue
       {line.unlocks && <p>{t("screen.card.then", { unlocks: t(`unlocks.${line.unlocks}`) })}</p>}
       {line.measures && !line.done_at && (
         <div style={{ width: 260 }}>
-          <NumberField
-            label={ASKS[line.measures] ?? line.measures}
+          <AskedField
+            measures={line.measures}
             value={value ?? 0}
             onChange={(next) => {
               setValue(next);

@@ -1,7 +1,16 @@
 import { useState } from "react";
 import { FieldError, Input, Label, TextField } from "react-aria-components";
 import styled from "styled-components";
-import { clockFieldText, lengthText, parseClock, parseLength } from "./measure";
+import {
+  clockFieldText,
+  fieldAmountText,
+  fieldUnit,
+  lengthText,
+  parseAmount,
+  parseClock,
+  parseLength,
+  type AmountKind,
+} from "./measure";
 import { focusRing, ink } from "./theme";
 import { useUnit } from "./Units";
 import { t } from "../i18n/texts";
@@ -85,7 +94,7 @@ function TypedField({
 /** A length, in the shown units or with its own. */
 export function LengthField(props: Props) {
   const unit = useUnit();
-  const hint = unit === "in" ? "A length: 2 3/8, 2.375 or 60 mm" : t("screen.kit.a_length_60_6_cm_or");
+  const hint = unit === "in" ? t("screen.kit.a_length_2_3_8") : t("screen.kit.a_length_60_6_cm_or");
   return (
     <TypedField
       {...props}
@@ -129,12 +138,40 @@ export function OffsetField(props: Props) {
   );
 }
 
+const AMOUNT_HINTS: Record<AmountKind, string> = {
+  g: t("screen.kit.a_mass"),
+  weight: t("screen.kit.a_mass"),
+  kg: t("screen.kit.a_mass"),
+  ml: t("screen.kit.a_volume"),
+  C: t("screen.kit.a_temperature"),
+};
+
+/** A mass, a volume or a temperature, in the shown units or with its own; kept in the core's. */
+export function AmountField({ of, ...props }: Props & { of: AmountKind }) {
+  const unit = useUnit();
+  return (
+    <TypedField
+      {...props}
+      label={`${props.label}, ${fieldUnit(of, unit)}`}
+      reading={{
+        parse: (text) => parseAmount(text, of, unit),
+        show: (value) => fieldAmountText(value, of, unit),
+        hint: AMOUNT_HINTS[of],
+      }}
+    />
+  );
+}
+
 /** A plain number with its unit in the label. */
 export function NumberField(props: Props) {
   return (
     <TypedField
       {...props}
-      reading={{ parse: plainNumber, show: (value) => String(Math.round(value * 1000) / 1000), hint: "A number" }}
+      reading={{
+        parse: plainNumber,
+        show: (value) => String(Math.round(value * 1000) / 1000),
+        hint: t("screen.kit.a_number"),
+      }}
     />
   );
 }

@@ -3,9 +3,11 @@ import {
   amountText,
   clockFieldText,
   clockText,
+  fieldAmountText,
   inchesText,
   lengthsText,
   lengthText,
+  parseAmount,
   parseClock,
   parseLength,
   planeText,
@@ -43,6 +45,44 @@ describe("lengths as people type them", () => {
       const mm = (sixtyFourths / 64) * 25.4;
       expect(parseLength(inchesText(mm), "in")).toBeCloseTo(mm, 9);
     }
+  });
+});
+
+describe("weights, volumes and temperatures as people type them", () => {
+  it.each([
+    ["500", "g", "mm", 500],
+    ["1.2 kg", "g", "mm", 1200],
+    ["4 oz", "g", "mm", 113.398092],
+    ["9 lb 4 oz", "weight", "mm", 4195.729],
+    ["9lb 4.5oz", "weight", "in", 4209.904],
+    ["9", "weight", "in", 4082.331],
+    ["3 1/2", "g", "in", 99.2233],
+    ["4.1 kg", "kg", "in", 4.1],
+    ["130", "kg", "in", 58.967],
+    ["0,5 l", "ml", "mm", 500],
+    ["2 fl oz", "ml", "mm", 59.147],
+    ["2", "ml", "in", 59.147],
+    ["75 °F", "C", "mm", 23.889],
+    ["70", "C", "in", 21.111],
+    ["21c", "C", "in", 21],
+    ["−5", "C", "mm", -5],
+  ] as const)("%s for %s where %s is shown", (text, kind, unit, value) =>
+    expect(parseAmount(text, kind, unit)).toBeCloseTo(value, 3),
+  );
+
+  it.each(["", "a lot", "-4", "1e400", "NaN", "1,200", "9 lb oz", "3/0", "4 stone", "5 °C", "1.2.3"])(
+    "refuses %s as a weight",
+    (text) => expect(["mm", "in"].map((unit) => parseAmount(text, "g", unit as "mm"))).toEqual([undefined, undefined]),
+  );
+
+  it("comes back the same from what its field shows", () => {
+    for (const kind of ["g", "weight", "kg", "ml", "C"] as const)
+      for (const value of [0, 12.5, 453.59237, 890, 4195.7])
+        for (const unit of ["mm", "in"] as const) {
+          const near = unit === "mm" ? 0.0006 : kind === "kg" ? 0.003 : 0.16;
+          const back = parseAmount(fieldAmountText(value, kind, unit), kind, unit);
+          expect(Math.abs((back ?? NaN) - value)).toBeLessThan(near);
+        }
   });
 });
 

@@ -27,6 +27,68 @@ export function parseLength(text: string, unit: LengthUnit): number | undefined 
   return Number.isFinite(mm) ? mm : undefined;
 }
 
+const OUNCE_G = 28.349523125;
+const POUND_G = 453.59237;
+const US_FLUID_OUNCE_ML = 29.5735295625;
+const MASSES = { g: 1, kg: 1000, oz: OUNCE_G, lb: POUND_G, lbs: POUND_G };
+const VOLUMES = { ml: 1, cl: 10, l: 1000, "fl oz": US_FLUID_OUNCE_ML };
+
+/** What fields ask for beside lengths: masses in g or kg (weight: of a whole piece), volumes in ml, temperatures in °C. */
+export type AmountKind = "g" | "weight" | "kg" | "ml" | "C";
+
+/** The unit a bare number is in, where those units are shown. */
+export const fieldUnit = (kind: AmountKind, unit: LengthUnit) =>
+  ({
+    g: { mm: "g", in: "oz" },
+    weight: { mm: "g", in: "lb" },
+    kg: { mm: "kg", in: "lb" },
+    ml: { mm: "ml", in: "fl oz" },
+    C: { mm: "°C", in: "°F" },
+  })[kind][unit];
+
+/** "3,5", "3 1/2" and "1/2" as numbers; undefined for what is none. "1,200" is two numbers to two people: neither is taken. */
+function partsNumber(text: string): number | undefined {
+  const [, plain, top, bottom] = /^(\d+(?:[.,]\d+)?)?(?:(?:^|\s+)(\d+)\/([1-9]\d*))?$/.exec(text.trim()) ?? [];
+  if ((plain === undefined && top === undefined) || /^[1-9]\d*,\d{3}$/.test(plain ?? "")) return undefined;
+  const value = Number((plain ?? "0").replace(",", ".")) + (top ? Number(top) / Number(bottom) : 0);
+  return Number.isFinite(value) ? value : undefined;
+}
+
+/** What somebody typed, in the unit of the core; undefined where it is none. Takes 500, 1.2 kg, 4 oz, 9 lb 4 oz; 0.5 l, 2 fl oz; 21, 70 °F. */
+export function parseAmount(text: string, kind: AmountKind, unit: LengthUnit): number | undefined {
+  const said = text.trim().toLowerCase();
+  const own = fieldUnit(kind, unit);
+  if (kind === "C") {
+    const [, sign, digits = "", scale] = /^([-−])?([\d.,]+)\s*(?:°?\s*([cf]))?$/.exec(said) ?? [];
+    const size = partsNumber(digits);
+    if (size === undefined) return undefined;
+    const value = sign ? -size : size;
+    return (scale ?? own.slice(1).toLowerCase()) === "f" ? ((value - 32) * 5) / 9 : value;
+  }
+  const units: Record<string, number> = kind === "ml" ? VOLUMES : MASSES;
+  const [, pounds, ounces] = kind === "ml" ? [] : (/^(\d+)\s*lbs?\s+([\d.,/ ]+?)\s*oz$/.exec(said) ?? []);
+  const [, digits = "", named = own] = /^([\d.,/ ]+?)\s*([a-z][a-z ]*)?$/.exec(said) ?? [];
+  const rest = partsNumber(ounces ?? digits);
+  const factor = units[ounces === undefined ? named : "oz"];
+  if (rest === undefined || factor === undefined) return undefined;
+  const value = Number(pounds ?? 0) * POUND_G + rest * factor;
+  return kind === "kg" ? value / 1000 : value;
+}
+
+const digitsText = (value: number, digits: number) => String(Number(value.toFixed(digits)));
+
+/** An amount without its unit, as it stands in a field; from a pound on as "9 lb 4 oz". */
+export function fieldAmountText(value: number, kind: AmountKind, unit: LengthUnit): string {
+  if (unit === "mm") return digitsText(value, 3);
+  if (kind === "C") return digitsText(value * 1.8 + 32, 1);
+  if (kind === "ml") return digitsText(value / US_FLUID_OUNCE_ML, 2);
+  const ounces = Number(((kind === "kg" ? value * 1000 : value) / OUNCE_G).toFixed(2));
+  if (kind === "kg") return digitsText(ounces / 16, 2);
+  const pounds = Math.floor(ounces / 16);
+  if (pounds > 0) return `${pounds} lb ${digitsText(ounces - pounds * 16, 2)} oz`;
+  return kind === "g" ? String(ounces) : ounces === 0 ? "0" : `${ounces} oz`;
+}
+
 const HOURS = ["one", "two", "three", "four", "five", "six", "seven", "eight", "nine", "ten", "eleven", "twelve"];
 
 const QUARTERS: Record<string, number> = { "quarter past": 15, "half past": 30, "quarter to": -15 };

@@ -4,7 +4,7 @@ import { api } from "../api/client";
 import { without, type KeptLathe, type Lathe } from "../api/document";
 import { Button } from "../kit/Button";
 import { Choice } from "../kit/Choice";
-import { LengthField, NumberField, TextLine } from "../kit/MeasureField";
+import { AmountField, LengthField, NumberField, TextLine } from "../kit/MeasureField";
 import { amountText, lengthsText, parseLength } from "../kit/measure";
 import { TaskProgress } from "../kit/TaskProgress";
 import { useAct } from "../kit/useAct";
@@ -138,14 +138,16 @@ function Written({ start, kept, onTake }: WrittenProps) {
           onChange={(between_centres_mm) => change({ between_centres_mm })}
           fault={faults["/lathe/between_centres_mm"]}
         />
-        <NumberField
-          label={t("screen.shop.lathe_and_stand_kg")}
+        <AmountField
+          of="kg"
+          label={t("screen.shop.lathe_and_stand")}
           value={lathe.mass_kg}
           onChange={(mass_kg) => change({ mass_kg })}
           fault={faults["/lathe/mass_kg"]}
         />
-        <NumberField
-          label={t("screen.shop.ballast_kg")}
+        <AmountField
+          of="kg"
+          label={t("screen.shop.ballast")}
           value={lathe.ballast_kg ?? 0}
           onChange={(ballast_kg) => change({ ballast_kg })}
           fault={faults["/lathe/ballast_kg"]}

@@ -7,7 +7,7 @@ import type { Document, Intake, IntakeQuestion, Problem, Scan, Shop } from "../a
 import { useNewest } from "../api/useNewest";
 import { Button } from "../kit/Button";
 import { Choice, Choices } from "../kit/Choice";
-import { ClockField, LengthField, NumberField } from "../kit/MeasureField";
+import { AmountField, ClockField, LengthField, NumberField } from "../kit/MeasureField";
 import { amountText } from "../kit/measure";
 import { AdviceList, Worked } from "../kit/Says";
 import { Suggest } from "../kit/Suggest";
@@ -295,8 +295,9 @@ export function NewBlank({ shop }: { shop: Shop }) {
             onChange={setMoisture}
             fault={fault("/moisture_pct")}
           />
-          <NumberField
-            label={t("screen.shop.weight_g_0_not_weighed")}
+          <AmountField
+            of="weight"
+            label={t("screen.shop.weight_if_weighed")}
             value={massG}
             onChange={setMass}
             fault={fault("/mass_g")}

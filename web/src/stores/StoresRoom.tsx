@@ -4,7 +4,7 @@ import { api } from "../api/client";
 import { without, type NewLot, type NewProduct, type Product, type Stores } from "../api/document";
 import { Button } from "../kit/Button";
 import { Choice } from "../kit/Choice";
-import { NumberField, TextLine } from "../kit/MeasureField";
+import { AmountField, NumberField, TextLine } from "../kit/MeasureField";
 import { amountText } from "../kit/measure";
 import { ink } from "../kit/theme";
 import { useAct } from "../kit/useAct";
@@ -133,9 +133,10 @@ function Lot({ lot, onTake }: { lot: Product["lots"][number]; onTake: (stores: S
       <td>
         <Row style={{ flexWrap: "nowrap" }}>
           <div style={{ width: 100 }}>
-            <NumberField
+            <AmountField
+              of="g"
               bare
-              label={t("screen.stores.counted_in_g", { code: lot.code })}
+              label={t("screen.stores.amount_left", { code: lot.code })}
               value={counted ?? Math.round(lot.left_g * 10) / 10}
               onChange={setCounted}
             />
@@ -177,8 +178,9 @@ function Bought({ product, onTake }: { product: Product; onTake: (stores: Stores
           most={60}
           onChange={(code) => setLot({ ...lot, code })}
         />
-        <NumberField
-          label={t("screen.stores.holds_g")}
+        <AmountField
+          of="g"
+          label={t("screen.stores.amount_held")}
           value={lot.grams}
           onChange={(grams) => setLot({ ...lot, grams })}
           fault={fault("grams")}
@@ -231,8 +233,9 @@ function Another({ onTake }: { onTake: (stores: Stores) => void }) {
           />
         )}
         <Fields>
-          <NumberField
-            label={t("screen.stores.a_pack_g")}
+          <AmountField
+            of="g"
+            label={t("screen.stores.pack")}
             value={product.pack_g}
             onChange={(pack_g) => setProduct({ ...product, pack_g })}
             fault={faults["/pack_g"]}

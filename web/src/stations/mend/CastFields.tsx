@@ -2,7 +2,7 @@ import { useState } from "react";
 import type { MendStep } from "../../api/document";
 import { Button } from "../../kit/Button";
 import { Choice } from "../../kit/Choice";
-import { LengthField, NumberField, TextLine } from "../../kit/MeasureField";
+import { AmountField, LengthField, NumberField, TextLine } from "../../kit/MeasureField";
 import { Fields, Quiet, Row } from "../../kit/parts";
 import { Placed } from "./Placed";
 import { Product } from "./Product";
@@ -102,15 +102,17 @@ function InIt({ step, faults, place, onPut }: FieldsOf) {
       {!wood && <Placed {...{ step, faults, place, onPut }} />}
       {wood && (
         <Fields>
-          <NumberField
-            label={wood.by === "weight" ? t("screen.mend.weight_g") : t("screen.mend.pushed_aside_ml")}
+          <AmountField
+            of={wood.by === "weight" ? "weight" : "ml"}
+            label={wood.by === "weight" ? t("screen.mend.weight_today") : t("screen.mend.displaced")}
             value={wood.value}
             onChange={(value) => put({ value })}
             fault={faults[`${place}/wood/value`]}
           />
           {wood.by === "displacement" && (
-            <NumberField
-              label={t("screen.mend.weighs_g")}
+            <AmountField
+              of="weight"
+              label={t("screen.mend.weighs_alone")}
               value={wood.mass_g ?? 0}
               onChange={(mass_g) => put({ mass_g })}
               fault={faults[`${place}/wood/mass_g`]}
@@ -215,8 +217,9 @@ function Oven({ step, faults, place, onPut }: Omit<FieldsOf, "at">) {
       />
       {oven && (
         <Fields>
-          <NumberField
-            label={t("screen.mend.oven_c")}
+          <AmountField
+            of="C"
+            label={t("screen.mend.oven_temperature")}
             value={oven.oven_c}
             onChange={(oven_c) => put({ oven_c })}
             fault={faults[`${place}/post_cure/oven_c`]}

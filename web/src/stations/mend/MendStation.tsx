@@ -5,7 +5,7 @@ import type { Assessment, Document } from "../../api/document";
 import { useNewest } from "../../api/useNewest";
 import { t } from "../../i18n/texts";
 import { Button } from "../../kit/Button";
-import { NumberField } from "../../kit/MeasureField";
+import { AmountField } from "../../kit/MeasureField";
 import { amountText } from "../../kit/measure";
 import { AdviceList, Worked } from "../../kit/Says";
 import { Sections, type Section } from "../../kit/Sections";
@@ -188,7 +188,7 @@ function Weigh({ at }: { at: AtStation }) {
       <Heading>{t("screen.mend.weighed_today")}</Heading>
       <Row>
         <div style={{ width: 130 }}>
-          <NumberField label={t("screen.mend.weight_g")} value={grams ?? last} onChange={setGrams} />
+          <AmountField of="weight" label={t("screen.mend.weight_today")} value={grams ?? last} onChange={setGrams} />
         </div>
         <Button onPress={() => void send()}>{t("screen.mend.add_the_weight")}</Button>
       </Row>

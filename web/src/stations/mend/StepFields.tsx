@@ -3,7 +3,7 @@ import { api } from "../../api/client";
 import type { MendStep, TableName } from "../../api/document";
 import { t } from "../../i18n/texts";
 import { Choice, Choices } from "../../kit/Choice";
-import { LengthField, NumberField } from "../../kit/MeasureField";
+import { AmountField, LengthField, NumberField } from "../../kit/MeasureField";
 import { Fields } from "../../kit/parts";
 import type { AtStation } from "../../draft/atStation";
 import { CastFields } from "./CastFields";
@@ -143,8 +143,9 @@ function StabiliseFields({ step, faults, place, onPut }: FieldsOf) {
         onChange={(air_hpa) => onPut(changed(step, { air_hpa: air_hpa || undefined }))}
         fault={faults[`${place}/air_hpa`]}
       />
-      <NumberField
-        label={t("screen.mend.oven_c")}
+      <AmountField
+        of="C"
+        label={t("screen.mend.oven_temperature")}
         value={step.oven_c ?? 90}
         onChange={(oven_c) => onPut(changed(step, { oven_c }))}
         fault={faults[`${place}/oven_c`]}
