@@ -130,6 +130,27 @@ RSpec.describe "A lump in the hand", :browser do
     expect(shape["stations"][20]["radii_mm"].minmax).to match([be_within(0.1).of(40), be_within(0.3).of(56.6)])
   end
 
+  it "is offered the maples for a bare maple, and a burl's fibres run every way" do
+    visit "/new"
+    fill_in "Species or material", with: "maple"
+    find("body").send_keys(:escape)
+    within("[aria-label='Which one?']") do
+      expect(all("button").map(&:text)).to include("bigleaf maple", "red maple", "sugar maple")
+      click_on "sugar maple"
+    end
+    expect(page).to have_field("Species or material", with: "sugar maple")
+    expect(page).to have_no_css("[aria-label='Which one?']")
+    pick "Burl"
+    expect(page).to have_css("label[data-selected]", text: "Every way (burl)")
+    pick "Burl"
+    expect(page).to have_css("label[data-selected]", text: "Across (face grain)")
+    find("body").send_keys("u")
+    fill_in "Weight (0: not weighed), lb", with: "9 lb 4 oz\n"
+    expect(page).to have_css("aside", text: "lb/ft³")
+    find("body").send_keys("u")
+    expect(page).to have_field("Weight (0: not weighed), g", with: "4195.729")
+  end
+
   it "is refused at the field that is wrong, and nothing typed is lost" do
     visit "/new"
     fill_in "Number", with: "33\n"

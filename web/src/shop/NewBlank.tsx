@@ -106,6 +106,18 @@ const FIRST_STATIONS = [0, 80].map((z_mm) => ({ z_mm, radii_mm: Array<number>(12
 const FORM = "new-blank-";
 const PHOTO = `${FORM}photo-`;
 
+/** Known names that a shorter one may mean: "maple" the maples. None where the name itself is known. */
+export function alike(species: string, known: string[]): string[] {
+  const typed = species.trim().toLowerCase();
+  if (typed.length < 3 || known.some((name) => name.toLowerCase() === typed)) return [];
+  return known.filter((name) =>
+    name
+      .toLowerCase()
+      .split(/[^\p{L}]+/u)
+      .includes(typed),
+  );
+}
+
 /** From a lump in the hand to a number on the rack. */
 export function NewBlank({ shop }: { shop: Shop }) {
   const [name, setName] = useStored(`${FORM}name`, "");
@@ -254,6 +266,16 @@ export function NewBlank({ shop }: { shop: Shop }) {
             options={known.data ?? []}
             onChange={setSpecies}
           />
+          {alike(species, known.data ?? []).length > 0 && (
+            <Row role="group" aria-label={t("screen.shop.which_one")} style={{ marginTop: 6 }}>
+              <span>{t("screen.shop.which_one")}</span>
+              {alike(species, known.data ?? []).map((name) => (
+                <Button key={name} onPress={() => setSpecies(name)}>
+                  {name}
+                </Button>
+              ))}
+            </Row>
+          )}
           {saveFault("/document/material/species") && (
             <Fault role="alert">{saveFault("/document/material/species")}</Fault>
           )}
@@ -262,7 +284,12 @@ export function NewBlank({ shop }: { shop: Shop }) {
           label={t("screen.shop.character_as_many_as_fit")}
           value={character}
           options={CHARACTERS}
-          onChange={setCharacter}
+          onChange={(next) => {
+            // A burl's fibres run every way; what was chosen otherwise stays.
+            if (next.includes("burl") && grain === "face") setGrain("burl");
+            if (!next.includes("burl") && grain === "burl") setGrain("face");
+            setCharacter(next);
+          }}
         />
         <Choice label={t("screen.shop.its_shape")} value={type} options={LUMPS} onChange={setType} />
         {type === "photo" ? (
