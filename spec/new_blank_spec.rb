@@ -7,7 +7,7 @@ RSpec.describe "A lump in the hand", :browser do
 
   it "gets a number, a shape and a density, and stands on the rack at its survey" do
     visit "/blanks/#{db[:blanks].where(number: 31).get(:id)}"
-    find("a[aria-label='Add a blank']").click
+    find("a[aria-label='New blank']").click
     fill_in "Name", with: "Quay post cap"
     fill_in "Species or material", with: "hornb"
     find("[role=option]", text: "hornbeam").click

@@ -4,6 +4,7 @@ import styled from "styled-components";
 import type { Advice, Message, Working } from "../api/document";
 import { runs, sentence, t } from "../i18n/texts";
 import { amountText } from "./measure";
+import { Unseen } from "./parts";
 import { focusRing, ink, toneInk } from "./theme";
 import { useUnit } from "./Units";
 
@@ -124,14 +125,6 @@ const Line = styled.li<{ $tone: Advice["tone"]; $lead: boolean }>`
 const More = styled(Unfold)`
   min-height: 44px;
   margin-left: 14px;
-`;
-
-const Unseen = styled.span`
-  position: absolute;
-  width: 1px;
-  height: 1px;
-  overflow: hidden;
-  clip-path: inset(50%);
 `;
 
 /** As many are shown before "More". */

@@ -82,3 +82,13 @@ export const Fault = styled.p`
   font-weight: 650;
   margin: 6px 0;
 `;
+
+/** Read aloud, not shown: what the eye has from elsewhere. */
+export const Unseen = styled.span`
+  position: absolute;
+  width: 1px;
+  height: 1px;
+  overflow: hidden;
+  clip-path: inset(50%);
+  white-space: nowrap;
+`;

@@ -2,6 +2,7 @@ import { useNavigate } from "react-router";
 import styled from "styled-components";
 import { Button } from "../kit/Button";
 import type { LengthUnit } from "../kit/measure";
+import { Unseen } from "../kit/parts";
 import { ink } from "../kit/theme";
 import { t } from "../i18n/texts";
 
@@ -25,8 +26,14 @@ const Place = styled.div`
   button:nth-child(-n + 3) {
     border-bottom: 1px solid ${ink.rule};
   }
+  button {
+    position: relative;
+  }
+  .on {
+    font-weight: 700;
+  }
   .off {
-    opacity: 0.5;
+    color: ${ink.quiet};
   }
 `;
 
@@ -46,22 +53,22 @@ export function Corner({ unit, onUnit, light, onLight, onKeys }: Props) {
       <Button $kind="quiet" onPress={() => void go("/shop")}>
         {t("screen.shop.shop")}
       </Button>
-      <Button
-        $kind="quiet"
-        onPress={onUnit}
-        aria-label={t("screen.shop.lengths_in_change", {
-          value: unit === "mm" ? t("screen.shop.millimetres") : t("screen.shop.inches"),
-        })}
-      >
-        <span className={unit === "mm" ? "" : "off"}>{t("screen.shop.mm")}</span>
+      <Button $kind="quiet" onPress={onUnit}>
+        <span className={unit === "mm" ? "on" : "off"}>{t("screen.shop.mm")}</span>
         {t("screen.shop.ensp_ensp")}
-        <span className={unit === "in" ? "" : "off"}>{t("screen.shop.in")}</span>
+        <span className={unit === "in" ? "on" : "off"}>{t("screen.shop.in")}</span>
+        <Unseen>
+          {t("screen.shop.lengths_in_change", {
+            value: unit === "mm" ? t("screen.shop.millimetres") : t("screen.shop.inches"),
+          })}
+        </Unseen>
       </Button>
       <Button $kind="quiet" onPress={onKeys}>
         {t("screen.shop.keys_ensp")}
       </Button>
-      <Button $kind="quiet" onPress={onLight} aria-label={t("screen.shop.light_change", { light })}>
-        {{ "as set": t("screen.shop.day_night"), day: "Day", night: t("screen.shop.night") }[light]}
+      <Button $kind="quiet" onPress={onLight}>
+        {{ "as set": t("screen.shop.day_night"), day: t("screen.shop.day"), night: t("screen.shop.night") }[light]}
+        <Unseen>{t("screen.shop.light_change", { light })}</Unseen>
       </Button>
     </Place>
   );

@@ -2,6 +2,7 @@ import { useEffect, useRef } from "react";
 import { NavLink } from "react-router";
 import styled from "styled-components";
 import type { RackPlace, Shop } from "../api/document";
+import { Unseen } from "../kit/parts";
 import { ink } from "../kit/theme";
 import { t } from "../i18n/texts";
 
@@ -78,6 +79,7 @@ const Places = styled.nav`
 `;
 
 const Place = styled(NavLink)`
+  position: relative;
   flex: 1 0 66px;
   max-width: 104px;
   display: grid;
@@ -165,10 +167,11 @@ export function Rack({
             key={place.id}
             to={`/blanks/${place.id}`}
             ref={place.id === current ? here : undefined}
-            aria-label={`${place.number ?? ""} ${place.name}, ${stateText(place)}`}
             title={place.name}
           >
-            <span className="number">{place.number ?? "–"}</span>
+            <span className="number">
+              {place.number ?? "–"} <Unseen>{place.name}, </Unseen>
+            </span>
             <Silhouette place={place} />
             <span className="state">
               {place.wait ? <Ring share={place.wait.share_done} /> : place.ready ? <Notch /> : null}

@@ -144,10 +144,10 @@ function Curve({
       <Ticket>
         <thead>
           <tr>
-            <th />
+            <td />
             <th>{t("screen.form.off_the_head", { unit })}</th>
             <th>{t("screen.form.radius", { unit })}</th>
-            <th />
+            <td />
           </tr>
         </thead>
         <tbody>

@@ -56,7 +56,7 @@ function DryTold({ dry, step, onPut }: Props & { dry: NonNullable<MendDetail["dr
           <th>{t("screen.mend.elsewhere")}</th>
           <th>{t("screen.mend.air_keeps_it_at")}</th>
           <th>{t("screen.mend.to_2", { to_pct: dry.to_pct })}</th>
-          <th />
+          <td />
         </tr>
       </thead>
       <tbody>
@@ -257,7 +257,7 @@ function FillTold({ fill }: Props & { fill: NonNullable<MendDetail["fill"]> }) {
       <Ticket aria-label={t("screen.mend.openings")}>
         <thead>
           <tr>
-            <th />
+            <td />
             <th>{t("screen.mend.takes")}</th>
             <th>{t("screen.mend.mouth")}</th>
             <th>{t("screen.mend.deep")}</th>

@@ -92,7 +92,7 @@ function Effect({ plan }: { plan: Parameters<typeof Steps>[0]["plan"] }) {
       <Ticket aria-label={t("screen.mend.before_and_after")}>
         <thead>
           <tr>
-            <th />
+            <td />
             <th>{t("screen.mend.stay_below")}</th>
             <th>{t("screen.mend.splits_at")}</th>
             <th>{t("screen.mend.weighs")}</th>

@@ -113,11 +113,11 @@ function PathFields({ defect, put, fault }: Part<PathDefect>) {
       <Ticket style={{ marginBottom: 12 }}>
         <thead>
           <tr>
-            <th />
+            <td />
             <th>{t("screen.survey.oclock")}</th>
             <th>{side ? t("screen.survey.off_the_head", { unit }) : t("screen.survey.off_the_axis", { unit })}</th>
             {varies && <th>{t("screen.survey.deep", { unit })}</th>}
-            {last > 1 && <th />}
+            {last > 1 && <td />}
           </tr>
         </thead>
         <tbody>

@@ -1,0 +1,51 @@
+# frozen_string_literal: true
+
+require_relative "browser_helper"
+
+# Every main view by the rules of axe-core: contrast, names, roles, order.
+RSpec.describe "Access to the screens", :browser do
+  axe = File.join(MossyAnvil::Server::ROOT, "web/node_modules/axe-core/axe.min.js")
+
+  def violations(axe)
+    page.execute_script(File.read(axe)) unless page.evaluate_script("'axe' in window")
+    found = page.evaluate_async_script(<<~JS)
+      const done = arguments[0];
+      axe.run(document, { resultTypes: ["violations"] }).then(({ violations }) =>
+        done(violations.map(({ id, nodes }) => [id, nodes.map(({ target, failureSummary }) => [target.join(" "), failureSummary.split("\\n").slice(1, 2).join("")])])));
+    JS
+    found.map { |rule, nodes| "#{rule}: #{nodes.first(4).map { |node| node.join(" ") }.join("; ")}" }
+  end
+
+  stations = { "survey" => 31, "form" => 33, "mend" => 39, "turn" => 33, "finish" => 32, "log" => 32 }
+
+  %w[day night].each do |light|
+    stations.each do |station, number|
+      it "breaks no rule at #{station}, by #{light}" do
+        visit "/shop"
+        page.execute_script("localStorage.setItem('light', arguments[0])", light)
+        visit "/blanks/#{db[:blanks].where(number: number).get(:id)}/#{station}"
+        expect(page).to have_css("[data-skin]")
+        sleep 1
+        violations(axe)
+        all("[aria-label=Sections] [role=tab]")
+          .drop(1)
+          .each do |section|
+            section.click
+            expect(violations(axe)).to eq([])
+          end
+      end
+    end
+
+    it "breaks no rule in the rooms, by #{light}" do
+      visit "/shop"
+      page.execute_script("localStorage.setItem('light', arguments[0])", light)
+      found =
+        %w[board stores shop new].flat_map do |room|
+          visit "/#{room}"
+          expect(page).to have_css("main h2, main h3", match: :first)
+          violations(axe).map { |one| "#{room}: #{one}" }
+        end
+      expect(found).to be_empty, found.join("\n")
+    end
+  end
+end
