@@ -73,10 +73,10 @@ RSpec.describe "Every kind of defect" do
       bonded_share: 0.1
     }
   }.each do |name, detail|
-    it "#{name} weakens: it splits no later, and may run no faster" do
+    it "#{name} weakens: it splits earlier, and may run no faster" do
       found = with(detail[:path] ? detail : body(detail[:type], **place, r_mm: 85, **detail.except(:type)))
-      expect(found[:burst_rpm]).to be < sound[:burst_rpm] * 1.02
-      expect(found[:limit_rpm]).to be < sound[:limit_rpm] + 1e-9
+      expect(found[:burst_rpm]).to be_between(0.7 * sound[:burst_rpm], 0.97 * sound[:burst_rpm])
+      expect(found[:limit_rpm]).to be <= sound[:limit_rpm]
     end
   end
 
