@@ -17,7 +17,7 @@ type Row = {
 type Table = Record<string, Row[]>;
 const METRIC: Table = units.metric;
 const IMPERIAL: Table = { ...units.metric, ...units.imperial };
-const MM_PER_INCH = 25.4;
+export const MM_PER_INCH = 25.4;
 
 /** A number with at most so many digits after its point. */
 export const numberText = (value: number, digits: number) =>

@@ -9,6 +9,7 @@ import {
   parseAmount,
   parseClock,
   parseLength,
+  parseNumber,
   type AmountKind,
 } from "./measure";
 import { focusRing, ink } from "./theme";
@@ -104,11 +105,6 @@ export function LengthField(props: Props) {
   );
 }
 
-const plainNumber = (text: string) => {
-  const value = Number(text.trim().replace(",", "."));
-  return text.trim() !== "" && Number.isFinite(value) ? value : undefined;
-};
-
 /** An hour on the clock: 2:30 and half past two are the same; 75° is degrees. */
 export function ClockField(props: Props) {
   return (
@@ -168,7 +164,7 @@ export function NumberField(props: Props) {
     <TypedField
       {...props}
       reading={{
-        parse: plainNumber,
+        parse: parseNumber,
         show: (value) => String(Math.round(value * 1000) / 1000),
         hint: t("screen.kit.a_number"),
       }}

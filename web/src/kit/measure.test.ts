@@ -10,6 +10,7 @@ import {
   parseAmount,
   parseClock,
   parseLength,
+  parseNumber,
   planeText,
 } from "./measure";
 
@@ -35,10 +36,13 @@ describe("lengths as people type them", () => {
     ["2.375", 60.325],
   ])("in inches: %s", (text, mm) => expect(parseLength(text, "in")).toBeCloseTo(mm, 9));
 
-  it.each(["", "a lot", "-4", "1e400", "NaN", "2 3/", "3/0", "6 km", "1.2.3", "∞"])("refuses %s", (text) => {
-    expect(parseLength(text, "mm")).toBeUndefined();
-    expect(parseLength(text, "in")).toBeUndefined();
-  });
+  it.each(["", "a lot", "-4", "1e400", "NaN", "2 3/", "3/0", "6 km", "1.2.3", "∞", "1,200", "1,200 mm"])(
+    "refuses %s",
+    (text) => {
+      expect(parseLength(text, "mm")).toBeUndefined();
+      expect(parseLength(text, "in")).toBeUndefined();
+    },
+  );
 
   it("comes back the same through inches to the nearest 1/64", () => {
     for (let sixtyFourths = 1; sixtyFourths < 640; sixtyFourths += 7) {
@@ -46,6 +50,20 @@ describe("lengths as people type them", () => {
       expect(parseLength(inchesText(mm), "in")).toBeCloseTo(mm, 9);
     }
   });
+});
+
+describe("plain numbers as people type them", () => {
+  it.each([
+    ["1200", 1200],
+    ["1,5", 1.5],
+    ["0,125", 0.125],
+    ["-20", -20],
+    ["−3.5", -3.5],
+  ])("%s", (text, value) => expect(parseNumber(text)).toBe(value));
+
+  it.each(["", "a lot", "1,200", "-1,200", "1,200,000", "NaN", "1e400"])("refuses %s", (text) =>
+    expect(parseNumber(text)).toBeUndefined(),
+  );
 });
 
 describe("weights, volumes and temperatures as people type them", () => {

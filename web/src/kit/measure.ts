@@ -1,9 +1,8 @@
 // Lengths and hours as people type them: what is typed becomes mm and degrees. No rule of the job lives here.
-import { inchesText, numberText, type LengthUnit } from "../i18n/amounts";
+import { inchesText, MM_PER_INCH, numberText, type LengthUnit } from "../i18n/amounts";
 
 export { amountText, clockText, inchesText, planeText, showMoneyIn, type LengthUnit } from "../i18n/amounts";
 export { messageText } from "../i18n/texts";
-const MM_PER_INCH = 25.4;
 
 /** A length without its unit, as it stands in a field. */
 export const lengthText = (mm: number, unit: LengthUnit) =>
@@ -17,7 +16,7 @@ export function parseLength(text: string, unit: LengthUnit): number | undefined 
     /^\s*(?:(\d+(?:[.,]\d+)?)(?:\s+(\d+)\s*\/\s*(\d+))?|(\d+)\s*\/\s*(\d+))\s*(mm|cm|in|inch|inches|"|”)?\s*$/i.exec(
       text,
     );
-  if (!found) return undefined;
+  if (!found || isAmbiguous(found[1] ?? "")) return undefined;
   const [, plain, top, bottom, onlyTop, onlyBottom, suffix] = found;
   const part = (over?: string, under?: string) => (over && under ? Number(over) / Number(under) : 0);
   const value = (plain ? Number(plain.replace(",", ".")) : 0) + part(top, bottom) + part(onlyTop, onlyBottom);
@@ -46,10 +45,20 @@ export const fieldUnit = (kind: AmountKind, unit: LengthUnit) =>
     C: { mm: "°C", in: "°F" },
   })[kind][unit];
 
-/** "3,5", "3 1/2" and "1/2" as numbers; undefined for what is none. "1,200" is two numbers to two people: neither is taken. */
+/** "1,200" is twelve hundred to one person and a little over one to another: neither is taken. "0,125" and "3,5" are plain. */
+const isAmbiguous = (text: string) => /^[-−+]?[1-9]\d{0,2}(,\d{3})+$/.test(text);
+
+/** A plain number with a point or a comma, either way of nothing; undefined for what is none. */
+export function parseNumber(text: string): number | undefined {
+  const said = text.trim();
+  const value = Number(said.replace("−", "-").replace(",", "."));
+  return said !== "" && Number.isFinite(value) && !isAmbiguous(said) ? value : undefined;
+}
+
+/** "3,5", "3 1/2" and "1/2" as numbers; undefined for what is none. */
 function partsNumber(text: string): number | undefined {
   const [, plain, top, bottom] = /^(\d+(?:[.,]\d+)?)?(?:(?:^|\s+)(\d+)\/([1-9]\d*))?$/.exec(text.trim()) ?? [];
-  if ((plain === undefined && top === undefined) || /^[1-9]\d*,\d{3}$/.test(plain ?? "")) return undefined;
+  if ((plain === undefined && top === undefined) || isAmbiguous(plain ?? "")) return undefined;
   const value = Number((plain ?? "0").replace(",", ".")) + (top ? Number(top) / Number(bottom) : 0);
   return Number.isFinite(value) ? value : undefined;
 }
