@@ -37,7 +37,7 @@ const downOnly = LAYERS.flatMap((layer, rank) =>
 );
 
 export default ts.config(
-  { ignores: ["dist", "src/api/schema.d.ts"] },
+  { ignores: ["dist", "src/*/generated"] },
   js.configs.recommended,
   ...ts.configs.strict,
   { plugins: { "react-hooks": hooks }, rules: hooks.configs.recommended.rules },
@@ -45,6 +45,13 @@ export default ts.config(
     plugins: { "import-x": importX },
     settings: { "import-x/resolver": { typescript: true } },
     rules: {
+      "no-restricted-syntax": [
+        "error",
+        {
+          selector: "TSAsExpression > TSAsExpression > TSUnknownKeyword",
+          message: "Say what it is in the contract or the type instead.",
+        },
+      ],
       "import-x/no-cycle": "error",
       "import-x/no-restricted-paths": [
         "error",

@@ -1,5 +1,5 @@
 import { useQuery } from "@tanstack/react-query";
-import { useEffect, useMemo, useState } from "react";
+import { useCallback, useEffect, useMemo, useState } from "react";
 import { Navigate, Route, Routes, useNavigate, useParams } from "react-router";
 import styled from "styled-components";
 import { api } from "./api/client";
@@ -135,6 +135,7 @@ function Along({ shop, current, corner }: { shop: Shop; current: number | undefi
 function OnBench({ id }: { id: number }) {
   const { station } = useParams();
   const go = useNavigate();
+  const onStation = useCallback((next: Station) => void go(`/blanks/${id}/${next}`), [go, id]);
   const blank = useQuery({ queryKey: ["blank", id], queryFn: () => api.blank(id), refetchOnWindowFocus: false });
   if (!blank.data)
     return (
@@ -145,5 +146,5 @@ function OnBench({ id }: { id: number }) {
       />
     );
   const here: Station = station && station in STATIONS ? (station as Station) : "survey";
-  return <Bench kept={blank.data} station={here} onStation={(next) => void go(`/blanks/${id}/${next}`)} />;
+  return <Bench kept={blank.data} station={here} onStation={onStation} />;
 }

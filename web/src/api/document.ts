@@ -1,28 +1,20 @@
-// The blank document, put together from the types generated from the contract:
-// the generator cannot follow the schema's if/then, so each shape and defect is joined to its `type` here.
-import type { components } from "./schema";
+import type { components } from "./generated/schema";
 
 type Schemas = components["schemas"];
-type Of<Name extends keyof Schemas> = Omit<Schemas[Name], "id" | "type"> & { type: Name };
 
+export type Defect = Schemas["defect"];
+export type DefectType = Defect["type"];
 export type PathType = "crack" | "bark_inclusion" | "delamination";
-export type BodyType =
-  "void" | "soft_zone" | "galleries" | "loose_piece" | "hard_inclusion" | "resin_body" | "bubble_pocket";
-export type DefectType = PathType | BodyType;
-
-export type PathDefect = { [Name in PathType]: Of<Name> & { id: string } }[PathType];
-export type BodyDefect = { [Name in BodyType]: Of<Name> & { id: string } }[BodyType];
-export type Defect = PathDefect | BodyDefect;
+export type BodyType = Exclude<DefectType, PathType>;
+export type PathDefect = Extract<Defect, { type: PathType }>;
+export type BodyDefect = Extract<Defect, { type: BodyType }>;
 export type Crack = Extract<Defect, { type: "crack" }>;
 export type Form = Schemas["form"];
-export type Shape = Of<"disc"> | Of<"block"> | Of<"outline">;
-
-export type Reading = Schemas["reading"] & { at?: Schemas["spot"]; depth_mm?: number };
-export type Document = Omit<Schemas["blank-6.schema"], "$defs" | "shape" | "defects" | "readings"> & {
-  shape: Shape;
-  defects: Defect[];
-  readings?: Reading[];
-};
+export type Shape = Schemas["shape"];
+export type Reading = Schemas["reading"];
+/** A reading taken at one place of the wood. */
+export type Test = Exclude<Reading, { kind: "mass" }>;
+export type Document = Schemas["Document"];
 
 export type Assessment = Schemas["Assessment"];
 export type Stage = Schemas["Stage"];
@@ -69,10 +61,10 @@ export type ScanQuestion = { unit: "mm" | "cm" | "m" | "in"; axis: "x" | "y" | "
 export type Trace = Schemas["Trace"];
 export type TraceQuestion = Schemas["TraceAsked"];
 export type ProfileQuestion = Schemas["TracedProfileAsked"];
-export type Pattern = Omit<Schemas["Patterns"]["patterns"][number], "form"> & { form: Form };
+export type Pattern = Schemas["Patterns"]["patterns"][number];
 export type Photograph = Schemas["Photograph"];
 export type PhotographAbout = Schemas["PhotographAbout"];
-export type MadeForm = Schemas["MadeForm"] & { form: Form };
+export type MadeForm = Schemas["MadeForm"];
 export type FormQuestion = { document: Document; kind: string; measures: Record<string, number> };
 export type Move = Schemas["Move"];
 export type Centres = NonNullable<Document["centres"]>;
@@ -85,9 +77,9 @@ export type SetOuts = Schemas["SetOuts"];
 export type SetOutsQuestion = { document: Document; wanted: NonNullable<Schemas["SetOutsAsked"]["wanted"]> };
 export type Mounts = Schemas["Mounts"];
 export type Comparison = Schemas["Comparison"];
-export type SearchQuestion = Omit<Schemas["SearchAsked"], "document"> & { document: Document };
-export type Placed = Omit<Schemas["Placed"], "form" | "centres"> & Laid;
-export type Search = Omit<Schemas["Search"], "present" | "answers"> & { present: Placed | null; answers: Placed[] };
+export type SearchQuestion = Schemas["SearchAsked"];
+export type Placed = Schemas["Placed"];
+export type Search = Schemas["Search"];
 export type NextTests = Schemas["NextTests"];
 export type Table = Schemas["Table"];
 export type TableName =
@@ -109,8 +101,8 @@ export type TableName =
   | "supplies";
 export type Task = Schemas["Task"];
 export type TakenIn = Schemas["TakenIn"];
-export type Problem = Omit<Schemas["Problem"], "current"> & { current?: Kept };
-export type Kept = Omit<Schemas["KeptBlank"], "document"> & { document: Document };
+export type Problem = Schemas["Problem"];
+export type Kept = Schemas["KeptBlank"];
 
 /** The same without one key. */
 export function without<Whole extends object, Key extends keyof Whole>(whole: Whole, key: Key): Omit<Whole, Key> {
@@ -120,6 +112,8 @@ export function without<Whole extends object, Key extends keyof Whole>(whole: Wh
 /** The document with a form laid into it so. */
 export const withLaid = (document: Document, { form, centres }: Laid): Document =>
   ({ ...without(document, "centres"), form, ...(centres && { centres }) }) as Document;
+
+export const isTest = (reading: Reading): reading is Test => reading.kind !== "mass";
 
 export const isPath = (defect: Defect): defect is PathDefect => "path" in defect;
 

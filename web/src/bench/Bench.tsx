@@ -1,31 +1,27 @@
 import { useQueryClient } from "@tanstack/react-query";
-import { useCallback, useDeferredValue, useEffect, useMemo, useState } from "react";
+import { useCallback, useDeferredValue, useEffect, useMemo, useReducer, useRef, useState } from "react";
 import styled from "styled-components";
 import { api, Refused } from "../api/client";
-import type { Defect, Form, Kept, Photograph } from "../api/document";
-import { Button } from "../kit/Button";
-import { amountText } from "../kit/measure";
-import { ink } from "../kit/theme";
-import { useUnit } from "../kit/Units";
+import type { Assessment, Defect, Kept, Photograph, Problem } from "../api/document";
+import { BlankContext, DrawingContext, SelectionContext, type Blank } from "../draft/contexts";
+import { useDraft, type DraftHandle } from "../draft/useDraft";
+import { SITS, useTurned, type Sits } from "../draft/useTurned";
+import { t } from "../i18n/texts";
 import { Sought } from "../kit/Sought";
+import { ink } from "../kit/theme";
+import { useKept } from "../kit/useKept";
 import { Waiting } from "../kit/Waiting";
 import { copyOf, freeId, makeDefect, today, type Tool } from "../piece/edit";
 import { surfaceMm } from "../piece/geometry";
-import { otherEnd, pictureOf } from "../photo/Photographs";
 import { Piece } from "../piece/Piece";
-import type { CutAt, Look } from "../piece/types";
-import { groovesOf, withGroove } from "../draft/mendSteps";
-import { lastMassG } from "../piece/weight";
-import { NextMove } from "./NextMove";
+import { afterAction, START } from "./benchState";
 import { Docket, type Station } from "./Docket";
-import { useKept } from "../kit/useKept";
-import { SITS, useTurned, type Sits } from "../draft/useTurned";
-import { useDraft } from "../draft/useDraft";
-import { useKeys } from "./useKeys";
+import { NextMove } from "./NextMove";
+import { TitleBar } from "./TitleBar";
 import { Notice, Unsaved } from "./Unsaved";
-import { useNewest } from "../api/useNewest";
+import { useKeys } from "./useKeys";
+import { useLook } from "./useLook";
 import { useReckon } from "./useReckon";
-import { t } from "../i18n/texts";
 
 const Frame = styled.main`
   display: grid;
@@ -59,321 +55,207 @@ const Frame = styled.main`
   }
 `;
 
-const Title = styled.div`
-  display: flex;
-  align-items: center;
-  gap: 4px 14px;
-  flex-wrap: wrap;
-  min-height: 44px;
-  h2 {
-    font-size: 22px;
-    font-weight: 750;
-  }
-  .facts {
-    color: ${ink.quiet};
-    flex: 1;
-  }
-  .settling {
-    opacity: 0.6;
-  }
-  @media (max-width: 600px) {
-    h2 {
-      flex: 1;
-    }
-    .facts {
-      flex: 1 0 100%;
-      order: 9;
-    }
-  }
-`;
+type Props = { kept: Kept; station: Station; onStation: (station: Station) => void };
 
 /** One blank on the bench: the piece in view, the docket beside it, the next move below. */
-export function Bench({
-  kept,
-  station,
-  onStation,
-}: {
-  kept: Kept;
-  station: Station;
-  onStation: (station: Station) => void;
-}) {
+export function Bench({ kept, station, onStation }: Props) {
   const mounted = useDraft(kept);
   const [sits, , setSits] = useKept<Sits>(`sits-of-${kept.id}`, SITS);
   const draft = useTurned(mounted, sits === "reversed");
-  const { document } = draft;
-  const { assessment, settled, problem } = useReckon(document);
-  const [chosen, choose] = useState<string>();
-  const [tool, take] = useState<Tool>();
-  const [clockDeg, setClock] = useState(60);
-  const [zMm, setZ] = useState<number>();
-  const [chosenCut, setCut] = useState<CutAt>();
-  const [grooving, setGrooving] = useState<string>();
-  const [seenBy, setSeenBy] = useState<string>();
-  const [under, layUnder] = useState<Photograph>();
-  const [refused, setRefused] = useState<Refused>();
-  const [sought, seek] = useState<NonNullable<typeof assessment>["next_move"]["action"]>();
-  const seeking = useMemo(() => ({ sought, found: () => seek(undefined) }), [sought]);
-  const client = useQueryClient();
+  const { assessment, settled, problem } = useReckon(draft.document);
+  const { save, refused, setRefused } = useSaving(kept.id, mounted);
+  const { number = "", name } = draft.document;
+  useEffect(() => {
+    window.document.title = t("screen.bench.mossy_anvil", { value: number, name });
+  }, [number, name]);
 
-  const save = useCallback(async () => {
+  if (!assessment) return <Waiting what={t("screen.bench.reckoning_it")} problem={problem?.detail} />;
+  const head = (
+    <div>
+      <TitleBar {...{ draft, settled, assessment, sits }} onSave={save} />
+      {refused && (
+        <Unsaved
+          refused={refused}
+          mine={mounted.document}
+          onClose={() => setRefused(undefined)}
+          onChoose={(current, mine) => {
+            draft.keep(current);
+            if (!mine) draft.drop();
+            setRefused(undefined);
+          }}
+        />
+      )}
+      {problem && <NotCalculated problem={problem} />}
+    </div>
+  );
+  return <Assessed {...{ id: kept.id, draft, assessment, problem, sits, setSits, station, onStation, save, head }} />;
+}
+
+/** Saving, and what the server refused of it. */
+function useSaving(id: number, mounted: DraftHandle) {
+  const [refused, setRefused] = useState<Refused>();
+  const client = useQueryClient();
+  const { version, document, keep } = mounted;
+  const send = useCallback(async () => {
     try {
-      const now = await api.save(kept.id, mounted.version, mounted.document);
-      client.setQueryData(["blank", kept.id], now);
-      mounted.keep(now, mounted.document);
+      const now = await api.save(id, version, document);
+      client.setQueryData(["blank", id], now);
+      keep(now, document);
       setRefused(undefined);
       await client.invalidateQueries({ queryKey: ["shop"] });
     } catch (fault) {
       if (!(fault instanceof Refused)) throw fault;
       setRefused(fault);
     }
-  }, [client, kept.id, mounted]);
+  }, [client, id, version, document, keep]);
+  const save = useCallback(() => void send(), [send]);
+  return { save, refused, setRefused };
+}
 
-  const put = useCallback(
-    (defect: Defect, holding: boolean) =>
-      draft.change(
-        { ...document, defects: document.defects.map((old) => (old.id === defect.id ? defect : old)) },
-        holding,
-      ),
-    [document, draft],
+function NotCalculated({ problem }: { problem: Problem }) {
+  const badInput = problem.status > 0 && problem.status < 500;
+  return (
+    <Notice role="alert">
+      <p>
+        {badInput
+          ? t("screen.bench.not_reckoned_the_numbers_are_of", { value: problem.errors?.[0]?.detail ?? problem.detail })
+          : problem.detail}
+      </p>
+    </Notice>
   );
-  const add = useCallback(
-    (defect: Defect) => {
-      draft.change({ ...document, defects: [...document.defects, { ...defect, found_on: today() }] });
-      setSeenBy(undefined);
-      take(undefined);
-      choose(defect.id);
+}
+
+type AssessedProps = Omit<Props, "kept"> & {
+  id: number;
+  draft: DraftHandle;
+  assessment: Assessment;
+  problem: Problem | undefined;
+  sits: Sits;
+  setSits: (sits: Sits) => void;
+  save: () => void;
+  head: React.ReactNode;
+};
+
+/** The bench once the core has answered. */
+function Assessed({ id, draft, assessment, problem, sits, setSits, station, onStation, save, head }: AssessedProps) {
+  const [state, act] = useReducer(afterAction, START);
+  const { put, add, remove, copy } = useDefects(
+    draft,
+    assessment,
+    (added) => {
+      act({ do: "added", id: added });
       onStation("survey");
     },
-    [document, draft, onStation],
+    () => act({ do: "choose", id: undefined }),
   );
-  const remove = useCallback(
-    (id: string) => {
-      draft.change({ ...document, defects: document.defects.filter((defect) => defect.id !== id) });
-      choose(undefined);
-    },
-    [document, draft],
-  );
-  const flip = {
+  useKeys({
     undo: draft.undo,
     redo: draft.redo,
-    save: () => void save(),
-    drop: () => take(undefined),
-    remove: () => chosen && remove(chosen),
-  };
-  useKeys(flip);
-
-  useEffect(() => {
-    window.document.title = t("screen.bench.mossy_anvil", { value: document.number ?? "", name: document.name });
-  }, [document.number, document.name]);
-
-  // A stage the piece no longer goes through is no cut.
-  const cutAt = chosenCut && "stage" in chosenCut && !assessment?.stages[chosenCut.stage] ? undefined : chosenCut;
-  const rpm = assessment?.stages[cutAt && "stage" in cutAt ? cutAt.stage : "blank"]?.limit_rpm ?? 0;
-  const asked = useMemo(() => cutAt && { document, rpm, ...cutAt }, [document, cutAt, rpm]);
-  const { answer: peel } = useNewest(asked, api.peel);
-
-  if (!assessment) return <Waiting what={t("screen.bench.reckoning_it")} problem={problem?.detail} />;
-  // The survey is about its own axis; everything else about the one between the lathe's centres.
-  const bySurvey = station === "survey" && assessment.geometry.survey !== null;
-  const geometry = bySurvey
-    ? { ...assessment.geometry, ...assessment.geometry.survey, form: null }
-    : assessment.geometry;
-  const onCentres = bySurvey ? null : (assessment.geometry.on_centres as unknown as Defect[] | null);
-  const z = Math.min(zMm ?? geometry.length_mm * 0.6, geometry.length_mm);
-  const placeHere = (which: Tool) => {
-    const here = { clockDeg, zMm: z, rMm: surfaceMm(geometry, clockDeg, z) * 0.8 };
-    add(makeDefect(which, freeId(document.defects), here, here, "skin", geometry));
-  };
-  const copy = (defect: Defect) => add(copyOf(defect, document.defects, geometry));
-  // Stepping back through the surveys, the drawings show only what was known by then; else also what tests show or hint at.
-  const byTest = [...geometry.by_test, ...geometry.suspects] as unknown as Defect[];
-  const surveyed = onCentres ?? document.defects;
-  const drawn = {
-    ...document,
-    defects:
-      seenBy === undefined ? [...surveyed, ...byTest] : surveyed.filter(({ found_on = "" }) => found_on <= seenBy),
-  };
-  // An inlay that was taken out is not drawn at.
-  const inlay = station === "mend" ? document.mend?.steps.find(({ id }) => id === grooving) : undefined;
-  const groove: Look["groove"] = inlay && ((from, to) => draft.change(withGroove(document, inlay.id, from, to)));
-  const shaping =
-    station === "form" && document.form
-      ? { form: document.form, reshape: (form: Form, holding: boolean) => draft.change({ ...document, form }, holding) }
-      : undefined;
-  const look = {
-    document: drawn,
-    assessment,
-    geometry,
-    clockDeg,
-    setClock,
-    zMm: z,
-    setZ,
-    cutAt,
-    peel: cutAt && peel,
-    chosen,
-    choose,
-    tool: onCentres ? undefined : tool,
-    put,
-    add,
-    shaping,
-    grooves: station === "mend" ? groovesOf(document) : [],
-    groove,
-    fixed: onCentres !== null,
-    under: under && {
-      ...under,
-      src: pictureOf(kept.id, under),
-      view: sits === "reversed" ? otherEnd(under.view) : under.view,
+    save,
+    drop: () => act({ do: "take", tool: undefined }),
+    remove: () => state.chosen && remove(state.chosen),
+  });
+  const { look, rpm } = useLook({ id, draft, assessment, station, sits, state, act, put, add });
+  const blank: Blank = useMemo(
+    () => ({ id, draft, document: draft.document, assessment, problem, put, remove, copy, sits, setSits }),
+    [id, draft, assessment, problem, put, remove, copy, sits, setSits],
+  );
+  const { chosen, tool, grooving, seenBy, under, sought } = state;
+  const onForm = draft.document.form !== undefined;
+  const selection = useMemo(
+    () => ({
+      chosen,
+      choose: (defect: string | undefined) => act({ do: "choose", id: defect }),
+      tool,
+      take: (next: Tool | undefined) => act({ do: "take", tool: next }),
+      grooving,
+      setGrooving: (step: string | undefined) => act({ do: "groove", step, onForm }),
+      seenBy,
+      setSeenBy: (day: string | undefined) => act({ do: "look back", day }),
+    }),
+    [chosen, tool, grooving, seenBy, onForm],
+  );
+  const { clockDeg, zMm, geometry } = look;
+  const drawing = useMemo(
+    () => ({
+      hand: { clockDeg, zMm },
+      placeHere: (which: Tool) => {
+        const here = { clockDeg, zMm, rMm: surfaceMm(geometry, clockDeg, zMm) * 0.8 };
+        add(makeDefect(which, freeId(draft.document.defects), here, here, "skin", geometry));
+      },
+      under,
+      layUnder: (photograph: Photograph | undefined) => act({ do: "lay under", photograph }),
+    }),
+    [clockDeg, zMm, geometry, add, draft.document.defects, under],
+  );
+  const seeking = useMemo(() => ({ sought, found: () => act({ do: "seek", action: undefined }) }), [sought]);
+  const toStation = useCallback(
+    (other: Station) => {
+      act({ do: "seek", action: undefined });
+      onStation(other);
     },
-  };
-  const at = {
-    id: kept.id,
-    draft,
-    document,
-    assessment,
-    problem,
-    chosen,
-    choose,
-    tool,
-    take,
-    put,
-    remove,
-    placeHere,
-    copy,
-    hand: { clockDeg, zMm: z },
-    under,
-    layUnder,
-    sits,
-    setSits,
-    seenBy,
-    setSeenBy,
-    grooving,
-    setGrooving: (step: string | undefined) => {
-      setGrooving(step);
-      // They lie on the form's outside.
-      if (step && document.form) setCut({ stage: "outside" });
-    },
-  };
-  const badInput = problem && problem.status > 0 && problem.status < 500;
-
+    [onStation],
+  );
   return (
     <Frame>
       <section className="piece" aria-label={t("screen.bench.piece")}>
-        <div>
-          <TitleBar {...{ draft, settled, assessment, document, sits }} onSave={() => void save()} />
-          {refused && (
-            <Unsaved
-              refused={refused}
-              mine={mounted.document}
-              onClose={() => setRefused(undefined)}
-              onChoose={(current, mine) => {
-                draft.keep(current);
-                if (!mine) draft.drop();
-                setRefused(undefined);
-              }}
-            />
-          )}
-          {problem && (
-            <Notice role="alert">
-              <p>
-                {badInput ? (
-                  <>
-                    {t("screen.bench.not_reckoned_the_numbers_are_of", {
-                      value: problem.errors?.[0]?.detail ?? problem.detail,
-                    })}
-                  </>
-                ) : (
-                  problem.detail
-                )}
-              </p>
-            </Notice>
-          )}
-        </div>
-        <Piece look={look} setCut={setCut} rpm={rpm} />
+        {head}
+        <Piece look={look} setCut={(cut) => act({ do: "cut", cut })} rpm={rpm} />
       </section>
-      <Sought value={seeking}>
-        <div className="docket">
-          <Beside
-            station={station}
-            onStation={(other) => {
-              seek(undefined);
-              onStation(other);
-            }}
-            at={at}
-          />
-        </div>
-      </Sought>
+      {/* The docket may lag behind the drawing for a moment, so that what is dragged follows the hand. */}
+      <BlankContext value={useDeferredValue(blank)}>
+        <SelectionContext value={useDeferredValue(selection)}>
+          <DrawingContext value={useDeferredValue(drawing)}>
+            <Sought value={seeking}>
+              <div className="docket">
+                <Docket station={station} onStation={toStation} />
+              </div>
+            </Sought>
+          </DrawingContext>
+        </SelectionContext>
+      </BlankContext>
       <NextMove
         move={assessment.next_move}
-        blankId={kept.id}
+        blankId={id}
         onGo={(there) => {
           onStation(there);
-          seek(assessment.next_move.action);
+          act({ do: "seek", action: assessment.next_move.action });
         }}
       />
     </Frame>
   );
 }
 
-/** The docket may lag behind the drawing for a moment, so that what is dragged follows the hand. */
-function Beside({ at, ...station }: Parameters<typeof Docket>[0]) {
-  return <Docket {...station} at={useDeferredValue(at)} />;
-}
-
-type TitleProps = Pick<Parameters<typeof useTitle>[0], "document" | "assessment"> & {
-  draft: ReturnType<typeof useDraft>;
-  settled: boolean;
-  sits: Sits;
-  onSave: () => void;
-};
-
-const useTitle = ({
-  document,
-  assessment,
-}: {
-  document: Kept["document"];
-  assessment: NonNullable<ReturnType<typeof useReckon>["assessment"]>;
-}) => {
-  const unit = useUnit();
-  const mm = (value: number) => amountText(value, "mm", unit).replace(" mm", "");
-  const { shape } = document;
-  const size =
-    shape.type === "disc"
-      ? `⌀${mm(shape.diameter_mm)} × ${mm(shape.length_mm)}`
-      : shape.type === "block"
-        ? `${mm(shape.width_mm)} × ${mm(shape.height_mm)} × ${mm(shape.length_mm)}`
-        : t("screen.bench.long", { mm: mm(assessment.geometry.length_mm) });
-  const water = assessment.drying ? ` · ${amountText(assessment.drying.moisture_pct, "%", unit)}` : "";
-  return `${document.material.species} · ${size} · ${amountText(lastMassG(document, assessment), "g", unit)}${water}`;
-};
-
-function TitleBar({ draft, settled, assessment, document, sits, onSave }: TitleProps) {
-  const facts = useTitle({ document, assessment });
-  return (
-    <Title>
-      <h2>
-        {document.number} {document.name}
-      </h2>
-      <span className={settled ? "facts" : "facts settling"}>
-        {facts}
-        {sits === "reversed" && ` ${t("screen.bench.turned_end_for_end")}`}
-      </span>
-      {draft.canUndo && (
-        <Button $kind="quiet" onPress={draft.undo}>
-          {t("screen.bench.undo")}
-        </Button>
-      )}
-      {draft.canRedo && (
-        <Button $kind="quiet" onPress={draft.redo}>
-          {t("screen.bench.redo")}
-        </Button>
-      )}
-      {draft.dirty ? (
-        <Button $kind="go" onPress={onSave}>
-          {t("screen.bench.save")}
-        </Button>
-      ) : (
-        <span style={{ color: ink.quiet, padding: "0 6px" }}>{t("screen.bench.saved")}</span>
-      )}
-    </Title>
-  );
+/** How defects of the draft are put, added, removed and copied. */
+function useDefects(
+  draft: DraftHandle,
+  { geometry }: Assessment,
+  onAdded: (id: string) => void,
+  onRemoved: () => void,
+) {
+  const { document, change } = draft;
+  const told = useRef({ onAdded, onRemoved });
+  useEffect(() => {
+    told.current = { onAdded, onRemoved };
+  });
+  return useMemo(() => {
+    const withDefects = (defects: Defect[], holding = false) => change({ ...document, defects }, holding);
+    const add = (defect: Defect) => {
+      withDefects([...document.defects, { ...defect, found_on: today() }]);
+      told.current.onAdded(defect.id);
+    };
+    return {
+      add,
+      put: (defect: Defect, holding: boolean) =>
+        withDefects(
+          document.defects.map((old) => (old.id === defect.id ? defect : old)),
+          holding,
+        ),
+      remove: (id: string) => {
+        withDefects(document.defects.filter((defect) => defect.id !== id));
+        told.current.onRemoved();
+      },
+      copy: (defect: Defect) => add(copyOf(defect, document.defects, geometry)),
+    };
+  }, [document, change, geometry]);
 }

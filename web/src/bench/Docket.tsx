@@ -8,7 +8,6 @@ import { Log } from "../stations/log/Log";
 import { MendStation } from "../stations/mend/MendStation";
 import { Survey } from "../stations/survey/Survey";
 import { Turn } from "../stations/turn/Turn";
-import type { AtStation } from "../draft/atStation";
 import { t } from "../i18n/texts";
 
 export const STATIONS = {
@@ -68,11 +67,9 @@ const Room = styled(TabPanel)`
 export const Docket = memo(function Docket({
   station,
   onStation,
-  at,
 }: {
   station: Station;
   onStation: (station: Station) => void;
-  at: AtStation;
 }) {
   return (
     <Frame selectedKey={station} onSelectionChange={(key) => onStation(key as Station)}>
@@ -87,7 +84,7 @@ export const Docket = memo(function Docket({
         const Own = ROOMS[key];
         return (
           <Room key={key} id={key}>
-            <Own {...at} />
+            <Own />
           </Room>
         );
       })}

@@ -1,8 +1,9 @@
 import { describe, expect, it } from "vitest";
-import type { Document } from "../api/document";
+import { sampleDocument } from "../testing/blank";
+import type { Crack, Defect, Document } from "../api/document";
 import { differences } from "./compare";
 
-const crack = (depth_mm: number, z_mm = 5) => ({
+const crack = (depth_mm: number, z_mm = 5): Crack => ({
   id: "B",
   type: "crack",
   enters: "side",
@@ -10,30 +11,22 @@ const crack = (depth_mm: number, z_mm = 5) => ({
   width_mm: 2,
   path: [{ clock_deg: 60, z_mm }],
 });
-const soft = {
+const soft: Defect = {
   id: "A",
   type: "soft_zone",
   grade: "soft",
   centre: { clock_deg: 200, r_mm: 80, z_mm: 40 },
   size_mm: [20, 30, 40],
 };
-const document = (defects: object[], more: object = {}) =>
-  ({
-    format: "mossy-anvil/blank",
-    version: 1,
-    name: "Bowl",
-    material: { kind: "wood", density_kg_m3: 600 },
-    shape: { type: "disc", diameter_mm: 240, length_mm: 60 },
-    defects,
-    ...more,
-  }) as unknown as Document;
+const document = (defects: Defect[], more: Partial<Document> = {}) =>
+  sampleDocument({ name: "Bowl", defects, ...more });
 
 describe("two versions of a blank", () => {
   it("differ in nothing when they are the same, whatever readings were added", () =>
     expect(
       differences(
         document([crack(25), soft]),
-        document([crack(25), soft], { readings: [{ kind: "mass", value: 3 }] }),
+        document([crack(25), soft], { readings: [{ kind: "mass", value: 3, taken_at: "2030-05-01T09:00:00Z" }] }),
         "mm",
       ),
     ).toEqual([]));
@@ -63,12 +56,14 @@ describe("two versions of a blank", () => {
   it("reach into material, shape and form", () => {
     const changed = document([], {
       name: "Dish",
-      material: { kind: "wood", density_kg_m3: 640 },
-      form: { curve: "smooth", outside: [[4, 90]] },
+      material: { ...sampleDocument().material, density_kg_m3: 700 },
+      form: { kind: "bowl", opens: "tail", curve: "smooth", outside: [[4, 90]] },
     });
     expect(differences(document([]), changed, "mm").map(({ what }) => what)).toEqual([
       "name",
       "material · density",
+      "form · kind",
+      "form · opens",
       "form · curve",
       "form · outside · 1 · 1",
       "form · outside · 1 · 2",

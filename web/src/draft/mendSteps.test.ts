@@ -1,5 +1,6 @@
 import { describe, expect, it } from "vitest";
-import type { Document, MendStep } from "../api/document";
+import { sampleDocument } from "../testing/blank";
+import type { MendStep } from "../api/document";
 import {
   changed,
   freeStepId,
@@ -89,14 +90,14 @@ describe("a plan of mending", () => {
         { clock_deg: 360, z_mm: 20.5 },
       ],
     });
-    const document = {
+    const document = sampleDocument({
       mend: {
         steps: [
           { id: "inlay", do: "inlay", grooves: [last] },
           { id: "dry", do: "dry" },
         ],
       },
-    } as unknown as Document;
+    });
     const more = withGroove(document, "inlay", { clockDeg: 10, zMm: 5 }, { clockDeg: 20, zMm: 9 });
     expect(groovesOf(more).map(({ width_mm, path }) => [width_mm, path[0]?.clock_deg])).toEqual([
       [5, 0],

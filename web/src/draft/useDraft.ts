@@ -1,4 +1,4 @@
-import { useCallback, useEffect, useReducer } from "react";
+import { useEffect, useMemo, useReducer } from "react";
 import type { Document, Entry, Kept } from "../api/document";
 
 /** A blank as it is being changed: what is kept, what is on screen, and the steps between. */
@@ -107,22 +107,31 @@ export function useDraft(kept: Kept) {
     else localStorage.removeItem(place(kept.id));
   }, [dirty, draft.present, draft.kept.version, kept.id]);
 
-  return {
-    document: draft.present,
-    version: draft.kept.version,
-    journal: draft.kept.journal,
-    dirty,
-    canUndo: draft.past.length > 0,
-    canRedo: draft.future.length > 0,
-    change: useCallback((document: Document, holding = false) => send({ do: "change", document, holding }), []),
-    undo: useCallback(() => send({ do: "undo" }), []),
-    redo: useCallback(() => send({ do: "redo" }), []),
-    drop: useCallback(() => send({ do: "drop" }), []),
-    addEntry: useCallback((entry: Entry) => send({ do: "log", entry }), []),
-    /** What the server keeps now that a reading was added. */
-    read: useCallback((now: Kept) => send({ do: "read", kept: now }), []),
-    /** What the server keeps now; `sent` is the draft it came of, if any. */
-    keep: useCallback((now: Kept, sent?: Document) => send({ do: "keep", kept: now, sent }), []),
-  };
+  const acts = useMemo(
+    () => ({
+      change: (document: Document, holding = false) => send({ do: "change", document, holding }),
+      undo: () => send({ do: "undo" }),
+      redo: () => send({ do: "redo" }),
+      drop: () => send({ do: "drop" }),
+      addEntry: (entry: Entry) => send({ do: "log", entry }),
+      /** What the server keeps now that a reading was added. */
+      read: (now: Kept) => send({ do: "read", kept: now }),
+      /** What the server keeps now; `sent` is the draft it came of, if any. */
+      keep: (now: Kept, sent?: Document) => send({ do: "keep", kept: now, sent }),
+    }),
+    [],
+  );
+  return useMemo(
+    () => ({
+      document: draft.present,
+      version: draft.kept.version,
+      journal: draft.kept.journal,
+      dirty,
+      canUndo: draft.past.length > 0,
+      canRedo: draft.future.length > 0,
+      ...acts,
+    }),
+    [draft, dirty, acts],
+  );
 }
 export type DraftHandle = ReturnType<typeof useDraft>;

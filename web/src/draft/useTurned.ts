@@ -15,5 +15,5 @@ export function useTurned(draft: DraftHandle, reversed: boolean): DraftHandle {
     (changed: Document, holding = false) => changeMounted(reversed ? reverse(changed) : changed, holding),
     [changeMounted, reversed],
   );
-  return { ...draft, document, change };
+  return useMemo(() => ({ ...draft, document, change }), [draft, document, change]);
 }

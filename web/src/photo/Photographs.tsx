@@ -14,7 +14,7 @@ import { useStored } from "../kit/useStored";
 import { useUnit } from "../kit/Units";
 import { freeId } from "../piece/edit";
 import { Fault, Quiet, Row } from "../kit/parts";
-import type { AtStation } from "../draft/atStation";
+import { useBlank, useDrawing } from "../draft/contexts";
 import { NOTHING, outlineOf, question } from "./trace";
 import { TraceSheet } from "./TraceSheet";
 import { t } from "../i18n/texts";
@@ -53,16 +53,17 @@ export const pictureOf = (blank: number, { id }: Photograph) => `/api/blanks/${b
 type Sending = { file: File; sent: number; fault?: string };
 
 /** The photographs of a blank: sent with progress and again where they did not go, spoken of, traced over, laid under the drawing. */
-export function Photographs({ at }: { at: AtStation }) {
+export function Photographs() {
+  const blank = useBlank();
   const client = useQueryClient();
-  const query = useQuery({ queryKey: ["photographs", at.id], queryFn: () => api.photographs(at.id) });
+  const query = useQuery({ queryKey: ["photographs", blank.id], queryFn: () => api.photographs(blank.id) });
   const [sending, setSending] = useState<Sending>();
   const [all, setAll] = useState(false);
-  const fresh = () => client.invalidateQueries({ queryKey: ["photographs", at.id] });
+  const fresh = () => client.invalidateQueries({ queryKey: ["photographs", blank.id] });
   const send = async (file: File) => {
     setSending({ file, sent: 0 });
     try {
-      await api.addPhotograph(at.id, file, "other", (sent) => setSending({ file, sent }));
+      await api.addPhotograph(blank.id, file, "other", (sent) => setSending({ file, sent }));
       setSending(undefined);
       await fresh();
     } catch (wrong) {
@@ -76,7 +77,7 @@ export function Photographs({ at }: { at: AtStation }) {
     <section aria-label={t("screen.photo.photographs")}>
       <ul>
         {shown.map((photograph) => (
-          <One key={photograph.id} at={at} photograph={photograph} onChanged={fresh} />
+          <One key={photograph.id} photograph={photograph} onChanged={fresh} />
         ))}
       </ul>
       {query.error && <Fault role="alert">{query.error.message}</Fault>}
@@ -111,19 +112,21 @@ export function Photographs({ at }: { at: AtStation }) {
   );
 }
 
-function One({ at, photograph, onChanged }: { at: AtStation; photograph: Photograph; onChanged: () => Promise<void> }) {
+function One({ photograph, onChanged }: { photograph: Photograph; onChanged: () => Promise<void> }) {
+  const blank = useBlank();
+  const drawing = useDrawing();
   const [tracing, setTracing] = useState(false);
   const { view, caption, scale, hidden } = photograph;
   const say = async (change: Partial<Photograph>) => {
-    await api.sayOfPhotograph(at.id, photograph.id, { view, caption, scale, hidden, ...change });
+    await api.sayOfPhotograph(blank.id, photograph.id, { view, caption, scale, hidden, ...change });
     await onChanged();
   };
-  const under = at.under?.id === photograph.id;
+  const under = drawing.under?.id === photograph.id;
   return (
     <Line style={hidden ? { opacity: 0.6 } : undefined}>
       <img
         loading="lazy"
-        src={pictureOf(at.id, photograph)}
+        src={pictureOf(blank.id, photograph)}
         alt={caption || t("screen.photo.photograph", { to_lower_case: SHOWS[view].toLowerCase() })}
       />
       <div style={{ display: "grid", gap: 8, justifyItems: "start" }}>
@@ -135,7 +138,7 @@ function One({ at, photograph, onChanged }: { at: AtStation; photograph: Photogr
         />
         <Row>
           {scale && view !== "other" && (
-            <Button onPress={() => at.layUnder(under ? undefined : photograph)}>
+            <Button onPress={() => drawing.layUnder(under ? undefined : photograph)}>
               {under ? t("screen.photo.take_it_from_under_the_drawing") : t("screen.photo.lay_it_under_the_drawing")}
             </Button>
           )}
@@ -149,7 +152,7 @@ function One({ at, photograph, onChanged }: { at: AtStation; photograph: Photogr
       </div>
       {tracing && (
         <div className="over">
-          <Over at={at} photograph={photograph} say={say} />
+          <Over photograph={photograph} say={say} />
         </div>
       )}
     </Line>
@@ -157,21 +160,14 @@ function One({ at, photograph, onChanged }: { at: AtStation; photograph: Photogr
 }
 
 /** Tracing over a photograph of a blank that is on the rack already. */
-function Over({
-  at,
-  photograph,
-  say,
-}: {
-  at: AtStation;
-  photograph: Photograph;
-  say: (change: Partial<Photograph>) => Promise<void>;
-}) {
+function Over({ photograph, say }: { photograph: Photograph; say: (change: Partial<Photograph>) => Promise<void> }) {
+  const blank = useBlank();
   const unit = useUnit();
-  const [traced, setTraced] = useStored(`traced-${at.id}-${photograph.id}`, NOTHING);
-  const { document, assessment } = at;
+  const [traced, setTraced] = useStored(`traced-${blank.id}-${photograph.id}`, NOTHING);
+  const { document, assessment } = useBlank();
   // Traced as the piece sits now; what is said of the picture stays as it was first mounted.
   const shows = photograph.view === "head_face" ? "head_face" : "tail_face";
-  const view = at.sits === "reversed" ? (otherEnd(shows) as typeof shows) : shows;
+  const view = blank.sits === "reversed" ? (otherEnd(shows) as typeof shows) : shows;
   const asked = useMemo(
     () => question(traced, view, assessment.geometry.length_mm),
     [traced, view, assessment.geometry.length_mm],
@@ -182,16 +178,16 @@ function Over({
     trace && say({ view: shows, scale: { mm_per_share: trace.mm_per_share, centre: trace.centre } });
   const takeOutline = () => {
     if (!trace) return;
-    at.draft.change({ ...document, shape: { type: "outline", stations: trace.stations } });
+    blank.draft.change({ ...document, shape: { type: "outline", stations: trace.stations } });
     void keepScale();
   };
   const addFindings = () => {
     if (!trace) return;
-    const found = (trace.defects as unknown as Defect[]).reduce(
+    const found = trace.defects.reduce(
       (defects: Defect[], defect) => [...defects, { ...defect, id: freeId(defects) }],
       document.defects,
     );
-    at.draft.change({ ...document, defects: found });
+    blank.draft.change({ ...document, defects: found });
     void keepScale();
   };
   return (
@@ -203,7 +199,7 @@ function Over({
         onChange={(chosen) => void say({ view: chosen })}
       />
       <TraceSheet
-        src={pictureOf(at.id, photograph)}
+        src={pictureOf(blank.id, photograph)}
         tracing={traced}
         taken={trace && outlineOf(trace, view)}
         onChange={setTraced}

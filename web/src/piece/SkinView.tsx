@@ -1,6 +1,6 @@
 import type { PointerEvent } from "react";
 import styled from "styled-components";
-import { isPath, type BodyDefect, type PathDefect, type Peel } from "../api/document";
+import { isPath, isTest, type BodyDefect, type PathDefect, type Peel } from "../api/document";
 import { ink } from "../kit/theme";
 import { DefectTag, Handle } from "./Defect";
 import { follow, placeOf } from "./drag";
@@ -311,14 +311,14 @@ const SHOWN: Record<string, string> = { crumbles: "crumbles", drinks: "drinks", 
 
 /** Where the side was tried, and what it showed; what was sound is a cross alone. */
 function TestMarks({ look, at }: { look: Look; at: At }) {
-  const tests = (look.document.readings ?? []).filter(
-    ({ kind, at: spot }) => kind !== "moisture" && spot && spot.r_mm === undefined,
-  );
+  const tests = (look.document.readings ?? [])
+    .filter(isTest)
+    .filter(({ kind, at: spot }) => kind !== "moisture" && spot.r_mm === undefined);
   return (
     <g pointerEvents="none" fontSize="13" fill={ink.ink} stroke="none">
-      {tests.map(({ kind, value, found, at: spot }, index) => {
-        const [x, y] = at(fold(spot?.clock_deg ?? 0), spot?.z_mm ?? 0);
-        const said = kind === "awl" ? `${value}` : SHOWN[found ?? ""];
+      {tests.map((test, index) => {
+        const [x, y] = at(fold(test.at.clock_deg), test.at.z_mm);
+        const said = "found" in test ? SHOWN[test.found] : `${test.value}`;
         return (
           <g key={index}>
             <path d={`M${x - 4} ${y - 4}l8 8m0 -8l-8 8`} stroke={ink.ink} strokeWidth="1.5" />

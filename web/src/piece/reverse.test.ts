@@ -1,8 +1,9 @@
 import { describe, expect, it } from "vitest";
+import { sampleDocument } from "../testing/blank";
 import type { Document } from "../api/document";
 import { reverse, reverseSpot } from "./reverse";
 
-const piece = {
+const piece = sampleDocument({
   format: "mossy-anvil/blank",
   version: 6,
   name: "Bowl",
@@ -53,7 +54,7 @@ const piece = {
       [56, 100],
     ],
   },
-} as unknown as Document;
+});
 
 describe("turned end for end", () => {
   const turned = reverse(piece);
@@ -93,7 +94,7 @@ describe("turned end for end", () => {
       ],
     });
     expect(turned.material.grain_clock_deg).toBe(330);
-    expect(turned.readings?.[0]?.at).toEqual({ clock_deg: 60, z_mm: 50.3 });
+    expect(turned.readings?.[0]).toMatchObject({ at: { clock_deg: 60, z_mm: 50.3 } });
   });
 
   it("centres change their faces, and forms beside go along", () => {

@@ -26,7 +26,7 @@ export function reverseDefect(defect: Defect, lengthMm: number): Defect {
 }
 
 const reverseReading = (reading: Reading, lengthMm: number): Reading =>
-  reading.at ? { ...reading, at: reverseSpot(reading.at, lengthMm) } : reading;
+  "at" in reading ? { ...reading, at: reverseSpot(reading.at, lengthMm) } : reading;
 
 function reverseShape(shape: Document["shape"], lengthMm: number): Document["shape"] {
   const offset = shape.centre_offset_mm && {

@@ -226,7 +226,7 @@ export function NewBlank({ shop }: { shop: Shop }) {
       ...(grain === "face" && { grain_clock_deg: grainDeg }),
     },
     shape: shape as Document["shape"],
-    defects: type === "photo" ? ((taken?.trace.defects ?? []) as unknown as Document["defects"]) : [],
+    defects: type === "photo" ? (taken?.trace.defects ?? []) : [],
     ...(Object.keys(intake).length > 0 && { intake }),
     ...(massG > 0 && { readings: [{ kind: "mass" as const, value: massG, taken_at: new Date().toISOString() }] }),
     ...(shop.lathes[lathe] && { lathe: shop.lathes[lathe] }),

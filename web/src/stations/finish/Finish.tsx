@@ -1,10 +1,10 @@
 import styled from "styled-components";
+import { useBlank } from "../../draft/contexts";
 import { amountText } from "../../kit/measure";
 import { AdviceList, Worked } from "../../kit/Says";
 import { ink } from "../../kit/theme";
 import { useUnit } from "../../kit/Units";
 import { Heading, Quiet } from "../../kit/parts";
-import type { AtStation } from "../../draft/atStation";
 import { t } from "../../i18n/texts";
 
 const Papers = styled.ol`
@@ -22,7 +22,8 @@ const Papers = styled.ol`
 `;
 
 /** Papers in order, speed under them, and how much skin there is. */
-export function Finish({ assessment }: AtStation) {
+export function Finish() {
+  const { assessment } = useBlank();
   const unit = useUnit();
   const { finish, form, workings, findings } = assessment;
   return (

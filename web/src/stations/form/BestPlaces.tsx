@@ -13,7 +13,7 @@ import { useAct } from "../../kit/useAct";
 import { useStored } from "../../kit/useStored";
 import { useUnit } from "../../kit/Units";
 import { Fault, Heading, Quiet, Row } from "../../kit/parts";
-import type { AtStation } from "../../draft/atStation";
+import { useBlank } from "../../draft/contexts";
 import { SmallSection } from "./SmallSection";
 
 const CHANGES = {
@@ -30,8 +30,8 @@ const LOOK_AGAIN_MS = 700;
 type Asking = { wishes: string[]; of: string | undefined; may: Change[]; seed: number };
 
 /** Lets the machine look for the places of the form that come closest to what is wished; it goes on while other things are done. */
-export function BestPlaces({ at }: { at: AtStation }) {
-  const { document, id } = at;
+export function BestPlaces() {
+  const { document, id } = useBlank();
   const table = useQuery({ queryKey: ["table", "wishes"], queryFn: () => api.table("wishes"), staleTime: Infinity });
   const [asking, setAsking] = useStored<Asking>(`wishes-of-${id}`, {
     wishes: ["lose_cracks", "largest"],
@@ -106,12 +106,12 @@ export function BestPlaces({ at }: { at: AtStation }) {
         {unasked && <Quiet>{unasked}</Quiet>}
         {problem && <Fault role="alert">{problem.errors?.[0]?.detail ?? problem.detail}</Fault>}
       </div>
-      {running !== null && <Found at={at} id={running} onGone={() => setRunning(null)} />}
+      {running !== null && <Found id={running} onGone={() => setRunning(null)} />}
     </>
   );
 }
 
-function Found({ at, id, onGone }: { at: AtStation; id: number; onGone: () => void }) {
+function Found({ id, onGone }: { id: number; onGone: () => void }) {
   const search = useQuery({
     queryKey: ["search", id],
     queryFn: () => api.search(id),
@@ -167,7 +167,7 @@ function Found({ at, id, onGone }: { at: AtStation; id: number; onGone: () => vo
       {answers.length > 0 && (
         <Answers aria-label={t("screen.form.places_found")}>
           {answers.map((answer, index) => (
-            <Answer key={JSON.stringify(answer.move)} at={at} answer={answer} place={index + 1} />
+            <Answer key={JSON.stringify(answer.move)} answer={answer} place={index + 1} />
           ))}
         </Answers>
       )}
@@ -220,8 +220,8 @@ const Answers = styled.ol`
   }
 `;
 
-function Answer({ at, answer, place }: { at: AtStation; answer: Placed; place: number }) {
-  const { document, draft } = at;
+function Answer({ answer, place }: { answer: Placed; place: number }) {
+  const { document, draft } = useBlank();
   const unit = useUnit();
   const { outcome } = answer;
   return (

@@ -4,19 +4,20 @@ import { Choice } from "../../kit/Choice";
 import { LengthField } from "../../kit/MeasureField";
 import { useUnit } from "../../kit/Units";
 import { Fault, Fields, Heading, Quiet, Row, Ticket } from "../../kit/parts";
-import type { AtStation } from "../../draft/atStation";
+import { useBlank } from "../../draft/contexts";
 import { FromDrawing } from "./FromDrawing";
 import { FromPicture } from "./FromPicture";
 import { addBetween, hollowOf, takeOut, type Points } from "../../piece/points";
 import { t } from "../../i18n/texts";
 
-type Props = { at: AtStation; form: Form; put: (form: Form) => void };
+type Props = { form: Form; put: (form: Form) => void };
 
 /** The curves by their points, and whether the inside goes its own way, follows the outside, or is not there. */
-export function Curves({ at, form, put }: Props) {
+export function Curves({ form, put }: Props) {
+  const blank = useBlank();
   const hollow = hollowOf(form);
   const bare = without(without(form, "inside"), "follows");
-  const drawn = at.assessment.geometry.form?.inside ?? [];
+  const drawn = blank.assessment.geometry.form?.inside ?? [];
   const change = (to: typeof hollow) => {
     if (to === hollow) return;
     if (to === "solid") put(bare);
@@ -24,13 +25,13 @@ export function Curves({ at, form, put }: Props) {
       put({
         ...bare,
         follows: {
-          wall_mm: Math.max(1, Math.round(at.assessment.form?.least_wall_mm ?? 8)),
-          floor_mm: Math.max(1, Math.round(at.assessment.form?.floor_mm ?? 10)),
+          wall_mm: Math.max(1, Math.round(blank.assessment.form?.least_wall_mm ?? 8)),
+          floor_mm: Math.max(1, Math.round(blank.assessment.form?.floor_mm ?? 10)),
         },
       });
     else put({ ...bare, inside: thinned(drawn.length > 1 ? drawn : halfOf(form.outside)) });
   };
-  const faults = at.problem?.errors?.filter(({ pointer }) => pointer.startsWith("/document/form/follows")) ?? [];
+  const faults = blank.problem?.errors?.filter(({ pointer }) => pointer.startsWith("/document/form/follows")) ?? [];
   return (
     <>
       <Heading>{t("screen.form.the_hollow")}</Heading>
@@ -73,7 +74,7 @@ export function Curves({ at, form, put }: Props) {
         title={t("screen.form.outside")}
         points={form.outside}
         name="outside"
-        at={at}
+
         onChange={(outside) => put({ ...form, outside })}
       />
       {form.inside && (
@@ -81,7 +82,7 @@ export function Curves({ at, form, put }: Props) {
           title={t("screen.form.inside")}
           points={form.inside}
           name="inside"
-          at={at}
+
           onChange={(inside) => put({ ...form, inside })}
         />
       )}
@@ -92,7 +93,7 @@ export function Curves({ at, form, put }: Props) {
         onChange={(curve) => put({ ...form, curve })}
       />
       <Row style={{ marginTop: 14 }}>
-        <Button onPress={() => at.draft.change(without(at.document, "form") as typeof at.document)}>
+        <Button onPress={() => blank.draft.change(without(blank.document, "form"))}>
           {t("screen.form.take_the_form_away")}
         </Button>
       </Row>
@@ -114,17 +115,16 @@ function Curve({
   title,
   points,
   name,
-  at,
   onChange,
 }: {
   title: string;
   points: Points;
   name: string;
-  at: AtStation;
   onChange: (points: Points) => void;
 }) {
+  const blank = useBlank();
   const unit = useUnit();
-  const faults = at.problem?.errors?.filter(({ pointer }) => pointer.startsWith(`/document/form/${name}`)) ?? [];
+  const faults = blank.problem?.errors?.filter(({ pointer }) => pointer.startsWith(`/document/form/${name}`)) ?? [];
   const set = (index: number, axis: 0 | 1, value: number) =>
     onChange(
       points.map((point, other) => (other === index ? point.map((old, part) => (part === axis ? value : old)) : point)),

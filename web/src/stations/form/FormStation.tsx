@@ -7,7 +7,7 @@ import { amountText } from "../../kit/measure";
 import { useUnit } from "../../kit/Units";
 import { useKept } from "../../kit/useKept";
 import { Heading, Ticket } from "../../kit/parts";
-import type { AtStation } from "../../draft/atStation";
+import { useBlank } from "../../draft/contexts";
 import { BestPlaces } from "./BestPlaces";
 import { Curves } from "./Curves";
 import { FromMeasures } from "./FromMeasures";
@@ -30,14 +30,14 @@ const SECTIONS = ["shape", "placement", "compare", "setting_out"] as const;
 type Name = (typeof SECTIONS)[number];
 
 /** What it becomes, where that lies in the blank, and which defects it leaves. */
-export function FormStation(at: AtStation) {
-  const { assessment, document } = at;
+export function FormStation() {
+  const { assessment, document } = useBlank();
   const [open, , setOpen] = useKept<Name>("section of form", SECTIONS);
   const form = document.form;
   const shape: Section<Name> = {
     key: "shape",
     title: t("screen.form.section.shape"),
-    body: <Shape at={at} />,
+    body: <Shape />,
     seeks: ["draw_form"],
   };
   const placed: Section<Name>[] = form
@@ -47,14 +47,14 @@ export function FormStation(at: AtStation) {
           title: t("screen.form.section.placement"),
           body: (
             <>
-              <Laying at={at} form={form} />
-              <BestPlaces at={at} />
-              <Trouble at={at} />
+              <Laying form={form} />
+              <BestPlaces />
+              <Trouble />
             </>
           ),
         },
-        { key: "compare", title: t("screen.form.section.compare"), body: <Sketches at={at} form={form} /> },
-        { key: "setting_out", title: t("screen.form.section.setting_out"), body: <SetOuts at={at} /> },
+        { key: "compare", title: t("screen.form.section.compare"), body: <Sketches form={form} /> },
+        { key: "setting_out", title: t("screen.form.section.setting_out"), body: <SetOuts /> },
       ]
     : [];
   return (
@@ -66,14 +66,14 @@ export function FormStation(at: AtStation) {
 }
 
 /** Its measures, its curves, what it is for, and how it looks in the round. */
-function Shape({ at }: { at: AtStation }) {
-  const { document, draft } = at;
+function Shape() {
+  const { document, draft } = useBlank();
   const form = document.form;
   const put = (changed: Form) => draft.change({ ...document, form: changed });
   return (
     <>
       <Place of="draw_form">
-        <FromMeasures at={at} />
+        <FromMeasures />
       </Place>
       {form && (
         <>
@@ -86,9 +86,9 @@ function Shape({ at }: { at: AtStation }) {
           />
         </>
       )}
-      <InTheRound at={at} />
-      {form && <Curves at={at} form={form} put={put} />}
-      <Patterns at={at} />
+      <InTheRound />
+      {form && <Curves form={form} put={put} />}
+      <Patterns />
     </>
   );
 }
@@ -101,9 +101,10 @@ const SKINS = {
 } as const;
 
 /** What the form turns away of each finding, and where the rest is seen. */
-function Trouble({ at }: { at: AtStation }) {
+function Trouble() {
+  const blank = useBlank();
   const unit = useUnit();
-  const { defects, workings } = at.assessment;
+  const { defects, workings } = blank.assessment;
   if (defects.length === 0) return null;
   return (
     <>

@@ -10,7 +10,7 @@ import { LengthField, NumberField } from "../../kit/MeasureField";
 import { focusRing, ink } from "../../kit/theme";
 import { useAct } from "../../kit/useAct";
 import { Fault, Fields, Heading, Quiet } from "../../kit/parts";
-import type { AtStation } from "../../draft/atStation";
+import { useBlank } from "../../draft/contexts";
 
 const Kinds = styled.div`
   display: grid;
@@ -41,8 +41,8 @@ const Kind = styled(AriaButton)`
 `;
 
 /** A form from its kind and a few measures; those nobody gives are taken from the blank. Each change lays it in at once, and can be undone. */
-export function FromMeasures({ at }: { at: AtStation }) {
-  const { document, draft } = at;
+export function FromMeasures() {
+  const { document, draft } = useBlank();
   const kinds = useQuery({ queryKey: ["table", "forms"], queryFn: () => api.table("forms"), staleTime: Infinity });
   const [open, setOpen] = useState(false);
   const [made, setMade] = useState<MadeForm>();

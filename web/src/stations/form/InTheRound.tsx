@@ -1,17 +1,18 @@
 import { lazy, Suspense, useState } from "react";
-import type { Defect } from "../../api/document";
 import { Button } from "../../kit/Button";
 import { Quiet } from "../../kit/parts";
-import type { AtStation } from "../../draft/atStation";
+import { useBlank, useDrawing } from "../../draft/contexts";
 import { t } from "../../i18n/texts";
 
 // Large, and not everybody's: it comes when it is asked for.
 const Turntable = lazy(() => import("./Turntable"));
 
 /** The piece in the round, once somebody wants to see it so. */
-export function InTheRound({ at }: { at: AtStation }) {
+export function InTheRound() {
+  const blank = useBlank();
+  const drawing = useDrawing();
   const [open, setOpen] = useState(false);
-  const { geometry } = at.assessment;
+  const { geometry } = blank.assessment;
   return (
     <div style={{ marginTop: 14 }}>
       <Button aria-expanded={open} onPress={() => setOpen(!open)}>
@@ -22,9 +23,9 @@ export function InTheRound({ at }: { at: AtStation }) {
           <div style={{ marginTop: 10 }}>
             <Turntable
               geometry={geometry}
-              defects={(geometry.on_centres as unknown as Defect[] | null) ?? at.document.defects}
-              clockDeg={at.hand.clockDeg}
-              name={at.document.name}
+              defects={geometry.on_centres ?? blank.document.defects}
+              clockDeg={drawing.hand.clockDeg}
+              name={blank.document.name}
             />
           </div>
         </Suspense>

@@ -4,7 +4,7 @@ import { Button } from "../../kit/Button";
 import { LengthField, NumberField, OffsetField } from "../../kit/MeasureField";
 import { useAct } from "../../kit/useAct";
 import { Fault, Fields, Heading, Quiet, Row } from "../../kit/parts";
-import type { AtStation } from "../../draft/atStation";
+import { useBlank } from "../../draft/contexts";
 import { t } from "../../i18n/texts";
 
 const ON_AXIS: Centres = { head_mm: [0, 0], tail_mm: [0, 0] };
@@ -15,8 +15,9 @@ const OFFSETS = {
 } as const;
 
 /** Where the form lies: along the axis, which way round, how large; and where the axis itself runs, by the two marks for the centres. */
-export function Laying({ at, form }: { at: AtStation; form: Form }) {
-  const { document, draft, assessment } = at;
+export function Laying({ form }: { form: Form }) {
+  const blank = useBlank();
+  const { document, draft, assessment } = useBlank();
   const { problem, act, busy } = useAct();
   const move = (by: Move) =>
     void act(
@@ -29,7 +30,7 @@ export function Laying({ at, form }: { at: AtStation; form: Form }) {
     const onAxis = [...changed.head_mm, ...changed.tail_mm].every((off) => off === 0);
     draft.change((onAxis ? without(document, "centres") : { ...document, centres: changed }) as Document);
   };
-  const fault = at.problem?.errors?.find(({ pointer }) => pointer === "/document/centres")?.detail;
+  const fault = blank.problem?.errors?.find(({ pointer }) => pointer === "/document/centres")?.detail;
   const first = form.outside[0]?.[0] ?? 0;
   const last = form.outside.at(-1)?.[0] ?? 0;
   return (

@@ -10,7 +10,7 @@ import { useAct } from "../../kit/useAct";
 import { useUnit } from "../../kit/Units";
 import { Words } from "../../kit/Words";
 import { Fault, Heading, Quiet, Row } from "../../kit/parts";
-import type { AtStation } from "../../draft/atStation";
+import { useBlank } from "../../draft/contexts";
 import { t } from "../../i18n/texts";
 
 const KEY = ["patterns"];
@@ -41,13 +41,13 @@ const List = styled.ul`
 `;
 
 /** The shop's own curves, each to be laid into this blank, and this form kept as one more. */
-export function Patterns({ at }: { at: AtStation }) {
+export function Patterns() {
   const unit = useUnit();
   const client = useQueryClient();
   const { data: patterns = [], error } = useQuery({ queryKey: KEY, queryFn: api.patterns });
   const { busy, problem, act } = useAct();
   const [laid, setLaid] = useState<{ name: string; scale: number }>();
-  const { document, draft } = at;
+  const { document, draft } = useBlank();
   const lay = ({ name, form }: Pattern) =>
     void act(
       () => api.layPattern(document, form),

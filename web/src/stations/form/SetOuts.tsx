@@ -10,7 +10,7 @@ import { Worked } from "../../kit/Says";
 import { useSettled } from "../../kit/useSettled";
 import { useUnit } from "../../kit/Units";
 import { Carry, Fault, Fields, Quiet, Row, Ticket } from "../../kit/parts";
-import type { AtStation } from "../../draft/atStation";
+import { useBlank } from "../../draft/contexts";
 import { t } from "../../i18n/texts";
 
 const SETTLED_MS = 300;
@@ -18,7 +18,8 @@ const THREADS = { none: t("screen.form.none_"), m4: "M4", m5: "M5", m6: "M6", m8
 type Wanted = SetOutsQuestion["wanted"];
 
 /** The numbers to mark on the wood, and what to print and cut out for it. */
-export function SetOuts({ at }: { at: AtStation }) {
+export function SetOuts() {
+  const blank = useBlank();
   const [open, setOpen] = useState(false);
   return (
     <>
@@ -26,25 +27,26 @@ export function SetOuts({ at }: { at: AtStation }) {
         <Button aria-expanded={open} onPress={() => setOpen(!open)}>
           {open ? t("screen.form.fold_the_numbers") : t("screen.form.numbers_to_mark")}
         </Button>
-        <Carry href={`/api/blanks/${at.id}/export?as=template`} download>
+        <Carry href={`/api/blanks/${blank.id}/export?as=template`} download>
           {t("screen.form.template_to_print_1_1")}
         </Carry>
-        <Carry href={`/api/blanks/${at.id}/export?as=template_svg`} download>
+        <Carry href={`/api/blanks/${blank.id}/export?as=template_svg`} download>
           {t("screen.form.as_a_drawing")}
         </Carry>
-        <Carry href={`/api/blanks/${at.id}/export?as=stl`} download>
+        <Carry href={`/api/blanks/${blank.id}/export?as=stl`} download>
           {t("screen.form.as_a_mesh")}
         </Carry>
       </Row>
-      {at.draft.dirty && <Quiet>{t("screen.form.what_is_printed_is_the_form")}</Quiet>}
-      {open && <Marked at={at} />}
+      {blank.draft.dirty && <Quiet>{t("screen.form.what_is_printed_is_the_form")}</Quiet>}
+      {open && <Marked />}
     </>
   );
 }
 
-function Marked({ at }: { at: AtStation }) {
+function Marked() {
+  const blank = useBlank();
   const unit = useUnit();
-  const document = useSettled<Document>(at.document, SETTLED_MS);
+  const document = useSettled<Document>(blank.document, SETTLED_MS);
   const [wanted, setWanted] = useState<Wanted>({
     every_mm: unit === "in" ? 12.7 : 10,
     feet: 3,

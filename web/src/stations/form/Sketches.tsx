@@ -10,7 +10,7 @@ import { ink } from "../../kit/theme";
 import { useSettled } from "../../kit/useSettled";
 import { useUnit } from "../../kit/Units";
 import { Fault, Heading, Quiet, Row } from "../../kit/parts";
-import type { AtStation } from "../../draft/atStation";
+import { useBlank } from "../../draft/contexts";
 import { SmallSection } from "./SmallSection";
 import { t } from "../../i18n/texts";
 
@@ -46,8 +46,8 @@ const Side = styled.div`
 `;
 
 /** Other forms kept beside the present one, and all of them compared. Choosing one keeps the others. */
-export function Sketches({ at, form }: { at: AtStation; form: Form }) {
-  const { document, draft } = at;
+export function Sketches({ form }: { form: Form }) {
+  const { document, draft } = useBlank();
   const sketches = document.sketches ?? [];
   const own = (name: string): Sketch => ({ name, form, ...(document.centres && { centres: document.centres }) });
   const name = (kind: string) => {
@@ -76,17 +76,18 @@ export function Sketches({ at, form }: { at: AtStation; form: Form }) {
       {sketches.length === 0 ? (
         <Quiet>{t("screen.form.keep_a_form_beside_draw_another")}</Quiet>
       ) : (
-        <Compared {...{ at, sketches, choose }} drop={(index) => put(sketches.filter((_, other) => other !== index))} />
+        <Compared {...{ sketches, choose }} drop={(index) => put(sketches.filter((_, other) => other !== index))} />
       )}
     </>
   );
 }
 
-type Props = { at: AtStation; sketches: Sketch[]; choose: (index: number) => void; drop: (index: number) => void };
+type Props = { sketches: Sketch[]; choose: (index: number) => void; drop: (index: number) => void };
 
-function Compared({ at, sketches, choose, drop }: Props) {
+function Compared({ sketches, choose, drop }: Props) {
+  const blank = useBlank();
   const unit = useUnit();
-  const document = useSettled(at.document, SETTLED_MS);
+  const document = useSettled(blank.document, SETTLED_MS);
   const [from, setFrom] = useState(0);
   const question = useMemo(
     () => ({ ...document, sketches: (document.sketches ?? []).slice(from, from + MOST_COMPARED) }),

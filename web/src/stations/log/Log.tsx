@@ -14,7 +14,7 @@ import { useAct } from "../../kit/useAct";
 import { useUnit } from "../../kit/Units";
 import { Carry, Fault, Heading, Quiet, Row } from "../../kit/parts";
 import { STAGES } from "../../kit/stages";
-import type { AtStation } from "../../draft/atStation";
+import { useBlank } from "../../draft/contexts";
 import { t } from "../../i18n/texts";
 
 const KINDS: Record<NewEntry["kind"], string> = {
@@ -46,62 +46,64 @@ const Note = styled(TextArea)`
 `;
 
 /** What was done, newest last; entries are added and never changed. */
-export function Log(at: AtStation) {
+export function Log() {
+  const blank = useBlank();
   return (
     <>
       <Place of="log_cut">
-        <Write at={at} />
+        <Write />
       </Place>
       <Heading>{t("screen.log.so_far")}</Heading>
       <ul aria-label={t("screen.log.journal")}>
-        {[...at.draft.journal].reverse().map((entry) => (
+        {[...blank.draft.journal].reverse().map((entry) => (
           <Written key={entry.id} entry={entry} />
         ))}
       </ul>
-      {at.draft.journal.length === 0 && <Quiet>{t("screen.log.nothing_logged_yet")}</Quiet>}
+      {blank.draft.journal.length === 0 && <Quiet>{t("screen.log.nothing_logged_yet")}</Quiet>}
       <Heading>{t("screen.log.to_keep_or_hand_on")}</Heading>
       <Row>
-        <Carry href={`/api/blanks/${at.id}/export`} download>
+        <Carry href={`/api/blanks/${blank.id}/export`} download>
           {t("screen.log.this_blank_as_a_file")}
         </Carry>
-        <Carry href={`/api/blanks/${at.id}/export?as=parcel`} download>
+        <Carry href={`/api/blanks/${blank.id}/export?as=parcel`} download>
           {t("screen.log.with_photographs_and_log")}
         </Carry>
-        <Carry href={`/api/blanks/${at.id}/export?as=csv`} download>
+        <Carry href={`/api/blanks/${blank.id}/export?as=csv`} download>
           {t("screen.log.survey_as_a_table")}
         </Carry>
-        <Carry href={`/api/blanks/${at.id}/export?as=sheet`} download>
+        <Carry href={`/api/blanks/${blank.id}/export?as=sheet`} download>
           {t("screen.log.survey_sheet_to_print")}
         </Carry>
-        <Carry href={`/api/blanks/${at.id}/export?as=svg`} download>
+        <Carry href={`/api/blanks/${blank.id}/export?as=svg`} download>
           {t("screen.log.skin_at_1_1")}
         </Carry>
-        <Carry href={`/api/blanks/${at.id}/export?as=section`} download>
+        <Carry href={`/api/blanks/${blank.id}/export?as=section`} download>
           {t("screen.log.section_at_1_1")}
         </Carry>
       </Row>
       <Quiet>{t("screen.log.the_skin_is_a_drawing_to")}</Quiet>
-      {at.draft.dirty && <Quiet>{t("screen.log.as_it_was_last_saved_your")}</Quiet>}
-      <Done at={at} />
+      {blank.draft.dirty && <Quiet>{t("screen.log.as_it_was_last_saved_your")}</Quiet>}
+      <Done />
     </>
   );
 }
 
 /** Sold, burnt or given up: off the rack, and kept whole. */
-function Done({ at }: { at: AtStation }) {
+function Done() {
+  const blank = useBlank();
   const client = useQueryClient();
   const { busy, problem, act } = useAct();
   const { data: kept } = useQuery<Kept>({
-    queryKey: ["blank", at.id],
-    queryFn: () => api.blank(at.id),
+    queryKey: ["blank", blank.id],
+    queryFn: () => api.blank(blank.id),
     staleTime: Infinity,
   });
   const away = kept?.put_away ?? false;
   const place = () =>
     void act(
-      () => api.place(at.id, !away),
+      () => api.place(blank.id, !away),
       (next) => {
-        client.setQueryData<Kept>(["blank", at.id], (was) => was && { ...was, put_away: next.put_away });
+        client.setQueryData<Kept>(["blank", blank.id], (was) => was && { ...was, put_away: next.put_away });
         void client.invalidateQueries({ queryKey: ["shop"] });
       },
     );
@@ -139,8 +141,9 @@ function Written({ entry }: { entry: Entry }) {
   );
 }
 
-function Write({ at }: { at: AtStation }) {
-  const names = (Object.keys(STAGES) as StageName[]).filter((name) => at.assessment.stages[name]);
+function Write() {
+  const blank = useBlank();
+  const names = (Object.keys(STAGES) as StageName[]).filter((name) => blank.assessment.stages[name]);
   const [kind, setKind] = useState<NewEntry["kind"]>("cut");
   const [stage, setStage] = useState<StageName>("blank");
   const [speed, setSpeed] = useState<number>();
@@ -148,16 +151,16 @@ function Write({ at }: { at: AtStation }) {
   const [problem, setProblem] = useState<Refused>();
   const [key, setKey] = useState(() => crypto.randomUUID());
   const client = useQueryClient();
-  const limit = at.assessment.stages[stage]?.limit_rpm ?? 0;
-  const first = at.assessment.stages[stage]?.ladder_rpm[0] ?? limit;
+  const limit = blank.assessment.stages[stage]?.limit_rpm ?? 0;
+  const first = blank.assessment.stages[stage]?.ladder_rpm[0] ?? limit;
   const shown = speed ?? Math.floor(first / 10) * 10;
   const unit = useUnit();
 
   const send = async () => {
     try {
-      const entry = await api.log(at.id, { key, kind, note, ...(kind === "cut" && { stage, speed_rpm: shown }) });
-      client.setQueryData<Kept>(["blank", at.id], (kept) => kept && { ...kept, journal: [...kept.journal, entry] });
-      at.draft.addEntry(entry);
+      const entry = await api.log(blank.id, { key, kind, note, ...(kind === "cut" && { stage, speed_rpm: shown }) });
+      client.setQueryData<Kept>(["blank", blank.id], (kept) => kept && { ...kept, journal: [...kept.journal, entry] });
+      blank.draft.addEntry(entry);
       setKey(crypto.randomUUID());
       setNote("");
       setProblem(undefined);

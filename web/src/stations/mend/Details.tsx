@@ -6,12 +6,10 @@ import { Worked } from "../../kit/Says";
 import { ink } from "../../kit/theme";
 import { useUnit } from "../../kit/Units";
 import { Heading, Quiet, Ticket } from "../../kit/parts";
-import type { AtStation } from "../../draft/atStation";
 import { CastTold } from "./CastTold";
 import { changed } from "../../draft/mendSteps";
 
 type Props = {
-  at: AtStation;
   step: MendStep;
   detail: MendDetail;
   workings: Record<string, Working>;

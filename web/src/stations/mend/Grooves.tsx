@@ -4,15 +4,19 @@ import { Fields, Quiet, Row } from "../../kit/parts";
 import type { Groove } from "../../api/document";
 import { changed, ring } from "../../draft/mendSteps";
 import type { FieldsOf } from "./StepFields";
+import { useBlank, useDrawing, useSelection } from "../../draft/contexts";
 import { t } from "../../i18n/texts";
 
 const MOST = 60;
 
 /** Grooves as rows: a ring is from an hour to the same hour, all the way round. */
-export function Grooves({ at, step, faults, place, onPut }: FieldsOf) {
+export function Grooves({ step, faults, place, onPut }: FieldsOf) {
+  const blank = useBlank();
+  const selection = useSelection();
+  const drawing = useDrawing();
   const grooves = step.grooves ?? [];
   const put = (next: Groove[]) => onPut(changed(step, { grooves: next }));
-  const middle = at.assessment.geometry.length_mm / 2;
+  const middle = blank.assessment.geometry.length_mm / 2;
   return (
     <>
       {grooves.map((groove, index) => {
@@ -85,8 +89,8 @@ export function Grooves({ at, step, faults, place, onPut }: FieldsOf) {
                 width_mm: 3,
                 depth_mm: 4,
                 path: [
-                  { clock_deg: at.hand.clockDeg, z_mm: middle * 0.6 },
-                  { clock_deg: at.hand.clockDeg, z_mm: middle * 1.4 },
+                  { clock_deg: drawing.hand.clockDeg, z_mm: middle * 0.6 },
+                  { clock_deg: drawing.hand.clockDeg, z_mm: middle * 1.4 },
                 ],
               },
             ])
@@ -97,14 +101,16 @@ export function Grooves({ at, step, faults, place, onPut }: FieldsOf) {
       </Row>
       <Row>
         <Button
-          aria-pressed={at.grooving === step.id}
+          aria-pressed={selection.grooving === step.id}
           isDisabled={grooves.length >= MOST}
-          onPress={() => at.setGrooving(at.grooving === step.id ? undefined : step.id)}
+          onPress={() => selection.setGrooving(selection.grooving === step.id ? undefined : step.id)}
         >
-          {at.grooving === step.id ? t("screen.mend.done_drawing") : t("screen.mend.draw_on_the_skin")}
+          {selection.grooving === step.id ? t("screen.mend.done_drawing") : t("screen.mend.draw_on_the_skin")}
         </Button>
       </Row>
-      {at.grooving === step.id && <Quiet role="status">{t("screen.mend.draw_over_the_unrolled_skin_each")}</Quiet>}
+      {selection.grooving === step.id && (
+        <Quiet role="status">{t("screen.mend.draw_over_the_unrolled_skin_each")}</Quiet>
+      )}
       <Quiet>{t("screen.mend.laid_on_the_outside_of_the")}</Quiet>
     </>
   );

@@ -15,7 +15,7 @@ import { useUnit } from "../../kit/Units";
 import { useKept } from "../../kit/useKept";
 import { lastMassG } from "../../piece/weight";
 import { Fault, Heading, Quiet, Row, Ticket } from "../../kit/parts";
-import type { AtStation } from "../../draft/atStation";
+import { useBlank } from "../../draft/contexts";
 import { Materials } from "./Materials";
 import { Steps } from "./Steps";
 import { ToCard } from "./ToCard";
@@ -26,23 +26,24 @@ const SECTIONS = ["plan", "materials", "drying"] as const;
 type Name = (typeof SECTIONS)[number];
 
 /** What to mend, in which order, with what; when the wood is dry enough for it, and when it can be turned. */
-export function MendStation(at: AtStation) {
-  const document = useSettled<Document>(at.document, SETTLED_MS);
+export function MendStation() {
+  const blank = useBlank();
+  const document = useSettled<Document>(blank.document, SETTLED_MS);
   const { answer, problem } = useNewest(document, api.mend);
   const [open, , setOpen] = useKept<Name>("section of mend", SECTIONS);
   const faults = useMemo(
     () => Object.fromEntries((problem?.errors ?? []).map(({ pointer, detail }) => [pointer, detail])),
     [problem],
   );
-  const { drying } = at.assessment;
+  const { drying } = blank.assessment;
   const sections: Section<Name>[] = [
     {
       key: "plan",
       title: t("screen.mend.section.plan"),
       body: answer && (
         <Place of="mend">
-          <ToCard at={at} plan={answer} />
-          <Steps at={at} plan={answer} faults={faults} />
+          <ToCard plan={answer} />
+          <Steps plan={answer} faults={faults} />
         </Place>
       ),
       seeks: ["mend"],
@@ -63,14 +64,14 @@ export function MendStation(at: AtStation) {
     sections.push({
       key: "drying",
       title: t("screen.mend.section.drying"),
-      body: <Water drying={drying} at={at} />,
+      body: <Water drying={drying} />,
       seeks: ["weigh"],
     });
   return (
     <>
       <AdviceList
-        advice={[...(answer?.says ?? []), ...at.assessment.findings.mend]}
-        workings={{ ...at.assessment.workings }}
+        advice={[...(answer?.says ?? []), ...blank.assessment.findings.mend]}
+        workings={{ ...blank.assessment.workings }}
       />
       {problem && <Fault role="alert">{problem.errors?.[0]?.detail ?? problem.detail}</Fault>}
       {!answer && !problem && <Quiet role="status">{t("screen.mend.working_out_the_plan")}</Quiet>}
@@ -128,7 +129,8 @@ function Effect({ plan }: { plan: Parameters<typeof Steps>[0]["plan"] }) {
   );
 }
 
-function Water({ drying, at }: { drying: NonNullable<Assessment["drying"]>; at: AtStation }) {
+function Water({ drying }: { drying: NonNullable<Assessment["drying"]> }) {
+  const blank = useBlank();
   const unit = useUnit();
   const days = (value: number | null) => amountText(value, "days", unit);
   return (
@@ -146,7 +148,7 @@ function Water({ drying, at }: { drying: NonNullable<Assessment["drying"]>; at: 
                 ) : target.out_of_reach ? (
                   t("screen.mend.not_in_this_air")
                 ) : (
-                  <Worked working={at.assessment.workings[`/drying/targets/${target.key}/days`]}>
+                  <Worked working={blank.assessment.workings[`/drying/targets/${target.key}/days`]}>
                     {target.days_late === null
                       ? t("screen.mend.at_the_earliest_or_never", { days: days(target.days_early) })
                       : t("screen.mend.to_5", { days: days(target.days_early), days_2: days(target.days_late) })}
@@ -163,19 +165,20 @@ function Water({ drying, at }: { drying: NonNullable<Assessment["drying"]>; at: 
           {t("screen.mend.what_waits_and_the_shops_air")}
         </Link>
       </Quiet>
-      <Weigh at={at} />
+      <Weigh />
     </>
   );
 }
 
 /** A weight goes straight into the record: readings are added, never changed. */
-function Weigh({ at }: { at: AtStation }) {
-  const last = lastMassG(at.document, at.assessment);
+function Weigh() {
+  const blank = useBlank();
+  const last = lastMassG(blank.document, blank.assessment);
   const [grams, setGrams] = useState<number>();
   const [fault, setFault] = useState<string>();
   const send = async () => {
     try {
-      at.draft.read(await api.read(at.id, { kind: "mass", value: grams ?? last }));
+      blank.draft.read(await api.read(blank.id, { kind: "mass", value: grams ?? last }));
       setGrams(undefined);
       setFault(undefined);
     } catch (refused) {

@@ -5,14 +5,13 @@ import { t } from "../../i18n/texts";
 import { Choice, Choices } from "../../kit/Choice";
 import { AmountField, LengthField, NumberField } from "../../kit/MeasureField";
 import { Fields } from "../../kit/parts";
-import type { AtStation } from "../../draft/atStation";
+import { useBlank } from "../../draft/contexts";
 import { CastFields } from "./CastFields";
 import { Grooves } from "./Grooves";
 import { Product } from "./Product";
 import { changed } from "../../draft/mendSteps";
 
 export type FieldsOf = {
-  at: AtStation;
   step: MendStep;
   faults: Record<string, string>;
   place: string;
@@ -33,8 +32,9 @@ const MENDS = ["stabilise", "soak", "glue", "fill", "cast"];
 
 /** What of a step can be decided. */
 export function StepFields(props: FieldsOf) {
-  const { at, step, onPut } = props;
-  const ids = Object.fromEntries(at.document.defects.map(({ id }) => [id, id]));
+  const blank = useBlank();
+  const { step, onPut } = props;
+  const ids = Object.fromEntries(blank.document.defects.map(({ id }) => [id, id]));
   return (
     <div style={{ display: "grid", gap: 10 }}>
       {MENDS.includes(step.do) && Object.keys(ids).length > 0 && (

@@ -1,6 +1,6 @@
 import { useState } from "react";
 import styled from "styled-components";
-import type { MendKind, MendPlan, MendStep, MendTold } from "../../api/document";
+import { without, type MendKind, type MendPlan, type MendStep, type MendTold } from "../../api/document";
 import { Button } from "../../kit/Button";
 import { amountText } from "../../kit/measure";
 import { messageText, t } from "../../i18n/texts";
@@ -8,7 +8,7 @@ import { AdviceList, Told } from "../../kit/Says";
 import { ink } from "../../kit/theme";
 import { useUnit } from "../../kit/Units";
 import { Fault, Heading, Quiet, Row } from "../../kit/parts";
-import type { AtStation } from "../../draft/atStation";
+import { useBlank } from "../../draft/contexts";
 import { Details } from "./Details";
 import { StepFields } from "./StepFields";
 import { KINDS, moved, newStep, withSteps } from "../../draft/mendSteps";
@@ -42,18 +42,19 @@ const List = styled.ol`
   }
 `;
 
-type Props = { at: AtStation; plan: MendPlan; faults: Record<string, string> };
+type Props = { plan: MendPlan; faults: Record<string, string> };
 
 /** The steps in their order, each with what it comes to; moved, changed, taken out, added. */
-export function Steps({ at, plan, faults }: Props) {
+export function Steps({ plan, faults }: Props) {
+  const blank = useBlank();
   const [open, setOpen] = useState<string>();
   const [adding, setAdding] = useState(false);
-  const steps = at.document.mend?.steps ?? plan.plan.steps;
-  const put = (next: MendStep[]) => at.draft.change(withSteps(at.document, next));
+  const steps = blank.document.mend?.steps ?? plan.plan.steps;
+  const put = (next: MendStep[]) => blank.draft.change(withSteps(blank.document, next));
   const add = (kind: MendKind) => {
     const step = newStep(kind, steps, {
-      across: 2 * at.assessment.geometry.max_radius_mm,
-      length: at.assessment.geometry.length_mm,
+      across: 2 * blank.assessment.geometry.max_radius_mm,
+      length: blank.assessment.geometry.length_mm,
     });
     put([...steps, step]);
     setAdding(false);
@@ -68,7 +69,7 @@ export function Steps({ at, plan, faults }: Props) {
         {steps.map((step, index) => (
           <Step
             key={step.id}
-            at={at}
+
             step={step}
             told={plan.steps.find(({ id }) => id === step.id)}
             plan={plan}
@@ -88,14 +89,7 @@ export function Steps({ at, plan, faults }: Props) {
           {t("screen.mend.add_a_step")}
         </Button>
         {!plan.proposed && (
-          <Button
-            $kind="quiet"
-            onPress={() =>
-              at.draft.change(
-                Object.fromEntries(Object.entries(at.document).filter(([key]) => key !== "mend")) as typeof at.document,
-              )
-            }
-          >
+          <Button $kind="quiet" onPress={() => blank.draft.change(without(blank.document, "mend"))}>
             {t("screen.mend.back_to_the_one_proposed")}
           </Button>
         )}
@@ -125,7 +119,7 @@ type One = Props & {
   onRemove: () => void;
 };
 
-function Step({ at, step, told, plan, index, faults, open, last, onOpen, onPut, onMove, onRemove }: One) {
+function Step({ step, told, plan, index, faults, open, last, onOpen, onPut, onMove, onRemove }: One) {
   const mine = Object.entries(faults).filter(([pointer]) => pointer.startsWith(`/document/mend/steps/${index}/`));
   return (
     <li data-wrong={mine.length > 0 || (told?.conflicts ?? 0) > 0 || undefined}>
@@ -159,10 +153,9 @@ function Step({ at, step, told, plan, index, faults, open, last, onOpen, onPut, 
       </Row>
       {open && (
         <>
-          <StepFields at={at} step={step} faults={faults} place={`/document/mend/steps/${index}`} onPut={onPut} />
+          <StepFields step={step} faults={faults} place={`/document/mend/steps/${index}`} onPut={onPut} />
           {told?.detail && (
             <Details
-              at={at}
               step={step}
               detail={told.detail}
               workings={plan.workings}

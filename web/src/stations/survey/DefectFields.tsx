@@ -6,7 +6,7 @@ import { ClockField, LengthField, NumberField, TextLine } from "../../kit/Measur
 import { dropPoint, overEdge } from "../../piece/edit";
 import { useUnit } from "../../kit/Units";
 import { Fields, Row, Ticket } from "../../kit/parts";
-import type { AtStation } from "../../draft/atStation";
+import { useBlank, useSelection } from "../../draft/contexts";
 import { t } from "../../i18n/texts";
 
 const MENDS: Record<NonNullable<Crack["mend"]>, string> = {
@@ -26,12 +26,14 @@ export const FOUND_BY: Record<NonNullable<PathDefect["found_by"]>, string> = {
 const DOUBT = 0.35;
 
 /** Everything of one defect that can be typed. Faults of the core stand at their field. */
-export function DefectFields({ at, defect }: { at: AtStation; defect: Defect }) {
-  const index = at.document.defects.findIndex(({ id }) => id === defect.id);
-  const put = (changed: Defect) => at.put(changed, false);
-  const over = isPath(defect) ? overEdge(defect, at.document.defects, at.assessment.geometry) : undefined;
+export function DefectFields({ defect }: { defect: Defect }) {
+  const blank = useBlank();
+  const selection = useSelection();
+  const index = blank.document.defects.findIndex(({ id }) => id === defect.id);
+  const put = (changed: Defect) => blank.put(changed, false);
+  const over = isPath(defect) ? overEdge(defect, blank.document.defects, blank.assessment.geometry) : undefined;
   const fault = (path: string) =>
-    at.problem?.errors?.find(({ pointer }) => pointer.startsWith(`/document/defects/${index}/${path}`))?.detail;
+    blank.problem?.errors?.find(({ pointer }) => pointer.startsWith(`/document/defects/${index}/${path}`))?.detail;
   return (
     <>
       {isPath(defect) ? <PathFields {...{ defect, put, fault }} /> : <BodyFields {...{ defect, put, fault }} />}
@@ -46,21 +48,21 @@ export function DefectFields({ at, defect }: { at: AtStation; defect: Defect }) 
         />
       </div>
       <Row>
-        <Button onPress={() => at.copy(defect)}>{t("screen.survey.copy")}</Button>
+        <Button onPress={() => blank.copy(defect)}>{t("screen.survey.copy")}</Button>
         {over && (
           <Button
             onPress={() =>
-              at.draft.change({
-                ...at.document,
-                defects: [...at.document.defects.map((own) => (own.id === defect.id ? over[0] : own)), over[1]],
+              blank.draft.change({
+                ...blank.document,
+                defects: [...blank.document.defects.map((own) => (own.id === defect.id ? over[0] : own)), over[1]],
               })
             }
           >
             {t("screen.survey.on_over_the_edge")}
           </Button>
         )}
-        <Button onPress={() => at.remove(defect.id)}>{t("screen.survey.delete", { id: defect.id })}</Button>
-        <Button $kind="quiet" onPress={() => at.choose(undefined)}>
+        <Button onPress={() => blank.remove(defect.id)}>{t("screen.survey.delete", { id: defect.id })}</Button>
+        <Button $kind="quiet" onPress={() => selection.choose(undefined)}>
           {t("screen.survey.done")}
         </Button>
       </Row>

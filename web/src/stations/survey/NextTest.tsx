@@ -8,7 +8,7 @@ import { amountText, clockText } from "../../kit/measure";
 import { ink } from "../../kit/theme";
 import { useUnit } from "../../kit/Units";
 import { Fault, Heading, Quiet } from "../../kit/parts";
-import type { AtStation } from "../../draft/atStation";
+import { useBlank } from "../../draft/contexts";
 
 const Line = styled.li`
   border-top: 1px solid ${ink.rule};
@@ -20,12 +20,12 @@ const Line = styled.li`
 `;
 
 /** Which one more test would tell most, asked for when wanted: it goes through every finding both ways. */
-export function NextTest({ at }: { at: AtStation }) {
+export function NextTest() {
   const [told, setTold] = useState<{ of: Document; tests: NextTests["tests"] }>();
   const [busy, setBusy] = useState(false);
   const [fault, setFault] = useState<string>();
   const unit = useUnit();
-  const { document } = at;
+  const { document } = useBlank();
   const ask = async () => {
     setBusy(true);
     try {

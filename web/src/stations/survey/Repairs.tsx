@@ -7,7 +7,7 @@ import { Told } from "../../kit/Says";
 import { focusRing, ink } from "../../kit/theme";
 import { useUnit } from "../../kit/Units";
 import { Quiet } from "../../kit/parts";
-import type { AtStation } from "../../draft/atStation";
+import { useBlank } from "../../draft/contexts";
 
 const Way = styled(Radio)`
   display: flex;
@@ -37,11 +37,12 @@ const Way = styled(Radio)`
 type Key = DefectReport["ways"][number]["key"];
 
 /** The ways there are to deal with it, what each takes and risks, and which one is chosen. No choice lifts a limit. */
-export function Ways({ at, defect, report }: { at: AtStation; defect: Defect; report: DefectReport }) {
+export function Ways({ defect, report }: { defect: Defect; report: DefectReport }) {
+  const blank = useBlank();
   const unit = useUnit();
   if (report.ways.length === 0) return null;
   const choose = (key: string) =>
-    at.put((key === "advised" ? without(defect, "chosen") : { ...defect, chosen: key as Key }) as Defect, false);
+    blank.put((key === "advised" ? without(defect, "chosen") : { ...defect, chosen: key as Key }) as Defect, false);
   return (
     <>
       <RadioGroup value={report.chosen ?? "advised"} onChange={choose} style={{ margin: "10px 0" }}>

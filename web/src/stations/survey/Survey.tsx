@@ -21,7 +21,7 @@ import { Tests } from "./Tests";
 import { Ways } from "./Repairs";
 import { Worth } from "./Worth";
 import { Quiet, Row } from "../../kit/parts";
-import type { AtStation } from "../../draft/atStation";
+import { useBlank, useSelection, useDrawing, type Blank } from "../../draft/contexts";
 import { Button as AriaButton } from "react-aria-components";
 import { t } from "../../i18n/texts";
 
@@ -92,41 +92,43 @@ const Pointing = styled.div`
 const SECTIONS = ["defects", "tests", "photographs", "value"] as const;
 
 /** What was found, and what it means. */
-export function Survey(at: AtStation) {
-  const { assessment, document } = at;
+export function Survey() {
+  const blank = useBlank();
+  const selection = useSelection();
+  const { assessment, document } = useBlank();
   const [open, , setOpen] = useKept<(typeof SECTIONS)[number]>("section of survey", SECTIONS);
   // What is chosen or placed on a drawing is seen in its list.
   useEffect(() => {
-    if (at.chosen || at.tool) setOpen("defects");
-  }, [at.chosen, at.tool, setOpen]);
+    if (selection.chosen || selection.tool) setOpen("defects");
+  }, [selection.chosen, selection.tool, setOpen]);
   return (
     <>
       <AdviceList lead advice={assessment.findings.survey} workings={assessment.workings} />
       {document.intake && <Came intake={document.intake} />}
       <Choice
         label={t("screen.survey.on_the_lathe_it_sits")}
-        value={at.sits}
+        value={blank.sits}
         options={{ mounted: t("screen.survey.as_first_mounted"), reversed: t("screen.survey.turned_end_for_end") }}
-        onChange={at.setSits}
+        onChange={blank.setSits}
       />
-      {at.sits === "reversed" && <Quiet>{t("screen.survey.head_tail_and_hours_are_as")}</Quiet>}
+      {blank.sits === "reversed" && <Quiet>{t("screen.survey.head_tail_and_hours_are_as")}</Quiet>}
       <Sections
         open={open}
         onOpen={setOpen}
         sections={[
-          { key: "defects", title: t("screen.survey.section.defects"), body: <Defects at={at} />, seeks: ["survey"] },
+          { key: "defects", title: t("screen.survey.section.defects"), body: <Defects />, seeks: ["survey"] },
           {
             key: "tests",
             title: t("screen.survey.section.tests"),
             body: (
               <>
-                <Tests at={at} />
-                <NextTest at={at} />
+                <Tests />
+                <NextTest />
               </>
             ),
           },
-          { key: "photographs", title: t("screen.survey.section.photographs"), body: <Photographs at={at} /> },
-          { key: "value", title: t("screen.survey.section.value"), body: <Worth at={at} /> },
+          { key: "photographs", title: t("screen.survey.section.photographs"), body: <Photographs /> },
+          { key: "value", title: t("screen.survey.section.value"), body: <Worth /> },
         ]}
       />
     </>
@@ -134,19 +136,20 @@ export function Survey(at: AtStation) {
 }
 
 /** What was found, what tests show beside it, and how more is put down. */
-function Defects({ at }: { at: AtStation }) {
-  const { assessment, document } = at;
+function Defects() {
+  const selection = useSelection();
+  const { assessment, document } = useBlank();
   return (
     <>
-      <Surveys at={at} />
+      <Surveys />
       <Place of="survey">
         <ul aria-label={t("screen.survey.what_was_found")} style={{ marginTop: 10 }}>
           {document.defects
-            .filter(({ found_on = "" }) => at.seenBy === undefined || found_on <= at.seenBy)
+            .filter(({ found_on = "" }) => selection.seenBy === undefined || found_on <= selection.seenBy)
             .map((defect) => (
               <Found
                 key={defect.id}
-                at={at}
+
                 defect={defect}
                 report={assessment.defects.find(({ id }) => id === defect.id)}
               />
@@ -154,34 +157,35 @@ function Defects({ at }: { at: AtStation }) {
         </ul>
       </Place>
       {document.defects.length === 0 && <Quiet>{t("screen.survey.nothing_found_yet_go_round_it")}</Quiet>}
-      <ByTest at={at} />
-      <AddFound at={at} />
+      <ByTest />
+      <AddFound />
     </>
   );
 }
 
 /** What tests make of it beside the survey: judged like the rest, changed only by more tests. */
-function ByTest({ at }: { at: AtStation }) {
-  const shown = at.assessment.defects.filter(({ by_test }) => by_test);
-  const bodies = at.assessment.geometry.by_test as unknown as Defect[];
+function ByTest() {
+  const blank = useBlank();
+  const shown = blank.assessment.defects.filter(({ by_test }) => by_test);
+  const bodies = blank.assessment.geometry.by_test;
   if (shown.length === 0) return null;
   const putDown = () =>
-    at.draft.change({
-      ...at.document,
+    blank.draft.change({
+      ...blank.document,
       defects: bodies.reduce(
         (defects: Defect[], defect) => [...defects, { ...defect, id: freeId(defects), found_on: today() }],
-        at.document.defects,
+        blank.document.defects,
       ),
     });
   return (
     <>
       <ul aria-label={t("screen.survey.what_tests_show")}>
         {bodies.map((defect) => (
-          <Found key={defect.id} at={at} defect={defect} report={shown.find(({ id }) => id === defect.id)} fixed />
+          <Found key={defect.id} defect={defect} report={shown.find(({ id }) => id === defect.id)} fixed />
         ))}
       </ul>
       {/* About another axis they are not where the survey would have them. */}
-      {at.assessment.geometry.on_centres === null && (
+      {blank.assessment.geometry.on_centres === null && (
         <Row>
           <Button onPress={putDown}>{t("screen.survey.put_down_what_tests_show_to")}</Button>
         </Row>
@@ -193,8 +197,10 @@ function ByTest({ at }: { at: AtStation }) {
 const day = (found_on: string) => new Date(found_on).toLocaleDateString("en-GB", { day: "numeric", month: "short" });
 
 /** The surveys one after another, where there was more than one: what was known by which day. */
-function Surveys({ at }: { at: AtStation }) {
-  const days = [...new Set(at.document.defects.map(({ found_on = "" }) => found_on))].sort();
+function Surveys() {
+  const blank = useBlank();
+  const selection = useSelection();
+  const days = [...new Set(blank.document.defects.map(({ found_on = "" }) => found_on))].sort();
   if (days.length < 2) return null;
   const options = Object.fromEntries(
     days.map((found_on, index) => [
@@ -205,13 +211,13 @@ function Surveys({ at }: { at: AtStation }) {
     ]),
   );
   const last = days.at(-1) ?? "";
-  const shown = at.seenBy === undefined ? last : at.seenBy;
+  const shown = selection.seenBy === undefined ? last : selection.seenBy;
   return (
     <Choice
       label={t("screen.survey.as_it_was_known")}
       value={shown || "first"}
       options={options}
-      onChange={(chosen) => at.setSeenBy(chosen === last ? undefined : chosen === "first" ? "" : chosen)}
+      onChange={(chosen) => selection.setSeenBy(chosen === last ? undefined : chosen === "first" ? "" : chosen)}
     />
   );
 }
@@ -223,7 +229,7 @@ const BARK = {
 } as const;
 
 /** Where it came from, as far as anybody wrote it down. */
-function Came({ intake }: { intake: NonNullable<AtStation["document"]["intake"]> }) {
+function Came({ intake }: { intake: NonNullable<Blank["document"]["intake"]> }) {
   const { origin, cost, got_on, bark } = intake;
   const said = [
     origin && t("screen.survey.from_2", { origin }),
@@ -244,9 +250,11 @@ function Came({ intake }: { intake: NonNullable<AtStation["document"]["intake"]>
   return <Quiet>{said.filter(Boolean).join(" · ")}</Quiet>;
 }
 
-function AddFound({ at }: { at: AtStation }) {
-  if (at.tool) {
-    const tool = at.tool;
+function AddFound() {
+  const selection = useSelection();
+  const drawing = useDrawing();
+  if (selection.tool) {
+    const tool = selection.tool;
     return (
       <Pointing role="status">
         <p>
@@ -256,8 +264,8 @@ function AddFound({ at }: { at: AtStation }) {
             : t("screen.survey.point_at_its_middle_on_the")}
         </p>
         <Row style={{ marginTop: 8 }}>
-          <Button onPress={() => at.placeHere(tool)}>{t("screen.survey.put_it_at_the_hand")}</Button>
-          <Button $kind="quiet" onPress={() => at.take(undefined)}>
+          <Button onPress={() => drawing.placeHere(tool)}>{t("screen.survey.put_it_at_the_hand")}</Button>
+          <Button $kind="quiet" onPress={() => selection.take(undefined)}>
             {t("screen.survey.never_mind")}
           </Button>
         </Row>
@@ -268,7 +276,7 @@ function AddFound({ at }: { at: AtStation }) {
     <Row style={{ marginTop: 16 }}>
       <span style={{ flex: "1 0 100%", fontWeight: 650 }}>{t("screen.survey.found_something")}</span>
       {(Object.keys(TOOLS) as Tool[]).map((tool) => (
-        <Button key={tool} onPress={() => at.take(tool)}>
+        <Button key={tool} onPress={() => selection.take(tool)}>
           {TOOLS[tool]}
         </Button>
       ))}
@@ -309,24 +317,24 @@ const graded = (defect: Defect) =>
     : NAMES[defect.type];
 
 function Found({
-  at,
   defect,
   report,
   fixed = false,
 }: {
-  at: AtStation;
   defect: Defect;
   report: DefectReport | undefined;
   fixed?: boolean;
 }) {
+  const blank = useBlank();
+  const selection = useSelection();
   const unit = useUnit();
-  const chosen = at.chosen === defect.id;
-  const { workings } = at.assessment;
-  const place = at.assessment.defects.findIndex(({ id }) => id === defect.id);
-  const middle = middleOf(defect, at.assessment.geometry);
+  const chosen = selection.chosen === defect.id;
+  const { workings } = blank.assessment;
+  const place = blank.assessment.defects.findIndex(({ id }) => id === defect.id);
+  const middle = middleOf(defect, blank.assessment.geometry);
   return (
     <Item $chosen={chosen}>
-      <Pick aria-expanded={chosen} onPress={() => at.choose(chosen ? undefined : defect.id)}>
+      <Pick aria-expanded={chosen} onPress={() => selection.choose(chosen ? undefined : defect.id)}>
         <span className="letter">{defect.id}</span>
         <span>
           <strong>{graded(defect)}</strong>{" "}
@@ -361,8 +369,8 @@ function Found({
       )}
       {chosen && !fixed && (
         <div style={{ gridColumn: "1 / -1", padding: "0 14px 12px" }}>
-          {report && <Ways at={at} defect={defect} report={report} />}
-          <DefectFields at={at} defect={defect} />
+          {report && <Ways defect={defect} report={report} />}
+          <DefectFields defect={defect} />
         </div>
       )}
     </Item>

@@ -1,17 +1,17 @@
 import { useState } from "react";
 import styled from "styled-components";
 import { api, Refused } from "../../api/client";
-import type { Reading } from "../../api/document";
+import { isTest, type Test } from "../../api/document";
 import { t } from "../../i18n/texts";
 import { Button } from "../../kit/Button";
 import { Choice } from "../../kit/Choice";
 import { ClockField, LengthField, NumberField } from "../../kit/MeasureField";
-import { amountText, clockText } from "../../kit/measure";
+import { amountText, clockText, type LengthUnit } from "../../kit/measure";
 import { ink } from "../../kit/theme";
 import { useUnit } from "../../kit/Units";
 import { reverseSpot } from "../../piece/reverse";
 import { Fault, Fields, Quiet, Row } from "../../kit/parts";
-import type { AtStation } from "../../draft/atStation";
+import { useBlank, useDrawing } from "../../draft/contexts";
 
 type Kind = "awl" | "tap" | "thumbnail" | "drop" | "pry" | "lamp" | "moisture";
 
@@ -59,14 +59,15 @@ const Line = styled.li`
 `;
 
 /** Tests in the hand, each at a place: written down once, never changed, and part of the map at once. */
-export function Tests({ at }: { at: AtStation }) {
+export function Tests() {
+  const blank = useBlank();
   const [open, setOpen] = useState(false);
   const [all, setAll] = useState(false);
-  const made = (at.document.readings ?? []).filter(({ kind, at: spot }) => spot && kind !== "mass");
+  const made = (blank.document.readings ?? []).filter(isTest);
   return (
     <section aria-label={t("screen.survey.tests")}>
       {open ? (
-        <Write at={at} onDone={() => setOpen(false)} />
+        <Write onDone={() => setOpen(false)} />
       ) : (
         <Button onPress={() => setOpen(true)}>{t("screen.survey.write_down_a_test")}</Button>
       )}
@@ -87,32 +88,36 @@ export function Tests({ at }: { at: AtStation }) {
   );
 }
 
-function Made({ reading }: { reading: Reading }) {
+/** What a test read or showed, in words. */
+function shownBy(test: Test, unit: LengthUnit): string | undefined {
+  if (test.kind === "awl") return t("screen.survey.deep_3", { amount_text: amountText(test.value, "mm", unit) });
+  if (test.kind === "moisture")
+    return `${amountText(test.value, "%", unit)}${t("screen.survey.deep_4", { depth: amountText(test.depth_mm, "mm", unit) })}`;
+  return SHOWS[test.kind]?.[test.found]?.toLowerCase();
+}
+
+function Made({ reading }: { reading: Test }) {
   const unit = useUnit();
-  const { kind, value, found, at: spot, depth_mm: depth } = reading;
-  const shown =
-    kind === "awl"
-      ? t("screen.survey.deep_3", { amount_text: amountText(value ?? 0, "mm", unit) })
-      : kind === "moisture"
-        ? `${amountText(value ?? 0, "%", unit)}${depth === undefined ? "" : t("screen.survey.deep_4", { depth: amountText(depth, "mm", unit) })}`
-        : SHOWS[kind as Kind]?.[found ?? ""]?.toLowerCase();
+  const { kind, at: spot } = reading;
   const when = new Date(reading.taken_at).toLocaleDateString("en-GB", { day: "numeric", month: "short" });
   return (
     <Line>
-      <strong>{KINDS[kind as Kind]}</strong>{" "}
+      <strong>{KINDS[kind]}</strong>{" "}
       {t("screen.survey.at", {
-        clock_text: clockText(spot?.clock_deg ?? 0),
+        clock_text: clockText(spot.clock_deg),
         value:
-          spot?.r_mm === undefined
-            ? t("screen.survey.from_the_head", { amount_text: amountText(spot?.z_mm ?? 0, "mm", unit) })
+          spot.r_mm === undefined
+            ? t("screen.survey.from_the_head", { amount_text: amountText(spot.z_mm, "mm", unit) })
             : t("screen.survey.off_the_axis_4", { r_mm: amountText(spot.r_mm, "mm", unit) }),
       })}{" "}
-      {shown} <time dateTime={reading.taken_at}>{when}</time>
+      {shownBy(reading, unit)} <time dateTime={reading.taken_at}>{when}</time>
     </Line>
   );
 }
 
-function Write({ at, onDone }: { at: AtStation; onDone: () => void }) {
+function Write({ onDone }: { onDone: () => void }) {
+  const blank = useBlank();
+  const drawing = useDrawing();
   const [kind, setKind] = useState<Kind>("awl");
   const [place, setPlace] = useState<keyof typeof PLACES>("side");
   const [spot, setSpot] = useState<{ clockDeg?: number; zMm?: number; rMm?: number }>({});
@@ -121,9 +126,9 @@ function Write({ at, onDone }: { at: AtStation; onDone: () => void }) {
   const [depth, setDepth] = useState(5);
   const [refused, setRefused] = useState<Refused>();
   const way = WAY[kind] && t(`tables.tests.${WAY[kind]}.way`);
-  const { geometry } = at.assessment;
-  const clockDeg = spot.clockDeg ?? Math.round(at.hand.clockDeg);
-  const zMm = spot.zMm ?? Math.round(at.hand.zMm);
+  const { geometry } = blank.assessment;
+  const clockDeg = spot.clockDeg ?? Math.round(drawing.hand.clockDeg);
+  const zMm = spot.zMm ?? Math.round(drawing.hand.zMm);
   const rMm = spot.rMm ?? Math.round(geometry.max_radius_mm / 2);
   const shows = SHOWS[kind];
   const shown = found[kind] ?? Object.keys(shows ?? {})[1] ?? "";
@@ -137,9 +142,9 @@ function Write({ at, onDone }: { at: AtStation; onDone: () => void }) {
       ...(place !== "side" && { r_mm: rMm }),
     };
     try {
-      const mounted = at.sits === "reversed" ? reverseSpot(spotted, geometry.length_mm) : spotted;
-      at.draft.read(
-        await api.read(at.id, {
+      const mounted = blank.sits === "reversed" ? reverseSpot(spotted, geometry.length_mm) : spotted;
+      blank.draft.read(
+        await api.read(blank.id, {
           kind,
           at: mounted,
           ...(shows ? { found: shown as "dull" } : { value: read }),

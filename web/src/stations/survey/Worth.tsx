@@ -5,19 +5,20 @@ import { amountText } from "../../kit/measure";
 import { Worked } from "../../kit/Says";
 import { useUnit } from "../../kit/Units";
 import { Fields, Quiet } from "../../kit/parts";
-import type { AtStation } from "../../draft/atStation";
+import { useBlank } from "../../draft/contexts";
 import { t } from "../../i18n/texts";
 
 type Sums = NonNullable<Document["worth"]>;
 const START: Sums = { outcome: 100, hours: 4, rate: 20 };
 
 /** What it would fetch against what it takes, where somebody wants to know. */
-export function Worth({ at }: { at: AtStation }) {
+export function Worth() {
+  const blank = useBlank();
   const unit = useUnit();
-  const { document, draft, assessment } = at;
+  const { document, draft, assessment } = useBlank();
   const { worth } = document;
   const fault = (name: string) =>
-    at.problem?.errors?.find(({ pointer }) => pointer === `/document/worth/${name}`)?.detail;
+    blank.problem?.errors?.find(({ pointer }) => pointer === `/document/worth/${name}`)?.detail;
   const put = (sums: Sums | undefined) =>
     draft.change(sums ? { ...document, worth: sums } : without(document, "worth"));
   return (

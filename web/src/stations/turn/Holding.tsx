@@ -11,7 +11,7 @@ import { ink } from "../../kit/theme";
 import { useSettled } from "../../kit/useSettled";
 import { useUnit } from "../../kit/Units";
 import { Fault, Heading, Quiet } from "../../kit/parts";
-import type { AtStation } from "../../draft/atStation";
+import { useBlank } from "../../draft/contexts";
 
 const SETTLED_MS = 300;
 const VERDICTS = {
@@ -64,8 +64,9 @@ const Ways = styled.ul`
 `;
 
 /** How the piece is held from the first cut to the last, and what it must clear. */
-export function Holding({ at }: { at: AtStation }) {
-  const document = useSettled<Document>(at.document, SETTLED_MS);
+export function Holding() {
+  const blank = useBlank();
+  const document = useSettled<Document>(blank.document, SETTLED_MS);
   const { answer, problem } = useNewest(document.form ? document : undefined, api.mounts);
   if (!document.form) return null;
   return (

@@ -4,15 +4,15 @@ import { api } from "../../api/client";
 import type { Document } from "../../api/document";
 import { Choice } from "../../kit/Choice";
 import { Quiet } from "../../kit/parts";
-import type { AtStation } from "../../draft/atStation";
+import { useBlank } from "../../draft/contexts";
 import { t } from "../../i18n/texts";
 
 const UNKNOWN = "other";
 
 /** Which of the shop's lathes it is turned on: its belts, reach, mass and stand hold the speeds down. */
-export function OnLathe({ at }: { at: AtStation }) {
+export function OnLathe() {
   const { data: lathes } = useQuery({ queryKey: ["lathes"], queryFn: api.lathes });
-  const { document, draft } = at;
+  const { document, draft } = useBlank();
   if (!lathes) return null;
   const written = JSON.stringify(document.lathe);
   const present = lathes.find(({ lathe }) => JSON.stringify(lathe) === written);

@@ -10,7 +10,7 @@ import { ink } from "../../kit/theme";
 import { useSettled } from "../../kit/useSettled";
 import { useUnit } from "../../kit/Units";
 import { Fault, Heading, Quiet, Ticket } from "../../kit/parts";
-import type { AtStation } from "../../draft/atStation";
+import { useBlank } from "../../draft/contexts";
 
 const SETTLED_MS = 300;
 const CELL = 20;
@@ -46,23 +46,25 @@ const Drawing = styled.svg`
 `;
 
 /** The whole cut from the skin to the form before it is made: what an edge meets at every depth and height. */
-export function Strip({ at }: { at: AtStation }) {
+export function Strip() {
+  const blank = useBlank();
   const [open, setOpen] = useState(false);
-  if (!at.document.form) return null;
+  if (!blank.document.form) return null;
   return (
     <>
       <Heading>{t("screen.turn.the_whole_cut_from_the_skin")}</Heading>
       <Button aria-expanded={open} onPress={() => setOpen(!open)}>
         {open ? t("screen.turn.fold_it") : t("screen.turn.what_the_tool_will_meet")}
       </Button>
-      {open && <Met at={at} />}
+      {open && <Met />}
     </>
   );
 }
 
-function Met({ at }: { at: AtStation }) {
-  const document = useSettled<Document>(at.document, SETTLED_MS);
-  const rpm = at.assessment.stages.blank.limit_rpm;
+function Met() {
+  const blank = useBlank();
+  const document = useSettled<Document>(blank.document, SETTLED_MS);
+  const rpm = blank.assessment.stages.blank.limit_rpm;
   const question = useMemo(() => (document.form ? { document, rpm } : undefined), [document, rpm]);
   const { answer, problem } = useNewest<StripQuestion, Cut>(question, api.strip);
   return (

@@ -12,7 +12,7 @@ import { Holding } from "./Holding";
 import { OnLathe } from "./OnLathe";
 import { Quiet } from "../../kit/parts";
 import { Strip } from "./Strip";
-import type { AtStation } from "../../draft/atStation";
+import { useBlank, type Blank } from "../../draft/contexts";
 
 const Card = styled.section<{ $stop: boolean }>`
   border-top: 2px solid ${({ $stop }) => ($stop ? ink.rust : ink.ink)};
@@ -57,8 +57,9 @@ const Rungs = styled.ol`
 const SECTIONS = ["speed", "workholding", "cuts"] as const;
 
 /** How fast at each stage and why not faster; what holds it; which cuts take it there. */
-export function Turn(at: AtStation) {
-  const { stages, workings, findings } = at.assessment;
+export function Turn() {
+  const blank = useBlank();
+  const { stages, workings, findings } = blank.assessment;
   const [open, , setOpen] = useKept<(typeof SECTIONS)[number]>("section of turn", SECTIONS);
   const names = (Object.keys(STAGES) as StageName[]).filter((name) => stages[name]);
   const speed = (
@@ -72,14 +73,14 @@ export function Turn(at: AtStation) {
   return (
     <>
       <AdviceList advice={findings.turn.slice(names.length)} workings={workings} />
-      <OnLathe at={at} />
+      <OnLathe />
       <Sections
         open={open}
         onOpen={setOpen}
         sections={[
           { key: "speed", title: t("screen.turn.section.speed"), body: speed },
-          { key: "workholding", title: t("screen.turn.section.workholding"), body: <Holding at={at} /> },
-          { key: "cuts", title: t("screen.turn.section.cuts"), body: <Strip at={at} /> },
+          { key: "workholding", title: t("screen.turn.section.workholding"), body: <Holding /> },
+          { key: "cuts", title: t("screen.turn.section.cuts"), body: <Strip /> },
         ]}
       />
     </>
@@ -93,7 +94,7 @@ function StageCard({
 }: {
   name: StageName;
   stage: Stage;
-  workings: AtStation["assessment"]["workings"];
+  workings: Blank["assessment"]["workings"];
 }) {
   const unit = useUnit();
   const shown = (value: number | null, of: string) => amountText(value, of, unit);

@@ -1,0 +1,58 @@
+import { createContext, useContext } from "react";
+import type { Assessment, Defect, Document, Photograph, Problem } from "../api/document";
+import type { Tool } from "../piece/edit";
+import type { DraftHandle } from "./useDraft";
+import type { Sits } from "./useTurned";
+
+/** The blank on the bench: its draft, the core's answer to it, and how to change it. Stays the same while only the view changes. */
+export type Blank = {
+  id: number;
+  draft: DraftHandle;
+  document: Document;
+  assessment: Assessment;
+  problem: Problem | undefined;
+  /** Puts a defect in place of the one with its id; `holding` while it is still being dragged. */
+  put: (defect: Defect, holding: boolean) => void;
+  remove: (id: string) => void;
+  copy: (defect: Defect) => void;
+  /** How the piece sits on the lathe now; document and assessment are of the piece as it sits. */
+  sits: Sits;
+  setSits: (sits: Sits) => void;
+};
+
+/** What is chosen: a defect, a drawing tool, the inlay being drawn, the day of the survey shown. */
+export type Selection = {
+  chosen: string | undefined;
+  choose: (id: string | undefined) => void;
+  tool: Tool | undefined;
+  take: (tool: Tool | undefined) => void;
+  /** The inlay step whose grooves are being drawn on the skin. */
+  grooving: string | undefined;
+  setGrooving: (step: string | undefined) => void;
+  /** The day up to which defects are shown; undefined for all of them. */
+  seenBy: string | undefined;
+  setSeenBy: (day: string | undefined) => void;
+};
+
+/** Where the drawings stand: changes with every movement of the clock hand, so only what needs it should read it. */
+export type Drawing = {
+  hand: { clockDeg: number; zMm: number };
+  /** Adds a defect where the hand is. */
+  placeHere: (tool: Tool) => void;
+  /** The photograph that lies under the end view, if any. */
+  under: Photograph | undefined;
+  layUnder: (photograph: Photograph | undefined) => void;
+};
+
+export const BlankContext = createContext<Blank | undefined>(undefined);
+export const SelectionContext = createContext<Selection | undefined>(undefined);
+export const DrawingContext = createContext<Drawing | undefined>(undefined);
+
+function within<Value>(value: Value | undefined): Value {
+  if (value === undefined) throw new Error("A station stands on the bench only.");
+  return value;
+}
+
+export const useBlank = () => within(useContext(BlankContext));
+export const useSelection = () => within(useContext(SelectionContext));
+export const useDrawing = () => within(useContext(DrawingContext));
