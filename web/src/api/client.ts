@@ -27,7 +27,10 @@ import type {
 import type { components, paths } from "./generated/schema";
 import { t } from "../i18n/texts";
 
-const http = createClient<paths>({ baseUrl: "" });
+const http = createClient<paths>({
+  baseUrl: window.location.origin,
+  fetch: (request) => globalThis.fetch(request),
+});
 
 /** What the server refused, with a pointer for each field; status 0 where it did not answer at all. */
 export class Refused extends Error {

@@ -5,7 +5,7 @@ import {
   clockFieldText,
   fieldAmountText,
   fieldUnit,
-  lengthText,
+  fieldLengthText,
   parseAmount,
   parseClock,
   parseLength,
@@ -100,7 +100,7 @@ export function LengthField(props: Props) {
     <TypedField
       {...props}
       label={`${props.label}, ${unit}`}
-      reading={{ parse: (text) => parseLength(text, unit), show: (mm) => lengthText(mm, unit), hint }}
+      reading={{ parse: (text) => parseLength(text, unit), show: (mm) => fieldLengthText(mm, unit), hint }}
     />
   );
 }
@@ -124,7 +124,7 @@ export function OffsetField(props: Props) {
     const mm = parseLength(text.replace(/^\s*[-−+]/, ""), unit);
     return mm === undefined || !back ? mm : -mm;
   };
-  const show = (mm: number) => (mm < 0 ? `−${lengthText(-mm, unit)}` : lengthText(mm, unit));
+  const show = (mm: number) => (mm < 0 ? `−${fieldLengthText(-mm, unit)}` : fieldLengthText(mm, unit));
   return (
     <TypedField
       {...props}

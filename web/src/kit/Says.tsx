@@ -151,9 +151,10 @@ export function AdviceList({
   const [all, setAll] = useState(false);
   const sorted = mostDangerousFirst(advice, lead);
   const shown = all ? sorted : sorted.slice(0, SHOWN_FIRST);
+  if (advice.length === 0) return null;
   return (
     <>
-      <ul>
+      <ul aria-label={t("screen.kit.advice")}>
         {shown.map((one, index) => (
           <Line key={index} $tone={one.tone} $lead={lead && index === 0}>
             <Unseen>{one.tone === "plain" ? "" : t(`tones.${one.tone}`)}</Unseen>

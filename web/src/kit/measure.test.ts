@@ -140,7 +140,8 @@ describe("amounts as they are shown", () => {
     expect(amountText(0.06, "g", "mm")).toBe("0.06 g");
     expect(amountText(6.08, "mm", "mm")).toBe("6.1 mm");
     expect(amountText(60.325, "mm", "in")).toBe("2 3/8″");
-    expect(lengthsText([38, 60.325], "in")).toBe(`${lengthText(38, "in")}, 2 3/8`);
+    expect(lengthsText([38, 60.325], "in")).toBe("1 1/2, 2 3/8");
+    expect(lengthsText([38.25, 1500], "mm")).toBe("38.25, 1500");
     expect(lengthsText([], "mm")).toBe("");
     expect(amountText(0.4, "days", "mm")).toBe("10 hours");
     expect(amountText(1, "days", "mm")).toBe("1 day");

@@ -4,11 +4,9 @@ import { inchesText, MM_PER_INCH, numberText, type LengthUnit } from "../i18n/am
 export { amountText, clockText, inchesText, planeText, showMoneyIn, type LengthUnit } from "../i18n/amounts";
 export { messageText } from "../i18n/texts";
 
-/** A length without its unit, as it stands in a field. */
+/** A length without its unit, as it stands in a table or a line. */
 export const lengthText = (mm: number, unit: LengthUnit) =>
   unit === "in" ? inchesText(mm) : numberText(mm, mm < 20 ? 1 : 0);
-export const lengthsText = (lengths: number[], unit: LengthUnit) =>
-  lengths.map((mm) => lengthText(mm, unit)).join(", ");
 
 /** What somebody typed, in mm; undefined where it is no length. Takes 60, 6 cm, 2 3/8, 2.375", 2 3/8 in. */
 export function parseLength(text: string, unit: LengthUnit): number | undefined {
@@ -85,6 +83,13 @@ export function parseAmount(text: string, kind: AmountKind, unit: LengthUnit): n
 }
 
 const digitsText = (value: number, digits: number) => String(Number(value.toFixed(digits)));
+
+/** A length without its unit, as it stands in a field: what was typed in mm to the hundredth, inches to the nearest 1/64. */
+export const fieldLengthText = (mm: number, unit: LengthUnit) => (unit === "in" ? inchesText(mm) : digitsText(mm, 2));
+
+/** Several lengths as they stand in one field. */
+export const lengthsText = (lengths: number[], unit: LengthUnit) =>
+  lengths.map((mm) => fieldLengthText(mm, unit)).join(", ");
 
 /** An amount without its unit, as it stands in a field; from a pound on as "9 lb 4 oz". */
 export function fieldAmountText(value: number, kind: AmountKind, unit: LengthUnit): string {

@@ -164,7 +164,7 @@ function Over({ photograph, say }: { photograph: Photograph; say: (change: Parti
   const blank = useBlank();
   const unit = useUnit();
   const [traced, setTraced] = useStored(`traced-${blank.id}-${photograph.id}`, NOTHING);
-  const { document, assessment } = useBlank();
+  const { document, assessment } = blank;
   // Traced as the piece sits now; what is said of the picture stays as it was first mounted.
   const shows = photograph.view === "head_face" ? "head_face" : "tail_face";
   const view = blank.sits === "reversed" ? (otherEnd(shows) as typeof shows) : shows;

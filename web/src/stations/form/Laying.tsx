@@ -17,7 +17,7 @@ const OFFSETS = {
 /** Where the form lies: along the axis, which way round, how large; and where the axis itself runs, by the two marks for the centres. */
 export function Laying({ form }: { form: Form }) {
   const blank = useBlank();
-  const { document, draft, assessment } = useBlank();
+  const { document, draft, assessment } = blank;
   const { problem, act, busy } = useAct();
   const move = (by: Move) =>
     void act(

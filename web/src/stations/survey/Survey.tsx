@@ -95,7 +95,7 @@ const SECTIONS = ["defects", "tests", "photographs", "value"] as const;
 export function Survey() {
   const blank = useBlank();
   const selection = useSelection();
-  const { assessment, document } = useBlank();
+  const { assessment, document } = blank;
   const [open, , setOpen] = useKept<(typeof SECTIONS)[number]>("section of survey", SECTIONS);
   // What is chosen or placed on a drawing is seen in its list.
   useEffect(() => {

@@ -15,7 +15,7 @@ const START: Sums = { outcome: 100, hours: 4, rate: 20 };
 export function Worth() {
   const blank = useBlank();
   const unit = useUnit();
-  const { document, draft, assessment } = useBlank();
+  const { document, draft, assessment } = blank;
   const { worth } = document;
   const fault = (name: string) =>
     blank.problem?.errors?.find(({ pointer }) => pointer === `/document/worth/${name}`)?.detail;
