@@ -1,5 +1,5 @@
 import { useQuery } from "@tanstack/react-query";
-import { useCallback, useEffect, useMemo, useState } from "react";
+import { useCallback, useContext, useEffect, useMemo, useState } from "react";
 import { Navigate, Route, Routes, useNavigate, useParams } from "react-router";
 import styled from "styled-components";
 import { api } from "./api/client";
@@ -20,6 +20,7 @@ import { NewBlank } from "./shop/NewBlank";
 import { Rack } from "./shop/Rack";
 import { ShopRoom } from "./shop/ShopRoom";
 import { StoresRoom } from "./stores/StoresRoom";
+import { PIECE_VIEWS, PieceView } from "./piece/PieceView";
 import { useNumberKeys } from "./shop/useNumberKeys";
 import { STATIONS, type Station } from "./bench/Docket";
 import { t } from "./i18n/texts";
@@ -42,7 +43,9 @@ const LENGTHS = ["mm", "in"] as const;
 export function App() {
   const [unit, toggle] = useKept("length-unit", LENGTHS);
   const [light, dim] = useKept("light", LIGHTS);
+  const [view, toggleView] = useKept("piece view", PIECE_VIEWS);
   const [keys, showKeys] = useState(false);
+  const pieceView = useMemo(() => ({ view, toggle: toggleView }), [view, toggleView]);
   const units = useMemo(() => ({ unit, toggle }), [unit, toggle]);
   useEffect(() => {
     if (light === "as set") delete document.documentElement.dataset["light"];
@@ -54,16 +57,18 @@ export function App() {
     <Units value={units}>
       <GlobalStyle />
       <Broken>
-        <Routes>
-          {["/", "/blanks/:id", "/blanks/:id/:station"].map((path) => (
-            <Route key={path} path={path} element={<Floor corner={corner} />} />
-          ))}
-          {ROOMS.map((path) => (
-            <Route key={path} path={path} element={<Floor room={path} corner={corner} />} />
-          ))}
-          <Route path="/blanks/:id/card" element={<Floor card corner={corner} />} />
-          <Route path="*" element={<Navigate to="/" replace />} />
-        </Routes>
+        <PieceView value={pieceView}>
+          <Routes>
+            {["/", "/blanks/:id", "/blanks/:id/:station"].map((path) => (
+              <Route key={path} path={path} element={<Floor corner={corner} />} />
+            ))}
+            {ROOMS.map((path) => (
+              <Route key={path} path={path} element={<Floor room={path} corner={corner} />} />
+            ))}
+            <Route path="/blanks/:id/card" element={<Floor card corner={corner} />} />
+            <Route path="*" element={<Navigate to="/" replace />} />
+          </Routes>
+        </PieceView>
       </Broken>
       {keys && <KeySheet onClose={() => showKeys(false)} />}
     </Units>
@@ -121,9 +126,12 @@ function Along({ shop, current, corner }: { shop: Shop; current: number | undefi
     if (next !== undefined) void go(`/blanks/${next}`);
   };
   useKey({ "[": () => step(-1), "]": () => step(1) });
+  const { toggle: toggleView } = useContext(PieceView);
   const typed = useNumberKeys((number) => {
     const there = shop.rack.find((place) => place.number === number);
     if (there) void go(`/blanks/${there.id}`);
+    // The key of the 3-D view, where no blank has that number.
+    else if (number === 3) toggleView();
   });
   return (
     <Rack shop={shop} current={current} seeking={typed}>

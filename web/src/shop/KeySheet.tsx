@@ -21,6 +21,7 @@ const KEYS: [string, [string, string][]][] = [
     [
       ["s", t("screen.shop.save_also_ctrl_s_in_a")],
       ["z", t("screen.shop.undo_also_ctrl_z")],
+      ["3", t("screen.shop.drawings_or_3d")],
       [t("screen.shop.ctrl_y"), "redo"],
       ["1 2 …", t("screen.shop.in_a_field_60_6_cm")],
       ["Enter", t("screen.shop.take_what_was_typed")],

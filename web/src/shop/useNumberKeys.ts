@@ -1,9 +1,9 @@
 import { useEffect, useRef, useState } from "react";
 import { isTyping } from "../kit/typing";
 
-const WAIT_MS = 900;
+const WAIT_MS = 700;
 
-/** Digits typed outside a field, gathered until a pause or Enter; then `go` gets the number. Returns what is typed so far. */
+/** Digits typed outside a field, gathered until a pause; then `go` gets the number. Returns what is typed so far. */
 export function useNumberKeys(go: (number: number) => void) {
   const [typed, setTyped] = useState("");
   const newest = useRef({ go, typed });

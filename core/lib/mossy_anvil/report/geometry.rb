@@ -22,15 +22,25 @@ module MossyAnvil
           on_centres: moved? ? @blank.defects.reject(&:by_test?).map(&:to_document) : nil,
           by_test: @blank.defects.select(&:by_test?).map(&:to_document),
           suspects: @blank.suspects.map(&:to_document),
-          form:
-            @blank.form &&
-              { outside: @blank.form.outside.polyline, inside: @blank.form.inside&.polyline, opens: @blank.form.opens }
+          form: @blank.form && form_of(@blank.form)
         }
       end
 
       private
 
       def moved? = !@blank.equal?(@surveyed)
+
+      def form_of(form)
+        { outside: form.outside.polyline, inside: form.inside&.polyline, opens: form.opens, walls: walls(form) }
+      end
+
+      # [z, radius of the hollow, thickness], mm, along the inside; nil of a solid.
+      def walls(form)
+        return unless form.hollow?
+
+        places = Model::WallThickness.of(form, @blank.shape).places
+        places.to_a.map(&:to_a).transpose.sort_by(&:first)
+      end
 
       def body(shape)
         angles = Numo::DFloat.new(ANGLES).seq * (360.0 / ANGLES)

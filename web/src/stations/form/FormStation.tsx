@@ -11,7 +11,6 @@ import { useBlank } from "../../draft/contexts";
 import { BestPlaces } from "./BestPlaces";
 import { Curves } from "./Curves";
 import { FromMeasures } from "./FromMeasures";
-import { InTheRound } from "./InTheRound";
 import { Laying } from "./Laying";
 import { Patterns } from "./Patterns";
 import { SetOuts } from "./SetOuts";
@@ -65,7 +64,7 @@ export function FormStation() {
   );
 }
 
-/** Its measures, its curves, what it is for, and how it looks in the round. */
+/** Its measures, its curves and what it is for. */
 function Shape() {
   const { document, draft } = useBlank();
   const form = document.form;
@@ -86,7 +85,6 @@ function Shape() {
           />
         </>
       )}
-      <InTheRound />
       {form && <Curves form={form} put={put} />}
       <Patterns />
     </>
