@@ -21,6 +21,7 @@ module MossyAnvil
           {
             name: shop[:name],
             currency: shop[:currency],
+            demo: app.shops.demo?,
             climate: shop.slice(:temperature_c, :humidity),
             lathes: app.shops.lathes,
             next_number: blanks.next_number,

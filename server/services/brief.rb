@@ -3,11 +3,18 @@
 module MossyAnvil
   module Server
     module Services
-      # What the rack shows of a blank, taken from an assessment: is it ready for a hand, what is next, and how long it waits.
+      # What the rack shows of a blank, taken from an assessment: is it ready for a hand, what is next and at which station, and how long it waits.
       class Brief
         DAY_S = 86_400
         # Of a blank that takes too much to calculate: it stands on the rack, and nothing is said of when it is ready for what.
-        UNKNOWN = { ready: true, note: "survey", wait_started_at: nil, wait_earliest_at: nil, wait_ends_at: nil }.freeze
+        UNKNOWN = {
+          ready: true,
+          note: "survey",
+          state: "survey",
+          wait_started_at: nil,
+          wait_earliest_at: nil,
+          wait_ends_at: nil
+        }.freeze
 
         # assessment: the core's plain data. now: Time. started_at: when the present wait began, nil for now.
         def initialize(assessment, now:, started_at: nil)
@@ -21,6 +28,7 @@ module MossyAnvil
           {
             ready: @move[:ready],
             note: @move[:station],
+            state: @move[:key].delete_prefix("move."),
             wait_started_at: ends_at && [@started_at, @now].min,
             wait_earliest_at: ends_at && earliest_at,
             wait_ends_at: ends_at

@@ -26,6 +26,7 @@ module MossyAnvil
         def load
           @db.transaction do
             @shops.set_up(**@shop["shop"].transform_keys(&:to_sym))
+            @shops.mark_as_demo
             @shop["stores"].each { |product| shelve(product) }
             @shop["lathes"].each { |name, lathe| @shops.keep_lathe(name, lathe) }
             Dir[File.join(FOLDER, "*.anvil.json")]

@@ -24,6 +24,8 @@ module MossyAnvil
             becomes: becomes,
             ready: @carded ? wait.nil? : @row[:ready] || wait_over?,
             note: @row[:note],
+            state: @carded ? "on_card" : @row[:state],
+            late_days: late_days,
             wait: wait
           }
         end
@@ -38,6 +40,14 @@ module MossyAnvil
             @row.values_at(:wait_started_at, :wait_earliest_at, :wait_ends_at)
           end
         def wait_over? = !wait_times.last.nil? && wait_times.last <= @now
+
+        # Whole days since the end of a wait after which nothing was done; nil where it is not over for a day.
+        def late_days
+          return unless wait_over?
+
+          days = ((@now - wait_times.last) / DAY_S).floor
+          days if days.positive?
+        end
 
         def wait
           started, earliest, likely = wait_times

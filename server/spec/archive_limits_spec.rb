@@ -58,7 +58,12 @@ RSpec.describe "What a shop can keep", :server do
     blanks = MossyAnvil::Server::Store::Blanks.new(db)
     ids =
       Array.new(105) do |turn|
-        blanks.take_in(JSON.parse(JSON.generate(blank_data(number: turn + 1))), { ready: true, note: "survey" })[:id]
+        blanks.take_in(
+          JSON.parse(JSON.generate(blank_data(number: turn + 1))),
+          { ready: true, note: "survey", state: "survey" }
+        )[
+          :id
+        ]
       end
     40.times do |turn|
       picture =

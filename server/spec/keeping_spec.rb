@@ -5,12 +5,13 @@ require_relative "server_helper"
 RSpec.describe MossyAnvil::Server::Services::Brief do
   let(:now) { Time.utc(2030, 5, 1) }
 
-  def brief(move, **more) = described_class.new({ next_move: move }, now: now, **more).to_h
+  def brief(move, **more) = described_class.new({ next_move: { key: "move.mount", **move } }, now: now, **more).to_h
 
   it "has no wait where a hand can go on" do
     expect(brief({ ready: true, station: "turn", amounts: {} })).to eq(
       ready: true,
       note: "turn",
+      state: "mount",
       wait_started_at: nil,
       wait_earliest_at: nil,
       wait_ends_at: nil
@@ -40,6 +41,7 @@ RSpec.describe MossyAnvil::Server::Services::RackPlace do
       version: 1,
       ready: false,
       note: "mend",
+      state: "dry",
       shape_type: "disc",
       diameter_mm: 200.0,
       length_mm: 60.0,
@@ -53,7 +55,13 @@ RSpec.describe MossyAnvil::Server::Services::RackPlace do
 
   it "closes its ring as the wait runs out, and is ready when it has" do
     expect(place(Time.utc(2030, 5, 4))[:wait]).to include(days_left: 7.0, share_done: 0.3)
-    expect(place(Time.utc(2030, 5, 11))).to include(ready: true, wait: nil)
+    expect(place(Time.utc(2030, 5, 11))).to include(ready: true, wait: nil, late_days: nil, state: "dry")
+  end
+
+  it "is late by whole days once its wait is over and nothing was done, and never where it waits for nothing" do
+    expect(place(Time.utc(2030, 5, 14, 6))).to include(late_days: 3)
+    expect(place(Time.utc(2030, 5, 8))).to include(late_days: nil)
+    expect(place(Time.utc(2030, 5, 14), wait_ends_at: nil)).to include(late_days: nil)
   end
 
   it "draws each shape as it lies between the centres" do
@@ -116,7 +124,7 @@ end
 
 RSpec.describe MossyAnvil::Server::Store::Blanks, :server do
   let(:store) { described_class.new(db) }
-  let(:brief) { { ready: true, note: "form", wait_started_at: nil, wait_ends_at: nil } }
+  let(:brief) { { ready: true, note: "form", state: "draw_form", wait_started_at: nil, wait_ends_at: nil } }
 
   def document(**changes) = JSON.parse(JSON.generate(blank_data(**changes)))
 
@@ -169,7 +177,7 @@ RSpec.describe "The demo's blank files", :server do
       kept =
         MossyAnvil::Server::Store::Blanks.new(db).take_in(
           document,
-          { ready: true, note: "form", wait_started_at: nil, wait_ends_at: nil }
+          { ready: true, note: "form", state: "draw_form", wait_started_at: nil, wait_ends_at: nil }
         )
       expect(JSON.parse(JSON.generate(kept[:document]))).to eq(document)
       stages = MossyAnvil::Report::Assessment.new(MossyAnvil::Formats::BlankFile.read(File.read(path))).to_h[:stages]

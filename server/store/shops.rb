@@ -52,6 +52,11 @@ module MossyAnvil
           @db[:shop].insert_conflict(target: :id, update: row).insert(row)
         end
 
+        # Is it the invented one?
+        def demo? = @db[:shop].get(:demo) || false
+
+        def mark_as_demo = @db[:shop].update(demo: true)
+
         # A shop of one's own, to be named. The demo does not come into it.
         def begin_own = set_up(**UNNAMED)
 

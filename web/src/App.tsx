@@ -15,6 +15,7 @@ import { useKey } from "./kit/useKey";
 import { Waiting } from "./kit/Waiting";
 import { Board } from "./board/Board";
 import { Corner, LIGHTS } from "./shop/Corner";
+import { FirstSteps } from "./shop/FirstSteps";
 import { KeySheet } from "./shop/KeySheet";
 import { NewBlank } from "./shop/NewBlank";
 import { Rack } from "./shop/Rack";
@@ -28,11 +29,15 @@ import { t } from "./i18n/texts";
 const Frame = styled.div`
   height: 100dvh;
   display: grid;
-  grid-template-rows: 88px minmax(0, 1fr);
+  grid-template-rows: 88px auto minmax(0, 1fr);
+  > :last-child {
+    grid-row: 3;
+    min-height: 0;
+  }
   @media (max-width: 900px) {
     height: auto;
     min-height: 100dvh;
-    grid-template-rows: auto minmax(0, 1fr);
+    grid-template-rows: auto auto minmax(0, 1fr);
   }
 `;
 
@@ -100,6 +105,7 @@ function Floor({
   return (
     <Frame>
       <Along shop={shop.data} current={room ? undefined : Number(id)} corner={corner} />
+      <FirstSteps shop={shop.data} />
       {room ? (
         <Beside room={room} shop={shop.data} />
       ) : card ? (

@@ -1,3 +1,4 @@
+import { useContext } from "react";
 import styled from "styled-components";
 import type { Assessment, Document } from "../api/document";
 import type { DraftHandle } from "../draft/useDraft";
@@ -7,6 +8,7 @@ import { Button } from "../kit/Button";
 import { amountText } from "../kit/measure";
 import { ink } from "../kit/theme";
 import { useUnit } from "../kit/Units";
+import { PieceView } from "../piece/PieceView";
 import { lastMassG } from "../piece/weight";
 
 const Title = styled.div`
@@ -65,6 +67,7 @@ type Props = {
 export function TitleBar({ draft, settled, assessment, sits, onSave }: Props) {
   const { document } = draft;
   const facts = useFacts(document, assessment);
+  const { view, toggle } = useContext(PieceView);
   return (
     <Title>
       <h2>
@@ -74,6 +77,9 @@ export function TitleBar({ draft, settled, assessment, sits, onSave }: Props) {
         {facts}
         {sits === "reversed" && ` ${t("screen.bench.turned_end_for_end")}`}
       </span>
+      <Button $kind="quiet" aria-keyshortcuts="3" onPress={toggle}>
+        {view === "round" ? t("screen.piece.show_drawings") : t("screen.piece.show_3d")}
+      </Button>
       {draft.canUndo && (
         <Button $kind="quiet" onPress={draft.undo}>
           {t("screen.bench.undo")}

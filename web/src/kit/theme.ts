@@ -13,6 +13,8 @@ export const ink = {
   ochre: "var(--ochre)",
   rust: "var(--rust)",
   waste: "var(--waste)",
+  /** Lines of the fibres on wood: seen, and never taken for a mark. */
+  grain: "var(--grain)",
   wood: "var(--wood)",
   strip: "var(--strip)",
   onStrip: "var(--on-strip)",
@@ -41,6 +43,7 @@ const day = css`
   --ochre: #8a5a08;
   --rust: #9a3820;
   --waste: #dedccb;
+  --grain: #ded3b4;
   --wood: #fffdf4;
   --strip: #20251f;
   --on-strip: #eef0e6;
@@ -59,6 +62,7 @@ const night = css`
   --ochre: #e0aa4a;
   --rust: #ef8b70;
   --waste: #272d28;
+  --grain: #66644f;
   --wood: #4d4c3c;
   --strip: #0f1210;
   --on-strip: #eceae0;

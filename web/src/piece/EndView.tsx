@@ -6,6 +6,7 @@ import { DefectTag, Handle } from "./Defect";
 import { follow, placeOf } from "./drag";
 import { freeId, makeDefect } from "./edit";
 import { clockOf, onEnd, pathPoints, profileMm, surfaceMm, turn } from "./geometry";
+import { grainOnEnd } from "./grain";
 import { Heavy } from "./Heavy";
 import { barbed, edgeOf, groundOf, outlinePath } from "./Ground";
 import { BodyGrip, PathGrips } from "./Shaping";
@@ -131,32 +132,18 @@ function Under({ look, cx, cy, scale }: Props) {
   );
 }
 
-/** The fibres: lines across face grain, rings on end grain, nothing where there are none. */
+/** The fibres: lines across face grain, rings on end grain, buds of a burl; nothing where there are none. */
 function Grain({ look, at, scale }: { look: Look; at: At; scale: number }) {
-  const { grain, grain_clock_deg = 0 } = look.document.material;
   const reach = look.geometry.surface.radii_mm[0]?.reduce((least, radius) => Math.min(least, radius), Infinity) ?? 0;
   const [cx, cy] = at(0, 0);
-  if (grain === "end")
-    return (
-      <g fill="none" stroke={ink.rule} pointerEvents="none">
-        {[0.2, 0.36, 0.5, 0.63, 0.75, 0.86].map((share) => (
-          <circle key={share} cx={cx} cy={cy} r={reach * share * scale} />
-        ))}
-      </g>
-    );
-  if (grain !== "face") return null;
-  const lines = Array.from({ length: 13 }, (_, index) => ((index - 6) / 6.6) * reach).map((offset) => {
-    const half = Math.sqrt(Math.max(reach ** 2 - offset ** 2, 0)) * 0.97;
-    const end = (along: number) => at(clockOf(...rotated(offset, along, grain_clock_deg)), Math.hypot(offset, along));
-    return outlinePath([end(-half), end(half)], false);
-  });
-  return <path d={lines.join("")} stroke={ink.rule} fill="none" pointerEvents="none" />;
+  const drawn = grainOnEnd(look.document.material, reach).map((line) =>
+    outlinePath(
+      line.map(([x, y]) => [cx + x * scale, cy - y * scale]),
+      false,
+    ),
+  );
+  return <path d={drawn.join("")} stroke={ink.grain} fill="none" pointerEvents="none" />;
 }
-
-const rotated = (across: number, along: number, clockDeg: number): [number, number] => {
-  const angle = (clockDeg * Math.PI) / 180;
-  return [along * Math.sin(angle) + across * Math.cos(angle), along * Math.cos(angle) - across * Math.sin(angle)];
-};
 
 type OnEnd<Kind> = {
   look: Look;

@@ -2,7 +2,6 @@ import { memo, useContext } from "react";
 import { Label, Slider, SliderOutput, SliderThumb, SliderTrack, ToggleButton } from "react-aria-components";
 import styled from "styled-components";
 import type { Assessment, Peel } from "../api/document";
-import { Button } from "../kit/Button";
 import { amountText, clockText } from "../kit/measure";
 import { focusRing, ink } from "../kit/theme";
 import { useUnit } from "../kit/Units";
@@ -227,29 +226,10 @@ function OnThisCut({ peel, rpm }: { peel: Peel; rpm: number }) {
 
 type Props = { look: Look; setCut: (cut: CutAt | undefined) => void; rpm: number };
 
-const Place = styled.div`
-  position: relative;
-  min-height: 0;
-  height: 100%;
-  > button {
-    position: absolute;
-    top: 0;
-    right: 0;
-    z-index: 1;
-  }
-`;
-
 /** The piece in the drawings or in the round, as was chosen last. */
 export function Piece(props: Props) {
-  const { view, toggle } = useContext(PieceView);
-  return (
-    <Place>
-      <Button aria-keyshortcuts="3" onPress={toggle}>
-        {view === "round" ? t("screen.piece.show_drawings") : t("screen.piece.show_3d")}
-      </Button>
-      {view === "round" ? <InTheRound look={props.look} /> : <Drawings {...props} />}
-    </Place>
-  );
+  const { view } = useContext(PieceView);
+  return view === "round" ? <InTheRound look={props.look} /> : <Drawings {...props} />;
 }
 
 /** Three drawings of the one solid, locked together. */

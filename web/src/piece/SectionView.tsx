@@ -9,6 +9,7 @@ import { follow, placeOf } from "./drag";
 import { freeId, makeDefect } from "./edit";
 import { bodyInPlane, pathPoints, surfaceMm, turn } from "./geometry";
 import { barbed, edgeOf, groundOf, outlinePath } from "./Ground";
+import { grainOnSection } from "./grain";
 import type { Look } from "./types";
 import { defectHandle } from "./defectHandle";
 import { t } from "../i18n/texts";
@@ -66,6 +67,7 @@ export function SectionView({ look, scale, x0, cy }: Props) {
         <path d={outlinePath(blank)} />
       </clipPath>
       <Finished look={look} at={at} />
+      <Grain look={look} at={at} />
       {look.document.defects.map((defect) =>
         isPath(defect)
           ? [1, -1].map((hand) => (
@@ -146,6 +148,9 @@ function Finished({ look, at }: { look: Look; at: At }) {
   };
   return (
     <g pointerEvents="none">
+      <clipPath id="finished-clip">
+        <path d={outlinePath(half(look.clockDeg, 1)) + outlinePath(half(look.clockDeg + 180, -1))} />
+      </clipPath>
       {(
         [
           [look.clockDeg, 1],
@@ -168,6 +173,27 @@ function Finished({ look, at }: { look: Look; at: At }) {
       })}
       <path d={closing(look, at)} stroke={ink.ink} strokeWidth="2.2" fill="none" />
     </g>
+  );
+}
+
+/** The fibres in the wood that stays, or in the whole blank while there is no form. */
+function Grain({ look, at }: { look: Look; at: At }) {
+  const { geometry, document, clockDeg } = look;
+  const lines = grainOnSection(document.material, geometry.length_mm, geometry.max_radius_mm, clockDeg);
+  const drawn = lines.map((line) =>
+    outlinePath(
+      line.map(([z, u]) => at(z, u)),
+      false,
+    ),
+  );
+  return (
+    <path
+      d={drawn.join("")}
+      stroke={ink.grain}
+      fill="none"
+      pointerEvents="none"
+      clipPath={geometry.form ? "url(#finished-clip)" : "url(#section-clip)"}
+    />
   );
 }
 

@@ -1,12 +1,15 @@
 import type { PointerEvent } from "react";
 import styled from "styled-components";
-import { isPath, isTest, type BodyDefect, type PathDefect, type Peel } from "../api/document";
+import { isPath, isTest, type BodyDefect, type Defect, type PathDefect, type Peel } from "../api/document";
 import { ink } from "../kit/theme";
+import { useUnit } from "../kit/Units";
+import { calloutsIn, calloutText, type Box } from "./callouts";
 import { DefectTag, Handle } from "./Defect";
 import { follow, placeOf } from "./drag";
 import { freeId, makeDefect } from "./edit";
 import { bodyOnSkin, fold, pathPoints, profileMm, surfaceMm } from "./geometry";
 import { barbed, edgeOf, groundOf, outlinePath } from "./Ground";
+import { grainOnSkin } from "./grain";
 import { BodyGrip, PathGrips } from "./Shaping";
 import type { Look } from "./types";
 import { defectHandle } from "./defectHandle";
@@ -102,6 +105,20 @@ export function SkinView({ look }: { look: Look }) {
           <text x={LEFT - 8} y={tall} fontSize="14" textAnchor="end" fill={ink.quiet}>
             {t("screen.piece.head")}
           </text>
+          <path
+            d={grainOnSkin(document.material, geometry.length_mm)
+              .map((line) =>
+                outlinePath(
+                  line.map(([clockDeg, zMm]) => at(clockDeg, zMm)),
+                  false,
+                ),
+              )
+              .join("")}
+            clipPath="url(#skin-clip)"
+            fill="none"
+            stroke={ink.grain}
+            pointerEvents="none"
+          />
           <g clipPath="url(#skin-clip)" pointerEvents={look.groove ? "none" : undefined}>
             {look.peel && <Air peel={look.peel} at={at} />}
             {look.peel && <NotOfIt peel={look.peel} at={at} lengthMm={geometry.length_mm} />}
@@ -132,6 +149,7 @@ export function SkinView({ look }: { look: Look }) {
               )),
             )}
             <TestMarks look={look} at={at} />
+            <Callouts {...{ look, at }} frame={{ x: LEFT, y: 4, wide, high: tall }} />
             {document.defects
               .filter(({ id }) => id === look.chosen && !look.tool && !look.fixed)
               .map((defect) =>
@@ -304,6 +322,46 @@ function BodyGrips({
       />
     </>
   );
+}
+
+/** A line of text beside each defect's letter, where there is room for it. */
+function Callouts({ look, at, frame }: { look: Look; at: At; frame: Box }) {
+  const unit = useUnit();
+  const marks = look.document.defects.flatMap((defect) => {
+    const [x, y] = letterPlace(look, defect, at);
+    const shown = !isPath(defect) || defect.enters === "side";
+    return shown ? [{ id: defect.id, x, y, text: calloutText(defect, look.assessment, unit) }] : [];
+  });
+  const tests = (look.document.readings ?? []).filter(isTest).map(({ at: spot }): Box => {
+    const [x, y] = at(fold(spot.clock_deg), spot.z_mm);
+    return { x: x - 6, y: y - 8, wide: 40, high: 16 };
+  });
+  return (
+    <g pointerEvents="none" fontSize="14" fill={ink.ink}>
+      {calloutsIn(frame, marks, tests).map(({ id, x, y, anchor, text }) => (
+        <text
+          key={id}
+          x={x}
+          y={y}
+          textAnchor={anchor}
+          dominantBaseline="central"
+          style={{ paintOrder: "stroke", stroke: ink.wood, strokeWidth: 4 }}
+        >
+          {text}
+        </text>
+      ))}
+    </g>
+  );
+}
+
+/** Where a defect's letter stands on the skin. */
+function letterPlace(look: Look, defect: Defect, at: At): [number, number] {
+  if (!isPath(defect)) return at(fold(defect.centre.clock_deg), defect.centre.z_mm);
+  const places = pathPoints(defect, look.geometry);
+  const middle = places[Math.floor(places.length / 2)] ?? { clockDeg: 0, zMm: 0 };
+  const base = fold(places[0]?.clockDeg ?? 0) - (places[0]?.clockDeg ?? 0);
+  const [x, y] = at(middle.clockDeg + base, middle.zMm);
+  return [x + 15, y];
 }
 
 /** What is written beside a mark; a dull knock and a piece that moves are drawn as what they hint at. */

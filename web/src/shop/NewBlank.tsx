@@ -410,13 +410,19 @@ export function NewBlank({ shop }: { shop: Shop }) {
         )}
       </section>
       <aside aria-label={t("screen.shop.what_that_makes")}>
-        <Made answer={answer} problem={problem} />
+        <Made answer={answer} problem={problem} named={species.trim() !== ""} />
       </aside>
     </Frame>
   );
 }
 
-function Made({ answer, problem }: { answer: Intake | undefined; problem: Problem | undefined }) {
+type MadeProps = {
+  answer: Intake | undefined;
+  problem: Problem | undefined;
+  /** Has it been said what it is? */ named: boolean;
+};
+
+function Made({ answer, problem, named }: MadeProps) {
   const unit = useUnit();
   return (
     <>
@@ -436,7 +442,7 @@ function Made({ answer, problem }: { answer: Intake | undefined; problem: Proble
               </Worked>
             </p>
           )}
-          <AdviceList advice={answer.says} workings={{}} />
+          {named && <AdviceList advice={answer.says} workings={{}} />}
         </>
       )}
       <Quiet>{t("screen.shop.on_the_rack_it_starts_at")}</Quiet>

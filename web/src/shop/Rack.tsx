@@ -127,7 +127,7 @@ const Bare = styled.p`
   color: ${ink.quiet};
 `;
 
-/** Every blank as its own silhouette, with its wait as a ring that closes or a notch when it is ready for a hand. */
+/** Every blank as its own silhouette with what it is at: a ring that closes as its wait runs out, a mark where it is late, else a notch. */
 export function Rack({
   shop,
   current,
@@ -174,7 +174,7 @@ export function Rack({
             </span>
             <Silhouette place={place} />
             <span className="state">
-              {place.wait ? <Ring share={place.wait.share_done} /> : place.ready ? <Notch /> : null}
+              {place.wait ? <Ring share={place.wait.share_done} /> : place.late_days !== null ? <Late /> : <Notch />}
               {stateText(place)}
             </span>
           </Place>
@@ -185,10 +185,17 @@ export function Rack({
   );
 }
 
-const stateText = ({ wait, note }: RackPlace) => {
-  if (!wait) return t(`screen.bench.${note}`);
-  return wait.days_left < 1 ? `${Math.max(1, Math.round(wait.days_left * 24))} h` : `${Math.round(wait.days_left)} d`;
-};
+const [HOUR_DAYS, MINUTE_DAYS] = [1 / 24, 1 / 1440];
+
+/** What it is at: so late, so long to wait, or what to do. */
+export function stateText({ wait, state, late_days: late }: Pick<RackPlace, "wait" | "state" | "late_days">): string {
+  if (late !== null) return t("screen.shop.late", { days: late });
+  if (!wait) return t(`screen.shop.states.${state}`);
+  const left = wait.days_left;
+  if (left < HOUR_DAYS) return t("screen.shop.minutes_left", { count: Math.max(1, Math.ceil(left / MINUTE_DAYS)) });
+  if (left < 1) return t("screen.shop.hours_left", { count: Math.round(left / HOUR_DAYS) });
+  return t("screen.shop.days_left", { count: Math.round(left) });
+}
 
 function Silhouette({ place }: { place: RackPlace }) {
   const [wide, tall] = [46, 38];
@@ -216,6 +223,12 @@ function Silhouette({ place }: { place: RackPlace }) {
     </svg>
   );
 }
+
+const Late = () => (
+  <svg width="12" height="14" aria-hidden>
+    <path d="M6 1L12 13H0Z" fill="var(--ring)" />
+  </svg>
+);
 
 const Notch = () => (
   <svg width="12" height="14" aria-hidden>

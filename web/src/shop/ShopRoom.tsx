@@ -71,6 +71,7 @@ export function ShopRoom({ shop }: { shop: Shop }) {
     <Room>
       <h2>{shop.name}</h2>
       <div>
+        {shop.demo && <Quiet>{t("screen.shop.this_is_the_demo")}</Quiet>}
         <section aria-label={t("screen.shop.bring_in")}>
           <BringIn />
         </section>

@@ -24,7 +24,6 @@ const Frame = styled.div`
   h3 {
     font-weight: 650;
     min-height: 44px;
-    padding-right: 150px;
     display: flex;
     align-items: center;
   }

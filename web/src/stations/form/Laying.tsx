@@ -1,3 +1,4 @@
+import { useEffect, useRef } from "react";
 import { withLaid, without, type Centres, type Document, type Form, type Move } from "../../api/document";
 import { api } from "../../api/client";
 import { Button } from "../../kit/Button";
@@ -14,16 +15,33 @@ const OFFSETS = {
   tail_mm: ["screen.form.centre.tail_3", "screen.form.centre.tail_12"],
 } as const;
 
+const startMm = ({ outside }: Form) => outside[0]?.[0] ?? 0;
+const endMm = ({ outside }: Form) => outside.at(-1)?.[0] ?? 0;
+
 /** Where the form lies: along the axis, which way round, how large; and where the axis itself runs, by the two marks for the centres. */
 export function Laying({ form }: { form: Form }) {
   const blank = useBlank();
   const { document, draft, assessment } = blank;
   const { problem, act, busy } = useAct();
-  const move = (by: Move) =>
-    void act(
-      () => api.moveForm(document, by),
-      (laid) => draft.change(withLaid(document, laid)),
+  // One move after the other, each from where the one before has left the form: what is typed meanwhile is not lost.
+  const newest = useRef(document);
+  useEffect(() => {
+    newest.current = document;
+  }, [document]);
+  const queue = useRef(Promise.resolve());
+  const moveBy = (by: (form: Form) => Move) => {
+    queue.current = queue.current.then(() =>
+      act(
+        () => api.moveForm(newest.current, by(newest.current.form ?? form)),
+        (laid) => {
+          newest.current = withLaid(newest.current, laid);
+          draft.change(newest.current);
+        },
+      ),
     );
+  };
+  const move = (by: Move) => moveBy(() => by);
+  const lengthMm = assessment.geometry.length_mm;
   const centres = document.centres ?? ON_AXIS;
   const setCentre = (face: keyof Centres, axis: 0 | 1, mm: number) => {
     const changed = { ...centres, [face]: centres[face].map((old, own) => (own === axis ? mm : old)) };
@@ -31,8 +49,6 @@ export function Laying({ form }: { form: Form }) {
     draft.change((onAxis ? without(document, "centres") : { ...document, centres: changed }) as Document);
   };
   const fault = blank.problem?.errors?.find(({ pointer }) => pointer === "/document/centres")?.detail;
-  const first = form.outside[0]?.[0] ?? 0;
-  const last = form.outside.at(-1)?.[0] ?? 0;
   return (
     <>
       <Heading>{t("screen.form.where_it_lies")}</Heading>
@@ -50,13 +66,13 @@ export function Laying({ form }: { form: Form }) {
       <Fields>
         <LengthField
           label={t("screen.form.off_the_head_3")}
-          value={first}
-          onChange={(mm) => move({ slide_mm: mm - first })}
+          value={startMm(form)}
+          onChange={(mm) => moveBy((now) => ({ slide_mm: mm - startMm(now) }))}
         />
         <LengthField
           label={t("screen.form.off_the_tail")}
-          value={Math.max(0, assessment.geometry.length_mm - last)}
-          onChange={(mm) => move({ slide_mm: assessment.geometry.length_mm - last - mm })}
+          value={Math.max(0, lengthMm - endMm(form))}
+          onChange={(mm) => moveBy((now) => ({ slide_mm: lengthMm - endMm(now) - mm }))}
         />
         <NumberField
           label={t("screen.form.as_large")}
