@@ -16,12 +16,7 @@ module MossyAnvil
         Jobs::Queue.open(db)
         log = SteadyLog.new(log)
         own =
-          Class.new(self) do
-            set :db, db
-            set :clock, clock
-            set :log, log
-            set :calculator, calculator
-          end
+          Class.new(self) { { db: db, clock: clock, log: log, calculator: calculator }.each { |key, to| set key, to } }
         # Before all that Sinatra brings, which takes an address for one that can be read.
         Rack::Builder.app do
           use RequestLog, log: log, clock: clock

@@ -12,16 +12,8 @@ module MossyAnvil
         self.retry_interval = 2
 
         def run(id)
-          tasks = Store::Tasks.new(Queue.db)
           row = tasks.to_work(id) or return tasks.end(id)
-          step = ->(done, total) { tasks.progress?(id, done, total) || raise(Stopped, "it was cancelled") }
-          work = Services.const_get(KINDS.fetch(row[:kind])).new(Queue.db, row, step)
-          work.prepare
-          Queue.db.transaction do
-            tasks.last_chance(id)
-            tasks.end(id, result: work.apply)
-            destroy
-          end
+          work(id, row)
         rescue Stopped
           tasks.end(id)
         rescue MossyAnvil::InvalidInput => e
@@ -30,6 +22,19 @@ module MossyAnvil
           tasks.end(id, problem: Problems.missing(e.message))
         rescue Sequel::UniqueConstraintViolation => e
           tasks.end(id, problem: DatabaseFault.new(e).problem)
+        end
+
+        def tasks = Store::Tasks.new(Queue.db)
+
+        def work(id, row)
+          step = ->(done, total) { tasks.progress?(id, done, total) || raise(Stopped, "it was cancelled") }
+          work = Services.const_get(KINDS.fetch(row[:kind])).new(Queue.db, row, step)
+          work.prepare
+          Queue.db.transaction do
+            tasks.last_chance(id)
+            tasks.end(id, result: work.apply)
+            destroy
+          end
         end
 
         # Tried again a few times, since a broken connection may mend; then it is said. True: to the log as well.

@@ -80,23 +80,23 @@ module MossyAnvil
           )
         end
 
+        # What to do about a database that cannot be used, by what it said.
+        HINTS = {
+          /password authentication|no password/i => "The user or the password in its address is wrong.",
+          /does not exist/ => "Make that database (createdb) or that user first, or correct the address.",
+          /permission denied|must be owner/i =>
+            "Its user needs the right to make tables there: GRANT CREATE, USAGE ON SCHEMA public TO that user.",
+          /refused|could not translate|timeout|timed out|no route/i =>
+            "Nothing answers at that address: is the database running, and is the address right?",
+          /No space left|disk full/i => "The disk that holds the database is full: make room on it."
+        }.freeze
+        private_constant :HINTS
+
         # What a database that cannot be used means, in plain words; its address carries a password and is not repeated.
         def database_words(error)
           text =
             error.message.gsub(%r{\w+://\S+}, "…").sub(/\A[\w:]+: /, "").lines.map(&:strip).reject(&:empty?).join(" ")
-          hint =
-            case text
-            when /password authentication|no password/i
-              "The user or the password in its address is wrong."
-            when /does not exist/
-              "Make that database (createdb) or that user first, or correct the address."
-            when /permission denied|must be owner/i
-              "Its user needs the right to make tables there: GRANT CREATE, USAGE ON SCHEMA public TO that user."
-            when /refused|could not translate|timeout|timed out|no route/i
-              "Nothing answers at that address: is the database running, and is the address right?"
-            when /No space left|disk full/i
-              "The disk that holds the database is full: make room on it."
-            end
+          hint = HINTS.find { |pattern, _| pattern.match?(text) }&.last
           "the database cannot be used. #{hint} (#{text[0, 300]})"
         end
 

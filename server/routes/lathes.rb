@@ -10,19 +10,19 @@ module MossyAnvil
           app.post("/api/lathes") do
             Lathes.named(self) { |name, lathe| lathes.add(name, lathe) && answer({ lathes: lathes.all }, 201) }
           end
-          app.put("/api/lathes/:id") do
-            Lathes.named(self) do |name, lathe|
-              lathes.check(lathe_id, name)
-              id = ask_task("lathe", { id: lathe_id, name: name, lathe: lathe, now: now.iso8601(6) })
-              answer(Tasks.plain(tasks.find(id)), 202)
-            end
-          end
+          app.put("/api/lathes/:id") { Lathes.named(self) { |name, lathe| Lathes.change(self, name, lathe) } }
           app.delete("/api/lathes/:id") do
             lathes.remove(lathe_id)
             answer(lathes: lathes.all)
           rescue Sequel::ForeignKeyConstraintViolation
             problem(Problems.in_use("a blank stands on it: put that on another first"))
           end
+        end
+
+        def self.change(app, name, lathe)
+          app.lathes.check(app.lathe_id, name)
+          id = app.ask_task("lathe", { id: app.lathe_id, name: name, lathe: lathe, now: app.now.iso8601(6) })
+          app.answer(Tasks.plain(app.tasks.find(id)), 202)
         end
 
         # Yields name and lathe of what was sent.

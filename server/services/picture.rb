@@ -51,7 +51,12 @@ module MossyAnvil
           refuse("is no JPEG", "a JPEG") unless bytes.b.start_with?(STARTS.first)
           # Nothing that was put behind the picture comes along.
           @bytes = bytes.b.byteslice(0, JpegEnd.of(bytes.b) || refuse("breaks off", "a whole JPEG"))
-          image = Vips::Image.new_from_buffer(@bytes, "", fail_on: :truncated)
+          take_image(Vips::Image.new_from_buffer(@bytes, "", fail_on: :truncated))
+        rescue Vips::Error => e
+          unreadable(e)
+        end
+
+        def take_image(image)
           @width_px, @height_px = image.width, image.height
           if [image.width, image.height].max > MOST_PX
             refuse("is #{image.width} by #{image.height} dots", "at most #{MOST_PX} either way")
@@ -59,9 +64,8 @@ module MossyAnvil
           if image.get_fields.grep(/\A(exif|xmp|iptc|orientation)/).any?
             refuse("says more than it shows", "a picture without what the camera wrote into it")
           end
+          # Read to its end.
           image.avg
-        rescue Vips::Error => e
-          unreadable(e)
         end
 
         def unreadable(error) =

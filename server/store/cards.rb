@@ -53,15 +53,13 @@ module MossyAnvil
         MOST_MARKS = 10_000
 
         # Adds a mark; a key sent twice counts once. Raises InvalidInput where there are too many to be carried elsewhere.
-        def mark(id, key:, line:, kind:, turn:, now:, value: nil, found: nil)
+        # about: line:, kind:, turn: and, where there is one, value:; found: what the core said of it.
+        def mark(id, key:, now:, found: nil, **about)
           refuse_more if @db[:card_marks].where(card_id: id).count >= MOST_MARKS
           @db[:card_marks].insert_conflict(target: %i[card_id key]).insert(
             card_id: id,
+            **about,
             key: key,
-            line: line,
-            kind: kind,
-            turn: turn,
-            value: value,
             found: found && Sequel.pg_jsonb_wrap(JSON.parse(JSON.generate(found))),
             marked_at: now
           )

@@ -199,7 +199,9 @@ RSpec.describe MossyAnvil::Mend::CastStep do
     step = MossyAnvil::Report::MendReport.new(blank_of).steps.first
     soon = step.trouble("short", amount: 3, hours: 1)
     weighed = soon[:lines].filter_map { |line| line[:target] }.sum { |target| target[:value] }
-    expect(weighed).to be_within(1).of((100 * 100 * 3 / 1000.0 * (100 / 120.0) * step.resin.density_g_ml * 1.08) + 15)
+    expect(weighed).to be_within(1).of(
+      (100 * 100 * 3 / 1000.0 * (100 / 120.0) * step.pour.resin.density_g_ml * 1.08) + 15
+    )
     expect(soon[:lines].first).to include(kind: "wait")
     window = step.detail[:layers].last[:next_until_h]
     late = step.trouble("short", amount: 3, hours: window + 1)
@@ -262,7 +264,7 @@ RSpec.describe MossyAnvil::Mend::CastStep do
     )
     expect(own.ready_h).to be_within(1e-6).of(1.5 * usual.ready_h)
     expect(own.working_min).to eq(usual.working_min)
-    found = own.verdict("gel_min" => usual.plan.reckoned_gel_s / 60 * 1.5)
+    found = own.verdict("gel_min" => usual.plan.unpaced_gel_s / 60 * 1.5)
     expect(found[:records]).to eq([{ kind: "cure_factor", of: "casting_epoxy", value: 1.5 }])
   end
 
@@ -295,7 +297,10 @@ RSpec.describe MossyAnvil::Mend::CastStep do
         .steps
         .first
     found =
-      step.verdict("used_g" => 100 * step.resin.density_g_ml * 1.2, "gel_min" => step.plan.reckoned_gel_s / 60 * 1.5)
+      step.verdict(
+        "used_g" => 100 * step.pour.resin.density_g_ml * 1.2,
+        "gel_min" => step.plan.unpaced_gel_s / 60 * 1.5
+      )
     expect(found[:records]).to contain_exactly(
       { kind: "loss_share", of: nil, value: be_within(1e-9).of(0.2) },
       { kind: "cure_factor", of: "casting_epoxy", value: be_within(1e-9).of(1.5) }

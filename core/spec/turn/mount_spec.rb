@@ -1,12 +1,14 @@
 # frozen_string_literal: true
 
 RSpec.describe MossyAnvil::Turn::MountHold do
+  def load(**about) = MossyAnvil::Turn::MountLoad.new(**about)
+
   it "E8: a sound tenon of 55 mm bears 10.9 N m, less than a roughing cut 120 mm out" do
     expect(described_class.modulus_mm3(55)).to be_within(1).of(16_334)
     expect(described_class.tenon_nm(55, 4.0)).to be_within(0.05).of(10.9)
     still = { mass_g: 0, imbalance_g_mm: 0, rpm: 0, centre_mm: 0 }
-    expect(described_class.load_nm(force_n: 150, overhang_mm: 120, **still)).to be_within(1e-9).of(18.0)
-    expect(described_class.load_nm(force_n: 150, overhang_mm: 120, **still, tailstock: true)).to be_within(1e-9).of(5.4)
+    expect(load(force_n: 150, overhang_mm: 120, **still).nm).to be_within(1e-9).of(18.0)
+    expect(load(force_n: 150, overhang_mm: 120, **still).nm(tailstock: true)).to be_within(1e-9).of(5.4)
   end
 
   it "E9: one screw of 8 x 22 mm draws out at 6,859 N, and bears a fifth of that" do
@@ -20,17 +22,17 @@ RSpec.describe MossyAnvil::Turn::MountHold do
   it "counts what spins and what weighs: 1 kg 60 mm out, 500 g mm off at 1,000 rpm" do
     own = (5e-4 * ((1000 / 60.0 * 2 * Math::PI)**2)) + 9.81
     expect(
-      described_class.load_nm(force_n: 0, overhang_mm: 0, mass_g: 1000, imbalance_g_mm: 500, rpm: 1000, centre_mm: 60)
+      load(force_n: 0, overhang_mm: 0, mass_g: 1000, imbalance_g_mm: 500, rpm: 1000, centre_mm: 60).nm
     ).to be_within(1e-6).of(own * 0.06)
   end
 
   it "says up to which speed a seat bears its load" do
     body = { force_n: 60, overhang_mm: 100, mass_g: 2000, imbalance_g_mm: 3000, centre_mm: 50 }
-    limit = described_class.bears_to_rpm(12.0, **body)
-    expect(described_class.load_nm(**body, rpm: limit)).to be_within(1e-9).of(12.0)
-    expect(described_class.bears_to_rpm(12.0, **body, tailstock: true)).to be > limit
-    expect(described_class.bears_to_rpm(6.0, **body)).to eq(0)
-    expect(described_class.bears_to_rpm(12.0, **body, imbalance_g_mm: 0)).to be_nil
+    limit = load(**body).borne_to_rpm(12.0)
+    expect(load(**body, rpm: limit).nm).to be_within(1e-9).of(12.0)
+    expect(load(**body).borne_to_rpm(12.0, tailstock: true)).to be > limit
+    expect(load(**body).borne_to_rpm(6.0)).to eq(0)
+    expect(load(**body, imbalance_g_mm: 0).borne_to_rpm(12.0)).to be_nil
   end
 
   it "hot melt holds by its bead, a block by its whole face, the air by a quarter of what it might" do

@@ -28,7 +28,8 @@ import type { components, paths } from "./generated/schema";
 import { t } from "../i18n/texts";
 
 const http = createClient<paths>({
-  baseUrl: window.location.origin,
+  // Where there is no page, as in a test of the client alone, paths stay as they are.
+  baseUrl: globalThis.location?.origin ?? "",
   fetch: (request) => globalThis.fetch(request),
 });
 

@@ -38,9 +38,7 @@ module MossyAnvil
       def unfit(node, path = "")
         case node
         when Hash
-          node.flat_map do |key, child|
-            unprintable(key, path, "a key that can be read") + unfit(child, "#{path}/#{key}")
-          end
+          node.flat_map { |key, child| unfit_pair(key, child, path) }
         when Array
           node.each_with_index.flat_map { |child, index| unfit(child, "#{path}/#{index}") }
         when Float
@@ -53,6 +51,9 @@ module MossyAnvil
           []
         end
       end
+
+      def unfit_pair(key, child, path) =
+        unprintable(key, path, "a key that can be read") + unfit(child, "#{path}/#{key}")
 
       def measurable(number, path)
         unless number.abs <= LARGEST
@@ -68,7 +69,7 @@ module MossyAnvil
 
         [Fault.new(path: path.scrub, problem: "holds a control character", allowed: allowed)]
       end
-      private_class_method :unfit, :measurable, :unprintable
+      private_class_method :unfit, :unfit_pair, :measurable, :unprintable
 
       def refuse(problem, allowed)
         raise InvalidInput, [Fault.new(path: "", problem: problem, allowed: allowed)]

@@ -4,10 +4,9 @@ module MossyAnvil
   module Mend
     # What there is to say of a casting before it is poured.
     class CastAdvice
-      # step: CastStep; detail: its own.
-      def initialize(step, detail)
-        @step = step
-        @detail = detail
+      # pour: Pour; plan: PourPlan; detail: CastDetail as plain data.
+      def initialize(pour, plan, detail)
+        @pour, @plan, @detail = pour, plan, detail
       end
 
       # List of advice.
@@ -20,7 +19,7 @@ module MossyAnvil
       def say(tone, key, figure: nil, **amounts)
         {
           tone: tone.to_s,
-          figure: figure && "#{@step.at}/#{figure}",
+          figure: figure && "#{@pour.at}/#{figure}",
           **Message.of("steps.cast.says.#{key}", **amounts)
         }
       end
@@ -39,7 +38,7 @@ module MossyAnvil
 
       def heat
         peak = @detail[:at_once_c]
-        verdict = @step.plan.verdict(peak)
+        verdict = @plan.verdict(peak)
         say(
           { "fine" => :go, "care" => :care }.fetch(verdict, :stop),
           "peak_#{verdict}",
@@ -49,7 +48,7 @@ module MossyAnvil
       end
 
       def layers
-        return say(:stop, "too_quick_a_resin") if @step.plan.hopeless?
+        return say(:stop, "too_quick_a_resin") if @plan.hopeless?
 
         first = @detail[:layers].first
         return if @detail[:layers].one?
@@ -77,7 +76,7 @@ module MossyAnvil
       end
 
       def colours
-        list = @step.data[:colours] or return []
+        list = @pour.given[:colours] or return []
         sum = list.sum { |colour| colour[:share] }
         loaded = @detail[:colours].select { |colour| colour[:pigment_pct] > most_pct(colour) }
         [
@@ -99,13 +98,13 @@ module MossyAnvil
         ]
       end
 
-      def most_pct(colour) = @step.pigment(colour[:with])["most_pct"]
+      def most_pct(colour) = @pour.pigment(colour[:with])["most_pct"]
 
       def insert
         given = @detail[:insert] or return
-        off = @step.in_mould.off_mm
+        off = @pour.in_mould.off_mm
         return too_far_off(off, given) if off > given[:most_offset_mm]
-        return if given[:most_offset_mm] > @step.in_mould.rooms.values.min
+        return if given[:most_offset_mm] > @pour.in_mould.rooms.values.min
 
         say(
           :plain,
@@ -143,7 +142,7 @@ module MossyAnvil
 
       def oven
         given = @detail[:oven] or return
-        soft = @step.softens_c
+        soft = @pour.resin.row["soft_from_c"]
         values = {
           ramp: [given[:ramp_h], "h"],
           oven: [given[:oven_c], "C"],

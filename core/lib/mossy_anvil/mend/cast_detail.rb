@@ -8,77 +8,129 @@ module MossyAnvil
       START_SHARE = 0.4
       # What colours it where nothing is said.
       PIGMENT = "paste"
+      # What is shown of the resin's sheet.
+      SHEET = %w[key class working_min layer_mm dry_to_pct cup_limit_g demould_h cure_d peak_c].freeze
 
-      # step: CastStep; scene: before it.
-      def initialize(step, scene)
-        @step = step
-        @scene = scene
+      # pour: Pour; plan: PourPlan; put: writes a number with its working under the step, as MendStep#put, and gives it back.
+      def initialize(pour, plan, put)
+        @pour, @plan, @put = pour, plan, put
       end
 
       def to_h
         {
-          resin:
-            @step
-              .resin
-              .row
-              .slice(
-                "key",
-                "class",
-                "working_min",
-                "layer_mm",
-                "dry_to_pct",
-                "cup_limit_g",
-                "demould_h",
-                "cure_d",
-                "peak_c"
-              )
-              .compact
-              .transform_keys(&:to_sym),
-          mould: mould_detail,
-          wood_ml: @step.wood_mm3 / 1000,
-          wood_by: @step.data.dig(:wood, :by) || "survey",
-          net_ml: @step.net_ml,
-          mix_g: @step.mix_g,
-          part_a_g: @step.plan.parts_g[0],
-          part_b_g: @step.plan.parts_g[1],
-          density_g_ml: @step.resin.density_g_ml,
-          hardener_per_hundred: @step.resin.hardener_per_hundred,
-          loss_pct: @step.loss_share * 100,
-          records: @scene.records.count("loss_share"),
-          layers: @step.plan.to_a,
-          cups: @step.cups,
-          at_once_c: at_once_c,
-          deepest_mm: deepest_mm,
-          sheet_mm: @step.resin.row["layer_mm"].to_f,
+          resin: sheet,
+          mould: mould,
+          **amounts,
+          layers: @plan.to_a,
+          cups: @plan.cups,
+          **heat,
           colours: colours,
-          lift_n: lift_n,
-          hold_down_g: hold_down_g,
+          **lift,
           bubble_mm: bubble_mm,
           pot: pot,
           insert: insert,
-          heat: @step.plan.picture,
-          standing: @step.plan.standing,
-          last_pour_h: @step.last_pour_h,
-          demould_h: @step.demould_h,
-          oven: oven,
-          by_volume: @step.resin.by_volume?,
+          **times,
+          by_volume: resin.by_volume?,
           pieces: sawn
         }
       end
 
       private
 
-      def mould_detail
+      def resin = @pour.resin
+      def given = @pour.given
+      def figure(...) = @put.call(...)
+
+      def sheet = resin.row.slice(*SHEET).compact.transform_keys(&:to_sym)
+
+      def amounts
+        film_g if given[:lined]
         {
-          type: @step.mould.type,
-          ml: @step.mould.volume_mm3 / 1000,
-          depth_mm: @step.mould.depth_mm,
-          inside_mm: @step.mould.inside_mm,
-          outside_across_mm: @step.mould.outside_across_mm,
-          outside_depth_mm: @step.mould.outside_depth_mm,
-          in_it: @step.data[:wood] ? nil : @step.in_mould.to_h,
+          wood_ml: @pour.wood_mm3 / 1000,
+          wood_by: given.dig(:wood, :by) || "survey",
+          net_ml: net_ml,
+          mix_g: mix_g,
+          part_a_g: @plan.parts_g[0],
+          part_b_g: @plan.parts_g[1],
+          density_g_ml: resin.density_g_ml,
+          hardener_per_hundred: resin.hardener_per_hundred,
+          loss_pct: @pour.loss_share * 100,
+          records: @pour.scene.records.count("loss_share")
+        }
+      end
+
+      def heat
+        {
+          at_once_c: at_once_c,
+          deepest_mm: deepest_mm,
+          sheet_mm: resin.row["layer_mm"].to_f,
+          heat: @plan.picture,
+          standing: @plan.standing
+        }
+      end
+
+      def lift = { lift_n: lift_n, hold_down_g: [lift_n / Mechanics::GRAVITY_M_S2 * 1000, 0].max }
+      def times = { last_pour_h: @plan.last_pour_h, demould_h: @plan.demould_h, oven: oven }
+
+      def net_ml
+        wood = given[:wood]
+        figure(
+          "net_ml",
+          @pour.net_mm3 / 1000,
+          "ml",
+          "mould less what lies in it",
+          certainty: wood ? :measured : :derived,
+          source: wood ? "Your own measure of what lies in it" : "Geometry; the wood without its open cracks and holes",
+          inputs: {
+            "mould" => [@pour.mould.volume_mm3, "mm3"],
+            "in it" => [@pour.wood_mm3, "mm3"]
+          }
+        )
+      end
+
+      def mix_g
+        casting = @plan.casting
+        figure(
+          "mix_g",
+          casting.mix_g,
+          "g",
+          "net volume times density of the mix, loss on top, and what stays in the cups",
+          source: @pour.scene.records.source("loss_share", Table["casting"]["source"]),
+          inputs: {
+            "net" => [casting.net_mm3, "mm3"],
+            "density of the mix" => [resin.density_g_ml, "g/ml"],
+            "loss" => [@pour.loss_share * 100, "%"],
+            "cup" => [casting.cup_g, "g"]
+          }
+        )
+      end
+
+      # To line the whole inside up to the rim.
+      def film_g
+        figure(
+          "film_g",
+          @pour.film_g,
+          "g",
+          "floor and walls to the rim, a share more for folds",
+          source: Table["supplies"]["source"],
+          inputs: {
+            "inside" => [@pour.mould.inside_mm2 / 100, "cm2"],
+            "film" => [@pour.film["g_per_cm2"], "g/cm2"]
+          }
+        )
+      end
+
+      def mould
+        {
+          type: @pour.mould.type,
+          ml: @pour.mould.volume_mm3 / 1000,
+          depth_mm: @pour.mould.depth_mm,
+          inside_mm: @pour.mould.inside_mm,
+          outside_across_mm: @pour.mould.outside_across_mm,
+          outside_depth_mm: @pour.mould.outside_depth_mm,
+          in_it: given[:wood] ? nil : @pour.in_mould.to_h,
           cut_list:
-            @step.mould.cut_list.map do |piece, count, long, wide|
+            @pour.mould.cut_list.map do |piece, count, long, wide|
               { piece: piece, count: count, long_mm: long, wide_mm: wide }
             end
         }
@@ -86,26 +138,26 @@ module MossyAnvil
 
       def at_once_c
         @at_once_c ||=
-          @step.figure(
+          figure(
             "at_once_c",
-            @step.plan.at_once.peak_c,
+            @plan.at_once.peak_c,
             "C",
             "hottest that the whole depth comes to in one pour, heat lost above and below only: on the safe side",
             source: CureKinetics.table["source"],
             inputs: {
-              "depth" => [@step.mould.depth_mm, "mm"],
-              "working time" => [@step.resin.row["working_min"], "min"],
-              "shop" => [@scene.shop_c, "C"],
-              "resin" => [@step.start_c, "C"]
+              "depth" => [@pour.mould.depth_mm, "mm"],
+              "working time" => [resin.row["working_min"], "min"],
+              "shop" => [@pour.shop_c, "C"],
+              "resin" => [@pour.start_c, "C"]
             }
           )
       end
 
       def deepest_mm
         @deepest_mm ||=
-          @step.figure(
+          figure(
             "deepest_mm",
-            @step.plan.deepest_mm,
+            @plan.deepest_mm,
             "mm",
             "deepest pour that stays under the peak that is fine",
             source: CureKinetics.table["source"],
@@ -117,81 +169,71 @@ module MossyAnvil
 
       def lift_n
         @lift_n ||=
-          @step.figure(
+          figure(
             "lift_n",
-            Casting.lift_n(@step.wood_mm3, wood_kg_m3, @step.resin.density_g_ml),
+            @pour.lift_n,
             "N",
             "resin pushed aside less the weight of what lies in it; below nothing it sinks",
             source: "Archimedes",
             certainty: :derived,
             inputs: {
-              "in it" => [@step.wood_mm3, "mm3"],
-              "its density" => [wood_kg_m3, "kg/m3"],
-              "density of the mix" => [@step.resin.density_g_ml, "g/ml"]
+              "in it" => [@pour.wood_mm3, "mm3"],
+              "its density" => [@pour.wood_kg_m3, "kg/m3"],
+              "density of the mix" => [resin.density_g_ml, "g/ml"]
             }
           )
       end
 
-      def hold_down_g = [lift_n / Mechanics::GRAVITY_M_S2 * 1000, 0].max
-
-      # Its weight over what of it the resin goes round: as it was measured; else the blank's density, and what stands out over the pour weighs on it too.
-      def wood_kg_m3
-        return @step.data[:wood][:mass_g] / @step.wood_mm3 * 1e6 if @step.data.dig(:wood, :mass_g)
-
-        @scene.blank.material.density_kg_m3 / (@step.data[:wood] ? 1.0 : @step.in_mould.under_share)
-      end
-
       # Diameter of a bubble as mixed, once it is under pressure: as the cube root of the pressure.
       def bubble_mm
-        return unless @step.data[:pot]
+        return unless given[:pot]
 
-        @step.figure(
+        figure(
           "bubble_mm",
-          Table["casting"]["bubble_mm"] * ((1 + @step.data[:pot][:bar])**(-1 / 3.0)),
+          Table["casting"]["bubble_mm"] * ((1 + given[:pot][:bar])**(-1 / 3.0)),
           "mm",
           "its diameter as mixed over the cube root of the pressure, the air's counted in",
           source: "Boyle",
           certainty: :derived,
           inputs: {
             "as mixed" => [Table["casting"]["bubble_mm"], "mm"],
-            "over the air" => [@step.data[:pot][:bar], "bar"]
+            "over the air" => [given[:pot][:bar], "bar"]
           }
         )
       end
 
       def pot
-        given = @step.data[:pot] or return
+        pot = given[:pot] or return
         room = 2 * Table["casting"]["pot_room_mm"]
         fits =
-          @step.mould.outside_across_mm + room <= given[:diameter_mm] &&
-            @step.mould.outside_depth_mm <= given[:depth_mm]
+          @pour.mould.outside_across_mm + room <= pot[:diameter_mm] && @pour.mould.outside_depth_mm <= pot[:depth_mm]
         {
-          within_rating: given[:bar] <= given[:rated_bar],
+          within_rating: pot[:bar] <= pot[:rated_bar],
           fits: fits,
-          bar: given[:bar].to_f,
-          rated_bar: given[:rated_bar].to_f
+          bar: pot[:bar].to_f,
+          rated_bar: pot[:rated_bar].to_f
         }
       end
 
       # What an insert off its middle does to the balance of the casting, and how far off it may be.
       def insert
-        lathe = @scene.blank.lathe or return
-        per_mm = ((@step.resin.density_g_ml * 1000) - wood_kg_m3).abs * @step.wood_mm3 * 1e-6
-        return if per_mm < 1e-6 || @step.data[:wood]
+        lathe = @pour.scene.blank.lathe or return
+        per_mm = ((resin.density_g_ml * 1000) - @pour.wood_kg_m3).abs * @pour.wood_mm3 * 1e-6
+        return if per_mm < 1e-6 || given[:wood]
 
         start = [
           lathe.min_rpm,
           START_SHARE *
-            RimSpeed.rpm(RimSpeed.cap_m_s(fragile: false, true_running: false), @step.mould.outside_across_mm)
+            RimSpeed.rpm(RimSpeed.cap_m_s(fragile: false, true_running: false), @pour.mould.outside_across_mm)
         ].max
         allowed =
           Table["speed"]["shaking_share"].fetch(lathe.stand) * lathe.total_kg * Mechanics::GRAVITY_M_S2 /
             (1e-6 * ((start / Mechanics::RPM)**2))
         {
-          imbalance_g_mm: per_mm * @step.in_mould.off_mm,
+          imbalance_g_mm: per_mm * @pour.in_mould.off_mm,
           start_rpm: start,
           most_offset_mm:
-            @step.figure(
+            figure(
               "insert/most_offset_mm",
               allowed / per_mm,
               "mm",
@@ -206,10 +248,10 @@ module MossyAnvil
       end
 
       def colours
-        (@step.data[:colours] || []).map do |colour|
-          grams = @step.mix_g * colour[:share]
+        (given[:colours] || []).map do |colour|
+          grams = @plan.mix_g * colour[:share]
           key = colour[:with] || PIGMENT
-          @step.pigment(key)
+          @pour.pigment(key)
           {
             name: colour[:name],
             with: key,
@@ -221,18 +263,32 @@ module MossyAnvil
       end
 
       def oven
-        given = @step.data[:post_cure] or return
-        { oven_c: given[:oven_c].to_f, hold_h: given[:hold_h].to_f, ramp_h: @step.ramp_h, heat_h: @step.heat_h }
+        cure = @plan.post_cure or return
+        { oven_c: cure.oven_c.to_f, hold_h: cure.hold_h.to_f, ramp_h: cure.ramp_h, heat_h: heat_h(cure) }
+      end
+
+      def heat_h(cure)
+        figure(
+          "heat_h",
+          cure.heat_h,
+          "h",
+          "a slab as thick as the casting is thin, until its heart is as warm as the oven",
+          source: "Textbook heat conduction, full series",
+          inputs: {
+            "thin" => [cure.thin_mm, "mm"],
+            "diffusivity of resin" => [cure.diffusivity_m2_s * 1e6, "mm2/s"]
+          }
+        )
       end
 
       def sawn
-        count = @step.data[:pieces] or return
-        long = @step.mould.round? ? @step.mould.depth_mm : @step.mould.inside_mm.max
+        count = given[:pieces] or return
+        long = @pour.mould.round? ? @pour.mould.depth_mm : @pour.mould.inside_mm.max
         kerf = Table["casting"]["mould"]["kerf_mm"]
         {
           count: count,
           each_mm:
-            @step.figure(
+            figure(
               "pieces/each_mm",
               (long - ((count - 1) * kerf)) / count,
               "mm",

@@ -7,10 +7,9 @@ module MossyAnvil
       # How much longer than likely a wait in the mould may be.
       LATE = 1.3
 
-      # step: CastStep; detail: its own.
-      def initialize(step, detail)
-        @step = step
-        @detail = detail
+      # pour: Pour; plan: PourPlan; detail: CastDetail as plain data.
+      def initialize(pour, plan, detail)
+        @pour, @plan, @detail = pour, plan, detail
       end
 
       def to_a
@@ -40,13 +39,13 @@ module MossyAnvil
             :wait,
             "cast.line.gel_rest",
             what: name,
-            minutes: [@step.plan.gelled_after_last_s / 60, from_h * 60],
+            minutes: [@plan.gelled_after_last_s / 60, from_h * 60],
             unlocks: "demould_from_here"
           )
         ]
       end
 
-      def line(...) = @step.lines_for_card(...)
+      def line(...) = CardLine.of(...).to_h
       # A message that names a part of the pour.
       def part(key, **amounts) = Message.of("steps.cast.part.#{key}", **amounts)
 
@@ -59,7 +58,7 @@ module MossyAnvil
         mould = @detail[:mould]
         [
           (line(:do, "cast.line.saw_sheet", pieces: [cut_list(mould), "messages"]) if mould[:cut_list].any?),
-          (lining if @step.data[:lined]),
+          (lining if @pour.given[:lined]),
           line(:do, "cast.line.leak_test"),
           line(:do, "cast.line.seal"),
           *pigments,
@@ -68,7 +67,7 @@ module MossyAnvil
       end
 
       def lining
-        film = [@step.film_g, "g"]
+        film = [@pour.film_g, "g"]
         line(:do, "cast.line.line", film: film, target: [*film, nil], draws: { key: "film", part: nil })
       end
 
@@ -124,14 +123,14 @@ module MossyAnvil
           volume: @detail[:by_volume] ? [volume_ml, "ml"] : nil,
           target: [grams, "g", within],
           draws: {
-            key: @step.resin.key,
+            key: @pour.resin.key,
             part: name
           }
         )
       end
 
       def weighing(cups, (part_a, part_b), within, name)
-        volumes = @step.resin.volumes_ml(part_a, part_b)
+        volumes = @pour.resin.volumes_ml(part_a, part_b)
         (1..cups).flat_map do |cup|
           what = cups == 1 ? name : part("cup", what: name, cup: [cup, ""], cups: [cups, ""])
           [
@@ -144,9 +143,9 @@ module MossyAnvil
       def air(index)
         return [] unless index.zero?
 
-        case @step.data[:air]
+        case @pour.given[:air]
         when "pressure"
-          [line(:do, "cast.line.pot", bar: [@step.data.dig(:pot, :bar) || 0, "bar"])]
+          [line(:do, "cast.line.pot", bar: [@pour.given.dig(:pot, :bar) || 0, "bar"])]
         when "vacuum"
           [line(:do, "cast.line.degas")]
         else
@@ -191,7 +190,7 @@ module MossyAnvil
                 line(
                   :wait,
                   "line.cured",
-                  minutes: [(@step.cure_h * 60) - demould] * 2,
+                  minutes: [(@plan.cured_h * 60) - demould] * 2,
                   unlocks: "food_and_finish"
                 ).merge(optional: true)
               ]

@@ -19,38 +19,30 @@ module MossyAnvil
 
       attr_reader :depth_mm, :moments
 
-      # kinetics: CureKinetics. air_c: the shop's temperature, C, or a Proc of s that gives it. top_h, bottom_h: W/m2K.
-      # below: share of the depth, from the bottom, that is an earlier layer, cured and at the air's temperature. finer: divides the steps by so much.
-      def initialize(
-        kinetics,
-        depth_mm:,
-        start_c: 20.0,
-        air_c: 20.0,
-        top_h: loss("top"),
-        bottom_h: loss("mould"),
-        below: 0.0,
-        finer: 1,
-        nodes: NODES,
-        until_cured: CureKinetics::CURED
-      )
-        @kinetics = kinetics
-        @depth_mm = depth_mm.to_f
-        @air = air_c.respond_to?(:call) ? air_c : ->(_) { air_c.to_f }
-        @nodes = nodes
-        @slab =
-          CoolingSlab.new(
-            @depth_mm,
-            nodes: nodes,
-            diffusivity_m2_s: kinetics.conductivity / (kinetics.density_kg_m3 * kinetics.heat_capacity),
-            conductivity: kinetics.conductivity,
-            bottom_h: bottom_h,
-            top_h: top_h
-          )
-        @finer = finer
-        @until_cured = until_cured
-        @fresh = Numo::DFloat.new(nodes).seq.gt((below * (nodes - 1)) - 1e-9).cast_to(Numo::DFloat)
-        @moments = run(start_c.to_f)
+      # What is poured and where. depth_mm; start_c of the resin; air_c: the shop's temperature, C, or a Proc of s that gives
+      # it; top_h, bottom_h: heat lost by the faces, W/m2K; below: share of the depth, from the bottom, that is an earlier
+      # layer, cured and at the air's temperature.
+      Conditions =
+        Struct.new(:depth_mm, :start_c, :air_c, :top_h, :bottom_h, :below, keyword_init: true) do
+          def self.of(**given)
+            losses = { top_h: Exotherm.loss("top"), bottom_h: Exotherm.loss("mould") }
+            new(start_c: 20.0, air_c: 20.0, **losses, below: 0.0, **given)
+          end
+        end
+
+      # kinetics: CureKinetics. conditions: as Conditions has them; depth_mm at least. finer: divides the steps by so much.
+      def initialize(kinetics, finer: 1, nodes: NODES, until_cured: CureKinetics::CURED, **conditions)
+        given = Conditions.of(**conditions)
+        @kinetics, @nodes, @finer, @until_cured = kinetics, nodes, finer, until_cured
+        @depth_mm = given.depth_mm.to_f
+        @air = given.air_c.respond_to?(:call) ? given.air_c : ->(_) { given.air_c.to_f }
+        @slab = slab(given)
+        @fresh = Numo::DFloat.new(nodes).seq.gt((given.below * (nodes - 1)) - 1e-9).cast_to(Numo::DFloat)
+        @moments = run(given.start_c.to_f)
       end
+
+      # Heat a face loses, W/m2K, by the table: "top" or "mould".
+      def self.loss(face) = CureKinetics.table["loss_w_m2_k"].fetch(face)
 
       # Hottest anywhere, C, and when, s.
       def peak_c = hottest.celsius.max
@@ -69,7 +61,17 @@ module MossyAnvil
 
       private
 
-      def loss(side) = CureKinetics.table["loss_w_m2_k"].fetch(side)
+      def slab(given)
+        CoolingSlab.new(
+          @depth_mm,
+          nodes: @nodes,
+          diffusivity_m2_s: @kinetics.conductivity / (@kinetics.density_kg_m3 * @kinetics.heat_capacity),
+          conductivity: @kinetics.conductivity,
+          bottom_h: given.bottom_h,
+          top_h: given.top_h
+        )
+      end
+
       def hottest = @hottest ||= moments.max_by { |moment| moment.celsius.max }
 
       # Between the two moments it falls in, in a straight line.

@@ -2,7 +2,7 @@
 
 module MossyAnvil
   module Mend
-    # One step of a plan of mending. What each kind does is in mend/step/; here is what they share: their findings, their working, how they speak.
+    # One step of a plan of mending. What each kind does is in a class of its own; here is what they share: their defects, their workings, their messages.
     class MendStep
       # What each kind may carry beside id, do, of, after_h and note.
       CARRIES = {
@@ -73,13 +73,13 @@ module MossyAnvil
       def seals? = false
       def blocks_glue? = false
 
-      # The findings it mends, as they are once it is done. measured: what the scale said, { name => value }.
+      # The defects it mends, as they are once it is done. measured: what the scale said, { name => value }.
       def mended(_measured) = defects.map { |defect| after.blank.defects.find { |one| one.id == defect.id } || defect }
 
       # What of the stock is another once it is done, string-keyed as in a blank file; nothing for most.
       def material_after(_measured) = {}
 
-      # What was measured while it was done says: { says: [findings], records: [{ kind:, of:, value: }], lines: [what to do now] }. measures: { name => value }.
+      # What was measured while it was done says: { says: [advice], records: [{ kind:, of:, value: }], lines: [what to do now] }. measures: { name => value }.
       def verdict(_measures) = { says: [], records: [], lines: [] }
 
       # What to do when something goes wrong: a row of the troubles table, and lines to add. amount: what it asks for; hours since the last pour.
@@ -134,15 +134,17 @@ module MossyAnvil
       def ready_factor = CureTime.factor(scene.shop_c)
       def own_wait_h = data[:after_h]
 
-      def put(key, value, unit, formula, source:, certainty: :rule_of_thumb, inputs: {})
+      # A number with its working under this step; gives it back. about: source:, certainty:, inputs: as Workings#put takes them.
+      def put(key, value, unit, formula, **about)
         @workings.put(
           "#{at}/#{key}",
           value: value,
           unit: unit,
           formula: formula,
-          source: source,
-          certainty: certainty,
-          inputs: inputs
+          certainty: :rule_of_thumb,
+          inputs: {
+          },
+          **about
         )
       end
 
@@ -159,34 +161,8 @@ module MossyAnvil
       # What a product is called: by its own sheet, else by the table.
       def product(table, row) = row["name"] ? Message.named(row["name"]) : Table.word(table, row["key"])
 
-      # A line of the card. kind: do, weigh, timer (to be done within), wait, measure. minutes: [least, likely]. target: [value, unit, within].
-      # unlocks: key of what may follow, under `unlocks`. watch: what is looked at while its time runs. cure: its wait follows the shop's temperature. draws: { key:, part: } of the product that is used up by it.
-      def line(
-        kind,
-        key,
-        minutes: nil,
-        target: nil,
-        measures: nil,
-        unlocks: nil,
-        working: false,
-        cure: true,
-        draws: nil,
-        watch: nil,
-        **amounts
-      )
-        {
-          kind: kind.to_s,
-          message: words(key, **amounts),
-          minutes: minutes,
-          working: working,
-          cure: cure && !minutes.nil?,
-          measures: measures&.to_s,
-          unlocks: unlocks,
-          watch: watch&.to_s,
-          draws: draws,
-          target: target && { value: target[0], unit: target[1], within: target[2] }
-        }
-      end
+      # A line of the card: see CardLine.
+      def line(...) = CardLine.of(...).to_h
 
       def ids = Message.ids(defects.map(&:id))
       def fault(key, problem, allowed) =

@@ -11,13 +11,19 @@ module MossyAnvil
       # Moisture that wood comes to in air of that temperature (degrees C) and relative humidity (0 to 1).
       # Source: Hailwood and Horrobin, as in the Wood Handbook, eq. 4-5. Symbols as there: W, K, K1, K2, h.
       def emc_pct(temperature_c, humidity)
-        t, h = temperature_c.to_f, humidity.to_f
+        w, k, k1, k2 = hailwood_horrobin(temperature_c.to_f)
+        kh = k * humidity.to_f
+        dissolved = ((k1 * kh) + (2 * k1 * k2 * (kh**2))) / (1 + (k1 * kh) + (k1 * k2 * (kh**2)))
+        1800 / w * ((kh / (1 - kh)) + dissolved)
+      end
+
+      # The coefficients W, K, K1 and K2 at t degrees C.
+      def hailwood_horrobin(t)
         w = 349 + (1.29 * t) + (0.0135 * t**2)
         k = 0.805 + (0.000736 * t) - (0.00000273 * t**2)
         k1 = 6.27 - (0.00938 * t) - (0.000303 * t**2)
         k2 = 1.91 + (0.0407 * t) - (0.000293 * t**2)
-        dissolved = ((k1 * k * h) + (2 * k1 * k2 * (k * h)**2)) / (1 + (k1 * k * h) + (k1 * k2 * (k * h)**2))
-        1800 / w * ((k * h / (1 - (k * h))) + dissolved)
+        [w, k, k1, k2]
       end
 
       # g with all water gone.

@@ -2,15 +2,14 @@
 
 module MossyAnvil
   module Mend
-    # The layers of one casting with their cups, and its heat as a picture.
+    # How a pour is done: its layers with their cups, how hot each gets, when it comes out of the mould.
     class PourPlan
       # How fine the picture of temperature over depth and time is.
       TIMES, DEPTHS = 48, 16
 
-      # step: CastStep.
-      def initialize(step, scene)
-        @step = step
-        @scene = scene
+      # pour: Pour.
+      def initialize(pour)
+        @pour = pour
       end
 
       def layers = heat.layers
@@ -20,7 +19,24 @@ module MossyAnvil
       def at_once = heat.at_once
 
       # Batches of each layer, from the bottom up.
-      def batches = @batches ||= layers.map { |layer| batch(@step.mix_g * layer.thick_mm / @step.mould.depth_mm) }
+      def batches = @batches ||= layers.map { |layer| batch(mix_g * layer.thick_mm / @pour.mould.depth_mm) }
+
+      # One cup's rest for every layer.
+      def casting
+        @casting ||=
+          Casting.new(
+            resin: @pour.resin,
+            mould_mm3: @pour.mould.volume_mm3,
+            wood_mm3: @pour.mould.volume_mm3 - @pour.net_mm3,
+            loss_share: @pour.loss_share,
+            cup_g: @pour.cup_g * layers.size
+          )
+      end
+
+      # g to mix in all.
+      def mix_g = casting.mix_g
+
+      def cups = batches.sum(&:count)
 
       # [g of resin, g of hardener] in all, as they add up over the cups.
       def parts_g = batches.map { |batch| batch.targets_g.map { |grams| grams * batch.count } }.transpose.map(&:sum)
@@ -35,8 +51,8 @@ module MossyAnvil
               thick_mm: layer.thick_mm,
               peak_c: layer.peak_c,
               **hours(layer),
-              part_a_ml: @step.resin.volumes_ml(part_a, part_b)[0],
-              part_b_ml: @step.resin.volumes_ml(part_a, part_b)[1],
+              part_a_ml: @pour.resin.volumes_ml(part_a, part_b)[0],
+              part_b_ml: @pour.resin.volumes_ml(part_a, part_b)[1],
               verdict: verdict(layer.peak_c),
               cups: batch.count,
               cup_g: batch.cup_g,
@@ -51,12 +67,21 @@ module MossyAnvil
           end
       end
 
-      # s from the first pour to the last; to the gel of the last after it: at the shop's own pace, and as reckoned without it.
+      # s from the first pour to the last; to the gel of the last after it: at the shop's own pace, and as worked out without it.
       def last_pour_s = layers[0...-1].sum(&:next_from_s) * pace
       def gelled_after_last_s = layers.last.gel_s * pace
-      def reckoned_gel_s = layers.last.gel_s
-      # How much longer than reckoned this resin takes in this shop, by its own records.
-      def pace = @scene.records.mean("cure_factor", @step.resin.key) || 1.0
+      def unpaced_gel_s = layers.last.gel_s
+      def last_pour_h = last_pour_s / 3600
+
+      # Out of the mould, h after the last pour: as the sheet says at this temperature, and never before the last layer has gelled.
+      def demould_h = [@pour.resin.row["demould_h"] * @pour.ready_factor * pace, gelled_after_last_s / 3600].max
+
+      # In the oven, or nil.
+      def post_cure = @post_cure ||= @pour.given[:post_cure] && PostCure.new(@pour)
+
+      # h from the first pour until it may be turned; until it is cured through. An oven does in hours what the shop does in days.
+      def ready_h = last_pour_h + demould_h + (post_cure ? post_cure.total_h : 0.0)
+      def cured_h = post_cure ? ready_h : last_pour_h + (@pour.resin.row["cure_d"] * 24 * @pour.ready_factor)
 
       # A mix of so many g more, in cups.
       def more(grams) = batch(grams)
@@ -100,6 +125,8 @@ module MossyAnvil
 
       private
 
+      def pace = @pour.pace
+
       def hours(layer)
         {
           peak_at_h: layer.peak_at_s,
@@ -110,25 +137,25 @@ module MossyAnvil
       end
 
       def batch(grams) =
-        Batches.new(@step.resin, grams, kinetics: @step.kinetics, start_c: @step.start_c, air_c: @scene.shop_c)
+        Batches.new(@pour.resin, grams, kinetics: @pour.kinetics, start_c: @pour.start_c, air_c: @pour.shop_c)
 
       def heat
         @heat ||=
           LayerPlan.new(
-            @step.kinetics,
-            @step.mould.depth_mm,
-            sheet_mm: @step.resin.row["layer_mm"],
-            start_c: @step.start_c,
-            air_c: @step.air_c,
-            on_mould_c: @step.data[:mould_c] && method(:on_mould_c)
+            @pour.kinetics,
+            @pour.mould.depth_mm,
+            sheet_mm: @pour.resin.row["layer_mm"],
+            start_c: @pour.start_c,
+            air_c: @pour.air_c,
+            on_mould_c: @pour.given[:mould_c] && method(:on_mould_c)
           )
       end
 
       # Resin and the mould's floor under it come to one temperature before either has lost any.
       def on_mould_c(thick_mm)
-        resin = thick_mm * @step.resin.density_g_ml * CureKinetics.table["heat_capacity_j_g_k"] / 1000
-        mould = @step.mould.heat_j_k_mm2
-        ((resin * @step.start_c) + (mould * @step.data[:mould_c])) / (resin + mould)
+        resin = thick_mm * @pour.resin.density_g_ml * CureKinetics.table["heat_capacity_j_g_k"] / 1000
+        mould = @pour.mould.heat_j_k_mm2
+        ((resin * @pour.start_c) + (mould * @pour.given[:mould_c])) / (resin + mould)
       end
 
       # Evenly over the time from pouring to a while after the gel.

@@ -13,51 +13,31 @@ module MossyAnvil
       # tests: those of the readings that are tests in the hand and still count.
       # centres: where the lathe's centres go; the survey is not about them but about the axis it was made about.
       # mend: its plan of mending as in a blank file, { steps: [...] }, or nil.
-      attr_reader :name,
-                  :number,
-                  :intake,
-                  :worth,
-                  :material,
-                  :shape,
-                  :defects,
-                  :suspects,
-                  :tests,
-                  :readings,
-                  :form,
-                  :lathe,
-                  :centres,
-                  :mend
+      extend Record
+      fields :name,
+             :material,
+             :shape,
+             :defects,
+             number: nil,
+             intake: {
+             },
+             worth: nil,
+             suspects: [],
+             tests: [],
+             readings: [],
+             form: nil,
+             lathe: nil,
+             centres: nil,
+             mend: nil
 
-      def initialize(
-        name:,
-        material:,
-        shape:,
-        defects:,
-        number: nil,
-        intake: {},
-        worth: nil,
-        suspects: [],
-        tests: [],
-        readings: [],
-        form: nil,
-        lathe: nil,
-        centres: Centres.new,
-        mend: nil
-      )
-        @name = name
-        @number = number
-        @intake = intake.freeze
-        @worth = worth.freeze
-        @suspects = suspects.dup.freeze
-        @material = material
-        @shape = shape
-        @defects = defects.dup.freeze
-        @tests = tests.dup.freeze
-        @readings = readings.dup.freeze
-        @form = form
-        @lathe = lathe
-        @centres = centres
-        @mend = mend.freeze
+      def initialize(**given)
+        given = Blank.complete(given)
+        @name, @number, @material, @shape, @form, @lathe =
+          given.values_at(:name, :number, :material, :shape, :form, :lathe)
+        @intake, @worth, @mend = given.values_at(:intake, :worth, :mend).map(&:freeze)
+        @defects, @suspects, @tests, @readings =
+          given.values_at(:defects, :suspects, :tests, :readings).map { |list| list.dup.freeze }
+        @centres = given[:centres] || Centres.new
         freeze
       end
 

@@ -120,14 +120,7 @@ module MossyAnvil
 
       # How far the wood reaches from this axis, heights x STEPS: the place where each ray leaves it, by halving.
       def radii_about(surveyed, heights)
-        frame = frame_of(surveyed)
-        angle = Numo::DFloat.new(1, STEPS).seq * (2 * Math::PI / STEPS)
-        along = Numo::DFloat.cast(heights).reshape(heights.size, 1)
-        directions =
-          3.times.map do |axis|
-            (Numo::DFloat::Math.sin(angle) * frame[0][axis]) + (Numo::DFloat::Math.cos(angle) * frame[1][axis])
-          end
-        starts = 3.times.map { |axis| (along * frame[2][axis]) + [*head_mm, 0.0][axis] }
+        starts, directions = rays(frame_of(surveyed), heights)
         low, high =
           Numo::DFloat.zeros(heights.size, STEPS),
           Numo::DFloat.new(heights.size, STEPS).fill(2 * surveyed.max_radius_mm)
@@ -142,6 +135,17 @@ module MossyAnvil
             )
         end
         low.clip(LEAST_MM, nil)
+      end
+
+      # Where each ray starts and which way it goes: three arrays each, x, y and z; a row a height, a column an angle.
+      def rays(frame, heights)
+        angle = Numo::DFloat.new(1, STEPS).seq * (2 * Math::PI / STEPS)
+        along = Numo::DFloat.cast(heights).reshape(heights.size, 1)
+        directions =
+          3.times.map do |axis|
+            (Numo::DFloat::Math.sin(angle) * frame[0][axis]) + (Numo::DFloat::Math.cos(angle) * frame[1][axis])
+          end
+        [3.times.map { |axis| (along * frame[2][axis]) + [*head_mm, 0.0][axis] }, directions]
       end
 
       # The outer half where the middle is in the wood, else the inner.

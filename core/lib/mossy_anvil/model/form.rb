@@ -4,17 +4,17 @@ module MossyAnvil
   module Model
     # What the blank is to become: an outside and, where it is hollow, an inside.
     class Form
-      attr_reader :kind, :opens, :curve, :outside, :inside, :use, :follows
-
       # outside, inside: [[z_mm, r_mm], ...] with z rising. opens: "tail" or "head". use: display, handled, food or wet, or nil.
       # follows: { wall_mm:, floor_mm: } in place of an inside of its own points; where that leaves no hollow, it is solid (see BlankRules).
-      def initialize(kind:, opens:, outside:, curve:, inside: nil, follows: nil, use: nil)
-        @kind = kind
-        @use = use
-        @follows = follows.freeze
-        @opens = opens
-        @curve = curve
-        @outside = Profile.new(outside, curve: curve)
+      extend Record
+      fields :kind, :opens, :outside, :curve, inside: nil, follows: nil, use: nil
+
+      def initialize(**given)
+        given = Form.complete(given)
+        @kind, @use, @opens, @curve = given.values_at(:kind, :use, :opens, :curve)
+        @follows = given[:follows].freeze
+        @outside = Profile.new(given[:outside], curve: curve)
+        inside = given[:inside]
         inside ||= OffsetProfile.new(@outside, opens: opens, **follows).points if follows
         # What follows has points so close that straight joins do.
         @inside = inside && Profile.new(inside, curve: follows ? "straight" : curve)

@@ -4,17 +4,17 @@ module MossyAnvil
   module Model
     # The lathe the piece is to be turned on.
     class Lathe
-      attr_reader :mass_kg, :ballast_kg, :stand, :swing_mm, :between_centres_mm, :belts, :jaws_mm
-
       # stand: "light", "floor" or "bolted". belts: [{ min_rpm:, max_rpm: }]. jaws_mm: circles its jaw sets close to true.
-      def initialize(mass_kg:, stand:, swing_mm:, between_centres_mm:, belts:, ballast_kg: 0, jaws_mm: [])
-        @mass_kg = mass_kg.to_f
-        @ballast_kg = ballast_kg.to_f
-        @stand = stand
-        @swing_mm = swing_mm.to_f
-        @between_centres_mm = between_centres_mm.to_f
-        @belts = belts.map(&:freeze).freeze
-        @jaws_mm = jaws_mm.map(&:to_f).freeze
+      extend Record
+      fields :mass_kg, :stand, :swing_mm, :between_centres_mm, :belts, ballast_kg: 0, jaws_mm: []
+
+      def initialize(**given)
+        given = Lathe.complete(given)
+        @mass_kg, @ballast_kg, @swing_mm, @between_centres_mm =
+          given.values_at(:mass_kg, :ballast_kg, :swing_mm, :between_centres_mm).map(&:to_f)
+        @stand = given[:stand]
+        @belts = given[:belts].map(&:freeze).freeze
+        @jaws_mm = given[:jaws_mm].map(&:to_f).freeze
         freeze
       end
 

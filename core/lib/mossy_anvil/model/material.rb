@@ -5,26 +5,23 @@ module MossyAnvil
     # What the blank is made of, and how strong sound stock of it is.
     class Material
       # resin_kg_m3: of density_kg_m3, what is resin drawn into it: weight, no strength of the wood's own.
-      attr_reader :kind, :species, :character, :density_kg_m3, :moisture_pct, :resin_kg_m3, :grain, :grain_clock_deg
+      extend Record
+      fields :kind,
+             :species,
+             :density_kg_m3,
+             :moisture_pct,
+             :grain,
+             resin_kg_m3: 0.0,
+             grain_clock_deg: nil,
+             character: []
 
-      def initialize(
-        kind:,
-        species:,
-        density_kg_m3:,
-        moisture_pct:,
-        grain:,
-        resin_kg_m3: 0.0,
-        grain_clock_deg: nil,
-        character: []
-      )
-        @kind = kind
-        @species = species
-        @character = character.dup.freeze
-        @density_kg_m3 = density_kg_m3.to_f
-        @moisture_pct = moisture_pct.to_f
-        @resin_kg_m3 = resin_kg_m3.to_f
-        @grain = grain
-        @grain_clock_deg = grain_clock_deg&.to_f
+      def initialize(**given)
+        given = Material.complete(given)
+        @kind, @species, @grain = given.values_at(:kind, :species, :grain)
+        @density_kg_m3, @moisture_pct, @resin_kg_m3 =
+          given.values_at(:density_kg_m3, :moisture_pct, :resin_kg_m3).map(&:to_f)
+        @grain_clock_deg = given[:grain_clock_deg]&.to_f
+        @character = given[:character].dup.freeze
         freeze
       end
 

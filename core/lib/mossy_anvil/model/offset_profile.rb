@@ -37,24 +37,22 @@ module MossyAnvil
 
       # Heights and radii of the part of the hollow that hangs together with the mouth; nil where there is none.
       def reached
-        @reached ||=
-          begin
-            rough = within(heights_between(floor_z))
-            open = rough.gt(0).to_a
-            open.reverse! if @opens == "head"
-            closed = open.rindex(0)
-            if closed == open.size - 1
-              nil
-            elsif closed.nil?
-              [heights_between(floor_z), rough]
-            else
-              from =
-                heights_between(floor_z).to_a.then do |heights|
-                  @opens == "tail" ? heights[closed + 1] : heights[-closed - 2]
-                end
-              heights_between(from).then { |heights| [heights, within(heights)] }
-            end
-          end
+        return @reached if defined?(@reached)
+
+        rough = within(heights_between(floor_z))
+        open = rough.gt(0).to_a
+        open.reverse! if @opens == "head"
+        @reached = above(open.rindex(0), rough)
+      end
+
+      # From just above the last closed height, counted from the floor, up to the mouth. closed: nil where none is closed.
+      def above(closed, rough)
+        heights = heights_between(floor_z)
+        return if closed == heights.size - 1
+        return heights, rough if closed.nil?
+
+        from = @opens == "tail" ? heights.to_a[closed + 1] : heights.to_a[-closed - 2]
+        heights_between(from).then { |own| [own, within(own)] }
       end
 
       # The same with a height between any two where it is steep.

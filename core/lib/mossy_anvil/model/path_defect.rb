@@ -16,48 +16,33 @@ module MossyAnvil
       DEEPEST = Cache.new(200)
 
       # depth_mm: where it is deepest. found_by: how the depth was found (seen, feeler, guessed) or nil; depth_range_mm: [least, most] it may be, or nil.
-      attr_reader :id,
-                  :type,
-                  :enters,
-                  :path,
-                  :depth_mm,
-                  :width_mm,
-                  :mend,
-                  :found_by,
-                  :depth_range_mm,
-                  :found_on,
-                  :chosen
+      # through: it goes right through the wood. group is only for the eye.
+      extend Record
+      fields :id,
+             :type,
+             :enters,
+             :path,
+             :depth_mm,
+             :width_mm,
+             through: false,
+             mend: nil,
+             found_by: nil,
+             depth_range_mm: nil,
+             found_on: nil,
+             chosen: nil,
+             group: nil
 
       # path: [{ clock_deg:, z_mm:, r_mm: (faces only), depth_mm: (where it differs there) }]; mend: nil or "none" where it is open.
-      # chosen: what the turner means to do about it, or nil. group is only for the eye.
-      def initialize(
-        id:,
-        type:,
-        enters:,
-        path:,
-        depth_mm:,
-        width_mm:,
-        through: false,
-        mend: nil,
-        found_by: nil,
-        depth_range_mm: nil,
-        found_on: nil,
-        chosen: nil,
-        group: nil
-      )
-        @id = id
-        @type = type
-        @enters = enters
-        @path = path.map { |point| { depth_mm: depth_mm, **point }.freeze }.freeze
+      # chosen: what the turner means to do about it, or nil.
+      def initialize(**given)
+        given = PathDefect.complete(given)
+        @id, @type, @enters, @through, @found_by, @found_on, @chosen, @group =
+          given.values_at(:id, :type, :enters, :through, :found_by, :found_on, :chosen, :group)
+        @path = given[:path].map { |point| { depth_mm: given[:depth_mm], **point }.freeze }.freeze
         @depth_mm = @path.map { |point| point[:depth_mm].to_f }.max
-        @width_mm = width_mm.to_f
-        @through = through
-        @mend = mend || "none"
-        @found_by = found_by
-        @found_on = found_on
-        @chosen = chosen
-        @group = group
-        @depth_range_mm = depth_range_mm&.map(&:to_f)&.freeze
+        @width_mm = given[:width_mm].to_f
+        @mend = given[:mend] || "none"
+        @depth_range_mm = given[:depth_range_mm]&.map(&:to_f)&.freeze
         freeze
       end
 

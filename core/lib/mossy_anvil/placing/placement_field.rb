@@ -78,15 +78,7 @@ module MossyAnvil
 
       # An even grid of points in the wood, with the mass of each.
       def lay_wood
-        reach, length = @shape.max_radius_mm, @shape.length_mm
-        across = ((Numo::DFloat.new(WOOD_STEPS).seq + 0.5) / WOOD_STEPS * 2 * reach) - reach
-        along = (Numo::DFloat.new(WOOD_STEPS).seq + 0.5) / WOOD_STEPS * length
-        x, y, z =
-          [
-            across.reshape(WOOD_STEPS, 1, 1),
-            across.reshape(1, WOOD_STEPS, 1),
-            along.reshape(1, 1, WOOD_STEPS)
-          ].map { |line| (line + Numo::DFloat.zeros(WOOD_STEPS, WOOD_STEPS, WOOD_STEPS)).flatten }
+        x, y, z = even_grid
         clock, radius = Numo::DFloat::Math.atan2(x, y) / ClockAngle::RADIANS, Numo::DFloat::Math.hypot(x, y)
         held = (@shape.radius_mm(clock, z) + (z * 0)).ge(radius).where
         @wood = [x, y, z].map { |line| line[held].dup }
@@ -95,7 +87,18 @@ module MossyAnvil
         @mass = Solid::FieldRasterizer.new(grid, blank).density.at(rods, grid.cells_at(radius[held]))
       end
 
-      # Points of every finding one after another; @owner says whose each is.
+      # x, y and z of the points of an even grid over the blank's bounding box, one array each.
+      def even_grid
+        steps = (Numo::DFloat.new(WOOD_STEPS).seq + 0.5) / WOOD_STEPS
+        across = (steps * 2 * @shape.max_radius_mm) - @shape.max_radius_mm
+        [
+          across.reshape(WOOD_STEPS, 1, 1),
+          across.reshape(1, WOOD_STEPS, 1),
+          (steps * @shape.length_mm).reshape(1, 1, WOOD_STEPS)
+        ].map { |line| (line + Numo::DFloat.zeros(WOOD_STEPS, WOOD_STEPS, WOOD_STEPS)).flatten }
+      end
+
+      # Points of every defect one after another; @owner says whose each is.
       def lay_findings
         parts =
           blank.defects.map do |defect|
@@ -106,15 +109,18 @@ module MossyAnvil
         lines =
           parts.map do |clock, radius, z|
             some = (0...clock.size).step(stride).to_a
-            x, y =
-              radius * Numo::DFloat::Math.sin(clock * ClockAngle::RADIANS),
-              radius * Numo::DFloat::Math.cos(clock * ClockAngle::RADIANS)
             @counts << some.size
-            [x, y, z].map { |line| line[some].dup }
+            [*flat(clock, radius), z].map { |line| line[some].dup }
           end
         @findings =
           3.times.map { |axis| lines.empty? ? Numo::DFloat[] : Numo::DFloat.hstack(lines.map { |line| line[axis] }) }
         @bounds = @counts.each_with_object([0]) { |count, bounds| bounds << (bounds.last + count) }
+      end
+
+      # x to 3 o'clock, y to 12 o'clock.
+      def flat(clock, radius)
+        angle = clock * ClockAngle::RADIANS
+        [radius * Numo::DFloat::Math.sin(angle), radius * Numo::DFloat::Math.cos(angle)]
       end
 
       def body_places(body)

@@ -36,10 +36,8 @@ module MossyAnvil
       # 0 to 1.
       def value(wish, measures)
         case wish[:key]
-        when "lose_cracks"
-          1 - kept_share(measures) { |defect| defect.path? && defect.crack? }
-        when "lose_trouble"
-          1 - kept_share(measures) { |defect| !CHARACTER.include?(defect.type) }
+        when "lose_cracks", "lose_trouble"
+          1 - kept_share(measures) { |defect| unwanted?(defect, wish[:key]) }
         when "keep_bark_rim"
           measures.bark_rim
         when "keep_in_view"
@@ -47,13 +45,21 @@ module MossyAnvil
         when "most_wood"
           measures.yield
         when "largest"
-          Table["wishes"]["sizes"].then { |low, high| ((measures.scale - low) / (high - low)).clamp(0.0, 1.0) }
+          large(measures)
         else
           1 / (1 + measures.off_axis_mm)
         end
       end
 
       private
+
+      def unwanted?(defect, key) =
+        key == "lose_cracks" ? defect.path? && defect.crack? : !CHARACTER.include?(defect.type)
+
+      def large(measures)
+        low, high = Table["wishes"]["sizes"]
+        ((measures.scale - low) / (high - low)).clamp(0.0, 1.0)
+      end
 
       def check(at)
         raise InvalidInput, [Fault.new(path: at, problem: "are none", allowed: @rows.keys.join(", "))] if @wished.empty?

@@ -105,33 +105,37 @@ module MossyAnvil
         )
       end
 
-      # A step carries only what its kind knows, and mends what there is.
+      # A step carries only what its kind knows, and mends what there is. Raises InvalidInput.
       def check(step, index)
         at = "#{@at}/mend/steps/#{index}"
-        known = Mend::MendStep::COMMON + Mend::MendStep::CARRIES.fetch(step[:do])
-        faults =
-          (step.keys - known).map do |key|
-            Fault.new(path: "#{at}/#{key}", problem: "does not belong to such a step", allowed: known.join(", "))
-          end
-        there = @blank.defects.map(&:id)
-        (step[:of] || []).each_with_index do |ref, place|
-          next if there.include?(ref)
-
-          faults << Fault.new(
-            path: "#{at}/of/#{place}",
-            problem: "is #{Fault.shown(ref)}",
-            allowed: "the id of a finding of the survey"
-          )
-        end
-        twice = data.first(index).any? { |other| other[:id] == step[:id] }
-        if twice
-          faults << Fault.new(path: "#{at}/id", problem: "is used twice (#{step[:id]})", allowed: "each step its own")
-        end
+        faults = [*strange(step, at), *unsurveyed(step, at), *twice(step, index, at)]
         raise InvalidInput, faults if faults.any?
       end
 
+      def strange(step, at)
+        known = Mend::MendStep::COMMON + Mend::MendStep::CARRIES.fetch(step[:do])
+        (step.keys - known).map do |key|
+          Fault.new(path: "#{at}/#{key}", problem: "does not belong to such a step", allowed: known.join(", "))
+        end
+      end
+
+      def unsurveyed(step, at)
+        there = @blank.defects.map(&:id)
+        (step[:of] || []).each_with_index.filter_map do |ref, place|
+          next if there.include?(ref)
+
+          allowed = "the id of a defect of the survey"
+          Fault.new(path: "#{at}/of/#{place}", problem: "is #{Fault.shown(ref)}", allowed: allowed)
+        end
+      end
+
+      def twice(step, index, at)
+        return [] if data.first(index).none? { |other| other[:id] == step[:id] }
+
+        [Fault.new(path: "#{at}/id", problem: "is used twice (#{step[:id]})", allowed: "each step its own")]
+      end
+
       def tell(step, index)
-        start, late = times[index]
         key = step.data[:do].to_sym
         {
           id: step.id,
@@ -141,14 +145,7 @@ module MossyAnvil
           gate_pct: step.gate_pct,
           moisture_pct: step.scene.wooden? ? step.scene.moisture_pct : nil,
           materials: step.materials.map(&:to_h),
-          hands_min: step.hands_min,
-          working_min: step.working_min,
-          ready_h: step.ready_h,
-          ready_late_h: step.ready_late_h,
-          cure_h: step.cure_h,
-          starts_h: start,
-          ready_at_h: start && step.ready_h && (start + step.ready_h),
-          ready_late_at_h: late && step.ready_late_h && (late + step.ready_late_h),
+          **times_of(step, index),
           tools: step.tools,
           cautions: step.cautions,
           says: [*conflicts_of(step), *step.says, *slower(index)],
@@ -157,6 +154,21 @@ module MossyAnvil
           after: effects[index + 1],
           detail: step.detail.empty? ? nil : { key => step.detail },
           lines: numbered(step)
+        }
+      end
+
+      # Minutes it keeps the hands busy, and hours from now.
+      def times_of(step, index)
+        start, late = times[index]
+        {
+          hands_min: step.hands_min,
+          working_min: step.working_min,
+          ready_h: step.ready_h,
+          ready_late_h: step.ready_late_h,
+          cure_h: step.cure_h,
+          starts_h: start,
+          ready_at_h: start && step.ready_h && (start + step.ready_h),
+          ready_late_at_h: late && step.ready_late_h && (late + step.ready_late_h)
         }
       end
 

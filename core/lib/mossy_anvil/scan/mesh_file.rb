@@ -62,15 +62,7 @@ module MossyAnvil
         refuse(at, "holds #{lines} lines", "at most #{MOST_LINES}: thin the scan out first") if lines > MOST_LINES
 
         places, faces = [], []
-        bytes.each_line do |line|
-          short_enough(line, at)
-          few_enough([faces.size, places.size].max / 9, at)
-          if line.start_with?("v ", "v\t")
-            places.concat(line.split.values_at(1, 2, 3).map { |text| number(text, at) })
-          elsif line.start_with?("f ", "f\t")
-            faces.concat(fan(line[1..].split.map { |corner| index(corner, places.size / 3, at) }))
-          end
-        end
+        bytes.each_line { |line| take_line(line, places, faces, at) }
         corners = places.size / 3
         few_enough(faces.size / 3, at)
         return if faces.empty?
@@ -79,6 +71,17 @@ module MossyAnvil
           refuse(at, "has a face with a corner that comes to nothing", "1 to #{corners}, the corners there are")
         end
         Numo::DFloat.cast(places).reshape(corners, 3)[faces, true].reshape(faces.size / 3, 3, 3)
+      end
+
+      # A corner ("v") or a face ("f") more; any other line says nothing of the shape.
+      def take_line(line, places, faces, at)
+        short_enough(line, at)
+        few_enough([faces.size, places.size].max / 9, at)
+        if line.start_with?("v ", "v\t")
+          places.concat(line.split.values_at(1, 2, 3).map { |text| number(text, at) })
+        elsif line.start_with?("f ", "f\t")
+          faces.concat(fan(line[1..].split.map { |corner| index(corner, places.size / 3, at) }))
+        end
       end
 
       def short_enough(line, at)

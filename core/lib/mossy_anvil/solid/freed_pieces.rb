@@ -67,23 +67,22 @@ module MossyAnvil
 
       # [column, layer, depth in mm] on the side, [column, ring, depth] on a face; ends included.
       def corners_of(seam)
-        samples = seam.path.samples(@shape, count: Model::CrackSheet::ALONG)
-        second = seam.path.side? ? [:z_mm, @dz, AXIAL] : [:r_mm, @dr, RADIAL]
-        middle =
-          samples.clock_deg.to_a.zip((seam.path.side? ? samples.z_mm : samples.radius_mm).to_a, samples.depth_mm.to_a)
-        ends =
-          [seam.path.path.first, seam.path.path.last].map do |point|
-            [point[:clock_deg], point[second[0]].to_f, point[:depth_mm]]
-          end
+        step, most = seam.path.side? ? [@dz, AXIAL] : [@dr, RADIAL]
         places =
-          [ends[0], *middle, ends[1]].map do |clock, along, depth|
-            [
-              (clock / @da).round,
-              (along / second[1]).round.clamp(0, second[2]),
-              seam.path.through? ? seam.deepest_mm : depth
-            ]
+          places_along(seam.path).map do |clock, along, depth|
+            [(clock / @da).round, (along / step).round.clamp(0, most), seam.path.through? ? seam.deepest_mm : depth]
           end
         places.chunk_while { |a, b| a.first(2) == b.first(2) }.map { |same| [*same[0].first(2), same.map(&:last).max] }
+      end
+
+      # [clock, z on the side or radius on a face, depth], in degrees and mm, along a path, its ends included.
+      def places_along(path)
+        samples = path.samples(@shape, count: Model::CrackSheet::ALONG)
+        second = path.side? ? :z_mm : :r_mm
+        first, last =
+          [path.path.first, path.path.last].map { |point| [point[:clock_deg], point[second].to_f, point[:depth_mm]] }
+        across = path.side? ? samples.z_mm : samples.radius_mm
+        [first, *samples.clock_deg.to_a.zip(across.to_a, samples.depth_mm.to_a), last]
       end
 
       def rings_from((column, layer, deepest_mm))

@@ -38,26 +38,11 @@ module MossyAnvil
 
       # Stretches that are not sound, [[from_deg, to_deg, kind, defect index or nil], ...]; one over 12 o'clock ends beyond 360.
       def stretches
-        step = 360.0 / ANGLES
         edges = (0...ANGLES).reject { |place| owners[place] == owners[place - 1] }
-        if edges.empty?
-          return(
-            (
-              if owners.first == Solid::PointProbe::SOUND
-                []
-              else
-                [[0.0, 360.0, @contents.kind(owners.first), index_of(owners.first)]]
-              end
-            )
-          )
-        end
+        return [stretch(0.5, ANGLES + 0.5, owners.first)].compact if edges.empty?
 
         edges.each_with_index.filter_map do |from, at|
-          to = edges[at + 1] || (edges.first + ANGLES)
-          owner = owners[from]
-          unless owner == Solid::PointProbe::SOUND
-            [(from - 0.5) * step, (to - 0.5) * step, @contents.kind(owner), index_of(owner)]
-          end
+          stretch(from, edges[at + 1] || (edges.first + ANGLES), owners[from])
         end
       end
 
@@ -67,6 +52,14 @@ module MossyAnvil
       end
 
       private
+
+      # Between two edges, counted in steps; nil where it is sound.
+      def stretch(from, to, owner)
+        return if owner == Solid::PointProbe::SOUND
+
+        step = 360.0 / ANGLES
+        [(from - 0.5) * step, (to - 0.5) * step, @contents.kind(owner), index_of(owner)]
+      end
 
       def index_of(owner) = owner.negative? ? nil : owner
 

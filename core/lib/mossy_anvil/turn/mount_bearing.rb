@@ -8,7 +8,7 @@ module MossyAnvil
       # note: key of what to add, under `mounts.bearing`, or nil.
       Answer = Struct.new(:verdict, :limit_rpm, :note)
 
-      # load: { force_n:, overhang_mm:, mass_g:, imbalance_g_mm:, rpm:, centre_mm: }. tailstock: is there room for it while the tool works? swing_mm: of the piece.
+      # load: MountLoad. tailstock: is there room for it while the tool works? swing_mm: of the piece.
       # least_rpm: slower than the lathe goes is no speed.
       def initialize(load, tailstock:, swing_mm:, least_rpm:)
         @load = load
@@ -19,8 +19,8 @@ module MossyAnvil
       end
 
       # Moment on the seat, N m, without and with the tailstock.
-      def need_nm = @need_nm ||= MountHold.load_nm(**@load)
-      def need_with_tailstock_nm = @need_with_tailstock_nm ||= MountHold.load_nm(**@load, tailstock: true)
+      def need_nm = @need_nm ||= @load.nm
+      def need_with_tailstock_nm = @need_with_tailstock_nm ||= @load.nm(tailstock: true)
 
       # The Answer for a hold in N m, by the moments alone.
       def answer(hold_nm)
@@ -33,7 +33,7 @@ module MossyAnvil
       def own_rpm(key)
         row = MountHold.row(key)
         rpm = [row["most_rpm"], row["rim_m_s"] && RimSpeed.rpm(row["rim_m_s"], @swing_mm)].compact.min
-        rpm if rpm && rpm < @load[:rpm]
+        rpm if rpm && rpm < @load.rpm
       end
 
       private
@@ -44,19 +44,15 @@ module MossyAnvil
         least = @table["margins"]["least"]
         return Answer.new(:tailstock, nil, "tailstock") if hold_nm >= need_with_tailstock_nm * least
 
-        slower(
-          MountHold.bears_to_rpm(hold_nm / least, **@load.except(:rpm), tailstock: true),
-          "tailstock",
-          "not_with_tailstock"
-        )
+        slower(@load.borne_to_rpm(hold_nm / least, tailstock: true), "tailstock", "not_with_tailstock")
       end
 
       # The tailstock is in the way of the tool: it holds free, or for light cuts alone, or not.
       def without(hold_nm)
-        light = @load.merge(force_n: [@load[:force_n], @table["loads"]["light_n"]].min)
-        return Answer.new(:holds, nil, "light_cuts") if hold_nm >= MountHold.load_nm(**light) * free
+        light = MountLoad.new(**@load.to_h, force_n: [@load.force_n, @table["loads"]["light_n"]].min)
+        return Answer.new(:holds, nil, "light_cuts") if hold_nm >= light.nm * free
 
-        slower(MountHold.bears_to_rpm(hold_nm / free, **light.except(:rpm)), "light_cuts", "not_without_tailstock")
+        slower(light.borne_to_rpm(hold_nm / free), "light_cuts", "not_without_tailstock")
       end
 
       def slower(limit_rpm, note, else_note)

@@ -9,26 +9,6 @@ module MossyAnvil
 
       module_function
 
-      # Moment on the seat: the cutting force at its overhang, the imbalance's force and the weight at the centre of mass.
-      # rpm: the speed it is turned at; tailstock: with it up.
-      def load_nm(force_n:, overhang_mm:, mass_g:, imbalance_g_mm:, rpm:, centre_mm:, tailstock: false)
-        spin = rpm / Mechanics::RPM
-        own_n = (imbalance_g_mm * 1e-6 * (spin**2)) + (mass_g / 1000.0 * GRAVITY)
-        whole = ((force_n * overhang_mm) + (own_n * centre_mm)) * NM
-        tailstock ? whole * Table["mounts"]["loads"]["with_tailstock"] : whole
-      end
-
-      # rpm up to which a seat bears its load; nil where nothing of the load grows with speed, 0 where it does not bear the cut and the weight alone.
-      # hold_nm: what it bears, reserve taken off; the rest as in .load_nm.
-      def bears_to_rpm(hold_nm, force_n:, overhang_mm:, mass_g:, imbalance_g_mm:, centre_mm:, tailstock: false)
-        share = tailstock ? Table["mounts"]["loads"]["with_tailstock"] : 1.0
-        left_nm = (hold_nm / share) - (((force_n * overhang_mm) + (mass_g / 1000.0 * GRAVITY * centre_mm)) * NM)
-        return 0.0 if left_nm.negative?
-
-        per_spin = imbalance_g_mm * 1e-6 * centre_mm * NM
-        per_spin.zero? ? nil : Math.sqrt(left_nm / per_spin) * Mechanics::RPM
-      end
-
       # Section modulus of a round, or of a ring round a hole, mm3.
       def modulus_mm3(outer_mm, inner_mm = 0) = Math::PI / 32 * ((outer_mm**4) - (inner_mm**4)) / outer_mm
 

@@ -27,7 +27,7 @@ module MossyAnvil
       def bearing
         @bearing ||=
           MountBearing.new(
-            @load,
+            MountLoad.new(**@load),
             tailstock: @step[:tailstock],
             swing_mm: @step[:swing_mm],
             least_rpm: @blank.lathe&.min_rpm || 0
@@ -147,13 +147,8 @@ module MossyAnvil
       end
 
       def judge_tenon
-        if @step[:tenon_wood_mm] < row("tenon")["length_mm"][0]
-          return no("tenon", "no_tenon_wood", length: [@step[:tenon_wood_mm], "mm"])
-        end
-
-        if !@step[:tailstock] && @step[:tenon_wood_mm] < free_tenon_mm
-          return no("tenon", "tenon_too_short", length: [@step[:tenon_wood_mm], "mm"], least: [free_tenon_mm, "mm"])
-        end
+        refused = short_tenon
+        return refused if refused
 
         size = tenon_mm or return no("tenon", "no_jaws", most: [tenon_room_mm, "mm"])
         open = @site.runs_through(size / 2, row("tenon")["length_mm"][1])
@@ -168,6 +163,16 @@ module MossyAnvil
             long: [[@step[:tenon_wood_mm], row("tenon")["length_mm"][1]].min, "mm"]
           )
         weighed("tenon", MountHold.tenon_nm(size, strength_mpa(share)), says, size_mm: size)
+      end
+
+      # Why there is not length enough for one; nil where there is.
+      def short_tenon
+        wood = @step[:tenon_wood_mm]
+        length = { length: [wood, "mm"] }
+        return no("tenon", "no_tenon_wood", **length) if wood < row("tenon")["length_mm"][0]
+        return if @step[:tailstock] || wood >= free_tenon_mm
+
+        no("tenon", "tenon_too_short", **length, least: [free_tenon_mm, "mm"])
       end
 
       # Shortest that holds it free.
