@@ -19,7 +19,7 @@ RSpec.describe "A turner with No. 32", :browser do
     expect(page).to have_css("[data-defect=C]")
     expect(page).to have_field("Depth, mm")
     fill_in "Depth, mm", with: "1 3/4\"\n"
-    expect(page).to have_field("Depth, mm", with: "44")
+    expect(page).to have_field("Depth, mm", with: "44.45")
     fill_in "Mouth, mm", with: "4\n"
 
     # The fill appears beside it, and the speed falls at which something grows.

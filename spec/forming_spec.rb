@@ -168,8 +168,9 @@ RSpec.describe "Forming a piece", :browser do
     fill_in("SVG drawing", with: "M0 20 L50 32 L100 25")
     click_button("Use as the outside")
     expect(page).to have_field("Outside point 2, radius", with: "32")
-    click_button("Show the 3-D view")
+    click_button("3-D view")
     expect(page).to have_css("[aria-label*='in 3-D'] canvas").or have_text("cannot draw in 3-D")
+    click_button("Drawings")
     station("Turn")
     section "Cuts"
     click_button("Show the interrupted cut")

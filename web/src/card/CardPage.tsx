@@ -371,7 +371,7 @@ function Line({ line, nowMs, onValue }: { line: CardLine; nowMs: number; onValue
   const { target, wait, minutes } = line;
   return (
     <>
-      <p className="what">
+      <p className="what" data-line={line.key}>
         <Told message={line.message} />
       </p>
       {target && (

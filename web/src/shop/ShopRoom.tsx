@@ -1,5 +1,5 @@
 import { useQueryClient } from "@tanstack/react-query";
-import { useState, type ReactNode } from "react";
+import { useMemo, useState, type ReactNode } from "react";
 import { DropZone, FileTrigger, type FileDropItem } from "react-aria-components";
 import { Link } from "react-router";
 import styled from "styled-components";
@@ -10,6 +10,7 @@ import { TextLine } from "../kit/MeasureField";
 import { ink } from "../kit/theme";
 import { TaskProgress } from "../kit/TaskProgress";
 import { useAct } from "../kit/useAct";
+import { useInTurn } from "../kit/useInTurn";
 import { followed } from "../kit/useTask";
 import { Lathes } from "./Lathes";
 import { Room } from "../kit/Room";
@@ -161,11 +162,20 @@ function PutAway({ shop }: { shop: Shop }) {
 function Named({ shop }: { shop: Shop }) {
   const client = useQueryClient();
   const { problem, act } = useAct();
+  const { name, currency } = shop;
+  const inTurn = useInTurn(useMemo(() => ({ name, currency }), [name, currency]));
   const put = (about: Partial<ShopName>) =>
-    void act(
-      () => api.nameShop({ name: shop.name, currency: shop.currency, ...about }),
-      () => void client.invalidateQueries({ queryKey: ["shop"] }),
-    );
+    inTurn(async (now) => {
+      let left = now;
+      await act(
+        () => api.nameShop({ ...now, ...about }),
+        (kept) => {
+          left = kept;
+          void client.invalidateQueries({ queryKey: ["shop"] });
+        },
+      );
+      return left;
+    });
   return (
     <>
       <Heading as="h3">{t("screen.shop.this_shop")}</Heading>

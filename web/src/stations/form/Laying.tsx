@@ -1,9 +1,9 @@
-import { useEffect, useRef } from "react";
 import { withLaid, without, type Centres, type Document, type Form, type Move } from "../../api/document";
 import { api } from "../../api/client";
 import { Button } from "../../kit/Button";
 import { LengthField, NumberField, OffsetField } from "../../kit/MeasureField";
 import { useAct } from "../../kit/useAct";
+import { useInTurn } from "../../kit/useInTurn";
 import { Fault, Fields, Heading, Quiet, Row } from "../../kit/parts";
 import { useBlank } from "../../draft/contexts";
 import { t } from "../../i18n/texts";
@@ -23,23 +23,19 @@ export function Laying({ form }: { form: Form }) {
   const blank = useBlank();
   const { document, draft, assessment } = blank;
   const { problem, act, busy } = useAct();
-  // One move after the other, each from where the one before has left the form: what is typed meanwhile is not lost.
-  const newest = useRef(document);
-  useEffect(() => {
-    newest.current = document;
-  }, [document]);
-  const queue = useRef(Promise.resolve());
-  const moveBy = (by: (form: Form) => Move) => {
-    queue.current = queue.current.then(() =>
-      act(
-        () => api.moveForm(newest.current, by(newest.current.form ?? form)),
+  const inTurn = useInTurn(document);
+  const moveBy = (by: (form: Form) => Move) =>
+    inTurn(async (now) => {
+      let left = now;
+      await act(
+        () => api.moveForm(now, by(now.form ?? form)),
         (laid) => {
-          newest.current = withLaid(newest.current, laid);
-          draft.change(newest.current);
+          left = withLaid(now, laid);
+          draft.change(left);
         },
-      ),
-    );
-  };
+      );
+      return left;
+    });
   const move = (by: Move) => moveBy(() => by);
   const lengthMm = assessment.geometry.length_mm;
   const centres = document.centres ?? ON_AXIS;
