@@ -7,7 +7,7 @@ module MossyAnvil
       module Rows
         BODY = { clock_deg: %w[centre clock_deg], r_mm: %w[centre r_mm], z_mm: %w[centre z_mm] }.freeze
         EXTENTS = %i[radial_mm tangential_mm axial_mm].freeze
-        SAME = %i[
+        DEFECT_COLUMNS = %i[
           type
           group
           chosen
@@ -66,7 +66,7 @@ module MossyAnvil
               path: json(defect["path"]),
               made_of: defect["of"],
               found_on: defect["found_on"],
-              **SAME.to_h { |key| [key, defect[key.to_s]] },
+              **DEFECT_COLUMNS.to_h { |key| [key, defect[key.to_s]] },
               depth_least_mm: defect.dig("depth_range_mm", 0),
               depth_most_mm: defect.dig("depth_range_mm", 1),
               **BODY.transform_values { |path| defect.dig(*path) },
@@ -177,7 +177,7 @@ module MossyAnvil
           compact(
             {
               "id" => row[:ref],
-              **SAME.to_h { |key| [key.to_s, row[key]] },
+              **DEFECT_COLUMNS.to_h { |key| [key.to_s, row[key]] },
               "path" => data(row[:path]),
               "of" => row[:made_of],
               "found_on" => row[:found_on]&.iso8601,

@@ -65,12 +65,12 @@ export function App() {
         <PieceView value={pieceView}>
           <Routes>
             {["/", "/blanks/:id", "/blanks/:id/:station"].map((path) => (
-              <Route key={path} path={path} element={<Floor corner={corner} />} />
+              <Route key={path} path={path} element={<ShopFrame corner={corner} />} />
             ))}
             {ROOMS.map((path) => (
-              <Route key={path} path={path} element={<Floor room={path} corner={corner} />} />
+              <Route key={path} path={path} element={<ShopFrame room={path} corner={corner} />} />
             ))}
-            <Route path="/blanks/:id/card" element={<Floor card corner={corner} />} />
+            <Route path="/blanks/:id/card" element={<ShopFrame card corner={corner} />} />
             <Route path="*" element={<Navigate to="/" replace />} />
           </Routes>
         </PieceView>
@@ -80,7 +80,7 @@ export function App() {
   );
 }
 
-function Floor({
+function ShopFrame({
   room,
   card = false,
   corner,
@@ -104,10 +104,10 @@ function Floor({
   if (!id && !room) return <Navigate to={first ? `/blanks/${first.id}` : "/shop"} replace />;
   return (
     <Frame>
-      <Along shop={shop.data} current={room ? undefined : Number(id)} corner={corner} />
+      <RackWithKeys shop={shop.data} current={room ? undefined : Number(id)} corner={corner} />
       <FirstSteps shop={shop.data} />
       {room ? (
-        <Beside room={room} shop={shop.data} />
+        <ShopRooms room={room} shop={shop.data} />
       ) : card ? (
         <CardPage key={id} />
       ) : (
@@ -117,14 +117,14 @@ function Floor({
   );
 }
 
-function Beside({ room, shop }: { room: (typeof ROOMS)[number]; shop: Shop }) {
+function ShopRooms({ room, shop }: { room: (typeof ROOMS)[number]; shop: Shop }) {
   if (room === "/new") return <NewBlank shop={shop} />;
   if (room === "/board") return <Board shop={shop} />;
   return room === "/stores" ? <StoresRoom /> : <ShopRoom shop={shop} />;
 }
 
 /** The rack, and the keys that go along it. */
-function Along({ shop, current, corner }: { shop: Shop; current: number | undefined; corner: React.ReactNode }) {
+function RackWithKeys({ shop, current, corner }: { shop: Shop; current: number | undefined; corner: React.ReactNode }) {
   const go = useNavigate();
   const places = shop.rack.map((place) => place.id);
   const step = (by: number) => {

@@ -7,7 +7,7 @@ import { BlankContext, DrawingContext, SelectionContext, type Blank } from "../d
 import { useDraft, type DraftHandle } from "../draft/useDraft";
 import { SITS, useTurned, type Sits } from "../draft/useTurned";
 import { t } from "../i18n/texts";
-import { Sought } from "../kit/Sought";
+import { SoughtPlace } from "../kit/SoughtPlace";
 import { ink } from "../kit/theme";
 import { useKept } from "../kit/useKept";
 import { Waiting } from "../kit/Waiting";
@@ -206,11 +206,11 @@ function Assessed({ id, draft, assessment, problem, sits, setSits, station, onSt
       <BlankContext value={useDeferredValue(blank)}>
         <SelectionContext value={useDeferredValue(selection)}>
           <DrawingContext value={useDeferredValue(drawing)}>
-            <Sought value={seeking}>
+            <SoughtPlace value={seeking}>
               <div className="docket">
                 <Docket station={station} onStation={toStation} />
               </div>
-            </Sought>
+            </SoughtPlace>
           </DrawingContext>
         </SelectionContext>
       </BlankContext>

@@ -4,7 +4,7 @@ import styled from "styled-components";
 import { api } from "../api/client";
 import type { Assessment } from "../api/document";
 import { Button } from "../kit/Button";
-import { Told } from "../kit/Says";
+import { MessageText } from "../kit/Advice";
 import { ink } from "../kit/theme";
 import type { Station } from "./Docket";
 import { t } from "../i18n/texts";
@@ -67,7 +67,7 @@ export function NextMove({
       <Strip aria-label={t("screen.bench.next_move")}>
         <span className="next">{waits ? t("screen.bench.waits") : t("screen.bench.next")}</span>
         <p>
-          {next ? <Told message={next.message} /> : t("screen.bench.every_line_of_its_card_is")}
+          {next ? <MessageText message={next.message} /> : t("screen.bench.every_line_of_its_card_is")}
           {waits &&
             next?.wait &&
             ` ${t("screen.bench.until", { to_locale_string: new Date(next.wait.likely_at).toLocaleString("en-GB", { weekday: "short", hour: "2-digit", minute: "2-digit" }) })}`}
@@ -80,7 +80,7 @@ export function NextMove({
     <Strip aria-label={t("screen.bench.next_move")}>
       <span className="next">{move.ready ? t("screen.bench.next") : t("screen.bench.waits")}</span>
       <p>
-        <Told message={move} />
+        <MessageText message={move} />
       </p>
       <Button onPress={() => onGo(station)}>{word}</Button>
     </Strip>

@@ -5,7 +5,7 @@ import type { Card, CardLine } from "../api/document";
 import { Button } from "../kit/Button";
 import { AmountField, NumberField } from "../kit/MeasureField";
 import { amountText } from "../kit/measure";
-import { AdviceList, Told } from "../kit/Says";
+import { AdviceList, MessageText } from "../kit/Advice";
 import { ink } from "../kit/theme";
 import { useKey } from "../kit/useKey";
 import { useUnit } from "../kit/Units";
@@ -193,7 +193,7 @@ function Open({
     <Page aria-label={t("screen.card.card")}>
       <header>
         <h2>
-          <Told message={here.step.name} />
+          <MessageText message={here.step.name} />
         </h2>
         <span>
           {t("screen.card.line_of", {
@@ -257,7 +257,7 @@ function Open({
           <>
             {here.step.cautions.map((caution) => (
               <p key={caution.key} className="caution">
-                <Told message={caution} />
+                <MessageText message={caution} />
               </p>
             ))}
             <div style={{ display: "flex", flexWrap: "wrap", gap: 12 }}>
@@ -372,7 +372,7 @@ function Line({ line, nowMs, onValue }: { line: CardLine; nowMs: number; onValue
   return (
     <>
       <p className="what" data-line={line.key}>
-        <Told message={line.message} />
+        <MessageText message={line.message} />
       </p>
       {target && (
         <p className="target">

@@ -1,6 +1,6 @@
 import styled from "styled-components";
 import type { CardLine } from "../api/document";
-import { Told } from "../kit/Says";
+import { MessageText } from "../kit/Advice";
 import { ink } from "../kit/theme";
 import { spanText } from "./serverClock";
 import { t } from "../i18n/texts";
@@ -61,7 +61,7 @@ export function Running({
             <button onClick={() => onLook(key)}>
               <strong>{spanText(left)}</strong>
               <span>
-                <Told message={message} />
+                <MessageText message={message} />
               </span>
             </button>
           </li>

@@ -3,7 +3,7 @@ import { Tab, TabList, TabPanel, Tabs } from "react-aria-components";
 import styled from "styled-components";
 import type { Assessment } from "../api/document";
 import { t } from "../i18n/texts";
-import { Sought } from "./Sought";
+import { SoughtPlace } from "./SoughtPlace";
 import { focusRing, ink } from "./theme";
 import { useKey } from "./useKey";
 
@@ -62,7 +62,7 @@ export function Sections<Name extends string>({
   open: Name;
   onOpen: (name: Name) => void;
 }) {
-  const outer = useContext(Sought);
+  const outer = useContext(SoughtPlace);
   const shown = sections.some(({ key }) => key === open) ? open : sections[0]?.key;
   const seeking = sections.find(({ seeks }) => outer.sought && seeks?.includes(outer.sought))?.key;
   useEffect(() => {
@@ -87,7 +87,7 @@ export function Sections<Name extends string>({
       {sections.map(({ key, body }) => (
         <Body key={key} id={key} shouldForceMount>
           {/* A place is looked for once its section is before the eye. */}
-          <Sought.Provider value={key === shown ? outer : HIDDEN}>{body}</Sought.Provider>
+          <SoughtPlace.Provider value={key === shown ? outer : HIDDEN}>{body}</SoughtPlace.Provider>
         </Body>
       ))}
     </Tabs>

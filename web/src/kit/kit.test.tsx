@@ -4,11 +4,11 @@ import userEvent from "@testing-library/user-event";
 import { useState } from "react";
 import { afterEach, describe, expect, it, vi } from "vitest";
 import type { Advice } from "../api/document";
-import { AdviceList } from "./Says";
+import { AdviceList } from "./Advice";
 import { Choice } from "./Choice";
 import { AmountField, ClockField, LengthField, NumberField } from "./MeasureField";
 import { Sections } from "./Sections";
-import { Sought } from "./Sought";
+import { SoughtPlace } from "./SoughtPlace";
 import { Units } from "./Units";
 
 afterEach(cleanup);
@@ -118,9 +118,9 @@ describe("sections", () => {
 
   it("open where the next move is done", () => {
     render(
-      <Sought value={{ sought: "weigh", found: vi.fn() }}>
+      <SoughtPlace value={{ sought: "weigh", found: vi.fn() }}>
         <Two />
-      </Sought>,
+      </SoughtPlace>,
     );
     expect(shown()).toBe("Two");
   });

@@ -42,7 +42,7 @@ export function Lathes() {
       {lathes.map((kept) => (
         <article key={kept.id} aria-label={kept.name} style={{ margin: "10px 0" }}>
           <strong>{kept.name}</strong>
-          <Told lathe={kept.lathe} blanks={kept.blanks} />
+          <LatheInWords lathe={kept.lathe} blanks={kept.blanks} />
           <Button
             $kind="quiet"
             style={{ paddingLeft: 0 }}
@@ -65,7 +65,7 @@ export function Lathes() {
 }
 
 /** A lathe in one line. */
-function Told({ lathe, blanks }: { lathe: Lathe; blanks: number }) {
+function LatheInWords({ lathe, blanks }: { lathe: Lathe; blanks: number }) {
   const unit = useUnit();
   const mm = (value: number) => amountText(value, "mm", unit);
   const slowest = Math.min(...lathe.belts.map(({ min_rpm }) => min_rpm));

@@ -9,7 +9,7 @@ import { Button } from "../kit/Button";
 import { Choice, Choices } from "../kit/Choice";
 import { AmountField, ClockField, LengthField, NumberField } from "../kit/MeasureField";
 import { amountText } from "../kit/measure";
-import { AdviceList, Worked } from "../kit/Says";
+import { AdviceList, Worked } from "../kit/Advice";
 import { Suggest } from "../kit/Suggest";
 import { Words } from "../kit/Words";
 import { forgetStored, useStored } from "../kit/useStored";

@@ -6,7 +6,7 @@ import type { Scan, ScanQuestion } from "../api/document";
 import { Button } from "../kit/Button";
 import { Choice } from "../kit/Choice";
 import { amountText } from "../kit/measure";
-import { AdviceList } from "../kit/Says";
+import { AdviceList } from "../kit/Advice";
 import { ink } from "../kit/theme";
 import { useUnit } from "../kit/Units";
 import { Fault, Quiet, Row } from "../kit/parts";

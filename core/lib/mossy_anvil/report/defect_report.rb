@@ -9,11 +9,11 @@ module MossyAnvil
       # cannot be out of date.
       OF_BLANK = %i[shape form material].freeze
       OF_WATER = %i[moisture_pct targets].freeze
-      Told = Struct.new(*OF_BLANK)
+      BlankFacts = Struct.new(*OF_BLANK)
 
       # As #to_h, the workings put where they belong; the same one as long as all it follows from is the same.
       def self.of(defect, index, share, blank, workings, water:)
-        told, water = Told.new(*OF_BLANK.map { |part| blank.public_send(part) }), water&.slice(*OF_WATER)
+        told, water = BlankFacts.new(*OF_BLANK.map { |part| blank.public_send(part) }), water&.slice(*OF_WATER)
         report, own =
           MADE.of([defect, index, told.to_a, water]) do
             Workings.new.then do |kept|
@@ -24,7 +24,7 @@ module MossyAnvil
         report
       end
 
-      # blank: one, or Told of it. water: what is told of its drying report, or nil.
+      # blank: one, or BlankFacts of it. water: what is told of its drying report, or nil.
       def initialize(defect, index, share, blank, workings, water: nil)
         @defect = defect
         @pointer = "/defects/#{index}"

@@ -23,7 +23,7 @@ module MossyAnvil
                   :inner_edges_mm,
                   :outer_edges_mm,
                   :surface_mm,
-                  :reach_mm
+                  :surface_at_planes_mm
 
       # The grid over a shape; the same one as long as it is that shape. fineness: :default or :fine.
       def self.over(shape, fineness: :default) = LAID.of([shape, fineness]) { new(shape, fineness: fineness) }
@@ -39,7 +39,8 @@ module MossyAnvil
         @inner_edges_mm = Numo::DFloat.new(@radial).seq * @radial_step_mm
         @outer_edges_mm = @inner_edges_mm + @radial_step_mm
         @surface_mm = mean_surface(shape)
-        @reach_mm = spread(shape.radius_mm(@angles_deg.reshape(@angular, 1), @heights_mm.reshape(1, @axial)))
+        @surface_at_planes_mm =
+          spread(shape.radius_mm(@angles_deg.reshape(@angular, 1), @heights_mm.reshape(1, @axial)))
         freeze
       end
 

@@ -107,11 +107,11 @@ module MossyAnvil
       end
 
       # Columns x layers.
-      def tips_mm = @grid.reach_mm[run.columns, run.span] - run.depths_mm.reshape(1, run.depths_mm.size)
+      def tips_mm = @grid.surface_at_planes_mm[run.columns, run.span] - run.depths_mm.reshape(1, run.depths_mm.size)
 
       # Only the cells that it comes down to.
       def side_patch
-        reach, tip = @grid.reach_mm[run.columns, run.span].dup, tips_mm
+        reach, tip = @grid.surface_at_planes_mm[run.columns, run.span].dup, tips_mm
         cells = (tip.min / @grid.radial_step_mm).floor.clamp(0, @grid.radial - 1)..(@grid.radial - 1)
         Patch.new(
           run.columns,

@@ -10,9 +10,9 @@ module MossyAnvil
       # One bound of the solid: radii (columns x layers), thickness and middle of each layer (mm).
       Layering = Struct.new(:radii_mm, :thickness_mm, :middle_mm)
 
-      # outer, inner: bounds for volume; reach: the outer bound in the planes through the axis, exact at each angle.
-      # inner_reach_mm: the hollow's radii within `reach`, nil where nothing is hollowed.
-      attr_reader :name, :outer, :inner, :reach, :inner_reach_mm, :swing_mm, :round_radius_mm
+      # outer, inner: bounds for volume; outer_at_planes: the outer bound in the planes through the axis, exact at each angle.
+      # inner_at_planes_mm: the hollow's radii within `outer_at_planes`, nil where nothing is hollowed.
+      attr_reader :name, :outer, :inner, :outer_at_planes, :inner_at_planes_mm, :swing_mm, :round_radius_mm
 
       def initialize(name, grid, blank)
         @name = name
@@ -20,9 +20,9 @@ module MossyAnvil
         @shape = blank.shape
         @form = blank.form
         @round_radius_mm = Stage.round_radius_mm(blank)
-        @outer, @reach = layerings([grid.surface_mm, grid.reach_mm])
+        @outer, @outer_at_planes = layerings([grid.surface_mm, grid.surface_at_planes_mm])
         @inner = hollow? ? hollow_layering : nil
-        @inner_reach_mm = hollow? ? inner_within(@reach) : nil
+        @inner_at_planes_mm = hollow? ? inner_within(@outer_at_planes) : nil
         @swing_mm = largest_swing
         freeze
       end
@@ -40,8 +40,8 @@ module MossyAnvil
 
       # Does it run true: the same outer radius all round, at every z?
       def true_running?
-        spread = @reach.radii_mm.max(axis: 0) - @reach.radii_mm.min(axis: 0)
-        (spread * @reach.thickness_mm.gt(0)).max < 0.5
+        spread = @outer_at_planes.radii_mm.max(axis: 0) - @outer_at_planes.radii_mm.min(axis: 0)
+        (spread * @outer_at_planes.thickness_mm.gt(0)).max < 0.5
       end
 
       def hollow? = @name == :hollowed

@@ -97,7 +97,7 @@ module MossyAnvil
 
       # mm of run that is left of each, cracks x 1; without end where it goes from end to end (which only a crack from the side can).
       def runs_mm(rows, there)
-        whole = @stage.reach.thickness_mm.sum * CrackRun::WHOLE_RUN_SHARE
+        whole = @stage.outer_at_planes.thickness_mm.sum * CrackRun::WHOLE_RUN_SHARE
         left =
           (rows.length_mm * there).sum(axis: 1).to_a.map { |mm| rows.side? && mm >= whole ? CrackRun::ENDLESS_MM : mm }
         Numo::DFloat.cast(left).reshape(rows.size, 1)
@@ -114,10 +114,11 @@ module MossyAnvil
       def side_left(rows)
         column, layer = @grid.columns_at(rows.clock_deg), @grid.layers_at(rows.z_mm)
         rods = (column * @grid.axial) + layer
-        outer = @stage.reach.radii_mm[rods].dup
+        outer = @stage.outer_at_planes.radii_mm[rods].dup
         hollow, inner = hollow_at(rods, layer)
-        opposite = @stage.reach.radii_mm[(((column + (@grid.angular / 2)) % @grid.angular) * @grid.axial) + layer]
-        there = Numo::DFloat.cast(@stage.reach.thickness_mm[layer].gt(0))
+        opposite =
+          @stage.outer_at_planes.radii_mm[(((column + (@grid.angular / 2)) % @grid.angular) * @grid.axial) + layer]
+        there = Numo::DFloat.cast(@stage.outer_at_planes.thickness_mm[layer].gt(0))
         width = (outer - inner + (opposite * ((hollow * -1) + 1))) * there
         tip = Numo::DFloat.maximum(rows.radius_mm - depths_mm(rows), inner)
         Left.new(Numo::DFloat.minimum((outer - tip).clip(0, nil), width), width, @openings && hollow)
@@ -128,7 +129,7 @@ module MossyAnvil
         return [Numo::DFloat.zeros(*rods.shape)] * 2 unless @stage.hollow?
 
         hollow = Numo::DFloat.cast(@stage.inner.thickness_mm[layer].gt(0))
-        [hollow, @stage.inner_reach_mm[rods] * hollow]
+        [hollow, @stage.inner_at_planes_mm[rods] * hollow]
       end
 
       # Along the axis from a face: in line with it lies the wood of that column.
@@ -164,10 +165,12 @@ module MossyAnvil
       def held_layers(rows)
         column = @grid.columns_at(rows.clock_deg).flatten
         radius = rows.radius_mm.reshape(column.size, 1)
-        held = @stage.reach.radii_mm[column, true].ge(radius) & @stage.reach.thickness_mm.gt(0).reshape(1, @grid.axial)
+        held =
+          @stage.outer_at_planes.radii_mm[column, true].ge(radius) &
+            @stage.outer_at_planes.thickness_mm.gt(0).reshape(1, @grid.axial)
         held &=
           (
-            @stage.inner_reach_mm[column, true].le(radius) | @stage.inner.thickness_mm.le(0).reshape(1, @grid.axial)
+            @stage.inner_at_planes_mm[column, true].le(radius) | @stage.inner.thickness_mm.le(0).reshape(1, @grid.axial)
           ) if @stage.hollow?
         Numo::DFloat.cast(held).reshape(*rows.clock_deg.shape, @grid.axial)
       end

@@ -57,13 +57,15 @@ module MossyAnvil
           .select { |body| (body.open? || body.strength_factor <= WallLine::OPEN_SHARE) && body.own_strength_mpa.zero? }
           .filter_map do |body|
             layer = @grid.layer_at(body.z_mm)
-            Cut.new(layer, nowhere, [body]) if @stage.reach.thickness_mm[layer].positive? && large?(body, layer)
+            if @stage.outer_at_planes.thickness_mm[layer].positive? && large?(body, layer)
+              Cut.new(layer, nowhere, [body])
+            end
           end
       end
 
       # Could it take more than LOST_SHARE of the section's modulus, all of it at the farthest place? Against the least that the section can have, a ring all round.
       def large?(body, layer)
-        near, far = @stage.reach.radii_mm[true, layer].minmax
+        near, far = @stage.outer_at_planes.radii_mm[true, layer].minmax
         ring = Math::PI / 4 * [(near**4) - (inner_mm(layer).max**4), 0].max / far
         Math::PI / 4 * body.size_mm[0] * body.size_mm[1] * far >= LOST_SHARE * ring
       end
@@ -82,7 +84,7 @@ module MossyAnvil
               end
             tips = nowhere
             near.each { |column, _, tip, _| tips[column] = [tips[column], tip].min }
-            Cut.new(layer, tips, near.map(&:last).uniq) if @stage.reach.thickness_mm[layer].positive?
+            Cut.new(layer, tips, near.map(&:last).uniq) if @stage.outer_at_planes.thickness_mm[layer].positive?
           end
       end
 
@@ -121,7 +123,7 @@ module MossyAnvil
       # rpm, 0 where what is left does not bear the cut and the weight alone; nil where it is whole enough or speed adds nothing.
       def limit_at(section, load)
         layer, tips = section.layer, section.tips_mm
-        outer, inner = @stage.reach.radii_mm[true, layer].dup, inner_mm(layer)
+        outer, inner = @stage.outer_at_planes.radii_mm[true, layer].dup, inner_mm(layer)
         whole, left =
           modulus_mm3(outer, inner),
           modulus_mm3(Numo::DFloat.maximum(Numo::DFloat.minimum(outer, tips), inner), inner, @strength.call(layer))
@@ -136,12 +138,12 @@ module MossyAnvil
 
       def inner_mm(layer)
         none = Numo::DFloat.zeros(@grid.angular)
-        @stage.hollow? && @stage.inner.thickness_mm[layer].positive? ? @stage.inner_reach_mm[true, layer].dup : none
+        @stage.hollow? && @stage.inner.thickness_mm[layer].positive? ? @stage.inner_at_planes_mm[true, layer].dup : none
       end
 
       # The tool's lever is to the farther end of the piece, since it may be held by either.
       def lever_mm(layer)
-        held = @stage.reach.thickness_mm.gt(0).where
+        held = @stage.outer_at_planes.thickness_mm.gt(0).where
         z_mm = @grid.heights_mm[layer]
         [z_mm - @grid.heights_mm[held[0]], @grid.heights_mm[held[-1]] - z_mm].max + (@grid.axial_step_mm / 2)
       end

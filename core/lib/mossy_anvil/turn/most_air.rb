@@ -46,7 +46,7 @@ module MossyAnvil
       # Columns x layers, 1 where the cut is in the air: beyond the wood, or in an empty void.
       def out_of_wood(radii)
         cut = radii - UNDER_MM
-        out = Numo::DFloat.cast(@grid.reach_mm.lt(cut.reshape(1, @grid.axial)))
+        out = Numo::DFloat.cast(@grid.surface_at_planes_mm.lt(cut.reshape(1, @grid.axial)))
         at_layers = cut.to_a
         empty_voids.each do |void|
           rods = MET.of([void, @grid.over, @blank.form, @stage.name]) { met(void, cut, at_layers) }

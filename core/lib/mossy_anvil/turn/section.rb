@@ -60,8 +60,8 @@ module MossyAnvil
         @grid = grid
         @stage = stage
         @spreads = {}.compare_by_identity
-        @parts = [part(stage.reach.radii_mm, stage.reach, 1, cells)]
-        @parts << part(stage.inner_reach_mm, stage.inner, -1, cells) if stage.hollow?
+        @parts = [part(stage.outer_at_planes.radii_mm, stage.outer_at_planes, 1, cells)]
+        @parts << part(stage.inner_at_planes_mm, stage.inner, -1, cells) if stage.hollow?
         bound_window
         @area_mm2 = plain_area
         gather
@@ -153,13 +153,15 @@ module MossyAnvil
 
       # The window of each column: from the hollow (or the axis) to the outside.
       def bound_window
-        @far_mm = @stage.reach.radii_mm.dup
+        @far_mm = @stage.outer_at_planes.radii_mm.dup
         @near_mm = Numo::DFloat.zeros(@grid.angular, @grid.axial)
         if @stage.hollow?
-          open_layers = @stage.inner.thickness_mm.ge(@stage.reach.thickness_mm * 0.999)
-          @near_mm += @stage.inner_reach_mm * Numo::DFloat.cast(open_layers).reshape(1, @grid.axial)
+          open_layers = @stage.inner.thickness_mm.ge(@stage.outer_at_planes.thickness_mm * 0.999)
+          @near_mm += @stage.inner_at_planes_mm * Numo::DFloat.cast(open_layers).reshape(1, @grid.axial)
         end
-        @live = Numo::DFloat.cast(@far_mm.gt(@near_mm + 1e-9)) * @stage.reach.thickness_mm.gt(0).reshape(1, @grid.axial)
+        @live =
+          Numo::DFloat.cast(@far_mm.gt(@near_mm + 1e-9)) *
+            @stage.outer_at_planes.thickness_mm.gt(0).reshape(1, @grid.axial)
       end
 
       # Draw far and near in to the outermost and innermost live edge.
@@ -178,8 +180,8 @@ module MossyAnvil
 
       # mm2 of the whole plane, whatever its strength, per angle (one side of the axis).
       def plain_area
-        area = @stage.reach.radii_mm.dot(@stage.reach.thickness_mm)
-        @stage.hollow? ? area - @stage.inner_reach_mm.dot(@stage.inner.thickness_mm) : area
+        area = @stage.outer_at_planes.radii_mm.dot(@stage.outer_at_planes.thickness_mm)
+        @stage.hollow? ? area - @stage.inner_at_planes_mm.dot(@stage.inner.thickness_mm) : area
       end
     end
   end

@@ -1,7 +1,7 @@
 import styled from "styled-components";
 import { useBlank } from "../../draft/contexts";
 import { amountText } from "../../kit/measure";
-import { AdviceList, Worked } from "../../kit/Says";
+import { AdviceList, Worked } from "../../kit/Advice";
 import { ink } from "../../kit/theme";
 import { useUnit } from "../../kit/Units";
 import { Heading, Quiet } from "../../kit/parts";

@@ -7,7 +7,7 @@ import { t } from "../../i18n/texts";
 import { Button } from "../../kit/Button";
 import { Choice, Choices } from "../../kit/Choice";
 import { amountText } from "../../kit/measure";
-import { Told } from "../../kit/Says";
+import { MessageText } from "../../kit/Advice";
 import { ink } from "../../kit/theme";
 import { useAct } from "../../kit/useAct";
 import { useStored } from "../../kit/useStored";
@@ -266,6 +266,6 @@ const Line = ({ mark, said }: { mark: keyof typeof MARKS; said: Message }) => (
       {mark}
     </span>
     {"  "}
-    <Told message={said} />
+    <MessageText message={said} />
   </li>
 );

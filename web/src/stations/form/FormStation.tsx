@@ -1,8 +1,8 @@
 import { without, type Form } from "../../api/document";
 import { Choice } from "../../kit/Choice";
-import { AdviceList, Worked } from "../../kit/Says";
+import { AdviceList, Worked } from "../../kit/Advice";
 import { Sections, type Section } from "../../kit/Sections";
-import { Place } from "../../kit/Sought";
+import { Place } from "../../kit/SoughtPlace";
 import { amountText } from "../../kit/measure";
 import { useUnit } from "../../kit/Units";
 import { useKept } from "../../kit/useKept";

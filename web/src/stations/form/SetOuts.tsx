@@ -6,7 +6,7 @@ import { Button } from "../../kit/Button";
 import { Choice } from "../../kit/Choice";
 import { LengthField, NumberField } from "../../kit/MeasureField";
 import { amountText, lengthText } from "../../kit/measure";
-import { Worked } from "../../kit/Says";
+import { Worked } from "../../kit/Advice";
 import { useSettled } from "../../kit/useSettled";
 import { useUnit } from "../../kit/Units";
 import { Carry, Fault, Fields, Quiet, Row, Ticket } from "../../kit/parts";

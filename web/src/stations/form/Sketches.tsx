@@ -5,7 +5,7 @@ import { withLaid, without, type Document, type Form } from "../../api/document"
 import { useNewest } from "../../api/useNewest";
 import { Button } from "../../kit/Button";
 import { amountText } from "../../kit/measure";
-import { Told } from "../../kit/Says";
+import { MessageText } from "../../kit/Advice";
 import { ink } from "../../kit/theme";
 import { useSettled } from "../../kit/useSettled";
 import { useUnit } from "../../kit/Units";
@@ -161,7 +161,7 @@ function Compared({ sketches, choose, drop }: Props) {
               <th scope="row">{t("screen.form.in_short")}</th>
               {forms.map(({ trade }, index) => (
                 <td key={index}>
-                  <Told message={trade} />
+                  <MessageText message={trade} />
                 </td>
               ))}
             </tr>

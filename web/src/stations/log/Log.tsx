@@ -8,7 +8,7 @@ import { Button } from "../../kit/Button";
 import { Choice } from "../../kit/Choice";
 import { NumberField } from "../../kit/MeasureField";
 import { amountText } from "../../kit/measure";
-import { Place } from "../../kit/Sought";
+import { Place } from "../../kit/SoughtPlace";
 import { focusRing, ink } from "../../kit/theme";
 import { useAct } from "../../kit/useAct";
 import { useUnit } from "../../kit/Units";

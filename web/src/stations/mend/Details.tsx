@@ -2,11 +2,11 @@ import type { HardeningWays, MendDetail, MendStep, Working } from "../../api/doc
 import { capital, t } from "../../i18n/texts";
 import { Button } from "../../kit/Button";
 import { amountText, clockText } from "../../kit/measure";
-import { Worked } from "../../kit/Says";
+import { Worked } from "../../kit/Advice";
 import { ink } from "../../kit/theme";
 import { useUnit } from "../../kit/Units";
 import { Heading, Quiet, Ticket } from "../../kit/parts";
-import { CastTold } from "./CastTold";
+import { CastReport } from "./CastReport";
 import { changed } from "../../draft/mendSteps";
 
 type Props = {
@@ -26,7 +26,7 @@ export function Details(props: Props) {
       {detail.stabilise && <StabiliseTold {...props} stabilise={detail.stabilise} />}
       {detail.glue && <GlueTold {...props} glue={detail.glue} />}
       {detail.soak && (
-        <Ways
+        <HardeningChoice
           ways={detail.soak.ways}
           chosen={detail.soak.with}
           onChoose={(key) =>
@@ -39,7 +39,7 @@ export function Details(props: Props) {
         />
       )}
       {detail.fill && <FillTold {...props} fill={detail.fill} />}
-      {detail.cast && <CastTold {...props} cast={detail.cast} />}
+      {detail.cast && <CastReport {...props} cast={detail.cast} />}
       {detail.inlay && detail.inlay.islands.length > 0 && <Islands islands={detail.inlay.islands} />}
     </>
   );
@@ -152,7 +152,7 @@ function StabiliseTold({
           })}
         </Quiet>
       )}
-      <Ways
+      <HardeningChoice
         ways={one.ways}
         chosen="stabilising"
         onChoose={(key) => onPut({ id: step.id, do: "soak", of: step.of ?? [], with: key })}
@@ -205,7 +205,15 @@ function GlueTold({ glue, workings, place }: Props & { glue: NonNullable<MendDet
 }
 
 /** The ways to harden what is soft, on one footing. */
-function Ways({ ways, chosen, onChoose }: { ways: HardeningWays; chosen: string; onChoose: (key: string) => void }) {
+function HardeningChoice({
+  ways,
+  chosen,
+  onChoose,
+}: {
+  ways: HardeningWays;
+  chosen: string;
+  onChoose: (key: string) => void;
+}) {
   const unit = useUnit();
   const share = (value: number) => `${Math.round(value * 100)}`;
   return (

@@ -1,6 +1,6 @@
 import type { MendPlan } from "../../api/document";
 import { t } from "../../i18n/texts";
-import { Told } from "../../kit/Says";
+import { MessageText } from "../../kit/Advice";
 import { amountText } from "../../kit/measure";
 import { ink } from "../../kit/theme";
 import { useUnit } from "../../kit/Units";
@@ -17,7 +17,7 @@ export function Materials({ materials, cost }: Pick<MendPlan, "materials" | "cos
           {materials.map(({ key, part, name, amount, unit: of, shelf }) => (
             <tr key={`${key}-${part ?? ""}-${JSON.stringify(name)}`}>
               <th scope="row">
-                <Told message={name} />
+                <MessageText message={name} />
                 {part && `, ${t(`parts.${part}`)}`}
               </th>
               <td className="number">{amountText(amount, of, unit)}</td>

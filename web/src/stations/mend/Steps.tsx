@@ -1,10 +1,10 @@
 import { useState } from "react";
 import styled from "styled-components";
-import { without, type MendKind, type MendPlan, type MendStep, type MendTold } from "../../api/document";
+import { without, type MendKind, type MendPlan, type MendStep, type StepReport } from "../../api/document";
 import { Button } from "../../kit/Button";
 import { amountText } from "../../kit/measure";
 import { messageText, t } from "../../i18n/texts";
-import { AdviceList, Told } from "../../kit/Says";
+import { AdviceList, MessageText } from "../../kit/Advice";
 import { ink } from "../../kit/theme";
 import { useUnit } from "../../kit/Units";
 import { Fault, Heading, Quiet, Row } from "../../kit/parts";
@@ -109,7 +109,7 @@ export function Steps({ plan, faults }: Props) {
 
 type One = Props & {
   step: MendStep;
-  told: MendTold | undefined;
+  told: StepReport | undefined;
   index: number;
   open: boolean;
   last: boolean;
@@ -124,7 +124,7 @@ function Step({ step, told, plan, index, faults, open, last, onOpen, onPut, onMo
   return (
     <li data-wrong={mine.length > 0 || (told?.conflicts ?? 0) > 0 || undefined}>
       <h4>
-        {index + 1}. {told ? <Told message={told.name} /> : KINDS[step.do]}
+        {index + 1}. {told ? <MessageText message={told.name} /> : KINDS[step.do]}
       </h4>
       {told && <Times told={told} />}
       {told && <AdviceList advice={open ? told.says : told.says.slice(0, 2)} workings={plan.workings} />}
@@ -170,7 +170,7 @@ function Step({ step, told, plan, index, faults, open, last, onOpen, onPut, onMo
           )}
           {told?.cautions.map((caution) => (
             <Quiet key={caution.key}>
-              <Told message={caution} />
+              <MessageText message={caution} />
             </Quiet>
           ))}
         </>
@@ -180,7 +180,7 @@ function Step({ step, told, plan, index, faults, open, last, onOpen, onPut, onMo
 }
 
 /** Time in hand and time until it can be turned: two numbers, never one for the other. */
-function Times({ told }: { told: MendTold }) {
+function Times({ told }: { told: StepReport }) {
   const unit = useUnit();
   const h = (value: number | null) =>
     value === null

@@ -3,7 +3,7 @@ import styled from "styled-components";
 import { without, type Defect, type DefectReport } from "../../api/document";
 import { amountText } from "../../kit/measure";
 import { capital, t } from "../../i18n/texts";
-import { Told } from "../../kit/Says";
+import { MessageText } from "../../kit/Advice";
 import { focusRing, ink } from "../../kit/theme";
 import { useUnit } from "../../kit/Units";
 import { Quiet } from "../../kit/parts";
@@ -37,7 +37,7 @@ const Way = styled(Radio)`
 type Key = DefectReport["ways"][number]["key"];
 
 /** The ways there are to deal with it, what each takes and risks, and which one is chosen. No choice lifts a limit. */
-export function Ways({ defect, report }: { defect: Defect; report: DefectReport }) {
+export function RepairChoice({ defect, report }: { defect: Defect; report: DefectReport }) {
   const blank = useBlank();
   const unit = useUnit();
   if (report.ways.length === 0) return null;
@@ -70,7 +70,7 @@ export function Ways({ defect, report }: { defect: Defect; report: DefectReport 
               ].join(" · ")}
             </span>
             <span className="risk">
-              <Told message={risk} />
+              <MessageText message={risk} />
             </span>
           </Way>
         ))}

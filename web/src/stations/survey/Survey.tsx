@@ -5,9 +5,9 @@ import { isPath } from "../../api/document";
 import { Button } from "../../kit/Button";
 import { Choice } from "../../kit/Choice";
 import { amountText, clockText } from "../../kit/measure";
-import { AdviceList, Told, Worked } from "../../kit/Says";
+import { AdviceList, MessageText, Worked } from "../../kit/Advice";
 import { Sections } from "../../kit/Sections";
-import { Place } from "../../kit/Sought";
+import { Place } from "../../kit/SoughtPlace";
 import { focusRing, ink } from "../../kit/theme";
 import { useUnit } from "../../kit/Units";
 import { useKept } from "../../kit/useKept";
@@ -18,7 +18,7 @@ import { middleOf } from "../../piece/geometry";
 import { DefectFields, FOUND_BY } from "./DefectFields";
 import { NextTest } from "./NextTest";
 import { Tests } from "./Tests";
-import { Ways } from "./Repairs";
+import { RepairChoice } from "./Repairs";
 import { Worth } from "./Worth";
 import { Quiet, Row } from "../../kit/parts";
 import { useBlank, useSelection, useDrawing, type Blank } from "../../draft/contexts";
@@ -363,13 +363,13 @@ function Found({
                 </strong>
               </>
             )}{" "}
-            <Told message={report.reason} />
+            <MessageText message={report.reason} />
           </Worked>
         </Verdict>
       )}
       {chosen && !fixed && (
         <div style={{ gridColumn: "1 / -1", padding: "0 14px 12px" }}>
-          {report && <Ways defect={defect} report={report} />}
+          {report && <RepairChoice defect={defect} report={report} />}
           <DefectFields defect={defect} />
         </div>
       )}

@@ -2,7 +2,7 @@ import { without, type Document } from "../../api/document";
 import { Button } from "../../kit/Button";
 import { NumberField } from "../../kit/MeasureField";
 import { amountText } from "../../kit/measure";
-import { Worked } from "../../kit/Says";
+import { Worked } from "../../kit/Advice";
 import { useUnit } from "../../kit/Units";
 import { Fields, Quiet } from "../../kit/parts";
 import { useBlank } from "../../draft/contexts";

@@ -6,7 +6,7 @@ import { useNewest } from "../../api/useNewest";
 import { capital, messageText, t } from "../../i18n/texts";
 import { Button } from "../../kit/Button";
 import { amountText, lengthsText } from "../../kit/measure";
-import { AdviceList, Told, Worked } from "../../kit/Says";
+import { AdviceList, MessageText, Worked } from "../../kit/Advice";
 import { ink } from "../../kit/theme";
 import { useSettled } from "../../kit/useSettled";
 import { useUnit } from "../../kit/Units";
@@ -32,7 +32,7 @@ const Steps = styled.ol`
   }
 `;
 
-const Ways = styled.ul`
+const MountList = styled.ul`
   margin-top: 4px;
   li {
     display: grid;
@@ -153,7 +153,7 @@ function Step({ step, index, plan }: { step: Mounts["steps"][number]; index: num
           </>
         )}
       </Worked>
-      <Ways>
+      <MountList>
         {shown.map(({ key, verdict, hold_nm, says }) => (
           <li key={key} data-verdict={verdict}>
             <div>
@@ -166,7 +166,7 @@ function Step({ step, index, plan }: { step: Mounts["steps"][number]; index: num
             <div className="says">
               {says.map((one) => (
                 <Fragment key={one.key}>
-                  <Told message={one} />{" "}
+                  <MessageText message={one} />{" "}
                 </Fragment>
               ))}
               {verdict !== "no" && (
@@ -181,7 +181,7 @@ function Step({ step, index, plan }: { step: Mounts["steps"][number]; index: num
             </div>
           </li>
         ))}
-      </Ways>
+      </MountList>
       {step.proposed !== null && (
         <Button $kind="quiet" style={{ padding: 0, minHeight: 36 }} aria-expanded={open} onPress={() => setOpen(!open)}>
           {open

@@ -2,7 +2,7 @@ import styled from "styled-components";
 import type { Stage, StageName } from "../../api/document";
 import { amountText, clockText, planeText } from "../../kit/measure";
 import { t } from "../../i18n/texts";
-import { AdviceList, Worked } from "../../kit/Says";
+import { AdviceList, Worked } from "../../kit/Advice";
 import { ink } from "../../kit/theme";
 import { Sections } from "../../kit/Sections";
 import { useUnit } from "../../kit/Units";

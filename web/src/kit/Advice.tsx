@@ -99,7 +99,7 @@ export function Worked({ children, working }: { children: React.ReactNode; worki
 }
 
 /** A message of the core, its amounts in bold. */
-export function Told({ message, asSentence = false }: { message: Message; asSentence?: boolean }) {
+export function MessageText({ message, asSentence = false }: { message: Message; asSentence?: boolean }) {
   const unit = useUnit();
   return (
     <>
@@ -159,7 +159,7 @@ export function AdviceList({
           <Line key={index} $tone={one.tone} $lead={lead && index === 0}>
             <Unseen>{one.tone === "plain" ? "" : t(`tones.${one.tone}`)}</Unseen>
             <Worked working={one.figure ? workings[one.figure] : undefined}>
-              <Told message={one} asSentence />
+              <MessageText message={one} asSentence />
             </Worked>
           </Line>
         ))}

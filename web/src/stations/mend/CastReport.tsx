@@ -1,7 +1,7 @@
 import type { CastDetail, MendStep, Working } from "../../api/document";
 import { Button } from "../../kit/Button";
 import { amountText } from "../../kit/measure";
-import { Worked } from "../../kit/Says";
+import { Worked } from "../../kit/Advice";
 import { ink } from "../../kit/theme";
 import { useUnit } from "../../kit/Units";
 import { Heading, Quiet, Row, Ticket } from "../../kit/parts";
@@ -19,7 +19,7 @@ type Props = {
 };
 
 /** A casting in full: how much, in which cups, how hot, what it stands in. */
-export function CastTold({ cast, step, workings, place, onPut }: Props) {
+export function CastReport({ cast, step, workings, place, onPut }: Props) {
   const unit = useUnit();
   const g = (value: number) => amountText(value, "g", unit);
   const rows: [string, string, React.ReactNode][] = [

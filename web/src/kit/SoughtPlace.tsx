@@ -4,14 +4,14 @@ import type { Assessment } from "../api/document";
 type Action = Assessment["next_move"]["action"];
 
 /** What the next move has just asked for, until the place where it is done has come before the eye. */
-export const Sought = createContext<{ sought: Action | undefined; found: () => void }>({
+export const SoughtPlace = createContext<{ sought: Action | undefined; found: () => void }>({
   sought: undefined,
   found: () => undefined,
 });
 
 /** The place at a station where that is done. */
 export function Place({ of, children }: { of: Action; children: ReactNode }) {
-  const { sought, found } = useContext(Sought);
+  const { sought, found } = useContext(SoughtPlace);
   const own = useRef<HTMLDivElement>(null);
   useEffect(() => {
     if (sought !== of || !own.current) return;
