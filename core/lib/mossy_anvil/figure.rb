@@ -3,10 +3,11 @@
 module MossyAnvil
   # A computed value that can show its working.
   #
-  #   Figure.new(value: 942.5, unit: "ml", formula: "half of base times height",
+  #   Figure.new(value: 942.5, unit: "ml", formula: "half_of_base_times_height",
   #              inputs: { "height" => [60, "mm"] }, source: "geometry", certainty: :derived)
   #
-  # value: a finite number, or nil where there is none (then formula says why).
+  # value: a finite number, or nil where there is none (then formula says why). formula, source and the names of inputs
+  # are keys of the catalogue, under `workings`; a source may be the citation of a table instead.
   # certainty: :measured, :derived or :rule_of_thumb.
   class Figure
     CERTAINTIES = %i[measured derived rule_of_thumb].freeze

@@ -10,7 +10,7 @@ RSpec.describe MossyAnvil::Model::ShopRecords do
     expect(own.count("cure_factor", "a")).to eq(12)
     expect(own.mean("cure_factor", "b")).to be_nil
     expect(own.source("cure_factor", "the sheet", "b")).to eq("the sheet")
-    expect(own.source("cure_factor", "the sheet", "a")).to start_with("From your 12 records")
+    expect(own.source("cure_factor", "the sheet", "a")).to eq("your_own_records")
   end
 
   it "takes no record that cannot be" do

@@ -2,8 +2,8 @@ import { Fragment, useId, useState } from "react";
 import { Button } from "react-aria-components";
 import styled from "styled-components";
 import type { Advice, Message, Working } from "../api/document";
-import { runs, sentence, t } from "../i18n/texts";
-import { amountText } from "./measure";
+import { known, runs, sentence, t } from "../i18n/texts";
+import { amountText, type LengthUnit } from "./measure";
 import { Unseen } from "./parts";
 import { focusRing, ink, toneInk } from "./theme";
 import { useUnit } from "./Units";
@@ -60,23 +60,33 @@ const Sheet = styled.div`
   }
 `;
 
+/** What goes into a working: named in the catalogue (at_depth with its mm after a colon), or a cap on the speed by its key. */
+function inputName(name: string, unit: LengthUnit): string {
+  const [key, mm] = name.split(":");
+  if (!known(`workings.inputs.${key}`)) return t(`caps.${key}.name`);
+  return t(`workings.inputs.${key}`, mm ? { mm: amountText(Number(mm), "mm", unit) } : {});
+}
+
+/** The core's own source by its key; one that a table gives stands as it is. */
+const sourceText = (source: string) => (known(`workings.sources.${source}`) ? t(`workings.sources.${source}`) : source);
+
 function WorkingSheet({ working, id }: { working: Working; id: string }) {
   const unit = useUnit();
   return (
     <Sheet id={id}>
-      <strong>{amountText(working.value, working.unit, unit)}</strong> = {working.formula}
+      <strong>{amountText(working.value, working.unit, unit)}</strong> = {t(`workings.formulas.${working.formula}`)}
       {working.inputs.length > 0 && (
         <dl>
           {working.inputs.map((input) => (
             <Fragment key={input.name}>
-              <dt>{input.name}</dt>
+              <dt>{inputName(input.name, unit)}</dt>
               <dd>{amountText(input.value, input.unit, unit)}</dd>
             </Fragment>
           ))}
         </dl>
       )}
       <div className="source">
-        {SURE_MARK[working.certainty]} {SURE[working.certainty]} · {working.source}
+        {SURE_MARK[working.certainty]} {SURE[working.certainty]} · {sourceText(working.source)}
       </div>
     </Sheet>
   );

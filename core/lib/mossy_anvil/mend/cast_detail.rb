@@ -78,12 +78,12 @@ module MossyAnvil
           "net_ml",
           @pour.net_mm3 / 1000,
           "ml",
-          "mould less what lies in it",
+          "mould_less_what_lies_in",
           certainty: wood ? :measured : :derived,
-          source: wood ? "Your own measure of what lies in it" : "Geometry; the wood without its open cracks and holes",
+          source: wood ? "your_own_measure_of_what" : "geometry_the_wood_without_its",
           inputs: {
             "mould" => [@pour.mould.volume_mm3, "mm3"],
-            "in it" => [@pour.wood_mm3, "mm3"]
+            "in_it" => [@pour.wood_mm3, "mm3"]
           }
         )
       end
@@ -94,11 +94,11 @@ module MossyAnvil
           "mix_g",
           casting.mix_g,
           "g",
-          "net volume times density of the mix, loss on top, and what stays in the cups",
+          "net_volume_times_density_of",
           source: @pour.scene.records.source("loss_share", Table["casting"]["source"]),
           inputs: {
             "net" => [casting.net_mm3, "mm3"],
-            "density of the mix" => [resin.density_g_ml, "g/ml"],
+            "density_of_the_mix" => [resin.density_g_ml, "g/ml"],
             "loss" => [@pour.loss_share * 100, "%"],
             "cup" => [casting.cup_g, "g"]
           }
@@ -111,7 +111,7 @@ module MossyAnvil
           "film_g",
           @pour.film_g,
           "g",
-          "floor and walls to the rim, a share more for folds",
+          "floor_and_walls_to_the",
           source: Table["supplies"]["source"],
           inputs: {
             "inside" => [@pour.mould.inside_mm2 / 100, "cm2"],
@@ -142,11 +142,11 @@ module MossyAnvil
             "at_once_c",
             @plan.at_once.peak_c,
             "C",
-            "hottest that the whole depth comes to in one pour, heat lost above and below only: on the safe side",
+            "hottest_that_the_whole_depth",
             source: CureKinetics.table["source"],
             inputs: {
               "depth" => [@pour.mould.depth_mm, "mm"],
-              "working time" => [resin.row["working_min"], "min"],
+              "working_time" => [resin.row["working_min"], "min"],
               "shop" => [@pour.shop_c, "C"],
               "resin" => [@pour.start_c, "C"]
             }
@@ -159,10 +159,10 @@ module MossyAnvil
             "deepest_mm",
             @plan.deepest_mm,
             "mm",
-            "deepest pour that stays under the peak that is fine",
+            "deepest_pour_that_stays_under",
             source: CureKinetics.table["source"],
             inputs: {
-              "fine up to" => [CureKinetics.table["peaks_c"]["fine"], "C"]
+              "fine_up_to" => [CureKinetics.table["peaks_c"]["fine"], "C"]
             }
           )
       end
@@ -173,13 +173,13 @@ module MossyAnvil
             "lift_n",
             @pour.lift_n,
             "N",
-            "resin pushed aside less the weight of what lies in it; below nothing it sinks",
-            source: "Archimedes",
+            "resin_pushed_aside_less_the",
+            source: "archimedes",
             certainty: :derived,
             inputs: {
-              "in it" => [@pour.wood_mm3, "mm3"],
-              "its density" => [@pour.wood_kg_m3, "kg/m3"],
-              "density of the mix" => [resin.density_g_ml, "g/ml"]
+              "in_it" => [@pour.wood_mm3, "mm3"],
+              "its_density" => [@pour.wood_kg_m3, "kg/m3"],
+              "density_of_the_mix" => [resin.density_g_ml, "g/ml"]
             }
           )
       end
@@ -192,12 +192,12 @@ module MossyAnvil
           "bubble_mm",
           Table["casting"]["bubble_mm"] * ((1 + given[:pot][:bar])**(-1 / 3.0)),
           "mm",
-          "its diameter as mixed over the cube root of the pressure, the air's counted in",
-          source: "Boyle",
+          "its_diameter_as_mixed_over",
+          source: "boyle",
           certainty: :derived,
           inputs: {
-            "as mixed" => [Table["casting"]["bubble_mm"], "mm"],
-            "over the air" => [given[:pot][:bar], "bar"]
+            "as_mixed" => [Table["casting"]["bubble_mm"], "mm"],
+            "over_the_air" => [given[:pot][:bar], "bar"]
           }
         )
       end
@@ -237,11 +237,11 @@ module MossyAnvil
               "insert/most_offset_mm",
               allowed / per_mm,
               "mm",
-              "imbalance that the stand takes at the speed it is started at, over what one mm makes",
+              "imbalance_that_the_stand_takes",
               source: Table["speed"]["shaking_source"],
               inputs: {
-                "started at" => [start, "rpm"],
-                "one mm makes" => [per_mm, "g mm"]
+                "started_at" => [start, "rpm"],
+                "one_mm_makes" => [per_mm, "g mm"]
               }
             )
         }
@@ -272,11 +272,11 @@ module MossyAnvil
           "heat_h",
           cure.heat_h,
           "h",
-          "a slab as thick as the casting is thin, until its heart is as warm as the oven",
-          source: "Textbook heat conduction, full series",
+          "a_slab_as_thick_as",
+          source: "textbook_heat_conduction_full_series",
           inputs: {
             "thin" => [cure.thin_mm, "mm"],
-            "diffusivity of resin" => [cure.diffusivity_m2_s * 1e6, "mm2/s"]
+            "diffusivity_of_resin" => [cure.diffusivity_m2_s * 1e6, "mm2/s"]
           }
         )
       end
@@ -292,12 +292,12 @@ module MossyAnvil
               "pieces/each_mm",
               (long - ((count - 1) * kerf)) / count,
               "mm",
-              "its length less the cuts, shared",
-              source: "Geometry",
+              "its_length_less_the_cuts",
+              source: "geometry",
               certainty: :derived,
               inputs: {
                 "long" => [long, "mm"],
-                "each cut" => [kerf, "mm"]
+                "each_cut" => [kerf, "mm"]
               }
             )
         }

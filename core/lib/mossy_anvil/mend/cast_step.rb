@@ -146,11 +146,11 @@ module MossyAnvil
           "rescue/g",
           (surface * short_mm * pour.net_share / 1000 * resin.density_g_ml * (1 + pour.loss_share)) + pour.cup_g,
           "g",
-          "surface times what is missing, less what the wood takes of it, loss and cup on top",
+          "surface_times_what_is_missing",
           source: Table["casting"]["source"],
           certainty: :derived,
           inputs: {
-            "short by" => [short_mm, "mm"],
+            "short_by" => [short_mm, "mm"],
             "surface" => [surface, "mm2"]
           }
         )

@@ -5,8 +5,8 @@ module MossyAnvil
     # How far open cracks may open at their mouths while wood dries: at most all that the rings shrink more than the rays, shared among them.
     # Source: Wood Handbook, shrinkage in a straight line from fibre saturation.
     class CrackOpening
-      FORMULA = "round the rim, what the rings shrink more than the rays, shared among the open cracks: at most"
-      SOURCE = "Wood Handbook: shrinkage in a straight line from fibre saturation"
+      FORMULA = "round_the_rim_what_the_rings"
+      SOURCE = "wood_handbook_shrinkage_in_a_straight"
 
       # across_mm: diameter at the mouths; the blank's own without one. cracks: those that count; all open ones without.
       def initialize(blank, from_pct:, to_pct:, across_mm: nil, cracks: nil)

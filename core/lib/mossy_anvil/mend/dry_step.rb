@@ -104,8 +104,8 @@ module MossyAnvil
             "emc_pct",
             air.emc_pct,
             "%",
-            "moisture that wood comes to in that air",
-            source: "Hailwood and Horrobin, Wood Handbook eq. 4-5",
+            "moisture_that_wood_comes_to_in",
+            source: "hailwood_and_horrobin_wood_handbook",
             certainty: :derived,
             inputs: {
               "temperature" => [air.temperature_c, "C"],
@@ -139,12 +139,12 @@ module MossyAnvil
             "days",
             found[0],
             "days",
-            found[0] ? "drying curve from now to there, at the pace of the place" : "that air is too damp",
+            found[0] ? "drying_curve_from_now_to_there" : "that_air_is_too_damp",
             source: Table["drying_places"]["source"],
             inputs: {
               "now" => [scene.moisture_pct, "%"],
               "to" => [to_pct, "%"],
-              "EMC" => [emc, "%"],
+              "emc" => [emc, "%"],
               "pace" => [place["pace"], ""]
             }
           )
@@ -166,11 +166,11 @@ module MossyAnvil
             "target_g",
             Moisture.mass_at_g(dry, to_pct),
             "g",
-            "oven-dry weight times one plus the moisture",
-            source: "Your readings",
+            "oven_dry_weight_times_one",
+            source: "your_readings",
             certainty: :derived,
             inputs: {
-              "oven-dry" => [dry, "g"],
+              "oven_dry" => [dry, "g"],
               "to" => [to_pct, "%"]
             }
           )

@@ -197,12 +197,12 @@ module MossyAnvil
             "g",
             mix_ml * row["density_g_ml"],
             "g",
-            "all of what is open, a share more for the cup",
+            "all_of_what_is_open",
             source: Table["fillers"]["source"],
             inputs: {
-              "to fill" => [ml, "ml"],
+              "to_fill" => [ml, "ml"],
               "more" => [OVER_SHARE * 100, "%"],
-              "in the cup" => [cup_ml, "ml"],
+              "in_the_cup" => [cup_ml, "ml"],
               "density" => [row["density_g_ml"], "g/ml"]
             }
           )

@@ -126,7 +126,7 @@ module MossyAnvil
             "g",
             joint_cm2 * 2 * row["g_per_cm2"],
             "g",
-            "both faces of the joint, a thin coat each",
+            "both_faces_of_the_joint",
             source: Table["glues"]["source"],
             inputs: {
               "joint" => [joint_cm2, "cm2"],
@@ -148,8 +148,8 @@ module MossyAnvil
               "wall_mm",
               Solid::WallForce.wall_mm(FINISHING_N, strength, radius_mm: radius, height_mm: height),
               "mm",
-              "the rim as a ring in bending, at half of what glue or wood bears, whichever is less",
-              source: "Textbook curved bar; #{Table["strength"]["glue_line"]["source"]}",
+              "the_rim_as_a_ring",
+              source: "textbook_curved_bar_rule_of",
               inputs: {
                 "push" => [FINISHING_N, "N"],
                 "radius" => [radius, "mm"],

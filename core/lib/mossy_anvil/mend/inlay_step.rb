@@ -97,8 +97,8 @@ module MossyAnvil
             "g",
             ml * (1 + FillStep::OVER_SHARE) * row["density_g_ml"],
             "g",
-            "area of the grooves times their depth, a share more to level it",
-            source: "Geometry, on the skin unrolled",
+            "area_of_the_grooves_times",
+            source: "geometry_on_the_skin_unrolled",
             certainty: :derived,
             inputs: {
               "grooves" => [ml, "ml"],

@@ -183,7 +183,7 @@ module MossyAnvil
             "expected_g",
             most_g * expected_share,
             "g",
-            "most it can take times the share usually reached",
+            "most_it_can_take_times",
             source: scene.records.source("uptake_share", Table["hardeners"]["source"]),
             inputs: {
               "most" => [most_g, "g"],
@@ -240,12 +240,12 @@ module MossyAnvil
             "dry_g",
             soaking.dry_g,
             "g",
-            "volume times dry density",
-            source: "Geometry; your density",
+            "volume_times_dry_density",
+            source: "geometry_your_density",
             certainty: :derived,
             inputs: {
               "volume" => [volume_mm3, "mm3"],
-              "dry density" => [scene.blank.material.dry_density_kg_m3, "kg/m3"]
+              "dry_density" => [scene.blank.material.dry_density_kg_m3, "kg/m3"]
             }
           )
       end
@@ -256,8 +256,8 @@ module MossyAnvil
             "most_g",
             soaking.most_g,
             "g",
-            "room between the cell walls, all of it full",
-            source: "Cell wall 1.5 g/ml",
+            "room_between_the_cell_walls",
+            source: "cell_wall_1_5_g",
             certainty: :derived,
             inputs: {
               "room" => [soaking.room_share * 100, "%"],
@@ -287,14 +287,14 @@ module MossyAnvil
             "resin_ml",
             soaking.vessel_ml(data[:vessel][:diameter_mm], standing.last) + (expected_g / resin_g_ml),
             "ml",
-            "vessel to over the blank, less the blank, and what is drawn in",
-            source: "Geometry",
+            "vessel_to_over_the_blank",
+            source: "geometry",
             certainty: :derived,
             inputs: {
-              "vessel across" => [data[:vessel][:diameter_mm], "mm"],
+              "vessel_across" => [data[:vessel][:diameter_mm], "mm"],
               "stands" => [standing.last, "mm"],
-              "over it" => [table["over_blank_mm"], "mm"],
-              "drawn in" => [expected_g, "g"]
+              "over_it" => [table["over_blank_mm"], "mm"],
+              "drawn_in" => [expected_g, "g"]
             }
           )
       end
@@ -312,8 +312,8 @@ module MossyAnvil
             "lift_n",
             soaking.lift_n,
             "N",
-            "resin pushed aside less the dry wood's weight",
-            source: "Archimedes",
+            "resin_pushed_aside_less_the_dry",
+            source: "archimedes",
             certainty: :derived,
             inputs: {
               "volume" => [volume_mm3, "mm3"],
@@ -332,7 +332,7 @@ module MossyAnvil
             "gauge_hpa",
             Stabilising.gauge_hpa(air_hpa),
             "hPa",
-            "air pressure times the share a sound pump takes away",
+            "air_pressure_times_the_share",
             source: Table["hardeners"]["source"],
             inputs: {
               "air" => [air_hpa, "hPa"],
@@ -352,8 +352,8 @@ module MossyAnvil
             "heat_min",
             HeatThrough.minutes(across_mm: across_mm, length_mm: length_mm),
             "min",
-            "until the core is within 5 % of the oven's temperature: full series of a cylinder its size",
-            source: "Textbook heat conduction",
+            "until_the_core_is_within",
+            source: "textbook_heat_conduction",
             certainty: :derived,
             inputs: {
               "across" => [across_mm, "mm"],

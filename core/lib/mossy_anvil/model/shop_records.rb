@@ -30,8 +30,7 @@ module MossyAnvil
       def count(kind, of = nil) = values(kind, of).then { |list| list.size >= ENOUGH ? list.size : 0 }
 
       # Where a number with them comes from, else the usual source.
-      def source(kind, usual, of = nil) =
-        count(kind, of).positive? ? "From your #{count(kind, of)} records; usually: #{usual}" : usual
+      def source(kind, usual, of = nil) = count(kind, of).positive? ? "your_own_records" : usual
 
       # Is a value one that such a record may have?
       def self.plausible?(kind, value) = RANGES.fetch(kind).cover?(value)

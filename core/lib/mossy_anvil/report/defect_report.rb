@@ -71,7 +71,7 @@ module MossyAnvil
           unit: "mm3",
           formula: formula,
           inputs: inputs,
-          source: "Geometry of the survey",
+          source: "geometry_of_the_survey",
           certainty: :derived
         )
       end
@@ -80,9 +80,9 @@ module MossyAnvil
         [
           (
             if @defect.through?
-              "run times depth times mouth, parallel where it goes through"
+              "run_times_depth_times_mouth"
             else
-              "half of run times depth times mouth, a wedge"
+              "half_of_run_times_depth_times"
             end
           ),
           {
@@ -95,11 +95,11 @@ module MossyAnvil
 
       def body_working
         [
-          "pi/6 of its three extents, less what lies outside the wood",
+          "pi_over_6_of_its_extents",
           %w[radial tangential axial]
             .zip(@defect.size_mm)
             .to_h { |name, extent| [name, [extent, "mm"]] }
-            .merge("open share" => [@defect.open_share, ""])
+            .merge("open_share" => [@defect.open_share, ""])
         ]
       end
 
@@ -109,10 +109,10 @@ module MossyAnvil
           value: @share.removed_share,
           unit: "share",
           certainty: :derived,
-          source: "Geometry of the survey and the form",
-          formula: "how much of it lies outside the finished piece, lump by lump",
+          source: "geometry_of_the_survey_and",
+          formula: "how_much_of_it_lies",
           inputs: {
-            "takes up, in the wood" => [@share.occupied_mm3, "mm3"],
+            "takes_up_in_the_wood" => [@share.occupied_mm3, "mm3"],
             "stays" => [@share.occupied_mm3 * (1 - @share.removed_share), "mm3"]
           }
         )
@@ -126,12 +126,12 @@ module MossyAnvil
           value: @share.fill_mm3,
           unit: "mm3",
           certainty: :derived,
-          source: "Geometry of the survey and the form",
-          formula:
-            "what the form leaves of the opening, and #{Solid::DefectShare::FILL_PROUD_MM.to_i} mm beyond each finished surface to be turned back",
+          source: "geometry_of_the_survey_and",
+          formula: "what_the_form_leaves_of",
           inputs: {
-            "open volume" => [@share.open_mm3, "mm3"],
-            "share turned away" => [@share.removed_share * 100, "%"]
+            "beyond_each_surface" => [Solid::DefectShare::FILL_PROUD_MM, "mm"],
+            "open_volume" => [@share.open_mm3, "mm3"],
+            "share_turned_away" => [@share.removed_share * 100, "%"]
           }
         )
       end

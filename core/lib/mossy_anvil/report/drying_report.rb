@@ -81,9 +81,9 @@ module MossyAnvil
             "emc_pct",
             @climate.emc_pct,
             "%",
-            "moisture that wood comes to in this air",
+            "moisture_that_wood_comes_to",
             certainty: :derived,
-            source: "Hailwood and Horrobin, Wood Handbook eq. 4-5",
+            source: "hailwood_and_horrobin_wood_handbook",
             inputs: {
               "temperature" => [@climate.temperature_c, "C"],
               "humidity" => [@climate.humidity * 100, "%"]
@@ -104,12 +104,12 @@ module MossyAnvil
                 "oven_dry_mass_g",
                 Mend::Moisture.oven_dry_mass_g(pair[0][:value], mean),
                 "g",
-                "weight over one plus moisture of the same day",
+                "weight_over_one_plus_moisture",
                 certainty: :measured,
-                source: "Your readings",
+                source: "your_readings",
                 inputs: {
                   "weight" => [pair[0][:value], "g"],
-                  "moisture, mean of #{pair[1].size}" => [mean, "%"]
+                  "moisture_mean_of_that_day" => [mean, "%"]
                 }
               )
             end
@@ -143,11 +143,12 @@ module MossyAnvil
           "tau_days",
           refit[0],
           "days",
-          "least squares of ln(moisture - EMC) over your weights",
+          "least_squares_of_ln_moisture",
           certainty: :measured,
-          source: "Your #{@masses.size} weights",
+          source: "your_own_weights",
           inputs: {
-            "standard error" => [refit[1] || 0.0, "days"]
+            "weights" => [@masses.size, ""],
+            "standard_error" => [refit[1] || 0.0, "days"]
           }
         )
       end
@@ -158,12 +159,12 @@ module MossyAnvil
           "tau_days",
           fastest_tau(gravity),
           "days",
-          "thickness squared over pi squared times diffusion, by the quickest way out",
+          "thickness_squared_over_pi_squared",
           certainty: :rule_of_thumb,
-          source: "Heat-conduction form of drying, diffusion fitted as a rule of thumb",
+          source: "heat_conduction_form_of_drying",
           inputs: {
             "thickness" => [@blank.shape.least_extent_mm, "mm"],
-            "dry specific gravity" => [gravity, ""]
+            "dry_specific_gravity" => [gravity, ""]
           }
         )
       end
@@ -188,12 +189,12 @@ module MossyAnvil
               "moisture_pct",
               forward(value, days),
               "%",
-              days > 0.5 ? "last reading carried on by the drying curve" : "last reading",
+              days > 0.5 ? "last_reading_carried_on_by" : "last_reading",
               certainty: days > 0.5 ? :derived : :measured,
-              source: "Your readings",
+              source: "your_readings",
               inputs: {
-                "last known" => [value, "%"],
-                "days since" => [days, "days"]
+                "last_known" => [value, "%"],
+                "days_since" => [days, "days"]
               }
             )
           end
@@ -221,10 +222,10 @@ module MossyAnvil
             "profile/heart_pct",
             found.heart_pct,
             "%",
-            "a parabola through the thickness, least squares over the pins of the day",
+            "a_parabola_through_the_thickness",
             certainty: :rule_of_thumb,
-            source: "Regular stage of drying from both sides",
-            inputs: readings.to_h { |depth_mm, value| ["#{depth_mm} mm deep", [value, "%"]] }
+            source: "regular_stage_of_drying_from",
+            inputs: readings.to_h { |depth_mm, value| ["at_depth:#{depth_mm}", [value, "%"]] }
           )
         { skin_pct: found.skin_pct, heart_pct: heart, mean_pct: found.mean_pct, wet_heart: found.wet_heart? }
       end
@@ -262,13 +263,13 @@ module MossyAnvil
           "targets/#{row["key"]}/days",
           days,
           "days",
-          days ? "drying curve from now to the gate" : "the air here is too damp: it never gets that dry on the shelf",
+          days ? "drying_curve_from_now_to" : "the_air_here_is_too",
           certainty: refit ? :derived : :rule_of_thumb,
           source: Table["gates"]["source"],
           inputs: {
             "now" => [moisture_now, "%"],
             "gate" => [row["at_most_pct"], "%"],
-            "EMC" => [emc, "%"],
+            "emc" => [emc, "%"],
             "tau" => [tau, "days"]
           }
         )
@@ -292,14 +293,14 @@ module MossyAnvil
           "shrinkage/#{key}",
           Mend::Shrinkage.size_mm(across, total_pct, emc, from_pct: moisture_now),
           "mm",
-          "its size now, less what this wood shrinks on the way down to the moisture of this air",
+          "its_size_now_less_what",
           certainty: :rule_of_thumb,
           source: @blank.material.stock.source,
           inputs: {
-            "across now" => [across, "mm"],
-            "moisture now" => [moisture_now, "%"],
-            "moisture then" => [emc, "%"],
-            "from green to oven-dry" => [total_pct, "%"]
+            "across_now" => [across, "mm"],
+            "moisture_now" => [moisture_now, "%"],
+            "moisture_then" => [emc, "%"],
+            "from_green_to_oven_dry" => [total_pct, "%"]
           }
         )
       end

@@ -41,13 +41,13 @@ module MossyAnvil
           value: Table["grits"]["default_mark_mm"][state],
           unit: "mm",
           certainty: :rule_of_thumb,
-          source: "Rule of thumb; measure the worst mark and use that",
+          source: "rule_of_thumb_measure_the",
           inputs: {
           },
           formula: {
-            "soft_thin" => "marks to expect once the soft wood is hardened and re-cut",
-            "soft" => "tear-out to expect in the soft wood that stays",
-            "sound" => "marks to expect from a clean cut in sound wood"
+            "soft_thin" => "marks_to_expect_once_the_soft",
+            "soft" => "tear_out_to_expect_in_the",
+            "sound" => "marks_to_expect_from_a_clean"
           }.fetch(state)
         )
       end
@@ -82,10 +82,9 @@ module MossyAnvil
               unit: "rpm",
               certainty: :rule_of_thumb,
               source: Table["grits"]["surface_source"],
-              formula:
-                "surface speed over pi times the largest diameter, and no more than the limit of the last stage at its worst",
+              formula: "surface_speed_over_pi_times",
               inputs: {
-                "surface speed" => [speed, "m/s"],
+                "surface_speed" => [speed, "m/s"],
                 "diameter" => [@last[:swing_mm], "mm"],
                 "limit" => [limit, "rpm"]
               }

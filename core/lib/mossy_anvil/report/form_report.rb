@@ -27,34 +27,16 @@ module MossyAnvil
           uncounted_mm3: uncounted_mm3,
           **holding_wood,
           **yields(stages),
-          least_wall_mm:
-            put(
-              "least_wall_mm",
-              least&.thickness_mm,
-              "mm",
-              "shortest way through the wood from the hollow to the outside"
-            ),
+          least_wall_mm: put("least_wall_mm", least&.thickness_mm, "mm", "shortest_way_through_the_wood"),
           least_wall_at: least && { z_mm: least.z_mm, r_mm: least.r_mm },
           feather_clock_deg: feather_clock_deg,
-          floor_mm: put("floor_mm", @blank.form.floor_mm, "mm", "floor on the axis, from the closed end to the hollow"),
+          floor_mm: put("floor_mm", @blank.form.floor_mm, "mm", "floor_on_the_axis_from"),
           breaks_through: @solid.shares.select { |_, share| share.breaks_through? }.map { |defect, _| defect.id },
           skin_area_mm2: {
             outside:
-              put(
-                "skin_area_mm2/outside",
-                area.outside_mm2,
-                "mm2",
-                "profile swept round the axis where there is wood, with the end faces",
-                source: "Pappus"
-              ),
+              put("skin_area_mm2/outside", area.outside_mm2, "mm2", "profile_swept_round_the_axis", source: "pappus"),
             inside:
-              put(
-                "skin_area_mm2/inside",
-                area.inside_mm2,
-                "mm2",
-                "inside profile swept round the axis, with the floor",
-                source: "Pappus"
-              )
+              put("skin_area_mm2/inside", area.inside_mm2, "mm2", "inside_profile_swept_round_the", source: "pappus")
           }
         }
       end
@@ -90,7 +72,7 @@ module MossyAnvil
         root = @blank.form.opens == "tail" ? [[to - TENON_MM, from].max, to] : [from, [from + TENON_MM, to].min]
         {
           tenon_wood: {
-            length_mm: put("tenon_wood/length_mm", to - from, "mm", "wood beyond the closed end"),
+            length_mm: put("tenon_wood/length_mm", to - from, "mm", "wood_beyond_the_closed_end"),
             diameter_mm: to - from < LEAST_TENON_MM ? 0.0 : 2 * round_mm(*root)
           }
         }
@@ -116,7 +98,7 @@ module MossyAnvil
               "yield_share",
               last / first,
               "share",
-              "what is left over what there was",
+              "what_is_left_over_what",
               inputs: {
                 "blank" => [first, "mm3"],
                 "piece" => [last, "mm3"]
@@ -127,7 +109,7 @@ module MossyAnvil
         }
       end
 
-      def put(key, value, unit, formula, source: "Geometry of the form and the wood", inputs: {})
+      def put(key, value, unit, formula, source: "geometry_of_the_form_and_the", inputs: {})
         @workings.put(
           "/form/#{key}",
           value: value,

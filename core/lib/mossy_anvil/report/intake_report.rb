@@ -67,9 +67,9 @@ module MossyAnvil
             "volume_mm3",
             Solid::Grid.new(@body.shape).then { |grid| whole_mm3(grid) },
             "mm3",
-            "its measures, summed over the grid",
+            "its_measures_summed_over_the",
             certainty: :derived,
-            source: "Geometry on the cylindrical grid"
+            source: "geometry_on_the_cylindrical_grid"
           )
       end
 
@@ -100,9 +100,9 @@ module MossyAnvil
             "density_kg_m3",
             by_weight,
             "kg/m3",
-            "weight over volume",
+            "weight_over_volume",
             certainty: :measured,
-            source: "Your scale and your measures",
+            source: "your_scale_and_your_measures",
             inputs: {
               "weight" => [@mass_g, "g"],
               "volume" => [volume_mm3, "mm3"]
@@ -113,11 +113,11 @@ module MossyAnvil
             "density_kg_m3",
             by_table,
             "kg/m3",
-            "the table's density, with the water it holds now",
+            "the_table_density_with_the",
             certainty: :rule_of_thumb,
             source: @stock.source,
             inputs: {
-              "in the table" => [@stock.density_kg_m3, "kg/m3"],
+              "in_the_table" => [@stock.density_kg_m3, "kg/m3"],
               "moisture" => [@moisture_pct, "%"]
             }
           )

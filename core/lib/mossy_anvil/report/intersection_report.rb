@@ -41,8 +41,8 @@ module MossyAnvil
           value: piece.volume_mm3 * density * 1e-6,
           unit: "g",
           certainty: :rule_of_thumb,
-          formula: "density times what cannot be reached through the wood without crossing a crack",
-          source: "Cells of a few mm, each crack a wall along their edges",
+          formula: "density_times_what_cannot_be",
+          source: "cells_of_a_few_mm",
           inputs: {
             "volume" => [piece.volume_mm3, "mm3"],
             "density" => [density, "kg/m3"]

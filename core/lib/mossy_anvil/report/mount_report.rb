@@ -122,15 +122,15 @@ module MossyAnvil
           value: value,
           unit: "N m",
           certainty: :rule_of_thumb,
-          source: "Textbook mechanics; cutting forces as the trade takes them",
-          formula: "cutting force at its overhang, and imbalance and weight at the centre of mass",
+          source: "textbook_mechanics_cutting_forces_as",
+          formula: "cutting_force_at_its_overhang",
           inputs: {
-            "cutting force" => [load[:force_n], "N"],
+            "cutting_force" => [load[:force_n], "N"],
             "overhang" => [load[:overhang_mm], "mm"],
             "mass" => [load[:mass_g], "g"],
             "imbalance" => [load[:imbalance_g_mm], "g mm"],
             "speed" => [load[:rpm], "rpm"],
-            "seat to centre of mass" => [load[:centre_mm], "mm"]
+            "seat_to_centre_of_mass" => [load[:centre_mm], "mm"]
           }
         )
       end

@@ -10,8 +10,7 @@ module MossyAnvil
       ALONG_FIBRES_PCT, BURL_SPREAD_PCT = 0.1, 3.0
       # So many points over what this air takes it to, and it still moves enough to speak of.
       WETTER_PCT = 4.5
-      SOURCE =
-        "Wood Handbook: shrinkage in a straight line from fibre saturation; a wall of a tenth of the diameter is the trade's rule"
+      SOURCE = "shrinkage_and_a_wall_of_a_tenth"
 
       # water: the drying report, or nil.
       def initialize(solid, water, workings)
@@ -74,12 +73,12 @@ module MossyAnvil
           key,
           Mend::Shrinkage.size_mm(across_mm, total_pct, @water[:emc_pct], from_pct: @water[:moisture_pct]),
           "mm",
-          "its diameter now, less what it shrinks that way down to the moisture of this air",
+          "its_diameter_now_less_what",
           {
             "diameter" => [across_mm, "mm"],
-            "moisture now" => [@water[:moisture_pct], "%"],
-            "moisture then" => [@water[:emc_pct], "%"],
-            "from green to oven-dry" => [total_pct, "%"]
+            "moisture_now" => [@water[:moisture_pct], "%"],
+            "moisture_then" => [@water[:emc_pct], "%"],
+            "from_green_to_oven_dry" => [total_pct, "%"]
           }
         )
       end
@@ -103,12 +102,12 @@ module MossyAnvil
               "wall_mm",
               [WALL_SHARE * across_mm, finished + oval + (2 * SPARE_MM)].max,
               "mm",
-              "the larger of a tenth of the diameter, and the finished wall with the movement and a little on both sides",
+              "the_larger_of_a_tenth",
               {
                 "diameter" => [across_mm, "mm"],
-                "finished wall" => [finished, "mm"],
+                "finished_wall" => [finished, "mm"],
                 "movement" => [oval, "mm"],
-                "to spare, each side" => [SPARE_MM, "mm"]
+                "to_spare_each_side" => [SPARE_MM, "mm"]
               }
             )
           end
@@ -146,8 +145,8 @@ module MossyAnvil
                 Mend::CrackOpening::FORMULA,
                 {
                   "diameter" => [across_mm, "mm"],
-                  "rings more than rays" => [opening.rings_over_rays_pct, "%"],
-                  "open cracks" => [cracks.size, ""]
+                  "rings_more_than_rays" => [opening.rings_over_rays_pct, "%"],
+                  "open_cracks" => [cracks.size, ""]
                 }
               )
           }

@@ -103,7 +103,7 @@ module MossyAnvil
               "depths/bit_mark_mm",
               Turn::SetOuts.bit_mark_mm(height, @form.floor_mm, point),
               "mm",
-              "height over the foot, less the floor wanted, less the bit's point",
+              "height_over_the_foot_less",
               { "height" => [height, "mm"], "floor" => [@form.floor_mm, "mm"], "point" => [point, "mm"] }
             )
         }
@@ -116,9 +116,8 @@ module MossyAnvil
         start, length = Turn::SetOuts.sphere_facet_mm(diameter)
         {
           diameter_mm: diameter,
-          facet_start_mm:
-            put("sphere/facet_start_mm", start, "mm", "D (1 - 1/root 2) from either end", { "D" => [diameter, "mm"] }),
-          facet_length_mm: put("sphere/facet_length_mm", length, "mm", "D (root 2 - 1)", { "D" => [diameter, "mm"] }),
+          facet_start_mm: put("sphere/facet_start_mm", start, "mm", "d_1_1_root_2", { "d" => [diameter, "mm"] }),
+          facet_length_mm: put("sphere/facet_length_mm", length, "mm", "d_root_2_1", { "d" => [diameter, "mm"] }),
           neck_mm: diameter * @table["neck_share"]
         }
       end
@@ -137,7 +136,7 @@ module MossyAnvil
               "feet/chord_mm",
               Turn::SetOuts.feet_chord_mm(radius, @asked[:feet]),
               "mm",
-              "2 r sin(180 degrees / n), straight from foot to foot",
+              "n_2_r_sin_180_degrees",
               { "r" => [radius, "mm"], "n" => [@asked[:feet], ""] }
             )
         }
@@ -149,14 +148,13 @@ module MossyAnvil
         bore = 2 * @form.inside.points.map(&:last).min
         {
           bore_mm: bore,
-          iso_size:
-            put("ring/iso_size", bore * Math::PI, "", "the length round the bore, in mm", { "bore" => [bore, "mm"] }),
+          iso_size: put("ring/iso_size", bore * Math::PI, "", "the_length_round_the_bore", { "bore" => [bore, "mm"] }),
           core_mm:
             put(
               "ring/core_mm",
               bore - @table["glue_gap_mm"],
               "mm",
-              "a core glued into that bore: the bore less the gap for glue",
+              "a_core_glued_into_that",
               { "gap" => [@table["glue_gap_mm"], "mm"] },
               certainty: :rule_of_thumb
             )
@@ -183,8 +181,12 @@ module MossyAnvil
           "lid/moves_mm",
           mouth * stock.tangential_pct / 100 * MOVES_PCT / 30,
           "mm",
-          "across the fibres, as its water changes by #{MOVES_PCT.round} % of its mass",
-          { "mouth" => [mouth, "mm"], "whole shrinkage" => [stock.tangential_pct, "%"] },
+          "across_the_fibres_as_its",
+          {
+            "change_of_moisture" => [MOVES_PCT, "%"],
+            "mouth" => [mouth, "mm"],
+            "whole_shrinkage" => [stock.tangential_pct, "%"]
+          },
           certainty: :rule_of_thumb
         )
       end
@@ -202,15 +204,15 @@ module MossyAnvil
               "insert/drill_mm",
               drill,
               "mm",
-              "D - 1.0825 P times the share of a full thread",
-              { "D" => [row["diameter_mm"], "mm"], "P" => [row["pitch_mm"], "mm"], "share" => [share * 100, "%"] }
+              "d_1_0825_p_times",
+              { "d" => [row["diameter_mm"], "mm"], "p" => [row["pitch_mm"], "mm"], "share" => [share * 100, "%"] }
             ),
           depth_mm:
             put(
               "insert/depth_mm",
               Turn::SetOuts.tapping_depth_mm(@asked[:engaged_mm], row["pitch_mm"], point),
               "mm",
-              "thread wanted, three pitches over, and the point of the bit",
+              "thread_wanted_three_pitches_over",
               { "thread" => [@asked[:engaged_mm], "mm"], "point" => [point, "mm"] }
             )
         }
@@ -232,7 +234,7 @@ module MossyAnvil
               "drill/from_rpm",
               from,
               "rpm",
-              "surface speed over pi times the diameter",
+              "surface_speed_over_pi_times_the",
               { "speed" => [row["from_m_min"], "m/min"], "bit" => [@asked[:bit_mm], "mm"] },
               certainty: :rule_of_thumb
             ),

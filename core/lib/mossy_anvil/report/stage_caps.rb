@@ -66,12 +66,12 @@ module MossyAnvil
           "heat_rpm",
           RimSpeed.rpm(speed, @stage.swing_mm),
           "rpm",
-          "surface speed that the stock takes without softening, over pi times the swing",
+          "surface_speed_that_the_stock",
           certainty: :rule_of_thumb,
           source: Table["speed"]["heat"]["source"],
           inputs: {
-            "softens from" => [@blank.material.soft_from_c, "C"],
-            "surface speed" => [speed, "m/s"],
+            "softens_from" => [@blank.material.soft_from_c, "C"],
+            "surface_speed" => [speed, "m/s"],
             "swing" => [@stage.swing_mm, "mm"]
           }
         )
@@ -86,11 +86,11 @@ module MossyAnvil
           "rim_rpm",
           RimSpeed.rpm(cap, @stage.swing_mm),
           "rpm",
-          "rim speed allowed over pi times the swing",
+          "rim_speed_allowed_over_pi",
           certainty: :rule_of_thumb,
           source: Table["speed"]["rim_source"],
           inputs: {
-            "rim speed" => [cap, "m/s"],
+            "rim_speed" => [cap, "m/s"],
             "swing" => [@stage.swing_mm, "mm"]
           }
         )
@@ -105,13 +105,13 @@ module MossyAnvil
           "imbalance_rpm",
           rpm,
           "rpm",
-          "speed at which shaking reaches the share of weight the stand takes",
+          "speed_at_which_shaking_reaches",
           certainty: :rule_of_thumb,
           source: Table["speed"]["shaking_source"],
           inputs: {
             "imbalance" => [@mass.imbalance_g_mm, "g mm"],
-            "lathe, stand and ballast" => [@lathe.total_kg, "kg"],
-            "share of weight" => [Table["speed"]["shaking_share"].fetch(@lathe.stand), ""]
+            "lathe_stand_and_ballast" => [@lathe.total_kg, "kg"],
+            "share_of_weight" => [Table["speed"]["shaking_share"].fetch(@lathe.stand), ""]
           }
         )
       end

@@ -4,7 +4,7 @@ module MossyAnvil
   module Report
     # Everything reckoned of one stage, as plain data, each number with its working.
     class StageReport
-      DERIVED = { certainty: :derived, source: "Geometry on the cylindrical grid" }.freeze
+      DERIVED = { certainty: :derived, source: "geometry_on_the_cylindrical_grid" }.freeze
 
       # What #in_short tells.
       SHORT = %i[limit_rpm governed_by burst_rpm crack_runs_rpm not_like_this].freeze
@@ -48,16 +48,15 @@ module MossyAnvil
 
       def body
         {
-          volume_mm3:
-            put("volume_mm3", @mass.volume_mm3, "mm3", "wood within the stage, summed over the grid, exact in radius"),
+          volume_mm3: put("volume_mm3", @mass.volume_mm3, "mm3", "wood_within_the_stage_summed"),
           mass_g:
             put(
               "mass_g",
               @mass.mass_g,
               "g",
-              "density times volume, defects at their own density",
+              "density_times_volume_defects_at",
               inputs: {
-                "density as it stands" => [@blank.material.density_kg_m3, "kg/m3"],
+                "density_as_it_stands" => [@blank.material.density_kg_m3, "kg/m3"],
                 "volume" => [@mass.volume_mm3, "mm3"]
               }
             ),
@@ -67,15 +66,14 @@ module MossyAnvil
               "imbalance_g_mm",
               @mass.imbalance_g_mm,
               "g mm",
-              "sum of mass times radius, as a vector; its length",
-              source: "Textbook mechanics, on the cylindrical grid",
+              "sum_of_mass_times_radius",
+              source: "textbook_mechanics_on_the_cylindrical",
               inputs: {
                 "mass" => [@mass.mass_g, "g"]
               }
             ),
           heavy_clock_deg: heavy_side,
-          swing_mm:
-            put("swing_mm", @stage.swing_mm, "mm", "twice the farthest wood from the axis, corners and wings included"),
+          swing_mm: put("swing_mm", @stage.swing_mm, "mm", "twice_the_farthest_wood_from"),
           runs_true: @stage.true_running?,
           fragile: @caps.fragile?,
           counterweight: counterweight,
@@ -88,8 +86,8 @@ module MossyAnvil
           "heavy_clock_deg",
           @mass.heavy_clock_deg(@stage.swing_mm),
           "clock",
-          "the hour the imbalance vector points to; none where it balances",
-          source: "Textbook mechanics, on the cylindrical grid",
+          "the_hour_the_imbalance_vector",
+          source: "textbook_mechanics_on_the_cylindrical",
           inputs: {
             "imbalance" => [@mass.imbalance_g_mm, "g mm"]
           }
@@ -109,8 +107,8 @@ module MossyAnvil
               "recentre/mm",
               balancing.offset_mm,
               "mm",
-              "imbalance over mass: how far the centre of mass lies off the axis",
-              source: "Textbook mechanics",
+              "imbalance_over_mass_how_far",
+              source: "textbook_mechanics",
               inputs: {
                 "imbalance" => [@mass.imbalance_g_mm, "g mm"],
                 "mass" => [@mass.mass_g, "g"]
@@ -130,8 +128,8 @@ module MossyAnvil
               "counterweight/mass_g",
               balancing.weight_g,
               "g",
-              "imbalance over the radius it hangs at",
-              source: "Textbook mechanics",
+              "imbalance_over_the_radius_it",
+              source: "textbook_mechanics",
               inputs: {
                 "imbalance" => [@mass.imbalance_g_mm, "g mm"],
                 "radius" => [balancing.radius_mm, "mm"]
@@ -148,12 +146,12 @@ module MossyAnvil
               "burst_rpm",
               weakest.burst_rpm,
               "rpm",
-              "speed at which the pull of the heavier half uses up the wood of the weakest plane through the axis: eccentric tension on the strength-weighted section",
-              source: "Textbook bending with axial load; #{Table["strength"]["wood"]["source"]}",
+              "speed_at_which_the_pull",
+              source: "textbook_bending_with_axial_load",
               certainty: :rule_of_thumb,
               inputs: {
-                "strength across the fibres" => [@blank.material.strength_across_mpa, "MPa"],
-                "strength against this pull" => [@blank.material.strength_mpa(weakest.clock_deg + 90), "MPa"],
+                "strength_across_the_fibres" => [@blank.material.strength_across_mpa, "MPa"],
+                "strength_against_this_pull" => [@blank.material.strength_mpa(weakest.clock_deg + 90), "MPa"],
                 "mass" => [@mass.mass_g, "g"]
               }
             ),
@@ -162,11 +160,11 @@ module MossyAnvil
               "weak_plane_clock_deg",
               weakest.clock_deg,
               "plane",
-              "the plane through the axis that splits at the lowest speed",
+              "the_plane_through_the_axis",
               certainty: :rule_of_thumb,
-              source: "Every angle of the grid tried",
+              source: "every_angle_of_the_grid",
               inputs: {
-                "splits at" => [weakest.burst_rpm, "rpm"]
+                "splits_at" => [weakest.burst_rpm, "rpm"]
               }
             ),
           burst_work_rpm:
@@ -175,12 +173,12 @@ module MossyAnvil
                 "burst_work_rpm",
                 weakest.burst_rpm / Math.sqrt(@solid.climate.burst_reserve),
                 "rpm",
-                "burst speed over the square root of the reserve",
+                "burst_speed_over_the_square",
                 certainty: :rule_of_thumb,
                 source: Table["strength"]["burst_reserve"]["source"],
                 inputs: {
-                  "burst speed" => [weakest.burst_rpm, "rpm"],
-                  "reserve on load" => [@solid.climate.burst_reserve, ""]
+                  "burst_speed" => [weakest.burst_rpm, "rpm"],
+                  "reserve_on_load" => [@solid.climate.burst_reserve, ""]
                 }
               ),
           crack_runs_rpm: crack_runs,
@@ -196,12 +194,11 @@ module MossyAnvil
           "crack_runs_rpm",
           first.runs_rpm,
           "rpm",
-          "speed at which the stress at the tip of the worst open crack, or of what opens the wall, reaches the toughness of the wood",
-          source:
-            "Edge crack after Tada, short crack after Newman and Raju, through a wall after Folias; toughness from the Wood Handbook",
+          "speed_at_which_the_stress",
+          source: "edge_crack_after_tada_short",
           certainty: :rule_of_thumb,
           inputs: {
-            "toughness along the fibres" => [@blank.material.toughness_mpa_sqrt_m, "MPa m^1/2"]
+            "toughness_along_the_fibres" => [@blank.material.toughness_mpa_sqrt_m, "MPa m^1/2"]
           }
         )
       end
@@ -216,14 +213,14 @@ module MossyAnvil
               "allowed_side_force_n",
               weak.force_n,
               "N",
-              "side force that brings the wall at its weakest place, as a ring, to half of its strength there",
-              source: "Textbook curved bar",
+              "side_force_that_brings_the",
+              source: "textbook_curved_bar",
               certainty: :rule_of_thumb,
               inputs: {
-                "wall there" => [weak.wall_mm, "mm"],
-                "from the head" => [weak.z_mm, "mm"],
-                "radius there" => [weak.radius_mm, "mm"],
-                "share of strength there" => [weak.local_share, ""],
+                "wall_there" => [weak.wall_mm, "mm"],
+                "from_the_head" => [weak.z_mm, "mm"],
+                "radius_there" => [weak.radius_mm, "mm"],
+                "share_of_strength_there" => [weak.local_share, ""],
                 "lever" => [weak.opened ? Solid::WallForce::CRACKED_THROUGH : Solid::WallForce::WHOLE, ""]
               }
             ),
@@ -244,9 +241,9 @@ module MossyAnvil
             "limit_rpm",
             limit.rpm,
             "rpm",
-            "the lowest of all caps on this stage; here: #{limit.governed_by}",
+            "the_lowest_of_all_caps",
             certainty: :rule_of_thumb,
-            source: "Each cap shows its own",
+            source: "each_cap_shows_its_own",
             inputs: limit.caps.to_h { |cap| [cap.key, [cap.rpm, "rpm"]] }
           )
         {
@@ -267,12 +264,13 @@ module MossyAnvil
             "ladder_rpm/#{index}",
             rung,
             "rpm",
-            "from the higher of the lathe's slowest and #{(row["starts_at_share"] * 100).round} % of the limit, up by quarters to the limit",
+            "from_the_higher_of_the",
             certainty: :rule_of_thumb,
             source: row["source"],
             inputs: {
+              "share_to_start_at" => [row["starts_at_share"] * 100, "%"],
               "limit" => [limit_rpm, "rpm"],
-              "lathe's slowest" => [@lathe.min_rpm, "rpm"]
+              "lathe_slowest" => [@lathe.min_rpm, "rpm"]
             }
           )
         end
@@ -291,10 +289,10 @@ module MossyAnvil
             "interrupted_cut/air_share",
             circle.air_share,
             "share",
-            "share of one turn, at the circle most in the air, that the edge is out of the wood",
+            "share_of_one_turn_at",
             inputs: {
               "radius" => [circle.radius_mm, "mm"],
-              "off the head" => [circle.z_mm, "mm"]
+              "off_the_head" => [circle.z_mm, "mm"]
             }
           )
         knocks =
@@ -302,7 +300,7 @@ module MossyAnvil
             "interrupted_cut/knocks_per_s",
             circle.knocks_per_s(limit_rpm),
             "a second",
-            "gaps in a turn times turns a second",
+            "gaps_in_a_turn_times",
             inputs: {
               "gaps" => [circle.gaps, ""],
               "speed" => [limit_rpm, "rpm"]
@@ -331,8 +329,8 @@ module MossyAnvil
                 "loose_pieces/#{index}/throw_energy_j",
                 Turn::LoosePiece.throw_energy_j(mass_g, radius_mm, rpm),
                 "J",
-                "half its mass times its speed squared, where it lets go",
-                source: "Textbook mechanics",
+                "half_its_mass_times_its",
+                source: "textbook_mechanics",
                 inputs: {
                   "mass" => [mass_g, "g"],
                   "radius" => [radius_mm, "mm"],

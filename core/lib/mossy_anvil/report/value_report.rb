@@ -4,7 +4,7 @@ module MossyAnvil
   module Report
     # Is it worth it: what the finished piece is thought to come to, against the blank, the materials and the hours. Sums of money are in the shop's currency.
     class ValueReport
-      ABOUT = { certainty: :rule_of_thumb, source: "Your own figures; materials and mending by the tables" }.freeze
+      ABOUT = { certainty: :rule_of_thumb, source: "your_own_figures_materials_and_mending" }.freeze
 
       # defects: the reports of all of them, as plain data.
       def initialize(blank, defects, workings)
@@ -45,13 +45,13 @@ module MossyAnvil
             value: blank_cost + materials + work,
             unit: "money",
             **ABOUT,
-            formula: "blank, materials for mending, and all hours at the rate",
+            formula: "blank_materials_for_mending_and",
             inputs: {
               "blank" => [blank_cost, "money"],
               "materials" => [materials, "money"],
-              "hours of work" => [@worth[:hours], "h"],
-              "hours of mending" => [mend_hours, "h"],
-              "an hour" => [@worth[:rate], "money"]
+              "hours_of_work" => [@worth[:hours], "h"],
+              "hours_of_mending" => [mend_hours, "h"],
+              "an_hour" => [@worth[:rate], "money"]
             }
           )
       end
@@ -63,9 +63,9 @@ module MossyAnvil
             value: @worth[:outcome] - cost,
             unit: "money",
             **ABOUT,
-            formula: "what it would fetch, less what it costs",
+            formula: "what_it_would_fetch_less",
             inputs: {
-              "would fetch" => [@worth[:outcome], "money"],
+              "would_fetch" => [@worth[:outcome], "money"],
               "costs" => [cost, "money"]
             }
           )
