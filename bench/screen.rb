@@ -21,6 +21,7 @@ class ScreenBench
     Times.say "first view, until the drawings are there", Times.spread(Times.taken(8, warm_up: 1) { open_first })
     drag("a defect", "/blanks/2", "[data-defect=A] ellipse.halo")
     drag("a point of the profile", "/blanks/2/form", "[data-curve=outside] .hit")
+    turn_round
     fill_rack
     Times.say "first view with #{FULL_RACK} blanks on the rack", Times.spread(Times.taken(8, warm_up: 1) { open_first })
     @screen.quit
@@ -44,6 +45,36 @@ class ScreenBench
     @screen.visit("about:blank")
     @screen.visit(address("/blanks/2"))
     @screen.find("[data-skin]")
+  end
+
+  # Pictures a second of the 3-D view while it is turned.
+  TURNING = <<~SCRIPT
+    const [seconds, done] = arguments;
+    const view = document.querySelector("[role=img] canvas").parentElement;
+    const { width, height } = view.getBoundingClientRect();
+    const began = performance.now();
+    let frames = 0;
+    const next = () => {
+      const took = (performance.now() - began) / 1000;
+      if (took > seconds) return done([frames / took, width, height]);
+      view.dispatchEvent(new PointerEvent("pointermove", { buttons: 1, movementX: 3, bubbles: true }));
+      frames += 1;
+      requestAnimationFrame(next);
+    };
+    requestAnimationFrame(next);
+  SCRIPT
+  private_constant :TURNING
+
+  def turn_round
+    @screen.visit("about:blank")
+    @screen.visit(address("/blanks/3/form"))
+    @screen.click_button("3-D view")
+    @screen.find("[role=img] canvas")
+    # Its fine textures are painted once it has rested.
+    sleep 2
+    frames, width, height = @screen.evaluate_async_script(TURNING, DRAG_SECONDS)
+    @screen.click_button("Drawings")
+    Times.say "turning the 3-D view", format("%.0f pictures a second at %d × %d", frames, width, height)
   end
 
   # Pulls something to and fro for some seconds and counts what was reckoned meanwhile.

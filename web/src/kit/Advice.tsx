@@ -108,13 +108,25 @@ export function Worked({ children, working }: { children: React.ReactNode; worki
   );
 }
 
+/** A number and its unit stay on one line; a list of them need not. */
+const SHORT = 16;
+const Amount = styled.strong<{ $short: boolean }>`
+  white-space: ${({ $short }) => ($short ? "nowrap" : "normal")};
+`;
+
 /** A message of the core, its amounts in bold. */
 export function MessageText({ message, asSentence = false }: { message: Message; asSentence?: boolean }) {
   const unit = useUnit();
   return (
     <>
       {(asSentence ? sentence : runs)(message, unit).map(({ text, strong }, index) =>
-        strong ? <strong key={index}>{text}</strong> : <Fragment key={index}>{text}</Fragment>,
+        strong ? (
+          <Amount key={index} $short={text.length < SHORT}>
+            {text}
+          </Amount>
+        ) : (
+          <Fragment key={index}>{text}</Fragment>
+        ),
       )}
     </>
   );
