@@ -1,8 +1,9 @@
 import { memo, useContext } from "react";
-import { Label, Slider, SliderOutput, SliderThumb, SliderTrack, ToggleButton } from "react-aria-components";
+import { Label, Slider, SliderOutput, ToggleButton } from "react-aria-components";
 import styled from "styled-components";
 import type { Assessment, Peel } from "../api/document";
 import { amountText, clockText } from "../kit/measure";
+import { Thumb, Track } from "../kit/sliders";
 import { focusRing, ink } from "../kit/theme";
 import { useUnit } from "../kit/Units";
 import { EndView } from "./EndView";
@@ -82,27 +83,6 @@ const PeelSlider = styled(Slider)`
   gap: 14px;
   min-height: 40px;
   font-weight: 650;
-`;
-
-const Track = styled(SliderTrack)`
-  width: 170px;
-  height: 30px;
-  &::before {
-    content: "";
-    display: block;
-    position: absolute;
-    inset: 13px 0 auto;
-    border-top: 3px solid ${ink.slate};
-  }
-`;
-
-const Thumb = styled(SliderThumb)`
-  width: 22px;
-  height: 22px;
-  top: 50%;
-  background: ${ink.moss};
-  cursor: grab;
-  ${focusRing}
 `;
 
 /**

@@ -1,11 +1,12 @@
 import { lazy, Suspense, useState } from "react";
-import { Label, Slider, SliderOutput, SliderThumb, SliderTrack } from "react-aria-components";
+import { Label, Slider, SliderOutput } from "react-aria-components";
 import styled from "styled-components";
 import { t } from "../../i18n/texts";
 import { Choice } from "../../kit/Choice";
 import { amountText, clockText, lengthText } from "../../kit/measure";
 import { Quiet } from "../../kit/parts";
-import { focusRing, ink } from "../../kit/theme";
+import { Thumb, Track } from "../../kit/sliders";
+import { ink } from "../../kit/theme";
 import { useUnit } from "../../kit/Units";
 import { defectLabel } from "../Defect";
 import type { Look } from "../types";
@@ -43,28 +44,6 @@ const Cut = styled(Slider)`
   gap: 0 12px;
   font-size: 14px;
   color: ${ink.quiet};
-`;
-
-const Track = styled(SliderTrack)`
-  grid-column: 1 / -1;
-  width: 190px;
-  height: 30px;
-  &::before {
-    content: "";
-    display: block;
-    position: absolute;
-    inset: 13px 0 auto;
-    border-top: 3px solid ${ink.slate};
-  }
-`;
-
-const Thumb = styled(SliderThumb)`
-  width: 22px;
-  height: 22px;
-  top: 50%;
-  background: ${ink.moss};
-  cursor: grab;
-  ${focusRing}
 `;
 
 const Legend = styled.ul`
@@ -112,7 +91,7 @@ export function InTheRound({ look }: { look: Look }) {
         <Cut value={clockDeg} minValue={0} maxValue={359} step={1} onChange={(deg) => look.setClock(deg as number)}>
           <Label>{t("screen.piece.cut_open_at")}</Label>
           <SliderOutput>{clockText(clockDeg)}</SliderOutput>
-          <Track>
+          <Track style={{ gridColumn: "1 / -1" }}>
             <Thumb aria-label={t("screen.piece.cut_open_at")} />
           </Track>
         </Cut>

@@ -1,13 +1,13 @@
 import type { CastDetail, MendStep, Working } from "../../api/document";
 import { Button } from "../../kit/Button";
 import { amountText } from "../../kit/measure";
-import { Worked } from "../../kit/Advice";
 import { ink } from "../../kit/theme";
 import { useUnit } from "../../kit/Units";
 import { Heading, Quiet, Row, Ticket } from "../../kit/parts";
 import { CupHeat, Heat, LayerBar } from "./Heat";
 import { InMould, largeEnough } from "./InMould";
 import { changed } from "../../draft/mendSteps";
+import { WorkedRows } from "./WorkedRows";
 import { t } from "../../i18n/texts";
 
 type Props = {
@@ -86,18 +86,7 @@ export function CastReport({ cast, step, workings, place, onPut }: Props) {
             </Button>
           </Row>
         )}
-      <Ticket aria-label={t("screen.mend.the_pour")}>
-        <tbody>
-          {rows.map(([key, name, shown]) => (
-            <tr key={key}>
-              <th scope="row">{name}</th>
-              <td>
-                <Worked working={workings[`${place}/${key}`]}>{shown}</Worked>
-              </td>
-            </tr>
-          ))}
-        </tbody>
-      </Ticket>
+      <WorkedRows label={t("screen.mend.the_pour")} {...{ rows, workings, place }} />
       <Layers cast={cast} />
       <Heat heat={cast.heat} peakC={cast.layers[0]?.peak_c ?? 0} />
       <CupHeat cup={cast.standing} />

@@ -2,11 +2,11 @@ import type { HardeningWays, MendDetail, MendStep, Working } from "../../api/doc
 import { capital, t } from "../../i18n/texts";
 import { Button } from "../../kit/Button";
 import { amountText, clockText } from "../../kit/measure";
-import { Worked } from "../../kit/Advice";
 import { ink } from "../../kit/theme";
 import { useUnit } from "../../kit/Units";
 import { Heading, Quiet, Ticket } from "../../kit/parts";
 import { CastReport } from "./CastReport";
+import { WorkedRows } from "./WorkedRows";
 import { changed } from "../../draft/mendSteps";
 
 type Props = {
@@ -123,27 +123,17 @@ function StabiliseTold({
   ];
   return (
     <>
-      <Ticket aria-label={t("screen.mend.stabilising")}>
-        <tbody>
-          {rows.map(([key, name, shown]) => (
-            <tr key={key}>
-              <th scope="row">{name}</th>
-              <td>
-                <Worked working={workings[`${place}/${key}`]}>{shown}</Worked>
-              </td>
-            </tr>
-          ))}
-          <tr>
-            <th scope="row">{t("screen.mend.under_vacuum_then_under_air")}</th>
-            <td>
-              {t("screen.mend.about_then", {
-                pump_min: amountText(one.pump_min, "min", unit),
-                soak_min: amountText(one.soak_min, "min", unit),
-              })}
-            </td>
-          </tr>
-        </tbody>
-      </Ticket>
+      <WorkedRows label={t("screen.mend.stabilising")} {...{ rows, workings, place }}>
+        <tr>
+          <th scope="row">{t("screen.mend.under_vacuum_then_under_air")}</th>
+          <td>
+            {t("screen.mend.about_then", {
+              pump_min: amountText(one.pump_min, "min", unit),
+              soak_min: amountText(one.soak_min, "min", unit),
+            })}
+          </td>
+        </tr>
+      </WorkedRows>
       {one.records > 0 && (
         <Quiet>
           {t("screen.mend.by_your_own_records_of_the", {
@@ -188,20 +178,7 @@ function GlueTold({ glue, workings, place }: Props & { glue: NonNullable<MendDet
           ],
         ]),
   ];
-  return (
-    <Ticket aria-label={t("screen.mend.the_joint")}>
-      <tbody>
-        {rows.map(([key, name, shown]) => (
-          <tr key={key}>
-            <th scope="row">{name}</th>
-            <td>
-              <Worked working={workings[`${place}/${key}`]}>{shown}</Worked>
-            </td>
-          </tr>
-        ))}
-      </tbody>
-    </Ticket>
-  );
+  return <WorkedRows label={t("screen.mend.the_joint")} {...{ rows, workings, place }} />;
 }
 
 /** The ways to harden what is soft, on one footing. */
