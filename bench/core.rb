@@ -13,7 +13,7 @@ class CoreBench
     puts "Core, No. 33, four stages and splitting planes"
     here, plain = CoreBench.raw_ms, plain_raw_ms
     changed, unseen = [one_changed(@document), unseen(@document)].map { |work| Times.of_new(ROUNDS, work).first }
-    [[changed, "one finding changed"], [unseen, "not seen before"]].each do |times, name|
+    [[changed, "one defect changed"], [unseen, "not seen before"]].each do |times, name|
       Times.say "assessment, default grid, #{name}", Times.spread(times)
       Times.say "over one raw multiply-and-sum, in Ruby as it comes",
                 format("%.1f x (raw %.1f ms)", Times.median(times) / plain, plain)
@@ -71,7 +71,7 @@ class CoreBench
     Times.say name, format("%.1f x (%.0f ms over %.0f ms)", one / other, one, other)
   end
 
-  # Each call gives the work of a blank in which another finding is a little other than before.
+  # Each call gives the work of a blank in which another defect is a little other than before.
   def one_changed(document, fineness = :default) = work(fineness) { @touches.one(document) }
 
   # Each call gives the work of a blank of which nothing is as before.

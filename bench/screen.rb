@@ -77,7 +77,7 @@ class ScreenBench
     Times.say "turning the 3-D view", format("%.0f pictures a second at %d × %d", frames, width, height)
   end
 
-  # Pulls something to and fro for some seconds and counts what was reckoned meanwhile.
+  # Pulls something to and fro for some seconds and counts what was calculated meanwhile.
   def drag(what, path, mark)
     @screen.visit("about:blank")
     @screen.visit(address(path))

@@ -103,7 +103,7 @@ class ServerBench
     [answers.map(&:first).sort, answers.size / whole, answers.count { |_, code| code != "200" }]
   end
 
-  # Every demo blank as never seen before, reckoned and now and then planned and mounted, by three clients; how many faults.
+  # Every demo blank as never seen before, calculated and now and then planned and mounted, by three clients; how many faults.
   def all_sorts
     documents = Dir["demo/*.anvil.json"].map { |path| JSON.parse(File.read(path)) }
     turns = 4.times.to_a.product(documents.each_with_index.to_a)

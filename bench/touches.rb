@@ -9,7 +9,7 @@ class Touches
     @count = 0
   end
 
-  # With one finding other than as it was given, the next one each time.
+  # With one defect other than as it was given, the next one each time.
   def one(document)
     @count += 1
     defects = document["defects"]
@@ -19,7 +19,7 @@ class Touches
     )
   end
 
-  # With its shape, its wood and all findings other.
+  # With its shape, its wood and all defects other.
   def all(document)
     @count += 1
     shape, material = document.values_at("shape", "material")

@@ -1,6 +1,6 @@
 # frozen_string_literal: true
 
-# The hand-checked examples of the reckoning that are one formula each.
+# The hand-checked examples of the calculation that are one formula each.
 RSpec.describe "Hand-checked examples" do
   it "E5: Hankinson between 90 and 4 MPa" do
     expect(MossyAnvil::Model::Material.hankinson(90, 4, 30)).to be_within(0.01).of(14.12)

@@ -3,7 +3,7 @@
 module MossyAnvil
   module Server
     module Services
-      # The shop's air becomes another: waits under way move with it, and everything on the rack is reckoned in it.
+      # The shop's air becomes another: waits under way move with it, and everything on the rack is calculated in it.
       class AirChange
         # task: its row, asked as { "temperature_c", "humidity", "now" }; step: see RackBriefs.
         def initialize(db, task, step)

@@ -13,7 +13,7 @@ module MossyAnvil
           @now = now
         end
 
-        # The open card of a blank. document: as it is kept; plan: the steps and materials reckoned of it, string-keyed. Raises InvalidInput where there is nothing to do.
+        # The open card of a blank. document: as it is kept; plan: the steps and materials calculated of it, string-keyed. Raises InvalidInput where there is nothing to do.
         def open(blank_id, key, document, plan)
           refuse("/mend", "has no steps", "at least one step to work by") if plan["steps"].empty?
 

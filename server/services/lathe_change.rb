@@ -3,7 +3,7 @@
 module MossyAnvil
   module Server
     module Services
-      # A lathe gets other measures or another name; every blank on it is reckoned on it as it will be.
+      # A lathe gets other measures or another name; every blank on it is calculated on it as it will be.
       class LatheChange
         # task: its row, asked as { "id", "name", "lathe", "now" }; step: see RackBriefs.
         def initialize(db, task, step)

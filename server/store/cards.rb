@@ -9,9 +9,9 @@ module MossyAnvil
           @db = db
         end
 
-        # Opens a card for a blank from its reckoned steps; the one that is open already where there is one, so that two hands open one card, and the one that
+        # Opens a card for a blank from its calculated steps; the one that is open already where there is one, so that two hands open one card, and the one that
         # was opened with that key. Its id.
-        # document: as it was reckoned; reserved: [[key, part or nil, g], ...].
+        # document: as it was calculated; reserved: [[key, part or nil, g], ...].
         def open(blank_id, key, document, steps, reserved, now)
           @db.transaction do
             blank = @db[:blanks].where(id: blank_id).for_update.first or raise NotFound, "there is no blank #{blank_id}"

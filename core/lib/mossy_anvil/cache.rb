@@ -1,7 +1,7 @@
 # frozen_string_literal: true
 
 module MossyAnvil
-  # What was made of a value, kept for when the same value comes again: a blank is reckoned over and over with one thing changed in it.
+  # What was made of a value, kept for when the same value comes again: a blank is calculated over and over with one thing changed in it.
   # Only what follows from its key alone may be kept, and what nobody changes. What was not asked for of late goes.
   #
   # Two things bound it: each holds so many, and all together hold no more than MOST_BYTES, as far as that can be told from outside. Past that all of them

@@ -2,7 +2,7 @@ import { Refused } from "./client";
 import type { Problem } from "./document";
 
 export const RETRY_MS = 2000;
-/** As many as the server has processes in its plainest setting: one reckons while the other's answer is drawn. */
+/** As many as the server has processes in its plainest setting: one calculates while the other's answer is drawn. */
 export const AT_ONCE = 2;
 
 type Show<Question, Answer> = {

@@ -76,7 +76,7 @@ export function FromPhoto({
           {trace.defects.length > 0 &&
             t("screen.photo.their_depth_a_guess_until_you", {
               count: trace.defects.length,
-              value: trace.defects.length === 1 ? t("screen.photo.finding") : t("screen.photo.findings"),
+              value: trace.defects.length === 1 ? t("screen.photo.defect") : t("screen.photo.defects"),
             })}
           .
         </p>

@@ -219,7 +219,7 @@ function Over({ photograph, say }: { photograph: Photograph; say: (change: Parti
               <Button onPress={addFindings}>
                 {t("screen.photo.add", {
                   count: trace.defects.length,
-                  value: trace.defects.length === 1 ? t("screen.photo.finding") : t("screen.photo.findings"),
+                  value: trace.defects.length === 1 ? t("screen.photo.defect") : t("screen.photo.defects"),
                 })}
               </Button>
             )}

@@ -25,7 +25,7 @@ export type Look = {
   put: (defect: Defect, holding: boolean) => void;
   /** The form and how to change it, while it is being drawn. */
   shaping: { form: Form; reshape: (form: Form, holding: boolean) => void } | undefined;
-  /** Findings are shown about another axis than they were surveyed about: they are chosen here, and moved at the survey. */
+  /** Defects are shown about another axis than they were surveyed about: they are chosen here, and moved at the survey. */
   fixed: boolean;
   /** A photograph of one end, to lie under it. */
   under: (Photograph & { src: string }) | undefined;

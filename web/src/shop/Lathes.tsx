@@ -216,7 +216,7 @@ function Written({ start, kept, onTake }: WrittenProps) {
   );
 }
 
-/** The circles its jaw sets close to; without any, the usual sets are reckoned with. */
+/** The circles its jaw sets close to; without any, the usual sets are calculated with. */
 function Jaws({ lathe, onChange }: { lathe: Lathe; onChange: (lathe: Lathe) => void }) {
   const unit = useUnit();
   const [wrong, setWrong] = useState(false);

@@ -158,7 +158,7 @@ function PutAway({ shop }: { shop: Shop }) {
   );
 }
 
-/** What the shop is called, and what it reckons money in. Its air is at the Board. */
+/** Name of the shop and its currency. Its air is at the Board. */
 function Named({ shop }: { shop: Shop }) {
   const client = useQueryClient();
   const { problem, act } = useAct();

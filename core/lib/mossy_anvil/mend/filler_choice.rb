@@ -4,7 +4,7 @@ module MossyAnvil
   module Mend
     # One filler for several openings: by the one with the widest mouth; where the piece is held or bears load there, one that bonds.
     class FillerChoice
-      # defects; reports: what was reckoned of them, plain data with id, where, breaks_through and filler.
+      # defects; reports: what was calculated of them, plain data with id, where, breaks_through and filler.
       def initialize(defects, reports)
         @defects = defects
         @reports = reports.select { |report| defects.any? { |defect| defect.id == report[:id] } }

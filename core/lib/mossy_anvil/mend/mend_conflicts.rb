@@ -58,7 +58,7 @@ module MossyAnvil
         softer.map { |what, soft| [:stop, "softens", { what: what, soft: [soft, "C"], oven: [oven, "C"] }] }
       end
 
-      # [[what, C it softens from], ...] of findings that were mended before the plan begins.
+      # [[what, C it softens from], ...] of defects that were mended before the plan begins.
       def long_since(step, before)
         planned = before.flat_map { |other| other.data[:of] || [] }
         fillers = Table.rows("fillers").to_h { |row| [row["key"], row] }

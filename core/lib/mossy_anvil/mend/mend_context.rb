@@ -21,7 +21,7 @@ module MossyAnvil
       def wooden? = blank.material.wooden?
       def shop_c = climate.temperature_c
 
-      # What was reckoned of the defect of that id before any mending.
+      # What was calculated of the defect of that id before any mending.
       def report_of(id) = assessed[:defects].find { |defect| defect[:id] == id }
 
       # The same with some defects replaced: { id => another, or nil where nothing is left of it }.

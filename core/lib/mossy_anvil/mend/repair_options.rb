@@ -2,7 +2,7 @@
 
 module MossyAnvil
   module Mend
-    # The ways there are to deal with one finding, each with what it costs, how much work it is, how long it takes until the piece can be turned, and
+    # The ways there are to deal with one defect, each with what it costs, how much work it is, how long it takes until the piece can be turned, and
     # what it risks. The trade's schools: none of them lifts a limit by being chosen.
     class RepairOptions
       # defect, its share and the verdict on it (a symbol); water: the drying report, or nil.

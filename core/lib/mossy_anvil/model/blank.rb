@@ -57,7 +57,7 @@ module MossyAnvil
       def with_material(other) = with(material: other)
       def with_centres(other) = with(centres: other)
 
-      # The same on its centres: shape and findings about the axis between them, where everything is reckoned that turns. Itself where they are on the survey's axis.
+      # The same on its centres: shape and defects about the axis between them, where everything is calculated that turns. Itself where they are on the survey's axis.
       def on_centres
         return self if centres.as_surveyed?
 

@@ -2,15 +2,15 @@
 
 module MossyAnvil
   module Placing
-    # A blank and its findings as points, so that one way after another of laying the form into it can be measured quickly.
+    # A blank and its defects as points, so that one way after another of laying the form into it can be measured quickly.
     # Good to some hundredths; what is chosen is assessed in full afterwards.
     class PlacementField
-      # Points over the wood's bounding box each way, and at most so many over all findings.
+      # Points over the wood's bounding box each way, and at most so many over all defects.
       WOOD_STEPS = 22
       MOST_POINTS = 16_000
       TABLE_STEPS = 400
       SKIN_HEIGHTS, SKIN_ANGLES = 17, 36
-      # A finding is in view within so much of a finished skin.
+      # A defect is in view within so much of a finished skin.
       IN_VIEW_MM = 2.5
       # Where the rim counts as kept bark: so much of the height from the mouth.
       RIM_SHARE = 0.2
@@ -19,7 +19,7 @@ module MossyAnvil
       ANGLES = Numo::DFloat.new(1, SKIN_ANGLES).seq * (2 * Math::PI / SKIN_ANGLES)
       SINES, COSINES = Numo::DFloat::Math.sin(ANGLES).freeze, Numo::DFloat::Math.cos(ANGLES).freeze
 
-      # kept, in_view: share of each finding (by id); through: ids that reach both skins; air: share of the outside that would lie off the wood;
+      # kept, in_view: share of each defect (by id); through: ids that reach both skins; air: share of the outside that would lie off the wood;
       # bark_rim: share of the turn at the mouth where the wood's own surface is kept; off_axis_mm: how far the centre of mass lies off the axis.
       Measures =
         Struct.new(
@@ -43,7 +43,7 @@ module MossyAnvil
         @shape = blank.shape
         @forms = {}
         lay_wood
-        lay_findings
+        lay_defects
       end
 
       def form(placement) = placement.form(blank.form)
@@ -57,10 +57,10 @@ module MossyAnvil
         tables = tables_of(placement)
         return if tables.low < -PAST_MM || tables.high > centres.length_mm(@shape) + PAST_MM
 
-        wood, findings = [@wood, @findings].map { |points| brought(points, centres, frame) }
+        wood, defects = [@wood, @defect_points].map { |points| brought(points, centres, frame) }
         inside = within(wood, tables)
         Measures.new(
-          **of_findings(findings, tables),
+          **of_defects(defects, tables),
           **of_wood(wood, inside),
           **of_skin(centres, frame, tables),
           scale: placement.scale,
@@ -99,7 +99,7 @@ module MossyAnvil
       end
 
       # Points of every defect one after another; @owner says whose each is.
-      def lay_findings
+      def lay_defects
         parts =
           blank.defects.map do |defect|
             defect.path? ? Model::CrackSheet.of(defect, @shape).places : body_places(defect)
@@ -112,7 +112,7 @@ module MossyAnvil
             @counts << some.size
             [*flat(clock, radius), z].map { |line| line[some].dup }
           end
-        @findings =
+        @defect_points =
           3.times.map { |axis| lines.empty? ? Numo::DFloat[] : Numo::DFloat.hstack(lines.map { |line| line[axis] }) }
         @bounds = @counts.each_with_object([0]) { |count, bounds| bounds << (bounds.last + count) }
       end
@@ -196,7 +196,7 @@ module MossyAnvil
         }
       end
 
-      def of_findings((radius, z, *rest), tables)
+      def of_defects((radius, z, *rest), tables)
         return { kept: {}, in_view: {}, through: [] } if radius.empty?
 
         inside = within([radius, z, *rest], tables)
@@ -223,7 +223,7 @@ module MossyAnvil
         (radius - IN_VIEW_MM).le(tables.inner[rows]) & above_floor
       end
 
-      # Share of each finding's points that are among some.
+      # Share of each defect's points that are among some.
       def shares(some)
         sums = [0, *Numo::DFloat.cast(some).cumsum.to_a]
         @bounds.each_cons(2).map { |from, to| to > from ? (sums[to] - sums[from]) / (to - from) : 0.0 }

@@ -77,14 +77,14 @@ module MossyAnvil
               Fault.new(
                 path: "#{at}/#{index}/of",
                 problem: wish[:of] ? "is #{Fault.shown(wish[:of])}" : "is missing",
-                allowed: "a finding: #{ids.join(", ")}"
+                allowed: "a defect: #{ids.join(", ")}"
               )
             end
           end
         raise InvalidInput, faults if faults.any?
       end
 
-      # Of all findings of a kind, by size, the share that stays.
+      # Of all defects of a kind, by size, the share that stays.
       def kept_share(measures, &)
         some = @blank.defects.select(&)
         whole = some.sum { |defect| @volumes[defect.id] }

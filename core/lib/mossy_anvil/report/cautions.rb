@@ -2,7 +2,7 @@
 
 module MossyAnvil
   module Report
-    # What there is to look out for with this stock and these findings, in one line.
+    # What there is to look out for with this stock and these defects, in one line.
     class Cautions
       include AdviceBuilder
 

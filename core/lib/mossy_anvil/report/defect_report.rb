@@ -2,7 +2,7 @@
 
 module MossyAnvil
   module Report
-    # Everything reckoned of one defect, as plain data.
+    # Everything calculated of one defect, as plain data.
     class DefectReport
       MADE = Cache.new(500)
       # All that it follows from beside the defect (its share follows from those too): it is told no more of the blank and of its drying, so that what is kept

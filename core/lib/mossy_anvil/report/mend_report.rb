@@ -66,7 +66,7 @@ module MossyAnvil
       # The plan as in a blank file, symbol-keyed.
       def data = @data ||= @blank.mend ? @blank.mend[:steps] : Mend::MendProposal.new(@blank, assessed).steps
 
-      # The blank document, string-keyed, once those steps (ids) are done: its findings mended, their steps gone from its plan.
+      # The blank document, string-keyed, once those steps (ids) are done: its defects mended, their steps gone from its plan.
       # measured: { step id => { name => value } }, what the scale said meanwhile.
       def document_after(document, done, measured: {})
         worked = steps.select { |step| done.include?(step.id) }
@@ -223,7 +223,7 @@ module MossyAnvil
             end
       end
 
-      # Findings that ask for mending and are in no step.
+      # Defects that ask for mending and are in no step.
       def left_out
         planned = data.flat_map { |step| step[:of] || [] }
         return [] if data.any? { |step| %w[stabilise cast].include?(step[:do]) && (step[:of] || []).empty? }

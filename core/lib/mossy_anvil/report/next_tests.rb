@@ -2,7 +2,7 @@
 
 module MossyAnvil
   module Report
-    # Which one more test would change the answer most: each finding is taken once as well and once as badly as it may be, everything else as surveyed,
+    # Which one more test would change the answer most: each defect is taken once as well and once as badly as it may be, everything else as surveyed,
     # and those between which the last stage's speed moves most come first. What the turner is sure of moves least.
     class NextTests
       # How far a depth may be off, either way, by how it was found; a share of it. A range given by the turner counts instead.
@@ -10,7 +10,7 @@ module MossyAnvil
       SIZE_DOUBT = 0.3
       BOND_DOUBT = 0.25
       GRADES = %w[firm soft spongy].freeze
-      # So many findings are gone into; the largest first, since a small one moves little.
+      # So many defects are gone into; the largest first, since a small one moves little.
       MOST_LOOKED_AT = 8
       LEAST_SHARE = 0.01
 
@@ -19,7 +19,7 @@ module MossyAnvil
         @climate = climate
       end
 
-      # Plain data, the most telling first: which finding, which test and how it is done, where, and the last stage's limit at its best and worst.
+      # Plain data, the most telling first: which defect, which test and how it is done, where, and the last stage's limit at its best and worst.
       # What would change nothing is left out.
       def to_a
         [

@@ -22,7 +22,7 @@ module MossyAnvil
         check(at)
       end
 
-      # Plain data, each with its working where it is reckoned.
+      # Plain data, each with its working where it is calculated.
       def to_h
         {
           every_mm: @asked[:every_mm],

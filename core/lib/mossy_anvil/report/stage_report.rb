@@ -2,7 +2,7 @@
 
 module MossyAnvil
   module Report
-    # Everything reckoned of one stage, as plain data, each number with its working.
+    # Everything calculated of one stage, as plain data, each number with its working.
     class StageReport
       DERIVED = { certainty: :derived, source: "geometry_on_the_cylindrical_grid" }.freeze
 

@@ -2,7 +2,7 @@
 
 module MossyAnvil
   module Scan
-    # An outline and findings traced over a photograph of one end of a lump. Places on it are [x, y], right and down, in shares of its width,
+    # An outline and defects traced over a photograph of one end of a lump. Places on it are [x, y], right and down, in shares of its width,
     # so that it does not matter how large the picture is shown or kept. Two of them a known length apart give the scale.
     class Trace
       # Even steps between two points of the outline, and of the clock.
@@ -40,7 +40,7 @@ module MossyAnvil
               ]
       end
 
-      # Plain data: stations of a slab with that outline, the axis it was taken about, how far across it is, and the findings as defects of a blank file.
+      # Plain data: stations of a slab with that outline, the axis it was taken about, how far across it is, and the defects as defects of a blank file.
       def to_h
         { stations: stations, centre: @axis, mm_per_share: @mm_a_share, across_mm: across, defects: defects }
       end

@@ -98,7 +98,7 @@ const SKINS = {
   foot: t("screen.form.at_the_foot"),
 } as const;
 
-/** What the form turns away of each finding, and where the rest is seen. */
+/** What the form turns away of each defect, and where the rest is seen. */
 function Trouble() {
   const blank = useBlank();
   const unit = useUnit();

@@ -19,7 +19,7 @@ const Line = styled.li`
   }
 `;
 
-/** Which one more test would tell most, asked for when wanted: it goes through every finding both ways. */
+/** Which one more test would tell most, asked for when wanted: it goes through every defect both ways. */
 export function NextTest() {
   const [told, setTold] = useState<{ of: Document; tests: NextTests["tests"] }>();
   const [busy, setBusy] = useState(false);
