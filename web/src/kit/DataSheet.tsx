@@ -2,21 +2,22 @@ import { useState } from "react";
 import type { MendStep } from "../api/document";
 import { Button } from "./Button";
 import { Choice } from "./Choice";
-import { NumberField } from "./MeasureField";
+import { AmountField, LengthField, NumberField } from "./MeasureField";
 import { Fields, Quiet } from "./parts";
 import { t } from "../i18n/texts";
 
 type SheetOf = NonNullable<MendStep["sheet"]>;
+/** What a sheet says, and in which kind of field; a plain number has its unit in the label. */
 const NUMBERS = [
-  ["working_min", t("screen.kit.working_time_of_100_g_at")],
-  ["peak_c", t("screen.kit.peak_of_that_cup_c")],
-  ["layer_mm", t("screen.kit.deepest_pour_mm")],
-  ["cup_limit_g", t("screen.kit.largest_cup_g")],
-  ["dry_to_pct", t("screen.kit.wood_at_most")],
-  ["demould_h", t("screen.kit.demould_after_h")],
-  ["cure_d", t("screen.kit.cured_after_days")],
-  ["soft_from_c", t("screen.kit.softens_from_c")],
-  ["price_per_g", t("screen.kit.price_a_gram")],
+  ["working_min", t("screen.kit.working_time_of_100_g_at"), "number"],
+  ["peak_c", t("screen.kit.peak_of_that_cup"), "C"],
+  ["layer_mm", t("screen.kit.deepest_pour"), "length"],
+  ["cup_limit_g", t("screen.kit.largest_cup"), "g"],
+  ["dry_to_pct", t("screen.kit.wood_at_most"), "number"],
+  ["demould_h", t("screen.kit.demould_after_h"), "number"],
+  ["cure_d", t("screen.kit.cured_after_days"), "number"],
+  ["soft_from_c", t("screen.kit.softens_from"), "C"],
+  ["price_per_g", t("screen.kit.price_a_gram"), "number"],
 ] as const;
 
 type Props = {
@@ -47,15 +48,17 @@ export function Sheet({ sheet = {}, faults, place, onPut, open: always = false }
   return (
     <div role="group" aria-label={t("screen.kit.data_sheet")}>
       <Fields>
-        {NUMBERS.map(([key, label]) => (
-          <NumberField
-            key={key}
-            label={label}
-            value={sheet[key] ?? 0}
-            onChange={(value) => put({ [key]: value === 0 && sheet[key] === undefined ? undefined : value })}
-            fault={faults[`${place}/${key}`]}
-          />
-        ))}
+        {NUMBERS.map(([key, label, kind]) => {
+          const field = {
+            label,
+            value: sheet[key] ?? 0,
+            onChange: (value: number) => put({ [key]: value === 0 ? undefined : value }),
+            fault: faults[`${place}/${key}`],
+          };
+          if (kind === "number") return <NumberField key={key} {...field} />;
+          if (kind === "length") return <LengthField key={key} {...field} />;
+          return <AmountField key={key} of={kind} emptyAtZero={kind === "C"} {...field} />;
+        })}
       </Fields>
       <Choice
         label={t("screen.kit.mixed")}

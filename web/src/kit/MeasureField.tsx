@@ -142,16 +142,19 @@ const AMOUNT_HINTS: Record<AmountKind, string> = {
   C: t("screen.kit.a_temperature"),
 };
 
-/** A mass, a volume or a temperature, in the shown units or with its own; kept in the core's. */
-export function AmountField({ of, ...props }: Props & { of: AmountKind }) {
+/**
+ * A mass, a volume or a temperature, in the shown units or with its own; kept in the core's. emptyAtZero: nothing said is
+ * an empty field and 0, where 0 would show as another number (32 °F).
+ */
+export function AmountField({ of, emptyAtZero = false, ...props }: Props & { of: AmountKind; emptyAtZero?: boolean }) {
   const unit = useUnit();
   return (
     <TypedField
       {...props}
       label={`${props.label}, ${fieldUnit(of, unit)}`}
       reading={{
-        parse: (text) => parseAmount(text, of, unit),
-        show: (value) => fieldAmountText(value, of, unit),
+        parse: (text) => (emptyAtZero && text.trim() === "" ? 0 : parseAmount(text, of, unit)),
+        show: (value) => (emptyAtZero && value === 0 ? "" : fieldAmountText(value, of, unit)),
         hint: AMOUNT_HINTS[of],
       }}
     />

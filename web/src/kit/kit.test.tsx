@@ -6,6 +6,7 @@ import { afterEach, describe, expect, it, vi } from "vitest";
 import type { Advice } from "../api/document";
 import { AdviceList } from "./Advice";
 import { Choice } from "./Choice";
+import { Sheet } from "./DataSheet";
 import { AmountField, ClockField, LengthField, NumberField } from "./MeasureField";
 import { Sections } from "./Sections";
 import { SoughtPlace } from "./SoughtPlace";
@@ -77,6 +78,30 @@ describe("other fields", () => {
     expect(grams.mock.calls[0]?.[0]).toBeCloseTo(4195.7, 1);
     expect(deg).toHaveBeenCalledWith(135);
     expect(plain).toHaveBeenCalledWith(3);
+  });
+});
+
+describe("a data sheet", () => {
+  it("takes a temperature in the shown unit, shows none as nothing, and takes it back", async () => {
+    const put = vi.fn();
+    const shown = (soft_from_c?: number) =>
+      render(
+        <Units value={{ unit: "in", toggle: vi.fn() }}>
+          <Sheet sheet={soft_from_c === undefined ? {} : { soft_from_c }} faults={{}} place="" onPut={put} open />
+        </Units>,
+      );
+    shown();
+    const field = screen.getByLabelText("Softens from, °F");
+    expect(field).toHaveValue("");
+    await userEvent.type(field, "122{Enter}");
+    expect(put).toHaveBeenCalledWith({ soft_from_c: 50 });
+    cleanup();
+    shown(50);
+    const kept = screen.getByLabelText("Softens from, °F");
+    expect(kept).toHaveValue("122");
+    await userEvent.clear(kept);
+    await userEvent.tab();
+    expect(put).toHaveBeenLastCalledWith(undefined);
   });
 });
 
