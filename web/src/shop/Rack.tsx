@@ -108,6 +108,9 @@ const Place = styled(NavLink)`
     gap: 6px;
     font-size: 14px;
     white-space: nowrap;
+    svg {
+      flex: none;
+    }
   }
   --ring: ${ink.ochre};
   &.active {
