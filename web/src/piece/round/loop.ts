@@ -99,7 +99,9 @@ export function faceOf(strips: LoopPoint[][], geometry: Geometry, clockDeg: numb
 /** Wall along the inside as the core gave it, at z, mm; undefined where there is none. */
 export function wallMm({ form }: Geometry, zMm: number): number | undefined {
   const walls = form?.walls;
-  if (!walls || walls.length === 0) return undefined;
+  const [low, high] = [walls?.[0]?.[0], walls?.at(-1)?.[0]];
+  // Beside the foot, below the hollow, there is no wall.
+  if (!walls || low === undefined || high === undefined || zMm < low || zMm > high) return undefined;
   return walls.reduce((best, wall) =>
     Math.abs((wall[0] ?? 0) - zMm) < Math.abs((best[0] ?? 0) - zMm) ? wall : best,
   )[2];

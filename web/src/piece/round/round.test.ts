@@ -137,6 +137,7 @@ describe("the wall's thickness", () => {
   it("is what the core gave at the nearest place, and none on a solid", () => {
     expect(wallMm(geometry, 41)).toBe(7);
     expect(wallMm(whole, 41)).toBeUndefined();
+    expect(wallMm(geometry, 10)).toBeUndefined();
     expect(hollowMm(geometry, 35)).toBeCloseTo(55);
   });
 
