@@ -154,6 +154,7 @@ RSpec.describe "Starting the application", :server do
       wait_until { run.answers? }
       expect(Array.new(20) { run.status("/api/shop") }.uniq).to eq(["200"])
       expect(run.status("/api/reckon", body: JSON.generate(document: rack_blank(run)))).to eq("200")
+      expect(run.stop("TERM")).to be_success
     end
   end
 
