@@ -16,11 +16,24 @@ export const Row = styled.div`
   align-items: end;
 `;
 
+/** Fields beside one another: label, box and fault of each in a row with those of its neighbours. */
 export const Fields = styled.div`
   display: grid;
   grid-template-columns: repeat(auto-fill, minmax(118px, 1fr));
-  gap: 10px 12px;
-  margin: 10px 0;
+  gap: 2px 12px;
+  margin: 10px 0 2px;
+  > * {
+    grid-row: span 3;
+    grid-template-rows: subgrid;
+    align-content: stretch;
+    margin-bottom: 8px;
+    > label {
+      align-self: end;
+    }
+    > input {
+      grid-row: 2;
+    }
+  }
 `;
 
 export const Ticket = styled.table`

@@ -1,10 +1,13 @@
-import { useEffect, useRef } from "react";
+import { Fragment, useEffect, useMemo, useRef, useState } from "react";
+import { Input, SearchField } from "react-aria-components";
 import { NavLink } from "react-router";
 import styled from "styled-components";
 import type { RackPlace, Shop } from "../api/document";
 import { Unseen } from "../kit/parts";
-import { ink } from "../kit/theme";
+import { focusRing, ink } from "../kit/theme";
 import { t } from "../i18n/texts";
+import { AT_A_GLANCE, found, rackGroups } from "./rackGroups";
+import { stateText } from "./stateText";
 
 const Strip = styled.header`
   display: grid;
@@ -124,13 +127,50 @@ const Place = styled(NavLink)`
   }
 `;
 
+const Find = styled(SearchField)`
+  position: sticky;
+  left: 0;
+  z-index: 1;
+  flex: none;
+  width: 112px;
+  display: grid;
+  align-content: center;
+  padding: 0 8px;
+  background: ${ink.ground};
+  border-right: 1px solid ${ink.rule};
+  input {
+    min-height: 44px;
+    min-width: 0;
+    padding: 0 8px;
+    border: 1px solid ${ink.slate};
+    background: ${ink.paper};
+    ${focusRing}
+  }
+`;
+
+const Group = styled.div`
+  flex: none;
+  display: grid;
+  align-content: center;
+  padding: 0 8px;
+  font-size: 14px;
+  line-height: 1.2;
+  background: ${ink.paper};
+  border-right: 1px solid ${ink.rule};
+  border-left: 2px solid ${ink.ink};
+  strong {
+    font-size: 18px;
+  }
+`;
+
 const Bare = styled.p`
   align-self: center;
   padding: 0 22px;
   color: ${ink.quiet};
 `;
 
-/** Every blank as its own silhouette with what it is at: a ring that closes as its wait runs out, a mark where it is late, else a notch. */
+/** Every blank as its own silhouette with what it is at: a ring that closes as its wait runs out, a mark where it is late, else a
+ * notch. More than one sees at a glance are grouped by state, and found by number, word or state. */
 export function Rack({
   shop,
   current,
@@ -147,6 +187,21 @@ export function Rack({
     // Newer browsers answer with a promise, which must not become the effect's clean-up.
     void here.current?.scrollIntoView({ block: "nearest", inline: "nearest" });
   }, [current]);
+  const [sought, setSought] = useState("");
+  const many = shop.rack.length > AT_A_GLANCE;
+  const groups = useMemo(() => (many ? rackGroups(found(shop.rack, sought)) : []), [many, shop.rack, sought]);
+  const shown = (place: RackPlace) => (
+    <Place key={place.id} to={`/blanks/${place.id}`} ref={place.id === current ? here : undefined} title={place.name}>
+      <span className="number">
+        {place.number ?? "–"} <Unseen>{place.name}, </Unseen>
+      </span>
+      <Silhouette place={place} />
+      <span className="state">
+        {place.wait ? <Ring share={place.wait.share_done} /> : place.late_days !== null ? <Late /> : <Notch />}
+        {stateText(place)}
+      </span>
+    </Place>
+  );
   return (
     <Strip>
       <House>
@@ -165,39 +220,29 @@ export function Rack({
       </New>
       <Places aria-label={t("screen.shop.rack")}>
         {shop.rack.length === 0 && <Bare>{t("screen.shop.nothing_on_the_rack_yet")}</Bare>}
-        {shop.rack.map((place) => (
-          <Place
-            key={place.id}
-            to={`/blanks/${place.id}`}
-            ref={place.id === current ? here : undefined}
-            title={place.name}
-          >
-            <span className="number">
-              {place.number ?? "–"} <Unseen>{place.name}, </Unseen>
-            </span>
-            <Silhouette place={place} />
-            <span className="state">
-              {place.wait ? <Ring share={place.wait.share_done} /> : place.late_days !== null ? <Late /> : <Notch />}
-              {stateText(place)}
-            </span>
-          </Place>
-        ))}
+        {many ? (
+          <>
+            <Find aria-label={t("screen.shop.find_a_piece")} value={sought} onChange={setSought}>
+              <Input placeholder={t("screen.shop.find")} />
+            </Find>
+            {groups.length === 0 && <Bare role="status">{t("screen.shop.no_piece_like_that")}</Bare>}
+            {groups.map(({ key, name, places }) => (
+              <Fragment key={key}>
+                <Group>
+                  <strong>{places.length}</strong>
+                  {name}
+                </Group>
+                {places.map(shown)}
+              </Fragment>
+            ))}
+          </>
+        ) : (
+          shop.rack.map(shown)
+        )}
       </Places>
       {children}
     </Strip>
   );
-}
-
-const [HOUR_DAYS, MINUTE_DAYS] = [1 / 24, 1 / 1440];
-
-/** What it is at: so late, so long to wait, or what to do. */
-export function stateText({ wait, state, late_days: late }: Pick<RackPlace, "wait" | "state" | "late_days">): string {
-  if (late !== null) return t("screen.shop.late", { days: late });
-  if (!wait) return t(`screen.shop.states.${state}`);
-  const left = wait.days_left;
-  if (left < HOUR_DAYS) return t("screen.shop.minutes_left", { count: Math.max(1, Math.ceil(left / MINUTE_DAYS)) });
-  if (left < 1) return t("screen.shop.hours_left", { count: Math.round(left / HOUR_DAYS) });
-  return t("screen.shop.days_left", { count: Math.round(left) });
 }
 
 function Silhouette({ place }: { place: RackPlace }) {
