@@ -222,9 +222,7 @@ RSpec.describe "What is promised at the lathe" do
       report = MossyAnvil::Report::Assessment.new(read(document)).to_h
       last, sanding = report[:stages].values.last, report[:finish][:sanding_rpm]
       unless sanding
-        next(
-          expect(keys(report[:findings][:finish])).to include(a_string_starting_with("advice.finish.stopped.")), which
-        )
+        next(expect(keys(report[:advice][:finish])).to include(a_string_starting_with("advice.finish.stopped.")), which)
       end
 
       expect(sanding).to be_between(250, [last[:limit_rpm], last.dig(:worst, :limit_rpm)].compact.min), which
@@ -460,7 +458,7 @@ RSpec.describe "What is promised at the lathe" do
     end
 
     it "allows no turning where what is left would break under the tool, until it is glued" do
-      expect(round(9)).to include(limit_rpm: 0.0, governed_by: "cross_section", not_like_this: true)
+      expect(round(9)).to include(limit_rpm: 0.0, governed_by: "cross_section", unsafe: true)
       expect(round(9, mend: "thin_ca")[:limit_rpm]).to be > 500
       expect(round(0.3)[:governed_by]).not_to eq("cross_section")
     end

@@ -37,7 +37,7 @@ module MossyAnvil
           say(title, size: 20, style: :bold)
           say(facts)
           @pdf.move_down(8)
-          @assessment[:findings][:survey].each_with_index do |advice, index|
+          @assessment[:advice][:survey].each_with_index do |advice, index|
             say(Texts.sentence(advice), size: index.zero? ? 13 : 10, style: index.zero? ? :bold : :normal)
           end
           @pdf.move_down(10)

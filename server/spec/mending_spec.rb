@@ -11,7 +11,7 @@ RSpec.describe "A plan of mending", :server do
       ask("POST", "/api/reckon/mend", { document: demo(number) })
       expect(last_response.status).to eq(200), log.string
       plan = answer_as("MendPlan")
-      pointed = plan["steps"].flat_map { |step| step["says"] }.filter_map { |finding| finding["figure"] }
+      pointed = plan["steps"].flat_map { |step| step["says"] }.filter_map { |advice| advice["figure"] }
       expect(plan["workings"].keys).to include(*pointed) unless pointed.empty?
     end
   end

@@ -53,7 +53,7 @@ RSpec.describe "Reckoning a draft", :server do
       { document: JSON.parse(JSON.generate(blank_data(defects: [crack], form: BlankHelper::BOWL))) }
     )
     reckoned = answer
-    pointed = reckoned["findings"].values.flatten.filter_map { |finding| finding["figure"] }
+    pointed = reckoned["advice"].values.flatten.filter_map { |advice| advice["figure"] }
     expect(pointed).not_to be_empty
     expect(reckoned["workings"].keys).to include(*pointed)
     reckoned["workings"].each do |pointer, working|

@@ -138,10 +138,10 @@ RSpec.describe MossyAnvil::Formats::BlankFile do
     )
   end
 
-  it "counts findings that have passed before like any others" do
-    findings = Array.new(201) { |index| crack(id: "c#{index}") }
-    expect(faults_of(defects: findings.first(200))).to eq([])
-    expect(faults_of(defects: findings)).to eq(["/defects: is a list of 201: at most 200 entries"])
+  it "counts defects that have passed before like any others" do
+    cracks = Array.new(201) { |index| crack(id: "c#{index}") }
+    expect(faults_of(defects: cracks.first(200))).to eq([])
+    expect(faults_of(defects: cracks)).to eq(["/defects: is a list of 201: at most 200 entries"])
   end
 
   it "takes no schema apart that says something of several parts together" do

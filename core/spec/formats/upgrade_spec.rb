@@ -49,7 +49,7 @@ RSpec.describe "What is in doubt" do
     stage = found[:stages][:hollowed]
     expect(stage[:worst][:limit_rpm]).to be < stage[:limit_rpm]
     expect(stage[:limit_rpm]).to be_within(1e-6).of(hollowed(crack(z_mm: [80, 200], depth_mm: 4))[:limit_rpm])
-    worst = found[:findings][:turn].find { |advice| advice[:key] == "advice.turn.worst" }
+    worst = found[:advice][:turn].find { |advice| advice[:key] == "advice.turn.worst" }
     expect(values(worst)[:stage]).to eq("stages.hollowed")
     expect(hollowed(crack(z_mm: [80, 200], depth_mm: 4))[:worst]).to be_nil
     expect(hollowed(ranged(4))[:worst]).to be_nil

@@ -55,7 +55,7 @@ RSpec.describe MossyAnvil::Mend::MendConflicts do
     expect(values(what)).to eq(id: "old", filler: "tables.fillers.epoxy.name")
   end
 
-  it "names the same finding mended twice, a step that mends nothing, a finding in no step" do
+  it "names the same defect mended twice, a step that mends nothing, a defect in no step" do
     found =
       plan(
         [{ id: "f", do: "fill", of: ["k"] }, { id: "g", do: "fill", of: ["k"] }, { id: "h", do: "glue", of: [] }],

@@ -39,6 +39,6 @@ RSpec.describe MossyAnvil::Mend::MoistureProfile do
       end
     found = assess(readings: readings)
     expect(found[:drying][:profile]).to include(heart_pct: be_within(0.01).of(22.33), wet_heart: true)
-    expect(keys(found[:findings][:mend])).to include("advice.mend.wet_heart")
+    expect(keys(found[:advice][:mend])).to include("advice.mend.wet_heart")
   end
 end

@@ -59,7 +59,7 @@ RSpec.describe MossyAnvil::Report::MendReport do
     end
   end
 
-  it "refuses at its place what is no finding, no such key, a name used twice" do
+  it "refuses at its place what is no defect, no such key, a name used twice" do
     expect { plan([{ id: "f", do: "fill", of: ["nobody"] }], defects: [open]) }.to raise_error(
       MossyAnvil::InvalidInput,
       %r{/mend/steps/0/of/0: is "nobody"}
@@ -257,7 +257,7 @@ RSpec.describe MossyAnvil::Report::MendReport do
     expect(step.mended("dry_g" => 1000.0, "wet_g" => 1000 + (0.5 * most)).first.soaked_share).to be_within(1e-9).of(0.5)
   end
 
-  it "leaves the document as it is once done: findings mended, steps gone" do
+  it "leaves the document as it is once done: defects mended, steps gone" do
     made =
       report(
         [{ id: "f", do: "fill", of: ["k"], with: "epoxy" }, { id: "v", do: "soak", of: ["s"], with: "hardener" }],
@@ -276,7 +276,7 @@ RSpec.describe MossyAnvil::Report::MendReport do
 end
 
 RSpec.describe "A plan done to the end" do
-  it "leaves a blank file that can be read, with nothing of it asked for again, for every blank of the demo and every kind of finding" do
+  it "leaves a blank file that can be read, with nothing of it asked for again, for every blank of the demo and every kind of defect" do
     demos =
       (31..42).map do |number|
         JSON.parse(File.read(Dir[File.expand_path("../../../demo/#{number}-*.json", __dir__)].first))

@@ -152,7 +152,7 @@ RSpec.describe MossyAnvil::Report::ValueReport do
     poor = { intake: { cost: 12 }, worth: { outcome: 60, hours: 6, rate: 20 } }
     found = assess(**poor)
     expect(found[:verdict]).to eq("not_worth_it")
-    expect(found[:findings][:survey].flat_map { |advice| keys_within(advice) }).to include(
+    expect(found[:advice][:survey].flat_map { |advice| keys_within(advice) }).to include(
       "advice.opening.not_worth_it",
       "advice.pays_not"
     )
@@ -163,8 +163,8 @@ RSpec.describe MossyAnvil::Report::ValueReport do
 end
 
 RSpec.describe MossyAnvil::Report::Cautions do
-  it "says in one line what its kind and its findings bring, and is quiet of what is not there" do
-    line = ->(**changes) { assess(**changes)[:findings][:survey].find { |advice| advice[:key] == "advice.look_out" } }
+  it "says in one line what its kind and its defects bring, and is quiet of what is not there" do
+    line = ->(**changes) { assess(**changes)[:advice][:survey].find { |advice| advice[:key] == "advice.look_out" } }
     spalted =
       line[
         material: material_data(character: ["spalted"]),

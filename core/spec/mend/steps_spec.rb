@@ -58,9 +58,9 @@ RSpec.describe MossyAnvil::Mend::MendStep do
         },
         :split
       ]
-    }.each do |kind, (data, finding)|
+    }.each do |kind, (data, defect)|
       it "speaks by its own sheet when it is to #{kind}" do
-        defects = finding == :soft ? [soft] : [crack(id: "a", z_mm: [0, 60], depth_mm: 20, width_mm: 2)]
+        defects = defect == :soft ? [soft] : [crack(id: "a", z_mm: [0, 60], depth_mm: 20, width_mm: 2)]
         own = { name: "blue tin", dry_to_pct: 7, soft_from_c: 91, ready_min: 600, cure_d: 3, price_per_g: 0.5 }
         usual, mine = [{}, { sheet: own }].map { |more| one({ do: kind, **data, **more }, defects: defects) }
         expect(mine[:materials].first).to include(name: MossyAnvil::Message.named("blue tin"))

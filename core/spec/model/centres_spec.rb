@@ -12,7 +12,7 @@ RSpec.describe MossyAnvil::Model::Centres do
     expect(moved[:swing_mm]).to be_within(0.1).of(212)
   end
 
-  it "moves findings with the wood: a pocket under the new axis is on it" do
+  it "moves defects with the wood: a pocket under the new axis is on it" do
     pocket = {
       id: "a",
       type: "void",

@@ -93,7 +93,7 @@ RSpec.describe MossyAnvil::Model::SurveyTests do
     # A clear knock says nothing of how soft the skin is.
     expect(zones(soft, reading("tap", "clear").merge(taken_at: "2030-06-01T09:00:00Z")).size).to eq(1)
     lit = [reading("lamp", "glows"), reading("lamp", "dark").merge(taken_at: "2030-05-02T09:00:00Z")]
-    said = MossyAnvil::Report::Assessment.new(tested(*lit)).to_h[:findings][:survey]
+    said = MossyAnvil::Report::Assessment.new(tested(*lit)).to_h[:advice][:survey]
     expect(keys(said)).not_to include("advice.tests.glows")
   end
 
@@ -144,7 +144,7 @@ RSpec.describe "What tests say" do
       test_at("tap", "dull", z_mm: 2)
     ]
     found = assess(readings: readings)
-    said = found[:findings][:survey]
+    said = found[:advice][:survey]
     expect(keys(said)).to include("advice.tests.soft", "advice.tests.moves", "advice.tests.glows")
     expect(said.map { |advice| values(advice) }).to include(
       a_hash_including(id: "t1", grade: "grades.soft"),

@@ -47,7 +47,7 @@ RSpec.describe MossyAnvil::Placing::PlacementGoals do
     expect(value("best_balanced")).to eq(0.5)
   end
 
-  it "counts findings by their size, and what is character not as trouble" do
+  it "counts defects by their size, and what is character not as trouble" do
     # The crack: 60 mm of run by 20 deep, half kept; the pocket, pi/6 of 30 x 22 x 18, gone; the resin is no trouble.
     crack, pocket = 60 * 20.0, Math::PI / 6 * 30 * 22 * 18
     expect(value("lose_trouble")).to be_within(1e-9).of(1 - (crack * 0.5 / (crack + pocket)))

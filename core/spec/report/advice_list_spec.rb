@@ -1,15 +1,15 @@
 # frozen_string_literal: true
 
 RSpec.describe MossyAnvil::Report::AdviceList do
-  def said(station, **changes) = keys(assess(**changes)[:findings][station])
-  def headline(**changes) = assess(**changes)[:findings][:survey].first
+  def said(station, **changes) = keys(assess(**changes)[:advice][station])
+  def headline(**changes) = assess(**changes)[:advice][:survey].first
 
   let(:deep_crack) { crack(z_mm: [30, 60], depth_mm: 35) }
 
   it "says go for a sound centred disc" do
     report = assess
     expect(report[:verdict]).to eq("go")
-    headline = report[:findings][:survey].first
+    headline = report[:advice][:survey].first
     expect(headline).to include(tone: "go", key: "advice.limit")
     expect(keys_within(headline)).to include("advice.opening.go", "stages.blank", "caps.rim.name")
     expect(said(:survey)).to include("advice.balanced")
@@ -45,7 +45,7 @@ RSpec.describe MossyAnvil::Report::AdviceList do
 
   it "points every figure at a working that is there" do
     report = assess(defects: [deep_crack, body("void", contents: "air")], form: BlankHelper::BOWL)
-    figures = report[:findings].values.flatten.filter_map { |finding| finding[:figure] }
+    figures = report[:advice].values.flatten.filter_map { |advice| advice[:figure] }
     expect(figures.size).to be > 8
     expect(report[:workings].keys).to include(*figures)
   end
@@ -66,13 +66,13 @@ RSpec.describe MossyAnvil::Report::AdviceList do
         assess(material: material_data(moisture_pct: moisture_pct), defects: [deep_crack], form: BlankHelper::BOWL)
       end
     expect(
-      [wet, dry].map { |report| [report[:verdict], report[:findings][:survey].first[:amounts][:opening][:value][:key]] }
+      [wet, dry].map { |report| [report[:verdict], report[:advice][:survey].first[:amounts][:opening][:value][:key]] }
     ).to eq([%w[dry advice.opening.dry], %w[mend advice.opening.mend]])
   end
 
   it "opens with the stone that an edge would strike, and still says what the speed hangs on" do
     stone = body("hard_inclusion", r_mm: 105, z_mm: 45, of: "stone")
-    headline = assess(defects: [stone], form: BlankHelper::BOWL)[:findings][:survey].first
+    headline = assess(defects: [stone], form: BlankHelper::BOWL)[:advice][:survey].first
     expect(headline[:tone]).to eq("stop")
     expect(keys_within(headline)).to include("advice.opening.struck", "stages.hollowed", "caps.rim.name")
   end

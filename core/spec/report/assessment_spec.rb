@@ -59,7 +59,7 @@ RSpec.describe MossyAnvil::Report::Assessment do
       MossyAnvil::Report::Assessment.new(
         MossyAnvil::Formats::BlankFile.from_data(JSON.parse(JSON.generate(blank_data.except("lathe"))))
       ).to_h
-    expect(report[:stages][:blank]).to include(ladder_rpm: [], belt: nil, not_like_this: false, governed_by: "rim")
+    expect(report[:stages][:blank]).to include(speed_steps_rpm: [], belt: nil, unsafe: false, governed_by: "rim")
   end
 
   it "keeps a more cautious shop slower" do

@@ -38,7 +38,7 @@ RSpec.describe MossyAnvil::Report::RoughReport do
   it "says how far an open crack may open, and not one that is glued" do
     open, glued = [{}, { mend: "thin_ca" }].map { |mend| rough(defects: [crack(z_mm: [20, 50], depth_mm: 40, **mend)]) }
     expect(open[:form][:rough][:opens].first).to include(id: "b", mm: be > 0.5)
-    expect(open[:findings][:form]).to include(
+    expect(open[:advice][:form]).to include(
       a_hash_including(key: "advice.form.opens", amounts: a_hash_including(id: { value: "b", unit: "text" }))
     )
     expect(glued[:form][:rough][:opens]).to eq([])

@@ -37,10 +37,10 @@ RSpec.describe "What a form leaves to be seen" do
     left = made[:stages][:hollowed][:volume_mm3] / made[:stages][:blank][:volume_mm3]
     expect(made[:form][:yield_share]).to be_within(1e-9).of(left)
     expect(made[:form][:wasted_value]).to be_within(1e-9).of(20 * (1 - left))
-    expect(keys(made[:findings][:form])).to include("advice.form.tenon", "advice.form.yield_and_price")
-    expect(keys(assess(form: bowl, intake: { cost: 0 })[:findings][:form])).to include("advice.form.yield")
+    expect(keys(made[:advice][:form])).to include("advice.form.tenon", "advice.form.yield_and_price")
+    expect(keys(assess(form: bowl, intake: { cost: 0 })[:advice][:form])).to include("advice.form.yield")
     bare = assess(form: bowl.merge(outside: [[0, 60], [56, 110]]))
-    expect(keys(bare[:findings][:form])).to include("advice.form.no_tenon")
+    expect(keys(bare[:advice][:form])).to include("advice.form.no_tenon")
   end
 
   it "finds resin by its share of the piece" do

@@ -101,10 +101,10 @@ RSpec.describe "What cracks do between them" do
       verdict: "stop",
       freed: [a_hash_including(ids: %w[c s], mass_g: be_within(8).of(59.5))]
     )
-    expect(found[:stages].values.map { |stage| stage.values_at(:limit_rpm, :governed_by, :not_like_this) }).to all(
+    expect(found[:stages].values.map { |stage| stage.values_at(:limit_rpm, :governed_by, :unsafe) }).to all(
       eq([0.0, "freed_piece", true])
     )
-    expect(found[:findings][:survey]).to include(
+    expect(found[:advice][:survey]).to include(
       a_hash_including(key: "advice.freed", amounts: a_hash_including(ids: { value: %w[c s], unit: "ids" }))
     )
     expect(found[:next_move]).to include(key: "move.free", amounts: { ids: { value: %w[c s], unit: "ids" } })
@@ -117,15 +117,15 @@ RSpec.describe "What cracks do between them" do
       freed: [],
       meetings: [a_hash_including(ids: %w[c s], likely: false)]
     )
-    expect(keys(found[:findings][:turn])).to include("advice.turn.worst_not_at_all")
-    expect(keys(found[:findings][:survey])).to include("advice.may_intersect")
+    expect(keys(found[:advice][:turn])).to include("advice.turn.worst_not_at_all")
+    expect(keys(found[:advice][:survey])).to include("advice.may_intersect")
     expect(found[:stages][:blank][:governed_by]).not_to eq("freed_piece")
   end
 
   it "only warns where they meet and free nothing, and is quiet once one is glued" do
     met = assess(defects: [chord, under.merge(path: [{ clock_deg: 60, z_mm: 45 }, { clock_deg: 100, z_mm: 45 }])])
     expect(met.slice(:freed, :meetings)).to match(freed: [], meetings: [a_hash_including(ids: %w[c s], likely: true)])
-    expect(keys(met[:findings][:survey])).to include("advice.intersect")
+    expect(keys(met[:advice][:survey])).to include("advice.intersect")
     glued = assess(defects: [chord.merge(mend: "epoxy"), under])
     expect(glued.slice(:freed, :meetings)).to eq(freed: [], meetings: [])
   end

@@ -3,7 +3,7 @@
 RSpec.describe MossyAnvil::Turn::StageLimit do
   it "goes by the lowest cap" do
     limit = described_class.new({ "rim" => 900, "burst" => 700, "imbalance" => nil }, nil)
-    expect(limit).to have_attributes(rpm: 700, governed_by: "burst", not_like_this?: false)
+    expect(limit).to have_attributes(rpm: 700, governed_by: "burst", unsafe?: false)
   end
 
   it "says not like this where the limit is under the lathe's slowest" do
@@ -16,17 +16,17 @@ RSpec.describe MossyAnvil::Turn::StageLimit do
       )
     knob = { kind: "knob", opens: "tail", outside: [[0, 15], [60, 15]], curve: "straight" }
     report = assess(shape: heavy, lathe: light, form: knob)
-    expect(report[:stages][:blank]).to include(not_like_this: true, ladder_rpm: [], belt: nil)
+    expect(report[:stages][:blank]).to include(unsafe: true, speed_steps_rpm: [], belt: nil)
     expect(report[:verdict]).to eq("stop")
-    expect(keys_within(report[:findings][:survey].first)).to include("advice.opening.stop", "stages.blank")
+    expect(keys_within(report[:advice][:survey].first)).to include("advice.opening.stop", "stages.blank")
     expect(report[:next_move][:key]).to eq("move.unsafe")
   end
 
   it "gives no speed to what does not clear the bed or does not go between the centres" do
     small = BlankHelper::LATHE.merge("swing_mm" => 230)
-    expect(assess(lathe: small)[:stages][:blank]).to include(limit_rpm: 0.0, governed_by: "swing", not_like_this: true)
+    expect(assess(lathe: small)[:stages][:blank]).to include(limit_rpm: 0.0, governed_by: "swing", unsafe: true)
     short = BlankHelper::LATHE.merge("between_centres_mm" => 50)
-    expect(assess(lathe: short)[:stages][:blank]).to include(governed_by: "length", not_like_this: true)
+    expect(assess(lathe: short)[:stages][:blank]).to include(governed_by: "length", unsafe: true)
   end
 
   it "climbs by quarters from 40 % of the limit" do
@@ -53,7 +53,7 @@ RSpec.describe MossyAnvil::Turn::StageLimit do
     stage = assess(defects: [held])[:stages][:blank]
     expect(stage[:caps].map { |cap| cap[:key] }).to include("loose_piece")
     none = assess(defects: [held.merge(bonded_share: 0)])[:stages][:blank]
-    expect(none).to include(limit_rpm: 0.0, governed_by: "loose_piece", not_like_this: true)
+    expect(none).to include(limit_rpm: 0.0, governed_by: "loose_piece", unsafe: true)
   end
 
   it "picks the slowest belt that reaches the speed" do

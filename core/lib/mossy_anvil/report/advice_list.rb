@@ -17,7 +17,7 @@ module MossyAnvil
         super
         # The stage to speak of: the first that cannot be run at all, else the last; as it stands where there is no form yet.
         @last_name =
-          report[:stages].find { |_, stage| stage[:not_like_this] }&.first ||
+          report[:stages].find { |_, stage| stage[:unsafe] }&.first ||
             (report[:form] ? report[:stages].keys.last : :blank)
         @last = report[:stages][@last_name]
       end
@@ -48,7 +48,7 @@ module MossyAnvil
 
       private
 
-      def stopped? = @last[:not_like_this] || struck.any? || @report[:freed].any?
+      def stopped? = @last[:unsafe] || struck.any? || @report[:freed].any?
       def too_wet_to_mend? = filler_gate_pct && wetter_than?(filler_gate_pct)
 
       # What governs the last stage, or the first stage that cannot be run at all.
@@ -59,7 +59,7 @@ module MossyAnvil
           limit: [@last[:limit_rpm], "rpm"],
           figure: "/stages/#{@last_name}/limit_rpm"
         }
-        if @last[:not_like_this]
+        if @last[:unsafe]
           return say(:stop, @last[:limit_rpm].zero? ? "no_speed" : "slower_than_lathe", **about, lifts: lifts(@last))
         end
 

@@ -14,16 +14,16 @@ module MossyAnvil
       end
 
       # Plain data, numbers at full precision: stages by name, defects in the order of the survey, form, drying, finish,
-      # findings by station, next_move, geometry for drawing, and workings by JSON Pointer.
+      # advice by station, next_move, geometry for drawing, and workings by JSON Pointer.
       def to_h
         @to_h ||=
           begin
             workings = Workings.new
             report = reckon(SolidAnalysis.new(@blank, @climate, @fineness), workings)
-            findings = AdviceList.new(@blank, report)
+            advice = AdviceList.new(@blank, report)
             report.merge(
-              verdict: findings.verdict.to_s,
-              findings: findings.to_h,
+              verdict: advice.verdict.to_s,
+              advice: advice.to_h,
               next_move: NextMove.new(report, planned: @blank.mend ? @blank.mend[:steps] : []).to_h,
               geometry: Geometry.new(@blank, @surveyed).to_h,
               workings: workings.to_h

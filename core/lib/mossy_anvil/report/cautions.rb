@@ -17,7 +17,7 @@ module MossyAnvil
 
         [
           say(
-            @report[:stages].any? { |_, stage| stage[:not_like_this] } ? :stop : :care,
+            @report[:stages].any? { |_, stage| stage[:unsafe] } ? :stop : :care,
             "look_out",
             dangers: [named, "messages"]
           )

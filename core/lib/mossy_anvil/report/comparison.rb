@@ -47,7 +47,7 @@ module MossyAnvil
 
         best = RANKED.find { |key, more, _| foremost?(outcome, all, key, more) }
         worst = RANKED.find { |key, more, _| foremost?(outcome, all, key, !more) }
-        key = ["trade", outcome[:not_like_this] ? "unsafe" : "safe"].join(".")
+        key = ["trade", outcome[:unsafe] ? "unsafe" : "safe"].join(".")
         return Message.of("#{key}.middle") unless best || worst
 
         extremes = { best: best, worst: worst }.compact

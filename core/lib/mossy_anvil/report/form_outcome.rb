@@ -30,7 +30,7 @@ module MossyAnvil
           mend_cost: advised.sum { |way| way[:cost] },
           limit_rpm: last[:limit_rpm],
           governed_by: last[:governed_by],
-          not_like_this: last[:not_like_this],
+          unsafe: last[:unsafe],
           imbalance_g_mm: last[:imbalance_g_mm],
           verdict: report[:verdict],
           gone: ids { |defect| defect[:removed_share] > 0.999 },

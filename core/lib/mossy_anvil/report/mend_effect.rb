@@ -4,7 +4,7 @@ module MossyAnvil
   module Report
     # What a blank as it stands comes to on the lathe: the least there is to know before and after a step of mending.
     class MendEffect
-      KEYS = %i[limit_rpm governed_by burst_rpm mass_g imbalance_g_mm not_like_this].freeze
+      KEYS = %i[limit_rpm governed_by burst_rpm mass_g imbalance_g_mm unsafe].freeze
 
       # scene: MendContext. fineness as of an assessment.
       def initialize(scene, fineness: :default)
@@ -12,7 +12,7 @@ module MossyAnvil
         @fineness = fineness
       end
 
-      # { first: as it goes on the lathe, last: finished }, each { limit_rpm:, governed_by:, burst_rpm: (nil: nothing pulls), mass_g:, imbalance_g_mm:, not_like_this: }.
+      # { first: as it goes on the lathe, last: finished }, each { limit_rpm:, governed_by:, burst_rpm: (nil: nothing pulls), mass_g:, imbalance_g_mm:, unsafe: }.
       def to_h
         solid = SolidAnalysis.new(@scene.blank.on_centres, @scene.climate, @fineness)
         names = Solid::Stage.names_for(@scene.blank)

@@ -66,11 +66,11 @@ module MossyAnvil
 
       def turn
         stage = @report[:stages].values.first
-        if stage[:not_like_this]
+        if stage[:unsafe]
           return move("turn", "survey", "unsafe", lifts: Message.of("caps.#{stage[:governed_by]}.lifts"))
         end
 
-        start = stage[:ladder_rpm].first || stage[:limit_rpm]
+        start = stage[:speed_steps_rpm].first || stage[:limit_rpm]
         move("turn", "log_cut", "mount", start: [start, "rpm"], limit: [stage[:limit_rpm], "rpm"])
       end
     end

@@ -7,7 +7,7 @@ module MossyAnvil
       DERIVED = { certainty: :derived, source: "geometry_on_the_cylindrical_grid" }.freeze
 
       # What #in_short tells.
-      SHORT = %i[limit_rpm governed_by burst_rpm crack_runs_rpm not_like_this].freeze
+      SHORT = %i[limit_rpm governed_by burst_rpm crack_runs_rpm unsafe].freeze
 
       # solid: the Assessment's SolidAnalysis, shared by the stages.
       def initialize(name, solid, workings)
@@ -249,9 +249,9 @@ module MossyAnvil
         {
           limit_rpm: rpm,
           governed_by: limit.governed_by,
-          not_like_this: limit.not_like_this?,
+          unsafe: limit.unsafe?,
           caps: limit.caps.map { |cap| { key: cap.key, rpm: cap.rpm } },
-          ladder_rpm: ladder(rpm),
+          speed_steps_rpm: ladder(rpm),
           belt: @lathe&.belt_for(rpm)
         }
       end
@@ -261,7 +261,7 @@ module MossyAnvil
         row = Table["speed"]["ladder"]
         rungs.each_with_index do |rung, index|
           put(
-            "ladder_rpm/#{index}",
+            "speed_steps_rpm/#{index}",
             rung,
             "rpm",
             "from_the_higher_of_the",

@@ -32,7 +32,7 @@ module MossyAnvil
         return [] unless name
 
         about = { figure: "/stages/#{name}/limit_rpm", stage: stage_term(name) }
-        return [say(:stop, "turn.worst_not_at_all", **about)] if stage[:worst][:not_like_this]
+        return [say(:stop, "turn.worst_not_at_all", **about)] if stage[:worst][:unsafe]
 
         [
           say(
@@ -82,7 +82,7 @@ module MossyAnvil
 
       def limit(name, stage)
         about = { figure: "/stages/#{name}/limit_rpm", stage: stage_term(name), limit: [stage[:limit_rpm], "rpm"] }
-        if stage[:not_like_this]
+        if stage[:unsafe]
           return(
             say(
               :stop,

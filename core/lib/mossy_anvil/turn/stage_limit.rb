@@ -20,7 +20,7 @@ module MossyAnvil
       def governed_by = lowest.key
 
       # Below the lathe's slowest speed there is no safe way to run it as it is.
-      def not_like_this? = rpm.zero? || (!@lathe.nil? && rpm < @lathe.min_rpm)
+      def unsafe? = rpm.zero? || (!@lathe.nil? && rpm < @lathe.min_rpm)
     end
   end
 end

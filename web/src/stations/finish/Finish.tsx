@@ -25,10 +25,10 @@ const Papers = styled.ol`
 export function Finish() {
   const { assessment } = useBlank();
   const unit = useUnit();
-  const { finish, form, workings, findings } = assessment;
+  const { finish, form, workings, advice } = assessment;
   return (
     <>
-      <AdviceList advice={findings.finish.slice(1)} workings={workings} />
+      <AdviceList advice={advice.finish.slice(1)} workings={workings} />
       <Heading>{t("screen.finish.papers_for_in_this_order", { finish: finish.finish })}</Heading>
       <Papers>
         {finish.grits.map((grit) => (

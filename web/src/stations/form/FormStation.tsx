@@ -58,7 +58,7 @@ export function FormStation() {
     : [];
   return (
     <>
-      <AdviceList advice={assessment.findings.form} workings={assessment.workings} />
+      <AdviceList advice={assessment.advice.form} workings={assessment.workings} />
       <Sections open={open} onOpen={setOpen} sections={[shape, ...placed]} />
     </>
   );

@@ -123,8 +123,7 @@ function Compared({ sketches, choose, drop }: Props) {
     ],
     [
       t("screen.form.at_the_end_up_to"),
-      ({ not_like_this, limit_rpm }) =>
-        not_like_this ? t("screen.form.unsafe_as_planned") : amountText(limit_rpm, "rpm", unit),
+      ({ unsafe, limit_rpm }) => (unsafe ? t("screen.form.unsafe_as_planned") : amountText(limit_rpm, "rpm", unit)),
     ],
     [t("screen.form.for_a_tenon"), ({ tenon_wood_mm }) => amountText(tenon_wood_mm, "mm", unit)],
     [

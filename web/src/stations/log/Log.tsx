@@ -152,7 +152,7 @@ function Write() {
   const [key, setKey] = useState(() => crypto.randomUUID());
   const client = useQueryClient();
   const limit = blank.assessment.stages[stage]?.limit_rpm ?? 0;
-  const first = blank.assessment.stages[stage]?.ladder_rpm[0] ?? limit;
+  const first = blank.assessment.stages[stage]?.speed_steps_rpm[0] ?? limit;
   const shown = speed ?? Math.floor(first / 10) * 10;
   const unit = useUnit();
 

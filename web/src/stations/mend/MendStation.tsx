@@ -70,7 +70,7 @@ export function MendStation() {
   return (
     <>
       <AdviceList
-        advice={[...(answer?.says ?? []), ...blank.assessment.findings.mend]}
+        advice={[...(answer?.says ?? []), ...blank.assessment.advice.mend]}
         workings={{ ...blank.assessment.workings }}
       />
       {problem && <Fault role="alert">{problem.errors?.[0]?.detail ?? problem.detail}</Fault>}

@@ -103,7 +103,7 @@ export function Survey() {
   }, [selection.chosen, selection.tool, setOpen]);
   return (
     <>
-      <AdviceList lead advice={assessment.findings.survey} workings={assessment.workings} />
+      <AdviceList lead advice={assessment.advice.survey} workings={assessment.workings} />
       {document.intake && <Came intake={document.intake} />}
       <Choice
         label={t("screen.survey.on_the_lathe_it_sits")}

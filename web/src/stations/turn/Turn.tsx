@@ -59,7 +59,7 @@ const SECTIONS = ["speed", "workholding", "cuts"] as const;
 /** How fast at each stage and why not faster; what holds it; which cuts take it there. */
 export function Turn() {
   const blank = useBlank();
-  const { stages, workings, findings } = blank.assessment;
+  const { stages, workings, advice } = blank.assessment;
   const [open, , setOpen] = useKept<(typeof SECTIONS)[number]>("section of turn", SECTIONS);
   const names = (Object.keys(STAGES) as StageName[]).filter((name) => stages[name]);
   const speed = (
@@ -72,7 +72,7 @@ export function Turn() {
   );
   return (
     <>
-      <AdviceList advice={findings.turn.slice(names.length)} workings={workings} />
+      <AdviceList advice={advice.turn.slice(names.length)} workings={workings} />
       <OnLathe />
       <Sections
         open={open}
@@ -102,10 +102,10 @@ function StageCard({
     stage.crack_runs_rpm !== null && stage.burst_rpm !== null && stage.crack_runs_rpm < stage.burst_rpm;
   const working = (key: string) => workings[`/stages/${name}/${key}`];
   return (
-    <Card $stop={stage.not_like_this} aria-label={STAGES[name]}>
+    <Card $stop={stage.unsafe} aria-label={STAGES[name]}>
       <h3>
         {STAGES[name]}
-        <span>{stage.not_like_this ? t("screen.turn.unsafe_as_planned") : `≤ ${shown(stage.limit_rpm, "rpm")}`}</span>
+        <span>{stage.unsafe ? t("screen.turn.unsafe_as_planned") : `≤ ${shown(stage.limit_rpm, "rpm")}`}</span>
       </h3>
       <div className="why">
         <Worked working={working("limit_rpm")}>
@@ -119,22 +119,20 @@ function StageCard({
         <div className="doubt">
           {t("screen.turn.if_every_crack_is_as_deep")}{" "}
           <strong>
-            {stage.worst.not_like_this
-              ? t("screen.turn.unsafe_as_planned")
-              : `≤ ${shown(stage.worst.limit_rpm, "rpm")}`}
+            {stage.worst.unsafe ? t("screen.turn.unsafe_as_planned") : `≤ ${shown(stage.worst.limit_rpm, "rpm")}`}
           </strong>
           .
         </div>
       )}
-      {stage.ladder_rpm.length > 0 && (
+      {stage.speed_steps_rpm.length > 0 && (
         <>
           <Rungs aria-label={t("screen.turn.speeds_to_climb_by")}>
-            {stage.ladder_rpm.map((rung) => (
+            {stage.speed_steps_rpm.map((rung) => (
               <li key={rung}>{shown(rung, "rpm").replace(" rpm", "")}</li>
             ))}
           </Rungs>
           <Quiet as="div">
-            <Worked working={working("ladder_rpm/0")}>
+            <Worked working={working("speed_steps_rpm/0")}>
               {t("screen.turn.stop_and_listen_at_each_feel", {
                 value: stage.belt ? `${t("screen.turn.belt", { belt: stage.belt })} ` : "",
               })}
