@@ -1,6 +1,7 @@
 # frozen_string_literal: true
 
-# The core alone: No. 33 with four stages and splitting planes, as a blank it has not seen before, and as one in which one thing was changed since the last time.
+# The core alone: No. 33 with four stages and splitting planes, as a blank it has not seen before, and as one in which
+# one thing was changed since the last time.
 class CoreBench
   ROUNDS = 40
 

@@ -8,7 +8,8 @@ class SearchBench
 
   WISHES = [{ key: "lose_cracks", weight: 1 }, { key: "largest", weight: 1 }].freeze
 
-  # By how much two processes that share nothing outdo one on this machine now, each with half of the climbs: more than that no queue can.
+  # By how much two processes that share nothing outdo one on this machine now, each with half of the climbs: more than
+  # that no queue can.
   def self.bare(document)
     half =
       lambda do

@@ -1,7 +1,7 @@
 # frozen_string_literal: true
 
-# A running server: /api/reckon at one client, at eight and at 64, each with one defect changed at every request; the rack, the log and the card meanwhile; and
-# what its processes hold, also after surveys that take more than they may.
+# A running server: /api/reckon at one client, at eight and at 64, each with one defect changed at every request; the
+# rack, the log and the card meanwhile; and what its processes hold, also after surveys that take more than they may.
 class ServerBench
   MANY = 64
   # What is light: asked while others calculate, and by how many clients each.
@@ -103,7 +103,8 @@ class ServerBench
     [answers.map(&:first).sort, answers.size / whole, answers.count { |_, code| code != "200" }]
   end
 
-  # Every demo blank as never seen before, calculated and now and then planned and mounted, by three clients; how many faults.
+  # Every demo blank as never seen before, calculated and now and then planned and mounted, by three clients; how many
+  # faults.
   def all_sorts
     documents = Dir["demo/*.anvil.json"].map { |path| JSON.parse(File.read(path)) }
     turns = 4.times.to_a.product(documents.each_with_index.to_a)

@@ -16,7 +16,8 @@ module Times
     Array.new(rounds) { seconds(&block) * 1000 }.sort
   end
 
-  # Works in turn, so that a noisy neighbour falls on all alike, each made anew by a call of its maker, which is not counted; sorted milliseconds of each.
+  # Works in turn, so that a noisy neighbour falls on all alike, each made anew by a call of its maker, which is not
+  # counted; sorted milliseconds of each.
   def of_new(rounds, *makers, warm_up: 3)
     Array
       .new(warm_up + rounds) { makers.map(&:call).map { |work| seconds(&work) * 1000 } }

@@ -11,7 +11,8 @@ module MossyAnvil
       MAX_BODY_BYTES = MossyAnvil::Formats::JsonText::MAX_BYTES
       LOCAL_HOSTS = %w[localhost 127.0.0.1 ::1].freeze
 
-      # db: Sequel::Database. clock: anything that answers #now with a Time. log: takes lines of JSON by #<<. calculator: Calculator.
+      # db: Sequel::Database. clock: anything that answers #now with a Time. log: takes lines of JSON by #<<.
+      # calculator: Calculator.
       def self.serve(db:, clock: Time, log: $stdout, calculator: Calculation::Calculator::Here.new)
         Jobs::Queue.open(db)
         log = SteadyLog.new(log)
@@ -112,7 +113,8 @@ module MossyAnvil
           stream.size > most_bytes ? raise(TooLarge, "at most #{most_bytes} bytes are taken here") : stream
         end
 
-        # Calculator::Answer to a question about the request's body, or about given bytes; halts with its problem where it has one.
+        # Calculator::Answer to a question about the request's body, or about given bytes; halts with its problem where
+        # it has one.
         def calculate(
           question,
           types: [Calculation::Calculations::JSON_TYPE],
@@ -125,7 +127,8 @@ module MossyAnvil
           found.good? ? found : problem(JSON.parse(found.bytes, symbolize_names: true))
         end
 
-        # The same of what is to be kept: where it takes too much to calculate it is checked, and kept without what the rack would say of it.
+        # The same of what is to be kept: where it takes too much to calculate it is checked, and kept without what the
+        # rack would say of it.
         def calculate_to_keep(question, **given)
           calculate(question, **given)
         rescue Calculation::Calculator::TooCostly

@@ -28,8 +28,8 @@ module MossyAnvil
           end
       end
 
-      # A fault of the program or of the database: of what kind, and where in the program it arose. Nothing of what was in the request or in a row, which
-      # messages repeat.
+      # A fault of the program or of the database: of what kind, and where in the program it arose. Nothing of what was
+      # in the request or in a row, which messages repeat.
       def self.fault(log, clock, env, error, event: "fault")
         cause = error.respond_to?(:wrapped_exception) ? error.wrapped_exception : error.cause
         log << line(event, clock.now, env, error: error.class.name, cause: cause&.class&.name, at: where(error))

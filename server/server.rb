@@ -52,7 +52,8 @@ end
 loader = Zeitwerk::Loader.new
 loader.push_dir(__dir__, namespace: MossyAnvil::Server)
 loader.ignore(__FILE__, "#{__dir__}/entry", "#{__dir__}/migrations", "#{__dir__}/contract", "#{__dir__}/spec")
-# The image library and the PDF writer are large and seldom wanted: they come with the first photograph and the first sheet.
+# The image library and the PDF writer are large and seldom wanted: they come with the first photograph and the first
+# sheet.
 loader.do_not_eager_load(
   "#{__dir__}/prints",
   *%w[picture archive_reader archive_intake].map { |name| "#{__dir__}/services/#{name}.rb" }

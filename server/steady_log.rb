@@ -2,7 +2,8 @@
 
 module MossyAnvil
   module Server
-    # Where lines of the log go. What cannot be written (a full disk, a terminal that went away) is dropped and counted, and said once there is room again:
+    # Where lines of the log go. What cannot be written (a full disk, a terminal that went away) is dropped and counted,
+    # and said once there is room again:
     # a log must never make fail what it is about. Can stand for $stdout and $stderr.
     class SteadyLog
       # It keeps nothing back: as an IO says it.

@@ -2,7 +2,8 @@
 
 require_relative "browser_helper"
 
-# Every text of every view in brackets and two fifths longer: what stands outside of them is in no catalogue, and what does not fit is cut off.
+# Every text of every view in brackets and two fifths longer: what stands outside of them is in no catalogue, and what
+# does not fit is cut off.
 RSpec.describe "The language of the screens", :browser do
   script = File.read(File.join(__dir__, "support/shown_texts.js"))
   # What no language changes: letters of defects, papers, threads, axes, keys, a symbol's unit on the switch.

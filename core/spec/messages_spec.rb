@@ -15,7 +15,8 @@ RSpec.describe "The catalogue" do
       /spec|\.test\.|generated|schema\.d/
     )
   code = sources.map { |path| File.read(path) }.join("\n")
-  # Parts of keys as they stand in code: "advice.limit", "turn.limit", `tables.mounts.${key}.name` with the changing part as a star.
+  # Parts of keys as they stand in code: "advice.limit", "turn.limit", `tables.mounts.${key}.name` with the changing
+  # part as a star.
   quoted = code.scan(/["`]((?:[\w.]|[#$]\{[^}]*\})+)["`]/).flatten.map { |key| key.gsub(/[#$]\{[^}]*\}/, "*") }.uniq
   quoted += code.scan(/%w\[([\w\s]*)\]/).flatten.flat_map(&:split) + code.scan(/\bt\(\s*"([\w.]+)"/).flatten
   words = quoted.grep(/\A[\w*.]+\z/).to_h { |key| [key, true] }

@@ -174,7 +174,8 @@ RSpec.describe "What is promised at the lathe" do
     end
   end
 
-  # N m that what is proposed must hold: for light cuts alone or at a speed of its own the weight at least is no matter here.
+  # N m that what is proposed must hold: for light cuts alone or at a speed of its own the weight at least is no matter
+  # here.
   def least_hold(step, mount)
     return 0 if mount[:verdict] == "slower" || keys(mount[:says]).include?("mounts.bearing.light_cuts")
 
@@ -298,7 +299,8 @@ RSpec.describe "What is promised at the lathe" do
     end
   end
 
-  # Failing speeds by finite elements, body-fitted and linear elastic: what is allowed lies well under them, and not timidly so.
+  # Failing speeds by finite elements, body-fitted and linear elastic: what is allowed lies well under them, and not
+  # timidly so.
   describe "against finite elements" do
     def end_grain(defects, shape, form)
       assess(

@@ -7,20 +7,23 @@ module MossyAnvil
     module Calculation
       # Processes that do nothing but calculate, apart from those that answer requests (docs/decisions/13).
       #
-      # All of them accept from one listening socket, so whoever asks first is served first. Each is given a processor time and a memory that it cannot go
-      # beyond: the kernel ends it, and a new one is forked in its place. So nothing that is asked can hang or swell the server.
+      # All of them accept from one listening socket, so whoever asks first is served first. Each is given a processor
+      # time and a memory that it cannot go beyond: the kernel ends it, and a new one is forked in its place. So nothing
+      # that is asked can hang or swell the server.
       class CalculationPool
         SECONDS = Integer(ENV.fetch("CALCULATION_SECONDS", "3"))
         # Of writable memory; with what the processes share a process stays under 400 MB.
         MOST_BYTES = 340_000_000
         # One that has grown so far is replaced after its answer, before the next question needs the room.
         RETIRE_BYTES = 220_000_000
-        # A question whose asker has gone is stopped after so long; one that is shorter ends anyway, and what it has learnt is of use to the next.
+        # A question whose asker has gone is stopped after so long; one that is shorter ends anyway, and what it has
+        # learnt is of use to the next.
         LEFT_AFTER_S = 1.0
         BACKLOG = 1024
         SHORT_LIFE_S = 0.2
 
-        # path: of the socket. size: processes. answer: callable that takes a question's data and bytes and gives an Answer's.
+        # path: of the socket. size: processes. answer: callable that takes a question's data and bytes and gives an
+        # Answer's.
         def initialize(path, size:, answer: Calculations.method(:answer))
           @path = path
           @size = size

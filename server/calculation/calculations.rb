@@ -3,8 +3,9 @@
 module MossyAnvil
   module Server
     module Calculation
-      # Every question that is worked out apart from the processes that answer requests. A question gets the bytes of the request, reads and checks them itself, and
-      # touches no database: what it needs of that comes along as `given`.
+      # Every question that is worked out apart from the processes that answer requests. A question gets the bytes of
+      # the request, reads and checks them itself, and touches no database: what it needs of that comes along as
+      # `given`.
       class Calculations
         JSON_TYPE = "application/json"
         # Method by question.
@@ -197,7 +198,8 @@ module MossyAnvil
             records: -> { MossyAnvil::Model::ShopRecords.new(records) }
           )
 
-        # Without it where that takes too much: what is kept must not hang on what can be calculated of it. It is checked all the same.
+        # Without it where that takes too much: what is kept must not hang on what can be calculated of it. It is
+        # checked all the same.
         def brief(document, at: "")
           return Services::Reckoner.blank(document, at: at) && Services::Brief::UNKNOWN if @given["unbriefed"]
 

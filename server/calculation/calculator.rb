@@ -42,8 +42,8 @@ module MossyAnvil
           @lock = Mutex.new
         end
 
-        # Answer to a question (see Calculations). given: plain data; bytes: of the request, as Frame takes them; left: callable, has the asker gone?
-        # Raises Busy, Left, TooCostly.
+        # Answer to a question (see Calculations). given: plain data; bytes: of the request, as Frame takes them; left:
+        # callable, has the asker gone? Raises Busy, Left, TooCostly.
         def ask(question, given = {}, bytes = "", left: -> { false })
           message = { question: question, given: given }
           one_more { Turn.new(@path, now + WAIT_S, left).answer(message, bytes) }
@@ -64,8 +64,9 @@ module MossyAnvil
           end
         end
 
-        # One question on its way. A process that ends before it has begun was replaced, and the question goes to the next; one that ends in the middle has used up
-        # what it may have, or was ended by somebody: once more, and it is given up.
+        # One question on its way. A process that ends before it has begun was replaced, and the question goes to the
+        # next; one that ends in the middle has used up what it may have, or was ended by somebody: once more, and it is
+        # given up.
         class Turn
           MOST_BEGUN = 2
 

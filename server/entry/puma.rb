@@ -1,6 +1,7 @@
 # frozen_string_literal: true
 
-# Two processes that answer requests. What takes calculation they pass on (see CalculationPool), so each has many threads: most of them wait.
+# Two processes that answer requests. What takes calculation they pass on (see CalculationPool), so each has many
+# threads: most of them wait.
 # Nothing is loaded before the fork, so that new workers run the code as it is on disk then.
 bind "tcp://127.0.0.1:#{ENV.fetch("PORT")}"
 environment "production"
@@ -14,8 +15,9 @@ silence_single_worker_warning
 # Nothing is taken that is larger than the largest archive (Services::Archive::MAX_BYTES), however it is sent.
 http_content_length_limit 4_000_000_000
 
-# Each process loads the application before it takes its first request. It asks the database only when a request does, so that one which starts while the database
-# is away says so, and serves as soon as it is back. A process that cannot load is no use: it ends and is forked again.
+# Each process loads the application before it takes its first request. It asks the database only when a request does,
+# so that one which starts while the database is away says so, and serves as soon as it is back. A process that cannot
+# load is no use: it ends and is forked again.
 served = nil
 before_worker_boot do
   require_relative "../server"

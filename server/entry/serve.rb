@@ -1,6 +1,7 @@
 # frozen_string_literal: true
 
-# The web server by itself: one master that holds the port, and the workers of server/entry/puma.rb. Started by server/entry/launch.rb.
+# The web server by itself: one master that holds the port, and the workers of server/entry/puma.rb. Started by
+# server/entry/launch.rb.
 # TERM stops it once what is in hand is answered; USR1 puts new workers in the place of the old, one after another.
 
 $stdout.sync = true

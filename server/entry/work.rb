@@ -1,6 +1,7 @@
 # frozen_string_literal: true
 
-# One process that works the queue. Started by server/entry/launch.rb; TERM stops it once the job in hand has come to a stop.
+# One process that works the queue. Started by server/entry/launch.rb; TERM stops it once the job in hand has come to a
+# stop.
 # It ends by itself where its connection does, and is then started anew.
 
 # Listens before it loads anything: what tells it to stop while it is starting must not be lost.
@@ -20,7 +21,8 @@ rescue Sequel::DatabaseConnectionError
   exit!(1)
 end
 MossyAnvil::Server::Jobs::Queue.log_to(log, Time)
-# None is put by for later: what this process cannot begin at once is another's. So it looks for work itself, often, and is not told of it.
+# None is put by for later: what this process cannot begin at once is another's. So it looks for work itself, often, and
+# is not told of it.
 locker = Que::Locker.new(worker_priorities: [nil], poll_interval: 0.2, maximum_buffer_size: 0)
 Thread.new do
   Thread.current.report_on_exception = false

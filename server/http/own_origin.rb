@@ -3,7 +3,8 @@
 module MossyAnvil
   module Server
     module Http
-      # Lets nothing be changed at the bidding of a page from elsewhere: a browser names the page's origin, which must be the host asked.
+      # Lets nothing be changed at the bidding of a page from elsewhere: a browser names the page's origin, which must
+      # be the host asked.
       # Programs that name no origin (a script of the shop's own) may.
       class OwnOrigin
         SAFE = %w[GET HEAD OPTIONS].freeze

@@ -4,7 +4,8 @@ module MossyAnvil
   module Server
     module Http
       # What every answer says of itself, whoever gives it: what a page may load, and how long it may be kept.
-      # What lies under /assets carries a sum of its content in its name and never changes; every other page is asked for anew.
+      # What lies under /assets carries a sum of its content in its name and never changes; every other page is asked
+      # for anew.
       class PageHeaders
         POLICY =
           "default-src 'self'; style-src 'self' 'unsafe-inline'; img-src 'self' data: blob:; base-uri 'none'; form-action 'self'; frame-ancestors 'none'"

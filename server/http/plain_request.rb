@@ -3,7 +3,8 @@
 module MossyAnvil
   module Server
     module Http
-      # Lets in only requests whose address can be read: short, of UTF-8 without control characters, and asking by plain names and values.
+      # Lets in only requests whose address can be read: short, of UTF-8 without control characters, and asking by plain
+      # names and values.
       class PlainRequest
         MOST_QUERY_BYTES = 2000
         MOST_PARAMETERS = 20

@@ -5,7 +5,8 @@ require "que"
 module MossyAnvil
   module Server
     module Jobs
-      # The queue of work that takes longer than a request should: kept in the same database, worked by processes of its own (server/entry/work.rb).
+      # The queue of work that takes longer than a request should: kept in the same database, worked by processes of its
+      # own (server/entry/work.rb).
       module Queue
         module_function
 

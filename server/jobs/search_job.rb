@@ -5,7 +5,8 @@ require_relative "queue"
 module MossyAnvil
   module Server
     module Jobs
-      # Works one part of a search. What it finds is kept climb by climb, so that it can be seen on the way; a part that is broken off begins again.
+      # Works one part of a search. What it finds is kept climb by climb, so that it can be seen on the way; a part that
+      # is broken off begins again.
       class SearchJob < Que::Job
         TRIES = 3
         self.retry_interval = 2

@@ -5,7 +5,8 @@ require_relative "queue"
 module MossyAnvil
   module Server
     module Jobs
-      # Works one task to its end. Whatever it changes it changes in one transaction at the end, so that one which is broken off begins again from nothing.
+      # Works one task to its end. Whatever it changes it changes in one transaction at the end, so that one which is
+      # broken off begins again from nothing.
       class TaskJob < Que::Job
         KINDS = { "lathe" => "LatheChange", "air" => "AirChange", "import" => "ArchiveImport" }.freeze
         TRIES = 3

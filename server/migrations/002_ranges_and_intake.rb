@@ -1,6 +1,7 @@
 # frozen_string_literal: true
 
-# Version 2 of the blank file: where a blank came from, how a depth was found and its range, bubble pockets and delaminations.
+# Version 2 of the blank file: where a blank came from, how a depth was found and its range, bubble pockets and
+# delaminations.
 Sequel.migration do
   up { run <<~SQL }
       ALTER TABLE blanks

@@ -1,6 +1,7 @@
 # frozen_string_literal: true
 
-# Version 3 of the blank file: tests as readings, what the turner chose, groups, what the piece is for and what it is worth.
+# Version 3 of the blank file: tests as readings, what the turner chose, groups, what the piece is for and what it is
+# worth.
 Sequel.migration do
   up { run <<~SQL }
       ALTER TABLE blanks

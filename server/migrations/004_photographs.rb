@@ -1,6 +1,7 @@
 # frozen_string_literal: true
 
-# Photographs of a blank: the picture is never changed; what is said of it may be, and it may be put out of sight and brought back.
+# Photographs of a blank: the picture is never changed; what is said of it may be, and it may be put out of sight and
+# brought back.
 Sequel.migration do
   up { run <<~SQL }
       CREATE TABLE photographs (

@@ -1,6 +1,7 @@
 # frozen_string_literal: true
 
-# Version 4 of the blank file: centres, an inside that follows, other forms thought of; and searches, with the queue that works them.
+# Version 4 of the blank file: centres, an inside that follows, other forms thought of; and searches, with the queue
+# that works them.
 Sequel.migration do
   up do
     run <<~SQL

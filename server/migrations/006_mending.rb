@@ -1,7 +1,7 @@
 # frozen_string_literal: true
 
-# Version 5 of the blank file: a plan of mending, and what is soaked already. The cards a plan is worked by, their waits, the stores they draw on,
-# and what the shop's own work has shown.
+# Version 5 of the blank file: a plan of mending, and what is soaked already. The cards a plan is worked by, their
+# waits, the stores they draw on, and what the shop's own work has shown.
 Sequel.migration do
   up { run <<~SQL }
       ALTER TABLE blanks

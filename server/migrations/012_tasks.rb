@@ -1,6 +1,7 @@
 # frozen_string_literal: true
 
-# Changes that take longer than a request should: what was asked, how far it has come, what came of it; and the files they were given, cut up.
+# Changes that take longer than a request should: what was asked, how far it has come, what came of it; and the files
+# they were given, cut up.
 Sequel.migration do
   up { run <<~SQL }
       CREATE TABLE tasks (

@@ -6,8 +6,8 @@ require "prawn-svg"
 module MossyAnvil
   module Server
     module Prints
-      # Pages to print: words, and drawings at 1 : 1, or smaller where they are too large for that, laid over as many pages as they need. Every page has a bar of
-      # 100 mm to measure the print by.
+      # Pages to print: words, and drawings at 1 : 1, or smaller where they are too large for that, laid over as many
+      # pages as they need. Every page has a bar of 100 mm to measure the print by.
       class Paper
         MM = 72 / 25.4
         # Room for a drawing on a page, upright or across.
@@ -50,8 +50,9 @@ module MossyAnvil
         def say(words, size: 10, **how) = @pdf.text(plain(words), size: size, **how)
         def bytes = @pdf.render
 
-        # A drawing of known size in mm over as many pages as it needs, a little of each on the next; the pages lie as fewer of them do. What would take more than
-        # MOST_PAGES is drawn smaller, and every page says how much. The drawing is read once and laid on each page.
+        # A drawing of known size in mm over as many pages as it needs, a little of each on the next; the pages lie as
+        # fewer of them do. What would take more than MOST_PAGES is drawn smaller, and every page says how much. The
+        # drawing is read once and laid on each page.
         def tiled(name, svg)
           size_mm = svg.match(/viewBox="0 0 ([\d.]+) ([\d.]+)"/).captures.map(&:to_f)
           scale = SCALES.find { |part| pages(size_mm, part) <= MOST_PAGES } || SCALES.last
@@ -90,7 +91,8 @@ module MossyAnvil
         def pages(size_mm, scale) =
           TILES_MM.values.map { |room| grid(size_mm.map { |mm| mm / scale }, room).inject(:*) }.min
 
-        # Keeps a drawing of so many mm on paper under a name, to be laid on pages: its lower left corner where the page's margins meet.
+        # Keeps a drawing of so many mm on paper under a name, to be laid on pages: its lower left corner where the
+        # page's margins meet.
         def keep(name, svg, size_mm)
           @pdf.create_stamp(name) do
             @pdf.svg(plain(svg), at: [0, size_mm[1] * MM], width: size_mm[0] * MM, enable_web_requests: false)

@@ -3,7 +3,8 @@
 module MossyAnvil
   module Server
     module Prints
-      # The survey on paper: what is known and what to do on the first page, then section and skin at 1 : 1, laid over as many pages as they need.
+      # The survey on paper: what is known and what to do on the first page, then section and skin at 1 : 1, laid over
+      # as many pages as they need.
       class SurveySheet
         HEADS = %w[what where to_do why].freeze
         SHARES = [0.05, 0.17, 0.16, 0.14, 0.48].freeze

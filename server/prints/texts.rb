@@ -3,11 +3,13 @@
 module MossyAnvil
   module Server
     module Prints
-      # Texts of the catalogue (core/data/locales) with their amounts put in, for paper, the calendar and the journal: metric, as the screen shows them.
+      # Texts of the catalogue (core/data/locales) with their amounts put in, for paper, the calendar and the journal:
+      # metric, as the screen shows them.
       module Texts
         module_function
 
-        # The text of a message; symbol- or string-keyed. Raises I18n::ArgumentError for a key or an amount that is not there.
+        # The text of a message; symbol- or string-keyed. Raises I18n::ArgumentError for a key or an amount that is not
+        # there.
         def of(message)
           message = message.transform_keys(&:to_sym)
           amounts = message[:amounts].to_h { |name, amount| [name.to_sym, amount.transform_keys(&:to_sym)] }

@@ -3,7 +3,8 @@
 module MossyAnvil
   module Server
     module Process
-      # The account the server's programs run under: whoever starts them or, where that is root, one that may do nothing else.
+      # The account the server's programs run under: whoever starts them or, where that is root, one that may do nothing
+      # else.
       class Account
         # The program's files cannot be read by that account.
         class Failed < MossyAnvil::Error

@@ -85,7 +85,8 @@ module MossyAnvil
           retry
         end
 
-        # A new cluster is made beside its place and moved there whole, so that one which was broken off is begun again and nothing that is kept is touched.
+        # A new cluster is made beside its place and moved there whole, so that one which was broken off is begun again
+        # and nothing that is kept is touched.
         def prepare
           refuse_to_overwrite
           FileUtils.mkdir_p(File.dirname(@folder))
@@ -165,7 +166,8 @@ module MossyAnvil
           raise Failed, "#{program} failed:\n#{output}" unless $CHILD_STATUS.success?
         end
 
-        # A server left behind by a killed owner still holds the folder. The number in postmaster.pid may be another program's by now: that is let alone.
+        # A server left behind by a killed owner still holds the folder. The number in postmaster.pid may be another
+        # program's by now: that is let alone.
         def stop_orphan
           pid = postmaster or return
           return File.delete(pid_file) unless postgres_here?(pid)

@@ -7,7 +7,8 @@ require "tmpdir"
 module MossyAnvil
   module Server
     module Process
-      # Runs the programs of the server, each as processes of its own, and watches over them and the database: what dies, or answers no more, is started again.
+      # Runs the programs of the server, each as processes of its own, and watches over them and the database: what
+      # dies, or answers no more, is started again.
       # TERM and INT stop the web server once what is in hand is answered; HUP replaces all that run the program's code.
       class Overseer
         # The server would not come up, or keeps dying; the message says what it said last.
@@ -18,18 +19,21 @@ module MossyAnvil
         Program = Struct.new(:file, :processes, :niceness)
 
         READY_SECONDS = 60
-        # A server that lives less than this has not started properly; so many of those in a row before it was ever ready, and it is given up.
+        # A server that lives less than this has not started properly; so many of those in a row before it was ever
+        # ready, and it is given up.
         SHORT_LIFE_S = 10
         MOST_SHORT_LIVES = 3
         TICK_S = 0.2
         # What stops by itself is started again after so long.
         REST_S = 2
-        # So long one that is told to stop may take; then it is stopped, and begins the job it had in hand again when it is next up.
+        # So long one that is told to stop may take; then it is stopped, and begins the job it had in hand again when it
+        # is next up.
         PATIENCE_S = 20
 
         def self.address(port) = "http://127.0.0.1:#{port}"
 
-        # log: path the server's lines go to. postgres: LocalPostgres to watch as well, nil where the database is somebody else's. account: Account they run under.
+        # log: path the server's lines go to. postgres: LocalPostgres to watch as well, nil where the database is
+        # somebody else's. account: Account they run under.
         def initialize(port:, url:, log:, postgres: nil, account: Account.new)
           @port = port
           @url = url
@@ -76,7 +80,8 @@ module MossyAnvil
 
         def start(program) = @others[spawn_own(program.file, program.niceness)] = program
 
-        # Goes down with this process, however that ends; what a terminal tells its group (Ctrl-C, or that it has gone) is told to this one alone.
+        # Goes down with this process, however that ends; what a terminal tells its group (Ctrl-C, or that it has gone)
+        # is told to this one alone.
         def spawn_own(file, niceness)
           settings = {
             "PORT" => @port.to_s,

@@ -5,7 +5,8 @@ require "net/http"
 module MossyAnvil
   module Server
     module Process
-      # Asks the web server now and then whether it is ready, beside whoever wants to know, so that one which hangs holds up nothing.
+      # Asks the web server now and then whether it is ready, beside whoever wants to know, so that one which hangs
+      # holds up nothing.
       class Readiness
         EVERY_S = 5
         ANSWER_S = 4

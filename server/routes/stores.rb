@@ -43,7 +43,8 @@ module MossyAnvil
           end
         end
 
-        # The air everything dries and cures in: waits under way move with it, and everything on the rack is calculated in it.
+        # The air everything dries and cures in: waits under way move with it, and everything on the rack is calculated
+        # in it.
         def self.air(app)
           app.put("/api/shop/air") do
             given = body_as("Air")

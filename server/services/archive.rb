@@ -5,8 +5,9 @@ require "zip"
 module MossyAnvil
   module Server
     module Services
-      # The whole shop as one zip: shop.json, stores.json with what stands on the shelf and what the shop's work has shown, patterns.json with its own curves,
-      # a blank file for every blank, its journal, its photographs and the card it is worked by beside it. A parcel is the same of one blank, without the shop.
+      # The whole shop as one zip: shop.json, stores.json with what stands on the shelf and what the shop's work has
+      # shown, patterns.json with its own curves, a blank file for every blank, its journal, its photographs and the
+      # card it is worked by beside it. A parcel is the same of one blank, without the shop.
       # Written by ArchiveWriter, read by ArchiveReader, taken in by ArchiveIntake.
       module Archive
         MAX_BYTES = 4_000_000_000

@@ -13,7 +13,8 @@ module MossyAnvil
           @now = now
         end
 
-        # What the rack shows of every blank in the archive, by its name there. step: told (done, total) after each. Reads and checks all of it.
+        # What the rack shows of every blank in the archive, by its name there. step: told (done, total) after each.
+        # Reads and checks all of it.
         def briefs(reader, step)
           %w[shop.json stores.json patterns.json].each { |name| reader[name] }
           reader.blanks.each_with_index.to_h do |name, index|
@@ -23,10 +24,13 @@ module MossyAnvil
           end
         end
 
-        # Takes in what the archive has and this shop has not, within a transaction. A blank of the same number and name is the same blank:
-        # it stays as it is here, gets the journal entries and readings it lacks, and is named where it differs; with `copies` its other version is
-        # taken in as a blank of its own. A number that another blank has is replaced by the next free one. briefs: as #briefs has them.
-        # Returns { taken_in: [{ id:, number:, name: }], already_here:, differ: [names], cards_left: [names], renumbered: [{ name:, from:, to: }] };
+        # Takes in what the archive has and this shop has not, within a transaction. A blank of the same number and name
+        # is the same blank:
+        # it stays as it is here, gets the journal entries and readings it lacks, and is named where it differs; with
+        # `copies` its other version is taken in as a blank of its own. A number that another blank has is replaced by
+        # the next free one. briefs: as #briefs has them.
+        # Returns { taken_in: [{ id:, number:, name: }], already_here:, differ: [names], cards_left: [names],
+        # renumbered: [{ name:, from:, to: }] };
         # raises InvalidInput with the entry's name in the path.
         def take_in(reader, briefs, copies: false)
           @reader, @briefs, @copies = reader, briefs, copies
@@ -111,7 +115,8 @@ module MossyAnvil
           @copies ? take(name, document, []) : @report[:differ] << document["name"]
         end
 
-        # A card that was opened elsewhere is gone on with where the blank stands as it was opened for and nobody works it here; else it is left, and said.
+        # A card that was opened elsewhere is gone on with where the blank stands as it was opened for and nobody works
+        # it here; else it is left, and said.
         def go_on_with(card, id, name, alike)
           alike && !cards.open_of(id) ? cards.unpack(id, card) : @report[:cards_left] << name
         end

@@ -5,10 +5,12 @@ require "zip"
 module MossyAnvil
   module Server
     module Services
-      # Reads a shop archive part by part, with limits: what it may hold, how many, how large each kind and all of them unpacked, and that each part is what its
-      # name says. No limit is lower than what a shop can hold of that kind (docs/limits.md).
+      # Reads a shop archive part by part, with limits: what it may hold, how many, how large each kind and all of them
+      # unpacked, and that each part is what its name says. No limit is lower than what a shop can hold of that kind
+      # (docs/limits.md).
       class ArchiveReader
-        # What a part of a certain name is: the contract's schema it must fit (nil for a blank file, :picture for a JPEG), and bytes it may have.
+        # What a part of a certain name is: the contract's schema it must fit (nil for a blank file, :picture for a
+        # JPEG), and bytes it may have.
         Kind = Struct.new(:schema, :most_bytes)
 
         MB = 1_000_000
@@ -24,7 +26,8 @@ module MossyAnvil
           %r{\Aphotographs/[\w.-]+/[0-9a-f]{64}\.jpg\z} => Kind.new(:picture, Picture::MOST_KEPT_BYTES)
         }.freeze
         MOST_FILES = 50_000
-        # Of everything but pictures, unpacked. Pictures do not shrink in a zip: together they are no larger than it is, give or take PICTURES_SLACK.
+        # Of everything but pictures, unpacked. Pictures do not shrink in a zip: together they are no larger than it is,
+        # give or take PICTURES_SLACK.
         MOST_TEXT_BYTES = 1_000 * MB
         PICTURES_SLACK = 1.1
         CONTRACT = Contract.new
@@ -56,7 +59,8 @@ module MossyAnvil
             .grep(%r{\Ajournals/#{Regexp.escape(stem)}(\.\d+)?\.json\z})
             .sort_by { |name| name[/\.(\d+)\.json\z/, 1].to_i }
 
-        # String-keyed data of a part, or its Picture; nil where there is no such part. Raises InvalidInput with the part's name first in the path.
+        # String-keyed data of a part, or its Picture; nil where there is no such part. Raises InvalidInput with the
+        # part's name first in the path.
         def [](name)
           entry = @files[name] or return
           kind = kind_of(name)

@@ -34,7 +34,8 @@ module MossyAnvil
           end
         end
 
-        # The same of the parcel of one blank. Whoever gets it has it on the rack. Gives back the blank as the store has it.
+        # The same of the parcel of one blank. Whoever gets it has it on the rack. Gives back the blank as the store has
+        # it.
         def write_parcel(path, id)
           Store::Connection.snapshot(@db) do
             blanks

@@ -88,7 +88,8 @@ module MossyAnvil
           lines_come_of_others
         end
 
-        # A line that came of a mark belongs to a line that was there before it: followed on from the steps, every line is met.
+        # A line that came of a mark belongs to a line that was there before it: followed on from the steps, every line
+        # is met.
         def lines_come_of_others
           reached = @card["steps"].flat_map { |step| keys_of(step["lines"]) }
           known = reached.to_h { |key| [key, true] }

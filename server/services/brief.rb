@@ -3,10 +3,12 @@
 module MossyAnvil
   module Server
     module Services
-      # What the rack shows of a blank, taken from an assessment: is it ready for a hand, what is next and at which station, and how long it waits.
+      # What the rack shows of a blank, taken from an assessment: is it ready for a hand, what is next and at which
+      # station, and how long it waits.
       class Brief
         DAY_S = 86_400
-        # Of a blank that takes too much to calculate: it stands on the rack, and nothing is said of when it is ready for what.
+        # Of a blank that takes too much to calculate: it stands on the rack, and nothing is said of when it is ready
+        # for what.
         UNKNOWN = {
           ready: true,
           note: "survey",

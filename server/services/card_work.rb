@@ -3,7 +3,8 @@
 module MossyAnvil
   module Server
     module Services
-      # What is done to a card: opened, its lines ticked and taken back, troubles met, closed. One hand at a time; what is done twice counts once.
+      # What is done to a card: opened, its lines ticked and taken back, troubles met, closed. One hand at a time; what
+      # is done twice counts once.
       class CardWork
         def initialize(db, climate:, now:)
           @cards = Store::Cards.new(db)
@@ -13,7 +14,8 @@ module MossyAnvil
           @now = now
         end
 
-        # The open card of a blank. document: as it is kept; plan: the steps and materials calculated of it, string-keyed. Raises InvalidInput where there is nothing to do.
+        # The open card of a blank. document: as it is kept; plan: the steps and materials calculated of it,
+        # string-keyed. Raises InvalidInput where there is nothing to do.
         def open(blank_id, key, document, plan)
           refuse("/mend", "has no steps", "at least one step to work by") if plan["steps"].empty?
 
@@ -107,7 +109,8 @@ module MossyAnvil
             .group_by { |row| row.values_at("key", "part") }
             .map { |(key, part), rows| [key, part, rows.sum { |row| row["amount"] }] }
 
-        # The blank is mended by every step whose lines are all ticked. Its version goes up: whoever has it open elsewhere is told.
+        # The blank is mended by every step whose lines are all ticked. Its version goes up: whoever has it open
+        # elsewhere is told.
         def mend(card, view)
           done = card[:steps].select { |told| view.all_done?(told["id"]) }.map { |told| told["id"] }
           return if done.empty?

@@ -4,7 +4,8 @@ module MossyAnvil
   module Server
     module Services
       # Where a JPEG ends: whatever follows its end marker is no part of the picture, however it got there.
-      # Source: ITU-T T.81, B.1 and B.2: segments with their lengths up to a scan, then coded data up to the next marker that is neither stuffed nor a restart.
+      # Source: ITU-T T.81, B.1 and B.2: segments with their lengths up to a scan, then coded data up to the next marker
+      # that is neither stuffed nor a restart.
       module JpegEnd
         START, SCAN, ENDING = 0xD8, 0xDA, 0xD9
         # Markers that stand alone, without a length.

@@ -6,7 +6,8 @@ require "vips"
 module MossyAnvil
   module Server
     module Services
-      # A photograph as it is kept: a JPEG the right way up, no larger than MOST_PX either way, with nothing in it of camera, place or time.
+      # A photograph as it is kept: a JPEG the right way up, no larger than MOST_PX either way, with nothing in it of
+      # camera, place or time.
       class Picture
         MOST_SENT_PX = 50_000_000
         MOST_HELD_BYTES = 150_000_000
@@ -20,7 +21,8 @@ module MossyAnvil
 
         attr_reader :bytes, :width_px, :height_px
 
-        # The picture that was kept before, as it is: of that sum, and nothing in it that #initialize would not have left. Raises InvalidInput.
+        # The picture that was kept before, as it is: of that sum, and nothing in it that #initialize would not have
+        # left. Raises InvalidInput.
         def self.kept(bytes, sha256)
           allocate.tap { |picture| picture.send(:take_as_it_is, bytes, sha256) }
         end

@@ -3,7 +3,8 @@
 module MossyAnvil
   module Server
     module Services
-      # What the rack says of many blanks after a change that each of them feels: worked out first, which takes long, and kept all at once.
+      # What the rack says of many blanks after a change that each of them feels: worked out first, which takes long,
+      # and kept all at once.
       class RackBriefs
         # db: Sequel::Database; now: Time; step: callable told (done, total) after each.
         def initialize(db, now:, step:)
@@ -23,8 +24,8 @@ module MossyAnvil
           end
         end
 
-        # Keeps them, in the transaction that makes the change. ids: of all it touches, locked here; one that was saved meanwhile, or is new, is worked out again,
-        # and all are where the air is another by now.
+        # Keeps them, in the transaction that makes the change. ids: of all it touches, locked here; one that was saved
+        # meanwhile, or is new, is worked out again, and all are where the air is another by now.
         def apply(ids, climate)
           @found.clear unless [climate, @climate].map { |air| [air&.temperature_c, air&.humidity] }.uniq.one?
           @climate = climate

@@ -5,7 +5,8 @@ module MossyAnvil
     module Services
       # Asks the core: a document in, an assessment out, in the shop's own air.
       class Reckoner
-        # One at a time in a process: the arithmetic holds Ruby's lock, so that several at once would end no sooner and hold the memory of all.
+        # One at a time in a process: the arithmetic holds Ruby's lock, so that several at once would end no sooner and
+        # hold the memory of all.
         ONE_AT_A_TIME = Mutex.new
 
         # records: gives the shop's own records when they are wanted.

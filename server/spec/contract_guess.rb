@@ -2,7 +2,8 @@
 
 require_relative "server_helper"
 
-# Bodies made up from the contract: of the right shape, with numbers from all over what is allowed and now and then beyond it.
+# Bodies made up from the contract: of the right shape, with numbers from all over what is allowed and now and then
+# beyond it.
 class ContractGuess
   BEYOND = [0, -1, 1e-9, 1e9, 1e300, 2**63, 1e-320, -0.0, 1e15].freeze
   TEXTS = ["x", "A", "<b>é</b>", "M 0 10 C 10 20 30 15 60 12", "casting_epoxy", "z" * 30].freeze

@@ -86,7 +86,8 @@ class LaunchRun
   def calculators = children(pool)
   def workers = children(server).select { |pid| of_kernel("/proc/#{pid}/cmdline").include?("cluster worker") }
 
-  # Kills the run's own database and keeps the overseer from starting it again. Only for a run with a state folder of its own.
+  # Kills the run's own database and keeps the overseer from starting it again. Only for a run with a state folder of
+  # its own.
   def take_database_away
     Process.kill("STOP", @pid)
     Process.kill("KILL", Integer(File.foreach(File.join(@state, "postgres", "data", "postmaster.pid")).first))

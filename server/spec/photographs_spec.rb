@@ -4,7 +4,8 @@ require "vips"
 require_relative "server_helper"
 
 RSpec.describe "Photographs of a blank", :server do
-  # A made-up picture: a brown round on white; as a camera would send it, with things said in it and held on its side where asked.
+  # A made-up picture: a brown round on white; as a camera would send it, with things said in it and held on its side
+  # where asked.
   def picture(wide: 60, tall: 40, ending: ".jpg", said: {})
     image = Vips::Image.black(wide, tall, bands: 3) + [150, 100, 60]
     image

@@ -1,7 +1,8 @@
 # frozen_string_literal: true
 
-# A calendar file held against the grammar of RFC 5545, as far as a feed of events with alarms goes: lines and folding (3.1), parameters, what each component may and
-# must hold (3.6), and the form of every value (3.3). Strict where a lenient parser would let things pass.
+# A calendar file held against the grammar of RFC 5545, as far as a feed of events with alarms goes: lines and folding
+# (3.1), parameters, what each component may and must hold (3.6), and the form of every value (3.3). Strict where a
+# lenient parser would let things pass.
 class Rfc5545
   LINE =
     /\A(?<name>[A-Za-z0-9-]+)(?<params>(?:;[A-Za-z0-9-]+=(?:"[^"\x00-\x1f\x7f]*"|[^";:,\x00-\x1f\x7f]*))*):(?<value>.*)\z/

@@ -69,7 +69,8 @@ RSpec.describe MossyAnvil::Server::Prints::SurveySheet, :server do
     reader.pages.each { |page| expect(lengths(page)).to include(be_within(0.05).of(100)) }
   end
 
-  # By hand: once round 240 mm is 753.98 mm, over pages of 277 mm less 6 of overlap: 3 of them, each hour 62.83 mm from the next.
+  # By hand: once round 240 mm is 753.98 mm, over pages of 277 mm less 6 of overlap: 3 of them, each hour 62.83 mm from
+  # the next.
   it "draws the skin at 1 : 1 over as many pages as it takes" do
     reader = sheet(defects: found)
     skins = reader.pages.select { |page| page.text.include?("Skin of") }

@@ -3,8 +3,9 @@
 require "open3"
 require_relative "server_helper"
 
-# What was kept before texts were said by key is read by what stands now. Both fixtures hold the demo shop with No. 34 and No. 35 on the bench,
-# a clock that runs and a trouble that was told; `pg_dump --no-owner` and the archive of that time wrote them.
+# What was kept before texts were said by key is read by what stands now. Both fixtures hold the demo shop with No. 34
+# and No. 35 on the bench, a clock that runs and a trouble that was told; `pg_dump --no-owner` and the archive of that
+# time wrote them.
 RSpec.describe "What was kept before messages", :server do
   let(:fixtures) { File.join(__dir__, "fixtures") }
 

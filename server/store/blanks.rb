@@ -27,7 +27,8 @@ module MossyAnvil
         def put_away =
           @db[:blanks].exclude(put_away_at: nil).order(Sequel.desc(:put_away_at), :id).select(:id, :number, :name).all
 
-        # Puts it away or, with `away` false, back on the rack. Its version stays: nothing of it changes. Returns as #find; raises InvalidInput while its card is open.
+        # Puts it away or, with `away` false, back on the rack. Its version stays: nothing of it changes. Returns as
+        # #find; raises InvalidInput while its card is open.
         def place(id, away, now)
           @db.transaction do
             row = @db[:blanks].where(id: id).for_update.first or raise NotFound, "there is no blank #{id}"
@@ -72,7 +73,8 @@ module MossyAnvil
           versions.to_h { |id, version| [id, [version, readings.fetch(id, 0)]] }
         end
 
-        # Takes a new blank in. document has passed the core; brief is what the rack shows of it. next_number: give it one, whatever number it has.
+        # Takes a new blank in. document has passed the core; brief is what the rack shows of it. next_number: give it
+        # one, whatever number it has.
         # Returns as #find.
         def take_in(document, brief, next_number: false)
           @db.transaction do

@@ -3,14 +3,15 @@
 module MossyAnvil
   module Server
     module Store
-      # The cards that plans of mending are worked by, what was ticked of them, and their waits. What is ticked is appended, never changed.
+      # The cards that plans of mending are worked by, what was ticked of them, and their waits. What is ticked is
+      # appended, never changed.
       class Cards
         def initialize(db)
           @db = db
         end
 
-        # Opens a card for a blank from its calculated steps; the one that is open already where there is one, so that two hands open one card, and the one that
-        # was opened with that key. Its id.
+        # Opens a card for a blank from its calculated steps; the one that is open already where there is one, so that
+        # two hands open one card, and the one that was opened with that key. Its id.
         # document: as it was calculated; reserved: [[key, part or nil, g], ...].
         def open(blank_id, key, document, steps, reserved, now)
           @db.transaction do
@@ -52,7 +53,8 @@ module MossyAnvil
 
         MOST_MARKS = 10_000
 
-        # Adds a mark; a key sent twice counts once. Raises InvalidInput where there are too many to be carried elsewhere.
+        # Adds a mark; a key sent twice counts once. Raises InvalidInput where there are too many to be carried
+        # elsewhere.
         # about: line:, kind:, turn: and, where there is one, value:; found: what the core said of it.
         def mark(id, key:, now:, found: nil, **about)
           refuse_more if @db[:card_marks].where(card_id: id).count >= MOST_MARKS

@@ -9,8 +9,9 @@ module MossyAnvil
 
         module_function
 
-        # Sequel::Database with JSON and arrays. Connects at once and raises Sequel::DatabaseConnectionError, or with `lazily` when it is first asked, so that
-        # whoever starts while the database is away serves as soon as that is back.
+        # Sequel::Database with JSON and arrays. Connects at once and raises Sequel::DatabaseConnectionError, or with
+        # `lazily` when it is first asked, so that whoever starts while the database is away serves as soon as that is
+        # back.
         def open(url, lazily: false)
           Sequel
             .connect(
@@ -31,7 +32,8 @@ module MossyAnvil
             end
         end
 
-        # The block sees everything as it was at one moment, however many tables it reads. Within a transaction it sees what that does.
+        # The block sees everything as it was at one moment, however many tables it reads. Within a transaction it sees
+        # what that does.
         def snapshot(db, &)
           db.in_transaction? ? yield : db.transaction(isolation: :repeatable, read_only: true, &)
         end

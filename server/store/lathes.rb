@@ -35,7 +35,8 @@ module MossyAnvil
         # Ids of the blanks that stand on it.
         def blanks_on(id) = @db[:blanks].where(lathe_id: id).order(:id).select_map(:id)
 
-        # Where it is another than it was, each blank on it is a version on, so that nobody saves over it what they had before. Raises NotFound.
+        # Where it is another than it was, each blank on it is a version on, so that nobody saves over it what they had
+        # before. Raises NotFound.
         def change(id, name, lathe)
           @db.transaction do
             @db[:lathes].where(id: id).for_update.first or raise NotFound, "there is no lathe #{id}"

@@ -3,7 +3,8 @@
 module MossyAnvil
   module Server
     module Store
-      # Cards from before the catalogue of texts kept English sentences with {names} for their amounts. They are read as messages that hold that sentence.
+      # Cards from before the catalogue of texts kept English sentences with {names} for their amounts. They are read as
+      # messages that hold that sentence.
       module OldTexts
         # What a line said it leads to, and its key now.
         UNLOCKS = {

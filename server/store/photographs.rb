@@ -18,7 +18,8 @@ module MossyAnvil
           rows(blank_id).order(:id).map { |row| shown(row) }
         end
 
-        # Keeps a Picture; the same one sent again is kept once. about: { view:, caption:, scale: }. Returns what is known of it.
+        # Keeps a Picture; the same one sent again is kept once. about: { view:, caption:, scale: }. Returns what is
+        # known of it.
         def add(blank_id, picture, about)
           known = of(blank_id)
           refuse_more if known.size >= MOST_OF_ONE && known.none? { |one| one[:sha256] == picture.sha256 }

@@ -13,7 +13,8 @@ module MossyAnvil
           @db = db
         end
 
-        # Keeps what was asked, with its parts, and yields each [id, part] to be put on the queue; its id. Raises Busy where too many wait already.
+        # Keeps what was asked, with its parts, and yields each [id, part] to be put on the queue; its id. Raises Busy
+        # where too many wait already.
         def ask(asked, climbs:)
           @db.transaction do
             @db[:searches].where(Sequel.lit("asked_at < now() - interval '#{KEPT_HOURS} hours'")).delete

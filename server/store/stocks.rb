@@ -3,7 +3,8 @@
 module MossyAnvil
   module Server
     module Store
-      # What stands on the shelf: products with their own sheets, lots of them, and every gram in or out. What moved is appended, never changed.
+      # What stands on the shelf: products with their own sheets, lots of them, and every gram in or out. What moved is
+      # appended, never changed.
       class Stocks
         def initialize(db)
           @db = db
@@ -58,7 +59,8 @@ module MossyAnvil
           )
         end
 
-        # Draws so much of what is like that key and part from the lots, oldest opened first; nothing where the shop keeps none of it.
+        # Draws so much of what is like that key and part from the lots, oldest opened first; nothing where the shop
+        # keeps none of it.
         # seed: tells this draw from every other, so that it counts once.
         def draw(key, part, grams, seed, now, card_id)
           lots =
@@ -115,7 +117,8 @@ module MossyAnvil
           end
         end
 
-        # What it says of the shelf for a key and part: { left_g:, reserved_g:, pack_g: }, or nil where the shop keeps none of it.
+        # What it says of the shelf for a key and part: { left_g:, reserved_g:, pack_g: }, or nil where the shop keeps
+        # none of it.
         def shelf(key, part, products: self.products, reserved: self.reserved)
           like = products.select { |product| product[:like] == key }
           return if like.empty?

@@ -14,7 +14,8 @@ module MossyAnvil
           @db = db
         end
 
-        # Keeps what was asked, with the file it is about (an IO, at most so many bytes), and yields its id, to be put on the queue; its id. Raises Busy, TooLarge.
+        # Keeps what was asked, with the file it is about (an IO, at most so many bytes), and yields its id, to be put
+        # on the queue; its id. Raises Busy, TooLarge.
         def ask(kind, asked, file: nil, most_bytes: 0)
           @db.transaction do
             @db[:tasks].where(Sequel.lit("asked_at < now() - interval '#{KEPT_HOURS} hours'")).delete
@@ -42,7 +43,8 @@ module MossyAnvil
         # Asks it to stop; what it would have changed stays as it was.
         def stop(id) = @db[:tasks].where(id: id, ended_at: nil).update(stopped: true).positive? || find(id)
 
-        # Keeps how far it has come; is it still wanted? Told to the database at once, whatever transaction is open here.
+        # Keeps how far it has come; is it still wanted? Told to the database at once, whatever transaction is open
+        # here.
         def progress?(id, done, total)
           Thread
             .new do

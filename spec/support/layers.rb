@@ -7,7 +7,8 @@ require_relative "constant_references"
 class Layers
   include TSort
 
-  # root: folder. layers: lists of folder names from the top; those in one list may not refer to each other. "" is the root itself.
+  # root: folder. layers: lists of folder names from the top; those in one list may not refer to each other. "" is the
+  # root itself.
   def initialize(root, layers)
     @root = root
     @rank = layers.each_with_index.flat_map { |names, rank| names.map { |name| [name, rank] } }.to_h

@@ -1,11 +1,12 @@
 # frozen_string_literal: true
 
 module MossyAnvil
-  # What was made of a value, kept for when the same value comes again: a blank is calculated over and over with one thing changed in it.
+  # What was made of a value, kept for when the same value comes again: a blank is calculated over and over with one
+  # thing changed in it.
   # Only what follows from its key alone may be kept, and what nobody changes. What was not asked for of late goes.
   #
-  # Two things bound it: each holds so many, and all together hold no more than MOST_BYTES, as far as that can be told from outside. Past that all of them
-  # forget, since large lumps are few and soon made again.
+  # Two things bound it: each holds so many, and all together hold no more than MOST_BYTES, as far as that can be told
+  # from outside. Past that all of them forget, since large lumps are few and soon made again.
   class Cache
     MOST_BYTES = 64_000_000
     # What anything is taken to hold that does not say, and a place in a list or hash.
@@ -31,7 +32,8 @@ module MossyAnvil
 
       def added(recall) = @all << recall
 
-      # Counts what is about to be kept, and gives back its bytes; all forget first where that is too much. What many keys have in common (#held_bytes)
+      # Counts what is about to be kept, and gives back its bytes; all forget first where that is too much. What many
+      # keys have in common (#held_bytes)
       # counts once.
       def count(*kept)
         bytes, full =
@@ -73,7 +75,8 @@ module MossyAnvil
       end
     end
 
-    # most: how many it holds. In two halves: what is asked for in the old one moves to the new one, and when that is full, what is left of the old one goes.
+    # most: how many it holds. In two halves: what is asked for in the old one moves to the new one, and when that is
+    # full, what is left of the old one goes.
     # A hit in the new one writes nothing, which the collector of garbage would have to look through each time.
     def initialize(most)
       @half = most / 2
@@ -82,7 +85,8 @@ module MossyAnvil
       Cache.added(self)
     end
 
-    # What is held for a key, else what the block makes of it (not nil). Keys are told apart as a Hash does: plain data by what it says, other values by being themselves.
+    # What is held for a key, else what the block makes of it (not nil). Keys are told apart as a Hash does: plain data
+    # by what it says, other values by being themselves.
     def of(key) = found(key) || keep(key, yield)
 
     # What is held for a key, or nil.

@@ -1,7 +1,8 @@
 # frozen_string_literal: true
 
 module MossyAnvil
-  # Steps over long arrays that write over the first of two instead of making a third: half the time where many follow each other.
+  # Steps over long arrays that write over the first of two instead of making a third: half the time where many follow
+  # each other.
   # Only for an array that was made just before and that nobody else holds. Each gives it back.
   module InPlace
     module_function

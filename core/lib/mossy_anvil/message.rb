@@ -1,11 +1,13 @@
 # frozen_string_literal: true
 
 module MossyAnvil
-  # What is said to people, as plain data: { key:, amounts: { name => { value:, unit: } } }. The text of a key is in core/data/locales; it is put in, and the
-  # amounts are formatted, where it is read: on the screen (web/src/i18n), on paper and in the calendar (server/prints/texts.rb).
+  # What is said to people, as plain data: { key:, amounts: { name => { value:, unit: } } }. The text of a key is in
+  # core/data/locales; it is put in, and the amounts are formatted, where it is read: on the screen (web/src/i18n), on
+  # paper and in the calendar (server/prints/texts.rb).
   #
-  # Units of an amount: those of core/data/units.yml, for numbers; "ids", for a list of letters of defects; "text", for what a person typed; "term", for the key of
-  # a word in the catalogue; "count", for a number that chooses between one and many; "message", for another message, and "messages", for a list of them.
+  # Units of an amount: those of core/data/units.yml, for numbers; "ids", for a list of letters of defects; "text", for
+  # what a person typed; "term", for the key of a word in the catalogue; "count", for a number that chooses between one
+  # and many; "message", for another message, and "messages", for a list of them.
   module Message
     module_function
 

@@ -11,7 +11,8 @@ module MossyAnvil
       @loaded[name] ||
         @lock.synchronize { @loaded[name] ||= deep_freeze(YAML.safe_load_file(File.join(DATA_DIR, "#{name}.yaml"))) }
 
-    # The rows of a table as named values, whichever way it is written: as such, under column names, or as a list of pairs.
+    # The rows of a table as named values, whichever way it is written: as such, under column names, or as a list of
+    # pairs.
     def self.rows(name)
       table = self[name]
       if table["median_um"]

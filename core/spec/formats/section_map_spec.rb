@@ -24,7 +24,8 @@ RSpec.describe MossyAnvil::Formats::SectionMap do
     expect(ys.minmax).to match([be_within(1e-6).of(0), be_within(1e-6).of(240)])
   end
 
-  # By hand: a pocket of 40 across, middle 60 off the axis at 3 o'clock, cut through its middle: 120 - 60 = 60 down, half of each extent either way.
+  # By hand: a pocket of 40 across, middle 60 off the axis at 3 o'clock, cut through its middle: 120 - 60 = 60 down,
+  # half of each extent either way.
   it "cuts a pocket where the plane meets it and leaves out what it misses" do
     pocket = body("void", clock_deg: 90, r_mm: 60, z_mm: 25, size_mm: [40, 30, 20], contents: "air")
     ellipse = drawing(pocket).get_elements("//g[@id='v']/ellipse").first.attributes

@@ -43,7 +43,8 @@ RSpec.describe MossyAnvil::Formats::SvgPath do
     it("refuses #{text.inspect}") { expect { profile(text) }.to raise_error(MossyAnvil::InvalidInput, said) }
   end
 
-  # Work is counted, not timed: each round of thinning looks at one stretch, and there are as many rounds as points are kept.
+  # Work is counted, not timed: each round of thinning looks at one stretch, and there are as many rounds as points are
+  # kept.
   it "keeps the points that matter of a zigzag without end, and looks at no place more often than points are kept" do
     looked = 0
     path = described_class.new("M0 10 #{Array.new(8000) { |turn| "L#{turn + 1} #{turn.even? ? 60 : 10}" }.join(" ")}")

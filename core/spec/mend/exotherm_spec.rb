@@ -73,7 +73,8 @@ RSpec.describe MossyAnvil::Mend::Exotherm do
 end
 
 RSpec.describe MossyAnvil::Mend::CoolingSlab do
-  # Fourier series of a slab cooling from 1 towards 0 at both faces alike, at its middle; biot: h times half the depth over conductivity, roots of x tan x = biot.
+  # Fourier series of a slab cooling from 1 towards 0 at both faces alike, at its middle; biot: h times half the depth
+  # over conductivity, roots of x tan x = biot.
   def middle(fourier, biot)
     (0...12).sum do |n|
       low, high = n * Math::PI, (n * Math::PI) + (Math::PI / 2) - 1e-12

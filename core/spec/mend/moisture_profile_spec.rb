@@ -1,7 +1,8 @@
 # frozen_string_literal: true
 
 RSpec.describe MossyAnvil::Mend::MoistureProfile do
-  # By hand, half of 60 mm: x is 0.1289 at 2 mm and 0.9722 at 25 mm, so 12 and 22 % give 10.47 at the skin and 22.33 in the heart, 18.38 on the average.
+  # By hand, half of 60 mm: x is 0.1289 at 2 mm and 0.9722 at 25 mm, so 12 and 22 % give 10.47 at the skin and 22.33 in
+  # the heart, 18.38 on the average.
   it "draws a parabola through pins at two depths" do
     found = described_class.of([[2, 12], [25, 22]], 30.0)
     expect(found).to have_attributes(

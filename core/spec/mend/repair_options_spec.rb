@@ -7,7 +7,8 @@ RSpec.describe MossyAnvil::Mend::RepairOptions do
 
   let(:in_wall) { crack(z_mm: [30, 55], depth_mm: 40, width_mm: 4) }
 
-  # By hand: all of the opening with epoxy at 0.06 a ml, ready in 1440 min; work 15 min and 2 a ml; leaving costs nothing but 5 min.
+  # By hand: all of the opening with epoxy at 0.06 a ml, ready in 1440 min; work 15 min and 2 a ml; leaving costs
+  # nothing but 5 min.
   it "says what each costs, how much work it is and how long it takes" do
     found = report(in_wall)
     fill_ml = found[:open_volume_mm3] / 1000

@@ -64,7 +64,8 @@ RSpec.describe "Shapes" do
       )
     end
 
-    # By hand: at 15 degrees half way between two of its steps, at z 30 a quarter of the way from one station to the next.
+    # By hand: at 15 degrees half way between two of its steps, at z 30 a quarter of the way from one station to the
+    # next.
     it "gives any array of places in one look-up: between steps and stations, over twelve o'clock, beyond its ends" do
       shape =
         described_class.new(

@@ -18,7 +18,8 @@ RSpec.describe MossyAnvil::Model::SurveyTests do
     blank(readings: readings, shape: { type: "disc", diameter_mm: 200, length_mm: 100 }, **changes)
   def zones(*readings, **changes) = tested(*readings, **changes).defects
 
-  # By hand: along z the zone ends where 6 mm comes down to 2 on the way to a sound 1 mm, at 50 + 20 x 4/5 = 66; the other way 15 mm on, at 15.
+  # By hand: along z the zone ends where 6 mm comes down to 2 on the way to a sound 1 mm, at 50 + 20 x 4/5 = 66; the
+  # other way 15 mm on, at 15.
   # Round it nobody looked further: 15 mm either way.
   it "makes a soft zone of three places where an awl goes 6 mm deep, ending between the last of them and the next sound one" do
     found = zones(*[30, 40, 50].map { |z_mm| reading("awl", 6, z_mm: z_mm) }, reading("awl", 1, z_mm: 70))

@@ -88,7 +88,8 @@ RSpec.describe MossyAnvil::Scan::Mesh do
     expect(cylinder.centre_mm).to match([12, -7, 50].map { |mm| be_within(0.1).of(mm) })
   end
 
-  # By hand: a corner of three right angles, 30 mm along each side, holds 30^3 / 6 = 4500 mm3, its middle a quarter of 30 in from the corner.
+  # By hand: a corner of three right angles, 30 mm along each side, holds 30^3 / 6 = 4500 mm3, its middle a quarter of
+  # 30 in from the corner.
   # It takes three half squares of 450 mm2 and leaves one face of sqrt(3) / 4 x (30 sqrt 2)^2 = 779.4 mm2.
   it "has those of a box with a corner cut off, to the last figure" do
     box = mesh(cut_box(60, 80, 100, 30))

@@ -1,7 +1,8 @@
 # frozen_string_literal: true
 
 RSpec.describe MossyAnvil::Scan::Trace do
-  # Points on an ellipse in a picture 400 mm wide: half axes 120 and 90 mm, its middle at half the width and 0.4 of it down.
+  # Points on an ellipse in a picture 400 mm wide: half axes 120 and 90 mm, its middle at half the width and 0.4 of it
+  # down.
   def ellipse(count: 16, tilt: 0)
     Array.new(count) do |step|
       angle = step * 2 * Math::PI / count

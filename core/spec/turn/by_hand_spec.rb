@@ -16,7 +16,8 @@ RSpec.describe "Limits by hand" do
   end
 
   it "a crack of 60 mm from the rim of a wall of 6 mm at R 120, 640 kg/m3" do
-    # 640 * 0.12**2 = 9.216 Pa; * 1.12 at the edge; root of pi * 0.06 m = 0.43416; lips root of 1 + 1.61 * 3600 / 720 = 3.00832.
+    # 640 * 0.12**2 = 9.216 Pa; * 1.12 at the edge; root of pi * 0.06 m = 0.43416; lips root of 1 + 1.61 * 3600 / 720 =
+    # 3.00832.
     intensity = MossyAnvil::Turn::WallCrack.intensity_mpa_sqrt_m(640, run_mm: 60, radius_mm: 120, wall_mm: 6)
     expect(intensity).to be_within(1e-10).of(1.348141e-5)
     runs = Numo::DFloat[60.0]

@@ -36,7 +36,8 @@ RSpec.describe MossyAnvil::Turn::MountHold do
   end
 
   it "hot melt holds by its bead, a block by its whole face, the air by a quarter of what it might" do
-    # By hand, 100 mm across: a face of 98,175 mm3 at 2 MPa over 8; a bead of 8 mm, 98,175 - pi/32 84^4/100, at 0.8 over 8.
+    # By hand, 100 mm across: a face of 98,175 mm3 at 2 MPa over 8; a bead of 8 mm, 98,175 - pi/32 84^4/100, at 0.8 over
+    # 8.
     expect(described_class.glued_nm("glue_block", 100, 4.0)).to be_within(0.01).of(24.54)
     expect(described_class.glued_nm("hot_melt", 100, 4.0)).to be_within(0.01).of(4.93)
     expect(described_class.glued_nm("hot_melt", 100, 0.4)).to be_within(0.01).of(2.46)

@@ -16,7 +16,8 @@ module MossyAnvil
         from_data(JsonText.parse(text))
       end
 
-      # Text to the document it holds, string-keyed, checked like #read and of the present version; what is written of it is the same blank.
+      # Text to the document it holds, string-keyed, checked like #read and of the present version; what is written of
+      # it is the same blank.
       def document(text) = current(JsonText.parse(text)).tap { |data| from_data(data) }
 
       # A checked document as the text of a blank file.
@@ -26,7 +27,8 @@ module MossyAnvil
       def from_data(data) =
         Model::Blank.from(consistent(JSON.parse(JSON.generate(current(data)), symbolize_names: true)))
 
-      # String-keyed data of any version to the present one; raises InvalidInput where it does not fit its own version's schema.
+      # String-keyed data of any version to the present one; raises InvalidInput where it does not fit its own version's
+      # schema.
       def current(data)
         older = data.is_a?(Hash) && Upgrade::STEPS.key?(data["version"])
         faults = schema_faults(data, older ? data["version"] : VERSION)

@@ -4,7 +4,8 @@ require "time"
 
 module MossyAnvil
   module Formats
-    # Days and times as files and forms write them. Written well, a day may still be none: 31 February, the year 0, or half past 27.
+    # Days and times as files and forms write them. Written well, a day may still be none: 31 February, the year 0, or
+    # half past 27.
     module Days
       YEARS = 1..9999
 

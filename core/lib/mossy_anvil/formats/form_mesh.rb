@@ -2,7 +2,8 @@
 
 module MossyAnvil
   module Formats
-    # The finished piece as a closed surface of triangles, in mm: the form where there is wood for it, else the wood's own surface. Binary STL.
+    # The finished piece as a closed surface of triangles, in mm: the form where there is wood for it, else the wood's
+    # own surface. Binary STL.
     class FormMesh
       AROUND = 120
       LEAST_MM = 1e-3
@@ -34,7 +35,8 @@ module MossyAnvil
         inward ? triangles.map(&:reverse) : triangles
       end
 
-      # Rings from the mouth down the inside, over the floor, and up the outside; closed over the axis, or from ring to ring.
+      # Rings from the mouth down the inside, over the floor, and up the outside; closed over the axis, or from ring to
+      # ring.
       def surface
         rings = @form.hollow? ? inside_rings + outside_rings : outside_rings
         sides = rings.each_cons(2).flat_map { |one, other| band(one, other) }

@@ -2,12 +2,14 @@
 
 module MossyAnvil
   module Formats
-    # What must hold of a form and of where it lies in a blank: the centres on the wood, the curves in order and within it.
+    # What must hold of a form and of where it lies in a blank: the centres on the wood, the curves in order and within
+    # it.
     class FormRules
       # Measures of one thing may differ by so much.
       SLACK_MM = 0.5
 
-      # shape: of the blank, about the survey's axis. laid: symbol-keyed, passed by the schema, with a form, centres, both or neither. at: what it lies under.
+      # shape: of the blank, about the survey's axis. laid: symbol-keyed, passed by the schema, with a form, centres,
+      # both or neither. at: what it lies under.
       def initialize(shape, laid, at)
         @shape = shape
         @laid = laid

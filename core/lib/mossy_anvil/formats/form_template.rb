@@ -2,8 +2,8 @@
 
 module MossyAnvil
   module Formats
-    # The form at 1 : 1 to hold against the wood: the half section with its axis and stations, and beside it the card of a gauge, its edge the outside
-    # and, a little wider, the edge that must not go on yet. SVG 1.1, sizes in mm.
+    # The form at 1 : 1 to hold against the wood: the half section with its axis and stations, and beside it the card of
+    # a gauge, its edge the outside and, a little wider, the edge that must not go on yet. SVG 1.1, sizes in mm.
     class FormTemplate
       include Drawing
 

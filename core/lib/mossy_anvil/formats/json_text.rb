@@ -10,14 +10,17 @@ module MossyAnvil
       LARGEST = 1e15
       TINIEST = 1e-60
 
-      # What no text may hold: control characters but for tab and line ends, and what is no character. They break what is printed, drawn and kept.
+      # What no text may hold: control characters but for tab and line ends, and what is no character. They break what
+      # is printed, drawn and kept.
       UNPRINTABLE = /[\u0000-\u0008\u000B\u000C\u000E-\u001F\u007F-\u009F\u2028\u2029\uFDD0-\uFDEF\uFFFE\uFFFF]/
-      # Text without any of this holds nothing that is unfit: an escape, what is unprintable itself, an exponent, a long row of digits.
+      # Text without any of this holds nothing that is unfit: an escape, what is unprintable itself, an exponent, a long
+      # row of digits.
       DOUBTFUL = /\\u|#{UNPRINTABLE}|\d[eE]|\d{15}/
 
       module_function
 
-      # String-keyed data, or InvalidInput: too large, not UTF-8, not JSON, too deep, or with a text or number in it that can be neither kept nor printed.
+      # String-keyed data, or InvalidInput: too large, not UTF-8, not JSON, too deep, or with a text or number in it
+      # that can be neither kept nor printed.
       def parse(text, most_bytes: MAX_BYTES)
         refuse("is #{text.bytesize} bytes", "at most #{most_bytes} bytes") if text.bytesize > most_bytes
         text = text.dup.force_encoding(Encoding::UTF_8)
@@ -34,7 +37,8 @@ module MossyAnvil
         refuse("is not JSON (#{e.message.lines.first.to_s.strip[0, 120]})", "a JSON document")
       end
 
-      # Faults of texts and keys, and of numbers: 1e400 and its like are read as Infinity, which passes many a check, and one as small as TINIEST is no measure.
+      # Faults of texts and keys, and of numbers: 1e400 and its like are read as Infinity, which passes many a check,
+      # and one as small as TINIEST is no measure.
       def unfit(node, path = "")
         case node
         when Hash

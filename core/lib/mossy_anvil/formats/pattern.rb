@@ -2,7 +2,8 @@
 
 module MossyAnvil
   module Formats
-    # A form kept apart from any blank, to be laid into others: its curves from z 0 on, as a blank file has a form but for what the piece is for.
+    # A form kept apart from any blank, to be laid into others: its curves from z 0 on, as a blank file has a form but
+    # for what the piece is for.
     class Pattern
       # It is made smaller in steps of this where the blank has no room for it as it is.
       STEP = 0.001
@@ -10,7 +11,8 @@ module MossyAnvil
 
       attr_reader :form
 
-      # form: as in a blank file, symbol-keyed, passed by the schema. Raises InvalidInput under `at` and "/form" where its curves cannot be.
+      # form: as in a blank file, symbol-keyed, passed by the schema. Raises InvalidInput under `at` and "/form" where
+      # its curves cannot be.
       def initialize(form, at: "")
         low = form[:outside].first[0]
         @form =
@@ -29,8 +31,10 @@ module MossyAnvil
       def height_mm = @form.length_mm
       def diameter_mm = 2 * @form.outside.largest_mm
 
-      # Laid into a blank (on its centres), in the middle of its length but with more wood at the foot of what is hollow: { form: as in a blank file, scale: }.
-      # scale: so many times as large; nil: as it is, or as large as the blank has room for. Raises InvalidInput at "/scale" where it has none.
+      # Laid into a blank (on its centres), in the middle of its length but with more wood at the foot of what is
+      # hollow: { form: as in a blank file, scale: }.
+      # scale: so many times as large; nil: as it is, or as large as the blank has room for. Raises InvalidInput at
+      # "/scale" where it has none.
       def laid_in(blank, scale: nil)
         scale = scale ? checked(scale, blank.shape) : [1.0, room(blank.shape)].min
         form = Model::Placement.present.with(scale: scale, slide_mm: slide_mm(blank.shape.length_mm, scale)).form(@form)

@@ -2,14 +2,16 @@
 
 module MossyAnvil
   module Formats
-    # A document against one version of the schema. Its parts, the values of its keys and the entries of its lists, stand for themselves there, so what has passed
-    # once is not looked at again: of a blank with sixty defects mostly one is new.
+    # A document against one version of the schema. Its parts, the values of its keys and the entries of its lists,
+    # stand for themselves there, so what has passed once is not looked at again: of a blank with sixty defects mostly
+    # one is new.
     class SchemaCheck
       # All that a schema may say of the whole, so that parts can be checked one by one.
       OF_THE_WHOLE = %w[$schema $id $defs title description type required additionalProperties properties].freeze
       PASSED = Cache.new(3000)
 
-      # schema: plain data, of an object that takes no other keys than it names. Raises ArgumentError where it says more of the whole than #plain? looks at.
+      # schema: plain data, of an object that takes no other keys than it names. Raises ArgumentError where it says more
+      # of the whole than #plain? looks at.
       def initialize(schema)
         more = schema.keys - OF_THE_WHOLE
         if more.any? || schema["additionalProperties"] != false

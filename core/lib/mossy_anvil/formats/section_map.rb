@@ -10,7 +10,8 @@ module MossyAnvil
       # A crack is drawn where it lies within so much of the cut.
       NEAR_DEG = 12.0
 
-      # clock_deg: of the upper half; that of the first defect where nil. bare: without margins, words and bar, to look at and not to measure by.
+      # clock_deg: of the upper half; that of the first defect where nil. bare: without margins, words and bar, to look
+      # at and not to measure by.
       def initialize(blank, clock_deg: nil, bare: false)
         @bare = bare
         @blank = blank.on_centres

@@ -2,8 +2,10 @@
 
 module MossyAnvil
   module Formats
-    # The survey as a drawing at 1 : 1 to wrap round the blank: the skin unrolled, 12 o'clock to 12 o'clock from left to right, tail above. SVG 1.1, sizes in mm.
-    # The width is once round the largest radius; on a blank that is not round, hours stay hours and lengths along the axis stay true.
+    # The survey as a drawing at 1 : 1 to wrap round the blank: the skin unrolled, 12 o'clock to 12 o'clock from left to
+    # right, tail above. SVG 1.1, sizes in mm.
+    # The width is once round the largest radius; on a blank that is not round, hours stay hours and lengths along the
+    # axis stay true.
     class SkinMap
       include Drawing
 

@@ -4,7 +4,8 @@ require "csv"
 
 module MossyAnvil
   module Formats
-    # The survey as a table for a spreadsheet: one defect a row, one point of a path a row of its own. Units are in the headings.
+    # The survey as a table for a spreadsheet: one defect a row, one point of a path a row of its own. Units are in the
+    # headings.
     module SurveyCsv
       COLUMNS = %w[
         id

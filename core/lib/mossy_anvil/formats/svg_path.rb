@@ -3,11 +3,13 @@
 module MossyAnvil
   module Formats
     # A drawn curve taken in: the d of an SVG path (or a drawing with one in it) to the points of a profile.
-    # Lines and Bézier curves are read; x runs along the axis, the distance from y = 0 is the radius, whichever way up it was drawn.
+    # Lines and Bézier curves are read; x runs along the axis, the distance from y = 0 is the radius, whichever way up
+    # it was drawn.
     class SvgPath
       MOST_BYTES = 200_000
       MOST_POINTS = 120
-      # Points a drawing may come to, curves cut up, and how far off the axis or along it they may lie, in units of the drawing.
+      # Points a drawing may come to, curves cut up, and how far off the axis or along it they may lie, in units of the
+      # drawing.
       MOST_DRAWN = 20_000
       FARTHEST = 1e6
       # Pieces a curve is cut into, and how far a point may lie off the line its neighbours make before it is kept, mm.
@@ -130,8 +132,9 @@ module MossyAnvil
         end
       end
 
-      # Without the points that lie on the line their neighbours make (Douglas and Peucker): always the one farthest off next, until none is, or there are as many as
-      # may be. So each round looks at one stretch of the line, and there are at most MOST_POINTS of them.
+      # Without the points that lie on the line their neighbours make (Douglas and Peucker): always the one farthest off
+      # next, until none is, or there are as many as may be. So each round looks at one stretch of the line, and there
+      # are at most MOST_POINTS of them.
       def thinned(line)
         table = Numo::DFloat.cast(line)
         along, off = table[true, 0].dup, table[true, 1].dup
@@ -145,7 +148,8 @@ module MossyAnvil
         kept.sort.map { |at| line[at] }
       end
 
-      # [how far off, from, to, place] of the place between two that lies farthest off the straight line from one to the other; nil where all lie within NEAR_MM.
+      # [how far off, from, to, place] of the place between two that lies farthest off the straight line from one to the
+      # other; nil where all lie within NEAR_MM.
       def farthest(along, off, from, to)
         return if to - from < 2
 

@@ -2,14 +2,16 @@
 
 module MossyAnvil
   module Mend
-    # How a mass of mix is split into cups: none over the product's limit, none larger than can be mixed and poured well within its working time.
+    # How a mass of mix is split into cups: none over the product's limit, none larger than can be mixed and poured well
+    # within its working time.
     # Source: usual practice, rows of the casting table.
     class Batches
       TRIES = 40
 
       attr_reader :count, :cup_g
 
-      # resin: Resin. mass_g to mix; start_c of the mix, air_c of the shop. Raises nothing: cups get small where the resin is quick.
+      # resin: Resin. mass_g to mix; start_c of the mix, air_c of the shop. Raises nothing: cups get small where the
+      # resin is quick.
       def initialize(resin, mass_g, kinetics:, start_c: 25.0, air_c: 20.0)
         @resin = resin
         @mass_g = mass_g.to_f
@@ -34,7 +36,8 @@ module MossyAnvil
       # C a cup comes to, left standing.
       def standing = CuringCup.new(@kinetics, mass_g: cup_g, start_c: @start_c, air_c: @air_c)
 
-      # [g of resin, g of hardener] a cup, to the gram or, under 20 g, to the tenth; they add up to the cup as it is shown.
+      # [g of resin, g of hardener] a cup, to the gram or, under 20 g, to the tenth; they add up to the cup as it is
+      # shown.
       def targets_g
         digits = cup_g < 20 ? 1 : 0
         part_b = @resin.split_g(cup_g)[1].round(digits)

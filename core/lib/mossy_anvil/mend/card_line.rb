@@ -3,8 +3,8 @@
 module MossyAnvil
   module Mend
     # A line of the card. kind: do, weigh, timer (to be done within), wait, measure. minutes: [least, likely].
-    # target: [value, unit, within]. unlocks: key of what may follow, under `unlocks`. watch: what is looked at while its
-    # time runs. cure: its wait follows the shop's temperature. draws: { key:, part: } of the product used up by it.
+    # target: [value, unit, within]. unlocks: key of what may follow, under `unlocks`. watch: what is looked at while
+    # its time runs. cure: its wait follows the shop's temperature. draws: { key:, part: } of the product used up by it.
     CardLine =
       Struct.new(
         :kind,

@@ -11,7 +11,8 @@ module MossyAnvil
       # What is shown of the resin's sheet.
       SHEET = %w[key class working_min layer_mm dry_to_pct cup_limit_g demould_h cure_d peak_c].freeze
 
-      # pour: Pour; plan: PourPlan; put: writes a number with its working under the step, as MendStep#put, and gives it back.
+      # pour: Pour; plan: PourPlan; put: writes a number with its working under the step, as MendStep#put, and gives it
+      # back.
       def initialize(pour, plan, put)
         @pour, @plan, @put = pour, plan, put
       end

@@ -93,7 +93,8 @@ module MossyAnvil
 
       def lines = CastLines.new(pour, plan, detail).to_a
 
-      # What is cast fills the openings named; a casting round the whole is another blank, to be surveyed as it comes out of the mould.
+      # What is cast fills the openings named; a casting round the whole is another blank, to be surveyed as it comes
+      # out of the mould.
       def after =
         scene.mended(
           defects

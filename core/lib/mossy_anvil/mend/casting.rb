@@ -10,7 +10,8 @@ module MossyAnvil
 
       attr_reader :resin, :mould_mm3, :wood_mm3, :loss_share, :cup_g
 
-      # Volumes in mm3: the mould inside, less plugs, and the wood in it. loss_share and cup_g: what is left in cups and on sticks.
+      # Volumes in mm3: the mould inside, less plugs, and the wood in it. loss_share and cup_g: what is left in cups and
+      # on sticks.
       def initialize(resin:, mould_mm3:, wood_mm3:, loss_share: LOSS_SHARE, cup_g: CUP_G)
         @resin = resin
         @mould_mm3 = mould_mm3

@@ -2,8 +2,10 @@
 
 module MossyAnvil
   module Mend
-    # Heat conduction through a slab with nothing happening in it but conduction: nodes evenly through the depth, both faces losing heat to the same air.
-    # Exact in time: T(t) = air + e^(A t)(T - air), the exponential by Taylor for the shortest step and by squaring for twice as long, each kept.
+    # Heat conduction through a slab with nothing happening in it but conduction: nodes evenly through the depth, both
+    # faces losing heat to the same air.
+    # Exact in time: T(t) = air + e^(A t)(T - air), the exponential by Taylor for the shortest step and by squaring for
+    # twice as long, each kept.
     # Source: textbook heat conduction, finite volumes.
     class CoolingSlab
       TAYLOR_TERMS = 12
@@ -20,7 +22,8 @@ module MossyAnvil
         @powers = [exponential]
       end
 
-      # The longest step of twice the shortest, four times and so on that is no longer than so many s; never shorter than twice the shortest.
+      # The longest step of twice the shortest, four times and so on that is no longer than so many s; never shorter
+      # than twice the shortest.
       def step_no_longer_than(seconds)
         level = seconds <= 2 * @shortest_s ? 1 : [Math.log2(seconds / @shortest_s).floor, LEVELS].min
         @shortest_s * (2**level)

@@ -2,7 +2,8 @@
 
 module MossyAnvil
   module Mend
-    # How far open cracks may open at their mouths while wood dries: at most all that the rings shrink more than the rays, shared among them.
+    # How far open cracks may open at their mouths while wood dries: at most all that the rings shrink more than the
+    # rays, shared among them.
     # Source: Wood Handbook, shrinkage in a straight line from fibre saturation.
     class CrackOpening
       FORMULA = "round_the_rim_what_the_rings"

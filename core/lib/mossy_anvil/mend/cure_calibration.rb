@@ -2,12 +2,14 @@
 
 module MossyAnvil
   module Mend
-    # The cure of a resin from what its sheet says of a 100 g cup: its rate constant from the working time, its heat from the peak.
+    # The cure of a resin from what its sheet says of a 100 g cup: its rate constant from the working time, its heat
+    # from the peak.
     module CureCalibration
       # Halvings of the interval that a rate constant is looked for in.
       TRIES = 60
 
-      # The CureKinetics of a resin. working_min: time in hand of a 100 g cup at 25 C. peak_c: what such a cup comes to, or nil. heat_j_g: of its class, or nil. density_g_ml: of the mix.
+      # The CureKinetics of a resin. working_min: time in hand of a 100 g cup at 25 C. peak_c: what such a cup comes to,
+      # or nil. heat_j_g: of its class, or nil. density_g_ml: of the mix.
       # Raises InvalidInput under `at` for a peak that no heat of cure explains.
       def self.kinetics(working_min:, density_g_ml:, peak_c: nil, heat_j_g: nil, at: "")
         heat =

@@ -3,12 +3,14 @@
 module MossyAnvil
   module Mend
     # How fast a resin cures and how much heat that gives: dα/dt = A e^(-E/R (1/T - 1/298.15)) (0.05 + α)(1 - α)^1.5.
-    # A comes from the working time on its sheet, the heat from the peak that a cup of it reaches where the sheet gives one.
+    # A comes from the working time on its sheet, the heat from the peak that a cup of it reaches where the sheet gives
+    # one.
     class CureKinetics
       GAS_J_MOL_K = 8.314
       REFERENCE_K = 298.15
       ZERO_C_K = 273.15
-      # Share cured at which the mix can no longer be worked, at which it has gelled, and at which it counts as cured through.
+      # Share cured at which the mix can no longer be worked, at which it has gelled, and at which it counts as cured
+      # through.
       WORKABLE = 0.2
       GELLED = 0.6
       CURED = 0.9

@@ -2,7 +2,8 @@
 
 module MossyAnvil
   module Mend
-    # A cup of mix left standing: one temperature throughout, heat leaving by its whole skin. It sets the scale of a resin's cure and warns of the large cup.
+    # A cup of mix left standing: one temperature throughout, heat leaving by its whole skin. It sets the scale of a
+    # resin's cure and warns of the large cup.
     # Cups of other sizes have the same shape as the 100 g one.
     class CuringCup
       MOST_S = 60 * 86_400.0

@@ -2,9 +2,11 @@
 
 module MossyAnvil
   module Mend
-    # Where in the finished piece a defect lies, as a turner names it: under the future tenon, in the floor, in the wall, at the rim.
+    # Where in the finished piece a defect lies, as a turner names it: under the future tenon, in the floor, in the
+    # wall, at the rim.
     class DefectLocation
-      # A tenon of least 0.35 of the piece's diameter, so long, rooted so deep in the foot: what bears the load of holding it.
+      # A tenon of least 0.35 of the piece's diameter, so long, rooted so deep in the foot: what bears the load of
+      # holding it.
       TENON_SHARE, TENON_MM, ROOT_MM = 0.35, 8.0, 5.0
       RIM_MM = 12.0
       # How far above the floor the hollow's own radius is taken.

@@ -2,10 +2,11 @@
 
 module MossyAnvil
   module Mend
-    # Temperature and cure through the depth of a pour, over time: ρ c ∂T/∂t = λ ∂²T/∂z² + ρ ΔH dα/dt, heat leaving by both faces.
-    # Conduction is solved exactly in time between steps (matrix exponential over the nodes), half before and half after the cure,
-    # which is stepped by the midpoint rule (Strang splitting). Tried and left: explicit steps (thousands for a thin layer), implicit Euler (first
-    # order, a degree or two low at the peak).
+    # Temperature and cure through the depth of a pour, over time: ρ c ∂T/∂t = λ ∂²T/∂z² + ρ ΔH dα/dt, heat leaving by
+    # both faces.
+    # Conduction is solved exactly in time between steps (matrix exponential over the nodes), half before and half after
+    # the cure, which is stepped by the midpoint rule (Strang splitting). Tried and left: explicit steps (thousands for
+    # a thin layer), implicit Euler (first order, a degree or two low at the peak).
     class Exotherm
       NODES = 31
       # What one step warms or cures at most, anywhere.
@@ -19,9 +20,9 @@ module MossyAnvil
 
       attr_reader :depth_mm, :moments
 
-      # What is poured and where. depth_mm; start_c of the resin; air_c: the shop's temperature, C, or a Proc of s that gives
-      # it; top_h, bottom_h: heat lost by the faces, W/m2K; below: share of the depth, from the bottom, that is an earlier
-      # layer, cured and at the air's temperature.
+      # What is poured and where. depth_mm; start_c of the resin; air_c: the shop's temperature, C, or a Proc of s that
+      # gives it; top_h, bottom_h: heat lost by the faces, W/m2K; below: share of the depth, from the bottom, that is an
+      # earlier layer, cured and at the air's temperature.
       Conditions =
         Struct.new(:depth_mm, :start_c, :air_c, :top_h, :bottom_h, :below, keyword_init: true) do
           def self.of(**given)
@@ -30,7 +31,8 @@ module MossyAnvil
           end
         end
 
-      # kinetics: CureKinetics. conditions: as Conditions has them; depth_mm at least. finer: divides the steps by so much.
+      # kinetics: CureKinetics. conditions: as Conditions has them; depth_mm at least. finer: divides the steps by so
+      # much.
       def initialize(kinetics, finer: 1, nodes: NODES, until_cured: CureKinetics::CURED, **conditions)
         given = Conditions.of(**conditions)
         @kinetics, @nodes, @finer, @until_cured = kinetics, nodes, finer, until_cured

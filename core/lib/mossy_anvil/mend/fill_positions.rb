@@ -2,9 +2,11 @@
 
 module MossyAnvil
   module Mend
-    # How the piece lies while what runs is filled by gravity: which hour up, which end up, in which order; openings near each other share one.
+    # How the piece lies while what runs is filled by gravity: which hour up, which end up, in which order; openings
+    # near each other share one.
     class FillPositions
-      # Openings within so many degrees either way of the first lie level enough together; a path wider than that runs out at its ends.
+      # Openings within so many degrees either way of the first lie level enough together; a path wider than that runs
+      # out at its ends.
       NEAR_DEG, WIDE_DEG = 15.0, 60.0
 
       # up: "clock", "tail" or "head"; clock_deg: the hour at the top, nil on an end. ids: of the openings filled so.

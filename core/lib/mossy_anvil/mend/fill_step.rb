@@ -2,8 +2,8 @@
 
 module MossyAnvil
   module Mend
-    # Openings filled: with what, how much, in how many layers, how it lies meanwhile, what keeps it in. All of an opening is filled, not only what the form keeps
-    # of it: until it is turned away, the rest is as open as the whole.
+    # Openings filled: with what, how much, in how many layers, how it lies meanwhile, what keeps it in. All of an
+    # opening is filled, not only what the form keeps of it: until it is turned away, the rest is as open as the whole.
     class FillStep < MendStep
       # Over what the openings take: a share, and what stays in the cup, ml; CA needs none.
       OVER_SHARE, CUP_ML = 0.15, 1.0
@@ -104,7 +104,8 @@ module MossyAnvil
         ]
       end
 
-      # The row asked for, or what the widest of the mouths takes; where it bears load, what bonds rather than what only fills.
+      # The row asked for, or what the widest of the mouths takes; where it bears load, what bonds rather than what only
+      # fills.
       def row =
         @row ||=
           own(
@@ -141,8 +142,8 @@ module MossyAnvil
       def needed_g = ml * row["density_g_ml"]
       def filled_by?(used_g) = used_g.nil? || used_g >= FILLED_SHARE * needed_g
 
-      # How thick at once: CA as its row says. What heats as it cures is cooled by the lips of a narrow opening; where that is not enough, its own layer depth
-      # against wood, to the peak that is fine.
+      # How thick at once: CA as its row says. What heats as it cures is cooled by the lips of a narrow opening; where
+      # that is not enough, its own layer depth against wood, to the peak that is fine.
       def layer_mm(mouth_mm, deep_mm)
         return row["layer_mm"] unless row["class"] == "epoxy"
 
@@ -268,7 +269,8 @@ module MossyAnvil
           defect.mouth_mm.between?(row["mouth_from_mm"] * 0.8, row["mouth_to_mm"] * 1.2)
       end
 
-      # Filled is not glued: what bridges no such mouth, or does not reach so deep, leaves it open as far as the speed goes.
+      # Filled is not glued: what bridges no such mouth, or does not reach so deep, leaves it open as far as the speed
+      # goes.
       def bonds_nothing
         defects
           .select { |defect| defect.path? && defect.crack? }

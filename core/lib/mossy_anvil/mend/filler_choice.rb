@@ -2,7 +2,8 @@
 
 module MossyAnvil
   module Mend
-    # One filler for several openings: by the one with the widest mouth; where the piece is held or bears load there, one that bonds.
+    # One filler for several openings: by the one with the widest mouth; where the piece is held or bears load there,
+    # one that bonds.
     class FillerChoice
       # defects; reports: what was calculated of them, plain data with id, where, breaks_through and filler.
       def initialize(defects, reports)

@@ -15,8 +15,9 @@ module MossyAnvil
         by_hand.find { |row| mouth_mm >= row["mouth_from_mm"] && mouth_mm < row["mouth_to_mm"] } || by_hand.last
       end
 
-      # The filler for an opening: many small holes are drawn full under vacuum, for nobody fills them one by one; a deep crack takes what runs in to its end,
-      # where the wood is dry enough for that. moisture_pct: of the wood, nil where it holds no water.
+      # The filler for an opening: many small holes are drawn full under vacuum, for nobody fills them one by one; a
+      # deep crack takes what runs in to its end, where the wood is dry enough for that. moisture_pct: of the wood, nil
+      # where it holds no water.
       def filler_of(defect, moisture_pct: nil)
         return Table.row("fillers", "thin_resin") if defect.many_holes?
 

@@ -2,7 +2,8 @@
 
 module MossyAnvil
   module Mend
-    # A piece put back, or a seam closed: dry fit, glue, clamp or wrap, squeeze-out, and how thick the wall must stay over the joint.
+    # A piece put back, or a seam closed: dry fit, glue, clamp or wrap, squeeze-out, and how thick the wall must stay
+    # over the joint.
     class GlueStep < MendStep
       # A cut that finishes the wall, N.
       FINISHING_N = 60.0
@@ -135,7 +136,8 @@ module MossyAnvil
           )
       end
 
-      # mm: the ring that a finishing cut pushes on, with a joint right through it as weak as glue. nil without a form that has a wall.
+      # mm: the ring that a finishing cut pushes on, with a joint right through it as weak as glue. nil without a form
+      # that has a wall.
       def wall_mm
         return unless scene.blank.form&.hollow?
 

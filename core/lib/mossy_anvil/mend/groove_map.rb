@@ -2,7 +2,8 @@
 
 module MossyAnvil
   module Mend
-    # Grooves drawn on the outside of a piece, on its skin unrolled into small squares: the area and volume they take, and the islands they leave standing.
+    # Grooves drawn on the outside of a piece, on its skin unrolled into small squares: the area and volume they take,
+    # and the islands they leave standing.
     class GrooveMap
       CELL_MM = 1.5
       MOST_AROUND, MOST_ALONG = 480, 400
@@ -14,7 +15,8 @@ module MossyAnvil
       Island =
         Struct.new(:clock_deg, :z_mm, :area_mm2, :bears_n, keyword_init: true) { def at_risk? = bears_n < LIGHT_N }
 
-      # grooves: [{ width_mm:, depth_mm:, path: [{ clock_deg:, z_mm: }, ...] }]. radius: answers to a z with the radius there, mm. span: [from, to] of z.
+      # grooves: [{ width_mm:, depth_mm:, path: [{ clock_deg:, z_mm: }, ...] }]. radius: answers to a z with the radius
+      # there, mm. span: [from, to] of z.
       def initialize(grooves, radius, span, strength_mpa:)
         @grooves = grooves
         @low, @high = span

@@ -2,7 +2,8 @@
 
 module MossyAnvil
   module Mend
-    # The ways to harden what is soft, on one footing: what goes in, what it costs, how long it takes, what strength it gives, what it looks like, what it is fit for.
+    # The ways to harden what is soft, on one footing: what goes in, what it costs, how long it takes, what strength it
+    # gives, what it looks like, what it is fit for.
     class HardeningWays
       # defects: those to harden; without any, the whole blank.
       def initialize(scene, defects)

@@ -11,7 +11,8 @@ module MossyAnvil
 
       module_function
 
-      # Minutes for the core of a cylinder: across and long in mm, either nil where it goes on for ever that way. within: share of the way still to go.
+      # Minutes for the core of a cylinder: across and long in mm, either nil where it goes on for ever that way.
+      # within: share of the way still to go.
       def minutes(across_mm: nil, length_mm: nil, within: row["core_within"], diffusivity_m2_s: row["diffusivity_m2_s"])
         low, high = 0.0, 60.0
         left = ->(time) { to_go(time, across_mm, length_mm, diffusivity_m2_s) }
@@ -20,7 +21,8 @@ module MossyAnvil
         high
       end
 
-      # Share of the way that the core still has to go after so many minutes, by the Fourier number: diffusivity times time over the half thickness squared.
+      # Share of the way that the core still has to go after so many minutes, by the Fourier number: diffusivity times
+      # time over the half thickness squared.
       def to_go(minutes, across_mm, length_mm, diffusivity_m2_s = row["diffusivity_m2_s"])
         fourier = ->(half_mm) { diffusivity_m2_s * minutes * 60 / ((half_mm / 1000)**2) }
         (across_mm ? cylinder(fourier.call(across_mm / 2.0)) : 1.0) *

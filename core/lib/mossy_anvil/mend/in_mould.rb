@@ -2,8 +2,8 @@
 
 module MossyAnvil
   module Mend
-    # The wood where it lies in a mould: standing on its head end or lying along the mould, turned, off the middle, off the floor. Places are mm from the
-    # middle of the mould's floor, x along its length, y across it.
+    # The wood where it lies in a mould: standing on its head end or lying along the mould, turned, off the middle, off
+    # the floor. Places are mm from the middle of the mould's floor, x along its length, y across it.
     # Source: geometry; a wood that is not sawn square is taken as round, by its farthest reach.
     class InMould
       HEIGHTS, ANGLES = 64, 96
@@ -16,7 +16,8 @@ module MossyAnvil
         @lies = placed[:lies] || false
       end
 
-      # mm of resin beside it on each side, under 0 where it does not go in: left and right along the mould, front and back across it; round a round one.
+      # mm of resin beside it on each side, under 0 where it does not go in: left and right along the mould, front and
+      # back across it; round a round one.
       def rooms
         return { around: (@mould.inside_mm.first / 2) - farthest_mm } if @mould.round?
 
@@ -41,7 +42,8 @@ module MossyAnvil
         @lies ? segment_share(deep / @shape.max_radius_mm) : standing_share(deep)
       end
 
-      # mm that its middle lies off the axis the casting is turned about: upright through the mould's middle or, where it lies, along it at half the depth.
+      # mm that its middle lies off the axis the casting is turned about: upright through the mould's middle or, where
+      # it lies, along it at half the depth.
       def off_mm = @lies ? Math.hypot(@y, @up + (tall_mm / 2) - (@mould.depth_mm / 2)) : Math.hypot(@x, @y)
 
       # Plain data, for a drawing too.

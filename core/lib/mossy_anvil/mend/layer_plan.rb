@@ -2,18 +2,21 @@
 
 module MossyAnvil
   module Mend
-    # A pour in layers thin enough that none of them gets too hot: how many, how thick, how hot each, and when the next may go on.
+    # A pour in layers thin enough that none of them gets too hot: how many, how thick, how hot each, and when the next
+    # may go on.
     class LayerPlan
       LEAST_MM = 1.0
       DEPTH_TRIES = 7
       MOST_LAYERS = 60
 
-      # thick_mm; peak_c and when, s; gel_s; the window for the next layer, s from pouring (until: nil where it never closes before it counts as cured).
+      # thick_mm; peak_c and when, s; gel_s; the window for the next layer, s from pouring (until: nil where it never
+      # closes before it counts as cured).
       Layer = Struct.new(:thick_mm, :peak_c, :peak_at_s, :gel_s, :next_from_s, :next_until_s, keyword_init: true)
 
       attr_reader :depth_mm
 
-      # depth_mm of the whole pour. sheet_mm: deepest the product's sheet allows at once, or nil. heat: as Exotherm takes it (start_c, air_c, top_h, bottom_h).
+      # depth_mm of the whole pour. sheet_mm: deepest the product's sheet allows at once, or nil. heat: as Exotherm
+      # takes it (start_c, air_c, top_h, bottom_h).
       # on_mould_c: C that a first layer of so many mm starts at, where the mould is warmer or colder than the resin.
       def initialize(kinetics, depth_mm, sheet_mm: nil, on_mould_c: nil, **heat)
         @kinetics = kinetics
@@ -77,7 +80,8 @@ module MossyAnvil
         low
       end
 
-      # The first lies on the mould, the second on the first; those after are as the second, with as much cured resin under them as matters.
+      # The first lies on the mould, the second on the first; those after are as the second, with as much cured resin
+      # under them as matters.
       def even(count)
         thick = @depth_mm / count
         first = layer(thick, 0.0)

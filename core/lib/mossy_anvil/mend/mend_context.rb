@@ -2,7 +2,8 @@
 
 module MossyAnvil
   module Mend
-    # How the blank stands before a step of its mending, and what is known round it. Each step gives back the scene after it.
+    # How the blank stands before a step of its mending, and what is known round it. Each step gives back the scene
+    # after it.
     class MendContext
       attr_reader :blank, :moisture_pct, :assessed, :water, :climate, :records
 

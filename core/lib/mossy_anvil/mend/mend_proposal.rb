@@ -2,15 +2,16 @@
 
 module MossyAnvil
   module Mend
-    # The plan proposed: what triage advises or the turner chose for each defect, brought into an order in which nothing spoils what follows.
+    # The plan proposed: what triage advises or the turner chose for each defect, brought into an order in which nothing
+    # spoils what follows.
     class MendProposal
       # What is asked for each defect, by the way chosen.
       WAYS = { "fill" => :fill, "cast" => :cast, "hold" => :glue, "soak" => :soak, "dry_first" => :after_drying }.freeze
       # mm round a piece in a mould; the share of the blank that is soft from which it is worth the vacuum.
       CAST_MARGIN_MM, LARGE_SHARE = 6, 0.08
 
-      # The way a defect asks for, nil where it asks for none: what the form turns away is only held on the way, what has nothing to fill is not filled,
-      # and what tests alone show is surveyed first.
+      # The way a defect asks for, nil where it asks for none: what the form turns away is only held on the way, what
+      # has nothing to fill is not filled, and what tests alone show is surveyed first.
       # defect: of the assessment, plain data.
       def self.way(defect)
         found = WAYS[defect[:chosen] || defect[:verdict]]

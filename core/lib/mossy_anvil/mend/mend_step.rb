@@ -2,7 +2,8 @@
 
 module MossyAnvil
   module Mend
-    # One step of a plan of mending. What each kind does is in a class of its own; here is what they share: their defects, their workings, their messages.
+    # One step of a plan of mending. What each kind does is in a class of its own; here is what they share: their
+    # defects, their workings, their messages.
     class MendStep
       # What each kind may carry beside id, do, of, after_h and note.
       CARRIES = {
@@ -34,12 +35,14 @@ module MossyAnvil
       }.freeze
       COMMON = %i[id do of after_h note].freeze
 
-      # What is used up: key of the product and its name (a message), how much, in g or ml, what it costs in the shop's currency; part: resin or hardener, or nil.
+      # What is used up: key of the product and its name (a message), how much, in g or ml, what it costs in the shop's
+      # currency; part: resin or hardener, or nil.
       Taken = Struct.new(:key, :name, :amount, :unit, :cost, :part, keyword_init: true)
 
       attr_reader :id, :data, :scene, :at
 
-      # data: symbol-keyed as in a blank file. scene: MendContext before it. workings: Workings; at: its pointer there and in faults.
+      # data: symbol-keyed as in a blank file. scene: MendContext before it. workings: Workings; at: its pointer there
+      # and in faults.
       def initialize(data, scene, workings, at:)
         @data = data
         @scene = scene
@@ -48,8 +51,9 @@ module MossyAnvil
         @id = data[:id]
       end
 
-      # Everything else each kind says: name, gate_pct (moisture it takes, nil where any), materials, hands_min, working_min (nil where none),
-      # usual_h (until the next step or the lathe; nil where never), ready_late_h, cure_h (all the way), tools, cautions, says, detail, lines, after (the scene).
+      # Everything else each kind says: name, gate_pct (moisture it takes, nil where any), materials, hands_min,
+      # working_min (nil where none), usual_h (until the next step or the lathe; nil where never), ready_late_h, cure_h
+      # (all the way), tools, cautions, says, detail, lines, after (the scene).
 
       def defects =
         @defects ||= (data[:of] || []).filter_map { |ref| scene.blank.defects.find { |defect| defect.id == ref } }
@@ -79,10 +83,12 @@ module MossyAnvil
       # What of the stock is another once it is done, string-keyed as in a blank file; nothing for most.
       def material_after(_measured) = {}
 
-      # What was measured while it was done says: { says: [advice], records: [{ kind:, of:, value: }], lines: [what to do now] }. measures: { name => value }.
+      # What was measured while it was done says: { says: [advice], records: [{ kind:, of:, value: }], lines: [what to
+      # do now] }. measures: { name => value }.
       def verdict(_measures) = { says: [], records: [], lines: [] }
 
-      # What to do when something goes wrong: a row of the troubles table, and lines to add. amount: what it asks for; hours since the last pour.
+      # What to do when something goes wrong: a row of the troubles table, and lines to add. amount: what it asks for;
+      # hours since the last pour.
       # Raises InvalidInput where it does not happen at such a step, or the amount is missing.
       def trouble(key, amount: nil, hours: 0.0)
         row = Table.row("troubles", key, at: "/trouble")
@@ -134,7 +140,8 @@ module MossyAnvil
       def ready_factor = CureTime.factor(scene.shop_c)
       def own_wait_h = data[:after_h]
 
-      # A number with its working under this step; gives it back. about: source:, certainty:, inputs: as Workings#put takes them.
+      # A number with its working under this step; gives it back. about: source:, certainty:, inputs: as Workings#put
+      # takes them.
       def put(key, value, unit, formula, **about)
         @workings.put(
           "#{at}/#{key}",

@@ -2,9 +2,11 @@
 
 module MossyAnvil
   module Mend
-    # From pins at several depths to the moisture at the skin, in the heart, and on the average: a parabola through the thickness, dry side out.
-    # Source: regular stage of drying of a slab from both sides; with M(x) = skin + (heart - skin) x and x = 1 - (1 - depth / half thickness)^2,
-    # least squares over the readings; the average of a parabola lies two thirds of the way from skin to heart.
+    # From pins at several depths to the moisture at the skin, in the heart, and on the average: a parabola through the
+    # thickness, dry side out.
+    # Source: regular stage of drying of a slab from both sides; with M(x) = skin + (heart - skin) x and x = 1 - (1 -
+    # depth / half thickness)^2, least squares over the readings; the average of a parabola lies two thirds of the way
+    # from skin to heart.
     class MoistureProfile
       WET_HEART_PCT = 4.0
       LEAST_SPREAD = 0.1

@@ -2,7 +2,8 @@
 
 module MossyAnvil
   module Mend
-    # A mould: what it holds up to the depth of the pour, how large it is outside, and what to saw for one built of sheet.
+    # A mould: what it holds up to the depth of the pour, how large it is outside, and what to saw for one built of
+    # sheet.
     class Mould
       # Sizes each kind needs beside its depth, and those it may have.
       NEEDS = {
@@ -48,7 +49,8 @@ module MossyAnvil
         round? ? top_mm + (2 * wall_mm) : Math.hypot(width_mm + (2 * wall_mm), length_mm + (2 * wall_mm))
       def outside_depth_mm = depth_mm + freeboard_mm + wall_mm
 
-      # [[piece, how many, long mm, wide mm], ...] to saw from sheet; empty for a mould that is bought or found. Sides go round the ends, all on the base.
+      # [[piece, how many, long mm, wide mm], ...] to saw from sheet; empty for a mould that is bought or found. Sides
+      # go round the ends, all on the base.
       def cut_list
         return [] unless type == "sheet"
 

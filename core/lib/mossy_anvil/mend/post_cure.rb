@@ -2,7 +2,8 @@
 
 module MossyAnvil
   module Mend
-    # The cure of a casting in the oven: slowly up, until its heart is at the oven's heat, held, down again. All of it in h.
+    # The cure of a casting in the oven: slowly up, until its heart is at the oven's heat, held, down again. All of it
+    # in h.
     class PostCure
       # pour: Pour with a post cure.
       def initialize(pour)

@@ -7,7 +7,8 @@ module MossyAnvil
     class Pour
       attr_reader :given, :scene, :at
 
-      # given: the step as in a blank file, symbol-keyed. scene: MendContext before it. at: pointer of the step, for faults.
+      # given: the step as in a blank file, symbol-keyed. scene: MendContext before it. at: pointer of the step, for
+      # faults.
       def initialize(given, scene, at:)
         @given, @scene, @at = given, scene, at
       end
@@ -35,7 +36,8 @@ module MossyAnvil
       def shop_c = scene.shop_c
       def start_c = given[:resin_c] || shop_c
 
-      # Temperature of the air: a number or, where the shop swings between day and night, a callable of seconds since the pour.
+      # Temperature of the air: a number or, where the shop swings between day and night, a callable of seconds since
+      # the pour.
       def air_c = given[:night_c] ? method(:swing_c) : shop_c
 
       # Share of the resin lost in mixing: as planned, else by the shop's own records, else by rule of thumb.
@@ -57,8 +59,8 @@ module MossyAnvil
       # g of release film for the whole inside up to the rim.
       def film_g = mould.inside_mm2 / 100 * film["g_per_cm2"] * (1 + film["over_share"])
 
-      # What the resin has to go round: by its weight, by what it pushes aside, else by the survey, without the open cracks
-      # and pockets that resin runs into.
+      # What the resin has to go round: by its weight, by what it pushes aside, else by the survey, without the open
+      # cracks and pockets that resin runs into.
       def wood_mm3
         @wood_mm3 ||=
           case given.dig(:wood, :by)

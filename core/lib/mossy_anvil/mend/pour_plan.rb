@@ -67,19 +67,22 @@ module MossyAnvil
           end
       end
 
-      # s from the first pour to the last; to the gel of the last after it: at the shop's own pace, and as worked out without it.
+      # s from the first pour to the last; to the gel of the last after it: at the shop's own pace, and as worked out
+      # without it.
       def last_pour_s = layers[0...-1].sum(&:next_from_s) * pace
       def gelled_after_last_s = layers.last.gel_s * pace
       def unpaced_gel_s = layers.last.gel_s
       def last_pour_h = last_pour_s / 3600
 
-      # Out of the mould, h after the last pour: as the sheet says at this temperature, and never before the last layer has gelled.
+      # Out of the mould, h after the last pour: as the sheet says at this temperature, and never before the last layer
+      # has gelled.
       def demould_h = [@pour.resin.row["demould_h"] * @pour.ready_factor * pace, gelled_after_last_s / 3600].max
 
       # In the oven, or nil.
       def post_cure = @post_cure ||= @pour.given[:post_cure] && PostCure.new(@pour)
 
-      # h from the first pour until it may be turned; until it is cured through. An oven does in hours what the shop does in days.
+      # h from the first pour until it may be turned; until it is cured through. An oven does in hours what the shop
+      # does in days.
       def ready_h = last_pour_h + demould_h + (post_cure ? post_cure.total_h : 0.0)
       def cured_h = post_cure ? ready_h : last_pour_h + (@pour.resin.row["cure_d"] * 24 * @pour.ready_factor)
 
@@ -98,7 +101,8 @@ module MossyAnvil
         }
       end
 
-      # Temperature of the first layer through its depth (rows, bottom up) over time (columns), and its hottest, its surface and its cure over time.
+      # Temperature of the first layer through its depth (rows, bottom up) over time (columns), and its hottest, its
+      # surface and its cure over time.
       def picture
         run = heat.first_run
         moments = shown(run)

@@ -2,8 +2,8 @@
 
 module MossyAnvil
   module Mend
-    # The ways there are to deal with one defect, each with what it costs, how much work it is, how long it takes until the piece can be turned, and
-    # what it risks. The trade's schools: none of them lifts a limit by being chosen.
+    # The ways there are to deal with one defect, each with what it costs, how much work it is, how long it takes until
+    # the piece can be turned, and what it risks. The trade's schools: none of them lifts a limit by being chosen.
     class RepairOptions
       # defect, its share and the verdict on it (a symbol); water: the drying report, or nil.
       def initialize(defect, share, blank, verdict, water: nil)
@@ -18,8 +18,8 @@ module MossyAnvil
       # Rows of the table for a type of defect.
       def self.open_to(type) = (@open_to ||= {})[type] ||= Table.rows("ways").select { |row| row["of"].include?(type) }
 
-      # Plain data, the recommended way first: { key:, cost:, hands_min:, wait_h:, risk: message, advised:, chosen: }. Empty where the
-      # form turns all of it away and nothing has to be done before.
+      # Plain data, the recommended way first: { key:, cost:, hands_min:, wait_h:, risk: message, advised:, chosen: }.
+      # Empty where the form turns all of it away and nothing has to be done before.
       def to_a
         return [] if @verdict == :cut_away || (@defect.path? && @defect.mended?)
 

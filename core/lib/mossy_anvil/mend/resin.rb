@@ -12,7 +12,8 @@ module MossyAnvil
       # By its own sheet, else by the table: a message.
       attr_reader :name
 
-      # The row of the resins table of that key, with the product's own data sheet (string-keyed) over it; raises InvalidInput naming those there are.
+      # The row of the resins table of that key, with the product's own data sheet (string-keyed) over it; raises
+      # InvalidInput naming those there are.
       def self.of(key, sheet: {}, at: "/resin") = new(Table.row("resins", key, at: at).merge(sheet))
 
       # row: "key", "name", "mix_by" (mass or volume), "parts" [A, B], "density_g_ml" [A, B], "working_min" ...
@@ -39,7 +40,8 @@ module MossyAnvil
         (100 + mass_b) / ((100 / density_a) + (mass_b / density_b))
       end
 
-      # How it cures, by its working time and, where the sheet gives one, its peak. Raises InvalidInput under `at` for a peak nothing explains.
+      # How it cures, by its working time and, where the sheet gives one, its peak. Raises InvalidInput under `at` for a
+      # peak nothing explains.
       def kinetics(at: "")
         CureCalibration.kinetics(
           working_min: row["working_min"],

@@ -154,7 +154,8 @@ module MossyAnvil
           .mended(defects.to_h { |defect| [defect.id, soaked(defect, expected_share)] })
       end
 
-      # The wood as it comes out of the oven, string-keyed as in a blank file: what it weighs cured over what it weighed dry is resin.
+      # The wood as it comes out of the oven, string-keyed as in a blank file: what it weighs cured over what it weighed
+      # dry is resin.
       def material_after(measured)
         dry, cured = measured["dry_g"], measured["cured_g"] || measured["wet_g"]
         made =
@@ -176,7 +177,8 @@ module MossyAnvil
         defects.map { |defect| soaked(defect, share) }
       end
 
-      # g that a whole one of it is expected to take, and the share of the room that is, by one's own records where there are any.
+      # g that a whole one of it is expected to take, and the share of the room that is, by one's own records where
+      # there are any.
       def expected_g
         @expected_g ||=
           put(

@@ -2,7 +2,8 @@
 
 module MossyAnvil
   module Mend
-    # Resin drawn into wood: how much it can take, how much to have ready, what holds it down, what the gauge should read and what the weights say.
+    # Resin drawn into wood: how much it can take, how much to have ready, what holds it down, what the gauge should
+    # read and what the weights say.
     class Stabilising
       CELL_WALL_KG_M3 = 1500.0
 

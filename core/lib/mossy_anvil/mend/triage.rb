@@ -3,13 +3,14 @@
 module MossyAnvil
   module Mend
     # What to do about one defect, from where it is and what the form leaves of it.
-    # Verdict: :cut_away, :leave, :fill, :cast, :hold, :soak, :dry_first, :remove_now or :stop. It follows the place, the size, what the form removes,
-    # the wall, the wood's water and what the piece is for.
+    # Verdict: :cut_away, :leave, :fill, :cast, :hold, :soak, :dry_first, :remove_now or :stop. It follows the place,
+    # the size, what the form removes, the wall, the wood's water and what the piece is for.
     class Triage
       # reason: a message.
       Answer = Struct.new(:verdict, :reason, keyword_init: true)
 
-      # share: DefectShare of the defect; where: its DefectLocation. water: the drying report, or nil for stock that holds none.
+      # share: DefectShare of the defect; where: its DefectLocation. water: the drying report, or nil for stock that
+      # holds none.
       def initialize(defect, share, blank, where, water: nil)
         @defect = defect
         @share = share

@@ -41,7 +41,8 @@ module MossyAnvil
         freeze
       end
 
-      # The same with every crack and seam as deep as it may be, and with all that is suspected; nil where nothing is in doubt.
+      # The same with every crack and seam as deep as it may be, and with all that is suspected; nil where nothing is in
+      # doubt.
       def at_worst
         worst = defects.map { |defect| defect.path? ? defect.deepest : defect }
         if suspects.empty? && worst.zip(defects).all? { |one, other| one.equal?(other) }
@@ -57,7 +58,8 @@ module MossyAnvil
       def with_material(other) = with(material: other)
       def with_centres(other) = with(centres: other)
 
-      # The same on its centres: shape and defects about the axis between them, where everything is calculated that turns. Itself where they are on the survey's axis.
+      # The same on its centres: shape and defects about the axis between them, where everything is calculated that
+      # turns. Itself where they are on the survey's axis.
       def on_centres
         return self if centres.as_surveyed?
 

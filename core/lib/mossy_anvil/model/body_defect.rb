@@ -34,7 +34,8 @@ module MossyAnvil
       end
 
       # The same at another place, its own directions turned by so much against that place's.
-      # Extents there are those of the turned ellipsoid along the place's radial and tangential, brought to the same volume.
+      # Extents there are those of the turned ellipsoid along the place's radial and tangential, brought to the same
+      # volume.
       def at(clock_deg:, r_mm:, z_mm:, turned_deg:)
         cosine, sine = Math.cos(turned_deg * ClockAngle::RADIANS), Math.sin(turned_deg * ClockAngle::RADIANS)
         radial, tangential, axial = size_mm
@@ -169,7 +170,8 @@ module MossyAnvil
         type == "loose_piece" || (type == "soft_zone" && detail[:grade] == "spongy" && !soaked?)
       end
 
-      # Share taken by many small openings: insect holes by the section (pi/4 d2 times count), bubbles by the volume (pi/6 d3 times count).
+      # Share taken by many small openings: insect holes by the section (pi/4 d2 times count), bubbles by the volume
+      # (pi/6 d3 times count).
       def hole_share
         if type == "bubble_pocket"
           return [Math::PI / 6 * (detail[:bubble_diameter_mm]**3) * detail[:bubbles_per_cm3] / 1000.0, 0.95].min

@@ -2,10 +2,13 @@
 
 module MossyAnvil
   module Model
-    # What a filled crack bears across its filling: by the filler, by the mouth it can bridge and by how deep it reaches.
-    # Thin CA in a mouth of two millimetres fills it and bonds nothing; in a hairline deeper than it wicks, only the part it reached holds.
+    # What a filled crack bears across its filling: by the filler, by the mouth it can bridge and by how deep it
+    # reaches.
+    # Thin CA in a mouth of two millimetres fills it and bonds nothing; in a hairline deeper than it wicks, only the
+    # part it reached holds.
     module Bond
-      # A mouth this many times the widest that a filler bridges is past bonding; between the two the bond falls in a straight line.
+      # A mouth this many times the widest that a filler bridges is past bonding; between the two the bond falls in a
+      # straight line.
       PAST_BRIDGING = 1.5
 
       module_function

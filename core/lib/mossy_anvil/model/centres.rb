@@ -2,8 +2,10 @@
 
 module MossyAnvil
   module Model
-    # Where the lathe's centres meet the two faces of a blank. The survey stays with the wood; this brings it into the frame of the axis between the centres:
-    # z from the head's centre along that axis, 12 o'clock where it was. Moving or tilting the axis changes how far the surface is, never the wood.
+    # Where the lathe's centres meet the two faces of a blank. The survey stays with the wood; this brings it into the
+    # frame of the axis between the centres:
+    # z from the head's centre along that axis, 12 o'clock where it was. Moving or tilting the axis changes how far the
+    # surface is, never the wood.
     class Centres
       # A tilted blank becomes an outline of so many stations and clock steps.
       STATIONS, STEPS = 33, 72

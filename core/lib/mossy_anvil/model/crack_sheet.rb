@@ -24,7 +24,8 @@ module MossyAnvil
 
       def deepest_mm = path.through? ? path.through_depth_mm(@shape) : path.depth_mm
 
-      # Depth below the surface it enters by, distance from the nearest leg of its path, and how deep the path goes there, in mm: arrays for arrays of places.
+      # Depth below the surface it enters by, distance from the nearest leg of its path, and how deep the path goes
+      # there, in mm: arrays for arrays of places.
       # On the side the distance is taken in the surface unrolled at the place's own radius.
       def measures(clock_deg, radius_mm, z_mm)
         path.side? ? on_side(clock_deg, radius_mm, z_mm) : on_face(clock_deg, radius_mm, z_mm)
@@ -91,7 +92,8 @@ module MossyAnvil
         [path.enters == "head_face" ? z_mm : (z_mm * -1) + @shape.length_mm, apart, deepest]
       end
 
-      # Distance from the nearest leg, and how deep the path goes at the nearest place on it. The block gives distance and share of the way for one leg.
+      # Distance from the nearest leg, and how deep the path goes at the nearest place on it. The block gives distance
+      # and share of the way for one leg.
       def nearest
         apart = deepest = nil
         path
@@ -107,7 +109,8 @@ module MossyAnvil
         [apart, deepest]
       end
 
-      # Distance of (u, v) from the stretch between the origin and (leg_u, leg_v), and the share of the way along it that is nearest.
+      # Distance of (u, v) from the stretch between the origin and (leg_u, leg_v), and the share of the way along it
+      # that is nearest.
       def to_leg(across, along, leg_across, leg_along)
         length2 = Numo::DFloat.maximum((leg_across * leg_across) + (leg_along * leg_along), 1e-12)
         share = (((across * leg_across) + (along * leg_along)) / length2).clip(0, 1)

@@ -8,7 +8,8 @@ module MossyAnvil
       COMMON = %i[id type centre size_mm].freeze
       MADE = Cache.new(500)
 
-      # Symbol-keyed data that has passed the schema in, BodyDefect or PathDefect out; the same one as long as it says the same.
+      # Symbol-keyed data that has passed the schema in, BodyDefect or PathDefect out; the same one as long as it says
+      # the same.
       def self.from(data)
         MADE.of(data) do
           if PATHS.include?(data[:type])

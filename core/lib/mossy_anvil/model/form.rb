@@ -4,8 +4,10 @@ module MossyAnvil
   module Model
     # What the blank is to become: an outside and, where it is hollow, an inside.
     class Form
-      # outside, inside: [[z_mm, r_mm], ...] with z rising. opens: "tail" or "head". use: display, handled, food or wet, or nil.
-      # follows: { wall_mm:, floor_mm: } in place of an inside of its own points; where that leaves no hollow, it is solid (see BlankRules).
+      # outside, inside: [[z_mm, r_mm], ...] with z rising. opens: "tail" or "head". use: display, handled, food or wet,
+      # or nil.
+      # follows: { wall_mm:, floor_mm: } in place of an inside of its own points; where that leaves no hollow, it is
+      # solid (see BlankRules).
       extend Record
       fields :kind, :opens, :outside, :curve, inside: nil, follows: nil, use: nil
 

@@ -2,8 +2,10 @@
 
 module MossyAnvil
   module Model
-    # A form from its kind and a few measures, laid into the middle of the blank with its foot at the head and its mouth at the tail.
-    # Curves are quarter waves and powers, so few points carry them; what is hollow follows the outside at its wall and floor.
+    # A form from its kind and a few measures, laid into the middle of the blank with its foot at the head and its mouth
+    # at the tail.
+    # Curves are quarter waves and powers, so few points carry them; what is hollow follows the outside at its wall and
+    # floor.
     class FormMaker
       CURVE_STEPS = 8
       # A bowl's outside rises as (1 - (1 - t)^p)^(1/p) from foot to rim; p from nearly straight to nearly a box.
@@ -25,7 +27,8 @@ module MossyAnvil
       # Kinds there are, by key.
       def self.kinds = Table.rows("forms")
 
-      # blank: on its centres. kind: a key of the table; measures: { key => number } for those that are given. Raises InvalidInput under `at`.
+      # blank: on its centres. kind: a key of the table; measures: { key => number } for those that are given. Raises
+      # InvalidInput under `at`.
       def initialize(blank, kind, measures = {}, at: "")
         @shape = blank.shape
         @use = blank.form&.use

@@ -4,7 +4,8 @@ module MossyAnvil
   module Model
     # The lathe the piece is to be turned on.
     class Lathe
-      # stand: "light", "floor" or "bolted". belts: [{ min_rpm:, max_rpm: }]. jaws_mm: circles its jaw sets close to true.
+      # stand: "light", "floor" or "bolted". belts: [{ min_rpm:, max_rpm: }]. jaws_mm: circles its jaw sets close to
+      # true.
       extend Record
       fields :mass_kg, :stand, :swing_mm, :between_centres_mm, :belts, ballast_kg: 0, jaws_mm: []
 
@@ -36,7 +37,8 @@ module MossyAnvil
       def min_rpm = belts.map { |belt| belt[:min_rpm] }.min.to_f
       def max_rpm = belts.map { |belt| belt[:max_rpm] }.max.to_f
 
-      # Number (from 1) of the belt whose range holds that speed with most torque: the slowest that reaches it; nil if none.
+      # Number (from 1) of the belt whose range holds that speed with most torque: the slowest that reaches it; nil if
+      # none.
       def belt_for(rpm)
         fits = belts.each_index.select { |index| rpm.between?(belts[index][:min_rpm], belts[index][:max_rpm]) }
         fits.min_by { |index| belts[index][:max_rpm] }&.succ

@@ -3,7 +3,8 @@
 module MossyAnvil
   module Model
     # The shape of a blank file from the few measures a person takes of a lump in the hand.
-    # Log and cap become outlines: a log tapers in a straight line, a cap is the part of a ball that its width and height make.
+    # Log and cap become outlines: a log tapers in a straight line, a cap is the part of a ball that its width and
+    # height make.
     module Lump
       # Sizes each kind is made of, mm.
       SIZES = {
@@ -14,13 +15,15 @@ module MossyAnvil
         "outline" => %i[stations]
       }.freeze
       STEPS = 24
-      # Heights of a cap's stations, as shares; closer where it curves most. Its top is left a twentieth wide, so that it has a face to end on.
+      # Heights of a cap's stations, as shares; closer where it curves most. Its top is left a twentieth wide, so that
+      # it has a face to end on.
       CAP_HEIGHTS = [0.0, 0.2, 0.38, 0.54, 0.68, 0.8, 0.89, 0.95, 0.985, 1.0].freeze
       CAP_TOP_SHARE = 0.05
 
       module_function
 
-      # lump: { type:, ... } symbol-keyed. Returns the shape as in a blank file, string-keyed; raises InvalidInput under `at` where a size is missing or astray.
+      # lump: { type:, ... } symbol-keyed. Returns the shape as in a blank file, string-keyed; raises InvalidInput under
+      # `at` where a size is missing or astray.
       def shape(lump, at: "/lump")
         kind = lump[:type]
         wanted = SIZES.fetch(kind)

@@ -30,7 +30,8 @@ module MossyAnvil
       # What the tables know of it; nil for a name of one's own.
       def stock = Stock.of(species)
 
-      # Degrees C from which it softens or scorches under an edge; nil for wood. What the tables do not know is taken for the usual resin or plastic.
+      # Degrees C from which it softens or scorches under an edge; nil for wood. What the tables do not know is taken
+      # for the usual resin or plastic.
       def soft_from_c
         return stock.row["soft_from_c"] if stock && !stock.wood?
 

@@ -2,11 +2,14 @@
 
 module MossyAnvil
   module Model
-    # The inside that keeps so much wood, the shortest way, to an outside: the outside as a ball of that radius rolled along it from within leaves it.
-    # At a height z that is the least of r_o - sqrt(w2 - (z - z_o)2) over the places (z_o, r_o) of the outside within w of z; w the wall.
+    # The inside that keeps so much wood, the shortest way, to an outside: the outside as a ball of that radius rolled
+    # along it from within leaves it.
+    # At a height z that is the least of r_o - sqrt(w2 - (z - z_o)2) over the places (z_o, r_o) of the outside within w
+    # of z; w the wall.
     class OffsetProfile
       STEPS = 100
-      # Where it climbs steeper than so much, at a step of the outside, its points are halved so often: straight joins keep the wall then.
+      # Where it climbs steeper than so much, at a step of the outside, its points are halved so often: straight joins
+      # keep the wall then.
       STEEP, STEEP_MM, HALVINGS = 3.0, 0.5, 6
       OUTSIDE_STEPS = 400
       LEAST_RADIUS_MM = 0.01
@@ -19,7 +22,8 @@ module MossyAnvil
         @floor_mm = floor_mm.to_f
       end
 
-      # [[z_mm, r_mm], ...] from the floor to the rim (or the other way about, as it opens), z rising; nil where no hollow is left.
+      # [[z_mm, r_mm], ...] from the floor to the rim (or the other way about, as it opens), z rising; nil where no
+      # hollow is left.
       # Where the outside narrows towards the floor so far that nothing is left there, the hollow begins higher up.
       def points
         return unless floor_z && reached
@@ -45,7 +49,8 @@ module MossyAnvil
         @reached = above(open.rindex(0), rough)
       end
 
-      # From just above the last closed height, counted from the floor, up to the mouth. closed: nil where none is closed.
+      # From just above the last closed height, counted from the floor, up to the mouth. closed: nil where none is
+      # closed.
       def above(closed, rough)
         heights = heights_between(floor_z)
         return if closed == heights.size - 1

@@ -52,7 +52,8 @@ module MossyAnvil
 
       def blend(one, other, share) = one + ((other - one) * share)
 
-      # Where in the table the ring at or below each z begins, and how far up to the next one it lies, 0 to 1; beyond the ends, those of the end.
+      # Where in the table the ring at or below each z begins, and how far up to the next one it lies, 0 to 1; beyond
+      # the ends, those of the end.
       def station_below(z_mm)
         return Numo::Int32.zeros(*z_mm.shape), z_mm * 0 if @rings.size == 1
 
@@ -65,7 +66,8 @@ module MossyAnvil
         [passed * FINE_STEPS, ((z_mm - from) / (to - from)).clip(0, 1)]
       end
 
-      # Of a ring of so many even steps: the step at or before each angle, the one after it, and how far on to that it lies.
+      # Of a ring of so many even steps: the step at or before each angle, the one after it, and how far on to that it
+      # lies.
       def places_on_ring(clock_deg, steps)
         place = ClockAngle.fold_all(clock_deg) * (steps / 360.0)
         below = place.floor

@@ -15,7 +15,8 @@ module MossyAnvil
       LENGTHS = Cache.new(500)
       DEEPEST = Cache.new(200)
 
-      # depth_mm: where it is deepest. found_by: how the depth was found (seen, feeler, guessed) or nil; depth_range_mm: [least, most] it may be, or nil.
+      # depth_mm: where it is deepest. found_by: how the depth was found (seen, feeler, guessed) or nil; depth_range_mm:
+      # [least, most] it may be, or nil.
       # through: it goes right through the wood. group is only for the eye.
       extend Record
       fields :id,
@@ -32,7 +33,8 @@ module MossyAnvil
              chosen: nil,
              group: nil
 
-      # path: [{ clock_deg:, z_mm:, r_mm: (faces only), depth_mm: (where it differs there) }]; mend: nil or "none" where it is open.
+      # path: [{ clock_deg:, z_mm:, r_mm: (faces only), depth_mm: (where it differs there) }]; mend: nil or "none" where
+      # it is open.
       # chosen: what the turner means to do about it, or nil.
       def initialize(**given)
         given = PathDefect.complete(given)
@@ -70,7 +72,8 @@ module MossyAnvil
       def side? = enters == "side"
       def through? = @through
       def mended? = mend != "none"
-      # MPa across its filling, 0 where it is open or bonds nothing. Bark that is packed or glued stays where it is, and holds nothing.
+      # MPa across its filling, 0 where it is open or bonds nothing. Bark that is packed or glued stays where it is, and
+      # holds nothing.
       def bond_mpa = crack? && mended? ? Bond.mpa(mend, mouth_mm: width_mm, depth_mm: depth_mm) : 0.0
       def holds? = bond_mpa.positive?
       # Is the wood parted there: open, filled with what does not bond, or bark?
@@ -153,7 +156,8 @@ module MossyAnvil
           .then { |columns| Samples.new(**Samples.members.zip(columns).to_h) }
       end
 
-      # The even pieces and the path's own points after them, its last one over again up to a full POINTS, so that most paths have equally many.
+      # The even pieces and the path's own points after them, its last one over again up to a full POINTS, so that most
+      # paths have equally many.
       def pieces_and_points(shape, count)
         even = samples(shape, count: count)
         points = path + ([path.last] * (-path.size % POINTS))

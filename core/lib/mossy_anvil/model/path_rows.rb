@@ -2,13 +2,14 @@
 
 module MossyAnvil
   module Model
-    # Paths that enter by the same surface, cut into equally many even pieces, so that one step over arrays serves them all.
+    # Paths that enter by the same surface, cut into equally many even pieces, so that one step over arrays serves them
+    # all.
     class PathRows
       # enters: of all of them. clock_deg, radius_mm, z_mm, length_mm, depth_mm: as PathDefect::Samples, paths x pieces.
       attr_reader :paths, :enters, *PathDefect::Samples.members
 
-      # List of PathRows that holds every path once; count: pieces wanted (see PathDefect#samples). with_points: the paths' own points, where depth may be
-      # greatest, as well: pieces of no length.
+      # List of PathRows that holds every path once; count: pieces wanted (see PathDefect#samples). with_points: the
+      # paths' own points, where depth may be greatest, as well: pieces of no length.
       def self.of(paths, shape, count: PathDefect::SAMPLES, with_points: false)
         alike(paths, shape, count: count, with_points: with_points).map do |own|
           new(own, shape, count, with_points: with_points)

@@ -2,8 +2,10 @@
 
 module MossyAnvil
   module Model
-    # One way to lay a form into a blank, told from how it lies now: so much larger, end for end or not, so far along the axis, the axis itself moved and leaned.
-    # scale: so many times as large; flipped: true or false; slide_mm towards the tail; x_mm, y_mm: the axis to 3 and to 12 o'clock;
+    # One way to lay a form into a blank, told from how it lies now: so much larger, end for end or not, so far along
+    # the axis, the axis itself moved and leaned.
+    # scale: so many times as large; flipped: true or false; slide_mm towards the tail; x_mm, y_mm: the axis to 3 and to
+    # 12 o'clock;
     # lean_x_mm, lean_y_mm: its tail end against its head end.
     Placement =
       Struct.new(:scale, :flipped, :slide_mm, :x_mm, :y_mm, :lean_x_mm, :lean_y_mm, keyword_init: true) do

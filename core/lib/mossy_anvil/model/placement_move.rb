@@ -4,7 +4,8 @@ module MossyAnvil
   module Model
     # A form and its centres moved so, in the words of a blank file.
     class PlacementMove
-      # blank: as surveyed, with a form; move: what of Placement's changes, symbol-keyed. Raises InvalidInput under `at`.
+      # blank: as surveyed, with a form; move: what of Placement's changes, symbol-keyed. Raises InvalidInput under
+      # `at`.
       def initialize(blank, move, at: "")
         unless blank.form
           raise InvalidInput, [Fault.new(path: at, problem: "has nothing to move", allowed: "a form in the blank")]

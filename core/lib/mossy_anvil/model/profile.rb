@@ -51,7 +51,8 @@ module MossyAnvil
 
       private
 
-      # For each leg: z it starts at, its width, and the cubic of its radius by the share of the way along it (constant term first).
+      # For each leg: z it starts at, its width, and the cubic of its radius by the share of the way along it (constant
+      # term first).
       # From radii and tangents at both ends (Hermite); without tangents a straight line.
       def legs(tangents)
         points

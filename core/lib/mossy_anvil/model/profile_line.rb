@@ -10,8 +10,10 @@ module MossyAnvil
 
       module_function
 
-      # line: [[along_mm, off_mm], ...], either way round and on either side of the axis. from_z_mm: where the profile begins.
-      # [[z_mm, r_mm], ...] with z rising. Raises InvalidInput at `at` where it crosses the axis or turns back: a profile has one radius at every place.
+      # line: [[along_mm, off_mm], ...], either way round and on either side of the axis. from_z_mm: where the profile
+      # begins.
+      # [[z_mm, r_mm], ...] with z rising. Raises InvalidInput at `at` where it crosses the axis or turns back: a
+      # profile has one radius at every place.
       def points(line, from_z_mm:, at:)
         offs = line.map(&:last)
         refuse(at, "crosses the axis", "all of it on one side") if offs.max > NEAR_MM && offs.min < -NEAR_MM

@@ -11,7 +11,8 @@ module MossyAnvil
     #     def initialize(**given)
     #       given = self.class.complete(given)
     module Record
-      # Names the fields and makes readers of them. needed: those that must be given; usual: the others, with what they are unsaid.
+      # Names the fields and makes readers of them. needed: those that must be given; usual: the others, with what they
+      # are unsaid.
       def fields(*needed, **usual)
         @needed, @usual = needed.freeze, usual.freeze
         attr_reader(*needed, *usual.keys)

@@ -3,7 +3,8 @@
 module MossyAnvil
   module Model
     # What the shop's own work has shown, by what it is of: it replaces a rule of thumb once there are a few.
-    # Kinds: loss_share, uptake_share, bubbling_min, and cure_factor of a resin (time it really took over the time calculated).
+    # Kinds: loss_share, uptake_share, bubbling_min, and cure_factor of a resin (time it really took over the time
+    # calculated).
     class ShopRecords
       # From so many on they count; of the last so many.
       ENOUGH, LAST = 3, 12

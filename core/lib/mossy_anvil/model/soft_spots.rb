@@ -3,8 +3,9 @@
 module MossyAnvil
   module Model
     # Zones between the places where an awl (or what counts as one) was tried, on one surface of a blank.
-    # Soft places speak for one zone where they lie near each other with no sound one between. A zone ends between its last soft place and the next
-    # sound one, where a straight line between their depths comes down to the least that counts as soft; with none beyond, a fixed way on.
+    # Soft places speak for one zone where they lie near each other with no sound one between. A zone ends between its
+    # last soft place and the next sound one, where a straight line between their depths comes down to the least that
+    # counts as soft; with none beyond, a fixed way on.
     class SoftSpots
       # u, v: mm on the surface, flat; depth_mm: how deep the awl went.
       Spot = Struct.new(:u, :v, :depth_mm)

@@ -2,7 +2,8 @@
 
 module MossyAnvil
   module Model
-    # What the tables know of a species or material: density, shrinkage, hardness, heat, dust. nil for a name of one's own.
+    # What the tables know of a species or material: density, shrinkage, hardness, heat, dust. nil for a name of one's
+    # own.
     class Stock
       # Woods hold water and shrink; other stock does not.
       def self.of(species)

@@ -4,7 +4,8 @@ require "time"
 
 module MossyAnvil
   module Model
-    # What tests in the hand make of a blank: soft zones by awl, thumbnail and water drop, pieces that move under the blade, and what a dull knock may hide.
+    # What tests in the hand make of a blank: soft zones by awl, thumbnail and water drop, pieces that move under the
+    # blade, and what a dull knock may hide.
     # A place without a radius is on the side, one with a radius on the nearer face. Tried again, the later word counts.
     class SurveyTests
       Place =
@@ -147,7 +148,8 @@ module MossyAnvil
         end
       end
 
-      # Zones of which some soft place lies in no body of the survey that is as soft. told and spots: the same places, in one order.
+      # Zones of which some soft place lies in no body of the survey that is as soft. told and spots: the same places,
+      # in one order.
       def unknown(told, spots)
         SoftSpots
           .new(spots, @rule)

@@ -2,9 +2,11 @@
 
 module MossyAnvil
   module Model
-    # The wall of the finished piece all along it: the true shortest way through the wood from the hollow to the outside.
-    # The outside is the form's or, where the wood ends before the form does, the wood's own surface. Where that surface runs out over the hollow there is a feather
-    # edge and no wall to measure: at those hours the wall counts only where the wood reaches the form.
+    # The wall of the finished piece all along it: the true shortest way through the wood from the hollow to the
+    # outside.
+    # The outside is the form's or, where the wood ends before the form does, the wood's own surface. Where that surface
+    # runs out over the hollow there is a feather edge and no wall to measure: at those hours the wall counts only where
+    # the wood reaches the form.
     class WallThickness
       Least = Struct.new(:thickness_mm, :z_mm, :r_mm, keyword_init: true)
       # Places along the inside, arrays of one size: z, inner radius and thickness, mm.
@@ -29,7 +31,8 @@ module MossyAnvil
       def self.least(form, shape) = of(form, shape).least
 
       # Least wall with the place on the inside where it is; nil where the form is not hollow.
-      # Taken between two polylines of STEPS pieces and the profiles' own points, so never more than a few hundredths of a mm too large.
+      # Taken between two polylines of STEPS pieces and the profiles' own points, so never more than a few hundredths of
+      # a mm too large.
       def least
         return unless @form.hollow?
 
@@ -51,7 +54,8 @@ module MossyAnvil
           end
       end
 
-      # Clock hours, in degrees, at which the wood's own surface crosses the hollow: there is a feather edge. Empty on a whole rim.
+      # Clock hours, in degrees, at which the wood's own surface crosses the hollow: there is a feather edge. Empty on a
+      # whole rim.
       def feather_clocks_deg
         @form.hollow? ? crosses.where.to_a.map { |column| column * (360.0 / ANGLES) } : []
       end
@@ -93,7 +97,8 @@ module MossyAnvil
         )
       end
 
-      # The wood's nearest surface at each z, over the hours at which it does not cross the hollow; so far out that it does not count where it does at all.
+      # The wood's nearest surface at each z, over the hours at which it does not cross the hollow; so far out that it
+      # does not count where it does at all.
       def nearest_surface(heights)
         whole = surface(heights)
         whole += Numo::DFloat.cast(crosses).reshape(ANGLES, 1) * 1e6 if crosses.any?
@@ -126,8 +131,8 @@ module MossyAnvil
         radii.shape[0] == ANGLES ? radii : radii + Numo::DFloat.zeros(ANGLES, 1)
       end
 
-      # [shortest distance from any point to any piece of the line, place of that point]. No piece can be nearer than its own start less its length,
-      # so only those are measured to that may beat the nearest start of all.
+      # [shortest distance from any point to any piece of the line, place of that point]. No piece can be nearer than
+      # its own start less its length, so only those are measured to that may beat the nearest start of all.
       def nearest(points, line)
         (z, r), (z0, r0), (z1, r1) = by_axis(points), by_axis(line[0...-1]), by_axis(line[1..])
         dz, dr = z1 - z0, r1 - r0

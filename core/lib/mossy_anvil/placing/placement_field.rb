@@ -2,7 +2,8 @@
 
 module MossyAnvil
   module Placing
-    # A blank and its defects as points, so that one way after another of laying the form into it can be measured quickly.
+    # A blank and its defects as points, so that one way after another of laying the form into it can be measured
+    # quickly.
     # Good to some hundredths; what is chosen is assessed in full afterwards.
     class PlacementField
       # Points over the wood's bounding box each way, and at most so many over all defects.
@@ -19,8 +20,10 @@ module MossyAnvil
       ANGLES = Numo::DFloat.new(1, SKIN_ANGLES).seq * (2 * Math::PI / SKIN_ANGLES)
       SINES, COSINES = Numo::DFloat::Math.sin(ANGLES).freeze, Numo::DFloat::Math.cos(ANGLES).freeze
 
-      # kept, in_view: share of each defect (by id); through: ids that reach both skins; air: share of the outside that would lie off the wood;
-      # bark_rim: share of the turn at the mouth where the wood's own surface is kept; off_axis_mm: how far the centre of mass lies off the axis.
+      # kept, in_view: share of each defect (by id); through: ids that reach both skins; air: share of the outside that
+      # would lie off the wood;
+      # bark_rim: share of the turn at the mouth where the wood's own surface is kept; off_axis_mm: how far the centre
+      # of mass lies off the axis.
       Measures =
         Struct.new(
           :kept,

@@ -8,7 +8,8 @@ module MossyAnvil
       CHARACTER = %w[resin_body].freeze
       EQUALS_SHARE = 0.02
 
-      # wished: { key => weight } or, for keep_in_view, [{ key:, of:, weight: }] ...; a list of { key:, weight:, of: } with of only for keep_in_view.
+      # wished: { key => weight } or, for keep_in_view, [{ key:, of:, weight: }] ...; a list of { key:, weight:, of: }
+      # with of only for keep_in_view.
       # Raises InvalidInput under `at`.
       def initialize(wished, blank, at: "")
         @wished = wished

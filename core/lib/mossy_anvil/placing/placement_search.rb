@@ -2,9 +2,10 @@
 
 module MossyAnvil
   module Placing
-    # Looks for the best ways to lay a form into a blank: from the present one and from starts spread evenly over all freedoms, each climbed by steps
-    # along one freedom after another that are halved when none helps any more. The same seed gives the same answers; the present placement is among the
-    # starts, so what is found is never worth less by the same wishes.
+    # Looks for the best ways to lay a form into a blank: from the present one and from starts spread evenly over all
+    # freedoms, each climbed by steps along one freedom after another that are halved when none helps any more. The same
+    # seed gives the same answers; the present placement is among the starts, so what is found is never worth less by
+    # the same wishes.
     class PlacementSearch
       FREEDOMS = %i[slide_mm x_mm y_mm lean_x_mm lean_y_mm scale].freeze
       STARTS = 28
@@ -22,8 +23,8 @@ module MossyAnvil
 
       attr_reader :field, :wishes
 
-      # blank: as surveyed, with a form. wishes: see Wishes. freedoms: those of FREEDOMS that may change; flip: may it be turned end for end?
-      # seed: a whole number, another one for other starts. Raises InvalidInput under `at`.
+      # blank: as surveyed, with a form. wishes: see Wishes. freedoms: those of FREEDOMS that may change; flip: may it
+      # be turned end for end? seed: a whole number, another one for other starts. Raises InvalidInput under `at`.
       def initialize(blank, wishes, freedoms: FREEDOMS, flip: true, seed: 1, at: "")
         unless blank.form
           raise InvalidInput,
@@ -41,8 +42,9 @@ module MossyAnvil
       # How many climbs each of so many parts makes; the whole search is part 0 of 1.
       def climbs(parts) = Array.new(parts) { |part| (CLIMBED - part + parts - 1) / parts }
 
-      # List of Answer, the best of each climb that came to a place in the wood. Yields before the first climb and after each how many are done, of how many,
-      # and the answers so far, before the first the best starts themselves; stops where the block returns :stop.
+      # List of Answer, the best of each climb that came to a place in the wood. Yields before the first climb and after
+      # each how many are done, of how many, and the answers so far, before the first the best starts themselves; stops
+      # where the block returns :stop.
       # part of parts: every so manieth climb, for several workers.
       def run(part: 0, parts: 1)
         starts = best_starts.each_slice(parts).filter_map { |slice| slice[part] }
@@ -60,7 +62,8 @@ module MossyAnvil
       # The present placement as an answer.
       def present = answer(Model::Placement.present)
 
-      # The few really different ones among rows that tell { fits:, worth:, move: }, the best first; those that do not fit only where nothing else does.
+      # The few really different ones among rows that tell { fits:, worth:, move: }, the best first; those that do not
+      # fit only where nothing else does.
       # The order they come in does not matter.
       def self.different(rows, shape)
         steps = steps_of(shape)

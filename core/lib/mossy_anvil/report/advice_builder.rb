@@ -2,7 +2,8 @@
 
 module MossyAnvil
   module Report
-    # How advice is made: a message with the number it rests on. For classes that speak of one blank and what was worked out of it so far.
+    # How advice is made: a message with the number it rests on. For classes that speak of one blank and what was worked
+    # out of it so far.
     module AdviceBuilder
       include ReportQueries
 
@@ -42,7 +43,8 @@ module MossyAnvil
 
       def stage_term(name) = Message.term("stages.#{name}")
 
-      # tone: :plain, :go, :care or :stop. figure: JSON Pointer of the number whose working it rests on. amounts: as Message.of takes them.
+      # tone: :plain, :go, :care or :stop. figure: JSON Pointer of the number whose working it rests on. amounts: as
+      # Message.of takes them.
       def say(tone, key, figure: nil, **amounts)
         { tone: tone.to_s, figure: figure, **Message.of("advice.#{key}", **amounts) }
       end

@@ -15,7 +15,8 @@ module MossyAnvil
       # report: the assessment as plain data so far (stages, defects, form, drying, finish).
       def initialize(blank, report)
         super
-        # The stage to speak of: the first that cannot be run at all, else the last; as it stands where there is no form yet.
+        # The stage to speak of: the first that cannot be run at all, else the last; as it stands where there is no form
+        # yet.
         @last_name =
           report[:stages].find { |_, stage| stage[:unsafe] }&.first ||
             (report[:form] ? report[:stages].keys.last : :blank)

@@ -33,7 +33,8 @@ module MossyAnvil
 
       private
 
-      # What each stage comes to if every crack is as deep as it may be, where any is in doubt. Never better than as surveyed.
+      # What each stage comes to if every crack is as deep as it may be, where any is in doubt. Never better than as
+      # surveyed.
       def add_worst(stages)
         worst = @blank.at_worst or return
         solid = SolidAnalysis.new(worst, @climate, @fineness)

@@ -5,7 +5,8 @@ module MossyAnvil
     # Several forms on one blank side by side: the numbers of each, and what it trades against the blank's own form.
     class Comparison
       MOST = 4
-      # Key (what its best and worst are called stands under `trade`), is more better, unit; in the order they are thought of.
+      # Key (what its best and worst are called stands under `trade`), is more better, unit; in the order they are
+      # thought of.
       RANKED = [
         [:limit_rpm, true, "rpm"],
         [:fill_ml, false, "ml"],
@@ -14,7 +15,8 @@ module MossyAnvil
         [:mass_g, false, "g"]
       ].freeze
 
-      # blank: as surveyed; sketches: as in a blank file, string-keyed and checked. Its own form comes first, where it has one.
+      # blank: as surveyed; sketches: as in a blank file, string-keyed and checked. Its own form comes first, where it
+      # has one.
       def initialize(blank, sketches, climate: ShopClimate.new)
         @blank = blank
         @climate = climate

@@ -5,8 +5,8 @@ module MossyAnvil
     # Everything calculated of one defect, as plain data.
     class DefectReport
       MADE = Cache.new(500)
-      # All that it follows from beside the defect (its share follows from those too): it is told no more of the blank and of its drying, so that what is kept
-      # cannot be out of date.
+      # All that it follows from beside the defect (its share follows from those too): it is told no more of the blank
+      # and of its drying, so that what is kept cannot be out of date.
       OF_BLANK = %i[shape form material].freeze
       OF_WATER = %i[moisture_pct targets].freeze
       BlankFacts = Struct.new(*OF_BLANK)

@@ -44,7 +44,8 @@ module MossyAnvil
         }
       end
 
-      # [likely, earliest, latest] days from one moisture to another in some air at a pace over that of the open shelf; nil where it never gets there.
+      # [likely, earliest, latest] days from one moisture to another in some air at a pace over that of the open shelf;
+      # nil where it never gets there.
       # Earliest and latest: a quicker piece in drier air, a slower one in damper air.
       def forecast(to_pct, from_pct: moisture_now, air: @climate, wander: HUMIDITY_WANDERS, pace: 1.0)
         likely = Mend::Drying.new(emc_pct: air.emc_pct, tau_days: tau / pace).days(from_pct, to_pct)
@@ -275,7 +276,8 @@ module MossyAnvil
         )
       end
 
-      # What a round of it comes to, across and along the rings, once it is as dry as this air; nil where the wood is not in the table or done shrinking.
+      # What a round of it comes to, across and along the rings, once it is as dry as this air; nil where the wood is
+      # not in the table or done shrinking.
       def shrinkage
         stock = @blank.material.stock
         return unless stock&.wood? && moisture_now > emc + 1

@@ -13,7 +13,8 @@ module MossyAnvil
 
       def report = @report ||= Assessment.new(@blank, climate: @climate, fineness: @fineness).to_h
 
-      # Plain data. fill_ml: to mend, all of it; mend_hours: of work in hand by the ways advised; wasted_value: nil where the blank has no price.
+      # Plain data. fill_ml: to mend, all of it; mend_hours: of work in hand by the ways advised; wasted_value: nil
+      # where the blank has no price.
       def to_h
         last = report[:stages].values.last
         made = report[:form]

@@ -64,8 +64,8 @@ module MossyAnvil
         [whole - counted, 0].max
       end
 
-      # The wood beyond the closed end, where a tenon can be turned, and what of it is round enough: its length, and the largest circle over the
-      # last of it next to the foot, as long as a tenon.
+      # The wood beyond the closed end, where a tenon can be turned, and what of it is round enough: its length, and the
+      # largest circle over the last of it next to the foot, as long as a tenon.
       def holding_wood
         low, high = @blank.form.z_span_mm
         from, to = @blank.form.opens == "tail" ? [0.0, low] : [high, @blank.shape.length_mm]

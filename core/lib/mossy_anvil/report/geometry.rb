@@ -13,8 +13,10 @@ module MossyAnvil
       end
 
       # by_test, suspects: bodies that tests show or hint at, as defects of a blank file.
-      # surface.radii_mm[station][angle], angles in equal steps from 12 o'clock; profiles as [[z, r], ...]. All of it about the axis between the centres;
-      # where that is not the survey's, survey has the surface about that one, and on_centres every defect about this one.
+      # surface.radii_mm[station][angle], angles in equal steps from 12 o'clock; profiles as [[z, r], ...]. All of it
+      # about the axis between the centres;
+      # where that is not the survey's, survey has the surface about that one, and on_centres every defect about this
+      # one.
       def to_h
         {
           **body(@blank.shape),

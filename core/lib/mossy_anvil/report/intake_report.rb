@@ -2,8 +2,8 @@
 
 module MossyAnvil
   module Report
-    # What can be said of a lump the moment it is taken in: its shape as a blank file has it, its volume, its density by its weight
-    # and by the table, and what its kind is known for. As plain data.
+    # What can be said of a lump the moment it is taken in: its shape as a blank file has it, its volume, its density by
+    # its weight and by the table, and what its kind is known for. As plain data.
     class IntakeReport
       ALIKE = 0.12
       TABLE_MOISTURE_PCT = 12.0

@@ -12,7 +12,8 @@ module MossyAnvil
         @fineness = fineness
       end
 
-      # { first: as it goes on the lathe, last: finished }, each { limit_rpm:, governed_by:, burst_rpm: (nil: nothing pulls), mass_g:, imbalance_g_mm:, unsafe: }.
+      # { first: as it goes on the lathe, last: finished }, each { limit_rpm:, governed_by:, burst_rpm: (nil: nothing
+      # pulls), mass_g:, imbalance_g_mm:, unsafe: }.
       def to_h
         solid = SolidAnalysis.new(@scene.blank.on_centres, @scene.climate, @fineness)
         names = Solid::Stage.names_for(@scene.blank)

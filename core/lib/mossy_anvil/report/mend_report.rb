@@ -2,7 +2,8 @@
 
 module MossyAnvil
   module Report
-    # The whole plan of mending as plain data: its steps in order, each with what it takes, how long, what it does to the piece, and what it spoils.
+    # The whole plan of mending as plain data: its steps in order, each with what it takes, how long, what it does to
+    # the piece, and what it spoils.
     class MendReport
       STAGES = %i[first last].freeze
       # Less than this share slower is none.
@@ -66,7 +67,8 @@ module MossyAnvil
       # The plan as in a blank file, symbol-keyed.
       def data = @data ||= @blank.mend ? @blank.mend[:steps] : Mend::MendProposal.new(@blank, assessed).steps
 
-      # The blank document, string-keyed, once those steps (ids) are done: its defects mended, their steps gone from its plan.
+      # The blank document, string-keyed, once those steps (ids) are done: its defects mended, their steps gone from its
+      # plan.
       # measured: { step id => { name => value } }, what the scale said meanwhile.
       def document_after(document, done, measured: {})
         worked = steps.select { |step| done.include?(step.id) }

@@ -2,7 +2,8 @@
 
 module MossyAnvil
   module Report
-    # How the piece is held from the first cut to the last: each step of the work with every mount judged for it, one proposed, and whether the whole works.
+    # How the piece is held from the first cut to the last: each step of the work with every mount judged for it, one
+    # proposed, and whether the whole works.
     class MountReport
       STEPS = {
         hollow: [
@@ -29,7 +30,8 @@ module MossyAnvil
       # The stage whose weight, imbalance and limit a step begins with.
       STAGES = { outside: :blank, hollow: :outside, foot: :hollowed, bore: :outside, ends: :outside }.freeze
 
-      # blank: as surveyed, with a form. now: Time, or nil to take its water as last read. Raises InvalidInput under `at`.
+      # blank: as surveyed, with a form. now: Time, or nil to take its water as last read. Raises InvalidInput under
+      # `at`.
       def initialize(blank, climate: ShopClimate.new, now: nil, fineness: :default, at: "")
         unless blank.form
           raise InvalidInput,
@@ -55,7 +57,8 @@ module MossyAnvil
           Solid::Stage.names_for(@blank).to_h { |name| [name, StageReport.new(name, @solid, Workings.new).to_h] }
       end
 
-      # Plain data: steps, each with its mounts, the one proposed (or nil) first, and what else to look to; says: of the whole; clearances.
+      # Plain data: steps, each with its mounts, the one proposed (or nil) first, and what else to look to; says: of the
+      # whole; clearances.
       def to_h
         steps = STEPS.fetch(family).each_with_index.map { |(name, by, mounts), index| step(name, by, mounts, index) }
         {

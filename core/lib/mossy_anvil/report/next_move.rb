@@ -8,7 +8,8 @@ module MossyAnvil
 
       WEIGH_EVERY_DAYS = 7
 
-      # report: assessment as plain data with stages, defects, drying. planned: steps of the turner's own plan of mending, if there is one.
+      # report: assessment as plain data with stages, defects, drying. planned: steps of the turner's own plan of
+      # mending, if there is one.
       def initialize(report, planned: [])
         @report = report
         @planned = planned

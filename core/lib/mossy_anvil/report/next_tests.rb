@@ -2,10 +2,12 @@
 
 module MossyAnvil
   module Report
-    # Which one more test would change the answer most: each defect is taken once as well and once as badly as it may be, everything else as surveyed,
-    # and those between which the last stage's speed moves most come first. What the turner is sure of moves least.
+    # Which one more test would change the answer most: each defect is taken once as well and once as badly as it may
+    # be, everything else as surveyed, and those between which the last stage's speed moves most come first. What the
+    # turner is sure of moves least.
     class NextTests
-      # How far a depth may be off, either way, by how it was found; a share of it. A range given by the turner counts instead.
+      # How far a depth may be off, either way, by how it was found; a share of it. A range given by the turner counts
+      # instead.
       DOUBT = { "feeler" => 0.1, "seen" => 0.25, "guessed" => 0.5, nil => 0.35 }.freeze
       SIZE_DOUBT = 0.3
       BOND_DOUBT = 0.25
@@ -19,7 +21,8 @@ module MossyAnvil
         @climate = climate
       end
 
-      # Plain data, the most telling first: which defect, which test and how it is done, where, and the last stage's limit at its best and worst.
+      # Plain data, the most telling first: which defect, which test and how it is done, where, and the last stage's
+      # limit at its best and worst.
       # What would change nothing is left out.
       def to_a
         [

@@ -2,8 +2,8 @@
 
 module MossyAnvil
   module Report
-    # An answer of a search for placements as a turner reads it: with the form and centres to take over, what it comes to, and what it gains and
-    # gives up against how the form lies now.
+    # An answer of a search for placements as a turner reads it: with the form and centres to take over, what it comes
+    # to, and what it gains and gives up against how the form lies now.
     class PlacementReport
       # What has changed by less than this is not spoken of: shares, and speeds in parts.
       LEAST_SHARE, LEAST_PART = 0.05, 0.05

@@ -6,7 +6,8 @@ module MossyAnvil
     module ReportQueries
       private
 
-      # What is to be mended before the work goes on: as advised, less what the turner chose to leave. Limits stand either way.
+      # What is to be mended before the work goes on: as advised, less what the turner chose to leave. Limits stand
+      # either way.
       def to_mend
         @report[:defects].select do |defect|
           %w[fill cast soak hold dry_first remove_now].include?(defect[:verdict]) && defect[:chosen] != "leave"

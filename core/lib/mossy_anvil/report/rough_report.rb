@@ -2,11 +2,13 @@
 
 module MossyAnvil
   module Report
-    # What drying does to a hollow form turned from wet wood: how it moves, how thick to leave it so that it can be turned true again, and where it will check.
+    # What drying does to a hollow form turned from wet wood: how it moves, how thick to leave it so that it can be
+    # turned true again, and where it will check.
     class RoughReport
       # Wall of the trade's rule, a share of the diameter. Sound wood left on each side beyond the movement, mm.
       WALL_SHARE, SPARE_MM = 0.1, 2.0
-      # Along the fibres hardly anything shrinks, % of green size. Burl moves as it likes: so much of the way between its two shrinkages, %.
+      # Along the fibres hardly anything shrinks, % of green size. Burl moves as it likes: so much of the way between
+      # its two shrinkages, %.
       ALONG_FIBRES_PCT, BURL_SPREAD_PCT = 0.1, 3.0
       # So many points over what this air takes it to, and it still moves enough to speak of.
       WETTER_PCT = 4.5
@@ -93,7 +95,8 @@ module MossyAnvil
           ClockAngle.fold(@blank.material.grain_clock_deg + 90)
         end
 
-      # Enough to cut an oval round again inside and out, and the finished wall with it; and never less than the trade's rule.
+      # Enough to cut an oval round again inside and out, and the finished wall with it; and never less than the trade's
+      # rule.
       def wall
         @wall ||=
           begin

@@ -2,13 +2,15 @@
 
 module MossyAnvil
   module Report
-    # Numbers to mark on the wood for a form: stations with their diameters, depths to stop at, tenon, facets, feet, ring and core, lid, insert.
+    # Numbers to mark on the wood for a form: stations with their diameters, depths to stop at, tenon, facets, feet,
+    # ring and core, lid, insert.
     class SetOutReport
       MOST_STATIONS = 200
       # A few per cent of water, as a shop's seasons bring.
       MOVES_PCT = 3.0
 
-      # asked: { every_mm:, feet:, feet_radius_mm:, thread:, engaged_mm:, bit_mm: }, whatever is wanted. Raises InvalidInput under `at`.
+      # asked: { every_mm:, feet:, feet_radius_mm:, thread:, engaged_mm:, bit_mm: }, whatever is wanted. Raises
+      # InvalidInput under `at`.
       def initialize(blank, asked = {}, at: "")
         unless blank.form
           raise InvalidInput, [Fault.new(path: "/document/form", problem: "is missing", allowed: "a form to set out")]
@@ -172,7 +174,8 @@ module MossyAnvil
         }
       end
 
-      # How much a mouth that wide moves across the fibres as the shop goes a few per cent wetter or drier; nothing along them or in what does not swell.
+      # How much a mouth that wide moves across the fibres as the shop goes a few per cent wetter or drier; nothing
+      # along them or in what does not swell.
       def moves_mm(mouth)
         stock = @blank.material.stock
         return 0.0 unless @blank.material.wooden? && stock&.wood?

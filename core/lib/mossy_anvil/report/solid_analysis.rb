@@ -73,7 +73,8 @@ module MossyAnvil
       # What opens the wall of the finished piece; nil where it has none.
       def openings = @openings ||= blank.form&.hollow? ? Turn::WallOpenings.new(blank, shares) : nil
 
-      # Shares of strength of the wood at places (arrays), cracks apart. Resin there has a toughness of its own, no lower than the wood's.
+      # Shares of strength of the wood at places (arrays), cracks apart. Resin there has a toughness of its own, no
+      # lower than the wood's.
       def local_strength(clock_deg, radius_mm, z_mm)
         rods = (grid.columns_at(clock_deg) * grid.axial) + grid.layers_at(z_mm)
         cells = grid.cells_at(radius_mm)

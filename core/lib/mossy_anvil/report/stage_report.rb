@@ -316,7 +316,8 @@ module MossyAnvil
         }
       end
 
-      # Every half-held piece still there, and every one that cracks free, with the energy it would fly off with at this stage's limit.
+      # Every half-held piece still there, and every one that cracks free, with the energy it would fly off with at this
+      # stage's limit.
       def loose_pieces(limit_rpm)
         rpm = [limit_rpm, @lathe&.min_rpm || 0].max
         (half_held + cut_free).each_with_index.map do |(id, volume_mm3, radius_mm), index|

@@ -2,7 +2,8 @@
 
 module MossyAnvil
   module Report
-    # Is it worth it: what the finished piece is thought to come to, against the blank, the materials and the hours. Sums of money are in the shop's currency.
+    # Is it worth it: what the finished piece is thought to come to, against the blank, the materials and the hours.
+    # Sums of money are in the shop's currency.
     class ValueReport
       ABOUT = { certainty: :rule_of_thumb, source: "your_own_figures_materials_and_mending" }.freeze
 

@@ -32,7 +32,8 @@ module MossyAnvil
 
       def area_mm2 = @area_mm2 ||= Numo::DFloat::Math.sqrt(crosses.map { |part| part * part }.inject(:+)).sum / 2
 
-      # Do its triangles close it up? The areas of a closed surface, as arrows, add up to nothing; holes that face each other may pass for none.
+      # Do its triangles close it up? The areas of a closed surface, as arrows, add up to nothing; holes that face each
+      # other may pass for none.
       def closed? = Math.sqrt(crosses.sum { |part| (part.sum / 2)**2 }) <= CLOSED_WITHIN * area_mm2
 
       # The same with its axes in another order (from: three of 0, 1, 2), some turned about (-1), and moved.

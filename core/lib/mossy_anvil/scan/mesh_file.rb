@@ -94,7 +94,8 @@ module MossyAnvil
       def fan(corners) =
         (1..(corners.size - 2)).flat_map { |second| [corners[0], corners[second], corners[second + 1]] }
 
-      # "7/2/3" or "-1" (the last corner so far) as a place in the list of corners; whether it is there is seen at the end.
+      # "7/2/3" or "-1" (the last corner so far) as a place in the list of corners; whether it is there is seen at the
+      # end.
       def index(corner, so_far, at)
         number = corner[/\A-?\d+/].to_i
         found = number.negative? ? so_far + number : number - 1

@@ -2,13 +2,14 @@
 
 module MossyAnvil
   module Scan
-    # A profile pointed out on a photograph, of a sketch or of a piece seen from the side. Places on it are [x, y] as in Trace; two of them a known length apart
-    # give the scale, two more the axis, the first towards the head.
+    # A profile pointed out on a photograph, of a sketch or of a piece seen from the side. Places on it are [x, y] as in
+    # Trace; two of them a known length apart give the scale, two more the axis, the first towards the head.
     class ProfileTrace
       LEAST_POINTS = 3
       TIDY = 2
 
-      # traced: { scale: { from:, to:, mm: }, axis: { from:, to: }, curve: [[x, y], ...] }, symbol-keyed. Raises InvalidInput under `at`.
+      # traced: { scale: { from:, to:, mm: }, axis: { from:, to: }, curve: [[x, y], ...] }, symbol-keyed. Raises
+      # InvalidInput under `at`.
       def initialize(traced, at: "")
         @at = at
         @mm_a_share = Trace.mm_a_share(traced[:scale], "#{at}/scale/to")

@@ -11,7 +11,8 @@ module MossyAnvil
       # What a lump measures each way, mm: less is flat, more is another unit.
       LEAST_MM, MOST_MM = 1.0, 5000.0
 
-      # bytes: of an STL or OBJ file. unit: of its lengths; axis: which of its axes is to be the lathe's, its low end to the head unless `reversed`.
+      # bytes: of an STL or OBJ file. unit: of its lengths; axis: which of its axes is to be the lathe's, its low end to
+      # the head unless `reversed`.
       # Raises InvalidInput at `at`.
       def initialize(bytes, unit: "mm", axis: "z", reversed: false, at: "")
         @at = at
@@ -19,7 +20,8 @@ module MossyAnvil
         @stations = checked(Stations.new(@mesh, at: at).to_a)
       end
 
-      # Plain data: stations as in a blank file, what was measured of the scan itself, and how far the outline is from it.
+      # Plain data: stations as in a blank file, what was measured of the scan itself, and how far the outline is from
+      # it.
       def to_h
         {
           stations: @stations,

@@ -2,14 +2,17 @@
 
 module MossyAnvil
   module Scan
-    # A mesh cut across its z axis into stations of radii, as a measured outline has them: at each station and clock step the farthest place of the surface.
+    # A mesh cut across its z axis into stations of radii, as a measured outline has them: at each station and clock
+    # step the farthest place of the surface.
     class Stations
       STATIONS = 41
       STEPS = 72
-      # The first and last cut lie so far inside the ends, as a share of the length: an end itself may be a point or a flat.
+      # The first and last cut lie so far inside the ends, as a share of the length: an end itself may be a point or a
+      # flat.
       INSET = 0.002
       LEAST_MM = 0.5
-      # A closed lump of as many triangles as are read at most shows a few thousand to a cut; many more are no surface of one.
+      # A closed lump of as many triangles as are read at most shows a few thousand to a cut; many more are no surface
+      # of one.
       MOST_MET = 20_000
 
       # mesh: standing on z = 0, the axis through the origin. #to_a raises InvalidInput at `at`.
@@ -21,14 +24,16 @@ module MossyAnvil
         @lowest_mm, @highest_mm = heights.min(axis: 1), heights.max(axis: 1)
       end
 
-      # [{ z_mm:, radii_mm: }, ...], closer together towards the ends, where round lumps turn most. radii_mm holds nil where the axis is outside.
+      # [{ z_mm:, radii_mm: }, ...], closer together towards the ends, where round lumps turn most. radii_mm holds nil
+      # where the axis is outside.
       def to_a
         heights.map do |z_mm|
           { z_mm: z_mm, radii_mm: radii_at(z_mm.clamp(@length_mm * INSET, @length_mm * (1 - INSET))) }
         end
       end
 
-      # How far out from the axis some straight pieces reach at even steps of the clock, mm; nil where none does. from, to: the pieces' ends, [x, y] arrays each.
+      # How far out from the axis some straight pieces reach at even steps of the clock, mm; nil where none does. from,
+      # to: the pieces' ends, [x, y] arrays each.
       def self.radii(from, to, steps)
         return [nil] * steps if from[0].empty?
 

@@ -2,8 +2,9 @@
 
 module MossyAnvil
   module Scan
-    # An outline and defects traced over a photograph of one end of a lump. Places on it are [x, y], right and down, in shares of its width,
-    # so that it does not matter how large the picture is shown or kept. Two of them a known length apart give the scale.
+    # An outline and defects traced over a photograph of one end of a lump. Places on it are [x, y], right and down, in
+    # shares of its width, so that it does not matter how large the picture is shown or kept. Two of them a known length
+    # apart give the scale.
     class Trace
       # Even steps between two points of the outline, and of the clock.
       BETWEEN = 24
@@ -12,8 +13,9 @@ module MossyAnvil
       # A crack's depth is not in a picture: taken as so much of the length, and likely within this range of it.
       DEPTH_SHARE, DEPTH_RANGE = 0.25, [0.4, 1.6].freeze
 
-      # traced: { scale: { from:, to:, mm: }, outline: [[x, y], ...], length_mm:, view: "tail_face" or "head_face", centre: [x, y] or none,
-      # marks: [{ type: "crack", points: }, { type: "void" or "soft_zone", centre:, edge: }] or none }, symbol-keyed. Raises InvalidInput under `at`.
+      # traced: { scale: { from:, to:, mm: }, outline: [[x, y], ...], length_mm:, view: "tail_face" or "head_face",
+      # centre: [x, y] or none, marks: [{ type: "crack", points: }, { type: "void" or "soft_zone", centre:, edge: }] or
+      # none }, symbol-keyed. Raises InvalidInput under `at`.
       def initialize(traced, at: "")
         @at = at
         @mm_a_share = Trace.mm_a_share(traced[:scale], "#{at}/scale/to")
@@ -40,7 +42,8 @@ module MossyAnvil
               ]
       end
 
-      # Plain data: stations of a slab with that outline, the axis it was taken about, how far across it is, and the defects as defects of a blank file.
+      # Plain data: stations of a slab with that outline, the axis it was taken about, how far across it is, and the
+      # defects as defects of a blank file.
       def to_h
         { stations: stations, centre: @axis, mm_per_share: @mm_a_share, across_mm: across, defects: defects }
       end
@@ -83,7 +86,8 @@ module MossyAnvil
         end
       end
 
-      # [x to 3 o'clock, y to 12] in mm from the axis, as seen from the tail; a picture of the head end is seen from the other side.
+      # [x to 3 o'clock, y to 12] in mm from the axis, as seen from the tail; a picture of the head end is seen from the
+      # other side.
       def on_lathe(place)
         x_mm, y_mm = (place[0] - @axis[0]) * @mm_a_share, (@axis[1] - place[1]) * @mm_a_share
         [@mirrored ? -x_mm : x_mm, y_mm]

@@ -13,7 +13,8 @@ module MossyAnvil
         @cure = cure
       end
 
-      # { earliest_at:, likely_at: } once the shop goes from one temperature to another (C): what is still to go takes as much longer as cure gets slower.
+      # { earliest_at:, likely_at: } once the shop goes from one temperature to another (C): what is still to go takes
+      # as much longer as cure gets slower.
       def in_air(now, from_c, to_c)
         pace = @cure ? Mend::CureTime.factor(to_c) / Mend::CureTime.factor(from_c) : 1.0
         { earliest_at: moved(@earliest_at, now, pace), likely_at: moved(@likely_at, now, pace) }

@@ -10,7 +10,8 @@ module MossyAnvil
       # What covers more cells than this is not kept: it is soon worked out again against the room it takes.
       MOST_CELLS = 8000
 
-      # cover: columns x layers x cells, 0 to 1, over the cells the body can touch; one cell deep where it is the same from the axis all the way out.
+      # cover: columns x layers x cells, 0 to 1, over the cells the body can touch; one cell deep where it is the same
+      # from the axis all the way out.
       Patch =
         Struct.new(:columns, :layers, :cells, :cover) do
           # Numbers of the rods it lies in, in the order of the cover.

@@ -13,7 +13,8 @@ module MossyAnvil
 
       # surface_mm: the blank's at each lump, defects x 1 where it is the same everywhere.
       # volume_mm3: defects x lumps or, where all lumps of a defect are alike, defects x 1.
-      # under_mm: how far under the surface the first lump of each defect lies; coarse_mm: how far apart its lumps are. One number a defect.
+      # under_mm: how far under the surface the first lump of each defect lies; coarse_mm: how far apart its lumps are.
+      # One number a defect.
       attr_reader :defects, :radius_mm, :z_mm, :surface_mm, :volume_mm3, :under_mm, :coarse_mm
 
       # Even points in a ball of radius 1 as three arrays (two places, and which of BALL_LINE the third is).
@@ -55,7 +56,8 @@ module MossyAnvil
       def paths? = defects.first.path?
       def from_face? = paths? && !defects.first.side?
 
-      # mm of the way in that the piece of the path that has most of these lumps (bits, as the arrays) has of them. One number a defect.
+      # mm of the way in that the piece of the path that has most of these lumps (bits, as the arrays) has of them. One
+      # number a defect.
       def most_depth_mm(lumps)
         pieces = lumps.shape[1] / DEPTH_STEPS
         (lumps.reshape(defects.size, pieces, DEPTH_STEPS).count_true(axis: 2) * @piece_depth_mm / DEPTH_STEPS).max(

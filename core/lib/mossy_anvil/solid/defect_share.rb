@@ -25,12 +25,14 @@ module MossyAnvil
       # Share of it that the form turns away, 0 to 1; 0 without a form.
       def removed_share = @shares.removed_share[@row]
 
-      # mm3 to fill, 0 where no opening reaches a finished surface: what the form leaves, and FILL_PROUD_MM beyond each finished surface to be turned back.
+      # mm3 to fill, 0 where no opening reaches a finished surface: what the form leaves, and FILL_PROUD_MM beyond each
+      # finished surface to be turned back.
       def fill_mm3
         @defect.open? && reaches_surface? ? @shares.kept_proud_mm3[@row] * @open_share : 0.0
       end
 
-      # mm3 to fill before the lathe turns, 0 where none of it stays: all of the opening, for what is open is open as long as any of it is, whatever the form keeps.
+      # mm3 to fill before the lathe turns, 0 where none of it stays: all of the opening, for what is open is open as
+      # long as any of it is, whatever the form keeps.
       def to_fill_mm3 = fill_mm3.positive? ? open_mm3 : 0.0
 
       def removed? = removed_share > 1 - GONE_SHARE
@@ -58,7 +60,8 @@ module MossyAnvil
       # [radius, z] of its middle, mm.
       def middle_mm = @shares.middles_mm[@row]
 
-      # mm of depth in the finished wood: from a face how much of the way in lies there, else how far under the outside it goes.
+      # mm of depth in the finished wood: from a face how much of the way in lies there, else how far under the outside
+      # it goes.
       def remaining_depth_mm = removed? ? 0.0 : @shares.remaining_depth_mm[@row]
     end
   end

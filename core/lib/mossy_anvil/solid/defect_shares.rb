@@ -2,11 +2,13 @@
 
 module MossyAnvil
   module Solid
-    # What the form does to some defects that are cut into lumps alike. Everything public has one entry for each of them, in their order.
+    # What the form does to some defects that are cut into lumps alike. Everything public has one entry for each of
+    # them, in their order.
     class DefectShares
       TOUCH_MM = 0.25
 
-      # As many as are worked out at a time: few enough that a change of one leaves most as they are, many enough for one step over arrays to be worth it.
+      # As many as are worked out at a time: few enough that a change of one leaves most as they are, many enough for
+      # one step over arrays to be worth it.
       TOGETHER = 8
       WORKED_OUT = Cache.new(24)
 
@@ -55,7 +57,8 @@ module MossyAnvil
           occupied_mm3.zip(kept_mm3).map { |whole, kept| whole.zero? ? 1.0 : (1 - (kept / whole)).clamp(0.0, 1.0) }
       end
 
-      # Do they open on a finished surface? Cut by one, partly kept and partly turned away, or at the wood's own surface where the form leaves it as it is.
+      # Do they open on a finished surface? Cut by one, partly kept and partly turned away, or at the wood's own surface
+      # where the form leaves it as it is.
       def opens
         @opens ||=
           begin
@@ -88,7 +91,8 @@ module MossyAnvil
           end
       end
 
-      # On which finished skins any of it lies, the whole of it or the cut through it: lists of :outside, :inside, :rim and :foot.
+      # On which finished skins any of it lies, the whole of it or the cut through it: lists of :outside, :inside, :rim
+      # and :foot.
       def shows
         @shows ||=
           begin
@@ -107,7 +111,8 @@ module MossyAnvil
       # [radius, z] of the middles, mm.
       def middles_mm = @middles_mm ||= [@radius, @z].map { |values| values.mean(axis: 1).to_a }.transpose
 
-      # mm of depth in the finished wood: from a face how much of the way in lies there, else how far under the outside it goes.
+      # mm of depth in the finished wood: from a face how much of the way in lies there, else how far under the outside
+      # it goes.
       def remaining_depth_mm
         @remaining_depth_mm ||=
           (@lumps.from_face? ? @lumps.most_depth_mm(within).to_a : ((@outer - @radius) * within).max(axis: 1).to_a)

@@ -14,7 +14,8 @@ module MossyAnvil
         held.where
       end
 
-      # rods: the numbers of those that may differ, each once and in order (see Grid#rods_at). They start as the ground or, where there is one, as the source.
+      # rods: the numbers of those that may differ, each once and in order (see Grid#rods_at). They start as the ground
+      # or, where there is one, as the source.
       def initialize(grid, ground, rods, source: nil)
         @grid = grid
         @ground = ground.to_f

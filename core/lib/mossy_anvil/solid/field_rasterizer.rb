@@ -37,8 +37,8 @@ module MossyAnvil
         @paths.any? { |path, _| !path.crack? } ||
           @patches.any? { |body, _| body.density_kg_m3(@wood_kg_m3) < @whole_kg_m3 }
 
-      # Field of the kg/m3 that defects make the wood lighter by, 0 elsewhere. For the pull that splits what is open, soft or bark counts as the whole wood
-      # does, so that no defect is ever of help.
+      # Field of the kg/m3 that defects make the wood lighter by, 0 elsewhere. For the pull that splits what is open,
+      # soft or bark counts as the whole wood does, so that no defect is ever of help.
       def lightening
         bark = bark_patches
         field = Field.new(grid, 0, Field.rods_of(grid, bark + @patches.map(&:last)))
@@ -60,8 +60,9 @@ module MossyAnvil
         @own_strength = resin ? painted(0.0, &:own_strength_mpa) : nil
       end
 
-      # The rods that cracks and bark weaken, with those as deep as they are (:own) and right through (:through): SteppedStrength where the wood is sound but for
-      # what comes in from the side, and elsewhere fields of strength and own strength (or nil), and which of their cells must hold.
+      # The rods that cracks and bark weaken, with those as deep as they are (:own) and right through (:through):
+      # SteppedStrength where the wood is sound but for what comes in from the side, and elsewhere fields of strength
+      # and own strength (or nil), and which of their cells must hold.
       # An open path takes all; a glued one leaves the glue line's strength.
       # more: further paths, beside the survey's.
       def cracked(more = [])
@@ -94,7 +95,8 @@ module MossyAnvil
         [plain, weakened_cells(mixed, cuts)]
       end
 
-      # Fields of strength and own strength in the rods that steps and cuts share with other defects, and which of their cells must hold.
+      # Fields of strength and own strength in the rods that steps and cuts share with other defects, and which of their
+      # cells must hold.
       def weakened_cells(mixed, cuts)
         held = marked(mixed.rods, Field.rods_of(grid, cuts.map(&:first))).where
         left = mixed.left_in_cells(grid) unless mixed.rods.empty?
@@ -105,7 +107,8 @@ module MossyAnvil
         [*fields, fields.first.plain? ? nil : holding(fields.first, mixed, cuts.select { |_, share| share >= 1 })]
       end
 
-      # Cells of a weakened field that must hold, 1 or 0, rods x cells: not those that open cracks leave less than MUST_HOLD_SHARE of. nil where there are none.
+      # Cells of a weakened field that must hold, 1 or 0, rods x cells: not those that open cracks leave less than
+      # MUST_HOLD_SHARE of. nil where there are none.
       def holding(field, mixed, cuts)
         return if cuts.empty? && mixed.rods.empty?
 

@@ -2,9 +2,9 @@
 
 module MossyAnvil
   module Solid
-    # The pieces that cracks cut free between them: the wood is laid out in cells, each crack as a wall along their edges, and what
-    # does not hang together with the largest part without going through a wall is loose. Coarse: a piece of a few cells is not seen,
-    # a gap of less than half a cell is taken as closed, which is on the safe side.
+    # The pieces that cracks cut free between them: the wood is laid out in cells, each crack as a wall along their
+    # edges, and what does not hang together with the largest part without going through a wall is loose. Coarse: a
+    # piece of a few cells is not seen, a gap of less than half a cell is taken as closed, which is on the safe side.
     class FreedPieces
       RADIAL, ANGULAR, AXIAL = 24, 96, 32
       SHAPE = [ANGULAR, AXIAL, RADIAL].freeze

@@ -3,8 +3,9 @@
 module MossyAnvil
   module Solid
     # Cylindrical cells over a blank: angle x z x radius, in that order in every array.
-    # A column is one angle, a layer one z, a rod one of both, from the axis outwards. Cells are exact in r by their bounds; angle and z are taken at their middle,
-    # except that a column's surface is the root mean square over its own arc, so that areas come out right.
+    # A column is one angle, a layer one z, a rod one of both, from the axis outwards. Cells are exact in r by their
+    # bounds; angle and z are taken at their middle, except that a column's surface is the root mean square over its own
+    # arc, so that areas come out right.
     class Grid
       STEPS = { default: [48, 96, 64], fine: [96, 192, 128] }.freeze
       ARC_SAMPLES = 8

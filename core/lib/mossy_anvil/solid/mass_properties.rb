@@ -29,7 +29,8 @@ module MossyAnvil
         ClockAngle.of_point(*imbalance_vector_g_mm)
       end
 
-      # The same moments for the pull that splits, heavier by what defects lighten the wood by. lightening: RunningIntegrals of that, with powers 2 and 3.
+      # The same moments for the pull that splits, heavier by what defects lighten the wood by. lightening:
+      # RunningIntegrals of that, with powers 2 and 3.
       def pulling(lightening)
         column, layer = lightening.rods / @grid.axial, lightening.rods % @grid.axial
         summed = ->(values) { column.bincount(values, minlength: @grid.angular) }
@@ -45,7 +46,8 @@ module MossyAnvil
         end
       end
 
-      # g mm that some part of it may be out of balance by: nothing that is missing on one side makes up for what is missing elsewhere. pulled: as of #pulling.
+      # g mm that some part of it may be out of balance by: nothing that is missing on one side makes up for what is
+      # missing elsewhere. pulled: as of #pulling.
       def most_imbalance_g_mm(pulled)
         Math.hypot(*vector_g_mm(pulled[:r2])) + ((pulled[:r2] - moments[:r2]).sum * @grid.angular_step_rad * G_MM3)
       end

@@ -2,15 +2,17 @@
 
 module MossyAnvil
   module Solid
-    # The footprint of a crack or bark inclusion in the planes through the axis: depth x run, taken out whole of every plane within CORE_DEG of it,
-    # and from there by a cos2 that falls to nothing at REACH_DEG. The core is wider than the step between planes, and the fall has no jump, so the
-    # answer does not depend on where the planes of the grid happen to lie. HALF_DEG is where the fall is half way.
+    # The footprint of a crack or bark inclusion in the planes through the axis: depth x run, taken out whole of every
+    # plane within CORE_DEG of it, and from there by a cos2 that falls to nothing at REACH_DEG. The core is wider than
+    # the step between planes, and the fall has no jump, so the answer does not depend on where the planes of the grid
+    # happen to lie. HALF_DEG is where the fall is half way.
     class PathCover
       CORE_DEG, REACH_DEG = 8.0, 12.0
       HALF_DEG = (CORE_DEG + REACH_DEG) / 2
 
       Patch = BodyCover::Patch
-      # Of a path on the side: the rods it weighs in in, how near it comes to the axis in each (mm) and by what share it does, as the rows of one array.
+      # Of a path on the side: the rods it weighs in in, how near it comes to the axis in each (mm) and by what share it
+      # does, as the rows of one array.
       Step =
         Struct.new(:table) do
           def self.of(rods, tips_mm, weights) = new(Model::PathRows.stack([rods, tips_mm, weights]))
@@ -23,7 +25,8 @@ module MossyAnvil
         end
       STEPS = Cache.new(600)
 
-      # Columns touched, the range of layers (or cells) the path runs over, the largest weight of any sample at each (columns x keys), and the largest depth (keys).
+      # Columns touched, the range of layers (or cells) the path runs over, the largest weight of any sample at each
+      # (columns x keys), and the largest depth (keys).
       Run = Struct.new(:columns, :span, :weights, :depths_mm)
 
       # shape: what the grid is over.
@@ -33,14 +36,16 @@ module MossyAnvil
         @defect = defect
       end
 
-      # A Patch whose cover is the share of strength taken out, 0 to 1, by a crack as deep as it is; from a face also by one right through.
+      # A Patch whose cover is the share of strength taken out, 0 to 1, by a crack as deep as it is; from a face also by
+      # one right through.
       def patch(through: false)
         return side_patch if @defect.side?
 
         face_patch(through ? Numo::DFloat[@grid.length_mm] : run.depths_mm)
       end
 
-      # The Step of a path on the side, as deep as it is or right through; the same one as long as it is that path and what the grid is over.
+      # The Step of a path on the side, as deep as it is or right through; the same one as long as it is that path and
+      # what the grid is over.
       def step(through: false)
         STEPS.of([@grid.over, @defect, through]) do
           Step.of(
@@ -87,13 +92,15 @@ module MossyAnvil
         end
       end
 
-      # Key => the samples that fall there, for every key from first to last. One that none falls in, on a steep path, gets those of the nearest.
+      # Key => the samples that fall there, for every key from first to last. One that none falls in, on a steep path,
+      # gets those of the nearest.
       def samples_by_key(keys)
         own = keys.each_index.group_by { |sample| keys[sample] }
         Range.new(*own.keys.minmax).to_h { |key| [key, own[key] || own[own.keys.min_by { |other| (other - key).abs }]] }
       end
 
-      # Share taken out of each column's plane by the nearest of the samples at each key (keys x samples x 1): columns x keys.
+      # Share taken out of each column's plane by the nearest of the samples at each key (keys x samples x 1): columns x
+      # keys.
       def weights_of(clock_deg, columns)
         turns =
           ClockAngle

@@ -3,12 +3,14 @@
 module MossyAnvil
   module Solid
     # What lies at a place in a blank: nothing, sound stock, or one of its defects.
-    # Where several meet the order is the FieldRasterizer's: an opening, then what is hard or cast, then the lowest strength; the survey's order does not matter.
+    # Where several meet the order is the FieldRasterizer's: an opening, then what is hard or cast, then the lowest
+    # strength; the survey's order does not matter.
     class PointProbe
       SOUND = -1
       AIR = -2
 
-      # narrowest_mm: a crack or bark seam is met at least this wide, so that a hair crack does not fall between two places.
+      # narrowest_mm: a crack or bark seam is met at least this wide, so that a hair crack does not fall between two
+      # places.
       def initialize(blank, narrowest_mm: 0.0)
         @shape = blank.shape
         @defects = blank.defects
@@ -16,7 +18,8 @@ module MossyAnvil
         @narrowest_mm = narrowest_mm
       end
 
-      # Who has each place: the defect's index in the survey, or SOUND, or AIR. Arrays of one shape: clock degrees, mm, mm.
+      # Who has each place: the defect's index in the survey, or SOUND, or AIR. Arrays of one shape: clock degrees, mm,
+      # mm.
       def owners(clock_deg, radius_mm, z_mm)
         found = Numo::Int32.new(*radius_mm.shape).fill(SOUND)
         spans = [radius_mm.minmax, z_mm.minmax]
@@ -59,7 +62,8 @@ module MossyAnvil
 
       private
 
-      # Indices of the places whose hour a path on the side can reach; nil where all must be looked at. An hour's margin costs little.
+      # Indices of the places whose hour a path on the side can reach; nil where all must be looked at. An hour's margin
+      # costs little.
       def facing(defect, clock_deg, least_radius_mm)
         return unless defect.path? && defect.side? && defect.width_mm + @narrowest_mm < least_radius_mm / 4
 

@@ -2,8 +2,8 @@
 
 module MossyAnvil
   module Solid
-    # Integrals of a Field from the axis outwards, in powers of r. In the rods where the field is its plain ground they are a
-    # formula, elsewhere a look-up in sums run up along r.
+    # Integrals of a Field from the axis outwards, in powers of r. In the rods where the field is its plain ground they
+    # are a formula, elsewhere a look-up in sums run up along r.
     class RunningIntegrals
       # Powers of r that the moments of a section need.
       POWERS = (0..2)
@@ -37,7 +37,8 @@ module MossyAnvil
 
       private
 
-      # For each rise rods x cells: from the axis to each cell's outer edge. One long array is weighed anew for the next rise.
+      # For each rise rods x cells: from the axis to each cell's outer edge. One long array is weighed anew for the next
+      # rise.
       def cumulated(field)
         grid, weighed, before = field.grid, field.cells.dup, 1
         @rises.map do |rise|

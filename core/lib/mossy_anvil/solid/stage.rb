@@ -10,7 +10,8 @@ module MossyAnvil
       # One bound of the solid: radii (columns x layers), thickness and middle of each layer (mm).
       Layering = Struct.new(:radii_mm, :thickness_mm, :middle_mm)
 
-      # outer, inner: bounds for volume; outer_at_planes: the outer bound in the planes through the axis, exact at each angle.
+      # outer, inner: bounds for volume; outer_at_planes: the outer bound in the planes through the axis, exact at each
+      # angle.
       # inner_at_planes_mm: the hollow's radii within `outer_at_planes`, nil where nothing is hollowed.
       attr_reader :name, :outer, :inner, :outer_at_planes, :inner_at_planes_mm, :swing_mm, :round_radius_mm
 

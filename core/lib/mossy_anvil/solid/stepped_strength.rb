@@ -2,8 +2,9 @@
 
 module MossyAnvil
   module Solid
-    # Rods of a grid in which strength falls by steps from the axis outwards: at the tip of every crack that comes in from the side, by the share it takes
-    # of what is left there. Where the wood is sound but for them, all integrals along r are exact and need no cells.
+    # Rods of a grid in which strength falls by steps from the axis outwards: at the tip of every crack that comes in
+    # from the side, by the share it takes of what is left there. Where the wood is sound but for them, all integrals
+    # along r are exact and need no cells.
     class SteppedStrength
       NOWHERE_MM = 1e6
       # Wood of less than this share of its strength is not counted as wood that must hold.
@@ -12,8 +13,8 @@ module MossyAnvil
       OPEN_FROM = 1e-6
       GLUED = 1 - 1e-9
 
-      # rods: their numbers, rising. tips_mm, taken, opens: for the first, second ... step from the axis on, one value a rod; past its last step a rod has one
-      # nowhere, of 0. opens: 1 for a step of an open crack, 0 for a glue line.
+      # rods: their numbers, rising. tips_mm, taken, opens: for the first, second ... step from the axis on, one value a
+      # rod; past its last step a rod has one nowhere, of 0. opens: 1 for a step of an open crack, 0 for a glue line.
       attr_reader :rods, :tips_mm, :taken, :opens
 
       # steps: [[PathCover::Step, share of strength lost where it weighs in whole], ...]
@@ -108,7 +109,8 @@ module MossyAnvil
         )
       end
 
-      # What the integrals of strength * r^n dr, n = 0, 1, 2, up to the radii of a Turn::Section::Part lose against sound wood: for each power one value a rod, not above 0.
+      # What the integrals of strength * r^n dr, n = 0, 1, 2, up to the radii of a Turn::Section::Part lose against
+      # sound wood: for each power one value a rod, not above 0.
       def wood_change(part)
         RunningIntegrals::POWERS.map do |power|
           reach = part.cut.raised(power + 1)[@rods].dup
@@ -119,14 +121,16 @@ module MossyAnvil
       # Sound wood holds no resin.
       def own_change(_part) = nil
 
-      # Share that the steps leave in every cell of a grid, rods x cells: in one that a tip lies in, by how much of it lies beyond.
+      # Share that the steps leave in every cell of a grid, rods x cells: in one that a tip lies in, by how much of it
+      # lies beyond.
       def left_in_cells(grid) = left_by(@taken, grid)
 
       # The same as if whatever is open took all: what is left of wood that must hold.
       def holding_in_cells(grid) = left_by(opened.map { |open| Numo::DFloat.cast(open) }, grid)
 
       # How far out there is wood that must hold: up to the first step that is open or leaves no more than LIVE_SHARE.
-      # Wood beside an open crack tears before the piece parts; counted as wood that must hold, it would do so the more the less of it there is.
+      # Wood beside an open crack tears before the piece parts; counted as wood that must hold, it would do so the more
+      # the less of it there is.
       def last_mm
         @last_mm ||=
           lefts

@@ -31,7 +31,8 @@ module MossyAnvil
         strength_mpa / RESERVE / one_newton
       end
 
-      # The same all along a whole wall, N: arrays of radii and walls (mm); a ring as high as the wall is deep, and no more than half its radius.
+      # The same all along a whole wall, N: arrays of radii and walls (mm); a ring as high as the wall is deep, and no
+      # more than half its radius.
       def allowed_along(strength_mpa, radii_mm:, walls_mm:, depth_mm:)
         heights = Numo::DFloat.minimum(radii_mm / 2, depth_mm)
         heights * (walls_mm**2) / radii_mm * (strength_mpa / RESERVE / (6 * WHOLE))

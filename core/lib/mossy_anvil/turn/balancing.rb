@@ -2,7 +2,8 @@
 
 module MossyAnvil
   module Turn
-    # What is done about a heavy side: the centres moved, or a weight hung opposite. Source: textbook mechanics; limits as in the speed table.
+    # What is done about a heavy side: the centres moved, or a weight hung opposite. Source: textbook mechanics; limits
+    # as in the speed table.
     class Balancing
       # mass: MassProperties; swing_mm: of the piece as it turns.
       def initialize(mass, swing_mm)

@@ -89,7 +89,8 @@ module MossyAnvil
         use(moments, pull, pull_u * BOTH_HALVES, pull_z).max(axis: 0)
       end
 
-      # Both sides of the axis together, u positive on the side of the plane's own angle: one array of ways x planes for each of MOMENTS.
+      # Both sides of the axis together, u positive on the side of the plane's own angle: one array of ways x planes for
+      # each of MOMENTS.
       def plane_moments
         here, opposite = 0...@half, @half...@grid.angular
         both = ->(moments) { moments[true, here] + (moments[true, opposite] * HANDS) }
@@ -126,7 +127,8 @@ module MossyAnvil
         (((found * ((nothing * -1) + 1)) + (nothing * 1e12)) * pull.gt(0)).clip(0, 1e12)
       end
 
-      # Largest p u + q z over the live wood of each plane. In every layer that is the farthest of it to the side p points to: halves x ways x planes.
+      # Largest p u + q z over the live wood of each plane. In every layer that is the farthest of it to the side p
+      # points to: halves x ways x planes.
       def worst_point(p, q)
         planes = @half * @ways.size
         columns = Numo::Int32.new(1, 1, @half).seq + (Numo::Int32.cast(p.lt(0)) * @half)

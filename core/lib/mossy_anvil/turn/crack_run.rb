@@ -26,7 +26,8 @@ module MossyAnvil
       def shape_factor(depth, half_run) =
         1 + (1.464 * ((depth <= half_run ? depth / half_run : half_run / depth)**1.65))
 
-      # MPa root m at the tip. stress_mpa: mean of the plane without the crack; lengths in mm; run_mm nil where it runs from end to end.
+      # MPa root m at the tip. stress_mpa: mean of the plane without the crack; lengths in mm; run_mm nil where it runs
+      # from end to end.
       def intensity_mpa_sqrt_m(stress_mpa, depth_mm:, width_mm:, run_mm: nil)
         stress_mpa * Math.sqrt(Math::PI * working_mm(depth_mm, run_mm) / 1000.0) * edge_factor(depth_mm / width_mm.to_f)
       end
@@ -39,7 +40,8 @@ module MossyAnvil
         [depth_mm, half_run].min / shape_factor(depth_mm.to_f, half_run)
       end
 
-      # The same over an array of depths (cracks x places, mm) and the run of each (cracks x 1, mm; ENDLESS_MM from end to end).
+      # The same over an array of depths (cracks x places, mm) and the run of each (cracks x 1, mm; ENDLESS_MM from end
+      # to end).
       def working_over(depths_mm, runs_mm)
         half = Numo::DFloat.maximum(runs_mm / 2, 1e-9)
         least, most = Numo::DFloat.minimum(depths_mm, half), Numo::DFloat.maximum(depths_mm, half)

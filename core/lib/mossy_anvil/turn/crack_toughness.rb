@@ -2,8 +2,9 @@
 
 module MossyAnvil
   module Turn
-    # Share of the wood's toughness that is left where a crack runs: that of the weakest body it runs through, from mouth to tip. A deeper crack never does better for
-    # ending in sounder wood. Bodies without strength of their own leave Section::LIVE_SHARE; resin is taken to be as tough as the wood.
+    # Share of the wood's toughness that is left where a crack runs: that of the weakest body it runs through, from
+    # mouth to tip. A deeper crack never does better for ending in sounder wood. Bodies without strength of their own
+    # leave Section::LIVE_SHARE; resin is taken to be as tough as the wood.
     class CrackToughness
       # By path, body and shape.
       MET = Cache.new(3000)

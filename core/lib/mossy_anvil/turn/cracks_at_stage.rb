@@ -2,20 +2,23 @@
 
 module MossyAnvil
   module Turn
-    # What is parted at one stage, cracks and bark seams and, once it is hollowed, whatever opens its wall: the speed at which each runs on.
+    # What is parted at one stage, cracks and bark seams and, once it is hollowed, whatever opens its wall: the speed at
+    # which each runs on.
     #
-    # A crack in solid wood goes by CrackRun at every place of it, and the place of the largest K counts. In the wall of a hollow a place can be no worse than the
-    # crack torn right through wherever it is as deep as there, which goes by WallCrack; where it does go through, WallCrack alone counts.
+    # A crack in solid wood goes by CrackRun at every place of it, and the place of the largest K counts. In the wall of
+    # a hollow a place can be no worse than the crack torn right through wherever it is as deep as there, which goes by
+    # WallCrack; where it does go through, WallCrack alone counts.
     class CracksAtStage
       TINY_MM = 0.1
       SAMPLES = Model::PathDefect::SAMPLES
-      # What is left at the samples of some cracks, cracks x samples: depth, and wood in line with it; in_wall: is it in a wall there?
+      # What is left at the samples of some cracks, cracks x samples: depth, and wood in line with it; in_wall: is it in
+      # a wall there?
       Left = Struct.new(:depth_mm, :width_mm, :in_wall)
       # ids: of the defects; runs_rpm: it runs at; limit_rpm: to stay below.
       Run = Struct.new(:ids, :runs_rpm, :limit_rpm)
 
-      # rows: list of PathRows of what parts the wood, of SAMPLES pieces. toughness: CrackToughness of the blank. openings: WallOpenings of the stage, or nil where
-      # it has no wall.
+      # rows: list of PathRows of what parts the wood, of SAMPLES pieces. toughness: CrackToughness of the blank.
+      # openings: WallOpenings of the stage, or nil where it has no wall.
       def initialize(rows, blank, stage, grid, toughness, openings: nil)
         @rows = rows
         @blank = blank
@@ -26,7 +29,8 @@ module MossyAnvil
         @openings = openings
       end
 
-      # List of Run, empty where nothing is left or nothing pulls on any. burst: Burst of the stage, for the planes' stress.
+      # List of Run, empty where nothing is left or nothing pulls on any. burst: Burst of the stage, for the planes'
+      # stress.
       def runs(burst) = @rows.flat_map { |rows| runs_of(rows, burst) } + through_wall
 
       private
@@ -81,7 +85,8 @@ module MossyAnvil
         Numo::DFloat.minimum(found, WallCrack.intensities(density_kg_m3, torn, **whole.place.except(:run_mm)))
       end
 
-      # Each by itself, and together with what it runs into: alone it may lie in weaker wood than the two have beside them.
+      # Each by itself, and together with what it runs into: alone it may lie in weaker wood than the two have beside
+      # them.
       def through_wall
         return [] unless @openings
 
@@ -95,7 +100,8 @@ module MossyAnvil
       def weakest_at(opening) =
         [@toughness.share(opening.as_crack, but: opening.ids), @openings.weakest_share(opening)].min
 
-      # mm of run that is left of each, cracks x 1; without end where it goes from end to end (which only a crack from the side can).
+      # mm of run that is left of each, cracks x 1; without end where it goes from end to end (which only a crack from
+      # the side can).
       def runs_mm(rows, there)
         whole = @stage.outer_at_planes.thickness_mm.sum * CrackRun::WHOLE_RUN_SHARE
         left =
@@ -146,7 +152,8 @@ module MossyAnvil
         Left.new(left, width, @openings && in_wall_at(rows, low, high))
       end
 
-      # 1 where what is in line with a sample of a path on a face is wall and not floor: outside the hollow's mouth, or all of it past the floor.
+      # 1 where what is in line with a sample of a path on a face is wall and not floor: outside the hollow's mouth, or
+      # all of it past the floor.
       def in_wall_at(rows, low, high)
         form = @blank.form
         mouth = rows.enters == "head_face" ? form.inside.points.first.last : form.inside.points.last.last

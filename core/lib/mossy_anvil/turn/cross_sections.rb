@@ -2,8 +2,8 @@
 
 module MossyAnvil
   module Turn
-    # What cracks square to the axis (delaminations, ring checks, open glue lines), and pockets and soft places that take up much of a section, leave of it, and the
-    # speed up to which that bears the tool.
+    # What cracks square to the axis (delaminations, ring checks, open glue lines), and pockets and soft places that
+    # take up much of a section, leave of it, and the speed up to which that bears the tool.
     #
     # stress = M / W, W = I_min / r_max of what is left about its own centre, weighted by its strength;
     # M = cut at the end of its lever + weight and imbalance at the middle of it.
@@ -21,13 +21,15 @@ module MossyAnvil
       # Places of a path where it runs square to the axis, by path and what the grid is over.
       SQUARE = Cache.new(1000)
 
-      # Loads on the part beyond a section. force_n: of the cut; mass_g: of the whole stage, on the safe side; imbalance_g_mm: the most that a part of it may have,
-      # since what lies the other side of the section balances nothing there; reserve: on the load.
+      # Loads on the part beyond a section. force_n: of the cut; mass_g: of the whole stage, on the safe side;
+      # imbalance_g_mm: the most that a part of it may have, since what lies the other side of the section balances
+      # nothing there; reserve: on the load.
       Load = Struct.new(:force_n, :mass_g, :imbalance_g_mm, :reserve, keyword_init: true)
 
       # rpm to stay below, and the ids of the defects that take of the section.
       Limit = Struct.new(:rpm, :ids)
-      # A section across the axis: its layer, how near its cracks come to the axis (one a column, mm), and the defects that take of it.
+      # A section across the axis: its layer, how near its cracks come to the axis (one a column, mm), and the defects
+      # that take of it.
       Cut = Struct.new(:layer, :tips_mm, :defects)
       private_constant :Cut
 
@@ -63,7 +65,8 @@ module MossyAnvil
           end
       end
 
-      # Could it take more than LOST_SHARE of the section's modulus, all of it at the farthest place? Against the least that the section can have, a ring all round.
+      # Could it take more than LOST_SHARE of the section's modulus, all of it at the farthest place? Against the least
+      # that the section can have, a ring all round.
       def large?(body, layer)
         near, far = @stage.outer_at_planes.radii_mm[true, layer].minmax
         ring = Math::PI / 4 * [(near**4) - (inner_mm(layer).max**4), 0].max / far
@@ -120,7 +123,8 @@ module MossyAnvil
         [bits.first, *bits]
       end
 
-      # rpm, 0 where what is left does not bear the cut and the weight alone; nil where it is whole enough or speed adds nothing.
+      # rpm, 0 where what is left does not bear the cut and the weight alone; nil where it is whole enough or speed adds
+      # nothing.
       def limit_at(section, load)
         layer, tips = section.layer, section.tips_mm
         outer, inner = @stage.outer_at_planes.radii_mm[true, layer].dup, inner_mm(layer)
@@ -162,7 +166,8 @@ module MossyAnvil
         end
       end
 
-      # mm3 of a section between two radii (one a column): the least second moment about its centre, over its farthest place. shares: of strength, columns x cells.
+      # mm3 of a section between two radii (one a column): the least second moment about its centre, over its farthest
+      # place. shares: of strength, columns x cells.
       def modulus_mm3(outer, inner, shares = nil)
         angle = @grid.angles_deg * ClockAngle::RADIANS
         sine, cosine = Numo::DFloat::Math.sin(angle), Numo::DFloat::Math.cos(angle)

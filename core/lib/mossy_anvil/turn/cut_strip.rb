@@ -2,7 +2,8 @@
 
 module MossyAnvil
   module Turn
-    # The whole cut from the skin to the form, seen before it is made: at every depth of it and every height, what an edge meets in one turn.
+    # The whole cut from the skin to the form, seen before it is made: at every depth of it and every height, what an
+    # edge meets in one turn.
     # At depth share s the edge is at the swing less s times what lies between that and the form.
     class CutStrip
       DEPTHS, HEIGHTS, ANGLES = 20, 24, 240
@@ -24,8 +25,9 @@ module MossyAnvil
         @contents = Solid::PointProbe.new(@blank, narrowest_mm: 2 * Math::PI * @form.outside.largest_mm / ANGLES)
       end
 
-      # Plain data. belts[depth][height]: the kind of trouble that takes most of the turn there, with its share; nil where it is sound. depths: share of all that
-      # is cut by kind, and the height that is most in the air, with its knocks at a speed. worst: the depth with most trouble, nil where there is none.
+      # Plain data. belts[depth][height]: the kind of trouble that takes most of the turn there, with its share; nil
+      # where it is sound. depths: share of all that is cut by kind, and the height that is most in the air, with its
+      # knocks at a speed. worst: the depth with most trouble, nil where there is none.
       def to_h(rpm)
         depths = (0...DEPTHS).map { |depth| level(depth, rpm) }
         worst = depths.max_by { |one| one[:trouble_share] }

@@ -20,7 +20,8 @@ module MossyAnvil
         @contents = Solid::PointProbe.new(blank, narrowest_mm: step_mm)
       end
 
-      # Share of the turn by kind ("air", "sound", "crack" ...), adding up to 1. A crack takes its own width or, where that is less, one step.
+      # Share of the turn by kind ("air", "sound", "crack" ...), adding up to 1. A crack takes its own width or, where
+      # that is less, one step.
       def shares
         @shares ||= owners.group_by { |owner| @contents.kind(owner) }.transform_values { |met| met.size.to_f / ANGLES }
       end
@@ -36,7 +37,8 @@ module MossyAnvil
       # Knocks a second at a speed: gaps times turns a second.
       def knocks_per_s(rpm) = gaps * rpm / 60.0
 
-      # Stretches that are not sound, [[from_deg, to_deg, kind, defect index or nil], ...]; one over 12 o'clock ends beyond 360.
+      # Stretches that are not sound, [[from_deg, to_deg, kind, defect index or nil], ...]; one over 12 o'clock ends
+      # beyond 360.
       def stretches
         edges = (0...ANGLES).reject { |place| owners[place] == owners[place - 1] }
         return [stretch(0.5, ANGLES + 0.5, owners.first)].compact if edges.empty?

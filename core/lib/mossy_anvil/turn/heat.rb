@@ -3,7 +3,8 @@
 module MossyAnvil
   module Turn
     # Stock that softens or scorches: the surface speed above which an edge heats it faster than the chip carries away.
-    # v = per_degree * (temperature it softens from - that of a warm shop), never under a least. Rule of thumb; the maker's sheet comes first.
+    # v = per_degree * (temperature it softens from - that of a warm shop), never under a least. Rule of thumb; the
+    # maker's sheet comes first.
     module Heat
       module_function
 

@@ -4,7 +4,8 @@ module MossyAnvil
   module Turn
     # Whether what a mount holds bears what it is loaded with, and up to which speed.
     class MountBearing
-      # verdict: :holds, :tailstock (only with it up), :slower (only up to limit_rpm) or :no. limit_rpm: to stay below, nil where the stage's own limit comes first.
+      # verdict: :holds, :tailstock (only with it up), :slower (only up to limit_rpm) or :no. limit_rpm: to stay below,
+      # nil where the stage's own limit comes first.
       # note: key of what to add, under `mounts.bearing`, or nil.
       Answer = Struct.new(:verdict, :limit_rpm, :note)
 

@@ -2,7 +2,8 @@
 
 module MossyAnvil
   module Turn
-    # What mounts bear, and what the cut and the piece itself load them with. Moments in N m, forces in N, lengths in mm, strengths in MPa.
+    # What mounts bear, and what the cut and the piece itself load them with. Moments in N m, forces in N, lengths in
+    # mm, strengths in MPa.
     module MountHold
       GRAVITY = 9.81
       NM = 1e-3
@@ -12,7 +13,8 @@ module MossyAnvil
       # Section modulus of a round, or of a ring round a hole, mm3.
       def modulus_mm3(outer_mm, inner_mm = 0) = Math::PI / 32 * ((outer_mm**4) - (inner_mm**4)) / outer_mm
 
-      # A tenon in bending; strength: of the wood across, local share in it. Source: textbook bending; reserve as in the table.
+      # A tenon in bending; strength: of the wood across, local share in it. Source: textbook bending; reserve as in the
+      # table.
       def tenon_nm(diameter_mm, strength_mpa) = modulus_mm3(diameter_mm) * strength_mpa / row("tenon")["reserve"] * NM
 
       # The ring of wood that jaws open against.
@@ -26,7 +28,8 @@ module MossyAnvil
         modulus_mm3(diameter_mm, inner) * [own["bond_mpa"], strength_mpa].min / own["reserve"] * NM
       end
 
-      # Withdrawal of one screw, N: p = 108.25 G2 D L in side grain. gravity: dry density over that of water. Source: Wood Handbook.
+      # Withdrawal of one screw, N: p = 108.25 G2 D L in side grain. gravity: dry density over that of water. Source:
+      # Wood Handbook.
       def withdrawal_n(gravity, diameter_mm, length_mm, end_grain: false)
         table = Table["mounts"]["screws"]
         table["withdrawal"] * (gravity**2) * diameter_mm * length_mm * (end_grain ? table["end_grain"] : 1)
@@ -35,7 +38,8 @@ module MossyAnvil
       # A screw in the middle, tipped over the rim of its seat.
       def screw_nm(withdrawal_n, seat_mm) = withdrawal_n / Table["mounts"]["screws"]["reserve"] * seat_mm / 2 * NM
 
-      # Screws on a circle about the middle of it: those farthest out bear most. each_n: withdrawal of each, evenly round from 12 o'clock; the worst way to tip.
+      # Screws on a circle about the middle of it: those farthest out bear most. each_n: withdrawal of each, evenly
+      # round from 12 o'clock; the worst way to tip.
       def plate_nm(each_n, circle_mm)
         turns = each_n.each_index.map { |index| 2 * Math::PI * index / each_n.size }
         bears =

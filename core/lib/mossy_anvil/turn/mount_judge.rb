@@ -2,13 +2,15 @@
 
 module MossyAnvil
   module Turn
-    # Judges each way of holding a piece for one step of the work: what it must bear, what it bears, and what forbids it.
+    # Judges each way of holding a piece for one step of the work: what it must bear, what it bears, and what forbids
+    # it.
     class MountJudge
       # says: messages, one sentence each.
       Verdict = Struct.new(:key, :verdict, :hold_nm, :need_nm, :says, :size_mm, :limit_rpm, keyword_init: true)
       LEAST_BLOCK_MM = 20.0
 
-      # site: MountSite; load: { force_n:, overhang_mm:, mass_g:, imbalance_g_mm:, rpm:, centre_mm: }; step: as MountPlan's. circles_mm: of the jaws.
+      # site: MountSite; load: { force_n:, overhang_mm:, mass_g:, imbalance_g_mm:, rpm:, centre_mm: }; step: as
+      # MountPlan's. circles_mm: of the jaws.
       def initialize(site, load, step, solid, circles_mm)
         @site = site
         @load = load

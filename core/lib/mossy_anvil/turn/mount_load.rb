@@ -2,11 +2,12 @@
 
 module MossyAnvil
   module Turn
-    # What the cut and the piece itself load a mount with: the cutting force and its overhang, N and mm; the piece's mass, g,
-    # its imbalance, g mm, and how far its centre of mass is from the seat, mm; the speed it is turned at.
+    # What the cut and the piece itself load a mount with: the cutting force and its overhang, N and mm; the piece's
+    # mass, g, its imbalance, g mm, and how far its centre of mass is from the seat, mm; the speed it is turned at.
     MountLoad =
       Struct.new(:force_n, :overhang_mm, :mass_g, :imbalance_g_mm, :centre_mm, :rpm, keyword_init: true) do
-        # Moment on the seat, N m: the cutting force at its overhang, the imbalance's force and the weight at the centre of mass.
+        # Moment on the seat, N m: the cutting force at its overhang, the imbalance's force and the weight at the centre
+        # of mass.
         # tailstock: with it up.
         def nm(tailstock: false)
           spin = rpm / Mechanics::RPM
@@ -15,8 +16,8 @@ module MossyAnvil
           tailstock ? whole * tailstock_share : whole
         end
 
-        # rpm up to which a seat bears it, whatever its own speed; nil where nothing of it grows with speed, 0 where the seat
-        # does not bear the cut and the weight alone. hold_nm: what the seat bears, reserve taken off.
+        # rpm up to which a seat bears it, whatever its own speed; nil where nothing of it grows with speed, 0 where the
+        # seat does not bear the cut and the weight alone. hold_nm: what the seat bears, reserve taken off.
         def borne_to_rpm(hold_nm, tailstock: false)
           share = tailstock ? tailstock_share : 1.0
           still = (force_n * overhang_mm) + (mass_g / 1000.0 * MountHold::GRAVITY * centre_mm)

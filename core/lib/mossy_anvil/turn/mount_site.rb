@@ -2,7 +2,8 @@
 
 module MossyAnvil
   module Turn
-    # One end of the wood where a mount can take hold: how large a flat there is, how strong it is, and what runs through it.
+    # One end of the wood where a mount can take hold: how large a flat there is, how strong it is, and what runs
+    # through it.
     class MountSite
       AROUND = 24
       # Wood that is left with no more of its strength is not gripped.
@@ -24,7 +25,8 @@ module MossyAnvil
         2 * @shape.radius_mm(Numo::DFloat.new(96, 1).seq * (360.0 / 96), heights.clip(0, @shape.length_mm)).min
       end
 
-      # Share of the wood's strength on circles about the axis, the mean over so many mm inward; 1 is sound. Cracks apart.
+      # Share of the wood's strength on circles about the axis, the mean over so many mm inward; 1 is sound. Cracks
+      # apart.
       def strength_share(radii_mm, depth_mm)
         shares(radii_mm, depth_mm).mean
       end
@@ -45,7 +47,8 @@ module MossyAnvil
           .map { |defect, _| defect.id }
       end
 
-      # Ids of every defect that a screw or point would go into or next to: all but what is cast solid, glued up, or firm enough to be counted by its strength.
+      # Ids of every defect that a screw or point would go into or next to: all but what is cast solid, glued up, or
+      # firm enough to be counted by its strength.
       # At a place about the axis, so many mm wide in radius and deep from the seat.
       def struck(clock_deg, at_mm, radius_mm, depth_mm)
         depths = (Numo::DFloat.new(DEPTHS).seq / (DEPTHS - 1) * depth_mm * inward) + z_mm

@@ -2,20 +2,24 @@
 
 module MossyAnvil
   module Turn
-    # A cut seen before it is made, unrolled: what an edge meets there. Either so deep under the blank's swing at every z, or the surface of a stage of turning.
-    # On a round blank the first lies that deep under the skin; on flats and natural edges it is in the air wherever the wood does not reach out so far.
+    # A cut seen before it is made, unrolled: what an edge meets there. Either so deep under the blank's swing at every
+    # z, or the surface of a stage of turning.
+    # On a round blank the first lies that deep under the skin; on flats and natural edges it is in the air wherever the
+    # wood does not reach out so far.
     class Peel
       ROWS = 40
       STAGES = %w[rounded outside hollowed].freeze
       # A stage's surface is looked at so far within the wood that it leaves.
       WITHIN_MM = 0.05
 
-      # The surface itself: the lowest and highest z it has (mm), and its radius at each z (an array of mm for an array of mm).
+      # The surface itself: the lowest and highest z it has (mm), and its radius at each z (an array of mm for an array
+      # of mm).
       Surface = Struct.new(:low_mm, :high_mm, :radii_mm)
 
       attr_reader :depth_mm, :stage
 
-      # One of depth_mm, 0 up to the blank's largest radius, and stage, one of STAGES that this blank goes through. Raises InvalidInput at `at` and the name of either.
+      # One of depth_mm, 0 up to the blank's largest radius, and stage, one of STAGES that this blank goes through.
+      # Raises InvalidInput at `at` and the name of either.
       def initialize(blank, depth_mm: nil, stage: nil, at: "")
         @blank = blank.on_centres
         @shape = @blank.shape
@@ -60,8 +64,10 @@ module MossyAnvil
               ]
       end
 
-      # Plain data. rows: for each z of the cut its radius and the stretches that are not sound wood ([from_deg, to_deg, kind, defect id or nil]);
-      # shares of the whole surface by kind, adding up to 1; the row most in the air with its knocks a second at a speed.
+      # Plain data. rows: for each z of the cut its radius and the stretches that are not sound wood ([from_deg, to_deg,
+      # kind, defect id or nil]);
+      # shares of the whole surface by kind, adding up to 1; the row most in the air with its knocks a second at a
+      # speed.
       def to_h(rpm)
         {
           depth_mm: depth_mm,

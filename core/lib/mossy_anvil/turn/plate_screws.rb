@@ -2,7 +2,8 @@
 
 module MossyAnvil
   module Turn
-    # The screws of a faceplate on a seat: the plate turned so that as few of them as can be go into a defect, and what each of the rest holds.
+    # The screws of a faceplate on a seat: the plate turned so that as few of them as can be go into a defect, and what
+    # each of the rest holds.
     class PlateScrews
       # Ways that the plate is tried, between one screw and the next.
       TURNS = 12

@@ -10,10 +10,12 @@ module MossyAnvil
       MOMENTS = %i[a u uu z zz uz].freeze
       NOWHERE_MM = Solid::SteppedStrength::NOWHERE_MM
 
-      # Strength held cell by cell, ready to be cut at any stage. first_mm, last_mm: innermost and outermost live edge in each of its rods.
+      # Strength held cell by cell, ready to be cut at any stage. first_mm, last_mm: innermost and outermost live edge
+      # in each of its rods.
       Cells =
         Struct.new(:sums, :own_sums, :rods, :first_mm, :last_mm, keyword_init: true) do
-          # What its integrals of wood, and of resin, are more than those of the sound section, in its own rods: for each power one value a rod.
+          # What its integrals of wood, and of resin, are more than those of the sound section, in its own rods: for
+          # each power one value a rod.
           def wood_change(part) = more(sums, part, part.integrals)
           def own_change(part) = more(own_sums, part, part.own_integrals)
 
@@ -21,14 +23,17 @@ module MossyAnvil
 
           def more(own, part, sound) = own.held(part.cut).zip(sound).map { |held, power| held - power[rods].dup }
         end
-      # One bound of the section: where it cuts, how its layers weigh, and the integrals of sound wood up to it (own_integrals: of resin, or nil).
+      # One bound of the section: where it cuts, how its layers weigh, and the integrals of sound wood up to it
+      # (own_integrals: of resin, or nil).
       Part = Struct.new(:cut, :by_z, :integrals, :own_integrals)
 
-      # wood, own: MOMENTS x angle (mm, mm2 ...), weighted by share of strength and by MPa; own is nil where there is no resin.
+      # wood, own: MOMENTS x angle (mm, mm2 ...), weighted by share of strength and by MPa; own is nil where there is no
+      # resin.
       # far_mm, near_mm: columns x layers, outermost and innermost live radius; live: where there is any.
       attr_reader :wood, :own, :far_mm, :near_mm, :live, :area_mm2
 
-      # wood: Field of shares of the wood's strength; own: Field of MPa of resin, or nil. holding: which of their cells must hold (see FieldRasterizer), or nil where all do.
+      # wood: Field of shares of the wood's strength; own: Field of MPa of resin, or nil. holding: which of their cells
+      # must hold (see FieldRasterizer), or nil where all do.
       def self.prepare(wood, own, holding = nil)
         sums = {
           sums: Solid::RunningIntegrals.new(wood, Solid::RunningIntegrals::POWERS),
@@ -43,7 +48,8 @@ module MossyAnvil
         Cells.new(**sums, **live_edges(holding ? held * holding : held, wood.grid))
       end
 
-      # Counted from either end, so that small whole numbers do: a live cell by how far it lies from the other end, a dead one nothing.
+      # Counted from either end, so that small whole numbers do: a live cell by how far it lies from the other end, a
+      # dead one nothing.
       def self.live_edges(held, grid)
         from_first = Numo::Int8.new(1, grid.radial).seq + 1
         last = (held * from_first).max(axis: 1)
@@ -79,8 +85,9 @@ module MossyAnvil
         @farthest_mm = nil
       end
 
-      # Columns x layers: how far the live wood of the plane reaches to the side of that column. Where it has none on that side, the nearest of it
-      # on the other (below 0), and where there is none at all, so far the other way that nothing counts there.
+      # Columns x layers: how far the live wood of the plane reaches to the side of that column. Where it has none on
+      # that side, the nearest of it on the other (below 0), and where there is none at all, so far the other way that
+      # nothing counts there.
       def farthest_mm
         @farthest_mm ||=
           @far_mm.dup.tap do |farthest|
@@ -114,7 +121,8 @@ module MossyAnvil
         [thick, thick * middle, thick * ((middle**2) + ((layers.thickness_mm**2) / 12))]
       end
 
-      # What weakened rods change in the moments of one part; the block asks for either change of one of them. Summed over the columns they lie in alone.
+      # What weakened rods change in the moments of one part; the block asks for either change of one of them. Summed
+      # over the columns they lie in alone.
       def change(weak, part)
         columns, places = spread_of(weak)
         return 0 if columns.empty?
@@ -140,7 +148,8 @@ module MossyAnvil
         @own = @parts.first.own_integrals && @parts.map { |part| moments(part.own_integrals, part.by_z) }.inject(:+)
       end
 
-      # integrals: of r to the power of 0, 1 and 2, each columns x layers. Summed over the layers by one product with each weight.
+      # integrals: of r to the power of 0, 1 and 2, each columns x layers. Summed over the layers by one product with
+      # each weight.
       def moments((zero, one, two), (plain, first, second))
         rows([zero.dot(plain), one.dot(plain), two.dot(plain), zero.dot(first), zero.dot(second), one.dot(first)])
       end

@@ -16,10 +16,12 @@ module MossyAnvil
       def tapping_depth_mm(engaged_mm, pitch_mm, point_mm) =
         engaged_mm + (Table["set_outs"]["tapping"]["deeper_pitches"] * pitch_mm) + point_mm
 
-      # Mark on a bit, from its cutting edge: so deep its full width may go from the face it enters, and its point comes to the floor wanted.
+      # Mark on a bit, from its cutting edge: so deep its full width may go from the face it enters, and its point comes
+      # to the floor wanted.
       def bit_mark_mm(height_mm, floor_mm, point_mm) = height_mm - floor_mm - point_mm
 
-      # The eight-sided stage of a sphere cut from a cylinder as wide: the flat begins so far from either end, and is so long.
+      # The eight-sided stage of a sphere cut from a cylinder as wide: the flat begins so far from either end, and is so
+      # long.
       def sphere_facet_mm(diameter_mm) = [diameter_mm * (1 - (1 / Math.sqrt(2))), diameter_mm * (Math.sqrt(2) - 1)]
 
       # Straight from foot to foot, so many evenly round a circle: 2 r sin(180/n).

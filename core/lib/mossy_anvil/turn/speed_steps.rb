@@ -2,7 +2,8 @@
 
 module MossyAnvil
   module Turn
-    # The speeds to climb by: from the higher of the lathe's slowest and 40 % of the limit, by quarters, up to the limit.
+    # The speeds to climb by: from the higher of the lathe's slowest and 40 % of the limit, by quarters, up to the
+    # limit.
     module SpeedSteps
       module_function
 

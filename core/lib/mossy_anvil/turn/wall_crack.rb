@@ -6,16 +6,19 @@ module MossyAnvil
     #
     # K = 1.12 s sqrt(pi c) M,  s = rho w2 R2,  M = sqrt(1 + 1.61 c2 / (R t))
     #
-    # s hoop stress of the wall (Pa at w rad/s), c length of the opening along the wall (m), R radius at the middle of the wall (m), t wall (m), M how much the lips
-    # bulge. An opening that reaches neither rim nor floor is a crack of two tips: c is half its run, and the 1.12 of a free edge falls away.
-    # It runs where K reaches the toughness. Sources: Folias, axial crack in a thin shell; checked against finite elements (handbook example E49).
+    # s hoop stress of the wall (Pa at w rad/s), c length of the opening along the wall (m), R radius at the middle of
+    # the wall (m), t wall (m), M how much the lips bulge. An opening that reaches neither rim nor floor is a crack of
+    # two tips: c is half its run, and the 1.12 of a free edge falls away.
+    # It runs where K reaches the toughness. Sources: Folias, axial crack in a thin shell; checked against finite
+    # elements (handbook example E49).
     #
     # A thicker wall is never worse: t only stands under the fraction.
     module WallCrack
       EDGE = 1.12
       BULGE = 1.61
-      # Share of the running speed that may be worked at; the lower one where the wall is thinner than R / 50, for it flutters and finite elements fail it sooner, and
-      # from there up to R / 40 in between, so that a hair of wall makes no jump.
+      # Share of the running speed that may be worked at; the lower one where the wall is thinner than R / 50, for it
+      # flutters and finite elements fail it sooner, and from there up to R / 40 in between, so that a hair of wall
+      # makes no jump.
       WORK_SHARE, THIN_WORK_SHARE = 0.5, 0.4
       THIN_FROM, THIN_TO = 50.0, 40.0
 

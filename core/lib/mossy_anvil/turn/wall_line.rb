@@ -2,8 +2,9 @@
 
 module MossyAnvil
   module Turn
-    # Places along a defect in the wall of a hollow form, as arrays: clock_deg, z_mm, outer and inner radius of the wall there; bits: where there is a wall (in_wall),
-    # where the defect leaves next to nothing of it (through), and where it leaves half of it at most (ragged).
+    # Places along a defect in the wall of a hollow form, as arrays: clock_deg, z_mm, outer and inner radius of the wall
+    # there; bits: where there is a wall (in_wall), where the defect leaves next to nothing of it (through), and where
+    # it leaves half of it at most (ragged).
     class WallLine
       # Wood of which so little is left across the wall, as a share of it, is an opening.
       OPEN_SHARE = 0.15
@@ -25,7 +26,8 @@ module MossyAnvil
           new(samples.clock_deg, samples.z_mm, shape, form).tap { |line| line.cut_down_to(tip) }
         end
 
-        # From a face a path runs down the wall as deep as it is, at the place of it that lies in the wall; through where it crosses the wall. nil where it misses it.
+        # From a face a path runs down the wall as deep as it is, at the place of it that lies in the wall; through
+        # where it crosses the wall. nil where it misses it.
         def of_face(path, shape, form)
           samples = path.samples(shape)
           radii, clocks, rim, inside = *in_rim(samples, path, shape, form)

@@ -4,9 +4,11 @@ module MossyAnvil
   module Turn
     # One opening through the wall of the finished piece, with the run it has along it.
     #
-    # ids of the defects; clock_deg of its middle; from_mm, to_mm: along z; run_mm: along the wall; wall_mm: least, radius_mm: largest at the middle of the wall;
-    # width_mm round the turn; at_edge: does it reach rim or floor; bodies: does any of it fill an ellipsoid; gap: is any of it one open gap, the ends of which nobody
-    # could survey; places: its middle line, [clock_deg, radius_mm, z_mm], each an array.
+    # ids of the defects; clock_deg of its middle; from_mm, to_mm: along z; run_mm: along the wall; wall_mm: least,
+    # radius_mm: largest at the middle of the wall;
+    # width_mm round the turn; at_edge: does it reach rim or floor; bodies: does any of it fill an ellipsoid; gap: is
+    # any of it one open gap, the ends of which nobody could survey; places: its middle line, [clock_deg, radius_mm,
+    # z_mm], each an array.
     WallOpening =
       Struct.new(
         :ids,

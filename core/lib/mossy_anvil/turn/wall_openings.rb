@@ -2,12 +2,14 @@
 
 module MossyAnvil
   module Turn
-    # Everything that opens the wall of the finished, hollowed piece, whatever it is called: cracks, bark, pockets, holes, wood so soft that next to nothing is left.
+    # Everything that opens the wall of the finished, hollowed piece, whatever it is called: cracks, bark, pockets,
+    # holes, wood so soft that next to nothing is left.
     # Each is one WallOpening with the run it has along the wall, so that WallCrack can say how fast it may turn.
     class WallOpenings
       # A wall is never counted as thinner than this: a feather edge is named as such, and is no wall.
       THINNEST_MM = 1.0
-      # Two openings are one where less than this is left between them, and what is left to rim or floor breaks. Of no wall's thickness, or a thicker wall would be worse.
+      # Two openings are one where less than this is left between them, and what is left to rim or floor breaks. Of no
+      # wall's thickness, or a thicker wall would be worse.
       BRIDGE_MM = 10.0
       # What is left above an opening counts as broken where it is less than this share of the run.
       BRIDGE_SHARE = 0.5
@@ -35,14 +37,16 @@ module MossyAnvil
 
       def any? = all.any?
 
-      # The whole run of a path in the wall, however deep it goes there, as a WallOpening; nil where it does not run in the wall.
+      # The whole run of a path in the wall, however deep it goes there, as a WallOpening; nil where it does not run in
+      # the wall.
       def run_of(path) = kept([path, :in_wall]) { line_of(path)&.then { |line| along(path, line, line.in_wall) } }
 
       # The part of a path that goes through the wall, whether it is open or glued; nil where none does.
       def through_run_of(path) =
         kept([path, :through]) { line_of(path)&.then { |line| along(path, line, line.through) } }
 
-      # Share of strength of the weakest wood beside an opening, where it would run on; what is no wood, or itself, does not count.
+      # Share of strength of the weakest wood beside an opening, where it would run on; what is no wood, or itself, does
+      # not count.
       def weakest_share(opening)
         beside_deg = ((opening.width_mm / 2) + BESIDE_MM) / opening.radius_mm / ClockAngle::RADIANS
         clock, radius, z = opening.places
@@ -74,7 +78,8 @@ module MossyAnvil
         end
       end
 
-      # A large pocket may leave next to nothing of itself in a thin wall, and open it all the same: only the wall is asked.
+      # A large pocket may leave next to nothing of itself in a thin wall, and open it all the same: only the wall is
+      # asked.
       def opening(defect, breaks_through)
         return unless opens?(defect)
         return through_run_of(defect) || (run_of(defect) if breaks_through) if defect.path?
@@ -123,8 +128,8 @@ module MossyAnvil
           .tap { |found| found.at_edge = at_edge?(found) }
       end
 
-      # Length of the way through places along the middle of the wall, and half a step beyond each end. What pulls it open is the hoop of the wall: the way
-      # round the turn counts by half.
+      # Length of the way through places along the middle of the wall, and half a step beyond each end. What pulls it
+      # open is the hoop of the wall: the way round the turn counts by half.
       def run_mm(clock_deg, z_mm, radius_mm, places)
         return @form.wall_depth_mm / places if z_mm.size < 2
 

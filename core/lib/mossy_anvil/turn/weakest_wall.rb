@@ -2,10 +2,11 @@
 
 module MossyAnvil
   module Turn
-    # The place of a finished wall that a side force breaks first. Everything about a place is of that place: its wall, its radius, the weakest wood that a defect
-    # leaves there, and whether the ring is cut open there.
+    # The place of a finished wall that a side force breaks first. Everything about a place is of that place: its wall,
+    # its radius, the weakest wood that a defect leaves there, and whether the ring is cut open there.
     class WeakestWall
-      # force_n: it takes from the side; the rest of the place it takes it at. local_share: of the wood's strength; opened: is the ring cut open there?
+      # force_n: it takes from the side; the rest of the place it takes it at. local_share: of the wood's strength;
+      # opened: is the ring cut open there?
       Place = Struct.new(:force_n, :z_mm, :wall_mm, :radius_mm, :local_share, :opened, keyword_init: true)
       # What weakens the wall without opening it: id, its span of z and of radius, and the share of strength it leaves.
       Weak = Struct.new(:id, :heights_mm, :radii_mm, :share)
@@ -18,7 +19,8 @@ module MossyAnvil
         @openings = openings
       end
 
-      # The Place that takes least. A ring cut open bends where it is sound, and soft wood that opens it is pressed in where it is soft: the worse of the two.
+      # The Place that takes least. A ring cut open bends where it is sound, and soft wood that opens it is pressed in
+      # where it is soft: the worse of the two.
       def place
         by_body, by_path = @openings.all.partition(&:bodies)
         return weakest(by_path, weak) if by_body.empty?
