@@ -85,6 +85,8 @@ Capybara.register_driver(:chromium) { |app| BrowserHelper.driver(app) }
 Capybara.default_driver = :chromium
 Capybara.server = :puma, { Silent: true, Threads: "1:4" }
 Capybara.default_max_wait_time = 20
+# The application runs in this process too: who looks a hundred times a second keeps it from answering.
+Capybara.default_retry_interval = 0.1
 Capybara.disable_animation = true
 Capybara.enable_aria_label = true
 
@@ -97,6 +99,7 @@ RSpec.configure do |config|
   config.before(:each, :browser) do
     MossyAnvil::Server::Store::Shops.new(db).clear
     ServerHelper.load_demo(Time.now.utc)
-    Capybara.app = MossyAnvil::Server::App.serve(db: db, log: StringIO.new)
+    # One for the whole run: for another application Capybara would start another server and another browser.
+    Capybara.app ||= MossyAnvil::Server::App.serve(db: db, log: File.open(File::NULL, "w"))
   end
 end
