@@ -16,7 +16,7 @@ module BlankHelper
   def blank_data(**changes)
     {
       "format" => "mossy-anvil/blank",
-      "version" => 6,
+      "version" => 7,
       "name" => "Test piece",
       "material" => {
         "kind" => "wood",

@@ -71,4 +71,44 @@ RSpec.describe "Hand-checked examples" do
     expect(MossyAnvil::Solid::WallForce.allowed_n(4, **wall)).to be_within(0.5).of(29)
     expect(MossyAnvil::Solid::WallForce.allowed_n(4, **wall, cracked_through: true)).to be_within(0.5).of(9)
   end
+
+  # Sugar maple, G 0.63: D 5.18e-11.
+  it "E31: rough-turned, the wall decides" do
+    air = 11.8
+    days =
+      lambda do |thick, to|
+        tau = MossyAnvil::Mend::Drying.tau_days(thick, 0.63)
+        [tau, MossyAnvil::Mend::Drying.new(emc_pct: air, tau_days: tau).days(28, to)]
+      end
+    expect(days[28, 13.8]).to match([be_within(0.1).of(17.7), be_within(0.5).of(37)])
+    expect(days[102, 15]).to match([be_within(0.6).of(236), be_within(0.6).of(382)])
+  end
+
+  it "E32: as fast as it may go without checking" do
+    safe =
+      lambda do |thick|
+        tau = MossyAnvil::Mend::Drying.tau_days(thick, 0.63)
+        MossyAnvil::Mend::SafeDrying.new(tangential_pct: 9.9, tau_days: tau, thickness_mm: thick)
+      end
+    expect(safe[28].drier_points).to be_within(0.005).of(4.85)
+    expect(safe[28].points_a_day).to be_within(0.005).of(0.33)
+    expect(safe[28].days(28, 14)).to be_within(0.5).of(42)
+    expect(safe[102].points_a_day).to be_within(0.0005).of(0.025)
+    expect(safe[102].days(28, 14)).to be_within(1.5).of(559)
+  end
+
+  it "E33: a crack opens by its own depth where the pith is not in the piece" do
+    maple = MossyAnvil::Model::Stock.of("sugar_maple")
+    expect(maple.tangential_pct).to eq(9.9)
+    opened =
+      lambda do |pith|
+        material = material_data(species: "sugar_maple", pith: pith)
+        one = blank(defects: [crack(depth_mm: 29)], material: material.compact)
+        MossyAnvil::Mend::CrackOpening.new(one, from_pct: 28, to_pct: 12).openings.first.last
+      end
+    expect(opened["out"]).to be_within(0.05).of(1.5)
+    expect(opened["in"]).to be > 15
+    # Where nobody knows, a crack that stays far from the axis is taken not to reach it.
+    expect(opened[nil]).to eq(opened["out"])
+  end
 end

@@ -16,7 +16,7 @@ class RandomBlanks
     wall = pick(3.0..[0.3 * radius, 22].min)
     {
       "format" => "mossy-anvil/blank",
-      "version" => 6,
+      "version" => 7,
       "name" => "Made up",
       "material" => material,
       "shape" => {

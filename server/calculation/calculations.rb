@@ -16,6 +16,7 @@ module MossyAnvil
             mounts
             tests
             mend
+            route
             peel
             strip
             form
@@ -65,6 +66,7 @@ module MossyAnvil
         def on_mounts = json(reckoner.mounts(draft, at: "/document"))
         def on_tests = json(tests: reckoner.next_tests(draft, at: "/document"))
         def on_mend = json(reckoner.mend(draft, at: "/document"))
+        def on_route = json(reckoner.route(draft, at: "/document"))
 
         def on_peel
           body = body_as("PeelAsked")

@@ -9,6 +9,7 @@ module MossyAnvil
           app.post("/api/reckon/mend") do
             answer(Mending.with_shelf(calculate("mend", records: cards.records).data, stocks))
           end
+          app.post("/api/reckon/route") { answer(calculate("route", records: cards.records).data) }
           cards(app)
           waits(app)
         end

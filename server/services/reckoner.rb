@@ -56,6 +56,20 @@ module MossyAnvil
           end
         end
 
+        # The whole way of it and the others there are, as plain data.
+        def route(document, at: "")
+          records = @records.call
+          alone do
+            MossyAnvil::Report::RouteReport.new(
+              blank(document, at: at),
+              climate: @climate,
+              now: @now,
+              records: records,
+              at: at
+            ).to_h
+          end
+        end
+
         # The Blank of a document; raises InvalidInput with pointers under `at`.
         def self.blank(document, at: "")
           MossyAnvil::Formats::BlankFile.from_data(document)

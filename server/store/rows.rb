@@ -29,7 +29,7 @@ module MossyAnvil
         ].freeze
         INTAKE = %i[origin cost got_on bark].freeze
         WORTH = { "outcome" => :worth_outcome, "hours" => :worth_hours, "rate" => :worth_rate }.freeze
-        MATERIAL = %i[kind species density_kg_m3 moisture_pct resin_kg_m3 grain grain_clock_deg].freeze
+        MATERIAL = %i[kind species density_kg_m3 moisture_pct resin_kg_m3 grain grain_clock_deg pith].freeze
         MEASURES = %i[diameter_mm width_mm height_mm length_mm].freeze
         FOLLOWS = %i[wall_mm floor_mm].freeze
         LATHE = %i[mass_kg ballast_kg stand swing_mm between_centres_mm].freeze
@@ -52,6 +52,7 @@ module MossyAnvil
             offset_y_mm: offset&.last,
             centres: json(document["centres"]),
             mend: json(document["mend"]),
+            route: json(document["route"]),
             **MATERIAL.to_h { |key| [key, material[key.to_s]] },
             **MEASURES.to_h { |key| [key, shape[key.to_s]] }
           }
@@ -133,7 +134,8 @@ module MossyAnvil
             "centres" => data(row[:centres]),
             "sketches" => sketches.empty? ? nil : sketches.map { |sketch| sketch_of(sketch) },
             "lathe" => lathe && lathe_of(lathe),
-            "mend" => data(row[:mend])
+            "mend" => data(row[:mend]),
+            "route" => data(row[:route])
           }.then { |whole| compact(whole) }
         end
 

@@ -5,10 +5,10 @@ RSpec.describe MossyAnvil::Formats::Upgrade do
 
   def kept(version) = File.read(File.expand_path("../fixtures/lamp-base-#{version}.anvil.json", __dir__))
 
-  [1, 2, 3, 4, 5].each do |version|
+  [1, 2, 3, 4, 5, 6].each do |version|
     it "still reads a file of version #{version}, as the same blank in the present version" do
       document = MossyAnvil::Formats::BlankFile.document(kept(version))
-      expect(document).to eq(JSON.parse(kept(version)).merge("version" => 6))
+      expect(document).to eq(JSON.parse(kept(version)).merge("version" => MossyAnvil::Formats::BlankFile::VERSION))
       expect(MossyAnvil::Report::Assessment.new(MossyAnvil::Formats::BlankFile.read(kept(version))).to_h).to eq(
         MossyAnvil::Report::Assessment.new(MossyAnvil::Formats::BlankFile.from_data(document)).to_h
       )
@@ -35,7 +35,7 @@ RSpec.describe MossyAnvil::Formats::Upgrade do
   it "refuses a version nobody has written yet" do
     expect { MossyAnvil::Formats::BlankFile.from_data(JSON.parse(old).merge("version" => 9)) }.to raise_error(
       MossyAnvil::InvalidInput,
-      %r{/version: is 9: must be 6}
+      %r{/version: is 9: must be 7}
     )
   end
 end

@@ -12,7 +12,8 @@ RSpec.describe "Drying by hand" do
   it "two open cracks share what the rings pull in" do
     one, other = %w[b c].map { |id| crack(id: id, clock_deg: id == "b" ? 0 : 180) }
     openings = ->(*defects) do
-      MossyAnvil::Mend::CrackOpening.new(blank(defects: defects), from_pct: 24, to_pct: 12).openings.map(&:last)
+      hearted = blank(defects: defects, material: material_data(pith: "in"))
+      MossyAnvil::Mend::CrackOpening.new(hearted, from_pct: 24, to_pct: 12).openings.map(&:last)
     end
     alone = openings[one].first
     expect(alone).to be > 0

@@ -164,7 +164,8 @@ RSpec.describe MossyAnvil::Report::MendReport do
 
   it "opens a crack by hand-worked shares: rings over rays, round the rim, over the way to go" do
     stock = MossyAnvil::Model::Stock.of("hornbeam")
-    mm = MossyAnvil::Mend::CrackOpening.new(blank(defects: [open]), from_pct: 24, to_pct: 12).openings
+    hearted = blank(defects: [open], material: material_data(pith: "in"))
+    mm = MossyAnvil::Mend::CrackOpening.new(hearted, from_pct: 24, to_pct: 12).openings
     expect(mm).to eq([["k", Math::PI * 240 * (stock.tangential_pct - stock.radial_pct) / 100 * 12 / 30.0]])
   end
 

@@ -5,7 +5,7 @@ import { reverse, reverseSpot } from "./reverse";
 
 const piece = sampleDocument({
   format: "mossy-anvil/blank",
-  version: 6,
+  version: 7,
   name: "Bowl",
   material: {
     kind: "wood",

@@ -213,7 +213,7 @@ export function NewBlank({ shop }: { shop: Shop }) {
   };
   const document = ({ shape, density_kg_m3 }: Intake): Document => ({
     format: "mossy-anvil/blank",
-    version: 6,
+    version: 7,
     name: name.trim(),
     number,
     material: {

@@ -6,7 +6,7 @@ module MossyAnvil
   module Formats
     # The blank file: strict reading. The schema says what each value may be; the rules here what they may be together.
     module BlankFile
-      VERSION = 6
+      VERSION = 7
       SCHEMA_PATH = File.join(DATA_DIR, "blank-#{VERSION}.schema.json")
 
       module_function

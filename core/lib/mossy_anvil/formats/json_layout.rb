@@ -28,6 +28,7 @@ module MossyAnvil
         moisture_pct
         grain
         grain_clock_deg
+        pith
         shape
         id
         type

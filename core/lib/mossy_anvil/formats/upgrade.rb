@@ -8,10 +8,11 @@ module MossyAnvil
       # Version 2 added intake, how a depth was found and its range, bubble pockets and delaminations; version 3 tests
       # as readings, depths along a path, what was chosen, groups, use and worth; version 4 more kinds of form, an
       # inside that follows the outside, and the lathe's centres; version 5 a plan of mending and what is soaked
-      # already; version 6 where the wood lies in the mould, the mould's warmth and a cure in the oven. All of them may
-      # be left out; only offset_mm of a casting becomes the place it meant.
+      # already; version 6 where the wood lies in the mould, the mould's warmth and a cure in the oven; version 7 the
+      # pith and the way the whole work goes. All of them may be left out; only offset_mm of a casting becomes the place
+      # it meant.
       STEPS =
-        [1, 2, 3, 4].to_h { |version| [version, ->(document) { document.merge("version" => version + 1) }] }
+        [1, 2, 3, 4, 6].to_h { |version| [version, ->(document) { document.merge("version" => version + 1) }] }
           .merge(5 => ->(document) { placed(document) })
           .freeze
 

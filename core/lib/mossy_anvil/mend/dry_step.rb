@@ -7,10 +7,6 @@ module MossyAnvil
       WEIGH_EVERY_DAYS = 7
       # Wetter than this it cracks in the oven where it is thick, %.
       OVEN_FROM_PCT = 12
-      Air =
-        Struct.new(:temperature_c, :humidity, keyword_init: true) do
-          def emc_pct = Moisture.emc_pct(temperature_c, humidity)
-        end
       HOURS = 24.0
 
       def name = words("dry.name", place: place_term)
@@ -90,12 +86,7 @@ module MossyAnvil
 
       def place_term = Table.term("drying_places", place["key"])
 
-      def air_of(row)
-        Air.new(
-          temperature_c: row["temperature_c"] || (scene.shop_c + row["temperature_over_c"]),
-          humidity: row["humidity"] || (scene.climate.humidity + row["humidity_over"]).clamp(0.01, 0.99)
-        )
-      end
+      def air_of(row) = DryingAir.of(row, scene.climate)
 
       def emc
         air = air_of(place)
@@ -183,28 +174,25 @@ module MossyAnvil
       def opens
         return [] unless days&.positive?
 
+        opening = CrackOpening.new(scene.blank, from_pct: scene.moisture_pct, to_pct: to_pct)
         @opens ||=
-          CrackOpening
-            .new(scene.blank, from_pct: scene.moisture_pct, to_pct: to_pct)
-            .openings
-            .each_with_index
-            .map do |(id, mm), index|
-              {
-                id: id,
-                mm:
-                  put(
-                    "opens/#{index}/mm",
-                    mm * place["open"],
-                    "mm",
-                    CrackOpening::FORMULA,
-                    source: CrackOpening::SOURCE,
-                    inputs: {
-                      "across" => [scene.blank.shape.across_mm, "mm"],
-                      "place" => [place["open"], ""]
-                    }
-                  )
-              }
-            end
+          opening.openings.each_with_index.map do |(id, mm), index|
+            {
+              id: id,
+              mm:
+                put(
+                  "opens/#{index}/mm",
+                  mm * place["open"],
+                  "mm",
+                  opening.formula(id),
+                  source: CrackOpening::SOURCE,
+                  inputs: {
+                    "across" => [scene.blank.shape.across_mm, "mm"],
+                    "place" => [place["open"], ""]
+                  }
+                )
+            }
+          end
       end
 
       def opening

@@ -19,6 +19,21 @@ module MossyAnvil
         found unless defect[:by_test] || (gone && found != :glue) || (found == :fill && defect[:fill_volume_mm3].zero?)
       end
 
+      # Table each kind of step takes its product from.
+      PRODUCTS = {
+        "stabilise" => "hardeners",
+        "soak" => "hardeners",
+        "glue" => "glues",
+        "fill" => "fillers",
+        "cast" => "resins"
+      }.freeze
+
+      # Moisture a step of a plan takes at most, %; nil where any.
+      def self.gate_pct(step)
+        table = PRODUCTS[step[:do]] or return
+        Table.row(table, step[:with] || "stabilising")["dry_to_pct"]
+      end
+
       # blank; assessed: its assessment, plain data.
       def initialize(blank, assessed)
         @blank = blank
@@ -103,25 +118,11 @@ module MossyAnvil
 
       # To the driest gate of what follows, where it is not there yet.
       def drying(steps)
-        gate = steps.filter_map { |step| gate_of(step) }.min
+        gate = steps.filter_map { |step| MendProposal.gate_pct(step) }.min
         water = @assessed[:drying]
         return [] unless gate && water && water[:moisture_pct] > gate
 
         [{ id: "dry", do: "dry", to_pct: gate, in: gate > water[:emc_pct] + 0.5 ? "room" : "oven" }]
-      end
-
-      def gate_of(step)
-        table =
-          {
-            "stabilise" => "hardeners",
-            "soak" => "hardeners",
-            "glue" => "glues",
-            "fill" => "fillers",
-            "cast" => "resins"
-          }[
-            step[:do]
-          ] or return
-        Table.row(table, step[:with] || "stabilising")["dry_to_pct"]
       end
     end
   end

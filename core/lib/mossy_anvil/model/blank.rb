@@ -12,7 +12,8 @@ module MossyAnvil
       # defects: what was surveyed and what tests show; suspects: bodies that may be there, for the worst case.
       # tests: those of the readings that are tests in the hand and still count.
       # centres: where the lathe's centres go; the survey is not about them but about the axis it was made about.
-      # mend: its plan of mending as in a blank file, { steps: [...] }, or nil.
+      # mend: its plan of mending as in a blank file, { steps: [...] }, or nil; route: { choices: { question: answer } }
+      # or nil.
       extend Record
       fields :name,
              :material,
@@ -28,13 +29,14 @@ module MossyAnvil
              form: nil,
              lathe: nil,
              centres: nil,
-             mend: nil
+             mend: nil,
+             route: nil
 
       def initialize(**given)
         given = Blank.complete(given)
         @name, @number, @material, @shape, @form, @lathe =
           given.values_at(:name, :number, :material, :shape, :form, :lathe)
-        @intake, @worth, @mend = given.values_at(:intake, :worth, :mend).map(&:freeze)
+        @intake, @worth, @mend, @route = given.values_at(:intake, :worth, :mend, :route).map(&:freeze)
         @defects, @suspects, @tests, @readings =
           given.values_at(:defects, :suspects, :tests, :readings).map { |list| list.dup.freeze }
         @centres = given[:centres] || Centres.new
@@ -90,7 +92,8 @@ module MossyAnvil
           form: data[:form] && MADE.of([Form, data[:form]]) { Form.new(**data[:form]) },
           lathe: data[:lathe] && Lathe.new(**data[:lathe]),
           centres: Centres.new(**(data[:centres] || {})),
-          mend: data[:mend]
+          mend: data[:mend],
+          route: data[:route]
         )
       end
 
@@ -114,6 +117,7 @@ module MossyAnvil
           lathe: lathe,
           centres: centres,
           mend: mend,
+          route: route,
           **changes
         )
       end

@@ -4,7 +4,7 @@ module MossyAnvil
   module Model
     # What the blank is made of, and how strong sound stock of it is.
     class Material
-      # resin_kg_m3: of density_kg_m3, what is resin drawn into it: weight, no strength of the wood's own.
+      # pith: "in" or "out" of the piece, nil where nobody knows. resin_kg_m3: of density_kg_m3, what is resin drawn into it: weight, no strength of the wood's own.
       extend Record
       fields :kind,
              :species,
@@ -13,11 +13,12 @@ module MossyAnvil
              :grain,
              resin_kg_m3: 0.0,
              grain_clock_deg: nil,
+             pith: nil,
              character: []
 
       def initialize(**given)
         given = Material.complete(given)
-        @kind, @species, @grain = given.values_at(:kind, :species, :grain)
+        @kind, @species, @grain, @pith = given.values_at(:kind, :species, :grain, :pith)
         @density_kg_m3, @moisture_pct, @resin_kg_m3 =
           given.values_at(:density_kg_m3, :moisture_pct, :resin_kg_m3).map(&:to_f)
         @grain_clock_deg = given[:grain_clock_deg]&.to_f
@@ -51,6 +52,7 @@ module MossyAnvil
           species: species,
           grain: grain,
           grain_clock_deg: grain_clock_deg,
+          pith: pith,
           character: character,
           moisture_pct: moisture_pct,
           resin_kg_m3: resin_kg_m3,

@@ -47,8 +47,13 @@ module MossyAnvil
       # [likely, earliest, latest] days from one moisture to another in some air at a pace over that of the open shelf;
       # nil where it never gets there.
       # Earliest and latest: a quicker piece in drier air, a slower one in damper air.
-      def forecast(to_pct, from_pct: moisture_now, air: @climate, wander: HUMIDITY_WANDERS, pace: 1.0)
-        likely = Mend::Drying.new(emc_pct: air.emc_pct, tau_days: tau / pace).days(from_pct, to_pct)
+      # about: air: and wander: of its humidity, the shop's unsaid; pace: over that of the open shelf; thickness_mm: of
+      # the section that dries, the whole blank's unsaid.
+      def forecast(to_pct, from_pct: moisture_now, **about)
+        air, wander, pace =
+          { air: @climate, wander: HUMIDITY_WANDERS, pace: 1.0, **about }.values_at(:air, :wander, :pace)
+        own = about[:thickness_mm] ? tau_of(about[:thickness_mm]) : tau
+        likely = Mend::Drying.new(emc_pct: air.emc_pct, tau_days: own / pace).days(from_pct, to_pct)
         return nil, nil, nil unless likely
 
         [
@@ -57,9 +62,18 @@ module MossyAnvil
             .zip([-wander, wander])
             .map do |share, shift|
               other = Mend::Moisture.emc_pct(air.temperature_c, (air.humidity + shift).clamp(0.005, 0.99))
-              Mend::Drying.new(emc_pct: other, tau_days: tau * share / pace).days(from_pct, to_pct)
+              Mend::Drying.new(emc_pct: other, tau_days: own * share / pace).days(from_pct, to_pct)
             end
         ]
+      end
+
+      # Days of a section of that thickness, mm, which dries across it alone. Own weights of the whole blank tell how
+      # far its wood is off the rule, and no more than the rule may be out: a blank also dries from its ends.
+      def tau_of(thickness_mm)
+        return tau if thickness_mm == @blank.shape.least_extent_mm
+
+        off = refit ? (tau / fastest_tau(gravity)).clamp(*RULE_BAND) : 1.0
+        Mend::Drying.tau_days(thickness_mm, gravity) * off
       end
 
       private
@@ -155,7 +169,6 @@ module MossyAnvil
       end
 
       def tau_by_rule
-        gravity = @blank.material.dry_density_kg_m3 / 1000
         put(
           "tau_days",
           fastest_tau(gravity),
@@ -169,6 +182,9 @@ module MossyAnvil
           }
         )
       end
+
+      # Specific gravity of the dry wood.
+      def gravity = @blank.material.dry_density_kg_m3 / 1000
 
       # Across the grain by the least extent, or along it by the extent the fibres run in.
       def fastest_tau(gravity)

@@ -145,7 +145,7 @@ module MossyAnvil
                 "opens/#{index}/mm",
                 mm,
                 "mm",
-                Mend::CrackOpening::FORMULA,
+                opening.formula(id),
                 {
                   "diameter" => [across_mm, "mm"],
                   "rings_more_than_rays" => [opening.rings_over_rays_pct, "%"],

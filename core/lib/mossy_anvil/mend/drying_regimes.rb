@@ -1,0 +1,58 @@
+# frozen_string_literal: true
+
+module MossyAnvil
+  module Mend
+    # Where a section dries, one place after another, so that its skin does not check: wrapped in its own shavings first
+    # and no faster than SafeDrying lets it, then in the open bag, then on the shelf. It leaves a place once the next
+    # one's air would not make the skin drier than it may be (the skin at the moisture of that air, at worst).
+    class DryingRegimes
+      PLACES = %w[shavings bag room].freeze
+      # Ready to be trued up at so many points over the moisture this air takes it to; or once it changes by less than
+      # so much of its weight in a week.
+      READY_OVER_EMC_PCT, STILL_PCT_A_WEEK = 2.0, 0.2
+
+      # One place: key of the table of drying places; moisture it is put there at and taken out at, %; days earliest,
+      # likely and latest (nil where damper air never gets it there); rate_bound: the safe rate decides, not the air.
+      Stretch = Struct.new(:place, :from_pct, :to_pct, :emc_pct, :days, :rate_bound, keyword_init: true)
+
+      # safe: SafeDrying, nil for stock that does not shrink. airs: { place key => [emc_pct, pace] }.
+      # forecast: (to_pct, from_pct, place key) -> [likely, earliest, latest] days of that section in that place.
+      def initialize(safe:, airs:, &forecast)
+        @safe = safe
+        @airs = airs
+        @forecast = forecast
+      end
+
+      # List of Stretch from one moisture to another; empty where it is there already. The last one has no days where
+      # this air never gets it there.
+      def stretches(from_pct, to_pct)
+        places = @safe ? PLACES : PLACES.last(1)
+        places.each_with_index.filter_map do |place, index|
+          goal = [to_pct, leaves_at(places[index + 1])].compact.max
+          next if from_pct <= goal || (goal <= @airs.fetch(place)[0] && index < places.size - 1)
+
+          stretch(place, from_pct, goal, index.zero?).tap { from_pct = goal }
+        end
+      end
+
+      private
+
+      # Moisture at which the next place no longer makes the skin too dry; nil after the last.
+      def leaves_at(place) = place && (@airs.fetch(place)[0] + @safe.drier_points)
+
+      # In the first place nothing but the wrapping slows it: it is opened and closed by weight, at the safe rate.
+      def stretch(place, from_pct, to_pct, first)
+        air = @forecast.call(to_pct, from_pct, place)
+        least = first && @safe ? @safe.days(from_pct, to_pct) : 0
+        Stretch.new(
+          place: place,
+          from_pct: from_pct,
+          to_pct: to_pct,
+          emc_pct: @airs.fetch(place)[0],
+          days: [air[1], air[0], air[2]].map { |days| days && [days, least].max },
+          rate_bound: !air[0].nil? && least > air[0]
+        )
+      end
+    end
+  end
+end

@@ -1,0 +1,129 @@
+# frozen_string_literal: true
+
+module MossyAnvil
+  module Report
+    # The whole way of one piece: what it can be, step by step, the one that is advised and why.
+    class RouteReport
+      MM2_PER_DM2 = 10_000.0
+
+      # blank: as surveyed, with a form. now: Time or nil. records: ShopRecords. chosen: { question => answer },
+      # those of the blank file unsaid. Raises InvalidInput under `at` where there is no form.
+      def initialize(blank, climate: ShopClimate.new, now: nil, fineness: :default, at: "", **about)
+        unless blank.form
+          raise InvalidInput,
+                [
+                  Fault.new(
+                    path: "#{at}/form",
+                    problem: "is missing",
+                    allowed: "a form: the way follows what it is to become"
+                  )
+                ]
+        end
+
+        @blank = blank
+        @climate = climate
+        @now = now
+        @fineness = fineness
+        @records = about.fetch(:records) { Model::ShopRecords.new }
+        @chosen = about.fetch(:chosen) { (blank.route || {}).fetch(:choices, {}).transform_keys(&:to_s) }
+        @workings = Workings.new
+      end
+
+      # Plain data: recommended, reason, questions with their answers, alternatives with their steps, workings.
+      def to_h
+        {
+          recommended: proposal.recommended,
+          reason: proposal.reason,
+          taken: proposal.taken,
+          questions: proposal.asked,
+          alternatives: proposal.alternatives.map { |one| plain(one) },
+          workings: @workings.to_h
+        }
+      end
+
+      private
+
+      def proposal = @proposal ||= Route::Proposal.new(facts, @workings, chosen: @chosen)
+      def assessed = @assessed ||= Assessment.new(@blank, climate: @climate, now: @now, fineness: @fineness).to_h
+
+      def facts
+        Route::Facts.new(
+          blank: @blank,
+          assessed: assessed,
+          context: context,
+          rough: rough,
+          mounts: mounts,
+          skin_dm2: assessed.dig(:form, :skin_area_mm2).values.compact.sum / MM2_PER_DM2,
+          grits: assessed.dig(:finish, :grits),
+          sanding_rpm: assessed.dig(:finish, :sanding_rpm),
+          limits: StageReadings.new(@climate, @fineness)
+        )
+      end
+
+      def context
+        Mend::MendContext.new(
+          blank: @blank,
+          assessed: assessed,
+          water: @blank.material.wooden? ? DryingReport.new(@blank, @climate, Workings.new, now: @now) : nil,
+          climate: @climate,
+          records: @records,
+          moisture_pct: assessed[:drying] ? assessed[:drying][:moisture_pct] : @blank.material.moisture_pct
+        )
+      end
+
+      # The form to rough out to, thick enough to be trued up once it is dry; nil where no hollow of it would be left.
+      def rough
+        told = assessed.dig(:form, :rough) or return
+        return if told[:wall_mm] + Table["route"]["least_room_mm"] > @blank.form.outside.largest_mm
+
+        thick = RoughForm.of(@blank.form, told[:wall_mm])
+        thick&.hollow? ? { form: thick, wall_mm: told[:wall_mm], oval_mm: told[:oval_mm] } : nil
+      end
+
+      def mounts
+        MountReport.new(@blank, climate: @climate, now: @now, fineness: @fineness).to_h[:steps].to_h do |step|
+          [step[:key], { key: step[:proposed], limit_rpm: step[:limit_rpm] }]
+        end
+      end
+
+      def plain(alternative)
+        {
+          key: alternative.key,
+          choices: alternative.choices,
+          name: Message.of("route.answers.#{alternative.key}.name"),
+          known_for: Message.of("route.answers.#{alternative.key}.known_for"),
+          finish_days: alternative.finish.to_h,
+          hands_h: alternative.hands_h,
+          cost: alternative.cost,
+          yield_share: assessed.dig(:form, :yield_share),
+          conflicts: alternative.conflicts,
+          steps: alternative.steps.zip(alternative.starts).map { |step, start| plain_step(step, start) }
+        }
+      end
+
+      def plain_step(step, start)
+        {
+          id: step.id,
+          stretch: step.stretch,
+          kind: step.kind,
+          name: step.name,
+          of: step.of,
+          starts_days: start.to_h,
+          hands_min: step.hands_min,
+          wait_days: step.wait&.to_h,
+          needs: step.needs.to_h,
+          cost: step.cost,
+          materials: step.materials.map(&:to_h),
+          cautions: step.cautions,
+          says: step.says,
+          moisture_pct_after: step.after.moisture_pct,
+          thickness_mm_after: step.after.thickness_mm,
+          stage: step.stage,
+          limit_rpm: step.limit_rpm,
+          unsafe: step.unsafe,
+          regimes: step.regimes.map(&:to_h)
+        }
+      end
+    end
+  end
+end

@@ -1,0 +1,96 @@
+# frozen_string_literal: true
+
+module MossyAnvil
+  module Route
+    # All ways the work on a piece can go, and the one that is advised. Each way but the first differs from it in one
+    # answer.
+    class Proposal
+      # A way that is done in less than so much of another's days is taken for its dates.
+      SOONER = 0.85
+      # What a piece is known by that leaves nothing to ask.
+      ONLY = "straight"
+
+      # chosen: { question => answer } of the turner's own. workings: Workings.
+      def initialize(facts, workings, chosen: {})
+        @facts = facts
+        @workings = workings
+        @questions = Questions.new(facts)
+        @asked = @questions.to_h
+        @chosen = chosen.select { |question, answer| @asked[question]&.include?(answer) }
+      end
+
+      # { question => answers, the usual one first }, those with more than one answer.
+      def asked = @asked.select { |_, answers| answers.size > 1 }
+
+      # List of Alternative: the one taken first, then each other answer to each question that does change it.
+      def alternatives
+        @alternatives ||= [
+          lay_out(taken),
+          *@asked.flat_map do |question, answers|
+            (answers - [taken[question]]).map { |answer| other(question, answer) }
+          end
+        ].uniq(&:course)
+      end
+
+      # What is taken: the turner's own answers, then what is advised.
+      def taken = @taken ||= { **advised, **@chosen }
+
+      # The advised answer to each question.
+      def advised =
+        @advised ||= @questions.usual.then { |usual| usual["wet"] ? usual.merge("wet" => drier(usual)) : usual }
+
+      # Key of the alternative that is advised.
+      def recommended = advised == taken ? alternatives.first.key : key_of(advised)
+
+      # Why, as a message.
+      def reason
+        question = advised.keys.first
+        return Message.of("route.reason.#{ONLY}") unless question
+        return Message.of("route.reason.#{advised[question]}", **wet_amounts) if question == "wet"
+
+        Message.of("route.reason.#{advised[question]}", ids: Message.ids(@questions.about(question)))
+      end
+
+      private
+
+      def key_of(choices) = choices.values.first || ONLY
+
+      def other(question, answer) = lay_out({ **taken, question => answer }, key: answer)
+
+      def lay_out(choices, key: key_of(choices))
+        (@laid ||= {})[choices] ||= Alternative.new(key, choices, walk(choices, @laid.size).steps)
+      end
+
+      def walk(choices, number)
+        Walk.new(Layout.new(@facts, choices, @questions).drafts, @facts, @workings, at: "/alternatives/#{number}")
+      end
+
+      # Roughed out where that is done sooner by much, else whole: a second mounting and a second truing want a reason.
+      def drier(usual)
+        return usual["wet"] unless usual["wet"] == "rough_out"
+
+        rough, whole = %w[rough_out dry_whole].map { |answer| lay_out({ **usual, "wet" => answer }).finish.likely }
+        whole.nil? || (rough && rough < whole * SOONER) ? "rough_out" : "dry_whole"
+      end
+
+      # Days until it is dry enough, whole and roughed out.
+      def wet_amounts
+        whole, rough =
+          %w[dry_whole rough_out].map do |answer|
+            next unless @asked["wet"].include?(answer)
+
+            lay_out({ **advised, "wet" => answer })
+              .steps
+              .select { |step| step.kind == "dry" }
+              .filter_map { |step| step.wait&.likely }
+              .sum
+          end
+        {
+          whole: [whole, "days"],
+          rough: rough && [rough, "days"],
+          wall: @facts.rough && [@facts.rough[:wall_mm], "mm"]
+        }.compact
+      end
+    end
+  end
+end

@@ -1,0 +1,64 @@
+# frozen_string_literal: true
+
+module MossyAnvil
+  module Route
+    # Days something lasts by itself: earliest, likely, latest; nil where this air never gets it there.
+    Wait =
+      Struct.new(:earliest, :likely, :latest, keyword_init: true) do
+        def self.of_hours(hours) =
+          hours.to_f.zero? ? nil : new(**%i[earliest likely latest].to_h { |key| [key, hours / 24.0] })
+      end
+
+    # What must be so before a step: moisture_at_most_pct (nil: any), mount (key; nil: off the lathe, or none that
+    # holds), tools (messages).
+    Needs = Struct.new(:moisture_at_most_pct, :mount, :tools, keyword_init: true)
+
+    # One step of a route, with what it needs, takes and leaves behind it.
+    #
+    # id: unique in its route. kind: row of the table of steps, or kind of a step of mending. name: a message. of: ids
+    # of defects. hands_min: minutes of work. wait: Wait, nil where nothing has to be waited for. stage: what is turned
+    # at it; limit_rpm: of that; both nil off the lathe. unsafe: not at any speed of the lathe. materials: list of
+    # MendStep::Taken. says: advice, conflicts first. regimes: list of DryingRegimes::Stretch. after: Workpiece.
+    Step =
+      Struct.new(
+        :id,
+        :kind,
+        :stretch,
+        :name,
+        :of,
+        :hands_min,
+        :wait,
+        :needs,
+        :stage,
+        :limit_rpm,
+        :unsafe,
+        :materials,
+        :cautions,
+        :says,
+        :regimes,
+        :after,
+        keyword_init: true
+      ) do
+        def initialize(**given)
+          super(
+            of: [],
+            hands_min: 0.0,
+            needs: Needs.new(tools: []),
+            unsafe: false,
+            materials: [],
+            cautions: [],
+            says: [],
+            regimes: [],
+            **given
+          )
+          freeze
+        end
+
+        def cost = materials.sum { |one| one.cost.to_f }
+        # Does it wait for what this air never brings about?
+        def never? = !wait.nil? && wait.likely.nil?
+        def conflicts = says.count { |one| one[:tone] == "stop" }
+        def saying(more) = more.empty? ? self : self.class.new(**to_h, says: more + says)
+      end
+  end
+end

@@ -1,0 +1,92 @@
+# frozen_string_literal: true
+
+module MossyAnvil
+  module Route
+    # A step at the lathe: how long, how fast, and what of it is left.
+    class Turning
+      # Cutting to it: the step of holding it is done in.
+      HELD_IN = {
+        "mount" => "outside",
+        "true_up" => "outside",
+        "outside" => "outside",
+        "seat" => "outside",
+        "rough_out" => "hollow",
+        "retrue" => "hollow",
+        "hollow" => "hollow",
+        "foot" => "foot",
+        "ends" => "ends"
+      }.freeze
+      MM3_PER_L = 1e6
+
+      # data: { kind:, form: the form it is turned to at this step (the piece's own unsaid) }.
+      def initialize(data, piece, facts)
+        @kind = data.fetch(:kind)
+        @row = Table.row("route", @kind)
+        @piece = data[:form] ? piece.with(form: data[:form]) : piece
+        @facts = facts
+      end
+
+      def step(id)
+        Step.new(
+          id: id,
+          kind: @kind,
+          stretch: @row["stretch"],
+          name: name,
+          hands_min: hands_min,
+          needs: Needs.new(mount: mount && mount[:key], tools: []),
+          stage: (goal || @piece.stage).to_s,
+          limit_rpm: unsafe? ? 0.0 : limit_rpm,
+          unsafe: unsafe?,
+          says: says,
+          after: after
+        )
+      end
+
+      private
+
+      def name
+        return Message.of("route.kinds.#{@kind}") unless @kind == "rough_out"
+
+        Message.of("route.kinds.rough_out", wall: [@facts.rough[:wall_mm], "mm"])
+      end
+
+      # The stage it ends at; nil where nothing is turned away that a stage tells of.
+      def goal = @row["to"]&.to_sym
+      def hollow? = @piece.form.hollow?
+
+      # What it passes through: where it starts and where it ends.
+      def stages = [at, goal].compact.uniq
+      def at = @piece.stage
+      def read(stage) = @facts.limits.call(@piece.blank, stage)
+      def slowest = @slowest ||= stages.map { |stage| read(stage) }.min_by { |one| one[:limit_rpm] }
+      def mount = @facts.mounts[HELD_IN[@kind]]
+      def limit_rpm = [slowest[:limit_rpm], mount && mount[:limit_rpm]].compact.min
+      def unsafe? = stages.any? { |stage| read(stage)[:unsafe] }
+
+      def hands_min = @row["base_min"] + (@row.fetch("min_per_l", 0) * away_l)
+      def away_l = goal ? [read(at)[:volume_mm3] - read(goal)[:volume_mm3], 0].max / MM3_PER_L : 0.0
+
+      def says
+        [
+          (Advice.say(:stop, "unsafe", limit: [slowest[:limit_rpm], "rpm"]) if unsafe?),
+          (Advice.say(:stop, "no_mount") if HELD_IN.key?(@kind) && mount && mount[:key].nil?)
+        ].compact
+      end
+
+      # Once it is hollow its wall or its floor, whichever is more, decides how it dries.
+      def after
+        return @piece unless goal
+
+        @piece.with(stage: goal, thickness_mm: goal == :hollowed && hollow? ? section_mm : least_mm)
+      end
+
+      def section_mm
+        return @facts.rough[:wall_mm] if @kind == "rough_out"
+
+        [@facts.assessed.dig(:form, :least_wall_mm) || 0.0, @piece.form.floor_mm].max
+      end
+
+      def least_mm = [@piece.thickness_mm, 2 * @piece.form.outside.largest_mm].min
+    end
+  end
+end

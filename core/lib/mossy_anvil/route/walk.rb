@@ -1,0 +1,68 @@
+# frozen_string_literal: true
+
+module MossyAnvil
+  module Route
+    # A layout gone through step by step, each on the piece as the one before leaves it.
+    class Walk
+      # drafts: of a Layout. workings: Workings; at: pointer of this route there.
+      def initialize(drafts, facts, workings, at:)
+        @drafts = drafts
+        @facts = facts
+        @workings = workings
+        @at = at
+      end
+
+      # List of Step with the conflicts named at them.
+      def steps
+        @steps ||=
+          begin
+            made = walked
+            spoilt = Mend::MendConflicts.new(made.filter_map { |_, mend| mend }).to_a
+            made.map do |step, mend|
+              step.saying([*spoilt_at(mend, spoilt), *OpenWall.new(step, made.map(&:first)).says])
+            end
+          end
+      end
+
+      private
+
+      # [[Step, MendStep or nil], ...]; what is dry already is not dried.
+      def walked
+        piece = Workpiece.before(@facts.context)
+        @drafts.each_with_object([]) do |(maker, data), list|
+          next if maker == :dry && (piece.moisture_pct.nil? || piece.moisture_pct <= data[:to_pct] + 0.05)
+
+          list << make(maker, data, piece, list.map { |step, _| step.id })
+          piece = list.last.first.after
+        end
+      end
+
+      def make(maker, data, piece, taken)
+        case maker
+        when :dry
+          [Drying.new(data, piece, @facts).step(free("dry", taken)), nil]
+        when :mend
+          mending = Mending.new(data, piece, @workings, at: "#{@at}/steps/#{taken.size}")
+          [mending.step(free(data[:id], taken)), mending.made]
+        when :turn
+          [Turning.new(data, piece, @facts).step(free(data[:kind], taken)), nil]
+        when :finish
+          [Finishing.new(data, piece, @facts).step(free(data[:kind], taken)), nil]
+        end
+      end
+
+      # That id, or the first of it that no step before has.
+      def free(id, taken)
+        ([id] + (2..).lazy.map { |number| "#{id}-#{number}" }.first(taken.size)).find { |one| !taken.include?(one) }
+      end
+
+      def spoilt_at(mend, spoilt)
+        return [] unless mend
+
+        spoilt
+          .select { |of, *| of.equal?(mend) }
+          .map { |_, tone, key, amounts| { tone: tone.to_s, figure: nil, **Message.of("conflicts.#{key}", **amounts) } }
+      end
+    end
+  end
+end

@@ -1,0 +1,153 @@
+# frozen_string_literal: true
+
+# The whole way of a piece, as a turner reads it.
+RSpec.describe MossyAnvil::Report::RouteReport do
+  maple = { species: "sugar_maple", density_kg_m3: 800, moisture_pct: 28, character: %w[cracked wet], pith: "out" }
+  block = { type: "disc", diameter_mm: 260, length_mm: 102 }
+  bowl = {
+    kind: "bowl",
+    opens: "tail",
+    outside: [[4, 50], [30, 95], [96, 120]],
+    inside: [[16, 0], [30, 80], [96, 112]],
+    curve: "smooth"
+  }.freeze
+
+  def route(chosen: {}, climate: {}, **changes)
+    described_class.new(blank(**changes), climate: MossyAnvil::Report::ShopClimate.new(**climate), chosen: chosen).to_h
+  end
+
+  # Wet, cracked maple; with changes.
+  define_method(:wet_bowl) do |material: {}, form: bowl, **changes|
+    {
+      material: material_data(**maple, **material),
+      shape: block,
+      form: form,
+      defects: [crack(depth_mm: 29)],
+      **changes
+    }
+  end
+
+  def way(found, key) = found[:alternatives].find { |one| one[:key] == key }
+  def kinds(way) = way[:steps].map { |step| step[:kind] }
+  def likely(way) = way[:finish_days][:likely]
+  def dries(way) = way[:steps].select { |step| step[:kind] == "dry" }
+
+  it "roughs wet maple out, dries it by its wall, glues it dry, trues it up and finishes it" do
+    found = route(**wet_bowl)
+    expect(found[:recommended]).to eq("rough_out")
+    expect(kinds(way(found, "rough_out"))).to eq(
+      %w[mount true_up outside seat turn_round rough_out dry fill sand retrue hollow foot sand coat done]
+    )
+    expect(likely(way(found, "rough_out"))).to be_between(30, 90)
+    expect(likely(way(found, "dry_whole"))).to be > 300
+    expect(values(found[:reason])).to include(wall: 24.0)
+  end
+
+  it "goes through the places in order, each as wet as the next one's air allows" do
+    regimes = dries(way(route(**wet_bowl), "rough_out")).first[:regimes]
+    expect(regimes.map { |one| one[:place] }).to eq(%w[shavings bag room])
+    expect(regimes.map { |one| one[:from_pct] }.drop(1)).to eq(regimes.map { |one| one[:to_pct] }[0..-2])
+    drier = MossyAnvil::Mend::SafeDrying::STRAIN_PCT / 9.9 * 30
+    regimes.each_cons(2) { |one, next_one| expect(one[:to_pct] - next_one[:emc_pct]).to be <= drier + 1e-9 }
+    # In its own shavings nothing but their wrapping holds it back: no faster than it may go.
+    expect(regimes.first[:rate_bound]).to be(true)
+  end
+
+  it "lays out each answer as a whole way of its own, and takes the turner's" do
+    found = route(**wet_bowl)
+    expect(found[:alternatives].map { |one| one[:key] }).to include("rough_out", "dry_whole", "turn_wet")
+    chosen = route(chosen: { "wet" => "turn_wet" }, **wet_bowl)
+    expect(chosen[:alternatives].first[:key]).to eq("turn_wet")
+    expect(chosen[:recommended]).to eq("rough_out")
+    thin = way(chosen, "turn_wet")
+    expect(kinds(thin)).not_to include("rough_out")
+    expect(kinds(thin).index("hollow")).to be < kinds(thin).index("dry")
+  end
+
+  it "dries a thinner wall sooner" do
+    walls =
+      [8, 12, 20, 30].map do |wall|
+        form = bowl.except(:inside).merge(follows: { wall_mm: wall, floor_mm: wall })
+        dries(way(route(**wet_bowl(form: form)), "rough_out")).sum { |step| step[:wait_days][:likely] }
+      end
+    expect(walls).to eq(walls.sort)
+    expect(walls.first).to be < walls.last
+  end
+
+  it "comes to a moisture no sooner in colder or damper air, and cures no sooner in a colder shop" do
+    cast = { steps: [{ id: "dry", do: "dry", to_pct: 12 }, { id: "c", do: "fill", of: ["b"], with: "epoxy" }] }
+    days =
+      lambda do |**air|
+        found = route(climate: air, **wet_bowl(material: { moisture_pct: 13.5 }, mend: cast))
+        steps = found[:alternatives].first[:steps].select { |step| step[:stretch] == "mend" && step[:wait_days] }
+        steps.to_h { |step| [step[:kind], step[:wait_days][:likely]] }
+      end
+    warm = days[temperature_c: 22, humidity: 0.5]
+    expect(days[temperature_c: 22, humidity: 0.6]["dry"]).to be > warm["dry"]
+    cold = days[temperature_c: 12, humidity: 0.5]
+    expect(cold["dry"]).to be >= warm["dry"]
+    expect(cold["fill"]).to be > warm["fill"]
+  end
+
+  it "never turns a stage faster than it may go as it is then" do
+    found = route(**wet_bowl)
+    limits = way(found, "rough_out")[:steps].filter_map { |step| step[:limit_rpm] }
+    expect(limits).to all(be > 0)
+    hollow = way(found, "rough_out")[:steps].find { |step| step[:kind] == "rough_out" }
+    expect(hollow[:limit_rpm]).to be <= assess(**wet_bowl)[:stages][:outside][:limit_rpm]
+    expect(keys(hollow[:says])).to include("route.says.hollowed_open")
+  end
+
+  it "names what never dries in this air, at the step" do
+    found = route(climate: { humidity: 0.9 }, **wet_bowl(material: { moisture_pct: 60 }))
+    way = found[:alternatives].first
+    stuck = dries(way).select { |step| step[:wait_days][:likely].nil? }
+    expect(way[:finish_days][:likely].nil?).to eq(stuck.any?)
+  end
+
+  it "mends before the lathe what opens the wall, and says what it fills" do
+    open = crack(depth_mm: 115, z_mm: [30, 95])
+    found = route(**wet_bowl(material: { moisture_pct: 10, character: ["cracked"] }, defects: [open]))
+    expect(found[:recommended]).to eq("mend_first")
+    steps = kinds(way(found, "mend_first"))
+    expect(steps.index("fill")).to be < steps.index("mount")
+    later = kinds(way(found, "turn_first"))
+    expect(later.index("fill")).to be > later.index("hollow")
+    expect(kinds(way(found, "turn_past"))).not_to include("fill")
+  end
+
+  it "leaves a plan of the turner's own as it is, and lays the route round it" do
+    own = { steps: [{ id: "mine", do: "fill", of: ["b"], with: "epoxy" }] }
+    found = route(**wet_bowl(material: { moisture_pct: 10 }, mend: own))
+    expect(found[:alternatives].size).to eq(1)
+    expect(found[:alternatives].first[:steps].first).to include(id: "mine", kind: "fill", of: ["b"])
+  end
+
+  it "sends an unsurveyed difficult blank to its survey first" do
+    found = route(**wet_bowl(material: { moisture_pct: 10, character: ["spalted"] }, defects: []))
+    expect(kinds(found[:alternatives].first).first).to eq("look_over")
+  end
+
+  it "asks for a form" do
+    expect { route(material: material_data(**maple)) }.to raise_error(MossyAnvil::InvalidInput, %r{/form: is missing})
+  end
+
+  Dir[File.expand_path("../../../demo/*.anvil.json", __dir__)].each do |path|
+    demo = MossyAnvil::Formats::BlankFile.read(File.read(path))
+    next unless demo.form
+
+    it "is whole for #{File.basename(path, ".anvil.json")}: ids once, days in order, hands and costs summed" do
+      found = described_class.new(demo).to_h
+      expect(found[:alternatives].map { |one| one[:key] }).to include(found[:recommended])
+      found[:alternatives].each do |one|
+        ids = one[:steps].map { |step| step[:id] }
+        expect(ids.uniq).to eq(ids)
+        starts = one[:steps].map { |step| step[:starts_days][:likely] }.compact
+        expect(starts).to eq(starts.sort)
+        expect(one[:hands_h]).to be_within(1e-9).of(one[:steps].sum { |step| step[:hands_min] } / 60.0)
+        expect(one[:finish_days].values.compact).to eq(one[:finish_days].values.compact.sort)
+      end
+      expect(found[:alternatives].map { |one| kinds(one) + [one[:hands_h]] }.uniq.size).to eq(found[:alternatives].size)
+    end
+  end
+end
