@@ -105,6 +105,7 @@ export const api = {
       }),
     ),
   mend: (document: Document) => answered(http.POST("/api/reckon/mend", { body: { document } })),
+  route: (document: Document) => answered(http.POST("/api/reckon/route", { body: { document } })),
   openCard: (id: number) =>
     answered(http.POST("/api/blanks/{id}/card", { params: { path: { id } }, body: { key: crypto.randomUUID() } })),
   cardOf: async (id: number) => (await answered(http.GET("/api/blanks/{id}/card", { params: { path: { id } } }))).card,

@@ -1,32 +1,39 @@
 import { useQueryClient } from "@tanstack/react-query";
-import { useCallback, useDeferredValue, useEffect, useMemo, useReducer, useRef, useState } from "react";
+import { useCallback, useDeferredValue, useEffect, useMemo, useReducer, useRef, useState, type Dispatch } from "react";
 import styled from "styled-components";
 import { api, Refused } from "../api/client";
-import type { Assessment, Defect, Kept, Photograph, Problem } from "../api/document";
-import { BlankContext, DrawingContext, SelectionContext, type Blank } from "../draft/contexts";
+import type { Assessment, Defect, Document, Kept, Photograph, Problem } from "../api/document";
+import { BlankContext, DrawingContext, RouteContext, SelectionContext, type Blank } from "../draft/contexts";
 import { useDraft, type DraftHandle } from "../draft/useDraft";
 import { SITS, useTurned, type Sits } from "../draft/useTurned";
 import { t } from "../i18n/texts";
 import { SoughtPlace } from "../kit/SoughtPlace";
 import { ink } from "../kit/theme";
 import { useKept } from "../kit/useKept";
+import { useSettled } from "../kit/useSettled";
 import { Waiting } from "../kit/Waiting";
 import { copyOf, freeId, makeDefect, today, type Tool } from "../piece/edit";
 import { surfaceMm } from "../piece/geometry";
 import { Piece } from "../piece/Piece";
-import { afterAction, START } from "./benchState";
+import { afterAction, START, type BenchAction } from "./benchState";
 import { Docket, type Station } from "./Docket";
 import { NextMove } from "./NextMove";
+import { RouteStrip } from "./RouteStrip";
 import { TitleBar } from "./TitleBar";
 import { Notice, Unsaved } from "./Unsaved";
 import { useKeys } from "./useKeys";
 import { useLook } from "./useLook";
 import { useReckon } from "./useReckon";
+import { useNewest } from "../api/useNewest";
 
 const Frame = styled.main`
   display: grid;
-  grid-template: "piece docket" minmax(0, 1fr) "next next" auto / minmax(0, 3fr) minmax(440px, 2fr);
+  grid-template: "strip strip" auto "piece docket" minmax(0, 1fr) "next next" auto / minmax(0, 3fr) minmax(440px, 2fr);
   min-height: 0;
+  > nav {
+    grid-area: strip;
+    min-width: 0;
+  }
   > .piece {
     grid-area: piece;
     padding: 12px 22px 8px;
@@ -44,7 +51,7 @@ const Frame = styled.main`
     grid-area: next;
   }
   @media (max-width: 900px) {
-    grid-template: "piece" auto "docket" auto "next" auto / minmax(0, 1fr);
+    grid-template: "strip" auto "piece" auto "docket" auto "next" auto / minmax(0, 1fr);
     > .piece {
       height: 720px;
     }
@@ -54,6 +61,9 @@ const Frame = styled.main`
     }
   }
 `;
+
+/** The whole way is asked for once the draft has been left alone so long. */
+const SETTLED_MS = 400;
 
 type Props = { kept: Kept; station: Station; onStation: (station: Station) => void };
 
@@ -175,6 +185,7 @@ function Assessed({ id, draft, assessment, problem, sits, setSits, station, onSt
     }),
     [chosen, tool, grooving, seenBy, onForm],
   );
+  const way = useWay(draft.document, state.step, act);
   const { clockDeg, zMm, geometry } = look;
   const drawing = useMemo(
     () => ({
@@ -198,6 +209,13 @@ function Assessed({ id, draft, assessment, problem, sits, setSits, station, onSt
   );
   return (
     <Frame>
+      <RouteStrip
+        way={way}
+        onStep={(step, there) => {
+          way.lookAt(step);
+          if (station !== "route") toStation(there);
+        }}
+      />
       <section className="piece" aria-label={t("screen.bench.piece")}>
         {head}
         <Piece look={look} setCut={(cut) => act({ do: "cut", cut })} rpm={rpm} />
@@ -206,11 +224,13 @@ function Assessed({ id, draft, assessment, problem, sits, setSits, station, onSt
       <BlankContext value={useDeferredValue(blank)}>
         <SelectionContext value={useDeferredValue(selection)}>
           <DrawingContext value={useDeferredValue(drawing)}>
-            <SoughtPlace value={seeking}>
-              <div className="docket">
-                <Docket station={station} onStation={toStation} />
-              </div>
-            </SoughtPlace>
+            <RouteContext value={useDeferredValue(way)}>
+              <SoughtPlace value={seeking}>
+                <div className="docket">
+                  <Docket station={station} onStation={toStation} />
+                </div>
+              </SoughtPlace>
+            </RouteContext>
           </DrawingContext>
         </SelectionContext>
       </BlankContext>
@@ -223,6 +243,17 @@ function Assessed({ id, draft, assessment, problem, sits, setSits, station, onSt
         }}
       />
     </Frame>
+  );
+}
+
+/** The way of the whole work, asked anew with every change; of a blank without a form there is none. */
+function useWay(document: Document, step: string | undefined, act: Dispatch<BenchAction>) {
+  const asked = useSettled(document, SETTLED_MS);
+  const { answer, settled, problem } = useNewest(asked.form && asked, api.route);
+  const route = document.form ? answer : undefined;
+  return useMemo(
+    () => ({ route, settled, problem, step, lookAt: (id: string | undefined) => act({ do: "look at step", id }) }),
+    [route, settled, problem, step, act],
   );
 }
 

@@ -5,12 +5,14 @@ import { focusRing, ink } from "../kit/theme";
 import { Finish } from "../stations/finish/Finish";
 import { FormStation } from "../stations/form/FormStation";
 import { Log } from "../stations/log/Log";
+import { RouteStation } from "../stations/route/RouteStation";
 import { MendStation } from "../stations/mend/MendStation";
 import { Survey } from "../stations/survey/Survey";
 import { Turn } from "../stations/turn/Turn";
 import { t } from "../i18n/texts";
 
 export const STATIONS = {
+  route: t("screen.bench.route"),
   survey: t("screen.bench.survey"),
   form: t("screen.bench.form"),
   mend: t("screen.bench.mend"),
@@ -19,7 +21,15 @@ export const STATIONS = {
   log: t("screen.bench.log"),
 } as const;
 export type Station = keyof typeof STATIONS;
-const ROOMS = { survey: Survey, form: FormStation, mend: MendStation, turn: Turn, finish: Finish, log: Log };
+const ROOMS = {
+  route: RouteStation,
+  survey: Survey,
+  form: FormStation,
+  mend: MendStation,
+  turn: Turn,
+  finish: Finish,
+  log: Log,
+};
 
 const Frame = styled(Tabs)`
   display: grid;
@@ -31,7 +41,7 @@ const Frame = styled(Tabs)`
 
 const Names = styled(TabList)`
   display: grid;
-  grid-template-columns: repeat(6, 1fr);
+  grid-template-columns: repeat(7, 1fr);
   border-bottom: 1px solid ${ink.rule};
 `;
 

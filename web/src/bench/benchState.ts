@@ -17,6 +17,8 @@ export type BenchState = {
   seenBy: string | undefined;
   under: Photograph | undefined;
   sought: NextAction | undefined;
+  /** The step of the route that is looked at. */
+  step: string | undefined;
 };
 
 export type BenchAction =
@@ -29,6 +31,7 @@ export type BenchAction =
   | { do: "look back"; day: string | undefined }
   | { do: "lay under"; photograph: Photograph | undefined }
   | { do: "seek"; action: NextAction | undefined }
+  | { do: "look at step"; id: string | undefined }
   | { do: "added"; id: string };
 
 export const START: BenchState = {
@@ -41,6 +44,7 @@ export const START: BenchState = {
   seenBy: undefined,
   under: undefined,
   sought: undefined,
+  step: undefined,
 };
 
 /** The bench after one action; pure. */
@@ -69,6 +73,8 @@ export function afterAction(bench: BenchState, action: BenchAction): BenchState 
       return { ...bench, under: action.photograph };
     case "seek":
       return { ...bench, sought: action.action };
+    case "look at step":
+      return { ...bench, step: action.id };
     case "added":
       // A new defect is chosen, and shown even where an older survey was.
       return { ...bench, seenBy: undefined, tool: undefined, chosen: action.id };

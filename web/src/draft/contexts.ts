@@ -1,5 +1,5 @@
 import { createContext, useContext } from "react";
-import type { Assessment, Defect, Document, Photograph, Problem } from "../api/document";
+import type { Assessment, Defect, Document, Photograph, Problem, Route } from "../api/document";
 import type { Tool } from "../piece/edit";
 import type { DraftHandle } from "./useDraft";
 import type { Sits } from "./useTurned";
@@ -44,6 +44,17 @@ export type Drawing = {
   layUnder: (photograph: Photograph | undefined) => void;
 };
 
+/** The whole way of the piece, once it has a form and the core has answered; the step looked at. */
+export type Way = {
+  route: Route | undefined;
+  /** False while it is still of the draft before. */
+  settled: boolean;
+  problem: Problem | undefined;
+  step: string | undefined;
+  lookAt: (step: string | undefined) => void;
+};
+
+export const RouteContext = createContext<Way | undefined>(undefined);
 export const BlankContext = createContext<Blank | undefined>(undefined);
 export const SelectionContext = createContext<Selection | undefined>(undefined);
 export const DrawingContext = createContext<Drawing | undefined>(undefined);
@@ -54,5 +65,6 @@ function within<Value>(value: Value | undefined): Value {
 }
 
 export const useBlank = () => within(useContext(BlankContext));
+export const useRoute = () => within(useContext(RouteContext));
 export const useSelection = () => within(useContext(SelectionContext));
 export const useDrawing = () => within(useContext(DrawingContext));

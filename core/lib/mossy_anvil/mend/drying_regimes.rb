@@ -13,7 +13,9 @@ module MossyAnvil
 
       # One place: key of the table of drying places; moisture it is put there at and taken out at, %; days earliest,
       # likely and latest (nil where damper air never gets it there); rate_bound: the safe rate decides, not the air.
-      Stretch = Struct.new(:place, :from_pct, :to_pct, :emc_pct, :days, :rate_bound, keyword_init: true)
+      # curve: [[day of it, moisture], ...] as it is likely to go, none where it never gets there.
+      Stretch = Struct.new(:place, :from_pct, :to_pct, :emc_pct, :days, :rate_bound, :curve, keyword_init: true)
+      CURVE_POINTS = 12
 
       # safe: SafeDrying, nil for stock that does not shrink. airs: { place key => [emc_pct, pace] }.
       # forecast: (to_pct, from_pct, place key) -> [likely, earliest, latest] days of that section in that place.
@@ -31,8 +33,24 @@ module MossyAnvil
           goal = [to_pct, leaves_at(places[index + 1])].compact.max
           next if from_pct <= goal || (goal <= @airs.fetch(place)[0] && index < places.size - 1)
 
-          stretch(place, from_pct, goal, index.zero?).tap { from_pct = goal }
+          stretch(place, from_pct, goal, held: index.zero? && !@safe.nil?).tap { from_pct = goal }
         end
+      end
+
+      # One place alone. held: it is opened and closed by weight there, and so goes no faster than it may.
+      def stretch(place, from_pct, to_pct, held: false)
+        likely, early, late = @forecast.call(to_pct, from_pct, place)
+        least = held ? @safe.days(from_pct, to_pct) : 0
+        bound = !likely.nil? && least > likely
+        Stretch.new(
+          place: place,
+          from_pct: from_pct,
+          to_pct: to_pct,
+          emc_pct: @airs.fetch(place)[0],
+          days: [early, likely, late].map { |days| days && [days, least].max },
+          rate_bound: bound,
+          curve: bound ? [[0.0, from_pct], [least, to_pct]] : curve(place, from_pct, to_pct, likely)
+        )
       end
 
       private
@@ -40,18 +58,22 @@ module MossyAnvil
       # Moisture at which the next place no longer makes the skin too dry; nil after the last.
       def leaves_at(place) = place && (@airs.fetch(place)[0] + @safe.drier_points)
 
-      # In the first place nothing but the wrapping slows it: it is opened and closed by weight, at the safe rate.
-      def stretch(place, from_pct, to_pct, first)
-        air = @forecast.call(to_pct, from_pct, place)
-        least = first && @safe ? @safe.days(from_pct, to_pct) : 0
-        Stretch.new(
-          place: place,
-          from_pct: from_pct,
-          to_pct: to_pct,
-          emc_pct: @airs.fetch(place)[0],
-          days: [air[1], air[0], air[2]].map { |days| days && [days, least].max },
-          rate_bound: !air[0].nil? && least > air[0]
-        )
+      # Water over fibre saturation leaves steadily, what is under it ever slower.
+      def curve(place, from_pct, to_pct, days)
+        return [] if days.nil?
+
+        bound_from = [from_pct, Moisture::FIBRE_SATURATION_PCT].min
+        free = from_pct > bound_from ? @forecast.call([bound_from, to_pct].max, from_pct, place)[0] : 0.0
+        emc = @airs.fetch(place)[0]
+        bound =
+          Array.new(CURVE_POINTS) do |index|
+            share = (index + 1) / CURVE_POINTS.to_f
+            [
+              free + (share * (days - free)),
+              emc + ((bound_from - emc) * (((to_pct - emc) / (bound_from - emc))**share))
+            ]
+          end
+        [[0.0, from_pct], *([[free, bound_from]] if free.positive?), *(bound if to_pct < bound_from)]
       end
     end
   end

@@ -56,7 +56,7 @@ module MossyAnvil
           skin_dm2: assessed.dig(:form, :skin_area_mm2).values.compact.sum / MM2_PER_DM2,
           grits: assessed.dig(:finish, :grits),
           sanding_rpm: assessed.dig(:finish, :sanding_rpm),
-          limits: StageReadings.new(@climate, @fineness)
+          limits: StageReadings.new(@blank.material, @climate, @fineness)
         )
       end
 
@@ -121,7 +121,8 @@ module MossyAnvil
           stage: step.stage,
           limit_rpm: step.limit_rpm,
           unsafe: step.unsafe,
-          regimes: step.regimes.map(&:to_h)
+          regimes: step.regimes.map(&:to_h),
+          safe_points_a_day: step.safe_points_a_day
         }
       end
     end

@@ -3,42 +3,59 @@
 module MossyAnvil
   module Report
     # What a stage comes to on the lathe, of any state the piece goes through on its route: each calculated once,
-    # whichever way it came there.
+    # whichever way it came there. Its water is taken as surveyed throughout, as everywhere at Turn: drier wood is
+    # lighter and may turn no slower.
     class StageReadings
       KEYS = %i[limit_rpm unsafe mass_g volume_mm3 governed_by].freeze
+      KEPT = 1
 
-      def initialize(climate, fineness)
+      # material: as surveyed.
+      def initialize(material, climate, fineness)
+        @material = material
         @climate = climate
         @fineness = fineness
-        @states = {}
+        @solids, @read = {}, {}
       end
 
       # { limit_rpm:, unsafe:, mass_g:, volume_mm3:, governed_by: }, at worst where a depth is in doubt.
-      def call(blank, stage) = state(blank).call(stage)
+      def call(blank, stage)
+        blank = as_surveyed(blank)
+        state = key(blank)
+        @read[[state, stage]] ||= worst(solids(state, blank), stage)
+      end
 
       private
 
-      # Two blanks of one route differ in their form, their water and resin, and their defects.
-      def state(blank)
-        key = [blank.form, blank.material.moisture_pct, blank.material.resin_kg_m3, blank.defects.map(&:to_document)]
-        @states[key] ||= State.new(blank, @climate, @fineness)
+      def as_surveyed(blank)
+        resin = blank.material.resin_kg_m3
+        return blank.with_material(@material) if resin == @material.resin_kg_m3
+
+        blank.with_material(@material.at(moisture_pct: @material.moisture_pct, resin_kg_m3: resin))
       end
 
-      # One of them, with its worst case.
-      class State
-        def initialize(blank, climate, fineness)
-          @solids = [blank, blank.at_worst].compact.map { |one| SolidAnalysis.new(one.on_centres, climate, fineness) }
-          @read = {}
+      # Two blanks of one route differ in their form, their resin and their defects.
+      def key(blank) = [blank.form, blank.material.resin_kg_m3, blank.defects.map(&:to_document)]
+
+      # The painted solid, and the one at worst where there is one. The last of them alone are kept: they are large, and
+      # a route asks for its states one after another.
+      def solids(state, blank)
+        forget if @solids.size > KEPT && !@solids.key?(state)
+        @solids[state] ||= [blank, blank.at_worst].compact.map do |one|
+          SolidAnalysis.new(one.on_centres, @climate, @fineness)
         end
-
-        def call(stage) =
-          @read[stage] ||= begin
-            found, worst = @solids.map { |solid| StageReport.new(stage, solid, Workings.new).to_h.slice(*KEYS) }
-            slower = worst && worst[:limit_rpm] < found[:limit_rpm]
-            slower ? found.merge(worst.slice(:limit_rpm, :unsafe, :governed_by)) : found
-          end
       end
-      private_constant :State
+
+      # Ruby does not see how large the arrays in them are, and would leave many lying about.
+      def forget
+        @solids.shift
+        GC.start
+      end
+
+      def worst(solids, stage)
+        found, other = solids.map { |solid| StageReport.new(stage, solid, Workings.new).to_h.slice(*KEYS) }
+        slower = other && other[:limit_rpm] < found[:limit_rpm]
+        slower ? found.merge(other.slice(:limit_rpm, :unsafe, :governed_by)) : found
+      end
     end
   end
 end

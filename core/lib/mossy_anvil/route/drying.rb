@@ -4,7 +4,7 @@ module MossyAnvil
   module Route
     # A wait for the wood to dry, by the section the piece has when it is put away.
     class Drying
-      # data: { to_pct:, in: key of a drying place, or nil to go through the regimes }.
+      # data: { to_pct:, in: key of a drying place; none: it goes through the regimes }.
       def initialize(data, piece, facts)
         @to_pct = data.fetch(:to_pct)
         @place = data[:in]
@@ -24,6 +24,7 @@ module MossyAnvil
           cautions: [Message.of(oven? ? "cautions.drying_oven" : "cautions.drying")],
           says: [never, openings, section].compact,
           regimes: regimes,
+          safe_points_a_day: safe&.points_a_day,
           after: after
         )
       end
@@ -32,11 +33,9 @@ module MossyAnvil
       def regimes
         @regimes ||=
           if @place
-            [in_place]
+            [going.stretch(@place, @piece.moisture_pct, @to_pct)]
           else
-            Mend::DryingRegimes
-              .new(safe: safe, airs: airs) { |to, from, place| forecast(to, from, place) }
-              .stretches(@piece.moisture_pct, @to_pct)
+            going.stretches(@piece.moisture_pct, @to_pct)
           end
       end
 
@@ -59,8 +58,11 @@ module MossyAnvil
       def tools = %w[scale end_sealer].map { |key| Message.of("tools.#{key}") }
 
       def air(key) = Mend::DryingAir.of(key, @piece.context.climate)
-      def airs =
-        Mend::DryingRegimes::PLACES.to_h { |key| [key, [air(key).emc_pct, Table.row("drying_places", key)["pace"]]] }
+      def going
+        places = Table.rows("drying_places")
+        airs = places.to_h { |row| [row["key"], [air(row["key"]).emc_pct, row["pace"]]] }
+        Mend::DryingRegimes.new(safe: safe, airs: airs) { |to, from, place| forecast(to, from, place) }
+      end
 
       def forecast(to_pct, from_pct, place)
         row = Table.row("drying_places", place)
@@ -71,18 +73,6 @@ module MossyAnvil
           wander: row["wander"],
           pace: row["pace"],
           thickness_mm: @piece.thickness_mm
-        )
-      end
-
-      def in_place
-        likely, early, late = forecast(@to_pct, @piece.moisture_pct, @place)
-        Mend::DryingRegimes::Stretch.new(
-          place: @place,
-          from_pct: @piece.moisture_pct,
-          to_pct: @to_pct,
-          emc_pct: air(@place).emc_pct,
-          days: [early, likely, late],
-          rate_bound: false
         )
       end
 

@@ -46,7 +46,7 @@ module MossyAnvil
         thick = { form: @facts.rough[:form] }
         [
           *mended(held),
-          *turns(OUTSIDE, **thick),
+          *turns(OUTSIDE),
           [:turn, { kind: "rough_out", **thick }],
           *dry,
           *mended(later),

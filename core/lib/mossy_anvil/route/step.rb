@@ -18,7 +18,8 @@ module MossyAnvil
     # id: unique in its route. kind: row of the table of steps, or kind of a step of mending. name: a message. of: ids
     # of defects. hands_min: minutes of work. wait: Wait, nil where nothing has to be waited for. stage: what is turned
     # at it; limit_rpm: of that; both nil off the lathe. unsafe: not at any speed of the lathe. materials: list of
-    # MendStep::Taken. says: advice, conflicts first. regimes: list of DryingRegimes::Stretch. after: Workpiece.
+    # MendStep::Taken. says: advice, conflicts first. regimes: list of DryingRegimes::Stretch, and
+    # how fast it may dry at most, % a day (nil off drying). after: Workpiece.
     Step =
       Struct.new(
         :id,
@@ -36,6 +37,7 @@ module MossyAnvil
         :cautions,
         :says,
         :regimes,
+        :safe_points_a_day,
         :after,
         keyword_init: true
       ) do

@@ -22,6 +22,7 @@ module MossyAnvil
       def initialize(data, piece, facts)
         @kind = data.fetch(:kind)
         @row = Table.row("route", @kind)
+        @before = piece
         @piece = data[:form] ? piece.with(form: data[:form]) : piece
         @facts = facts
       end
@@ -54,17 +55,16 @@ module MossyAnvil
       def goal = @row["to"]&.to_sym
       def hollow? = @piece.form.hollow?
 
-      # What it passes through: where it starts and where it ends.
-      def stages = [at, goal].compact.uniq
-      def at = @piece.stage
-      def read(stage) = @facts.limits.call(@piece.blank, stage)
-      def slowest = @slowest ||= stages.map { |stage| read(stage) }.min_by { |one| one[:limit_rpm] }
+      # What it passes through: where it starts, to the form it had, and where it ends.
+      def start = @start ||= @facts.limits.call(@before.blank, @before.stage)
+      def finish = @finish ||= goal ? @facts.limits.call(@piece.blank, goal) : start
+      def slowest = [start, finish].min_by { |one| one[:limit_rpm] }
       def mount = @facts.mounts[HELD_IN[@kind]]
       def limit_rpm = [slowest[:limit_rpm], mount && mount[:limit_rpm]].compact.min
-      def unsafe? = stages.any? { |stage| read(stage)[:unsafe] }
+      def unsafe? = start[:unsafe] || finish[:unsafe]
 
       def hands_min = @row["base_min"] + (@row.fetch("min_per_l", 0) * away_l)
-      def away_l = goal ? [read(at)[:volume_mm3] - read(goal)[:volume_mm3], 0].max / MM3_PER_L : 0.0
+      def away_l = [start[:volume_mm3] - finish[:volume_mm3], 0].max / MM3_PER_L
 
       def says
         [

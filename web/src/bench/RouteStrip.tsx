@@ -1,0 +1,106 @@
+import styled from "styled-components";
+import { Button } from "react-aria-components";
+import type { RouteStep } from "../api/document";
+import type { Way } from "../draft/contexts";
+import { messageText, t } from "../i18n/texts";
+import { amountText } from "../kit/measure";
+import { Unseen } from "../kit/parts";
+import { focusRing, ink } from "../kit/theme";
+import { useUnit } from "../kit/Units";
+import type { Station } from "./Docket";
+
+const Strip = styled.nav`
+  border-bottom: 1px solid ${ink.rule};
+  overflow-x: auto;
+  scrollbar-width: thin;
+  ol {
+    display: flex;
+    gap: 4px;
+    padding: 8px 22px 6px;
+    min-width: max-content;
+    list-style: none;
+  }
+  li {
+    flex: 1 0 auto;
+    max-width: 190px;
+    display: grid;
+  }
+`;
+
+/** A bar above says what it is: hands (solid), a wait (hatched), one that cannot be done as it stands (barred). */
+const Step = styled(Button)<{ $wait: boolean; $stop: boolean; $here: boolean }>`
+  display: grid;
+  align-content: start;
+  min-height: 52px;
+  padding: 5px 8px 2px 0;
+  border: 0;
+  border-top: 6px solid ${({ $here }) => ($here ? ink.moss : ink.slate)};
+  ${({ $wait }) =>
+    $wait && `border-image: repeating-linear-gradient(115deg, var(--ochre) 0 5px, transparent 5px 10px) 6;`}
+  ${({ $stop }) => $stop && `border-image: repeating-linear-gradient(90deg, var(--rust) 0 9px, transparent 9px 13px) 6;`}
+  background: none;
+  text-align: left;
+  font-size: 14px;
+  line-height: 1.2;
+  cursor: pointer;
+  ${({ $here }) => $here && "font-weight: 700;"}
+  .time {
+    color: ${ink.quiet};
+    font-weight: 400;
+    white-space: nowrap;
+  }
+  ${focusRing}
+  &[data-hovered] .name {
+    text-decoration: underline;
+    text-underline-offset: 3px;
+  }
+`;
+
+const STATION: Record<RouteStep["stretch"], Station> = {
+  survey: "survey",
+  mend: "mend",
+  turn: "turn",
+  finish: "finish",
+  close: "log",
+};
+
+/** Hands, then what it waits. */
+export function stepTime({ hands_min, wait_days }: RouteStep, unit: ReturnType<typeof useUnit>): string {
+  const hands = amountText(hands_min, "min", unit);
+  if (!wait_days) return hands;
+  return wait_days.likely === null
+    ? t("screen.route.never")
+    : `${hands}, ${amountText(wait_days.likely, "days", unit)}`;
+}
+
+/** The way of this piece as one line of steps, the next one large; choosing one opens its station. */
+export function RouteStrip({ way, onStep }: { way: Way; onStep: (step: string, there: Station) => void }) {
+  const unit = useUnit();
+  const steps = way.route?.alternatives[0]?.steps;
+  if (!steps) return null;
+  const here = way.step ?? steps[0]?.id;
+  return (
+    <Strip aria-label={t("screen.route.route")} style={{ opacity: way.settled ? 1 : 0.6 }}>
+      <ol>
+        {steps.map((step) => {
+          const stop = step.unsafe || step.says.some(({ tone }) => tone === "stop");
+          return (
+            <li key={step.id} aria-current={step.id === here ? "step" : undefined}>
+              <Step
+                $wait={step.wait_days !== null}
+                $stop={stop}
+                $here={step.id === here}
+                onPress={() => onStep(step.id, STATION[step.stretch])}
+              >
+                <span className="name">
+                  {messageText(step.name, unit)} {stop && <Unseen>{t("tones.stop")}</Unseen>}
+                </span>
+                <span className="time">{stepTime(step, unit)}</span>
+              </Step>
+            </li>
+          );
+        })}
+      </ol>
+    </Strip>
+  );
+}

@@ -1,0 +1,38 @@
+import { useBlank, useRoute } from "../../draft/contexts";
+import { MessageText } from "../../kit/Advice";
+import { Fault, Quiet } from "../../kit/parts";
+import { Sections, type Section } from "../../kit/Sections";
+import { ink } from "../../kit/theme";
+import { useKept } from "../../kit/useKept";
+import { t } from "../../i18n/texts";
+import { DryingPlot } from "./DryingPlot";
+import { Steps } from "./Steps";
+import { Ways } from "./Ways";
+
+const SECTIONS = ["ways", "steps", "drying"] as const;
+type Name = (typeof SECTIONS)[number];
+
+/** The whole way of the piece: the ways there are beside one another, the steps of the one taken, how it dries. */
+export function RouteStation() {
+  const { document } = useBlank();
+  const { route, problem } = useRoute();
+  const [open, , setOpen] = useKept<Name>("section of route", SECTIONS);
+  if (!document.form) return <Quiet>{t("screen.route.draw_its_form_first")}</Quiet>;
+  const [taken] = route?.alternatives ?? [];
+  if (problem) return <Fault role="alert">{problem.errors?.[0]?.detail ?? problem.detail}</Fault>;
+  if (!route || !taken) return <Quiet role="status">{t("screen.route.laying_it_out")}</Quiet>;
+  const sections: Section<Name>[] = [
+    { key: "ways", title: t("screen.route.section.ways"), body: <Ways route={route} /> },
+    { key: "steps", title: t("screen.route.section.steps"), body: <Steps steps={taken.steps} route={route} /> },
+  ];
+  if (taken.steps.some(({ regimes }) => regimes.length > 0))
+    sections.push({ key: "drying", title: t("screen.route.section.drying"), body: <DryingPlot steps={taken.steps} /> });
+  return (
+    <>
+      <p style={{ color: ink.moss, fontWeight: 650 }}>
+        <MessageText message={route.reason} asSentence />
+      </p>
+      <Sections open={open} onOpen={setOpen} sections={sections} />
+    </>
+  );
+}

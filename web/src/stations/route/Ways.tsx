@@ -1,0 +1,112 @@
+import styled from "styled-components";
+import type { Route, RouteWay } from "../../api/document";
+import { useBlank } from "../../draft/contexts";
+import { messageText, t } from "../../i18n/texts";
+import { MessageText } from "../../kit/Advice";
+import { Button } from "../../kit/Button";
+import { amountText } from "../../kit/measure";
+import { Quiet, Ticket } from "../../kit/parts";
+import { ink } from "../../kit/theme";
+import { useUnit } from "../../kit/Units";
+import { between, doneOn } from "./dates";
+
+const Table = styled(Ticket)`
+  margin-top: 10px;
+  tr.taken > * {
+    background: ${ink.mossPale};
+    border-top: 2px solid ${ink.moss};
+    border-bottom: 2px solid ${ink.moss};
+  }
+  th:first-child,
+  td:first-child {
+    padding-left: 8px;
+  }
+  tbody th {
+    max-width: 150px;
+  }
+  small {
+    display: block;
+    font-size: 14px;
+    font-weight: 400;
+    color: ${ink.quiet};
+  }
+  .stop {
+    color: ${ink.rust};
+    font-weight: 650;
+  }
+  td.nowrap {
+    white-space: nowrap;
+  }
+`;
+
+/** Questions of this blank as headings over their answers; the way taken first. */
+export function Ways({ route }: { route: Route }) {
+  const { document, draft } = useBlank();
+  const [taken] = route.alternatives;
+  const take = (way: RouteWay) => draft.change({ ...document, route: { choices: way.choices } }, false);
+  const advised = () => {
+    const rest = { ...document };
+    delete rest.route;
+    draft.change(rest, false);
+  };
+  if (!taken) return null;
+  return (
+    <>
+      {route.alternatives.length === 1 && <Quiet>{t("screen.route.only_this_way")}</Quiet>}
+      <Table aria-label={t("screen.route.ways_compared")}>
+        <thead>
+          <tr>
+            <th>{t("screen.route.way")}</th>
+            <th>{t("screen.route.done")}</th>
+            <th>{t("screen.route.hands")}</th>
+            <th>{t("screen.route.cost")}</th>
+          </tr>
+        </thead>
+        <tbody>
+          {route.alternatives.map((way) => (
+            <Row key={way.key} way={way} route={route} onTake={way === taken ? undefined : () => take(way)} />
+          ))}
+        </tbody>
+      </Table>
+      {taken.key !== route.recommended && (
+        <Button onPress={advised}>{t("screen.route.back_to_the_advised_way")}</Button>
+      )}
+      <Quiet>{t("screen.route.chances_are_not_yet_reckoned")}</Quiet>
+    </>
+  );
+}
+
+function Row({ way, route, onTake }: { way: RouteWay; route: Route; onTake: (() => void) | undefined }) {
+  const unit = useUnit();
+  return (
+    <tr className={onTake ? undefined : "taken"}>
+      <th scope="row">
+        <MessageText message={way.name} />
+        <small>
+          {way.key === route.recommended && <strong>{t("screen.route.advised")} </strong>}
+          <MessageText message={way.known_for} />
+        </small>
+      </th>
+      <td>
+        {doneOn(way)}
+        <small>{between(way)}</small>
+        {way.conflicts > 0 && <small className="stop">{t("screen.route.conflicts", { count: way.conflicts })}</small>}
+      </td>
+      <td className="nowrap">{amountText(way.hands_h, "h", unit)}</td>
+      <td className="nowrap">
+        {amountText(way.cost, "money", unit)}
+        {onTake && (
+          <small>
+            <Button
+              $kind="quiet"
+              aria-label={t("screen.route.take_this_way", { way: messageText(way.name, unit) })}
+              onPress={onTake}
+            >
+              {t("screen.route.take_it")}
+            </Button>
+          </small>
+        )}
+      </td>
+    </tr>
+  );
+}
