@@ -17,7 +17,7 @@ RSpec.describe "Access to the screens", :browser do
     found.map { |rule, nodes| "#{rule}: #{nodes.first(4).map { |node| node.join(" ") }.join("; ")}" }
   end
 
-  stations = { "survey" => 31, "form" => 33, "mend" => 39, "turn" => 33, "finish" => 32, "log" => 32 }
+  stations = { "route" => 39, "survey" => 31, "form" => 33, "mend" => 39, "turn" => 33, "finish" => 32, "log" => 32 }
 
   { "day" => nil, "night" => ["color-contrast"] }.each do |light, only|
     stations.each do |station, number|

@@ -48,7 +48,15 @@ RSpec.describe "The language of the screens", :browser do
   end
 
   # Number of a blank whose station has much to show, and how many sections that has.
-  stations = { survey: [31, 4], form: [33, 4], mend: [39, 3], turn: [33, 3], finish: [32, 0], log: [32, 0] }
+  stations = {
+    route: [39, 3],
+    survey: [31, 4],
+    form: [33, 4],
+    mend: [39, 3],
+    turn: [33, 3],
+    finish: [32, 0],
+    log: [32, 0]
+  }
 
   stations.each do |station, (number, sections)|
     it "is the catalogue's at #{station}, in every section, whole, and fits" do

@@ -117,8 +117,9 @@ RSpec.describe MossyAnvil::Report::NextMove do
     )
   end
 
-  it "waits for wet wood to dry to what its mend asks, and says when to weigh" do
-    wet = move(material: material_data(moisture_pct: 22), defects: [check], form: BlankHelper::BOWL)
+  it "waits for wood that is dried whole to come to what its mend asks, and says when to weigh" do
+    whole = { choices: { wet: "dry_whole" } }
+    wet = move(material: material_data(moisture_pct: 22), defects: [check], form: BlankHelper::BOWL, route: whole)
     expect(wet).to include(action: "weigh", ready: false)
     amounts = values(wet)
     expect(amounts[:gate]).to eq(15)
@@ -128,7 +129,9 @@ RSpec.describe MossyAnvil::Report::NextMove do
 
   it "says so where this air will never get it there" do
     climate = MossyAnvil::Report::ShopClimate.new(temperature_c: 12, humidity: 0.85)
-    piece = blank(material: material_data(moisture_pct: 24), defects: [check], form: BlankHelper::BOWL)
+    whole = { choices: { wet: "dry_whole" } }
+    wet = { material: material_data(moisture_pct: 24), defects: [check], form: BlankHelper::BOWL }
+    piece = blank(**wet, route: whole)
     expect(MossyAnvil::Report::Assessment.new(piece, climate: climate).to_h[:next_move][:key]).to eq(
       "move.somewhere_drier"
     )

@@ -128,6 +128,33 @@ RSpec.describe MossyAnvil::Report::RouteReport do
     expect(kinds(found[:alternatives].first).first).to eq("look_over")
   end
 
+  it "goes on from what is done: nothing of it lies ahead, and the wall that is there dries" do
+    done = { choices: {}, done: [{ step: "rough_out", on: "2030-05-02", wall_mm: 20, moisture_pct: 22 }] }
+    before, after = route(**wet_bowl), route(**wet_bowl(route: done))
+    steps = way(after, "rough_out")[:steps]
+    expect(steps.take_while { |step| step[:done] }.map { |step| step[:kind] }).to eq(
+      %w[mount true_up outside seat turn_round rough_out]
+    )
+    expect(steps.drop(6).map { |step| step[:done] }.uniq).to eq([false])
+    expect(way(after, "rough_out")[:hands_h]).to be < way(before, "rough_out")[:hands_h]
+    dried = ->(found) { dries(way(found, "rough_out")).first }
+    expect(dried[after][:regimes].first[:from_pct]).to eq(22)
+    expect(dried[after][:wait_days][:likely]).to be < dried[before][:wait_days][:likely]
+    # What is roughed out is not dried whole any more, nor turned thin while wet.
+    expect(after[:alternatives].map { |one| one[:key] } & %w[dry_whole turn_wet]).to eq([])
+    water = assess(**wet_bowl(route: done))[:drying]
+    expect(water).to include(thickness_mm: 20.0, moisture_pct: 22.0)
+  end
+
+  it "tells the next move the same: rough it out while it is wet, then let it dry; whole where one decided so" do
+    move = ->(**about) { assess(**wet_bowl(**about))[:next_move] }
+    expect(move[]).to include(key: "move.rough_out", station: "turn", ready: true)
+    expect(move[route: { choices: { wet: "dry_whole" } }]).to include(key: "move.dry", ready: false)
+    roughed = { done: [{ step: "rough_out", on: "2030-05-02", wall_mm: 24, moisture_pct: 26 }] }
+    expect(move[route: roughed]).to include(key: "move.dry")
+    expect(move[route: { choices: { wet: "turn_wet" } }]).not_to include(action: "weigh")
+  end
+
   it "asks for a form" do
     expect { route(material: material_data(**maple)) }.to raise_error(MossyAnvil::InvalidInput, %r{/form: is missing})
   end

@@ -27,16 +27,16 @@ const Strip = styled.nav`
   }
 `;
 
-/** A bar above says what it is: hands (solid), a wait (hatched), one that cannot be done as it stands (barred). */
-const Step = styled(Button)<{ $wait: boolean; $stop: boolean; $here: boolean }>`
+/** A bar above says what it is: done (solid green), a wait (hatched), one that cannot be done as it stands (barred). */
+const Step = styled(Button)<{ $done: boolean; $wait: boolean; $stop: boolean; $here: boolean }>`
   display: grid;
   align-content: start;
   min-height: 52px;
   padding: 5px 8px 2px 0;
   border: 0;
-  border-top: 6px solid ${({ $here }) => ($here ? ink.moss : ink.slate)};
-  ${({ $wait }) =>
-    $wait && `border-image: repeating-linear-gradient(115deg, var(--ochre) 0 5px, transparent 5px 10px) 6;`}
+  border-top: 6px solid ${({ $done, $here }) => ($done ? ink.moss : $here ? ink.ink : ink.rule)};
+  ${({ $wait, $done }) =>
+    $wait && !$done && `border-image: repeating-linear-gradient(115deg, var(--ochre) 0 5px, transparent 5px 10px) 6;`}
   ${({ $stop }) => $stop && `border-image: repeating-linear-gradient(90deg, var(--rust) 0 9px, transparent 9px 13px) 6;`}
   background: none;
   text-align: left;
@@ -66,7 +66,7 @@ const STATION: Record<RouteStep["stretch"], Station> = {
 
 /** Hands, then what it waits. */
 export function stepTime({ hands_min, wait_days }: RouteStep, unit: ReturnType<typeof useUnit>): string {
-  const hands = amountText(hands_min, "min", unit);
+  const hands = amountText(Math.round(hands_min), "min", unit);
   if (!wait_days) return hands;
   return wait_days.likely === null
     ? t("screen.route.never")
@@ -78,7 +78,8 @@ export function RouteStrip({ way, onStep }: { way: Way; onStep: (step: string, t
   const unit = useUnit();
   const steps = way.route?.alternatives[0]?.steps;
   if (!steps) return null;
-  const here = way.step ?? steps[0]?.id;
+  const next = steps.find(({ done }) => !done)?.id;
+  const here = way.step ?? next;
   return (
     <Strip aria-label={t("screen.route.route")} style={{ opacity: way.settled ? 1 : 0.6 }}>
       <ol>
@@ -87,6 +88,7 @@ export function RouteStrip({ way, onStep }: { way: Way; onStep: (step: string, t
           return (
             <li key={step.id} aria-current={step.id === here ? "step" : undefined}>
               <Step
+                $done={step.done}
                 $wait={step.wait_days !== null}
                 $stop={stop}
                 $here={step.id === here}
@@ -95,7 +97,7 @@ export function RouteStrip({ way, onStep }: { way: Way; onStep: (step: string, t
                 <span className="name">
                   {messageText(step.name, unit)} {stop && <Unseen>{t("tones.stop")}</Unseen>}
                 </span>
-                <span className="time">{stepTime(step, unit)}</span>
+                <span className="time">{step.done ? t("screen.route.is_done") : stepTime(step, unit)}</span>
               </Step>
             </li>
           );

@@ -8,6 +8,7 @@ import { Finish } from "./finish/Finish";
 import { FormStation } from "./form/FormStation";
 import { Log } from "./log/Log";
 import { MendStation } from "./mend/MendStation";
+import { RouteStation } from "./route/RouteStation";
 import { Survey } from "./survey/Survey";
 import { Turn } from "./turn/Turn";
 
@@ -16,6 +17,7 @@ afterEach(cleanup);
 const names = () => screen.queryAllByRole("tab").map((tab) => tab.textContent);
 
 const STATIONS = [
+  { name: "Route", station: <RouteStation />, sections: ["Ways", "Steps", "Drying"] },
   { name: "Survey", station: <Survey />, sections: ["Defects", "Tests", "Photographs", "Value"] },
   { name: "Form", station: <FormStation />, sections: ["Shape", "Placement", "Compare", "Setting out"] },
   { name: "Mend", station: <MendStation />, sections: ["Plan", "Drying"] },
@@ -81,5 +83,52 @@ describe("Turn", () => {
     renderStation(<Turn />, samples.bowl);
     const limit = amountText(samples.bowl.assessment.stages.blank.limit_rpm, "rpm", "mm");
     expect(within(screen.getByRole("region", { name: "As it stands" })).getByText(`≤ ${limit}`)).toBeVisible();
+  });
+});
+
+describe("Route", () => {
+  const { platter } = samples;
+  const changed = (change: unknown) => (change as { mock: { calls: [{ route?: unknown }][] } }).mock.calls.at(-1)?.[0];
+
+  it("lays the ways beside one another with dates, hands and cost, and takes another in the draft", async () => {
+    const { blank } = renderStation(<RouteStation />, platter);
+    const table = screen.getByRole("table", { name: "Ways compared" });
+    const rows = within(table).getAllByRole("rowheader");
+    expect(rows.length).toBe(platter.route.alternatives.length);
+    expect(rows[0]).toHaveTextContent("Dry whole, turn once");
+    expect(rows[1]).toHaveTextContent(/Rough out, dry, finish.*Advised/);
+    await userEvent.click(screen.getByRole("button", { name: "Take it: Rough out, dry, finish" }));
+    expect(changed(blank.draft.change)?.route).toEqual({
+      choices: expect.objectContaining({ wet: "rough_out" }) as unknown,
+    });
+    await userEvent.click(screen.getByRole("button", { name: "Back to the advised way" }));
+    expect(changed(blank.draft.change)?.route).toEqual({ choices: {} });
+  });
+
+  it("marks a step done with its day; roughed out, with its wall and how wet it is", async () => {
+    const { route } = platter;
+    const alternatives = [...route.alternatives].sort(({ key }) => (key === "rough_out" ? -1 : 0));
+    const own = renderStation(<RouteStation />, { ...platter, route: { ...route, alternatives } });
+    await userEvent.click(screen.getByRole("tab", { name: "Steps" }));
+    own.again({ ...own.bench, way: { ...own.bench.way, step: "rough_out" } });
+    await userEvent.click(screen.getByRole("button", { name: "Done" }));
+    expect(changed(own.blank.draft.change)?.route).toEqual({
+      choices: { wet: "dry_whole" },
+      done: [
+        {
+          step: "rough_out",
+          on: expect.stringMatching(/^\d{4}-\d\d-\d\d$/) as unknown,
+          wall_mm: 32,
+          moisture_pct: platter.assessment.drying?.moisture_pct,
+        },
+      ],
+    });
+  });
+
+  it("says how it dries in words beside the picture, place by place", async () => {
+    renderStation(<RouteStation />, platter);
+    await userEvent.click(screen.getByRole("tab", { name: "Drying" }));
+    expect(screen.getByRole("img")).toHaveAccessibleName(/Moisture over time: from 17.1 % to 12.1 % in about 80 days/);
+    expect(within(screen.getByRole("table", { name: "Places in order" })).getAllByRole("row").length).toBe(4);
   });
 });

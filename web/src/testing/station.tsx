@@ -3,19 +3,21 @@ import { render } from "@testing-library/react";
 import type { ReactNode } from "react";
 import { MemoryRouter } from "react-router";
 import { vi } from "vitest";
-import type { Assessment, Document, MendPlan, Mounts } from "../api/document";
+import type { Assessment, Document, MendPlan, Mounts, Route } from "../api/document";
 import {
   BlankContext,
   DrawingContext,
+  RouteContext,
   SelectionContext,
   type Blank,
   type Drawing,
   type Selection,
+  type Way,
 } from "../draft/contexts";
 import type { DraftHandle } from "../draft/useDraft";
 import raw from "./generated/samples.json?raw";
 
-type Sample = { document: Document; assessment: Assessment; mend: MendPlan; mounts: Mounts };
+type Sample = { document: Document; assessment: Assessment; mend: MendPlan; mounts: Mounts; route: Route };
 
 /** Demo blanks with what the core answers of them; written anew by each run of the tests. */
 export const samples = JSON.parse(raw) as Record<"bowl" | "lamp" | "platter", Sample>;
@@ -43,6 +45,7 @@ export function serve(sample: Sample) {
     "/api/reckon": sample.assessment,
     "/api/reckon/mend": sample.mend,
     "/api/reckon/mounts": sample.mounts,
+    "/api/reckon/route": sample.route,
     "/api/blanks/7/photographs": { photographs: [] },
     "/api/blanks/7/card": { card: null },
     "/api/patterns": { patterns: [] },
@@ -53,7 +56,7 @@ export function serve(sample: Sample) {
   });
 }
 
-export type Bench = { blank: Blank; selection: Selection; drawing: Drawing };
+export type Bench = { blank: Blank; selection: Selection; drawing: Drawing; way: Way };
 
 export function benchOf(sample: Sample, own: Partial<Selection> = {}): Bench {
   const { document, assessment } = sample;
@@ -82,6 +85,7 @@ export function benchOf(sample: Sample, own: Partial<Selection> = {}): Bench {
       ...own,
     },
     drawing: { hand: { clockDeg: 60, zMm: 30 }, placeHere: vi.fn(), under: undefined, layUnder: vi.fn() },
+    way: { route: sample.route, settled: true, problem: undefined, step: undefined, lookAt: vi.fn() },
   };
 }
 
@@ -90,7 +94,9 @@ export function OnBench({ bench, children }: { bench: Bench; children: ReactNode
   return (
     <BlankContext value={bench.blank}>
       <SelectionContext value={bench.selection}>
-        <DrawingContext value={bench.drawing}>{children}</DrawingContext>
+        <DrawingContext value={bench.drawing}>
+          <RouteContext value={bench.way}>{children}</RouteContext>
+        </DrawingContext>
       </SelectionContext>
     </BlankContext>
   );

@@ -38,6 +38,10 @@ module MossyAnvil
         with(moisture_pct: to_pct, blank: blank.with_material(blank.material.at(moisture_pct: to_pct)))
       end
 
+      # The same as wet as it was found to be, whatever was expected.
+      def found_at(pct) =
+        wooden? ? with(moisture_pct: pct, blank: blank.with_material(blank.material.at(moisture_pct: pct))) : self
+
       # The same with so much resin drawn into all of it.
       def soaked(resin_kg_m3) =
         with(

@@ -12,8 +12,8 @@ module MossyAnvil
       # defects: what was surveyed and what tests show; suspects: bodies that may be there, for the worst case.
       # tests: those of the readings that are tests in the hand and still count.
       # centres: where the lathe's centres go; the survey is not about them but about the axis it was made about.
-      # mend: its plan of mending as in a blank file, { steps: [...] }, or nil; route: { choices: { question: answer } }
-      # or nil.
+      # mend: its plan of mending as in a blank file, { steps: [...] }, or nil; route: { choices:, done: } or nil, as
+      # there.
       extend Record
       fields :name,
              :material,
@@ -42,6 +42,14 @@ module MossyAnvil
         @centres = given[:centres] || Centres.new
         freeze
       end
+
+      # Ids of the steps of its route that are done, and { step:, on:, wall_mm:, moisture_pct: } of the roughing
+      # out; nil before that.
+      def done_steps = (route || {}).fetch(:done, []).map { |mark| mark[:step] }
+      def roughed_out = (route || {}).fetch(:done, []).reverse.find { |mark| mark[:wall_mm] }
+
+      # mm: the section that decides how fast it dries; roughed out, its wall.
+      def drying_thickness_mm = roughed_out ? roughed_out[:wall_mm].to_f : shape.least_extent_mm
 
       # The same with every crack and seam as deep as it may be, and with all that is suspected; nil where nothing is in
       # doubt.

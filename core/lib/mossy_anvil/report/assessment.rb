@@ -24,7 +24,7 @@ module MossyAnvil
             report.merge(
               verdict: advice.verdict.to_s,
               advice: advice.to_h,
-              next_move: NextMove.new(report, planned: @blank.mend ? @blank.mend[:steps] : []).to_h,
+              next_move: next_move(report),
               geometry: Geometry.new(@blank, @surveyed).to_h,
               workings: workings.to_h
             )
@@ -32,6 +32,15 @@ module MossyAnvil
       end
 
       private
+
+      def next_move(report)
+        NextMove.new(
+          report,
+          planned: @blank.mend ? @blank.mend[:steps] : [],
+          wet: @blank.route&.dig(:choices, :wet),
+          roughed: !@blank.roughed_out.nil?
+        ).to_h
+      end
 
       # What each stage comes to if every crack is as deep as it may be, where any is in doubt. Never better than as
       # surveyed.

@@ -22,7 +22,11 @@ module MossyAnvil
         @masses, @moistures = %w[mass moisture].map { |kind| timed(kind) }
         # With resin in it, its weight no longer tells its water.
         @masses = [] if blank.material.resin_kg_m3.positive?
-        @now = now || [@masses.last, @moistures.last].compact.map(&:first).max
+        # Nor does what it weighed before it was roughed out tell of what is left.
+        roughed = blank.roughed_out
+        @masses = @masses.select { |time, _| time.to_date.iso8601 > roughed[:on] } if roughed
+        @roughed = known_when_roughed(roughed) if roughed && roughed[:moisture_pct]
+        @now = now || [@masses.last, @moistures.last, @roughed].compact.map(&:first).max
       end
 
       # nil for stock that holds no water.
@@ -34,7 +38,7 @@ module MossyAnvil
           moisture_pct: moisture_now,
           moisture_basis: @basis.to_s,
           oven_dry_mass_g: oven_dry,
-          thickness_mm: @blank.shape.least_extent_mm,
+          thickness_mm: @blank.drying_thickness_mm,
           tau_days: tau,
           tau_from_records: !refit.nil?,
           profile: profile,
@@ -70,13 +74,16 @@ module MossyAnvil
       # Days of a section of that thickness, mm, which dries across it alone. Own weights of the whole blank tell how
       # far its wood is off the rule, and no more than the rule may be out: a blank also dries from its ends.
       def tau_of(thickness_mm)
-        return tau if thickness_mm == @blank.shape.least_extent_mm
+        return tau if thickness_mm == @blank.drying_thickness_mm
 
         off = refit ? (tau / fastest_tau(gravity)).clamp(*RULE_BAND) : 1.0
         Mend::Drying.tau_days(thickness_mm, gravity) * off
       end
 
       private
+
+      # [time, moisture, :roughed]: how wet it was thought to be when it was roughed out.
+      def known_when_roughed(mark) = [Time.parse("#{mark[:on]}T12:00:00Z"), mark[:moisture_pct].to_f, :roughed]
 
       def timed(kind)
         @blank
@@ -177,7 +184,7 @@ module MossyAnvil
           certainty: :rule_of_thumb,
           source: "heat_conduction_form_of_drying",
           inputs: {
-            "thickness" => [@blank.shape.least_extent_mm, "mm"],
+            "thickness" => [@blank.drying_thickness_mm, "mm"],
             "dry_specific_gravity" => [gravity, ""]
           }
         )
@@ -186,11 +193,13 @@ module MossyAnvil
       # Specific gravity of the dry wood.
       def gravity = @blank.material.dry_density_kg_m3 / 1000
 
-      # Across the grain by the least extent, or along it by the extent the fibres run in.
+      # Across the grain by the least extent, or along it by the extent the fibres run in; a wall across it alone, its
+      # ends sealed.
       def fastest_tau(gravity)
         along = { "end" => @blank.shape.length_mm, "face" => @blank.shape.across_mm }[@blank.material.grain]
+        along = nil if @blank.roughed_out
         [
-          Mend::Drying.tau_days(@blank.shape.least_extent_mm, gravity),
+          Mend::Drying.tau_days(@blank.drying_thickness_mm, gravity),
           along && Mend::Drying.tau_days(along, gravity, along_grain: true)
         ].compact.min
       end
@@ -222,6 +231,7 @@ module MossyAnvil
         if mass && oven_dry && (moisture.nil? || mass[0] >= moisture[0])
           return mass[0], ((mass[1][:value] / oven_dry) - 1) * 100, :weight
         end
+        return @roughed if @roughed && (moisture.nil? || moisture[0] < @roughed[0])
         return moisture[0], wettest_of(moisture[0]), :meter if moisture
 
         [nil, @blank.material.moisture_pct, :taken_in]
@@ -233,7 +243,7 @@ module MossyAnvil
         return if @now - time > PINS_HOLD_DAYS * DAY_S
 
         readings = moistures_near(time).map { |reading| [reading[:depth_mm], reading[:value]] }
-        found = Mend::MoistureProfile.of(readings, @blank.shape.least_extent_mm / 2) or return
+        found = Mend::MoistureProfile.of(readings, @blank.drying_thickness_mm / 2) or return
         heart =
           put(
             "profile/heart_pct",

@@ -9,10 +9,13 @@ module MossyAnvil
       WEIGH_EVERY_DAYS = 7
 
       # report: assessment as plain data with stages, defects, drying. planned: steps of the turner's own plan of
-      # mending, if there is one.
-      def initialize(report, planned: [])
+      # mending, if there is one. wet: the answer chosen to what is done with wet wood, or nil; roughed: it is roughed
+      # out.
+      def initialize(report, planned: [], wet: nil, roughed: false)
         @report = report
         @planned = planned
+        @wet = wet
+        @roughed = roughed
       end
 
       # station: where it is done; action: "weigh", "mend", "log_cut", "draw_form" or "survey"; ready: can be done now.
@@ -25,7 +28,9 @@ module MossyAnvil
           move("form", "draw_form", "draw_form")
         elsif @planned.any?
           move("mend", "mend", "by_plan", steps: Message.count(@planned.size))
-        elsif wetter_than?(gate_pct)
+        elsif rough_first?
+          rough_out
+        elsif @wet != "turn_wet" && wetter_than?(gate_pct)
           weigh
         elsif to_mend.any?
           move("mend", "mend", "mend", ids: Message.ids(to_mend.map { |defect| defect[:id] }))
@@ -41,6 +46,22 @@ module MossyAnvil
       end
 
       def freed = @report[:freed].map { |piece| piece[:ids] }
+
+      # Is it wet, and its hollow to be roughed out before it is dried?
+      def rough_first?
+        rough = @report[:form][:rough]
+        return false if rough.nil? || @roughed
+
+        @wet ? @wet == "rough_out" : Route::Questions.rough_first?(@report[:drying][:thickness_mm], rough[:wall_mm])
+      end
+
+      def rough_out
+        stage = @report[:stages].values.first
+        return turn if stage[:unsafe]
+
+        wall = @report[:form][:rough][:wall_mm]
+        move("turn", "log_cut", "rough_out", wall: [wall, "mm"], limit: [stage[:limit_rpm], "rpm"])
+      end
 
       # The driest gate the mend asks for; nothing to mend waits for the film finish only if it is well above.
       def gate_pct = filler_gate_pct || 15

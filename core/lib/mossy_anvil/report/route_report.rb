@@ -73,11 +73,12 @@ module MossyAnvil
 
       # The form to rough out to, thick enough to be trued up once it is dry; nil where no hollow of it would be left.
       def rough
-        told = assessed.dig(:form, :rough) or return
-        return if told[:wall_mm] + Table["route"]["least_room_mm"] > @blank.form.outside.largest_mm
+        told, done = assessed.dig(:form, :rough), @blank.roughed_out
+        wall = done ? done[:wall_mm] : told && told[:wall_mm]
+        return if wall.nil? || wall + Table["route"]["least_room_mm"] > @blank.form.outside.largest_mm
 
-        thick = RoughForm.of(@blank.form, told[:wall_mm])
-        thick&.hollow? ? { form: thick, wall_mm: told[:wall_mm], oval_mm: told[:oval_mm] } : nil
+        thick = RoughForm.of(@blank.form, wall)
+        thick&.hollow? ? { form: thick, wall_mm: wall.to_f, oval_mm: told && told[:oval_mm] } : nil
       end
 
       def mounts
@@ -122,7 +123,8 @@ module MossyAnvil
           limit_rpm: step.limit_rpm,
           unsafe: step.unsafe,
           regimes: step.regimes.map(&:to_h),
-          safe_points_a_day: step.safe_points_a_day
+          safe_points_a_day: step.safe_points_a_day,
+          done: step.done
         }
       end
     end

@@ -18,9 +18,14 @@ module MossyAnvil
 
       # What is done in which order: two ways with the same course are one.
       def course = steps.map { |step| [step.id, step.of, step.after.form, step.hands_min] }
-      def hands_h = steps.sum(&:hands_min) / MINUTES_AN_HOUR
-      def cost = steps.sum(&:cost)
-      def conflicts = steps.sum(&:conflicts)
+      # What is still to do, and what that takes.
+      def ahead = steps.reject(&:done)
+      def hands_h = ahead.sum(&:hands_min) / MINUTES_AN_HOUR
+      def cost = ahead.sum(&:cost)
+      def conflicts = ahead.sum(&:conflicts)
+
+      # Does it go through all of those steps?
+      def through?(ids) = (ids - steps.map(&:id)).empty?
 
       # Days from now until it is done by one who works at nothing else: Wait, with nil where it never gets there.
       def finish = starts.last
@@ -35,6 +40,8 @@ module MossyAnvil
       private
 
       def after(start, step)
+        return start if step.done
+
         hands = step.hands_min / MINUTES_AN_HOUR / Table["route"]["hours_a_day"]
         Wait.new(
           **%i[earliest likely latest].to_h do |key|

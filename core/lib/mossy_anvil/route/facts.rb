@@ -22,6 +22,7 @@ module MossyAnvil
         keyword_init: true
       ) do
         def form = blank.form
+        def done = blank.done_steps
         def water = context.water
         def moisture_pct = context.moisture_pct
         def wooden? = context.wooden?

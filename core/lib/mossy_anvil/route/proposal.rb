@@ -5,8 +5,6 @@ module MossyAnvil
     # All ways the work on a piece can go, and the one that is advised. Each way but the first differs from it in one
     # answer.
     class Proposal
-      # A way that is done in less than so much of another's days is taken for its dates.
-      SOONER = 0.85
       # What a piece is known by that leaves nothing to ask.
       ONLY = "straight"
 
@@ -22,13 +20,12 @@ module MossyAnvil
       # { question => answers, the usual one first }, those with more than one answer.
       def asked = @asked.select { |_, answers| answers.size > 1 }
 
-      # List of Alternative: the one taken first, then each other answer to each question that does change it.
+      # List of Alternative: the one taken first, then each other answer to each question that does change it and goes
+      # through all that is done.
       def alternatives
         @alternatives ||= [
           lay_out(taken),
-          *@asked.flat_map do |question, answers|
-            (answers - [taken[question]]).map { |answer| other(question, answer) }
-          end
+          *others.select { |one| one.through?(lay_out(taken).steps.select(&:done).map(&:id)) }
         ].uniq(&:course)
       end
 
@@ -36,8 +33,7 @@ module MossyAnvil
       def taken = @taken ||= { **advised, **@chosen }
 
       # The advised answer to each question.
-      def advised =
-        @advised ||= @questions.usual.then { |usual| usual["wet"] ? usual.merge("wet" => drier(usual)) : usual }
+      def advised = @questions.usual
 
       # Key of the alternative that is advised.
       def recommended = advised == taken ? alternatives.first.key : key_of(advised)
@@ -55,6 +51,8 @@ module MossyAnvil
 
       def key_of(choices) = choices.values.first || ONLY
 
+      def others =
+        @asked.flat_map { |question, answers| (answers - [taken[question]]).map { |answer| other(question, answer) } }
       def other(question, answer) = lay_out({ **taken, question => answer }, key: answer)
 
       def lay_out(choices, key: key_of(choices))
@@ -63,14 +61,6 @@ module MossyAnvil
 
       def walk(choices, number)
         Walk.new(Layout.new(@facts, choices, @questions).drafts, @facts, @workings, at: "/alternatives/#{number}")
-      end
-
-      # Roughed out where that is done sooner by much, else whole: a second mounting and a second truing want a reason.
-      def drier(usual)
-        return usual["wet"] unless usual["wet"] == "rough_out"
-
-        rough, whole = %w[rough_out dry_whole].map { |answer| lay_out({ **usual, "wet" => answer }).finish.likely }
-        whole.nil? || (rough && rough < whole * SOONER) ? "rough_out" : "dry_whole"
       end
 
       # Days until it is dry enough, whole and roughed out.

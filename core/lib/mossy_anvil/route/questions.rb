@@ -23,6 +23,12 @@ module MossyAnvil
       # A blank with so many points over the moisture of this air is wet.
       WET_OVER_EMC_PCT = 4.5
 
+      # It dries with the square of its thickness. A second mounting and a second truing want a blank this many times as
+      # thick as the rough wall: then that dries in four tenths of the time.
+      THICKER = 1.6
+
+      def self.rough_first?(thickness_mm, wall_mm) = thickness_mm > THICKER * wall_mm
+
       def initialize(facts)
         @facts = facts
       end
@@ -66,10 +72,14 @@ module MossyAnvil
         defect && !(defect.path? ? defect.mended? : defect.soaked?)
       end
 
+      # Roughed out is a fact once it is done.
       def wet
+        return ["rough_out"] if @facts.blank.roughed_out
         return [] unless @facts.wooden? && @facts.moisture_pct > @facts.emc_pct + WET_OVER_EMC_PCT
+        return "dry_whole", *("turn_wet" if @facts.form.hollow?) unless @facts.rough
 
-        @facts.rough ? %w[rough_out dry_whole turn_wet] : ["dry_whole", *("turn_wet" if @facts.form.hollow?)]
+        usual = Questions.rough_first?(@facts.blank.shape.least_extent_mm, @facts.rough[:wall_mm])
+        usual ? %w[rough_out dry_whole turn_wet] : %w[dry_whole rough_out turn_wet]
       end
 
       # A plan of one's own has decided the rest.

@@ -19,7 +19,7 @@ module MossyAnvil
     # of defects. hands_min: minutes of work. wait: Wait, nil where nothing has to be waited for. stage: what is turned
     # at it; limit_rpm: of that; both nil off the lathe. unsafe: not at any speed of the lathe. materials: list of
     # MendStep::Taken. says: advice, conflicts first. regimes: list of DryingRegimes::Stretch, and
-    # how fast it may dry at most, % a day (nil off drying). after: Workpiece.
+    # how fast it may dry at most, % a day (nil off drying). done: it is a fact. after: Workpiece.
     Step =
       Struct.new(
         :id,
@@ -38,6 +38,7 @@ module MossyAnvil
         :says,
         :regimes,
         :safe_points_a_day,
+        :done,
         :after,
         keyword_init: true
       ) do
@@ -51,6 +52,7 @@ module MossyAnvil
             cautions: [],
             says: [],
             regimes: [],
+            done: false,
             **given
           )
           freeze
@@ -61,6 +63,8 @@ module MossyAnvil
         def never? = !wait.nil? && wait.likely.nil?
         def conflicts = says.count { |one| one[:tone] == "stop" }
         def saying(more) = more.empty? ? self : self.class.new(**to_h, says: more + says)
+        # The same as a fact: nothing of it lies ahead, and the piece is as it was found since.
+        def as_done(piece) = self.class.new(**to_h, done: true, says: [], after: piece)
       end
   end
 end

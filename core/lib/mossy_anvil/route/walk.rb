@@ -19,6 +19,8 @@ module MossyAnvil
             made = walked
             spoilt = Mend::MendConflicts.new(made.filter_map { |_, mend| mend }).to_a
             made.map do |step, mend|
+              next step if step.done
+
               step.saying([*spoilt_at(mend, spoilt), *OpenWall.new(step, made.map(&:first)).says])
             end
           end
@@ -26,15 +28,33 @@ module MossyAnvil
 
       private
 
-      # [[Step, MendStep or nil], ...]; what is dry already is not dried.
+      # [[Step, MendStep or nil], ...]; what is dry already is not dried, unless that is a fact.
       def walked
         piece = Workpiece.before(@facts.context)
-        @drafts.each_with_object([]) do |(maker, data), list|
-          next if maker == :dry && (piece.moisture_pct.nil? || piece.moisture_pct <= data[:to_pct] + 0.05)
+        made =
+          @drafts.each_with_object([]) do |(maker, data), list|
+            taken = list.map { |step, _| step.id }
+            next if maker == :dry && dry?(piece, data) && !@facts.done.include?(free("dry", taken))
 
-          list << make(maker, data, piece, list.map { |step, _| step.id })
-          piece = list.last.first.after
+            list << make(maker, data, piece, taken)
+            piece = found(list).after
+          end
+        last = made.rindex { |step, _| @facts.done.include?(step.id) } or return made
+        made.each_with_index.map do |(step, mend), index|
+          index <= last ? [step.as_done(step.after), nil] : [step, mend]
         end
+      end
+
+      def dry?(piece, data) = piece.moisture_pct.nil? || piece.moisture_pct <= data[:to_pct] + 0.05
+
+      # The last step made; after one that is done the wood is as wet as it was found, not as was expected.
+      def found(list)
+        step, mend = list.last
+        return step unless @facts.done.include?(step.id) && @facts.wooden?
+
+        piece = step.after.with(context: step.after.context.found_at(@facts.moisture_pct))
+        list[-1] = [step.as_done(piece), mend]
+        list.last.first
       end
 
       def make(maker, data, piece, taken)

@@ -1,7 +1,7 @@
 import { scaleLinear } from "d3-scale";
 import { line } from "d3-shape";
 import styled from "styled-components";
-import type { RouteStep } from "../../api/document";
+import type { Assessment, RouteStep } from "../../api/document";
 import { useBlank } from "../../draft/contexts";
 import { t } from "../../i18n/texts";
 import { amountText } from "../../kit/measure";
@@ -29,7 +29,7 @@ export function DryingPlot({ steps }: { steps: RouteStep[] }) {
   return (
     <>
       {steps
-        .filter(({ regimes }) => regimes.length > 0)
+        .filter(({ regimes, done }) => regimes.length > 0 && !done)
         .map((step) => (
           <OneDrying key={step.id} step={step} />
         ))}
@@ -52,7 +52,7 @@ function OneDrying({ step }: { step: RouteStep }) {
     ([day]) => x(day),
     ([, pct]) => y(pct),
   );
-  const gates = (assessment.drying?.targets ?? []).filter(({ at_most_pct: at }) => at > to - 2 && at < from);
+  const gates = gatesBetween(assessment, to - 2, from);
   const safe = step.safe_points_a_day;
   const words = t("screen.route.plot_in_words", {
     from: amountText(from, "%", unit),
@@ -67,11 +67,11 @@ function OneDrying({ step }: { step: RouteStep }) {
           fill={ink.ochre}
           fillOpacity="0.22"
         />
-        {gates.map(({ key, at_most_pct: at }) => (
-          <g key={key}>
+        {gates.map(({ at, name }) => (
+          <g key={at}>
             <line x1={LEFT} x2={WIDE - 12} y1={y(at)} y2={y(at)} stroke={ink.rule} strokeDasharray="3 4" />
             <text x={WIDE - 14} y={y(at) - 4} textAnchor="end">
-              {t(`tables.gates.${key}.name`)}
+              {name}
             </text>
           </g>
         ))}
@@ -122,6 +122,14 @@ function OneDrying({ step }: { step: RouteStep }) {
       {safe && <Quiet>{t("screen.route.dotted_faster_than_this_it_checks")}</Quiet>}
     </>
   );
+}
+
+/** What wants wood no wetter than that, by moisture: those that want the same stand together. */
+function gatesBetween({ drying }: Assessment, low: number, high: number) {
+  const names = new Map<number, string[]>();
+  for (const { key, at_most_pct: at } of drying?.targets ?? [])
+    if (at > low && at < high) names.set(at, [...(names.get(at) ?? []), t(`tables.gates.${key}.name`)]);
+  return [...names].map(([at, list]) => ({ at, name: list.join(", ") }));
 }
 
 /** The regimes one after another as points; `which`: 0 earliest, 1 likely, 2 latest. */

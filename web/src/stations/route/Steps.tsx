@@ -1,7 +1,9 @@
 import styled from "styled-components";
 import { Button as AriaButton } from "react-aria-components";
 import type { Route, RouteStep } from "../../api/document";
-import { useRoute } from "../../draft/contexts";
+import { useBlank, useRoute } from "../../draft/contexts";
+import { Button } from "../../kit/Button";
+import { today } from "../../piece/edit";
 import { known, t } from "../../i18n/texts";
 import { AdviceList, MessageText } from "../../kit/Advice";
 import { amountText } from "../../kit/measure";
@@ -80,10 +82,10 @@ function StepHead({ step, open, onOpen }: { step: RouteStep; open: boolean; onOp
         <MessageText message={step.name} />
       </span>
       <span className="quiet">
-        {amountText(step.hands_min, "min", unit)}
+        {amountText(Math.round(step.hands_min), "min", unit)}
         {step.wait_days && `, ${waitText(step, unit)}`}
       </span>
-      <span className="quiet">{dateIn(step.starts_days.likely)}</span>
+      <span className="quiet">{step.done ? t("screen.route.is_done") : dateIn(step.starts_days.likely)}</span>
     </Head>
   );
 }
@@ -91,6 +93,29 @@ function StepHead({ step, open, onOpen }: { step: RouteStep; open: boolean; onOp
 type Unit = ReturnType<typeof useUnit>;
 const waitText = ({ wait_days: wait }: RouteStep, unit: Unit): string =>
   !wait || wait.likely === null ? t("screen.route.never") : amountText(wait.likely, "days", unit);
+
+/** Marks it done, and with it all before it; or takes that back. How thick it was roughed out, and how wet, goes along. */
+function Done({ step, route }: { step: RouteStep; route: Route }) {
+  const { document, draft, assessment } = useBlank();
+  const { lookAt } = useRoute();
+  const marks = document.route?.done ?? [];
+  const put = (done: typeof marks) => draft.change({ ...document, route: { ...document.route, done } }, false);
+  const ids = route.alternatives[0]?.steps.map(({ id }) => id) ?? [];
+  if (step.done)
+    return (
+      <Button $kind="quiet" onPress={() => put(marks.filter((mark) => ids.indexOf(mark.step) < ids.indexOf(step.id)))}>
+        {t("screen.route.not_done_after_all")}
+      </Button>
+    );
+  const mark = { step: step.id, on: today() };
+  const wet = assessment.drying && { moisture_pct: assessment.drying.moisture_pct };
+  const roughed = step.kind === "rough_out" && { wall_mm: step.thickness_mm_after, ...wet };
+  const done = () => {
+    put([...marks, { ...mark, ...roughed }]);
+    lookAt(undefined);
+  };
+  return <Button onPress={done}>{t("screen.route.done_now")}</Button>;
+}
 
 function StepBody({ step, route }: { step: RouteStep; route: Route }) {
   const unit = useUnit();
@@ -128,6 +153,9 @@ function StepBody({ step, route }: { step: RouteStep; route: Route }) {
           <MessageText message={caution} asSentence />
         </p>
       ))}
+      <div style={{ margin: "4px 0 10px" }}>
+        <Done step={step} route={route} />
+      </div>
     </>
   );
 }

@@ -12,17 +12,24 @@ import { between, doneOn } from "./dates";
 
 const Table = styled(Ticket)`
   margin-top: 10px;
-  tr.taken > * {
-    background: ${ink.mossPale};
-    border-top: 2px solid ${ink.moss};
-    border-bottom: 2px solid ${ink.moss};
+  tbody.taken {
+    outline: 2px solid ${ink.moss};
+    outline-offset: -1px;
+  }
+  tr.more td {
+    border-top: 0;
+    padding-top: 0;
+    color: ${ink.quiet};
+    > div {
+      display: flex;
+      justify-content: space-between;
+      align-items: center;
+      gap: 14px;
+    }
   }
   th:first-child,
   td:first-child {
     padding-left: 8px;
-  }
-  tbody th {
-    max-width: 150px;
   }
   small {
     display: block;
@@ -43,12 +50,9 @@ const Table = styled(Ticket)`
 export function Ways({ route }: { route: Route }) {
   const { document, draft } = useBlank();
   const [taken] = route.alternatives;
-  const take = (way: RouteWay) => draft.change({ ...document, route: { choices: way.choices } }, false);
-  const advised = () => {
-    const rest = { ...document };
-    delete rest.route;
-    draft.change(rest, false);
-  };
+  const take = (way: RouteWay) =>
+    draft.change({ ...document, route: { ...document.route, choices: way.choices } }, false);
+  const advised = () => draft.change({ ...document, route: { ...document.route, choices: {} } }, false);
   if (!taken) return null;
   return (
     <>
@@ -62,11 +66,9 @@ export function Ways({ route }: { route: Route }) {
             <th>{t("screen.route.cost")}</th>
           </tr>
         </thead>
-        <tbody>
-          {route.alternatives.map((way) => (
-            <Row key={way.key} way={way} route={route} onTake={way === taken ? undefined : () => take(way)} />
-          ))}
-        </tbody>
+        {route.alternatives.map((way) => (
+          <Row key={way.key} way={way} route={route} onTake={way === taken ? undefined : () => take(way)} />
+        ))}
       </Table>
       {taken.key !== route.recommended && (
         <Button onPress={advised}>{t("screen.route.back_to_the_advised_way")}</Button>
@@ -79,34 +81,40 @@ export function Ways({ route }: { route: Route }) {
 function Row({ way, route, onTake }: { way: RouteWay; route: Route; onTake: (() => void) | undefined }) {
   const unit = useUnit();
   return (
-    <tr className={onTake ? undefined : "taken"}>
-      <th scope="row">
-        <MessageText message={way.name} />
-        <small>
-          {way.key === route.recommended && <strong>{t("screen.route.advised")} </strong>}
-          <MessageText message={way.known_for} />
-        </small>
-      </th>
-      <td>
-        {doneOn(way)}
-        <small>{between(way)}</small>
-        {way.conflicts > 0 && <small className="stop">{t("screen.route.conflicts", { count: way.conflicts })}</small>}
-      </td>
-      <td className="nowrap">{amountText(way.hands_h, "h", unit)}</td>
-      <td className="nowrap">
-        {amountText(way.cost, "money", unit)}
-        {onTake && (
-          <small>
-            <Button
-              $kind="quiet"
-              aria-label={t("screen.route.take_this_way", { way: messageText(way.name, unit) })}
-              onPress={onTake}
-            >
-              {t("screen.route.take_it")}
-            </Button>
-          </small>
-        )}
-      </td>
-    </tr>
+    <tbody className={onTake ? undefined : "taken"}>
+      <tr>
+        <th scope="row">
+          <MessageText message={way.name} />
+          {way.key === route.recommended && <small>{t("screen.route.advised")}</small>}
+        </th>
+        <td>
+          {doneOn(way)}
+          <small>{between(way)}</small>
+        </td>
+        <td className="nowrap">{amountText(way.hands_h, "h", unit)}</td>
+        <td className="nowrap">{amountText(way.cost, "money", unit)}</td>
+      </tr>
+      <tr className="more">
+        <td colSpan={4}>
+          <div>
+            <span>
+              <MessageText message={way.known_for} />
+              {way.conflicts > 0 && (
+                <small className="stop">{t("screen.route.conflicts", { count: way.conflicts })}</small>
+              )}
+            </span>
+            {onTake && (
+              <Button
+                $kind="quiet"
+                aria-label={t("screen.route.take_this_way", { way: messageText(way.name, unit) })}
+                onPress={onTake}
+              >
+                {t("screen.route.take_it")}
+              </Button>
+            )}
+          </div>
+        </td>
+      </tr>
+    </tbody>
   );
 }

@@ -1,7 +1,7 @@
 import { useEffect } from "react";
 import styled from "styled-components";
 import type { Defect, DefectReport } from "../../api/document";
-import { isPath } from "../../api/document";
+import { isPath, without } from "../../api/document";
 import { Button } from "../../kit/Button";
 import { Choice } from "../../kit/Choice";
 import { amountText, clockText } from "../../kit/measure";
@@ -23,7 +23,7 @@ import { Worth } from "./Worth";
 import { Quiet, Row } from "../../kit/parts";
 import { useBlank, useSelection, useDrawing, type Blank } from "../../draft/contexts";
 import { Button as AriaButton } from "react-aria-components";
-import { t } from "../../i18n/texts";
+import { t, words } from "../../i18n/texts";
 
 const TOOLS: Record<Tool, string> = {
   crack: t("screen.survey.crack"),
@@ -124,6 +124,7 @@ export function Survey() {
               <>
                 <Tests />
                 <NextTest />
+                <Pith />
               </>
             ),
           },
@@ -132,6 +133,26 @@ export function Survey() {
         ]}
       />
     </>
+  );
+}
+
+/** How far cracks open as the wood dries follows it. */
+function Pith() {
+  const { document, draft } = useBlank();
+  const { material } = document;
+  if (material.kind !== "wood" && material.kind !== "hybrid") return null;
+  return (
+    <Choice
+      label={t("screen.survey.pith_is")}
+      value={material.pith ?? "unknown"}
+      options={words("screen.survey.pith", ["in", "out", "unknown"])}
+      onChange={(pith) =>
+        draft.change({
+          ...document,
+          material: pith === "unknown" ? without(material, "pith") : { ...material, pith },
+        })
+      }
+    />
   );
 }
 
