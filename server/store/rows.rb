@@ -53,6 +53,7 @@ module MossyAnvil
             centres: json(document["centres"]),
             mend: json(document["mend"]),
             route: json(document["route"]),
+            survey: json(document["survey"]),
             **MATERIAL.to_h { |key| [key, material[key.to_s]] },
             **MEASURES.to_h { |key| [key, shape[key.to_s]] }
           }
@@ -135,7 +136,8 @@ module MossyAnvil
             "sketches" => sketches.empty? ? nil : sketches.map { |sketch| sketch_of(sketch) },
             "lathe" => lathe && lathe_of(lathe),
             "mend" => data(row[:mend]),
-            "route" => data(row[:route])
+            "route" => data(row[:route]),
+            "survey" => data(row[:survey])
           }.then { |whole| compact(whole) }
         end
 

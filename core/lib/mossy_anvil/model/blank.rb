@@ -10,6 +10,7 @@ module MossyAnvil
 
       # intake: { origin:, cost:, got_on:, bark: }, whatever is known of it; worth: { outcome:, hours:, rate: } or nil.
       # defects: what was surveyed and what tests show; suspects: bodies that may be there, for the worst case.
+      # seen: what of the skin was looked at, as in a blank file.
       # tests: those of the readings that are tests in the hand and still count.
       # centres: where the lathe's centres go; the survey is not about them but about the axis it was made about.
       # mend: its plan of mending as in a blank file, { steps: [...] }, or nil; route: { choices:, done: } or nil, as
@@ -30,18 +31,22 @@ module MossyAnvil
              lathe: nil,
              centres: nil,
              mend: nil,
-             route: nil
+             route: nil,
+             seen: []
 
       def initialize(**given)
         given = Blank.complete(given)
         @name, @number, @material, @shape, @form, @lathe =
           given.values_at(:name, :number, :material, :shape, :form, :lathe)
         @intake, @worth, @mend, @route = given.values_at(:intake, :worth, :mend, :route).map(&:freeze)
-        @defects, @suspects, @tests, @readings =
-          given.values_at(:defects, :suspects, :tests, :readings).map { |list| list.dup.freeze }
+        @defects, @suspects, @tests, @readings, @seen =
+          given.values_at(:defects, :suspects, :tests, :readings, :seen).map { |list| list.dup.freeze }
         @centres = given[:centres] || Centres.new
         freeze
       end
+
+      # How much of its skin was looked at.
+      def coverage = SurveyCoverage.new(shape, material, seen, defects)
 
       # Ids of the steps of its route that are done, and { step:, on:, wall_mm:, moisture_pct: } of the roughing
       # out; nil before that.
@@ -101,7 +106,8 @@ module MossyAnvil
           lathe: data[:lathe] && Lathe.new(**data[:lathe]),
           centres: Centres.new(**(data[:centres] || {})),
           mend: data[:mend],
-          route: data[:route]
+          route: data[:route],
+          seen: (data[:survey] || {}).fetch(:seen, [])
         )
       end
 
@@ -126,6 +132,7 @@ module MossyAnvil
           centres: centres,
           mend: mend,
           route: route,
+          seen: seen,
           **changes
         )
       end

@@ -40,7 +40,8 @@ module MossyAnvil
         return :not_worth_it if @report[:worth] && !@report[:worth][:pays]
         return too_wet_to_mend? ? :dry : :mend if to_mend.any?
 
-        if @last[:fragile] || @report[:stages].any? { |_, stage| HELD_BY_DEFECTS.include?(stage[:governed_by]) }
+        if unsurveyed? || @last[:fragile] ||
+             @report[:stages].any? { |_, stage| HELD_BY_DEFECTS.include?(stage[:governed_by]) }
           :care
         else
           :go
@@ -49,6 +50,10 @@ module MossyAnvil
 
       private
 
+      # Nobody has looked at enough of a blank that is marked as difficult.
+      def unsurveyed? = @report[:coverage][:needed]
+      def unseen =
+        (Coverage.message(@report[:coverage]).then { |told| { tone: "stop", figure: nil, **told } } if unsurveyed?)
       def stopped? = @last[:unsafe] || struck.any? || @report[:freed].any?
       def too_wet_to_mend? = filler_gate_pct && wetter_than?(filler_gate_pct)
 
@@ -105,7 +110,18 @@ module MossyAnvil
       def survey
         first = @report[:stages][:blank]
         tests, cautions = [TestAdvice, Cautions].map { |kind| kind.new(@blank, @report).to_a }
-        [value, *freed, *intersections, *tests, splits, weight(first), density, balance(first), *cautions].compact
+        [
+          unseen,
+          value,
+          *freed,
+          *intersections,
+          *tests,
+          splits,
+          weight(first),
+          density,
+          balance(first),
+          *cautions
+        ].compact
       end
 
       def balance(first)

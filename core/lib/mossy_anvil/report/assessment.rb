@@ -33,6 +33,17 @@ module MossyAnvil
 
       private
 
+      def coverage
+        seen = @surveyed.coverage
+        {
+          recorded: seen.recorded?,
+          needed: seen.needed?,
+          share: seen.share,
+          gaps: seen.gaps,
+          unseen_ends: seen.unseen_ends
+        }
+      end
+
       def next_move(report)
         NextMove.new(
           report,
@@ -68,6 +79,7 @@ module MossyAnvil
         {
           name: @blank.name,
           number: @blank.number,
+          coverage: coverage,
           stages: stages,
           defects: defects,
           worth: ValueReport.new(@blank, defects, workings).to_h,

@@ -19,14 +19,25 @@ module MossyAnvil
       end
 
       # station: where it is done; action: "weigh", "mend", "log_cut", "draw_form" or "survey"; ready: can be done now.
-      def to_h
+      def to_h = first_of_all || once_it_has_a_form
+
+      private
+
+      # What comes before any plan.
+      def first_of_all
         if freed.any?
           move("survey", "survey", "free", ids: Message.ids(freed.first))
         elsif struck.any?
           move("survey", "survey", "take_out", ids: Message.ids(struck))
+        elsif @report[:coverage][:needed]
+          move("survey", "survey", "look_over", what: Coverage.message(@report[:coverage]))
         elsif @report[:form].nil?
           move("form", "draw_form", "draw_form")
-        elsif @planned.any?
+        end
+      end
+
+      def once_it_has_a_form
+        if @planned.any?
           move("mend", "mend", "by_plan", steps: Message.count(@planned.size))
         elsif rough_first?
           rough_out
@@ -38,8 +49,6 @@ module MossyAnvil
           turn
         end
       end
-
-      private
 
       def move(station, action, key, ready: true, **amounts)
         { station: station, action: action, ready: ready, **Message.of("move.#{key}", **amounts) }

@@ -24,9 +24,9 @@ module MossyAnvil
 
       def hollow? = @facts.form.hollow?
 
-      # Marked as difficult, and nothing found on it: nobody has looked yet. What comes out or off does so first.
+      # Marked as difficult and not looked at: that comes first. What comes out or off does so before anything else.
       def survey
-        unseen = @facts.blank.material.character.any? && @facts.blank.defects.empty?
+        unseen = @facts.blank.coverage.needed?
         [*(finish(%w[look_over]) if unseen), *([[:finish, { kind: "dig_out", of: @removed }]] if @removed.any?)]
       end
 
