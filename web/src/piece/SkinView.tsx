@@ -28,6 +28,38 @@ const Frame = styled.svg`
   user-select: none;
 `;
 
+/** What nobody has looked at, hatched over. */
+function Unseen({ look, at }: { look: Look; at: (clockDeg: number, zMm: number) => [number, number] }) {
+  const { recorded, needed, gaps } = look.assessment.coverage;
+  if (!recorded && !needed) return null;
+  const [, top] = at(0, look.geometry.length_mm);
+  const [, foot] = at(0, 0);
+  return (
+    <g pointerEvents="none">
+      <pattern id="unseen" width="9" height="9" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
+        <path d="M0 0V9" stroke={ink.slate} strokeWidth="2" strokeOpacity="0.45" />
+      </pattern>
+      {gaps.flatMap(([from = 0, to = 0]) =>
+        [-360, 0].map((lap) => {
+          const [left] = at(from + lap, 0);
+          const [right] = at(to + lap, 0);
+          return (
+            <rect
+              key={`${from}${lap}`}
+              data-unseen
+              x={left}
+              y={top}
+              width={Math.max(0, right - left)}
+              height={foot - top}
+              fill="url(#unseen)"
+            />
+          );
+        }),
+      )}
+    </g>
+  );
+}
+
 /** The surface unrolled: 12 to 12 o'clock from left to right, tail above, head below, as it is after peeling so deep. */
 export function SkinView({ look }: { look: Look }) {
   const [frame, { width, height }] = useSize<SVGSVGElement>();
@@ -120,6 +152,7 @@ export function SkinView({ look }: { look: Look }) {
             pointerEvents="none"
           />
           <g clipPath="url(#skin-clip)" pointerEvents={look.groove ? "none" : undefined}>
+            <Unseen look={look} at={at} />
             {look.peel && <Air peel={look.peel} at={at} />}
             {look.peel && <NotOfIt peel={look.peel} at={at} lengthMm={geometry.length_mm} />}
             {document.defects.map((defect) =>

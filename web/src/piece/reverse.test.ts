@@ -112,4 +112,14 @@ describe("turned end for end", () => {
   });
 
   it("turned twice is the very same", () => expect(reverse(turned)).toEqual(piece));
+
+  it("takes along what was looked at: hours the other way about, ends changed over", () => {
+    const seen: Document = {
+      ...piece,
+      survey: { seen: [{ surface: "side", from_deg: 30, to_deg: 120 }, { surface: "head_face" }] },
+    };
+    const turned = reverse(seen);
+    expect(turned.survey?.seen).toEqual([{ surface: "side", from_deg: 240, to_deg: 330 }, { surface: "tail_face" }]);
+    expect(reverse(turned).survey).toEqual(seen.survey);
+  });
 });

@@ -62,10 +62,20 @@ const reverseCentres = ({ head_mm, tail_mm }: Centres): Centres => {
   return { head_mm: across(tail_mm), tail_mm: across(head_mm) };
 };
 
+const OTHER_END = { head_face: "tail_face", tail_face: "head_face", side: "side" } as const;
+
+type Seen = NonNullable<Document["survey"]>["seen"][number];
+const reverseSeen = (seen: Seen): Seen => {
+  const { from_deg: from, to_deg: to } = seen;
+  if (from === undefined || to === undefined) return { ...seen, surface: OTHER_END[seen.surface] };
+  const start = fold(-to);
+  return { ...seen, from_deg: tidy(start), to_deg: tidy(start + to - from) };
+};
+
 /** The whole document, turned end for end. */
 export function reverse(document: Document): Document {
   const length = lengthOf(document);
-  const { form, centres, sketches, readings, material } = document;
+  const { form, centres, sketches, readings, material, survey } = document;
   return {
     ...document,
     material:
@@ -74,6 +84,7 @@ export function reverse(document: Document): Document {
         : { ...material, grain_clock_deg: tidy(fold(-material.grain_clock_deg)) },
     shape: reverseShape(document.shape, length),
     defects: document.defects.map((defect) => reverseDefect(defect, length)),
+    ...(survey && { survey: { seen: survey.seen.map(reverseSeen) } }),
     ...(readings && { readings: readings.map((reading) => reverseReading(reading, length)) }),
     ...(form && { form: reverseForm(form, axisMm(document, centres)) }),
     ...(centres && { centres: reverseCentres(centres) }),

@@ -1,7 +1,9 @@
 // @vitest-environment jsdom
 import { cleanup, screen, waitFor, within } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
-import { afterEach, describe, expect, it } from "vitest";
+import { afterEach, describe, expect, it, vi } from "vitest";
+import type { Document } from "../api/document";
+import type { DraftHandle } from "../draft/useDraft";
 import { amountText } from "../kit/measure";
 import { renderStation, samples } from "../testing/station";
 import { Finish } from "./finish/Finish";
@@ -68,6 +70,38 @@ describe("Survey", () => {
   });
 });
 
+describe("What was looked at", () => {
+  const looked = (survey: Document["survey"]) => {
+    const document: Document = { ...samples.lamp.document, ...(survey && { survey }) };
+    return renderStation(<Survey />, { ...samples.lamp, document });
+  };
+
+  it("goes down all round with both ends at one press", async () => {
+    const { blank } = looked(undefined);
+    await userEvent.click(screen.getByRole("tab", { name: "Tests" }));
+    await userEvent.click(screen.getByRole("button", { name: "Went all round, nothing more" }));
+    const seen = vi.mocked(blank.draft.change).mock.calls.at(-1)?.[0].survey?.seen;
+    expect(seen?.map(({ surface }) => surface)).toEqual(["side", "head_face", "tail_face"]);
+    expect(seen?.[0]).toMatchObject({ from_deg: 0, to_deg: 360 });
+  });
+
+  it("goes down by hours, over twelve too, and is taken back", async () => {
+    const { blank } = looked({ seen: [{ surface: "head_face" }] });
+    await userEvent.click(screen.getByRole("tab", { name: "Tests" }));
+    const type = async (label: string, text: string) => {
+      await userEvent.clear(screen.getByLabelText(label));
+      await userEvent.type(screen.getByLabelText(label), `${text}{Enter}`);
+    };
+    await type("From, o’clock", "10");
+    await type("To, o’clock", "2");
+    await userEvent.click(screen.getByRole("button", { name: "Looked at these hours" }));
+    const seen = () => vi.mocked(blank.draft.change).mock.calls.at(-1)?.[0].survey?.seen;
+    expect(seen()?.[1]).toMatchObject({ surface: "side", from_deg: 300, to_deg: 420 });
+    await userEvent.click(screen.getByRole("button", { name: "Not looked at: Head end" }));
+    expect(seen()).toEqual([]);
+  });
+});
+
 describe("Mend", () => {
   it("lists the steps of the plan in their order, and starts a card of a saved draft", async () => {
     renderStation(<MendStation />, samples.platter);
@@ -88,7 +122,7 @@ describe("Turn", () => {
 
 describe("Route", () => {
   const { platter } = samples;
-  const changed = (change: unknown) => (change as { mock: { calls: [{ route?: unknown }][] } }).mock.calls.at(-1)?.[0];
+  const changed = (change: DraftHandle["change"]) => vi.mocked(change).mock.calls.at(-1)?.[0];
 
   it("lays the ways beside one another with dates, hands and cost, and takes another in the draft", async () => {
     const { blank } = renderStation(<RouteStation />, platter);

@@ -40,15 +40,14 @@ module MossyAnvil
         return :not_worth_it if @report[:worth] && !@report[:worth][:pays]
         return too_wet_to_mend? ? :dry : :mend if to_mend.any?
 
-        if unsurveyed? || @last[:fragile] ||
-             @report[:stages].any? { |_, stage| HELD_BY_DEFECTS.include?(stage[:governed_by]) }
-          :care
-        else
-          :go
-        end
+        careful? ? :care : :go
       end
 
       private
+
+      def careful? =
+        unsurveyed? || @last[:fragile] ||
+          @report[:stages].any? { |_, stage| HELD_BY_DEFECTS.include?(stage[:governed_by]) }
 
       # Nobody has looked at enough of a blank that is marked as difficult.
       def unsurveyed? = @report[:coverage][:needed]

@@ -23,6 +23,7 @@ import { Worth } from "./Worth";
 import { Quiet, Row } from "../../kit/parts";
 import { useBlank, useSelection, useDrawing, type Blank } from "../../draft/contexts";
 import { Button as AriaButton } from "react-aria-components";
+import { Looked, WentAllRound } from "./Looked";
 import { t, words } from "../../i18n/texts";
 
 const TOOLS: Record<Tool, string> = {
@@ -104,6 +105,7 @@ export function Survey() {
   return (
     <>
       <AdviceList lead advice={assessment.advice.survey} workings={assessment.workings} />
+      {assessment.coverage.needed && <WentAllRound />}
       {document.intake && <Came intake={document.intake} />}
       <Choice
         label={t("screen.survey.on_the_lathe_it_sits")}
@@ -124,6 +126,7 @@ export function Survey() {
               <>
                 <Tests />
                 <NextTest />
+                <Looked />
                 <Pith />
               </>
             ),
