@@ -131,7 +131,7 @@ RSpec.describe "Mending", :browser do
   it "No. 33 filled by gravity, one check after another up" do
     db[:defects].where(blank_id: blank_id(33), ref: %w[B C]).update(mend: "none")
     open_mend 33
-    find("li", text: /Fill A, B and C|Fill A, C and B/, match: :first).click_on("Open")
+    find("[aria-label='Steps of mending'] li", text: /Fill A, B and C|Fill A, C and B/, match: :first).click_on("Open")
     expect(all("[aria-label=Positions] li").map(&:text)).to match(
       [/7 o’clock up\s*C/, /half past 12 up\s*A/, /tail end up\s*B/]
     )

@@ -43,7 +43,7 @@ RSpec.describe "A day in the shop", :browser do
     open_blank 36
     keys = ->(*pressed) { page.driver.browser.action.send_keys(*pressed).perform }
     find("[aria-label=Stations] [role=tab][aria-selected=true]").send_keys(:arrow_right)
-    %w[Form Mend Turn Finish Log].each do |name|
+    %w[Form Mend Turn Finish Log Route].each do |name|
       expect(page).to have_css("[aria-label=Stations] [role=tab][aria-selected=true]", text: name)
       keys.call(:arrow_right)
     end

@@ -66,7 +66,7 @@ module MossyAnvil
         def on_mounts = json(reckoner.mounts(draft, at: "/document"))
         def on_tests = json(tests: reckoner.next_tests(draft, at: "/document"))
         def on_mend = json(reckoner.mend(draft, at: "/document"))
-        def on_route = json(reckoner.route(draft, at: "/document"))
+        def on_route = json(reckoner.route(draft, at: "/document", ways: @given["ways"].to_sym))
 
         def on_peel
           body = body_as("PeelAsked")

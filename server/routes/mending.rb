@@ -9,9 +9,21 @@ module MossyAnvil
           app.post("/api/reckon/mend") do
             answer(Mending.with_shelf(calculate("mend", records: cards.records).data, stocks))
           end
-          app.post("/api/reckon/route") { answer(calculate("route", records: cards.records).data) }
+          app.post("/api/reckon/route") do
+            ways = Mending.ways(params["ways"] || "all")
+            answer(calculate("route", records: cards.records, ways: ways).data)
+          end
           cards(app)
           waits(app)
+        end
+
+        # all or taken; raises InvalidInput for any other.
+        def self.ways(given)
+          return given if %w[all taken].include?(given)
+
+          problem = "is #{MossyAnvil::Fault.shown(given)}"
+          raise MossyAnvil::InvalidInput,
+                [MossyAnvil::Fault.new(path: "/ways", problem: problem, allowed: "all, taken")]
         end
 
         def self.cards(app)

@@ -56,8 +56,8 @@ module MossyAnvil
           end
         end
 
-        # The whole way of it and the others there are, as plain data.
-        def route(document, at: "")
+        # The whole way of it, and with ways: :all the others there are, as plain data.
+        def route(document, at: "", ways: :all)
           records = @records.call
           alone do
             MossyAnvil::Report::RouteReport.new(
@@ -65,6 +65,7 @@ module MossyAnvil
               climate: @climate,
               now: @now,
               records: records,
+              ways: ways,
               at: at
             ).to_h
           end

@@ -103,7 +103,7 @@ RSpec.describe "Blanks", :server do
 
   it "adds readings, never changes them, and the rack's wait follows" do
     wet = { material: material_data(moisture_pct: 24), defects: [crack], form: BlankHelper::BOWL }
-    kept = take_in(**wet)
+    kept = take_in(**wet, route: { choices: { wet: "dry_whole" } })
     ask("POST", "/api/blanks/#{kept["id"]}/readings", { reading: { kind: "mass", value: 1800.5 } })
     expect(answer_as("KeptBlank")["document"]["readings"]).to eq(
       [{ "kind" => "mass", "value" => 1800.5, "taken_at" => "2030-05-01T12:00:00Z" }]
@@ -158,7 +158,8 @@ end
 
 RSpec.describe "A blank that is done with", :server do
   it "goes off the rack whole, waits for nothing, and comes back as it was" do
-    kept = take_in(number: 5, material: material_data(moisture_pct: 22), form: BlankHelper::BOWL, defects: [crack])
+    wet = { material: material_data(moisture_pct: 22), form: BlankHelper::BOWL, defects: [crack] }
+    kept = take_in(number: 5, **wet, route: { choices: { wet: "dry_whole" } })
     ask("GET", "/api/waits")
     expect(answer["waits"].size).to eq(1)
     2.times { ask("PUT", "/api/blanks/#{kept["id"]}/place", { put_away: true }) }

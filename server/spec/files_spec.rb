@@ -45,7 +45,7 @@ RSpec.describe "Blank files", :server do
   {
     "no JSON" => ["{", "", 422],
     "a list" => ["[]", "", 422],
-    "a fault in a field" => ['{"format":"mossy-anvil/blank","version":7}', "/version", 422],
+    "a fault in a field" => ['{"format":"mossy-anvil/blank","version":99}', "/version", 422],
     "broken UTF-8" => ["\xff", "", 422],
     "an infinite number" => ['{"number":1e400}', "/number", 422],
     "far too much" => ["x" * 2_000_001, nil, 413]

@@ -116,6 +116,22 @@ RSpec.describe MossyAnvil::Report::RouteReport do
     expect(kinds(way(found, "turn_past"))).not_to include("fill")
   end
 
+  it "takes out first what an edge must not meet, also where the form turns it away" do
+    grit = body("void", r_mm: 20, z_mm: 50, size_mm: [20, 20, 20], contents: "dirt")
+    stone = body("hard_inclusion", id: "s", r_mm: 100, z_mm: 50, size_mm: [15, 15, 15])
+    steps = route(**wet_bowl(material: { moisture_pct: 10 }, defects: [grit, stone]))[:alternatives].first[:steps]
+    expect(steps.first).to include(kind: "dig_out", of: %w[v s])
+  end
+
+  it "turns nothing first that comes apart, and calls it unsafe where one would" do
+    demo = Dir[File.expand_path("../../../demo/40-*.anvil.json", __dir__)].first
+    found = described_class.new(MossyAnvil::Formats::BlankFile.read(File.read(demo))).to_h
+    expect(found[:recommended]).to eq("mend_first")
+    lathe = way(found, "turn_first")[:steps].select { |step| step[:stretch] == "turn" }
+    expect(lathe.first).to include(unsafe: true, limit_rpm: 0.0)
+    expect(keys(lathe.first[:says])).to include("route.says.unsafe")
+  end
+
   it "leaves a plan of the turner's own as it is, and lays the route round it" do
     own = { steps: [{ id: "mine", do: "fill", of: ["b"], with: "epoxy" }] }
     found = route(**wet_bowl(material: { moisture_pct: 10 }, mend: own))

@@ -13,6 +13,7 @@ import type {
   NewProduct,
   NewTrouble,
   PeelQuestion,
+  RouteQuestion,
   PhotographAbout,
   Problem,
   ProfileQuestion,
@@ -105,7 +106,8 @@ export const api = {
       }),
     ),
   mend: (document: Document) => answered(http.POST("/api/reckon/mend", { body: { document } })),
-  route: (document: Document) => answered(http.POST("/api/reckon/route", { body: { document } })),
+  route: ({ document, ways }: RouteQuestion) =>
+    answered(http.POST("/api/reckon/route", { params: { query: { ways } }, body: { document } })),
   openCard: (id: number) =>
     answered(http.POST("/api/blanks/{id}/card", { params: { path: { id } }, body: { key: crypto.randomUUID() } })),
   cardOf: async (id: number) => (await answered(http.GET("/api/blanks/{id}/card", { params: { path: { id } } }))).card,

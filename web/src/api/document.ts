@@ -40,6 +40,8 @@ export type MendStep = Schemas["mend_step"];
 export type MendKind = MendStep["do"];
 export type MendPlan = Schemas["MendPlan"];
 export type Route = Schemas["Route"];
+/** Where only the strip is seen, the way taken is enough. */
+export type RouteQuestion = { document: Document; ways: "all" | "taken" };
 export type RouteWay = Schemas["RouteAlternative"];
 export type RouteStep = Schemas["RouteStep"];
 export type StepReport = Schemas["MendStepReport"];

@@ -2,7 +2,7 @@ import { useQueryClient } from "@tanstack/react-query";
 import { useCallback, useDeferredValue, useEffect, useMemo, useReducer, useRef, useState, type Dispatch } from "react";
 import styled from "styled-components";
 import { api, Refused } from "../api/client";
-import type { Assessment, Defect, Document, Kept, Photograph, Problem } from "../api/document";
+import type { Assessment, Defect, Document, Kept, Photograph, Problem, RouteQuestion } from "../api/document";
 import { BlankContext, DrawingContext, RouteContext, SelectionContext, type Blank } from "../draft/contexts";
 import { useDraft, type DraftHandle } from "../draft/useDraft";
 import { SITS, useTurned, type Sits } from "../draft/useTurned";
@@ -185,7 +185,7 @@ function Assessed({ id, draft, assessment, problem, sits, setSits, station, onSt
     }),
     [chosen, tool, grooving, seenBy, onForm],
   );
-  const way = useWay(draft.document, state.step, act);
+  const way = useWay(draft.document, station === "route" ? "all" : "taken", state.step, act);
   const { clockDeg, zMm, geometry } = look;
   const drawing = useMemo(
     () => ({
@@ -247,9 +247,10 @@ function Assessed({ id, draft, assessment, problem, sits, setSits, station, onSt
 }
 
 /** The way of the whole work, asked anew with every change; of a blank without a form there is none. */
-function useWay(document: Document, step: string | undefined, act: Dispatch<BenchAction>) {
+function useWay(document: Document, ways: RouteQuestion["ways"], step: string | undefined, act: Dispatch<BenchAction>) {
   const asked = useSettled(document, SETTLED_MS);
-  const { answer, settled, problem } = useNewest(asked.form && asked, api.route);
+  const question = useMemo(() => (asked.form ? { document: asked, ways } : undefined), [asked, ways]);
+  const { answer, settled, problem } = useNewest(question, api.route);
   const route = document.form ? answer : undefined;
   return useMemo(
     () => ({ route, settled, problem, step, lookAt: (id: string | undefined) => act({ do: "look at step", id }) }),

@@ -6,8 +6,9 @@ module MossyAnvil
     class RouteReport
       MM2_PER_DM2 = 10_000.0
 
-      # blank: as surveyed, with a form. now: Time or nil. records: ShopRecords. chosen: { question => answer },
-      # those of the blank file unsaid. Raises InvalidInput under `at` where there is no form.
+      # blank: as surveyed, with a form. now: Time or nil. about: records: ShopRecords; chosen: { question => answer },
+      # those of the blank file unsaid; ways: :all, or :taken for that one alone, which is much less to work out.
+      # Raises InvalidInput under `at` where there is no form.
       def initialize(blank, climate: ShopClimate.new, now: nil, fineness: :default, at: "", **about)
         unless blank.form
           raise InvalidInput,
@@ -26,6 +27,7 @@ module MossyAnvil
         @fineness = fineness
         @records = about.fetch(:records) { Model::ShopRecords.new }
         @chosen = about.fetch(:chosen) { (blank.route || {}).fetch(:choices, {}).transform_keys(&:to_s) }
+        @ways = about.fetch(:ways, :all)
         @workings = Workings.new
       end
 
@@ -36,13 +38,14 @@ module MossyAnvil
           reason: proposal.reason,
           taken: proposal.taken,
           questions: proposal.asked,
-          alternatives: proposal.alternatives.map { |one| plain(one) },
+          alternatives: ways.map { |one| plain(one) },
           workings: @workings.to_h
         }
       end
 
       private
 
+      def ways = @ways == :all ? proposal.alternatives : [proposal.way_taken]
       def proposal = @proposal ||= Route::Proposal.new(facts, @workings, chosen: @chosen)
       def assessed = @assessed ||= Assessment.new(@blank, climate: @climate, now: @now, fineness: @fineness).to_h
 

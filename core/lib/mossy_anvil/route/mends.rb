@@ -4,6 +4,9 @@ module MossyAnvil
   module Route
     # The steps of mending that a choice of answers asks for, without their drying: that is the route's.
     class Mends
+      # Verdicts of what an edge must not meet.
+      OUT_FIRST = %w[remove_now stop].freeze
+
       # choices: { question => answer }; questions: Questions.
       def initialize(facts, choices, questions)
         @facts = facts
@@ -19,11 +22,10 @@ module MossyAnvil
         proposed.map { |step| hardened(step) }
       end
 
-      # Ids of what is taken out or off before anything else.
+      # Ids of what is taken out or off before anything else, also where the form would turn it away: an edge meets it on
+      # the way.
       def removed
-        decided[:defects]
-          .select { |one| (one[:chosen] || one[:verdict]) == "remove_now" && one[:removed_share] < 0.999 }
-          .map { |one| one[:id] }
+        decided[:defects].select { |one| OUT_FIRST.include?(one[:chosen] || one[:verdict]) }.map { |one| one[:id] }
       end
 
       private

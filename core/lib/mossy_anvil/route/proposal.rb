@@ -29,6 +29,8 @@ module MossyAnvil
         ].uniq(&:course)
       end
 
+      def way_taken = lay_out(taken)
+
       # What is taken: the turner's own answers, then what is advised.
       def taken = @taken ||= { **advised, **@chosen }
 
@@ -36,7 +38,7 @@ module MossyAnvil
       def advised = @questions.usual
 
       # Key of the alternative that is advised.
-      def recommended = advised == taken ? alternatives.first.key : key_of(advised)
+      def recommended = key_of(advised)
 
       # Why, as a message.
       def reason

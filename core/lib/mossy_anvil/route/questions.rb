@@ -20,6 +20,8 @@ module MossyAnvil
         "bark_pack" => "fill"
       }.freeze
       GAPS = %w[void galleries bubble_pocket].freeze
+      # Caps of the speed that come of cracks.
+      SET_BY_CRACKS = %w[crack cross_section loose_piece].freeze
       # A blank with so many points over the moisture of this air is wet.
       WET_OVER_EMC_PCT = 4.5
 
@@ -86,13 +88,19 @@ module MossyAnvil
       def planned? = !@facts.blank.mend.nil?
       def verdicts(ids) = @facts.assessed[:defects].select { |one| ids.include?(one[:id]) }.map { |one| one[:verdict] }
 
-      # Those to be glued or filled; where they open the wall, before it goes on the lathe.
+      # Those to be glued or filled: before the lathe where they open the wall, come apart, or set the speed.
       def cracks
         ids = about("cracks")
         return [] if planned? || ids.empty? || (verdicts(ids) & %w[fill hold dry_first]).empty?
 
+        first_of_all?(ids) ? %w[mend_first turn_first turn_past] : %w[turn_first mend_first turn_past]
+      end
+
+      def first_of_all?(ids)
         opens = @facts.assessed.dig(:form, :breaks_through) || []
-        (ids & opens).any? ? %w[mend_first turn_first turn_past] : %w[turn_first mend_first turn_past]
+        parted = @facts.assessed[:defects].any? { |one| ids.include?(one[:id]) && one[:type] == "delamination" }
+        governed = @facts.assessed[:stages].values.any? { |stage| SET_BY_CRACKS.include?(stage[:governed_by]) }
+        (ids & opens).any? || parted || governed || verdicts(ids).include?("hold")
       end
 
       def soft

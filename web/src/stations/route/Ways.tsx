@@ -1,6 +1,6 @@
 import styled from "styled-components";
 import type { Route, RouteWay } from "../../api/document";
-import { useBlank } from "../../draft/contexts";
+import { useBlank, useRoute } from "../../draft/contexts";
 import { messageText, t } from "../../i18n/texts";
 import { MessageText } from "../../kit/Advice";
 import { Button } from "../../kit/Button";
@@ -49,6 +49,7 @@ const Table = styled(Ticket)`
 /** Questions of this blank as headings over their answers; the way taken first. */
 export function Ways({ route }: { route: Route }) {
   const { document, draft } = useBlank();
+  const { settled } = useRoute();
   const [taken] = route.alternatives;
   const take = (way: RouteWay) =>
     draft.change({ ...document, route: { ...document.route, choices: way.choices } }, false);
@@ -56,7 +57,7 @@ export function Ways({ route }: { route: Route }) {
   if (!taken) return null;
   return (
     <>
-      {route.alternatives.length === 1 && <Quiet>{t("screen.route.only_this_way")}</Quiet>}
+      {settled && route.alternatives.length === 1 && <Quiet>{t("screen.route.only_this_way")}</Quiet>}
       <Table aria-label={t("screen.route.ways_compared")}>
         <thead>
           <tr>

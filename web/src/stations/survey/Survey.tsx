@@ -145,17 +145,19 @@ function Pith() {
   const { material } = document;
   if (material.kind !== "wood" && material.kind !== "hybrid") return null;
   return (
-    <Choice
-      label={t("screen.survey.pith_is")}
-      value={material.pith ?? "unknown"}
-      options={words("screen.survey.pith", ["in", "out", "unknown"])}
-      onChange={(pith) =>
-        draft.change({
-          ...document,
-          material: pith === "unknown" ? without(material, "pith") : { ...material, pith },
-        })
-      }
-    />
+    <div style={{ marginTop: 14 }}>
+      <Choice
+        label={t("screen.survey.pith_is")}
+        value={material.pith ?? "unknown"}
+        options={words("screen.survey.pith", ["in", "out", "unknown"])}
+        onChange={(pith) =>
+          draft.change({
+            ...document,
+            material: pith === "unknown" ? without(material, "pith") : { ...material, pith },
+          })
+        }
+      />
+    </div>
   );
 }
 
