@@ -118,7 +118,7 @@ RSpec.describe MossyAnvil::Report::RouteReport do
 
   it "takes out first what an edge must not meet, also where the form turns it away" do
     grit = body("void", r_mm: 20, z_mm: 50, size_mm: [20, 20, 20], contents: "dirt")
-    stone = body("hard_inclusion", id: "s", r_mm: 100, z_mm: 50, size_mm: [15, 15, 15])
+    stone = body("hard_inclusion", id: "s", r_mm: 100, z_mm: 50, size_mm: [15, 15, 15], of: "stone")
     steps = route(**wet_bowl(material: { moisture_pct: 10 }, defects: [grit, stone]))[:alternatives].first[:steps]
     expect(steps.first).to include(kind: "dig_out", of: %w[v s])
   end

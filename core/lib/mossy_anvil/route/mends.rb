@@ -22,8 +22,8 @@ module MossyAnvil
         proposed.map { |step| hardened(step) }
       end
 
-      # Ids of what is taken out or off before anything else, also where the form would turn it away: an edge meets it on
-      # the way.
+      # Ids of what is taken out or off before anything else, also where the form would turn it away: an edge meets it
+      # on the way.
       def removed
         decided[:defects].select { |one| OUT_FIRST.include?(one[:chosen] || one[:verdict]) }.map { |one| one[:id] }
       end
