@@ -171,6 +171,41 @@ RSpec.describe MossyAnvil::Report::RouteReport do
     expect(move[route: { choices: { wet: "turn_wet" } }]).not_to include(action: "weigh")
   end
 
+  it "takes the turner's own order, names what comes too early by it, and puts back what was moved" do
+    ids = ->(found) { found[:alternatives].first[:steps].map { |step| step[:id] } }
+    usual = ids[route(**wet_bowl)]
+    early = route(**wet_bowl(route: { order: %w[mount rough_out outside] }))
+    expect(ids[early].sort).to eq(usual.sort)
+    expect(ids[early].index("rough_out")).to be < ids[early].index("outside")
+    stopped = early[:alternatives].first[:steps].select { |step| keys(step[:says]).include?("route.says.too_early") }
+    expect(stopped.map { |step| step[:id] }).to include("rough_out")
+    expect(early[:alternatives].first[:conflicts]).to be > 0
+    # An order that says what is so anyway changes nothing, to the last digit.
+    same = route(**wet_bowl(route: { order: usual }))
+    expect(same[:alternatives].first[:steps]).to eq(route(**wet_bowl)[:alternatives].first[:steps])
+    expect(same[:alternatives].first[:finish_days]).to eq(route(**wet_bowl)[:alternatives].first[:finish_days])
+  end
+
+  it "leaves out and adds what the turner says, and counts it so" do
+    plain = route(**wet_bowl)[:alternatives].first
+    own = { id: "own-1", name: "Burn the mark", hands_min: 12, wait_h: 24 }
+    changed = route(**wet_bowl(route: { left_out: ["sand"], own: [own], order: %w[coat own-1] }))[:alternatives].first
+    sand = changed[:steps].find { |step| step[:id] == "sand" }
+    expect(sand).to include(left_out: true)
+    expect(changed[:hands_h]).to be_within(1e-9).of(plain[:hands_h] + ((12 - sand[:hands_min]) / 60.0))
+    expect(changed[:finish_days][:likely]).to be_within(0.2).of(plain[:finish_days][:likely] + 1)
+    expect(changed[:steps].map { |step| step[:id] }.each_cons(2)).to include(%w[coat own-1])
+  end
+
+  it "never moves what is done, whatever is put in or asked for" do
+    done = [{ step: "outside", on: "2030-05-02" }]
+    own = { id: "own-a", name: "Look at it", hands_min: 5 }
+    found = route(**wet_bowl(route: { done: done, own: [own], order: %w[own-a seat sand outside mount] }))
+    steps = found[:alternatives].first[:steps]
+    expect(steps.take_while { |step| step[:done] }.map { |step| step[:id] }).to eq(%w[mount true_up outside])
+    expect(steps.reject { |step| step[:done] }.first[:id]).to eq("own-a")
+  end
+
   it "asks for a form" do
     expect { route(material: material_data(**maple)) }.to raise_error(MossyAnvil::InvalidInput, %r{/form: is missing})
   end

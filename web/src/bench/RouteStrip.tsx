@@ -76,7 +76,7 @@ export function stepTime({ hands_min, wait_days }: RouteStep, unit: ReturnType<t
 /** The way of this piece as one line of steps, the next one large; choosing one opens its station. */
 export function RouteStrip({ way, onStep }: { way: Way; onStep: (step: string, there: Station) => void }) {
   const unit = useUnit();
-  const steps = way.route?.alternatives[0]?.steps;
+  const steps = way.route?.alternatives[0]?.steps.filter((step) => !step.left_out);
   if (!steps) return null;
   const next = steps.find(({ done }) => !done)?.id;
   const here = way.step ?? next;

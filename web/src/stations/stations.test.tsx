@@ -159,6 +159,25 @@ describe("Route", () => {
     });
   });
 
+  it("moves a step, leaves it out, and adds one of one's own after it", async () => {
+    const own = renderStation(<RouteStation />, platter);
+    await userEvent.click(screen.getByRole("tab", { name: "Steps" }));
+    own.again({ ...own.bench, way: { ...own.bench.way, step: "true_up" } });
+    const route = () => changed(own.blank.draft.change)?.route;
+    const ids = platter.route.alternatives[0]?.steps.map(({ id }) => id) ?? [];
+    const at = ids.indexOf("true_up");
+    await userEvent.click(screen.getByRole("button", { name: "Earlier" }));
+    expect(route()?.order?.slice(at - 1, at + 1)).toEqual(["true_up", ids[at - 1]]);
+    expect([...(route()?.order ?? [])].sort()).toEqual([...ids].sort());
+    await userEvent.click(screen.getByRole("button", { name: "Leave out" }));
+    expect(route()?.left_out).toEqual(["true_up"]);
+    await userEvent.type(screen.getByLabelText("What is done"), "Burn the mark");
+    await userEvent.click(screen.getByRole("button", { name: "Add it after the open one" }));
+    const [added] = route()?.own ?? [];
+    expect(added).toMatchObject({ name: "Burn the mark", hands_min: 15 });
+    expect(route()?.order?.[at + 1]).toBe(added?.id);
+  });
+
   it("says how it dries in words beside the picture, place by place", async () => {
     renderStation(<RouteStation />, platter);
     await userEvent.click(screen.getByRole("tab", { name: "Drying" }));

@@ -127,7 +127,8 @@ module MossyAnvil
           unsafe: step.unsafe,
           regimes: step.regimes.map(&:to_h),
           safe_points_a_day: step.safe_points_a_day,
-          done: step.done
+          done: step.done,
+          left_out: step.left_out
         }
       end
     end

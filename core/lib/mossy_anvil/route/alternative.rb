@@ -19,7 +19,7 @@ module MossyAnvil
       # What is done in which order: two ways with the same course are one.
       def course = steps.map { |step| [step.id, step.of, step.after.form, step.hands_min] }
       # What is still to do, and what that takes.
-      def ahead = steps.reject(&:done)
+      def ahead = steps.reject { |step| step.done || step.left_out }
       def hands_h = ahead.sum(&:hands_min) / MINUTES_AN_HOUR
       def cost = ahead.sum(&:cost)
       def conflicts = ahead.sum(&:conflicts)
@@ -40,7 +40,7 @@ module MossyAnvil
       private
 
       def after(start, step)
-        return start if step.done
+        return start if step.done || step.left_out
 
         hands = step.hands_min / MINUTES_AN_HOUR / Table["route"]["hours_a_day"]
         Wait.new(

@@ -17,8 +17,12 @@ module MossyAnvil
         @removed = mends.removed
       end
 
-      # List of [maker, data]: [:survey | :dry | :mend | :turn | :finish, { … }].
-      def drafts = [*survey, *body, *finish(%w[sand coat done])]
+      # List of Draft, with what the turner changed of it.
+      def drafts
+        Edits.new(@facts.blank.route || {}, @facts.done).apply(
+          Draft.list([*survey, *body, *finish(%w[sand coat done])])
+        )
+      end
 
       private
 

@@ -11,7 +11,7 @@ module MossyAnvil
       # steps: of the whole route.
       def initialize(step, steps)
         @step = step
-        @later = steps[(steps.index(step) + 1)..]
+        @later = steps[(steps.index(step) + 1)..].reject(&:left_out)
       end
 
       # Advice, none where nothing is open.

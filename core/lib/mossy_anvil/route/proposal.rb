@@ -44,7 +44,7 @@ module MossyAnvil
       def reason
         question = advised.keys.first
         return Message.of("route.reason.#{ONLY}") unless question
-        return Message.of("route.reason.#{advised[question]}", **wet_amounts) if question == "wet"
+        return Message.of("route.reason.#{wet_reason}", **wet_amounts) if question == "wet"
 
         Message.of("route.reason.#{advised[question]}", ids: Message.ids(@questions.about(question)))
       end
@@ -65,6 +65,8 @@ module MossyAnvil
         Walk.new(Layout.new(@facts, choices, @questions).drafts, @facts, @workings, at: "/alternatives/#{number}")
       end
 
+      def wet_reason = @facts.blank.roughed_out ? "roughed" : advised["wet"]
+
       # Days until it is dry enough, whole and roughed out.
       def wet_amounts
         whole, rough =
@@ -78,7 +80,7 @@ module MossyAnvil
               .sum
           end
         {
-          whole: [whole, "days"],
+          whole: whole && [whole, "days"],
           rough: rough && [rough, "days"],
           wall: @facts.rough && [@facts.rough[:wall_mm], "mm"]
         }.compact

@@ -19,7 +19,8 @@ module MossyAnvil
     # of defects. hands_min: minutes of work. wait: Wait, nil where nothing has to be waited for. stage: what is turned
     # at it; limit_rpm: of that; both nil off the lathe. unsafe: not at any speed of the lathe. materials: list of
     # MendStep::Taken. says: advice, conflicts first. regimes: list of DryingRegimes::Stretch, and
-    # how fast it may dry at most, % a day (nil off drying). done: it is a fact. after: Workpiece.
+    # how fast it may dry at most, % a day (nil off drying). done: it is a fact. left_out: it is not to be
+    # done. after: Workpiece.
     Step =
       Struct.new(
         :id,
@@ -39,6 +40,7 @@ module MossyAnvil
         :regimes,
         :safe_points_a_day,
         :done,
+        :left_out,
         :after,
         keyword_init: true
       ) do
@@ -53,6 +55,7 @@ module MossyAnvil
             says: [],
             regimes: [],
             done: false,
+            left_out: false,
             **given
           )
           freeze
@@ -63,6 +66,8 @@ module MossyAnvil
         def never? = !wait.nil? && wait.likely.nil?
         def conflicts = says.count { |one| one[:tone] == "stop" }
         def saying(more) = more.empty? ? self : self.class.new(**to_h, says: more + says)
+        # The same where it is not to be done: the piece stays as it was.
+        def as_left_out(piece) = self.class.new(**to_h, left_out: true, unsafe: false, says: [], after: piece)
         # The same as a fact: nothing of it lies ahead, and the piece is as it was found since.
         def as_done(piece) = self.class.new(**to_h, done: true, says: [], after: piece)
       end

@@ -4,6 +4,8 @@ module MossyAnvil
   module Route
     # A layout gone through step by step, each on the piece as the one before leaves it.
     class Walk
+      MAKERS = { dry: Drying, turn: Turning, finish: Finishing }.freeze
+
       # drafts: of a Layout. workings: Workings; at: pointer of this route there.
       def initialize(drafts, facts, workings, at:)
         @drafts = drafts
@@ -19,9 +21,14 @@ module MossyAnvil
             made = walked
             spoilt = Mend::MendConflicts.new(made.filter_map { |_, mend| mend }).to_a
             made.map do |step, mend|
-              next step if step.done
+              next step if step.done || step.left_out
 
-              step.saying([*spoilt_at(mend, spoilt), *OpenWall.new(step, made.map(&:first)).says])
+              step.saying(
+                [
+                  *spoilt_at(mend, spoilt),
+                  *[Sequence, OpenWall].flat_map { |rule| rule.new(step, made.map(&:first)).says }
+                ]
+              )
             end
           end
       end
@@ -32,11 +39,11 @@ module MossyAnvil
       def walked
         piece = Workpiece.before(@facts.context)
         made =
-          @drafts.each_with_object([]) do |(maker, data), list|
-            taken = list.map { |step, _| step.id }
-            next if maker == :dry && dry?(piece, data) && !@facts.done.include?(free("dry", taken))
+          @drafts.each_with_object([]) do |draft, list|
+            next if draft.maker == :dry && dry?(piece, draft.data) && !@facts.done.include?(draft.id)
 
-            list << make(maker, data, piece, taken)
+            list << make(draft, piece, list.size)
+            list[-1] = [list.last.first.as_left_out(piece), nil] if draft.left_out
             piece = found(list).after
           end
         last = made.rindex { |step, _| @facts.done.include?(step.id) } or return made
@@ -57,23 +64,16 @@ module MossyAnvil
         list.last.first
       end
 
-      def make(maker, data, piece, taken)
-        case maker
-        when :dry
-          [Drying.new(data, piece, @facts).step(free("dry", taken)), nil]
-        when :mend
-          mending = Mending.new(data, piece, @workings, at: "#{@at}/steps/#{taken.size}")
-          [mending.step(free(data[:id], taken)), mending.made]
-        when :turn
-          [Turning.new(data, piece, @facts).step(free(data[:kind], taken)), nil]
-        when :finish
-          [Finishing.new(data, piece, @facts).step(free(data[:kind], taken)), nil]
-        end
+      def make(draft, piece, number)
+        return mended(draft, piece, number) if draft.maker == :mend
+        return OwnStep.new(draft.data, piece).step(draft.id), nil if draft.maker == :own
+
+        [MAKERS.fetch(draft.maker).new(draft.data, piece, @facts).step(draft.id), nil]
       end
 
-      # That id, or the first of it that no step before has.
-      def free(id, taken)
-        ([id] + (2..).lazy.map { |number| "#{id}-#{number}" }.first(taken.size)).find { |one| !taken.include?(one) }
+      def mended(draft, piece, number)
+        mending = Mending.new(draft.data, piece, @workings, at: "#{@at}/steps/#{number}")
+        [mending.step(draft.id), mending.made]
       end
 
       def spoilt_at(mend, spoilt)

@@ -1,14 +1,18 @@
 import styled from "styled-components";
 import { Button as AriaButton } from "react-aria-components";
-import type { Route, RouteStep } from "../../api/document";
+import type { Document, Route, RouteStep } from "../../api/document";
 import { useBlank, useRoute } from "../../draft/contexts";
 import { Button } from "../../kit/Button";
 import { today } from "../../piece/edit";
 import { known, t } from "../../i18n/texts";
 import { AdviceList, MessageText } from "../../kit/Advice";
 import { amountText } from "../../kit/measure";
+import { NumberField } from "../../kit/MeasureField";
+import { Fields, Heading, Row } from "../../kit/parts";
 import { focusRing, ink } from "../../kit/theme";
 import { useUnit } from "../../kit/Units";
+import { useStored } from "../../kit/useStored";
+import { Words } from "../../kit/Words";
 import { STAGES } from "../../kit/stages";
 import { dateIn } from "./dates";
 
@@ -62,14 +66,21 @@ const Facts = styled.dl`
 export function Steps({ steps, route }: { steps: RouteStep[]; route: Route }) {
   const { step: open, lookAt } = useRoute();
   return (
-    <List aria-label={t("screen.route.steps")}>
-      {steps.map((step) => (
-        <li key={step.id}>
-          <StepHead step={step} open={step.id === open} onOpen={() => lookAt(step.id === open ? undefined : step.id)} />
-          {step.id === open && <StepBody step={step} route={route} />}
-        </li>
-      ))}
-    </List>
+    <>
+      <List aria-label={t("screen.route.steps")}>
+        {steps.map((step) => (
+          <li key={step.id}>
+            <StepHead
+              step={step}
+              open={step.id === open}
+              onOpen={() => lookAt(step.id === open ? undefined : step.id)}
+            />
+            {step.id === open && <StepBody step={step} route={route} />}
+          </li>
+        ))}
+      </List>
+      <AddOwn steps={steps} />
+    </>
   );
 }
 
@@ -85,10 +96,17 @@ function StepHead({ step, open, onOpen }: { step: RouteStep; open: boolean; onOp
         {amountText(Math.round(step.hands_min), "min", unit)}
         {step.wait_days && `, ${waitText(step, unit)}`}
       </span>
-      <span className="quiet">{step.done ? t("screen.route.is_done") : dateIn(step.starts_days.likely)}</span>
+      <span className="quiet">{stateOf(step)}</span>
     </Head>
   );
 }
+
+const stateOf = (step: RouteStep): string =>
+  step.left_out
+    ? t("screen.route.is_left_out")
+    : step.done
+      ? t("screen.route.is_done")
+      : dateIn(step.starts_days.likely);
 
 type Unit = ReturnType<typeof useUnit>;
 const waitText = ({ wait_days: wait }: RouteStep, unit: Unit): string =>
@@ -115,6 +133,78 @@ function Done({ step, route }: { step: RouteStep; route: Route }) {
     lookAt(undefined);
   };
   return <Button onPress={done}>{t("screen.route.done_now")}</Button>;
+}
+
+/** Moves it, leaves it out or puts it back; what stops at another place is said there. */
+function Order({ step, route }: { step: RouteStep; route: Route }) {
+  const { document, draft } = useBlank();
+  const own = document.route ?? {};
+  const change = (part: Partial<NonNullable<Document["route"]>>) =>
+    draft.change({ ...document, route: { ...own, ...part } }, false);
+  const ahead = (route.alternatives[0]?.steps ?? []).filter(({ done }) => !done).map(({ id }) => id);
+  const at = ahead.indexOf(step.id);
+  const moved = (to: number) => {
+    const rest = ahead.filter((id) => id !== step.id);
+    change({ order: [...rest.slice(0, to), step.id, ...rest.slice(to)] });
+  };
+  const leftOut = own.left_out ?? [];
+  const mine = (own.own ?? []).some(({ id }) => id === step.id);
+  const remove = () =>
+    mine
+      ? change({ own: (own.own ?? []).filter(({ id }) => id !== step.id) })
+      : change({ left_out: [...leftOut, step.id] });
+  return (
+    <>
+      <Button $kind="quiet" isDisabled={at <= 0} onPress={() => moved(at - 1)}>
+        {t("screen.route.earlier")}
+      </Button>
+      <Button $kind="quiet" isDisabled={at === ahead.length - 1} onPress={() => moved(at + 1)}>
+        {t("screen.route.later")}
+      </Button>
+      {step.left_out ? (
+        <Button $kind="quiet" onPress={() => change({ left_out: leftOut.filter((id) => id !== step.id) })}>
+          {t("screen.route.put_back")}
+        </Button>
+      ) : (
+        <Button $kind="quiet" onPress={remove}>
+          {t("screen.route.leave_out")}
+        </Button>
+      )}
+    </>
+  );
+}
+
+/** A step of one's own, after the one looked at or last of all. */
+function AddOwn({ steps }: { steps: RouteStep[] }) {
+  const { document, draft } = useBlank();
+  const { step: after, lookAt } = useRoute();
+  const [name, setName] = useStored("own step", "");
+  const [minutes, setMinutes] = useStored("minutes of own step", 15);
+  const add = () => {
+    const id = `own-${crypto.randomUUID().slice(0, 8)}`;
+    const ids = steps.filter(({ done }) => !done).map((one) => one.id);
+    const place = after === undefined ? ids.length - 1 : ids.indexOf(after) + 1;
+    const own = document.route?.own ?? [];
+    const order = [...ids.slice(0, place), id, ...ids.slice(place)];
+    draft.change(
+      { ...document, route: { ...document.route, own: [...own, { id, name, hands_min: minutes }], order } },
+      false,
+    );
+    setName("");
+    lookAt(id);
+  };
+  return (
+    <section aria-label={t("screen.route.a_step_of_your_own")}>
+      <Heading>{t("screen.route.a_step_of_your_own")}</Heading>
+      <Fields>
+        <Words label={t("screen.route.what_is_done")} value={name} onChange={setName} fault={undefined} />
+        <NumberField label={t("screen.route.minutes")} value={minutes} onChange={setMinutes} />
+      </Fields>
+      <Button isDisabled={name.trim() === ""} onPress={add}>
+        {after === undefined ? t("screen.route.add_it") : t("screen.route.add_it_after_the_open_one")}
+      </Button>
+    </section>
+  );
 }
 
 function StepBody({ step, route }: { step: RouteStep; route: Route }) {
@@ -153,9 +243,10 @@ function StepBody({ step, route }: { step: RouteStep; route: Route }) {
           <MessageText message={caution} asSentence />
         </p>
       ))}
-      <div style={{ margin: "4px 0 10px" }}>
-        <Done step={step} route={route} />
-      </div>
+      <Row style={{ margin: "4px 0 10px" }}>
+        {!step.left_out && <Done step={step} route={route} />}
+        {!step.done && <Order step={step} route={route} />}
+      </Row>
     </>
   );
 }
