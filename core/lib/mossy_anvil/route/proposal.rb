@@ -67,23 +67,20 @@ module MossyAnvil
 
       def wet_reason = @facts.blank.roughed_out ? "roughed" : advised["wet"]
 
-      # Days until it is dry enough, whole and roughed out.
+      # Days until it is as dry as this room takes it, whole and roughed out.
       def wet_amounts
-        whole, rough =
-          %w[dry_whole rough_out].map do |answer|
-            next unless @asked["wet"].include?(answer)
-
-            lay_out({ **advised, "wet" => answer })
-              .steps
-              .select { |step| step.kind == "dry" }
-              .filter_map { |step| step.wait&.likely }
-              .sum
-          end
+        wall = @facts.rough && @facts.rough[:wall_mm]
         {
-          whole: whole && [whole, "days"],
-          rough: rough && [rough, "days"],
-          wall: @facts.rough && [@facts.rough[:wall_mm], "mm"]
+          whole: (days_of(@facts.blank.shape.least_extent_mm) unless @facts.blank.roughed_out),
+          rough: wall && days_of(wall),
+          wall: wall && [wall, "mm"]
         }.compact
+      end
+
+      def days_of(thickness_mm)
+        piece = Workpiece.before(@facts.context).with(thickness_mm: thickness_mm)
+        wait = Drying.new({ to_pct: @facts.dry_pct }, piece, @facts).step("dry").wait
+        [wait&.likely, "days"]
       end
     end
   end
