@@ -36,7 +36,7 @@ RSpec.describe MossyAnvil::Report::RouteReport do
     found = route(**wet_bowl)
     expect(found[:recommended]).to eq("rough_out")
     expect(kinds(way(found, "rough_out"))).to eq(
-      %w[mount true_up outside seat turn_round rough_out dry fill sand retrue hollow foot sand coat done]
+      %w[mount true_up outside seat turn_round rough_out dry fill level retrue hollow foot sand coat done]
     )
     expect(likely(way(found, "rough_out"))).to be_between(30, 90)
     expect(likely(way(found, "dry_whole"))).to be > 300
@@ -204,6 +204,25 @@ RSpec.describe MossyAnvil::Report::RouteReport do
     steps = found[:alternatives].first[:steps]
     expect(steps.take_while { |step| step[:done] }.map { |step| step[:id] }).to eq(%w[mount true_up outside])
     expect(steps.reject { |step| step[:done] }.first[:id]).to eq("own-a")
+  end
+
+  it "stops nothing of its own order, for any demo blank but where the lathe cannot hold or turn it" do
+    reasons = %w[route.says.too_early]
+    Dir[File.expand_path("../../../demo/*.anvil.json", __dir__)].each do |path|
+      demo = MossyAnvil::Formats::BlankFile.read(File.read(path))
+      next unless demo.form
+
+      steps = described_class.new(demo).to_h[:alternatives].flat_map { |one| one[:steps] }
+      expect(steps.flat_map { |step| keys(step[:says]) } & reasons).to eq([]), path
+    end
+  end
+
+  it "oils wood and polishes what is none" do
+    resin = { kind: "resin", species: "acrylic", density_kg_m3: 1180, moisture_pct: 0, grain: "none" }
+    rod = { kind: "spindle", opens: "tail", outside: [[5, 15], [55, 18]], curve: "straight" }
+    found = route(material: resin, shape: { type: "disc", diameter_mm: 40, length_mm: 60 }, form: rod)
+    expect(kinds(found[:alternatives].first)).to include("buff")
+    expect(kinds(found[:alternatives].first)).not_to include("coat")
   end
 
   it "asks for a form" do

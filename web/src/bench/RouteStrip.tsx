@@ -3,9 +3,9 @@ import { Button } from "react-aria-components";
 import type { RouteStep } from "../api/document";
 import type { Way } from "../draft/contexts";
 import { messageText, t } from "../i18n/texts";
-import { amountText } from "../kit/measure";
 import { Unseen } from "../kit/parts";
 import { focusRing, ink } from "../kit/theme";
+import { stepTime } from "../kit/stepTime";
 import { useUnit } from "../kit/Units";
 import type { Station } from "./Docket";
 
@@ -63,15 +63,6 @@ const STATION: Record<RouteStep["stretch"], Station> = {
   finish: "finish",
   close: "log",
 };
-
-/** Hands, then what it waits. */
-export function stepTime({ hands_min, wait_days }: RouteStep, unit: ReturnType<typeof useUnit>): string {
-  const hands = amountText(Math.round(hands_min), "min", unit);
-  if (!wait_days) return hands;
-  return wait_days.likely === null
-    ? t("screen.route.never")
-    : `${hands}, ${amountText(wait_days.likely, "days", unit)}`;
-}
 
 /** The way of this piece as one line of steps, the next one large; choosing one opens its station. */
 export function RouteStrip({ way, onStep }: { way: Way; onStep: (step: string, there: Station) => void }) {

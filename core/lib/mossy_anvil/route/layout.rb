@@ -20,7 +20,7 @@ module MossyAnvil
       # List of Draft, with what the turner changed of it.
       def drafts
         Edits.new(@facts.blank.route || {}, @facts.done).apply(
-          Draft.list([*survey, *body, *finish(%w[sand coat done])])
+          Draft.list([*survey, *body, *finish(["sand", @facts.wooden? ? "coat" : "buff", "done"])])
         )
       end
 

@@ -4,6 +4,9 @@ module MossyAnvil
   module Route
     # A step of mending as one of the route: what Mend says of it, on the piece as it stands then.
     class Mending
+      # Sanding what was filled level is not the sanding that finishes the piece.
+      KINDS = { "sand" => "level" }.freeze
+
       # data: a step as in a plan of mending, symbol-keyed; workings: as MendStep takes them.
       def initialize(data, piece, workings, at:)
         @made = Mend::MendSteps.build(data, piece.context, workings, at: at)
@@ -16,7 +19,7 @@ module MossyAnvil
       def step(id)
         Step.new(
           id: id,
-          kind: @made.data[:do],
+          kind: KINDS.fetch(@made.data[:do], @made.data[:do]),
           stretch: "mend",
           name: @made.name,
           of: @made.data[:of] || [],

@@ -11,6 +11,7 @@ import { NumberField } from "../../kit/MeasureField";
 import { Fields, Heading, Row } from "../../kit/parts";
 import { focusRing, ink } from "../../kit/theme";
 import { useUnit } from "../../kit/Units";
+import { stepTime } from "../../kit/stepTime";
 import { useStored } from "../../kit/useStored";
 import { Words } from "../../kit/Words";
 import { STAGES } from "../../kit/stages";
@@ -92,10 +93,7 @@ function StepHead({ step, open, onOpen }: { step: RouteStep; open: boolean; onOp
       <span className={stop ? "name stop" : "name"}>
         <MessageText message={step.name} />
       </span>
-      <span className="quiet">
-        {amountText(Math.round(step.hands_min), "min", unit)}
-        {step.wait_days && `, ${waitText(step, unit)}`}
-      </span>
+      <span className="quiet">{stepTime(step, unit)}</span>
       <span className="quiet">{stateOf(step)}</span>
     </Head>
   );
@@ -107,10 +105,6 @@ const stateOf = (step: RouteStep): string =>
     : step.done
       ? t("screen.route.is_done")
       : dateIn(step.starts_days.likely);
-
-type Unit = ReturnType<typeof useUnit>;
-const waitText = ({ wait_days: wait }: RouteStep, unit: Unit): string =>
-  !wait || wait.likely === null ? t("screen.route.never") : amountText(wait.likely, "days", unit);
 
 /** Marks it done, and with it all before it; or takes that back. How thick it was roughed out, and how wet, goes along. */
 function Done({ step, route }: { step: RouteStep; route: Route }) {
