@@ -11,6 +11,18 @@ module MossyAnvil
       # A latest end no more than this share later is none.
       LATER = 1.05
 
+      # The piece before any of its mending: a MendContext. assessed: its assessment, plain data.
+      def self.context(blank, assessed, climate:, records:, now:)
+        Mend::MendContext.new(
+          blank: blank,
+          assessed: assessed,
+          water: blank.material.wooden? ? DryingReport.new(blank, climate, Workings.new, now: now) : nil,
+          climate: climate,
+          records: records,
+          moisture_pct: assessed[:drying] ? assessed[:drying][:moisture_pct] : blank.material.moisture_pct
+        )
+      end
+
       # blank: as surveyed. now: Time or nil. records: ShopRecords. Raises InvalidInput with pointers under `at`.
       def initialize(
         blank,
@@ -95,17 +107,7 @@ module MossyAnvil
 
       def assessed = @assessed ||= Assessment.new(@blank, climate: @climate, now: @now, fineness: @fineness).to_h
 
-      def first_scene
-        water = DryingReport.new(@blank, @climate, Workings.new, now: @now)
-        Mend::MendContext.new(
-          blank: @blank,
-          assessed: assessed,
-          water: @blank.material.wooden? ? water : nil,
-          climate: @climate,
-          records: @records,
-          moisture_pct: assessed[:drying] ? assessed[:drying][:moisture_pct] : @blank.material.moisture_pct
-        )
-      end
+      def first_scene = MendReport.context(@blank, assessed, climate: @climate, records: @records, now: @now)
 
       # A step carries only what its kind knows, and mends what there is. Raises InvalidInput.
       def check(step, index)

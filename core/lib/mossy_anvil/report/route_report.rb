@@ -63,16 +63,7 @@ module MossyAnvil
         )
       end
 
-      def context
-        Mend::MendContext.new(
-          blank: @blank,
-          assessed: assessed,
-          water: @blank.material.wooden? ? DryingReport.new(@blank, @climate, Workings.new, now: @now) : nil,
-          climate: @climate,
-          records: @records,
-          moisture_pct: assessed[:drying] ? assessed[:drying][:moisture_pct] : @blank.material.moisture_pct
-        )
-      end
+      def context = MendReport.context(@blank, assessed, climate: @climate, records: @records, now: @now)
 
       # The form to rough out to, thick enough to be trued up once it is dry; nil where no hollow of it would be left.
       def rough
