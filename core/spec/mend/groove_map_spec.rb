@@ -23,4 +23,13 @@ RSpec.describe MossyAnvil::Mend::GrooveMap do
     expect(islands).to all(satisfy { |island| !island.at_risk? })
     expect(deep).to all(be_at_risk)
   end
+
+  it "lets a stump bear what bends its root: half of 4 MPa times its modulus over its height" do
+    cage = Array.new(12) { |hour| bar(hour * 30, 40, 60) }.push(ring(40), ring(60))
+    map(*cage).islands.each do |island|
+      # Modulus of a square root: side^3 / 6; 4 mm high.
+      side = Math.sqrt(island.area_mm2)
+      expect(island.bears_n).to be_within(1e-6).of(0.5 * 4.0 * side * side * side / 6 / 4)
+    end
+  end
 end

@@ -140,3 +140,19 @@ RSpec.describe MossyAnvil::Turn::Burst do
     end
   end
 end
+
+RSpec.describe MossyAnvil::Turn::CracksAtStage do
+  it "runs a crack from end to end of a plain disc at the speed worked by hand" do
+    disc = { type: "disc", diameter_mm: 240, length_mm: 60 }
+    found = assess(shape: disc, defects: [crack(z_mm: [0, 60], depth_mm: 30, width_mm: 0.2)])[:stages][:blank]
+    material = blank.material
+    # Half of a disc pulls on its diameter with rho w^2 R^2 / 3, MPa at 1 rad/s: 600 kg/m3, R 0.12 m.
+    stress_mpa = 600 * (0.12**2) / 3 / 1e6
+    # Edge crack, a 30 of 240 mm: 1.12 - 0.231 s + 10.55 s^2 - 21.72 s^3 + 30.39 s^4.
+    s = 30 / 240.0
+    edge = 1.12 - (0.231 * s) + (10.55 * (s**2)) - (21.72 * (s**3)) + (30.39 * (s**4))
+    intensity = edge * stress_mpa * Math.sqrt(Math::PI * 0.030)
+    rpm = Math.sqrt(material.toughness_mpa_sqrt_m / intensity) * 60 / (2 * Math::PI)
+    expect(found[:crack_runs_rpm]).to be_within(0.015 * rpm).of(rpm)
+  end
+end
