@@ -129,7 +129,7 @@ RSpec.describe MossyAnvil::Scan::MeshFile do
     "a corner there is not" => ["v 0 0 0\nv 1 1 0\nf 1 2 9", /1 to 2, the corners there are/],
     "a corner before the first" => ["v 0 0 0\nf 1 -3 1", /corner "-3"/],
     "two numbers" => ["v 0 0\nf 1 1 1", /without three numbers/],
-    "a count that lies" => [["x" * 80, 4_000_000_000].pack("a80V"), /neither text|no triangles/]
+    "a count that lies" => [["x" * 80, 4_000_000_000].pack("a80V"), /neither text/]
   }.each do |name, (bytes, said)|
     it("refuses #{name}") do
       expect { described_class.read(bytes, at: "/file") }.to raise_error(MossyAnvil::InvalidInput, said)
@@ -189,7 +189,7 @@ RSpec.describe MossyAnvil::Scan::ScanReport do
     expect { report(cut_box(60, 80, 100, 30), unit: "m") }.to raise_error(MossyAnvil::InvalidInput, /another unit/)
     expect { described_class.new(flat.gsub("90", "1e300").sub("v 0 0 0", "v 0 0 9")) }.to raise_error(
       MossyAnvil::InvalidInput,
-      /another unit|finite/
+      /another unit/
     )
   end
 

@@ -1,3 +1,4 @@
+import { useEffect, useRef } from "react";
 import styled from "styled-components";
 import { Button } from "react-aria-components";
 import type { RouteStep } from "../api/document";
@@ -66,18 +67,43 @@ const STATION: Record<RouteStep["stretch"], Station> = {
 
 /** The way of this piece as one line of steps, the next one large; choosing one opens its station. */
 export function RouteStrip({ way, onStep }: { way: Way; onStep: (step: string, there: Station) => void }) {
-  const unit = useUnit();
   const steps = way.route?.alternatives[0]?.steps.filter((step) => !step.left_out);
   if (!steps) return null;
-  const next = steps.find(({ done }) => !done)?.id;
-  const here = way.step ?? next;
   return (
-    <Strip aria-label={t("screen.route.route")} style={{ opacity: way.settled ? 1 : 0.6 }}>
+    <Line steps={steps} here={way.step ?? steps.find(({ done }) => !done)?.id} settled={way.settled} onStep={onStep} />
+  );
+}
+
+/** So much of the step before stays in sight. */
+const BEFORE_PX = 60;
+
+type LineProps = {
+  steps: RouteStep[];
+  here: string | undefined;
+  settled: boolean;
+  onStep: (step: string, there: Station) => void;
+};
+
+function Line({ steps, here, settled, onStep }: LineProps) {
+  const unit = useUnit();
+  const frame = useRef<HTMLElement>(null);
+  const current = useRef<HTMLLIElement>(null);
+  // What is done may have pushed the next step out of sight.
+  useEffect(() => {
+    const [item, strip] = [current.current, frame.current];
+    if (item && strip) strip.scrollLeft = item.offsetLeft - strip.offsetLeft - BEFORE_PX;
+  }, [here]);
+  return (
+    <Strip ref={frame} aria-label={t("screen.route.route")} style={{ opacity: settled ? 1 : 0.6 }}>
       <ol>
         {steps.map((step) => {
           const stop = step.unsafe || step.says.some(({ tone }) => tone === "stop");
           return (
-            <li key={step.id} aria-current={step.id === here ? "step" : undefined}>
+            <li
+              key={step.id}
+              ref={step.id === here ? current : undefined}
+              aria-current={step.id === here ? "step" : undefined}
+            >
               <Step
                 $done={step.done}
                 $wait={step.wait_days !== null}
