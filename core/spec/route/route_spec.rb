@@ -1,5 +1,7 @@
 # frozen_string_literal: true
 
+require_relative "../random_blanks"
+
 # The whole way of a piece, as a turner reads it.
 RSpec.describe MossyAnvil::Report::RouteReport do
   maple = { species: "sugar_maple", density_kg_m3: 800, moisture_pct: 28, character: %w[cracked wet], pith: "out" }
@@ -214,6 +216,22 @@ RSpec.describe MossyAnvil::Report::RouteReport do
 
       steps = described_class.new(demo).to_h[:alternatives].flat_map { |one| one[:steps] }
       expect(steps.flat_map { |step| keys(step[:says]) } & reasons).to eq([]), path
+    end
+  end
+
+  it "is whole for blanks made up from a seed: in order, nothing negative, nothing too early, the advised among them" do
+    made = RandomBlanks.new(2031)
+    25.times do
+      found = described_class.new(MossyAnvil::Formats::BlankFile.from_data(made.document)).to_h
+      expect(found[:alternatives].map { |one| one[:key] }).to include(found[:recommended])
+      found[:alternatives].each do |one|
+        steps = one[:steps]
+        expect(steps.map { |step| step[:id] }.uniq.size).to eq(steps.size)
+        numbers = steps.flat_map { |step| [step[:hands_min], step[:limit_rpm], *step[:wait_days]&.values].compact }
+        expect(numbers).to all(be >= 0)
+        expect(one[:finish_days].values.compact).to eq(one[:finish_days].values.compact.sort)
+        expect(steps.flat_map { |step| keys(step[:says]) }).not_to include("route.says.too_early")
+      end
     end
   end
 
