@@ -72,7 +72,7 @@ module MossyAnvil
         return if wall.nil? || wall + Table["route"]["least_room_mm"] > @blank.form.outside.largest_mm
 
         thick = RoughForm.of(@blank.form, wall)
-        thick&.hollow? ? { form: thick, wall_mm: wall.to_f, oval_mm: told && told[:oval_mm] } : nil
+        thick&.hollow? ? { form: thick, wall_mm: wall.to_f } : nil
       end
 
       def mounts

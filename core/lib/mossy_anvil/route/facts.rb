@@ -5,7 +5,7 @@ module MossyAnvil
     # What is known of a blank before its route is laid out. Calculated by the reports above; the route only asks.
     #
     # blank: as surveyed, with a form. assessed: its assessment, plain data. context: MendContext as it stands now.
-    # rough: { form:, wall_mm:, oval_mm: } of the form to rough out to, nil where there is none to speak of.
+    # rough: { form:, wall_mm: } of the form to rough out to, nil where there is none to speak of.
     # mounts: { step of holding => { key:, limit_rpm: } }. skin_dm2, grits, sanding_rpm: of the finished piece.
     # limits: (blank, stage) -> { limit_rpm:, unsafe:, mass_g:, volume_mm3: }, its worst case counted in.
     Facts =

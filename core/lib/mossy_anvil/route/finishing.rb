@@ -26,7 +26,7 @@ module MossyAnvil
           limit_rpm: sanded? ? @facts.sanding_rpm : nil,
           materials: materials,
           says: wet,
-          after: @piece.with(sealed: @piece.sealed || coats > 0)
+          after: @piece
         )
       end
 
