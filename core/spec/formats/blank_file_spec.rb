@@ -138,6 +138,17 @@ RSpec.describe MossyAnvil::Formats::BlankFile do
     )
   end
 
+  it "refuses days that are none, and steps of one's own that cannot be told apart" do
+    own = { id: "own-1", name: "Look", hands_min: 1 }
+    expect(faults_of(route: { done: [{ step: "mount", on: "2030-02-31" }] })).to eq(
+      ["/route/done/0/on: is 2030-02-31: a day there is"]
+    )
+    expect(faults_of(survey: { seen: [{ surface: "head_face", on: "2030-13-01" }] }).first).to start_with(
+      "/survey/seen/0/on"
+    )
+    expect(faults_of(route: { own: [own, own] })).to eq(["/route/own/1/id: is used twice (own-1): each step its own"])
+  end
+
   it "counts defects that have passed before like any others" do
     cracks = Array.new(201) { |index| crack(id: "c#{index}") }
     expect(faults_of(defects: cracks.first(200))).to eq([])

@@ -235,6 +235,22 @@ RSpec.describe MossyAnvil::Report::RouteReport do
     end
   end
 
+  it "goes on where the form was changed to one that is not roughed out any more" do
+    done = { done: [{ step: "rough_out", on: "2030-05-02", wall_mm: 24, moisture_pct: 22 }] }
+    solid = bowl.except(:inside)
+    narrow = { kind: "bowl", opens: "tail", outside: [[4, 20], [96, 30]], inside: [[16, 0], [96, 24]], curve: "smooth" }
+    [solid, narrow].each do |form|
+      found = route(**wet_bowl(form: form, route: done))
+      expect(found[:alternatives].flat_map { |one| kinds(one) }).not_to include("rough_out")
+    end
+  end
+
+  it "tells the next move the same: what is turned first is not mended first, but what would come loose is" do
+    key = ->(**about) { assess(**wet_bowl(material: { moisture_pct: 10 }, **about))[:next_move][:key] }
+    expect(key[]).to eq("move.mend")
+    expect(key[route: { choices: { cracks: "turn_first" } }]).to eq("move.mount")
+  end
+
   it "oils wood and polishes what is none" do
     resin = { kind: "resin", species: "acrylic", density_kg_m3: 1180, moisture_pct: 0, grain: "none" }
     rod = { kind: "spindle", opens: "tail", outside: [[5, 15], [55, 18]], curve: "straight" }

@@ -20,6 +20,7 @@ module MossyAnvil
         check_shape
         check_resin
         check_days
+        check_own_steps
         return @faults if @faults.any?
 
         check_defects
@@ -45,13 +46,33 @@ module MossyAnvil
       end
 
       def check_days
-        days = [["/intake/got_on", @data.dig(:intake, :got_on)]]
-        @data[:defects].each_with_index { |defect, index| days << ["/defects/#{index}/found_on", defect[:found_on]] }
         days.each { |path, day| fault(path, "is #{day}", "a day there is") unless day.nil? || Days.day?(day) }
         (@data[:readings] || []).each_with_index do |reading, index|
           unless Days.time?(reading[:taken_at])
             fault("/readings/#{index}/taken_at", "is #{reading[:taken_at]}", "a time there is")
           end
+        end
+      end
+
+      # [[path, day or nil], ...] of all there are.
+      def days
+        lists = {
+          "/defects" => [@data[:defects], :found_on],
+          "/route/done" => [@data.dig(:route, :done), :on],
+          "/survey/seen" => [@data.dig(:survey, :seen), :on]
+        }
+        of_lists =
+          lists.flat_map do |path, (list, key)|
+            (list || []).each_with_index.map { |one, index| ["#{path}/#{index}/#{key}", one[key]] }
+          end
+        [["/intake/got_on", @data.dig(:intake, :got_on)], *of_lists]
+      end
+
+      # Steps of one's own are told apart by their ids.
+      def check_own_steps
+        ids = (@data.dig(:route, :own) || []).map { |step| step[:id] }
+        ids.each_with_index do |id, index|
+          fault("/route/own/#{index}/id", "is used twice (#{id})", "each step its own") if ids.first(index).include?(id)
         end
       end
 

@@ -7,9 +7,6 @@ module MossyAnvil
     # one's air would not make the skin drier than it may be (the skin at the moisture of that air, at worst).
     class DryingRegimes
       PLACES = %w[shavings bag room].freeze
-      # Ready to be trued up at so many points over the moisture this air takes it to; or once it changes by less than
-      # so much of its weight in a week.
-      READY_OVER_EMC_PCT, STILL_PCT_A_WEEK = 2.0, 0.2
 
       # One place: key of the table of drying places; moisture it is put there at and taken out at, %; days earliest,
       # likely and latest (nil where damper air never gets it there); rate_bound: the safe rate decides, not the air.

@@ -48,6 +48,9 @@ module MossyAnvil
       # How much of its skin was looked at.
       def coverage = SurveyCoverage.new(shape, material, seen, defects)
 
+      # { question => answer } the turner decided, string-keyed.
+      def route_choices = (route || {}).fetch(:choices, {}).transform_keys(&:to_s)
+
       # Ids of the steps of its route that are done, and { step:, on:, wall_mm:, moisture_pct: } of the roughing
       # out; nil before that.
       def done_steps = (route || {}).fetch(:done, []).map { |mark| mark[:step] }

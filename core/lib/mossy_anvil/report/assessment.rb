@@ -48,7 +48,7 @@ module MossyAnvil
         NextMove.new(
           report,
           planned: @blank.mend ? @blank.mend[:steps] : [],
-          wet: @blank.route&.dig(:choices, :wet),
+          choices: @blank.route_choices,
           roughed: !@blank.roughed_out.nil?
         ).to_h
       end

@@ -9,12 +9,11 @@ module MossyAnvil
       WEIGH_EVERY_DAYS = 7
 
       # report: assessment as plain data with stages, defects, drying. planned: steps of the turner's own plan of
-      # mending, if there is one. wet: the answer chosen to what is done with wet wood, or nil; roughed: it is roughed
-      # out.
-      def initialize(report, planned: [], wet: nil, roughed: false)
+      # mending, if there is one. choices: { question => answer } of the route; roughed: it is roughed out.
+      def initialize(report, planned: [], choices: {}, roughed: false)
         @report = report
         @planned = planned
-        @wet = wet
+        @choices = choices
         @roughed = roughed
       end
 
@@ -41,7 +40,7 @@ module MossyAnvil
           move("mend", "mend", "by_plan", steps: Message.count(@planned.size))
         elsif rough_first?
           rough_out
-        elsif @wet != "turn_wet" && wetter_than?(gate_pct)
+        elsif @choices["wet"] != "turn_wet" && wetter_than?(gate_pct)
           weigh
         elsif to_mend.any?
           move("mend", "mend", "mend", ids: Message.ids(to_mend.map { |defect| defect[:id] }))
@@ -56,12 +55,20 @@ module MossyAnvil
 
       def freed = @report[:freed].map { |piece| piece[:ids] }
 
+      # What the route mends only once the lathe has turned does not come first; what would come loose always does.
+      def to_mend
+        super.reject do |defect|
+          Route::Questions.put_off?(defect[:type], @choices) && !%w[hold remove_now].include?(defect[:verdict])
+        end
+      end
+
       # Is it wet, and its hollow to be roughed out before it is dried?
       def rough_first?
         rough = @report[:form][:rough]
         return false if rough.nil? || @roughed
 
-        @wet ? @wet == "rough_out" : Route::Questions.rough_first?(@report[:drying][:thickness_mm], rough[:wall_mm])
+        wet = @choices["wet"]
+        wet ? wet == "rough_out" : Route::Questions.rough_first?(@report[:drying][:thickness_mm], rough[:wall_mm])
       end
 
       def rough_out

@@ -6,9 +6,9 @@ module MossyAnvil
     module RoughForm
       module_function
 
-      # nil where the form has no floor to rough out to.
+      # nil where the form has no hollow, or no floor, to rough out to.
       def of(form, wall_mm)
-        return if form.open_both_ends?
+        return if !form.hollow? || form.open_both_ends?
 
         Model::Form.new(
           kind: form.kind,

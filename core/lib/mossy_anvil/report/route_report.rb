@@ -26,7 +26,7 @@ module MossyAnvil
         @now = now
         @fineness = fineness
         @records = about.fetch(:records) { Model::ShopRecords.new }
-        @chosen = about.fetch(:chosen) { (blank.route || {}).fetch(:choices, {}).transform_keys(&:to_s) }
+        @chosen = about.fetch(:chosen) { blank.route_choices }
         @ways = about.fetch(:ways, :all)
         @workings = Workings.new
       end

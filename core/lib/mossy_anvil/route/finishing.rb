@@ -54,7 +54,9 @@ module MossyAnvil
       def wait = coats > 0 ? Wait.of_hours(coats * @row["between_h"]) : nil
 
       # Oil and what is sold as it take the wood as it stands in the room; a film does not.
-      def gate_pct = coats > 0 && @facts.wooden? ? @facts.emc_pct + Mend::DryingRegimes::READY_OVER_EMC_PCT + 2 : nil
+      def gate_pct
+        @facts.emc_pct + Table["route"]["finish_over_emc_pct"] if coats > 0 && @facts.wooden?
+      end
 
       def materials
         return [] unless coats > 0

@@ -19,7 +19,15 @@ module MossyAnvil
         "bark_glue" => "hold",
         "bark_pack" => "fill"
       }.freeze
-      GAPS = %w[void galleries bubble_pocket].freeze
+      # Types of defect each question is about.
+      TYPES = {
+        "cracks" => %w[crack delamination],
+        "soft" => %w[soft_zone],
+        "gaps" => %w[void galleries bubble_pocket],
+        "bark" => %w[bark_inclusion]
+      }.freeze
+      # Answers by which such a defect is not mended before the lathe turns.
+      NOT_BEFORE = %w[turn_first turn_past as_is leave_open].freeze
       # Caps of the speed that come of cracks.
       SET_BY_CRACKS = %w[crack cross_section loose_piece].freeze
       # A blank with so many points over the moisture of this air is wet.
@@ -41,21 +49,14 @@ module MossyAnvil
       # { question => usual answer }.
       def usual = to_h.transform_values(&:first)
 
-      # Ids of the defects a question is about.
-      def about(question)
-        case question
-        when "cracks"
-          wanted("crack", "delamination")
-        when "soft"
-          wanted("soft_zone")
-        when "gaps"
-          wanted(*GAPS)
-        when "bark"
-          wanted("bark_inclusion")
-        else
-          []
-        end
+      # Is a defect of that type left until the lathe has turned, by the turner's own answers { question => answer }?
+      def self.put_off?(type, choices)
+        question, = TYPES.find { |_, types| types.include?(type) }
+        NOT_BEFORE.include?(choices[question])
       end
+
+      # Ids of the defects a question is about.
+      def about(question) = TYPES.key?(question) ? wanted(*TYPES.fetch(question)) : []
 
       private
 
@@ -74,9 +75,9 @@ module MossyAnvil
         defect && !(defect.path? ? defect.mended? : defect.soaked?)
       end
 
-      # Roughed out is a fact once it is done.
+      # Roughed out is a fact once it is done, for as long as the form is one to be roughed out.
       def wet
-        return ["rough_out"] if @facts.blank.roughed_out
+        return ["rough_out"] if @facts.blank.roughed_out && @facts.rough
         return [] unless @facts.wooden? && @facts.moisture_pct > @facts.emc_pct + WET_OVER_EMC_PCT
         return "dry_whole", *("turn_wet" if @facts.form.hollow?) unless @facts.rough
 
