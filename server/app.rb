@@ -44,6 +44,8 @@ module MossyAnvil
       register Routes::Reckon
       register Routes::Patterns
       register Routes::Lathes
+      register Routes::People
+      register Routes::Board
       register Routes::Files
       register Routes::Searches
       register Routes::Tasks
@@ -180,6 +182,8 @@ module MossyAnvil
 
         def searches = Store::Searches.new(settings.db)
         def patterns = Store::Patterns.new(settings.db)
+        def work_plans = Store::WorkPlans.new(settings.db)
+        def people = Store::People.new(settings.db)
         def lathes = Store::Lathes.new(settings.db)
         def stocks = Store::Stocks.new(settings.db)
         def shops = Store::Shops.new(settings.db)
@@ -189,6 +193,7 @@ module MossyAnvil
 
         def blank_id = number_in_path("id", "blank")
         def lathe_id = number_in_path("id", "lathe")
+        def person_id = number_in_path("id", "person")
         def card_id = number_in_path("id", "card")
         def task_id = number_in_path("id", "task")
         def search_id = number_in_path("id", "search")

@@ -15,7 +15,7 @@ const LAYERS = [
   ["api"],
   ["i18n"],
 ];
-const STATIONS = ["survey", "form", "mend", "turn", "finish", "log"];
+const STATIONS = ["survey", "form", "mend", "turn", "finish", "log", "route"];
 const ROOMS = ["board", "card", "shop", "stores"];
 const src = (name) => `./src/${name}`;
 const apart = (folders) =>

@@ -36,6 +36,8 @@ module MossyAnvil
             photograph
             search
             card
+            work_plan
+            board
           ].to_h { |name| [name, :"on_#{name}"] }.freeze
         CONTRACT = Contract.new
 
@@ -178,6 +180,34 @@ module MossyAnvil
         def on_card
           report = reckoner.mend(@given["kept"])
           json(steps: report[:steps], materials: report[:materials])
+        end
+
+        # What is left to do of a kept blank.
+        def on_work_plan =
+          json(
+            MossyAnvil::Report::WorkPlan.new(
+              Services::Reckoner.blank(@given["kept"]),
+              climate: climate,
+              now: now,
+              records: MossyAnvil::Model::ShopRecords.new(records)
+            ).to_h
+          )
+
+        # given: as Services::BoardView asks it.
+        def on_board
+          asked = symbols(@given.slice("pieces", "people"))
+          workers =
+            asked[:people].map do |person|
+              MossyAnvil::Shop::Worker.new(id: person[:id], hours: MossyAnvil::Shop::WorkingHours.of(person[:hours]))
+            end
+          json(
+            MossyAnvil::Report::BoardReport.new(
+              asked[:pieces].map { |piece| MossyAnvil::Report::BoardPiece.new(**piece) },
+              workers: workers,
+              counts: @given["counts"],
+              **symbols(@given.slice("from_min", "minutes", "until_min"))
+            ).to_h
+          )
         end
 
         private

@@ -5,12 +5,14 @@ require "icalendar"
 module MossyAnvil
   module Server
     module Prints
-      # The waits as a calendar: one event each, at its likely end, with an alarm.
+      # The waits as a calendar: one event each, at its likely end, with an alarm; and the days that pieces are due.
       class Calendar
-        # waits: rows with number and name; drying: rows of blanks that dry. shop: its name. now: Time.
-        def initialize(waits, drying, shop:, now:)
+        # waits: rows with number and name; drying: rows of blanks that dry; due: of those somebody waits for. shop: its
+        # name. now: Time.
+        def initialize(waits, drying, due, shop:, now:)
           @waits = waits
           @drying = drying
+          @due = due
           @shop = shop
           @now = now
         end
@@ -44,6 +46,7 @@ module MossyAnvil
               Texts.t("calendar.by_curve")
             )
           end
+          @due.each { |row| add_day(calendar, row) }
           calendar.publish
           calendar.to_ical
         end
@@ -66,6 +69,18 @@ module MossyAnvil
             event.alarm do |alarm|
               alarm.action, alarm.description, alarm.trigger = "DISPLAY", plain(summary), stamp(likely)
             end
+          end
+        end
+
+        # A whole day, without an alarm.
+        def add_day(calendar, row)
+          calendar.event do |event|
+            event.uid = "due-#{row[:id]}@mossy-anvil"
+            event.dtstamp = stamp(@now)
+            event.dtstart = Icalendar::Values::Date.new(row[:due_on])
+            event.dtend = Icalendar::Values::Date.new(row[:due_on] + 1)
+            event.summary = plain(Texts.t("calendar.due", piece: title(row)))
+            event.description = plain(row[:asked_for]) if row[:asked_for]
           end
         end
 

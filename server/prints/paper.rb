@@ -50,6 +50,24 @@ module MossyAnvil
         def say(words, size: 10, **how) = @pdf.text(plain(words), size: size, **how)
         def bytes = @pdf.render
 
+        # Words in columns, each so much of the width, over to the next page where they do not fit.
+        def row(cells, shares, style: :normal)
+          wide = @pdf.bounds.width
+          tall =
+            cells
+              .zip(shares)
+              .map { |cell, share| @pdf.height_of(plain(cell), width: (wide * share) - 4, size: 9, style: style) }
+              .max + 5
+          @pdf.start_new_page if @pdf.cursor - tall < FOOT_MM * MM
+          top, left = @pdf.cursor, 0
+          @pdf.stroke_color("999999") && @pdf.stroke_horizontal_line(0, wide, at: top + 2)
+          cells.zip(shares) do |cell, share|
+            @pdf.text_box(plain(cell), at: [left, top], width: (wide * share) - 4, size: 9, style: style)
+            left += wide * share
+          end
+          @pdf.move_cursor_to(top - tall)
+        end
+
         # A drawing of known size in mm over as many pages as it needs, a little of each on the next; the pages lie as
         # fewer of them do. What would take more than MOST_PAGES is drawn smaller, and every page says how much. The
         # drawing is read once and laid on each page.

@@ -31,7 +31,6 @@ module MossyAnvil
 
         def title = "#{@blank.number} #{@blank.name}".strip
 
-        def plain(words) = @paper.plain(words)
         def say(words, **how) = @paper.say(words, **how)
 
         def summary
@@ -44,8 +43,8 @@ module MossyAnvil
           @pdf.move_down(10)
           return say(Texts.t("survey_sheet.nothing")) if @assessment[:defects].empty?
 
-          line(["", *HEADS.map { |head| Texts.t("survey_sheet.#{head}") }], style: :bold)
-          @assessment[:defects].each { |defect| line(row(defect)) }
+          @paper.row(["", *HEADS.map { |head| Texts.t("survey_sheet.#{head}") }], SHARES, style: :bold)
+          @assessment[:defects].each { |defect| @paper.row(row(defect), SHARES) }
         end
 
         def facts
@@ -73,24 +72,6 @@ module MossyAnvil
             Texts.t("verdicts.#{defect[:chosen] || defect[:verdict]}"),
             Texts.of(defect[:reason])
           ]
-        end
-
-        # Words in columns, over to the next page where they do not fit.
-        def line(cells, style: :normal)
-          wide = @pdf.bounds.width
-          tall =
-            cells
-              .zip(SHARES)
-              .map { |cell, share| @pdf.height_of(plain(cell), width: (wide * share) - 4, size: 9, style: style) }
-              .max + 5
-          @pdf.start_new_page if @pdf.cursor - tall < Paper::FOOT_MM * Paper::MM
-          top, left = @pdf.cursor, 0
-          @pdf.stroke_color("999999") && @pdf.stroke_horizontal_line(0, wide, at: top + 2)
-          cells.zip(SHARES) do |cell, share|
-            @pdf.text_box(plain(cell), at: [left, top], width: (wide * share) - 4, size: 9, style: style)
-            left += wide * share
-          end
-          @pdf.move_cursor_to(top - tall)
         end
       end
     end

@@ -58,8 +58,9 @@ module MossyAnvil
             answer(now: now.iso8601(3), waits: Mending.open_waits(*at_one_moment { [cards.waits, blanks.drying(now)] }))
           end
           app.get("/api/waits.ics") do
-            waits, drying, shop = at_one_moment { [cards.waits, blanks.drying(now), shops.current[:name]] }
-            calendar = Prints::Calendar.new(waits, drying, shop: shop, now: now)
+            waits, drying, due, shop =
+              at_one_moment { [cards.waits, blanks.drying(now), blanks.due, shops.current[:name]] }
+            calendar = Prints::Calendar.new(waits, drying, due, shop: shop, now: now)
             hand_over("waits.ics", "text/calendar;charset=utf-8", calendar.text)
           end
         end

@@ -12,6 +12,10 @@ module MossyAnvil
             shops.name_it(**about.transform_keys(&:to_sym))
             answer(about)
           end
+          app.put("/api/equipment") do
+            shops.set_equipment(body_as("Equipment"))
+            answer(shops.equipment)
+          end
         end
 
         def self.shown(app)
@@ -24,6 +28,7 @@ module MossyAnvil
             demo: app.shops.demo?,
             climate: shop.slice(:temperature_c, :humidity),
             lathes: app.shops.lathes,
+            equipment: app.shops.equipment,
             next_number: blanks.next_number,
             put_away: blanks.put_away,
             rack: rack

@@ -87,6 +87,8 @@ module MossyAnvil
             **shop["climate"].transform_keys(&:to_sym)
           )
           shop["lathes"].each { |name, lathe| shops.keep_lathe(name, lathe) }
+          (shop["people"] || []).each { |person| people.add_missing(person) }
+          shops.set_equipment(shop["equipment"]) if shop["equipment"]
           shelve(stores) if stores
         end
 

@@ -101,7 +101,9 @@ module MossyAnvil
               "temperature_c" => shop[:temperature_c],
               "humidity" => shop[:humidity]
             },
-            "lathes" => shops.lathes
+            "lathes" => shops.lathes,
+            "people" => people.all.map { |person| person.except(:id).transform_keys(&:to_s) },
+            "equipment" => shops.equipment
           )
         end
 

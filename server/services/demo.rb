@@ -29,6 +29,8 @@ module MossyAnvil
             @shops.mark_as_demo
             @shop["stores"].each { |product| shelve(product) }
             @shop["lathes"].each { |name, lathe| @shops.keep_lathe(name, lathe) }
+            @shop["people"].each { |name, spans| employ(name, spans) }
+            @shops.set_equipment(@shop["equipment"])
             Dir[File.join(FOLDER, "*.anvil.json")]
               .each { |path| take_in(MossyAnvil::Formats::JsonText.parse(File.read(path))) }
               .size
@@ -59,6 +61,15 @@ module MossyAnvil
           end
         end
 
+        # spans: [[weekdays, from, to], ...], hours of those days.
+        def employ(name, spans)
+          hours =
+            spans.flat_map do |days, from, to|
+              days.map { |weekday| { "weekday" => weekday, "from_min" => from * 60, "to_min" => to * 60 } }
+            end
+          Store::People.new(@db).add("name" => name, "hours" => hours)
+        end
+
         def take_in(document)
           readings =
             (document["readings"] || []).map do |reading|
@@ -66,6 +77,9 @@ module MossyAnvil
             end
           document = document.merge("readings" => readings) if readings.any?
           document = document.merge("intake" => moved_day(document["intake"], "got_on")) if document["intake"]
+          if document["commission"]
+            document = document.merge("commission" => moved_day(document["commission"], "due_on"))
+          end
           document = document.merge("defects" => document["defects"].map { |defect| moved_day(defect, "found_on") })
           assessed = Reckoner.new(@shops.climate, now: @now).assess(document)
           first = readings.first && Time.parse(readings.first["taken_at"])

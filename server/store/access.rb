@@ -13,6 +13,7 @@ module MossyAnvil
         def stocks = @stocks ||= Stocks.new(@db)
         def patterns = @patterns ||= Patterns.new(@db)
         def cards = @cards ||= Cards.new(@db)
+        def people = @people ||= People.new(@db)
       end
     end
   end

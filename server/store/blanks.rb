@@ -120,6 +120,8 @@ module MossyAnvil
         def on_rack = on_the_rack.order(:id).select_map(:id)
         # Rows of those that are still drying at a time.
         def drying(now) = on_the_rack.where { wait_ends_at > now }.all
+        # Rows of those somebody waits for.
+        def due = on_the_rack.exclude(due_on: nil).order(:due_on, :id).all
         def keep_brief(id, brief) = @db[:blanks].where(id: id).update(brief)
 
         # Adds a journal entry; sending the same key twice adds it once. Returns the entry.

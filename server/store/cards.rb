@@ -24,6 +24,9 @@ module MossyAnvil
         # The open card of a blank, or nil.
         def open_of(blank_id) = @db[:cards].where(blank_id: blank_id, ended_at: nil).first
 
+        # All that are open, each as #find has it.
+        def all_open = @db[:cards].where(ended_at: nil).order(:id).select_map(:id).map { |id| find(id) }
+
         # { id:, blank_id:, document:, steps:, marks:, waits:, started_at:, ended_at: }; raises NotFound.
         def find(id)
           Connection.snapshot(@db) do

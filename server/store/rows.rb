@@ -28,6 +28,7 @@ module MossyAnvil
           soaked_share
         ].freeze
         INTAKE = %i[origin cost got_on bark].freeze
+        COMMISSION = { "due_on" => :due_on, "words" => :asked_for }.freeze
         WORTH = { "outcome" => :worth_outcome, "hours" => :worth_hours, "rate" => :worth_rate }.freeze
         MATERIAL = %i[kind species density_kg_m3 moisture_pct resin_kg_m3 grain grain_clock_deg pith].freeze
         MEASURES = %i[diameter_mm width_mm height_mm length_mm].freeze
@@ -45,6 +46,7 @@ module MossyAnvil
             name: document["name"],
             **INTAKE.to_h { |key| [key, document.dig("intake", key.to_s)] },
             **WORTH.to_h { |key, column| [column, document.dig("worth", key)] },
+            **COMMISSION.to_h { |key, column| [column, document.dig("commission", key)] },
             character: material["character"] && Sequel.pg_array(material["character"], :text),
             shape_type: shape["type"],
             stations: json(shape["stations"]),
@@ -126,6 +128,7 @@ module MossyAnvil
             "number" => row[:number],
             "intake" => intake_of(row),
             "worth" => worth_of(row),
+            "commission" => commission_of(row),
             "material" =>
               compact(MATERIAL.to_h { |key| [key.to_s, row[key]] }.merge("character" => row[:character]&.to_a)),
             "shape" => shape_of(row),
@@ -162,6 +165,8 @@ module MossyAnvil
         end
 
         def worth_of(row) = row[:worth_outcome] && WORTH.transform_values { |column| row[column] }
+
+        def commission_of(row) = row[:due_on] && compact("due_on" => row[:due_on].iso8601, "words" => row[:asked_for])
 
         def shape_of(row)
           offset = row[:offset_x_mm] && [row[:offset_x_mm], row[:offset_y_mm]]
@@ -228,6 +233,7 @@ module MossyAnvil
                              :sketch_of,
                              :intake_of,
                              :worth_of,
+                             :commission_of,
                              :shape_of,
                              :defect_of,
                              :reading_of

@@ -8,6 +8,8 @@ module MossyAnvil
         UNNAMED = { name: "Your shop", currency: "EUR", temperature_c: 20.0, humidity: 0.55 }.freeze
 
         TABLES = %w[
+          work_plans
+          people
           task_files
           tasks
           patterns
@@ -65,6 +67,18 @@ module MossyAnvil
 
         # The air alone; a shop nobody has named yet is kept under its usual name.
         def set_air(temperature_c:, humidity:) = set_up(**current, temperature_c: temperature_c, humidity: humidity)
+
+        # { key => how many } of the table of equipment; what was never said is as usual.
+        def equipment
+          usual = MossyAnvil::Report::BoardReport.usual_counts
+          usual.merge(Rows.data(@db[:shop].get(:equipment) || {}).slice(*usual.keys))
+        end
+
+        # A shop nobody has named yet is kept under its usual name.
+        def set_equipment(counts)
+          set_up(**current) if @db[:shop].empty?
+          @db[:shop].update(equipment: Sequel.pg_jsonb_wrap(counts))
+        end
 
         def keep_lathe(name, lathe)
           @db[:lathes].insert_conflict(target: :name).insert(**Rows.lathe("lathe" => lathe), name: name)

@@ -2,6 +2,7 @@ import createClient from "openapi-fetch";
 import type {
   Air,
   Document,
+  Equipment,
   Form,
   FormQuestion,
   IntakeQuestion,
@@ -10,6 +11,7 @@ import type {
   NewEntry,
   NewLot,
   NewMark,
+  NewPerson,
   NewProduct,
   NewTrouble,
   PeelQuestion,
@@ -138,6 +140,14 @@ export const api = {
   place: (id: number, put_away: boolean) =>
     answered(http.PUT("/api/blanks/{id}/place", { params: { path: { id } }, body: { put_away } })),
   nameShop: (about: ShopName) => answered(http.PUT("/api/shop", { body: about })),
+  board: (minutes: number, days: number) => answered(http.GET("/api/board", { params: { query: { minutes, days } } })),
+  people: async () => (await answered(http.GET("/api/people"))).people,
+  addPerson: async (person: NewPerson) => (await answered(http.POST("/api/people", { body: person }))).people,
+  changePerson: async (id: number, person: NewPerson) =>
+    (await answered(http.PUT("/api/people/{id}", { params: { path: { id } }, body: person }))).people,
+  removePerson: async (id: number) =>
+    (await answered(http.DELETE("/api/people/{id}", { params: { path: { id } } }))).people,
+  setEquipment: (counts: Equipment) => answered(http.PUT("/api/equipment", { body: counts })),
   lathes: async () => (await answered(http.GET("/api/lathes"))).lathes,
   addLathe: async (name: string, lathe: Lathe) =>
     (await answered(http.POST("/api/lathes", { body: { name, lathe } }))).lathes,

@@ -1,165 +1,151 @@
-import { useQuery, useQueryClient } from "@tanstack/react-query";
-import { useState } from "react";
-import { Link } from "react-router";
+import { useQuery } from "@tanstack/react-query";
+import { useNavigate } from "react-router";
+import styled from "styled-components";
 import { api } from "../api/client";
-import type { Shop, WaitOf } from "../api/document";
+import type { Board as BoardAnswer, Shop } from "../api/document";
 import { Button } from "../kit/Button";
-import { AmountField, NumberField } from "../kit/MeasureField";
-import { amountText } from "../kit/measure";
-import { ink } from "../kit/theme";
-import { TaskProgress } from "../kit/TaskProgress";
-import { useTask } from "../kit/useTask";
+import { Choice } from "../kit/Choice";
+import { NextStrip } from "../kit/NextStrip";
+import { Carry, Fault, Heading, Quiet, Row } from "../kit/parts";
+import { useKept } from "../kit/useKept";
 import { useUnit } from "../kit/Units";
-import { Carry, Fault, Fields, Heading, Quiet, Ticket } from "../kit/parts";
-import { Room } from "../kit/Room";
 import { t } from "../i18n/texts";
+import { Air } from "./Air";
+import { Late, Needs } from "./Needs";
+import { Timeline } from "./Timeline";
+import { SPANS, STATION, stepsText, WhatNow } from "./WhatNow";
 
 const ASK_AGAIN_MS = 30_000;
-const HOUR_MS = 3_600_000;
+/** While pieces are still being planned. */
+const SOON_MS = 600;
 
-/** What waits and until when, what can be done now, and the air it all waits in. */
+const DAYS = ["7", "2", "28"] as const;
+
+const Frame = styled.div`
+  display: grid;
+  grid-template-rows: minmax(0, 1fr) auto;
+  min-height: 0;
+`;
+
+const Page = styled.main`
+  min-height: 0;
+  padding: 12px 22px 0;
+  display: grid;
+  grid-template-columns: minmax(300px, 34%) minmax(0, 1fr);
+  gap: 0 28px;
+  h2 {
+    font-size: 22px;
+    margin: 0 0 4px;
+  }
+  > .words {
+    overflow-y: auto;
+    padding: 0 6px 30px 0;
+  }
+  > .days {
+    display: grid;
+    grid-template-rows: auto minmax(0, 1fr) auto;
+    min-height: 0;
+  }
+  @media (max-width: 900px) {
+    grid-template-columns: minmax(0, 1fr);
+    > .words {
+      overflow: visible;
+    }
+  }
+`;
+
+/** What can be done now, what needs a hand and when, what is late and why, and the days ahead of every piece. */
 export function Board({ shop }: { shop: Shop }) {
-  const waits = useQuery({ queryKey: ["waits"], queryFn: api.waits, refetchInterval: ASK_AGAIN_MS });
-  const ready = shop.rack.filter(
-    (place) => place.ready && !waits.data?.waits.some(({ blank_id }) => blank_id === place.id),
-  );
-  return (
-    <Room>
-      <h2>{t("screen.board.board")}</h2>
-      <section aria-label={t("screen.board.waits")}>
-        <Heading as="h3">{t("screen.board.waiting_soonest_first")}</Heading>
-        {waits.error && <Fault role="alert">{waits.error.message}</Fault>}
-        {waits.data?.waits.length === 0 && <Quiet>{t("screen.board.nothing_waits")}</Quiet>}
-        {waits.data && waits.data.waits.length > 0 && (
-          <Ticket>
-            <thead>
-              <tr>
-                <th>{t("screen.board.piece")}</th>
-                <th>{t("screen.board.until")}</th>
-                <th>{t("screen.board.unlocks")}</th>
-              </tr>
-            </thead>
-            <tbody>
-              {waits.data.waits.map((wait) => (
-                <Waits key={`${wait.blank_id}-${wait.line ?? "dry"}`} wait={wait} nowMs={Date.parse(waits.data.now)} />
-              ))}
-            </tbody>
-          </Ticket>
-        )}
-        <Heading as="h3">{t("screen.board.ready_for_a_hand")}</Heading>
-        {ready.length === 0 && <Quiet>{t("screen.board.nothing_just_now")}</Quiet>}
-        <ul>
-          {ready.map((place) => (
-            <li key={place.id} style={{ borderTop: `1px solid ${ink.rule}` }}>
-              <Link
-                to={`/blanks/${place.id}/${place.note}`}
-                style={{ color: "inherit", minHeight: 44, display: "flex", alignItems: "center", gap: 8 }}
-              >
-                <strong>{place.number ?? "–"}</strong> {place.name} · {t(`screen.bench.${place.note}`)}
-              </Link>
-            </li>
-          ))}
-        </ul>
-      </section>
-      <section aria-label={t("screen.board.air_and_calendar")}>
-        <Heading as="h3">{t("screen.board.the_shops_air")}</Heading>
-        <AirOf shop={shop} />
-        <Heading as="h3">{t("screen.board.in_a_calendar")}</Heading>
-        <Carry href="/api/waits.ics" download>
-          {t("screen.board.the_waits_as_a_calendar_file")}
-        </Carry>
-        <Quiet>
-          {t("screen.board.or_let_a_calendar_on_this")}{" "}
-          <code>{t("screen.board.api_waits_ics", { origin: window.location.origin })}</code>
-          {t("screen.board.it_moves_as_the_waits_do")}
-        </Quiet>
-      </section>
-    </Room>
-  );
-}
-
-function Waits({ wait, nowMs }: { wait: WaitOf; nowMs: number }) {
-  const unit = useUnit();
-  const left = (Date.parse(wait.likely_at) - nowMs) / HOUR_MS;
-  const span =
-    wait.earliest_at === wait.likely_at
-      ? day(wait.likely_at)
-      : t("screen.board.at_the_earliest_likely", { day: day(wait.earliest_at), day_2: day(wait.likely_at) });
-  return (
-    <tr>
-      <th scope="row">
-        <Link
-          to={wait.card_id === null ? `/blanks/${wait.blank_id}/mend` : `/blanks/${wait.blank_id}/card`}
-          style={{ color: "inherit" }}
-        >
-          {wait.number ?? "–"} {wait.name}
-        </Link>
-      </th>
-      <td>
-        {left <= 0 ? (
-          <strong style={{ color: ink.rust }}>
-            {wait.working ? t("screen.board.working_time_is_over") : t("screen.board.time_is_up")}
-          </strong>
-        ) : (
-          <>
-            {amountText(left, "h", unit)}
-            {wait.working && ` ${t("screen.board.of_working_time")}`}
-            <Quiet style={{ margin: 0 }}>{span}</Quiet>
-          </>
-        )}
-      </td>
-      <td>{wait.unlocks ? t(`unlocks.${wait.unlocks}`) : t("screen.board.the_next_line")}</td>
-    </tr>
-  );
-}
-
-const day = (iso: string) =>
-  new Date(iso).toLocaleString("en-GB", {
-    weekday: "short",
-    day: "numeric",
-    month: "short",
-    hour: "2-digit",
-    minute: "2-digit",
+  const [span, , setSpan] = useKept("time for the board", SPANS);
+  const [days, , setDays] = useKept("days of the board", DAYS);
+  const board = useQuery({
+    queryKey: ["board", span, days],
+    queryFn: () => api.board(Number(span), Number(days)),
+    placeholderData: (before) => before,
+    refetchInterval: ({ state }) => ((state.data?.pending ?? 0) > 0 ? SOON_MS : ASK_AGAIN_MS),
   });
+  const waits = useQuery({ queryKey: ["waits"], queryFn: api.waits, refetchInterval: ASK_AGAIN_MS });
+  const problem = board.error ?? waits.error;
+  return (
+    <Frame>
+      <Page>
+        <div className="words">
+          {problem && <Fault role="alert">{problem.message}</Fault>}
+          {!board.data && !problem && <Quiet role="status">{t("screen.board.laying_it_out")}</Quiet>}
+          {board.data && <WhatNow board={board.data} span={span} onSpan={setSpan} />}
+          {board.data && waits.data && <Needs board={board.data} waits={waits.data.waits} />}
+          {board.data && <Late board={board.data} />}
+          <Around shop={shop} />
+        </div>
+        <section className="days" aria-label={t("screen.board.days_ahead")}>
+          <Row style={{ justifyContent: "space-between", marginBottom: 8 }}>
+            <Choice label={t("screen.board.days_ahead")} value={days} options={DAY_WORDS} onChange={setDays} />
+            <Carry href="/api/board/list" download>
+              {t("screen.board.print_tomorrow")}
+            </Carry>
+          </Row>
+          {board.data && <Timeline board={board.data} />}
+          {board.data && <Remarks board={board.data} />}
+        </section>
+      </Page>
+      {board.data && <Next board={board.data} />}
+    </Frame>
+  );
+}
 
-/** Colder, everything that cures takes longer: waits under way move with it. */
-function AirOf({ shop }: { shop: Shop }) {
-  const client = useQueryClient();
-  const [air, setAir] = useState(shop.climate);
-  const { busy, task, problem, run, cancel } = useTask();
-  const changed = air.temperature_c !== shop.climate.temperature_c || air.humidity !== shop.climate.humidity;
-  const fault = (field: string) => problem?.errors?.find(({ pointer }) => pointer === `/${field}`)?.detail;
+const DAY_WORDS = {
+  "2": t("screen.board.two_days"),
+  "7": t("screen.board.a_week"),
+  "28": t("screen.board.four_weeks"),
+};
+
+/** What the schedule takes for granted, or has not got yet. */
+function Remarks({ board }: { board: BoardAnswer }) {
   return (
     <>
-      <Fields>
-        <AmountField
-          of="C"
-          label={t("screen.board.temperature")}
-          value={air.temperature_c}
-          onChange={(temperature_c) => setAir({ ...air, temperature_c })}
-          fault={fault("temperature_c")}
-        />
-        <NumberField
-          label={t("screen.board.humidity")}
-          value={air.humidity * 100}
-          onChange={(humidity) => setAir({ ...air, humidity: humidity / 100 })}
-          fault={fault("humidity")}
-        />
-      </Fields>
-      <Button
-        isDisabled={!changed || busy}
-        onPress={() =>
-          void run(
-            () => api.setAir(air),
-            () => void client.invalidateQueries(),
-          )
-        }
-      >
-        {t("screen.board.save")}
-      </Button>
-      <TaskProgress task={task} label={t("screen.board.saving_the_air")} onCancel={cancel} />
-      {problem && !problem.errors?.length && <Fault role="alert">{problem.detail}</Fault>}
-      <Quiet>{t("screen.board.everything_dries_and_cures_in_it")}</Quiet>
+      {board.pending > 0 && <Quiet role="status">{t("screen.board.still_planning", { count: board.pending })}</Quiet>}
+      {board.somebody && <Quiet>{t("screen.board.hours_supposed")}</Quiet>}
     </>
+  );
+}
+
+/** The best that can be done now, and where. */
+function Next({ board }: { board: BoardAnswer }) {
+  const unit = useUnit();
+  const go = useNavigate();
+  const [first] = board.choices;
+  const piece = board.pieces.find(({ id }) => id === first?.id);
+  const [step] = first?.steps ?? [];
+  if (!first || !piece || !step) return null;
+  return (
+    <NextStrip
+      head={t("screen.bench.next")}
+      action={
+        <Button onPress={() => void go(`/blanks/${piece.id}/${STATION[step.stretch]}`)}>
+          {t("screen.board.to_the_piece")}
+        </Button>
+      }
+    >
+      {piece.number ?? "–"} {piece.name}: {stepsText(first, unit)}
+    </NextStrip>
+  );
+}
+
+/** The air it all waits in, and the calendar it goes to. */
+function Around({ shop }: { shop: Shop }) {
+  return (
+    <section aria-label={t("screen.board.air_and_calendar")}>
+      <Heading as="h3">{t("screen.board.the_shops_air")}</Heading>
+      <Air shop={shop} />
+      <Heading as="h3">{t("screen.board.in_a_calendar")}</Heading>
+      <Carry href="/api/waits.ics" download>
+        {t("screen.board.the_waits_as_a_calendar_file")}
+      </Carry>
+      <Quiet>
+        {t("screen.board.or_let_a_calendar_on_this")}{" "}
+        <code>{t("screen.board.api_waits_ics", { origin: window.location.origin })}</code>
+        {t("screen.board.it_moves_as_the_waits_do")}
+      </Quiet>
+    </section>
   );
 }

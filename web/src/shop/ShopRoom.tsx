@@ -13,6 +13,7 @@ import { useAct } from "../kit/useAct";
 import { useInTurn } from "../kit/useInTurn";
 import { followed } from "../kit/useTask";
 import { Lathes } from "./Lathes";
+import { Equipment, People } from "./People";
 import { Room } from "../kit/Room";
 import { Carry, Fault, Heading, Quiet, Row } from "../kit/parts";
 import { t } from "../i18n/texts";
@@ -78,6 +79,12 @@ export function ShopRoom({ shop }: { shop: Shop }) {
         </section>
         <section aria-label={t("screen.shop.lathes")}>
           <Lathes />
+        </section>
+        <section aria-label={t("screen.shop.people")}>
+          <People />
+        </section>
+        <section aria-label={t("screen.shop.equipment")}>
+          <Equipment shop={shop} />
         </section>
         <section aria-label={t("screen.shop.this_shop")}>
           <Named shop={shop} />

@@ -30,6 +30,7 @@ const empty: Shop = {
   climate: { temperature_c: 20, humidity: 0.5 },
   rack: [],
   lathes: {},
+  equipment: { oven: 1, vacuum_vessel: 1, pressure_pot: 1, clamps: 4 },
   next_number: 1,
   put_away: [],
 };

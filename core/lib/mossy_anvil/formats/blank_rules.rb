@@ -65,7 +65,7 @@ module MossyAnvil
           lists.flat_map do |path, (list, key)|
             (list || []).each_with_index.map { |one, index| ["#{path}/#{index}/#{key}", one[key]] }
           end
-        [["/intake/got_on", @data.dig(:intake, :got_on)], *of_lists]
+        [%i[intake got_on], %i[commission due_on]].map { |path| ["/#{path.join("/")}", @data.dig(*path)] } + of_lists
       end
 
       # Steps of one's own are told apart by their ids.

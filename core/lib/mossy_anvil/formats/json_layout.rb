@@ -20,6 +20,9 @@ module MossyAnvil
         outcome
         hours
         rate
+        commission
+        due_on
+        words
         material
         kind
         species

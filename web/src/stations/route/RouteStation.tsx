@@ -6,10 +6,11 @@ import { ink } from "../../kit/theme";
 import { useKept } from "../../kit/useKept";
 import { t } from "../../i18n/texts";
 import { DryingPlot } from "./DryingPlot";
+import { Promised } from "./Promised";
 import { Steps } from "./Steps";
 import { Ways } from "./Ways";
 
-const SECTIONS = ["ways", "steps", "drying"] as const;
+const SECTIONS = ["ways", "steps", "drying", "promised"] as const;
 type Name = (typeof SECTIONS)[number];
 
 /** The whole way of the piece: the ways there are beside one another, the steps of the one taken, how it dries. */
@@ -17,7 +18,13 @@ export function RouteStation() {
   const { document } = useBlank();
   const { route, problem } = useRoute();
   const [open, , setOpen] = useKept<Name>("section of route", SECTIONS);
-  if (!document.form) return <Quiet>{t("screen.route.draw_its_form_first")}</Quiet>;
+  if (!document.form)
+    return (
+      <>
+        <Quiet>{t("screen.route.draw_its_form_first")}</Quiet>
+        <Promised />
+      </>
+    );
   const [taken] = route?.alternatives ?? [];
   if (problem) return <Fault role="alert">{problem.errors?.[0]?.detail ?? problem.detail}</Fault>;
   if (!route || !taken) return <Quiet role="status">{t("screen.route.laying_it_out")}</Quiet>;
@@ -27,6 +34,7 @@ export function RouteStation() {
   ];
   if (taken.steps.some(({ regimes }) => regimes.length > 0))
     sections.push({ key: "drying", title: t("screen.route.section.drying"), body: <DryingPlot steps={taken.steps} /> });
+  sections.push({ key: "promised", title: t("screen.route.section.promised"), body: <Promised /> });
   return (
     <>
       <p style={{ color: ink.moss, fontWeight: 650 }}>

@@ -1,0 +1,87 @@
+# frozen_string_literal: true
+
+module MossyAnvil
+  module Server
+    module Prints
+      # What each is to do on one day, to hang up: who, from when to when, which piece, what and where; and what is ready
+      # on its own that day.
+      class DayList
+        SHARES = [0.14, 0.3, 0.4, 0.16].freeze
+
+        # board: as Services::BoardView#to_h has it. day: Date. shop: its name. now: Time it is printed at.
+        def initialize(board, day:, shop:, now:)
+          @board = board
+          @day = day
+          @title = Texts.t("day_list.title", shop: shop, day: day.strftime("%A %-d %B %Y"))
+          @paper = Paper.new(@title, now)
+        end
+
+        # The PDF's bytes.
+        def pdf
+          @paper.start
+          @paper.say(@title, size: 16, style: :bold)
+          work = lines.group_by { |line| line[:person] }
+          @paper.say(Texts.t("day_list.nothing")) if work.empty?
+          work.sort_by { |person, _| person || 0 }.each { |person, own| hands(person, own.sort_by { |line| line[:from] }) }
+          list("day_list.ready", ready)
+          @paper.bytes
+        end
+
+        private
+
+        # Every part of a step that is worked at that day.
+        def lines
+          @board[:pieces].flat_map do |piece|
+            piece[:steps].flat_map do |step|
+              step[:parts]
+                .map { |part| part.values_at(:from, :to).map { |text| Time.iso8601(text) } }
+                .select { |from, _| from.to_date == @day }
+                .map { |from, to| { person: step[:person], from: from, to: to, piece: piece, step: step } }
+            end
+          end
+        end
+
+        def hands(person, own)
+          name = @board[:people].find { |one| one[:id] == person }&.fetch(:name) || Texts.t("day_list.somebody")
+          list(
+            nil,
+            own.map do |line|
+              [
+                line.values_at(:from, :to).map { |time| time.strftime("%H:%M") }.join(" - "),
+                title(line[:piece]),
+                Texts.of(line[:step][:name]),
+                line[:step][:lathe].to_s
+              ]
+            end,
+            head: name
+          )
+        end
+
+        # Waits that are over that day.
+        def ready
+          ends =
+            @board[:pieces].flat_map do |piece|
+              waits = piece[:steps].reject { |step| step[:until] == step[:parts].last[:to] }
+              [piece[:under_way], *waits].compact.map do |one|
+                [Time.iso8601(one[:until]), title(piece), Texts.of(one[:name]), ""]
+              end
+            end
+          ends
+            .select { |time, *| time.to_date == @day }
+            .sort_by(&:first)
+            .map { |time, *words| [time.strftime("%H:%M"), *words] }
+        end
+
+        def title(piece) = [piece[:number], piece[:name]].compact.join(" ")
+
+        def list(key, rows, head: key && Texts.t(key))
+          return if rows.empty?
+
+          @paper.pdf.move_down(12)
+          @paper.say(head, size: 13, style: :bold)
+          rows.each { |cells| @paper.row(cells, SHARES) }
+        end
+      end
+    end
+  end
+end
