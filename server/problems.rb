@@ -33,6 +33,7 @@ module MossyAnvil
         "blanks_number_key" => ["that number is on another blank already", "/document/number"],
         "defects_blank_id_ref_key" => ["two defects have the same letter", "/document/defects"],
         "lathes_name_key" => ["a lathe of that name stands here already", "/name"],
+        "people_name_key" => ["somebody of that name works here already", "/name"],
         "products_name_key" => ["a product of that name stands on the shelf already", "/name"],
         "patterns_name_key" => ["a curve of that name is kept already", "/name"],
         "one_open_card_a_blank" => ["this blank has an open card already", "/key"],

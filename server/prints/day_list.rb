@@ -3,8 +3,8 @@
 module MossyAnvil
   module Server
     module Prints
-      # What each is to do on one day, to hang up: who, from when to when, which piece, what and where; and what is ready
-      # on its own that day.
+      # What each is to do on one day, to hang up: who, from when to when, which piece, what and where; and what is
+      # ready on its own that day.
       class DayList
         SHARES = [0.14, 0.3, 0.4, 0.16].freeze
 
@@ -22,39 +22,52 @@ module MossyAnvil
           @paper.say(@title, size: 16, style: :bold)
           work = lines.group_by { |line| line[:person] }
           @paper.say(Texts.t("day_list.nothing")) if work.empty?
-          work.sort_by { |person, _| person || 0 }.each { |person, own| hands(person, own.sort_by { |line| line[:from] }) }
-          list("day_list.ready", ready)
+          work.sort_by { |person, _| person || 0 }.each { |person, own| hands(person, own) }
+          list(Texts.t("day_list.ready"), ready)
           @paper.bytes
         end
 
         private
 
-        # Every part of a step that is worked at that day.
+        # Every part of a step that is worked at that day, in order.
         def lines
-          @board[:pieces].flat_map do |piece|
-            piece[:steps].flat_map do |step|
-              step[:parts]
-                .map { |part| part.values_at(:from, :to).map { |text| Time.iso8601(text) } }
-                .select { |from, _| from.to_date == @day }
-                .map { |from, to| { person: step[:person], from: from, to: to, piece: piece, step: step } }
+          @board[:pieces]
+            .flat_map { |piece| piece[:steps].flat_map { |step| parts(piece, step) } }
+            .select { |line| line[:from].to_date == @day }
+            .sort_by { |line| line[:from] }
+        end
+
+        def parts(piece, step)
+          step[:parts].map do |part|
+            from, to = part.values_at(:from, :to).map { |text| Time.iso8601(text) }
+            { person: step[:person], from: from, to: to, piece: piece, lathe: step[:lathe], names: [step[:name]] }
+          end
+        end
+
+        # What somebody does at one piece without a break, at one place, is one line.
+        def joined(lines)
+          lines.each_with_object([]) do |line, list|
+            last = list.last
+            if last && last[:to] == line[:from] && last.values_at(:piece, :lathe) == line.values_at(:piece, :lathe)
+              list[-1] = last.merge(to: line[:to], names: last[:names] + line[:names])
+            else
+              list << line
             end
           end
         end
 
         def hands(person, own)
           name = @board[:people].find { |one| one[:id] == person }&.fetch(:name) || Texts.t("day_list.somebody")
-          list(
-            nil,
-            own.map do |line|
-              [
-                line.values_at(:from, :to).map { |time| time.strftime("%H:%M") }.join(" - "),
-                title(line[:piece]),
-                Texts.of(line[:step][:name]),
-                line[:step][:lathe].to_s
-              ]
-            end,
-            head: name
-          )
+          list(name, joined(own).map { |line| cells(line) })
+        end
+
+        def cells(line)
+          [
+            line.values_at(:from, :to).map { |time| time.strftime("%H:%M") }.join(" - "),
+            title(line[:piece]),
+            line[:names].map { |words| Texts.of(words) }.join(Texts.t("lists.comma")),
+            line[:lathe].to_s
+          ]
         end
 
         # Waits that are over that day.
@@ -74,7 +87,7 @@ module MossyAnvil
 
         def title(piece) = [piece[:number], piece[:name]].compact.join(" ")
 
-        def list(key, rows, head: key && Texts.t(key))
+        def list(head, rows)
           return if rows.empty?
 
           @paper.pdf.move_down(12)

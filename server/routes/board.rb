@@ -39,7 +39,10 @@ module MossyAnvil
               rows,
               cards: cards,
               people: app.people.all,
-              counts: { **app.shops.lathes.transform_values { 1 }, **app.shops.equipment },
+              counts: {
+                **app.shops.lathes.transform_values { 1 },
+                **app.shops.equipment
+              },
               now: app.now
             )
           end

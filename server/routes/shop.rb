@@ -13,7 +13,7 @@ module MossyAnvil
             answer(about)
           end
           app.put("/api/equipment") do
-            shops.set_equipment(body_as("Equipment"))
+            shops.equip(body_as("Equipment"))
             answer(shops.equipment)
           end
         end

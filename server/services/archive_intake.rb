@@ -88,7 +88,7 @@ module MossyAnvil
           )
           shop["lathes"].each { |name, lathe| shops.keep_lathe(name, lathe) }
           (shop["people"] || []).each { |person| people.add_missing(person) }
-          shops.set_equipment(shop["equipment"]) if shop["equipment"]
+          shops.equip(shop["equipment"]) if shop["equipment"]
           shelve(stores) if stores
         end
 

@@ -5,8 +5,8 @@ module MossyAnvil
     module Services
       # The board: the shop's pieces as the core lays their work out, with times of this place in place of minutes.
       class BoardView
-        # rows: of Store::WorkPlans. cards: { blank id => its open card as Store::Cards#find has it }. people, counts: of
-        # the shop. now: Time.
+        # rows: of Store::WorkPlans. cards: { blank id => its open card as Store::Cards#find has it }. people, counts:
+        # of the shop. now: Time.
         def initialize(rows, cards:, people:, counts:, now:)
           @rows = rows.to_h { |row| [row[:id], row] }
           @cards = cards

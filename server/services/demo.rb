@@ -30,7 +30,7 @@ module MossyAnvil
             @shop["stores"].each { |product| shelve(product) }
             @shop["lathes"].each { |name, lathe| @shops.keep_lathe(name, lathe) }
             @shop["people"].each { |name, spans| employ(name, spans) }
-            @shops.set_equipment(@shop["equipment"])
+            @shops.equip(@shop["equipment"])
             Dir[File.join(FOLDER, "*.anvil.json")]
               .each { |path| take_in(MossyAnvil::Formats::JsonText.parse(File.read(path))) }
               .size

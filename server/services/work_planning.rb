@@ -23,8 +23,9 @@ module MossyAnvil
         def up_to_date
           begun = clock
           stale = @plans.rack.reject { |row| row[:made_for] == mark(row) }
-          done = stale.sort_by { |row| [current?(row) ? 1 : 0, row[:id]] }.take_while { |row| refresh(row, begun) }
-          [@plans.rack.select { |row| current?(row) }, stale.size - done.size]
+          stale = stale.sort_by { |row| [current?(row) ? 1 : 0, row[:id]] }
+          work_out(stale.shift) while stale.any? && clock - begun < AT_ONCE_S
+          [@plans.rack.select { |row| current?(row) }, stale.size]
         end
 
         private
@@ -36,13 +37,7 @@ module MossyAnvil
         def content(row) = row.values_at(:version, :readings).join("-")
         def current?(row) = !row[:made_for].nil? && row[:made_for].start_with?("#{content(row)} ")
 
-        # Was there time for it?
-        def refresh(row, begun)
-          return false if clock - begun > AT_ONCE_S
-
-          @plans.keep(row[:id], mark(row), @work_out.call(row[:id]), @now)
-          true
-        end
+        def work_out(row) = @plans.keep(row[:id], mark(row), @work_out.call(row[:id]), @now)
       end
     end
   end

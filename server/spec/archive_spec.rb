@@ -52,6 +52,8 @@ RSpec.describe MossyAnvil::Server::Services::Archive, :server do
       journals,
       shops.current,
       shops.lathes,
+      shops.equipment,
+      MossyAnvil::Server::Store::People.new(db).all.map { |person| person.except(:id) },
       pictures,
       shelf,
       db[:records].order(:id).select_map(%i[kind of value])

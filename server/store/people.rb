@@ -10,8 +10,7 @@ module MossyAnvil
         end
 
         # { id:, name:, hours: [{ weekday:, from_min:, to_min: }] }, those who were there first come first.
-        def all =
-          @db[:people].order(:id).map { |row| { **row.slice(:id, :name), hours: Rows.data(row[:hours]) } }
+        def all = @db[:people].order(:id).map { |row| { **row.slice(:id, :name), hours: Rows.data(row[:hours]) } }
 
         # person: { "name", "hours" }. Raises Sequel::UniqueConstraintViolation where there is one of that name.
         def add(person) = @db[:people].insert(row(person))

@@ -75,7 +75,7 @@ module MossyAnvil
         end
 
         # A shop nobody has named yet is kept under its usual name.
-        def set_equipment(counts)
+        def equip(counts)
           set_up(**current) if @db[:shop].empty?
           @db[:shop].update(equipment: Sequel.pg_jsonb_wrap(counts))
         end

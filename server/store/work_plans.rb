@@ -30,8 +30,7 @@ module MossyAnvil
 
         private
 
-        def readings =
-          @db[:readings].where(blank_id: Sequel[:blanks][:id]).select { count.function.* }.as(:readings)
+        def readings = @db[:readings].where(blank_id: Sequel[:blanks][:id]).select { count.function.* }.as(:readings)
       end
     end
   end

@@ -143,10 +143,17 @@ RSpec.describe MossyAnvil::Shop::Schedule do
       workers =
         Array.new(random.rand(1..4)) do |index|
           spans =
-            (1..7).filter_map { |weekday| [weekday, from = random.rand(1380), random.rand((from + 10)..1440)] if random.rand < 0.6 }
+            (1..7).filter_map do |weekday|
+              [weekday, from = random.rand(1380), random.rand((from + 10)..1440)] if random.rand < 0.6
+            end
           worker(index, *spans)
         end
-      { jobs: Array.new(random.rand(1..10)) { |id| any_job(id, random) }, workers: workers, counts: counts, from: random.rand(20_000) }
+      {
+        jobs: Array.new(random.rand(1..10)) { |id| any_job(id, random) },
+        workers: workers,
+        counts: counts,
+        from: random.rand(20_000)
+      }
     end
 
     def any_job(id, random)
@@ -154,7 +161,7 @@ RSpec.describe MossyAnvil::Shop::Schedule do
         Array.new(random.rand(0..8)) do |index|
           step(
             index,
-            random.rand(0..400),
+            random.rand(1..400),
             random.rand < 0.4 ? random.rand(0..9000) : 0,
             lathe: random.rand < 0.5 ? ["Big Dot", "The Cricket"][random.rand(2)] : nil,
             equipment: random.rand < 0.3 ? [%w[oven vessel clamps].sample(random: random)] : [],
@@ -181,26 +188,30 @@ RSpec.describe MossyAnvil::Shop::Schedule do
     # What one of a kind is taken for, of everything placed; what runs already too.
     def taken(shop, placed, key)
       running =
-        shop[:jobs].select { |job| job.holding.include?(key) && job.ready_min > shop[:from] }.map { |job| [shop[:from], job.ready_min] }
+        shop[:jobs]
+          .select { |job| job.holding.include?(key) && job.ready_min > shop[:from] }
+          .map { |job| [shop[:from], job.ready_min] }
       running.first(shop[:counts].fetch(key)) +
         placed.filter_map do |one|
-          next [one.from_min, one.to_min] if one.step.lathe == key
+          next one.from_min, one.to_min if one.step.lathe == key
           [one.from_min, one.until_min] if one.step.equipment.include?(key)
         end
     end
 
-    500.times.each_slice(50) do |seeds|
-      it "overlaps nothing, loses nothing and cuts no wait short, seeds #{seeds.first} to #{seeds.last}" do
-        seeds.each do |seed|
-          shop = shop(seed)
-          found = scheduled(shop)
-          placed = found.placed.values.flatten
-          shop[:counts].each { |key, count| expect(most_at_once(taken(shop, placed, key))).to be <= count }
-          shop[:workers].each { |one| expect_in_hours(one, placed.select { |step| step.worker == one.id }) }
-          shop[:jobs].each { |one| expect_in_order(one, found.placed[one.id], shop) }
+    500
+      .times
+      .each_slice(50) do |seeds|
+        it "overlaps nothing, loses nothing and cuts no wait short, seeds #{seeds.first} to #{seeds.last}" do
+          seeds.each do |seed|
+            shop = shop(seed)
+            found = scheduled(shop)
+            placed = found.placed.values.flatten
+            shop[:counts].each { |key, count| expect(most_at_once(taken(shop, placed, key))).to be <= count }
+            shop[:workers].each { |one| expect_in_hours(one, placed.select { |step| step.worker == one.id }) }
+            shop[:jobs].each { |one| expect_in_order(one, found.placed[one.id], shop) }
+          end
         end
       end
-    end
 
     def expect_in_hours(worker, placed)
       parts = placed.flat_map(&:parts)
@@ -229,7 +240,7 @@ RSpec.describe MossyAnvil::Shop::Schedule do
         last = scheduled(shop).last_min
         expect(scheduled(shop).placed).to eq(scheduled(shop).placed)
         more = shop.merge(workers: [*shop[:workers], worker("one more", *weekdays)])
-        next unless shop[:workers].any? { |one| !one.hours.none? }
+        next if shop[:workers].all? { |one| one.hours.none? }
 
         expect(scheduled(more).last_min).to be <= last
       end

@@ -56,7 +56,7 @@ module MossyAnvil
         def job_step(step)
           Shop::JobStep.new(
             id: step[:id],
-            hands_min: step[:hands_min].ceil,
+            hands_min: [step[:hands_min].ceil, 1].max,
             wait_min: minutes(step),
             lathe: step[:on_lathe] ? lathe || Table["equipment"]["unnamed_lathe"] : nil,
             equipment: step[:equipment],

@@ -20,8 +20,7 @@ module MossyAnvil
         @until_min = about.fetch(:until_min, Float::INFINITY)
       end
 
-      def self.somebody =
-        Shop::Worker.new(id: nil, hours: Shop::WorkingHours.usual(Table["route"]["hours_a_day"]))
+      def self.somebody = Shop::Worker.new(id: nil, hours: Shop::WorkingHours.usual(Table["route"]["hours_a_day"]))
       def self.usual_counts = Table.rows("equipment").to_h { |row| row.values_at("key", "usual") }
 
       # Plain data: pieces with their steps in place, now with what can be begun.
@@ -49,11 +48,7 @@ module MossyAnvil
           under_way: piece.under_way,
           left: piece.steps.size,
           steps:
-            schedule
-              .placed
-              .fetch(piece.id)
-              .select { |one| one.from_min < @until_min }
-              .map { |one| placed(piece, one) }
+            schedule.placed.fetch(piece.id).select { |one| one.from_min < @until_min }.map { |one| placed(piece, one) }
         }
       end
 
@@ -106,7 +101,8 @@ module MossyAnvil
         key = piece.due_min ? "waits_due" : "waits"
         return Message.of("board.why.#{key}", wait: [one.wait_min, "min"]) if one.wait_min.positive?
 
-        Message.of("board.why.left", steps: Message.count(one.job.steps.size - one.steps.size))
+        left = one.job.steps.size - one.steps.size
+        left.zero? ? Message.of("board.why.last") : Message.of("board.why.left", steps: Message.count(left))
       end
     end
   end

@@ -16,9 +16,9 @@ module MossyAnvil
         @records = records
       end
 
-      # Plain data. steps: [{ id:, kind:, stretch:, name:, hands_min:, wait_days: { earliest:, likely:, latest: } or nil,
-      # on_lathe:, equipment: keys, within_min:, running: }]. stopped: why no step follows, a message; nil where the
-      # last one finishes it.
+      # Plain data. steps: [{ id:, kind:, stretch:, name:, hands_min:, wait_days: { earliest:, likely:, latest: } or
+      # nil, on_lathe:, equipment: keys, within_min:, running: }]. stopped: why no step follows, a message; nil where
+      # the last one finishes it.
       def to_h
         return { steps: before_a_form, stopped: Message.of("board.stopped.form") } unless @blank.form
 
@@ -29,10 +29,12 @@ module MossyAnvil
       private
 
       def before_a_form
-        FIRST.select { |kind| kind == "place_form" || @blank.coverage.needed? }.map do |kind|
-          row = Table.row("route", kind)
-          { **row_of(kind, row["stretch"], Message.of("route.kinds.#{kind}"), row["base_min"]), on_lathe: false }
-        end
+        FIRST
+          .select { |kind| kind == "place_form" || @blank.coverage.needed? }
+          .map do |kind|
+            row = Table.row("route", kind)
+            { **row_of(kind, row["stretch"], Message.of("route.kinds.#{kind}"), row["base_min"]), on_lathe: false }
+          end
       end
 
       def row_of(kind, stretch, name, hands_min, **about)
@@ -52,7 +54,9 @@ module MossyAnvil
 
       def route
         @route ||=
-          RouteReport.new(@blank, climate: @climate, now: @now, records: @records, ways: :taken).to_h[:alternatives].first
+          RouteReport.new(@blank, climate: @climate, now: @now, records: @records, ways: :taken).to_h[
+            :alternatives
+          ].first
       end
 
       def ahead = @ahead ||= route[:steps].reject { |step| step[:done] || step[:left_out] }

@@ -28,7 +28,10 @@ module MossyAnvil
 
       # List of Share, the largest first.
       def shares
-        @placed.flat_map { |one| shares_of(one) }.select { |share| share.minutes.positive? }.sort_by { |one| -one.minutes }
+        @placed
+          .flat_map { |one| shares_of(one) }
+          .select { |share| share.minutes.positive? }
+          .sort_by { |one| -one.minutes }
       end
 
       private

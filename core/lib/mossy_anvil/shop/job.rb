@@ -2,8 +2,8 @@
 
 module MossyAnvil
   module Shop
-    # What is left to do of one piece, in order. id: of the piece. steps: list of JobStep. ready_min: until then it waits
-    # for what is under way; holding: keys of the equipment that takes up. due_min: nil where nobody waits for it.
+    # What is left to do of one piece, in order. id: of the piece. steps: list of JobStep. ready_min: until then it
+    # waits for what is under way; holding: keys of the equipment that takes up. due_min: nil where nobody waits for it.
     # Minutes as of WorkingHours.
     Job =
       Struct.new(:id, :steps, :ready_min, :holding, :due_min, keyword_init: true) do
@@ -14,9 +14,6 @@ module MossyAnvil
           step, after = steps[index], steps[index + 1]
           !step.lathe.nil? && !after.nil? && step.lathe == after.lathe && step.wait_min.zero?
         end
-
-        # Minutes of waiting from a step on.
-        def waits_from(index) = steps.drop(index).sum(&:wait_min)
       end
   end
 end

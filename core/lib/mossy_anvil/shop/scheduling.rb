@@ -2,15 +2,12 @@
 
 module MossyAnvil
   module Shop
-    # One way through all that is to be done, by a given team: list scheduling. At each moment somebody is free, the
-    # first of the steps that can be begun is, in this order: the piece that is due first; what spoils; what is on the
-    # lathe already; what waits longest from there on.
+    # One way through all that is to be done, by a given team: list scheduling. Whenever somebody is free, the first by
+    # StepOrder of the steps that can be begun then is given to them.
     #
     # A step that fits into somebody's hours is done in one go, a longer one goes on from day to day. A piece keeps the
     # lathe from step to step. Equipment is taken until the step's wait is over.
     class Scheduling
-      NEVER = Float::INFINITY
-
       # jobs: list of Job; team: list of Worker; counts: as Capacity takes them; from_min: now.
       def initialize(jobs, team, counts, from_min)
         @jobs = jobs
@@ -19,7 +16,7 @@ module MossyAnvil
         @from_min = from_min
         @one_go_min = @team.map { |worker| worker.hours.longest_min }.max || 0
         @placed = jobs.to_h { |job| [job.id, []] }
-        @ranks = ranks
+        @ranks = StepOrder.ranks(jobs)
         run if @team.any?
       end
 
@@ -38,25 +35,6 @@ module MossyAnvil
       end
 
       private
-
-      # Place of every step in the order in which they go first, by job and index.
-      def ranks
-        keyed =
-          @jobs.each_with_index.flat_map do |job, place|
-            waits = job.waits_from(0)
-            job.steps.each_index.map do |index|
-              waits -= job.steps[index - 1].wait_min if index.positive?
-              [[job.due_min || NEVER, urgency(job, index), -waits, place, index], [job.id, index]]
-            end
-          end
-        keyed.sort_by(&:first).each_with_index.to_h { |(_, name), rank| [name, rank] }
-      end
-
-      def urgency(job, index)
-        return 0 if job.steps[index].within_min
-
-        index.positive? && job.stays?(index - 1) ? 1 : 2
-      end
 
       def run
         begin_with_what_runs
@@ -94,13 +72,15 @@ module MossyAnvil
       def possible?(step) = !step.nil? && keys_of(step).all? { |key| @capacity.any?(key) }
 
       def release(time)
-        @waiting.select { |_, ready| ready <= time }.each do |job, ready|
-          @waiting.delete(job)
-          needs = keys_of(job.steps[@next[job]])
-          list = (@ready[needs] ||= [])
-          rank = @ranks[[job.id, @next[job]]]
-          list.insert(list.bsearch_index { |one| one.first > rank } || list.size, [rank, job, ready])
-        end
+        @waiting
+          .select { |_, ready| ready <= time }
+          .each do |job, ready|
+            @waiting.delete(job)
+            needs = keys_of(job.steps[@next[job]])
+            list = (@ready[needs] ||= [])
+            rank = @ranks[[job.id, @next[job]]]
+            list.insert(list.bsearch_index { |one| one.first > rank } || list.size, [rank, job, ready])
+          end
       end
 
       def keys_of(step) = [*step.lathe, *step.equipment]
@@ -139,8 +119,7 @@ module MossyAnvil
         @ready[needs].delete(entry)
         index = @next[job]
         step = job.steps[index]
-        parts = step.hands_min.zero? ? [[time, time]] : worker.hours.parts(time, step.hands_min)
-        placed = placed_step(step, worker, parts, ready, needs)
+        placed = placed_step(step, worker, worker.hours.parts(time, step.hands_min), ready, needs)
         take(job, index, placed, time)
         @placed[job.id] << placed
         @busy[worker] = placed.to_min

@@ -6,10 +6,7 @@ module MossyAnvil
     # first that starts a wait. First what spoils, then what is due, then what starts the longest wait.
     class WhatNow
       # steps: list of JobStep, done one after another. wait_min: that the last of them starts, 0 where none.
-      Choice =
-        Struct.new(:job, :steps, :wait_min, keyword_init: true) do
-          def hands_min = steps.sum(&:hands_min)
-        end
+      Choice = Struct.new(:job, :steps, :wait_min, keyword_init: true) { def hands_min = steps.sum(&:hands_min) }
 
       # jobs, counts: as Scheduling takes them. now_min, minutes: now, and how long there is.
       def initialize(jobs, counts, now_min, minutes)
@@ -55,7 +52,7 @@ module MossyAnvil
       def weight(one)
         [
           one.steps.first.within_min ? 0 : 1,
-          one.job.due_min || Scheduling::NEVER,
+          one.job.due_min || StepOrder::NEVER,
           one.wait_min.positive? ? 0 : 1,
           -one.wait_min,
           one.hands_min
