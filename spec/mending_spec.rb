@@ -146,7 +146,7 @@ RSpec.describe "Mending", :browser do
     expect(page).to have_css("[role=timer]", text: /\d+:\d\d/)
     expect(db[:waits].where(ended_at: nil).count).to eq(1)
     visit "/board"
-    expect(page).to have_css("section[aria-label=Waits] tr", text: /33 Lamp base.*ready to turn over/m)
+    expect(page).to have_css("section[aria-label='Needs you'] li", text: /33 Lamp base.*ready to turn over/m)
   end
 
   it "puts steps in an order that spoils nothing, and is told where one does" do

@@ -199,6 +199,57 @@ RSpec.describe MossyAnvil::Report::RouteReport do
     expect(changed[:steps].map { |step| step[:id] }.each_cons(2)).to include(%w[coat own-1])
   end
 
+  describe "where something opens on the way" do
+    late = { id: "Z", found_on: "2030-05-02", path: [{ clock_deg: 100, z_mm: 30 }, { clock_deg: 100, z_mm: 90 }] }
+    dry = { species: "sugar_maple", density_kg_m3: 700, moisture_pct: 9, character: [] }
+
+    define_method(:steps) do |marks|
+      found =
+        route(
+          **wet_bowl(
+            material: dry,
+            defects: [crack(depth_mm: 29), crack(depth_mm: 20, **late)],
+            route: {
+              done: marks,
+              choices: {
+                cracks: "mend_first"
+              }
+            }
+          )
+        )
+      found[:alternatives].first[:steps]
+    end
+    def mends(steps) =
+      steps.select { |step| %w[glue fill].include?(step[:kind]) }.map { |step| step.slice(:id, :of, :done) }
+
+    it "takes no mending for done because a later step is: it comes next, and levelling after it" do
+      found = steps([{ step: "outside", on: "2030-05-02" }])
+      expect(mends(found).map { |step| step.values_at(:of, :done) }).to eq([[%w[b Z], false]])
+      expect(found.map { |step| step[:id] }.tally.values.max).to eq(1)
+      expect(found.find { |step| !step[:done] }[:id]).to eq(mends(found).first[:id])
+      expect(found.select { |step| step[:done] }.map { |step| step[:id] }).to end_with("mount", "true_up", "outside")
+      expect(found.reject { |step| step[:done] }.map { |step| step[:kind] }).to include("level", "hollow")
+    end
+
+    it "mends what was found after the day its like was done, and not what was known then" do
+      id = mends(steps([])).first[:id]
+      marks = %w[2030-05-01 2030-05-02].map { |day| [{ step: id, on: day }, { step: "outside", on: "2030-05-03" }] }
+      expect(marks.map { |list| mends(steps(list)).reject { |step| step[:done] }.flat_map { |step| step[:of] } }).to eq(
+        [["Z"], []]
+      )
+    end
+
+    it "mends what was found on the same day, where it was written down what the mending was for" do
+      id = mends(steps([])).first[:id]
+      marks = [{ step: id, on: "2030-05-02", of: ["b"] }, { step: "outside", on: "2030-05-02" }]
+      expect(mends(steps(marks))).to eq(
+        [{ id: id, of: ["b"], done: true }, { id: "#{id}-more", of: ["Z"], done: false }]
+      )
+      done = [*marks, { step: "#{id}-more", on: "2030-05-02", of: ["Z"] }]
+      expect(mends(steps(done))).to eq([{ id: id, of: %w[b Z], done: true }])
+    end
+  end
+
   it "never moves what is done, whatever is put in or asked for" do
     done = [{ step: "outside", on: "2030-05-02" }]
     own = { id: "own-a", name: "Look at it", hands_min: 5 }

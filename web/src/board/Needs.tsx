@@ -1,3 +1,4 @@
+import type { ReactNode } from "react";
 import { Link } from "react-router";
 import type { Board, BoardPiece, WaitOf } from "../api/document";
 import { t } from "../i18n/texts";
@@ -13,10 +14,18 @@ const HOUR_MS = 3_600_000;
 const linked = { color: "inherit" };
 
 /** What is running, on a card or to dry. */
-type Running = { key: string; to: string; number: number | null; name: string; until: number; working: boolean };
+type Running = {
+  key: string;
+  to: string;
+  number: number | null;
+  name: string;
+  until: number;
+  working: boolean;
+  /** What for, or until what. */ what: ReactNode;
+};
 
 function running(board: Board, waits: WaitOf[]): Running[] {
-  const carded = waits.flatMap(({ card_id, blank_id, line, number, name, likely_at, working }) =>
+  const carded = waits.flatMap(({ card_id, blank_id, line, number, name, likely_at, working, unlocks }) =>
     card_id === null
       ? []
       : {
@@ -26,12 +35,21 @@ function running(board: Board, waits: WaitOf[]): Running[] {
           name,
           until: Date.parse(likely_at),
           working,
+          what: unlocks ? t(`unlocks.${unlocks}`) : t("screen.board.the_next_line"),
         },
   );
   const own = board.pieces.flatMap(({ id, number, name, under_way }) =>
     under_way === null || waits.some(({ blank_id, card_id }) => blank_id === id && card_id !== null)
       ? []
-      : { key: String(id), to: `/blanks/${id}/mend`, number, name, until: Date.parse(under_way.until), working: false },
+      : {
+          key: String(id),
+          to: `/blanks/${id}/mend`,
+          number,
+          name,
+          until: Date.parse(under_way.until),
+          working: false,
+          what: <MessageText message={under_way.name} />,
+        },
   );
   return [...carded, ...own].sort((one, other) => one.until - other.until);
 }
@@ -45,7 +63,7 @@ export function Needs({ board, waits }: { board: Board; waits: WaitOf[] }) {
       <Heading as="h3">{t("screen.board.needs_you")}</Heading>
       {list.length === 0 && <Quiet>{t("screen.board.nothing_waits")}</Quiet>}
       <ul>
-        {list.map(({ key, to, number, name, until, working }) => (
+        {list.map(({ key, to, number, name, until, working, what }) => (
           <li key={key} style={{ padding: "4px 0" }}>
             <Link to={to} style={linked}>
               <strong>
@@ -63,6 +81,7 @@ export function Needs({ board, waits }: { board: Board; waits: WaitOf[] }) {
                 {working ? t("screen.board.working_time_is_over") : t("screen.board.time_is_up")}
               </strong>
             )}
+            <Quiet style={{ margin: 0 }}>{what}</Quiet>
           </li>
         ))}
       </ul>

@@ -86,6 +86,7 @@ const Layer = styled.div`
   position: absolute;
   inset: 0 auto 0 0;
   z-index: 1;
+  overflow: hidden;
   pointer-events: none;
 `;
 

@@ -175,17 +175,21 @@ export function NumberField(props: Props) {
   );
 }
 
-/** A few words, taken when the field is left. */
+/** A few words or a day, taken when the field is left. */
 export function TextLine({
   label,
   value,
   most,
   onChange,
+  fault,
+  type = "text",
 }: {
   label: string;
   value: string;
   most: number;
   onChange: (value: string) => void;
+  fault?: string | undefined;
+  type?: "text" | "date";
 }) {
   const [typed, setTyped] = useState<string>();
   const take = () => {
@@ -194,14 +198,17 @@ export function TextLine({
   };
   return (
     <Frame
+      type={type}
       value={typed ?? value}
       onChange={setTyped}
       onBlur={take}
       maxLength={most}
+      isInvalid={fault !== undefined}
       onKeyDown={(event) => event.key === "Enter" && take()}
     >
       <FieldLabel>{label}</FieldLabel>
       <FieldInput />
+      <FieldFault>{fault}</FieldFault>
     </Frame>
   );
 }

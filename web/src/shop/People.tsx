@@ -108,8 +108,8 @@ function PersonForm({ person, onKept }: { person?: Person; onKept: (people: Pers
         value={asked.name}
         most={60}
         onChange={(name) => setAsked({ ...asked, name })}
+        fault={faults["/name"]}
       />
-      {faults["/name"] && <Fault role="alert">{faults["/name"]}</Fault>}
       <Week aria-label={t("screen.shop.hours")}>
         {DAYS.map((key) => (
           <Weekday

@@ -19,9 +19,10 @@ module MossyAnvil
 
       # List of Draft, with what the turner changed of it.
       def drafts
-        Edits.new(@facts.blank.route || {}, @facts.done).apply(
-          Draft.list([*survey, *body, *finish(["sand", @facts.wooden? ? "coat" : "buff", "done"])])
-        )
+        laid = Draft.list([*survey, *body, *finish(["sand", @facts.wooden? ? "coat" : "buff", "done"])])
+        route = @facts.blank.route || {}
+        going_on = StillOpen.new(route.fetch(:done, []), @facts.blank.defects).apply(laid)
+        Edits.new(route, @facts.done).apply(going_on)
       end
 
       private

@@ -2,7 +2,7 @@ import { without } from "../../api/document";
 import { useBlank } from "../../draft/contexts";
 import { t } from "../../i18n/texts";
 import { Fields, Quiet } from "../../kit/parts";
-import { Words } from "../../kit/Words";
+import { TextLine } from "../../kit/MeasureField";
 
 /** Who waits for it, and until when. The board puts what is due first. */
 export function Promised() {
@@ -19,17 +19,19 @@ export function Promised() {
   return (
     <section aria-label={t("screen.route.section.promised")}>
       <Fields>
-        <Words
+        <TextLine
           label={t("screen.route.due_on")}
           type="date"
+          most={10}
           value={due_on}
           onChange={(day) => put(day, words)}
           fault={fault("due_on")}
         />
       </Fields>
       {due_on && (
-        <Words
+        <TextLine
           label={t("screen.route.for_whom")}
+          most={200}
           value={words}
           onChange={(said) => put(due_on, said)}
           fault={fault("words")}

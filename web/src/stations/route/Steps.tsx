@@ -119,11 +119,16 @@ function Done({ step, route }: { step: RouteStep; route: Route }) {
         {t("screen.route.not_done_after_all")}
       </Button>
     );
-  const mark = { step: step.id, on: today() };
+  // What is mended is written down with what it was done for: a crack that opens later is not among it.
+  const passed = route.alternatives[0]?.steps.filter(
+    ({ id, of, done, left_out }) => !done && !left_out && of.length > 0 && ids.indexOf(id) < ids.indexOf(step.id),
+  );
+  const before = (passed ?? []).map(({ id, of }) => ({ step: id, on: today(), of }));
+  const mark = { step: step.id, on: today(), ...(step.of.length > 0 && { of: step.of }) };
   const wet = assessment.drying && { moisture_pct: assessment.drying.moisture_pct };
   const roughed = step.kind === "rough_out" && { wall_mm: step.thickness_mm_after, ...wet };
   const done = () => {
-    put([...marks, { ...mark, ...roughed }]);
+    put([...marks, ...before, { ...mark, ...roughed }]);
     lookAt(undefined);
   };
   return <Button onPress={done}>{t("screen.route.done_now")}</Button>;
