@@ -34,8 +34,8 @@ RSpec.describe "A day in the shop", :browser do
     click_on "Undo"
     expect(page).to have_css("li", text: "Soft zone at half past 7")
     click_on "Save"
-    expect(page).to have_text("saved")
-    expect(db[:defects].where(blank_id: blank_id(32), ref: "A").get(:grade)).to eq("soft")
+    expect(page).to have_no_css("[role=alert]")
+    wait_until { db[:defects].where(blank_id: blank_id(32), ref: "A").get(:grade) == "soft" }
     expect(db[:blanks].where(number: 32).get(:version)).to eq(3)
   end
 
@@ -164,7 +164,7 @@ RSpec.describe "A day in the shop", :browser do
 
   it "a weight goes into the record and the wait follows it" do
     open_blank 39, "mend"
-    wait_before = find("footer p").text
+    wait_before = find("footer p", text: "likely by").text
     section "Drying"
     fill_in "Weight, g", with: "2660"
     click_on "Add weight"

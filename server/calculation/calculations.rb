@@ -183,15 +183,7 @@ module MossyAnvil
         end
 
         # What is left to do of a kept blank.
-        def on_work_plan =
-          json(
-            MossyAnvil::Report::WorkPlan.new(
-              Services::Reckoner.blank(@given["kept"]),
-              climate: climate,
-              now: now,
-              records: MossyAnvil::Model::ShopRecords.new(records)
-            ).to_h
-          )
+        def on_work_plan = json(reckoner.work_plan(@given["kept"]))
 
         # given: as Services::BoardView asks it.
         def on_board
@@ -235,13 +227,7 @@ module MossyAnvil
         def brief(document, at: "")
           return Services::Reckoner.blank(document, at: at) && Services::Brief::UNKNOWN if @given["unbriefed"]
 
-          started = @given["started_at"]
-          whole =
-            Services::Brief.new(
-              reckoner.assess(document, at: at),
-              now: now,
-              started_at: started && Time.parse(started)
-            ).to_h
+          whole = reckoner.brief(document, at: at)
           whole.transform_values { |value| value.is_a?(Time) ? value.iso8601(6) : value }
         end
 

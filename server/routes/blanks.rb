@@ -25,8 +25,7 @@ module MossyAnvil
             found =
               calculate_to_keep(
                 "saved",
-                kept: kept[:document].slice("readings"),
-                started_at: Blanks.wait_start(kept)
+                kept: kept[:document].slice("readings")
               ).data
             answer(blanks.save(blank_id, *found.values_at("version", "document", "brief")))
           end
@@ -40,15 +39,11 @@ module MossyAnvil
               calculate_to_keep(
                 "read_of",
                 kept: kept[:document],
-                started_at: Blanks.wait_start(kept),
                 taken_at: now.iso8601
               ).data
             answer(blanks.add_reading(blank_id, *found.values_at("reading", "brief")), 201)
           end
         end
-
-        # A wait for drying is counted from the first reading; nil where there is none.
-        def self.wait_start(kept) = kept[:document]["readings"]&.first&.fetch("taken_at")
       end
     end
   end

@@ -207,14 +207,7 @@ module MossyAnvil
           MossyAnvil::Formats::BlankFile.write(one.except("readings")) ==
             MossyAnvil::Formats::BlankFile.write(other.except("readings"))
 
-        def brief(document)
-          first = document["readings"]&.first
-          Brief.new(
-            Reckoner.new(shops.climate, now: @now).assess(document),
-            now: @now,
-            started_at: first && Time.parse(first["taken_at"])
-          ).to_h
-        end
+        def brief(document) = Reckoner.new(shops.climate, now: @now).brief(document)
       end
     end
   end

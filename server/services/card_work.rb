@@ -118,14 +118,8 @@ module MossyAnvil
           kept = @blanks.find(card[:blank_id])
           measured = done.to_h { |step_id| [step_id, view.measures(step_id)] }
           document = reckoned(card[:document]).document_after(kept[:document], done, measured: measured)
-          first = kept[:document]["readings"]&.first
-          brief =
-            Brief.new(
-              Reckoner.new(@climate, now: @now).assess(document),
-              now: @now,
-              started_at: first && Time.parse(first["taken_at"])
-            )
-          @blanks.save(card[:blank_id], kept[:version], document, brief.to_h)
+          brief = Reckoner.new(@climate, now: @now).brief(document)
+          @blanks.save(card[:blank_id], kept[:version], document, brief)
         end
 
         # With the card held against others; refused once it has ended, but where the same was asked before.

@@ -81,9 +81,7 @@ module MossyAnvil
             document = document.merge("commission" => moved_day(document["commission"], "due_on"))
           end
           document = document.merge("defects" => document["defects"].map { |defect| moved_day(defect, "found_on") })
-          assessed = Reckoner.new(@shops.climate, now: @now).assess(document)
-          first = readings.first && Time.parse(readings.first["taken_at"])
-          id = @blanks.take_in(document, Brief.new(assessed, now: @now, started_at: first).to_h)[:id]
+          id = @blanks.take_in(document, Reckoner.new(@shops.climate, now: @now).brief(document))[:id]
           @shop["patterns"]
             .select { |_, number| number == document["number"] }
             .each_key { |name| keep_pattern(name, document["form"]) }

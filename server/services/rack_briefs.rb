@@ -41,14 +41,7 @@ module MossyAnvil
         def work_out(id)
           mark, kept = @blanks.marked(id)
           document = @changed ? @changed.call(kept[:document]) : kept[:document]
-          started = kept[:document]["readings"]&.first&.fetch("taken_at")
-          brief =
-            Brief.new(
-              Reckoner.new(@climate, now: @now).assess(document),
-              now: @now,
-              started_at: started && Time.parse(started)
-            )
-          @found[id] = [mark, brief.to_h]
+          @found[id] = [mark, Reckoner.new(@climate, now: @now).brief(document)]
         rescue NotFound
           @found.delete(id)
         end

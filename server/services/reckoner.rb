@@ -21,6 +21,31 @@ module MossyAnvil
           alone { MossyAnvil::Report::Assessment.new(blank(document, at: at), climate: @climate, now: @now).to_h }
         end
 
+        # What the rack shows of it: columns of the blanks table. What it waits for began with its first reading.
+        def brief(document, at: "")
+          assessed = assess(document, at: at)
+          first = document["readings"]&.first
+          Brief.new(
+            assessed,
+            now: @now,
+            started_at: first && Time.parse(first["taken_at"]),
+            plan: Brief.planned?(assessed) ? work_plan(document, at: at) : nil
+          ).to_h
+        end
+
+        # What is left to do of it, step by step, as plain data.
+        def work_plan(document, at: "")
+          records = @records.call
+          alone do
+            MossyAnvil::Report::WorkPlan.new(
+              blank(document, at: at),
+              climate: @climate,
+              now: @now,
+              records: records
+            ).to_h
+          end
+        end
+
         # Which one more test would change the answer most, as plain data.
         def next_tests(document, at: "") =
           alone { MossyAnvil::Report::NextTests.new(blank(document, at: at), climate: @climate).to_a }

@@ -158,7 +158,8 @@ end
 
 RSpec.describe "A blank that is done with", :server do
   it "goes off the rack whole, waits for nothing, and comes back as it was" do
-    wet = { material: material_data(moisture_pct: 22), form: BlankHelper::BOWL, defects: [crack] }
+    weighed = [{ kind: "mass", value: 1840, taken_at: "2030-04-28T09:00:00Z" }]
+    wet = { material: material_data(moisture_pct: 22), form: BlankHelper::BOWL, defects: [crack], readings: weighed }
     kept = take_in(number: 5, **wet, route: { choices: { wet: "dry_whole" } })
     ask("GET", "/api/waits")
     expect(answer["waits"].size).to eq(1)

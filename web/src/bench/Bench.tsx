@@ -236,10 +236,12 @@ function Assessed({ id, draft, assessment, problem, sits, setSits, station, onSt
       </BlankContext>
       <NextMove
         move={assessment.next_move}
+        document={blank.document}
+        route={way.route}
         blankId={id}
-        onGo={(there) => {
+        onGo={(there, seeks) => {
           onStation(there);
-          act({ do: "seek", action: assessment.next_move.action });
+          act({ do: "seek", action: seeks });
         }}
       />
     </Frame>

@@ -19,7 +19,7 @@ afterEach(cleanup);
 const names = () => screen.queryAllByRole("tab").map((tab) => tab.textContent);
 
 const STATIONS = [
-  { name: "Route", station: <RouteStation />, sections: ["Ways", "Steps", "Drying"] },
+  { name: "Route", station: <RouteStation />, sections: ["Ways", "Steps", "Drying", "Promised"] },
   { name: "Survey", station: <Survey />, sections: ["Defects", "Tests", "Photographs", "Value"] },
   { name: "Form", station: <FormStation />, sections: ["Shape", "Placement", "Compare", "Setting out"] },
   { name: "Mend", station: <MendStation />, sections: ["Plan", "Drying"] },
