@@ -177,7 +177,9 @@ module MossyAnvil
 
         def load_demo(db)
           say "The shop is empty: loading the demo, Tern Quay Turnery"
-          say "#{Services::Demo.new(db, now: Time.now.utc).load} blanks on the rack"
+          demo = Services::Demo.new(db, now: Time.now.utc)
+          say "#{demo.load} blanks taken in"
+          demo.go_to_work
         end
       end
     end

@@ -37,7 +37,41 @@ module MossyAnvil
           end
         end
 
+        # The day goes on: cards that are being worked by, waits that run, what was given up put away. After #load.
+        def go_to_work
+          @db.transaction do
+            @shop["cards"].each { |number, about| work(number, about) }
+            @shop["put_away"].each { |number| @blanks.place(id_of(number), true, @now) }
+          end
+        end
+
         private
+
+        def id_of(number) = @db[:blanks].where(number: number).get(:id)
+
+        # A card with so many lines ticked, each with its value where it asks for one, and what comes then begun.
+        def work(number, about)
+          id = id_of(number)
+          begun = @now - (about["begun_h_ago"] * 3600)
+          card = CardWork.new(@db, climate: @shops.climate, now: begun)
+          document = @blanks.find(id)[:document]
+          plan = Reckoner.new(@shops.climate, now: begun).mend(document)
+          opened = card.open(id, Store::Stocks.key("card-#{number}"), document, JSON.parse(JSON.generate(plan)))
+          lines = opened[:steps].flat_map { |step| step[:lines] }
+          lines.first(about["ticked"]).each { |line| mark(card, opened[:id], line[:key], "done", about["values"]) }
+          mark(card, opened[:id], lines[about["ticked"]][:key], "started", nil)
+        end
+
+        def mark(card, id, line, kind, values) =
+          card.mark(
+            id,
+            {
+              "key" => Store::Stocks.key("#{id}-#{line}-#{kind}"),
+              "line" => line,
+              "kind" => kind,
+              "value" => values&.dig(line)
+            }
+          )
 
         # A product with its lots as bought on the day they were opened.
         def shelve(product)
@@ -77,6 +111,7 @@ module MossyAnvil
             end
           document = document.merge("readings" => readings) if readings.any?
           document = document.merge("intake" => moved_day(document["intake"], "got_on")) if document["intake"]
+          document = document.merge("route" => moved_marks(document["route"])) if document["route"]
           if document["commission"]
             document = document.merge("commission" => moved_day(document["commission"], "due_on"))
           end
@@ -111,6 +146,9 @@ module MossyAnvil
 
         def moved_day(group, key) =
           group[key] ? group.merge(key => (Date.parse(group[key]) + (@shift_s / DAY_S)).iso8601) : group
+
+        def moved_marks(route) =
+          route["done"] ? route.merge("done" => route["done"].map { |mark| moved_day(mark, "on") }) : route
 
         # A time of the demo, as many days from today as it is from the day it was written for; never ahead of now.
         def moved(text) = [Time.parse(text).utc + @shift_s, @now].min

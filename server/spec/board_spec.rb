@@ -128,6 +128,26 @@ RSpec.describe "The board", :server do
     expect(last_response.body).to include("DTSTART;VALUE=DATE:20300510", "SUMMARY:No. 37 Bell pulls is due")
   end
 
+  it "shows the demo at work: cards running, one piece done, one given up, one late" do
+    demo = MossyAnvil::Server::Services::Demo.new(db, now: clock.now)
+    demo.load
+    demo.go_to_work
+    ask("GET", "/api/shop")
+    rack = answer_as("Shop")["rack"].to_h { |place| [place["number"], place["state"]] }
+    expect(rack.slice(33, 34, 37, 38, 42)).to eq(
+      33 => "on_card",
+      34 => "on_card",
+      37 => "buff",
+      38 => "outside",
+      42 => "done"
+    )
+    expect(rack.values.uniq.size).to be >= 9
+    expect(answer["put_away"].map { |one| one["number"] }).to eq([41])
+    found = planned
+    expect(found["pieces"].select { |one| one["late_days"] }.map { |one| one["number"] }).to eq([35])
+    expect(found["pieces"].select { |one| one["under_way"] }.map { |one| one["number"] }).to include(34, 39)
+  end
+
   describe "people" do
     def people = ask("GET", "/api/people") && answer_as("People")["people"]
 

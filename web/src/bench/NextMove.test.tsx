@@ -72,7 +72,7 @@ describe("the next move", () => {
       changed(() => ({ done: true })),
     );
     expect(screen.getByText(/Every step of its route is done/)).toBeInTheDocument();
-    await userEvent.click(screen.getByRole("button", { name: "Open the log" }));
+    await userEvent.click(screen.getByRole("button", { name: "Open Log" }));
     expect(onGo).toHaveBeenLastCalledWith("log", undefined);
   });
 
