@@ -24,10 +24,26 @@ class ScreenBench
     turn_round
     fill_rack
     Times.say "first view with #{FULL_RACK} blanks on the rack", Times.spread(Times.taken(8, warm_up: 1) { open_first })
+    board
     @screen.quit
   end
 
   private
+
+  # Until its days are there: at first, when next to nothing is planned yet, and when all is; and how long that takes.
+  def board
+    Times.say "the board of #{FULL_RACK} blanks, not planned yet",
+              format("%.0f ms", Times.seconds { open_board } * 1000)
+    planned = Times.seconds { @screen.assert_no_text("being planned", wait: 300) }
+    Times.say "until each of them is planned", format("%.0f s", planned)
+    Times.say "the board of #{FULL_RACK} blanks, all planned", Times.spread(Times.taken(8, warm_up: 1) { open_board })
+  end
+
+  def open_board
+    @screen.visit("about:blank")
+    @screen.visit(address("/board"))
+    @screen.find("table[aria-label='The days ahead'] tbody", match: :first)
+  end
 
   # What the page fetches at once, and what comes when it is asked for.
   def scripts
