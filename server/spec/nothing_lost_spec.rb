@@ -1,6 +1,6 @@
 # frozen_string_literal: true
 
-require_relative "server_helper"
+require_relative "card_helper"
 
 RSpec.describe "Nothing lost, nothing half kept", :server do
   let(:lathe) { JSON.parse(JSON.generate(BlankHelper::LATHE)) }
@@ -137,6 +137,66 @@ RSpec.describe "Nothing lost, nothing half kept", :server do
       held = db[:reservations].select_map(%i[key part])
       expect(held).to eq(held.uniq)
       expect(rest).to eq([])
+    end
+  end
+
+  describe "A line of a card that is ticked by a server which is killed in the middle" do
+    include CardHelper
+
+    # Stops whoever writes to the table right after it, until its backend is gone.
+    def held_after(table)
+      db.run(<<~SQL)
+        CREATE FUNCTION hold_on() RETURNS trigger LANGUAGE plpgsql AS $$ BEGIN PERFORM pg_sleep(60); RETURN NULL; END $$;
+        CREATE TRIGGER hold_on AFTER INSERT OR UPDATE ON #{table} FOR EACH ROW EXECUTE FUNCTION hold_on();
+      SQL
+      yield
+    ensure
+      db.run("DROP TRIGGER hold_on ON #{table}; DROP FUNCTION hold_on();")
+    end
+
+    def asleep = db[:pg_stat_activity].where(wait_event: "PgSleep").select_map(:pid)
+
+    # Ticks it in a process of its own, and kills that once it has written to the table.
+    def killed_after(table, card, line, **said)
+      held_after(table) do
+        killed =
+          fork do
+            own = MossyAnvil::Server::Store::Connection.open(ServerHelper.url)
+            body = { "key" => key, "line" => line["key"], **said.transform_keys(&:to_s) }
+            MossyAnvil::Server::Services::CardWork.new(
+              own,
+              climate: MossyAnvil::Report::ShopClimate.new,
+              now: clock.now
+            ).mark(card["id"], body)
+          end
+        wait_until { asleep.any? }
+        Process.kill("KILL", killed)
+        Process.wait(killed)
+        asleep.each { |pid| db.get(Sequel.function(:pg_terminate_backend, pid)) }
+        wait_until { asleep.empty? }
+      end
+    end
+
+    def kept = %i[card_marks stock_moves waits].to_h { |table| [table, db[table].order(:id).all] }
+
+    it "has all of line, stock and wait, or none, and is ticked again" do
+      stocks = MossyAnvil::Server::Store::Stocks.new(db)
+      about = { name: "slow", kind: "resins", like: "casting_epoxy_deep", pack_g: 1000, pack_price: 30, sheet: {} }
+      stocks.add_lot(stocks.add_product(**about), 900, key, clock.now, part: "resin", code: "a", opened_on: nil)
+      card = opened(35)
+      resin = lines(card).find { |one| one["message"]["key"].start_with?("steps.cast.line.resin") }
+      wait = line(card, "cast.line.next_layer")
+      before = kept
+      killed_after(:stock_moves, card, resin, kind: "done", value: 260)
+      killed_after(:card_marks, card, resin, kind: "done", value: 260)
+      killed_after(:waits, card, wait, kind: "started")
+      killed_after(:card_marks, card, wait, kind: "started")
+      expect(kept).to eq(before)
+      mark(card, resin, value: 260)
+      mark(card, wait, "started")
+      expect(kept.transform_values(&:size)).to eq(
+        before.transform_values(&:size).merge(card_marks: 2, stock_moves: before[:stock_moves].size + 1, waits: 1)
+      )
     end
   end
 
