@@ -1,5 +1,5 @@
 // @vitest-environment jsdom
-import { cleanup, screen, waitFor, within } from "@testing-library/react";
+import { cleanup, fireEvent, screen, waitFor, within } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
 import { afterEach, describe, expect, it, vi } from "vitest";
 import type { Document } from "../api/document";
@@ -176,6 +176,20 @@ describe("Route", () => {
     const [added] = route()?.own ?? [];
     expect(added).toMatchObject({ name: "Burn the mark", hands_min: 15 });
     expect(route()?.order?.[at + 1]).toBe(added?.id);
+  });
+
+  it("takes a step to another place where it is dragged", async () => {
+    const own = renderStation(<RouteStation />, platter);
+    await userEvent.click(screen.getByRole("tab", { name: "Steps" }));
+    const ids = platter.route.alternatives[0]?.steps.map(({ id }) => id) ?? [];
+    const grip = (id: string) => document.querySelector(`[data-grip="${id}"]`) as HTMLElement;
+    const item = (id: string) => grip(id).closest("li") as HTMLElement;
+    fireEvent.dragStart(grip("sand"), { dataTransfer: { setData: vi.fn() } });
+    fireEvent.dragOver(item("mount"));
+    fireEvent.drop(item("mount"));
+    const order = changed(own.blank.draft.change)?.route?.order ?? [];
+    expect(order.indexOf("sand")).toBe(order.indexOf("mount") - 1);
+    expect([...order].sort()).toEqual([...ids].sort());
   });
 
   it("says how it dries in words beside the picture, place by place", async () => {

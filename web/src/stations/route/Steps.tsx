@@ -1,3 +1,4 @@
+import { useState } from "react";
 import styled from "styled-components";
 import { Button as AriaButton } from "react-aria-components";
 import type { Document, Route, RouteStep } from "../../api/document";
@@ -21,6 +22,9 @@ const List = styled.ol`
   margin-top: 6px;
   > li {
     border-top: 1px solid ${ink.rule};
+    &[data-over="true"] {
+      box-shadow: inset 0 4px ${ink.moss};
+    }
   }
 `;
 
@@ -63,19 +67,79 @@ const Facts = styled.dl`
   }
 `;
 
+const Line = styled.div`
+  display: flex;
+  align-items: stretch;
+`;
+
+/** By this a step is drawn to another place; by keys it is Earlier and Later. */
+const Grip = styled.span`
+  width: 26px;
+  flex: none;
+  display: grid;
+  place-items: center;
+  color: ${ink.quiet};
+  cursor: grab;
+`;
+
+/** The steps that lie ahead, and how one of them is put in another place. */
+function useOrder(route: Route) {
+  const { document, draft } = useBlank();
+  const ahead = (route.alternatives[0]?.steps ?? []).filter(({ done }) => !done).map(({ id }) => id);
+  const move = (step: string, to: number) => {
+    const rest = ahead.filter((id) => id !== step);
+    const order = [...rest.slice(0, to), step, ...rest.slice(to)];
+    draft.change({ ...document, route: { ...document.route, order } }, false);
+  };
+  return { ahead, move };
+}
+
 /** The way taken, step by step; the one looked at is open. */
 export function Steps({ steps, route }: { steps: RouteStep[]; route: Route }) {
   const { step: open, lookAt } = useRoute();
+  const { ahead, move } = useOrder(route);
+  const [dragged, setDragged] = useState<string>();
+  const [over, setOver] = useState<string>();
+  const drop = () => {
+    if (dragged !== undefined && over !== undefined && dragged !== over) move(dragged, ahead.indexOf(over));
+    setDragged(undefined);
+    setOver(undefined);
+  };
   return (
     <>
       <List aria-label={t("screen.route.steps")}>
         {steps.map((step) => (
-          <li key={step.id}>
-            <StepHead
-              step={step}
-              open={step.id === open}
-              onOpen={() => lookAt(step.id === open ? undefined : step.id)}
-            />
+          <li
+            key={step.id}
+            data-over={step.id === over && step.id !== dragged}
+            onDragOver={(event) => {
+              if (dragged === undefined || step.done) return;
+              event.preventDefault();
+              setOver(step.id);
+            }}
+            onDrop={drop}
+          >
+            <Line>
+              {!step.done && (
+                <Grip
+                  draggable
+                  aria-hidden
+                  data-grip={step.id}
+                  onDragStart={(event) => {
+                    event.dataTransfer.setData("text/plain", step.id);
+                    setDragged(step.id);
+                  }}
+                  onDragEnd={() => setDragged(undefined)}
+                >
+                  ⠿
+                </Grip>
+              )}
+              <StepHead
+                step={step}
+                open={step.id === open}
+                onOpen={() => lookAt(step.id === open ? undefined : step.id)}
+              />
+            </Line>
             {step.id === open && <StepBody step={step} route={route} />}
           </li>
         ))}
@@ -140,12 +204,8 @@ function Order({ step, route }: { step: RouteStep; route: Route }) {
   const own = document.route ?? {};
   const change = (part: Partial<NonNullable<Document["route"]>>) =>
     draft.change({ ...document, route: { ...own, ...part } }, false);
-  const ahead = (route.alternatives[0]?.steps ?? []).filter(({ done }) => !done).map(({ id }) => id);
+  const { ahead, move } = useOrder(route);
   const at = ahead.indexOf(step.id);
-  const moved = (to: number) => {
-    const rest = ahead.filter((id) => id !== step.id);
-    change({ order: [...rest.slice(0, to), step.id, ...rest.slice(to)] });
-  };
   const leftOut = own.left_out ?? [];
   const mine = (own.own ?? []).some(({ id }) => id === step.id);
   const remove = () =>
@@ -154,10 +214,10 @@ function Order({ step, route }: { step: RouteStep; route: Route }) {
       : change({ left_out: [...leftOut, step.id] });
   return (
     <>
-      <Button $kind="quiet" isDisabled={at <= 0} onPress={() => moved(at - 1)}>
+      <Button $kind="quiet" isDisabled={at <= 0} onPress={() => move(step.id, at - 1)}>
         {t("screen.route.earlier")}
       </Button>
-      <Button $kind="quiet" isDisabled={at === ahead.length - 1} onPress={() => moved(at + 1)}>
+      <Button $kind="quiet" isDisabled={at === ahead.length - 1} onPress={() => move(step.id, at + 1)}>
         {t("screen.route.later")}
       </Button>
       {step.left_out ? (
