@@ -19,7 +19,7 @@ afterEach(cleanup);
 const names = () => screen.queryAllByRole("tab").map((tab) => tab.textContent);
 
 const STATIONS = [
-  { name: "Route", station: <RouteStation />, sections: ["Ways", "Steps", "Drying", "Promised"] },
+  { name: "Route", station: <RouteStation />, sections: ["Ways", "Steps", "Drying", "What if", "Promised"] },
   { name: "Survey", station: <Survey />, sections: ["Defects", "Tests", "Photographs", "Value"] },
   { name: "Form", station: <FormStation />, sections: ["Shape", "Placement", "Compare", "Setting out"] },
   { name: "Mend", station: <MendStation />, sections: ["Plan", "Drying"] },
@@ -190,6 +190,20 @@ describe("Route", () => {
     const order = changed(own.blank.draft.change)?.route?.order ?? [];
     expect(order.indexOf("sand")).toBe(order.indexOf("mount") - 1);
     expect([...order].sort()).toEqual([...ids].sort());
+  });
+
+  it("says what another wall would do, and takes it", async () => {
+    const own = renderStation(<RouteStation />, platter);
+    await userEvent.click(screen.getByRole("tab", { name: "What if" }));
+    const does = await screen.findByRole("table", { name: "What it does" });
+    expect(within(does).getAllByRole("row")).toHaveLength(5);
+    await userEvent.clear(screen.getByLabelText("Wall, mm"));
+    await userEvent.type(screen.getByLabelText("Wall, mm"), "14{Enter}");
+    const take = await screen.findByRole("button", { name: "Take it" });
+    await waitFor(() => expect(take).toBeEnabled());
+    await userEvent.click(take);
+    const form = changed(own.blank.draft.change)?.form;
+    expect([form?.follows, form?.inside]).toEqual([{ wall_mm: 14, floor_mm: 14 }, undefined]);
   });
 
   it("says how it dries in words beside the picture, place by place", async () => {

@@ -1,7 +1,7 @@
 import { useMemo, useState } from "react";
 import styled from "styled-components";
 import { api } from "../../api/client";
-import { withLaid, without, type Document, type Form } from "../../api/document";
+import { without, type Document, type Form } from "../../api/document";
 import { useNewest } from "../../api/useNewest";
 import { Button } from "../../kit/Button";
 import { amountText } from "../../kit/measure";
@@ -10,6 +10,7 @@ import { ink } from "../../kit/theme";
 import { useSettled } from "../../kit/useSettled";
 import { useUnit } from "../../kit/Units";
 import { Fault, Heading, Quiet, Row } from "../../kit/parts";
+import { sketchOf, withSketch } from "../../piece/sketches";
 import { useBlank } from "../../draft/contexts";
 import { SmallSection } from "./SmallSection";
 import { t } from "../../i18n/texts";
@@ -49,27 +50,14 @@ const Side = styled.div`
 export function Sketches({ form }: { form: Form }) {
   const { document, draft } = useBlank();
   const sketches = document.sketches ?? [];
-  const own = (name: string): Sketch => ({ name, form, ...(document.centres && { centres: document.centres }) });
-  const name = (kind: string) => {
-    const plain = kind.replaceAll("_", " ");
-    const taken = sketches.filter((sketch) => sketch.name.startsWith(plain)).length;
-    return taken === 0 ? plain : `${plain} ${taken + 1}`;
-  };
-  const put = (list: Sketch[], laid = document) =>
-    draft.change((list.length > 0 ? { ...laid, sketches: list } : without(laid, "sketches")) as Document);
-  const choose = (index: number) => {
-    const chosen = sketches[index];
-    if (!chosen) return;
-    put(
-      sketches.map((sketch, other) => (other === index ? own(name(form.kind)) : sketch)),
-      withLaid(document, { form: chosen.form, centres: chosen.centres ?? null }),
-    );
-  };
+  const put = (list: Sketch[]) =>
+    draft.change((list.length > 0 ? { ...document, sketches: list } : without(document, "sketches")) as Document);
+  const choose = (index: number) => draft.change(withSketch(document, index));
   return (
     <>
       <Heading>{t("screen.form.other_thoughts")}</Heading>
       <Row>
-        <Button isDisabled={sketches.length >= MOST} onPress={() => put([...sketches, own(name(form.kind))])}>
+        <Button isDisabled={sketches.length >= MOST} onPress={() => put([...sketches, sketchOf(document, form)])}>
           {t("screen.form.keep_this_one_beside")}
         </Button>
       </Row>

@@ -8,9 +8,10 @@ import { t } from "../../i18n/texts";
 import { DryingPlot } from "./DryingPlot";
 import { Promised } from "./Promised";
 import { Steps } from "./Steps";
+import { WhatIf } from "./WhatIf";
 import { Ways } from "./Ways";
 
-const SECTIONS = ["ways", "steps", "drying", "promised"] as const;
+const SECTIONS = ["ways", "steps", "drying", "what_if", "promised"] as const;
 type Name = (typeof SECTIONS)[number];
 
 /** The whole way of the piece: the ways there are beside one another, the steps of the one taken, how it dries. */
@@ -34,6 +35,7 @@ export function RouteStation() {
   ];
   if (taken.steps.some(({ regimes }) => regimes.length > 0))
     sections.push({ key: "drying", title: t("screen.route.section.drying"), body: <DryingPlot steps={taken.steps} /> });
+  sections.push({ key: "what_if", title: t("screen.route.section.what_if"), body: <WhatIf route={route} /> });
   sections.push({ key: "promised", title: t("screen.route.section.promised"), body: <Promised /> });
   return (
     <>
