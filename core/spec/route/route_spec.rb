@@ -199,6 +199,33 @@ RSpec.describe MossyAnvil::Report::RouteReport do
     expect(changed[:steps].map { |step| step[:id] }.each_cons(2)).to include(%w[coat own-1])
   end
 
+  describe "by the scale" do
+    define_method(:weighed) do |*grams|
+      days = grams.size.times.map { |week| (Time.utc(2030, 4, 1) + (week * 7 * 86_400)).iso8601 }
+      pins = { depth_mm: 10, at: { clock_deg: 0, z_mm: 50 } }
+      metered = { kind: "moisture", value: 28, taken_at: days.first, **pins }
+      readings = [metered, *grams.zip(days).map { |value, day| { kind: "mass", value: value, taken_at: day } }]
+      route(**wet_bowl, readings: readings, chosen: { "wet" => "dry_whole" })[:alternatives].first
+    end
+
+    it "is dry where a week took less than 0.2 % of its weight, and not where it took more" do
+      expect(kinds(weighed(4320, 3960, 3952.2))).not_to include("dry")
+      expect(kinds(weighed(4320, 3960, 3951.9))).to include("dry")
+      expect(kinds(weighed(4320, 3960))).to include("dry")
+      expect(kinds(weighed(4320, 4315))).to include("dry")
+    end
+
+    it "is weighed every week, the last time at the likely end, and at most twelve times" do
+      dries(route(**wet_bowl)[:alternatives].first).each do |step|
+        days = step[:weigh_days]
+        expect(days.last).to be_within(1e-9).of(step[:wait_days][:likely])
+        gaps = [0, *days].each_cons(2).map { |from, to| to - from }
+        expect(gaps.max - gaps.min).to be < 1e-6
+        expect(days.size == 12 || gaps.max <= 7).to be(true)
+      end
+    end
+  end
+
   describe "where something opens on the way" do
     late = { id: "Z", found_on: "2030-05-02", path: [{ clock_deg: 100, z_mm: 30 }, { clock_deg: 100, z_mm: 90 }] }
     dry = { species: "sugar_maple", density_kg_m3: 700, moisture_pct: 9, character: [] }

@@ -118,6 +118,7 @@ module MossyAnvil
           unsafe: step.unsafe,
           regimes: step.regimes.map(&:to_h),
           safe_points_a_day: step.safe_points_a_day,
+          weigh_days: step.weigh_days,
           done: step.done,
           left_out: step.left_out
         }

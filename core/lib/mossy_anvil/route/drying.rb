@@ -25,6 +25,7 @@ module MossyAnvil
           says: [never, openings, section].compact,
           regimes: regimes,
           safe_points_a_day: safe&.points_a_day,
+          weigh_days: weigh_days,
           after: after
         )
       end
@@ -37,6 +38,13 @@ module MossyAnvil
           else
             going.stretches(@piece.moisture_pct, @to_pct)
           end
+      end
+
+      # Days from its beginning on which it is weighed, the last at its likely end; none where it never gets there.
+      def weigh_days
+        whole = wait&.likely or return []
+        times = (whole / Table["route"]["weigh_every_days"]).ceil.clamp(1, Table["route"]["weigh_most"])
+        (1..times).map { |number| whole * number / times }
       end
 
       # SafeDrying of its section; nil for stock that does not shrink.

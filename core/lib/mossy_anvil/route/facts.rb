@@ -1,5 +1,7 @@
 # frozen_string_literal: true
 
+require "time"
+
 module MossyAnvil
   module Route
     # What is known of a blank before its route is laid out. Calculated by the reports above; the route only asks.
@@ -27,6 +29,21 @@ module MossyAnvil
         def moisture_pct = context.moisture_pct
         def wooden? = context.wooden?
         def emc_pct = context.climate.emc_pct
+        # Has its weight stood still for a week? Then it is as dry as its air makes it, whatever the curve says. Not
+        # where it is still so wet that only a wrapping can hold it back.
+        def settled?
+          return false if moisture_pct > emc_pct + Table["route"]["settled_over_emc_pct"]
+
+          masses = blank.readings.select { |one| one[:kind] == "mass" }.sort_by { |one| Time.parse(one[:taken_at]) }
+          return false if masses.size < 2
+
+          last, before = masses.last, masses[0...-1].reverse.find { |one| days_between(one, masses.last) >= 7 }
+          before && share_a_week(before, last).abs < Table["route"]["settled_share_a_week"] || false
+        end
+
+        def days_between(one, other) = (Time.parse(other[:taken_at]) - Time.parse(one[:taken_at])) / 86_400
+        def share_a_week(one, other) = (1 - (other[:value] / one[:value].to_f)) * 7 / days_between(one, other)
+
         # Moisture at which it moves no more than it will in this room.
         def dry_pct = emc_pct + Table["route"]["dry_over_emc_pct"]
       end

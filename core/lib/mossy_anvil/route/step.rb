@@ -18,9 +18,9 @@ module MossyAnvil
     # id: unique in its route. kind: row of the table of steps, or kind of a step of mending. name: a message. of: ids
     # of defects. hands_min: minutes of work. wait: Wait, nil where nothing has to be waited for. stage: what is turned
     # at it; limit_rpm: of that; both nil off the lathe. unsafe: not at any speed of the lathe. materials: list of
-    # MendStep::Taken. says: advice, conflicts first. regimes: list of DryingRegimes::Stretch, and
-    # how fast it may dry at most, % a day (nil off drying). done: it is a fact. left_out: it is not to be
-    # done. after: Workpiece.
+    # MendStep::Taken. says: advice, conflicts first. regimes: list of DryingRegimes::Stretch, and how fast it may dry
+    # at most, % a day (nil off drying). weigh_days: when it is weighed, days from its beginning. done: it is a fact.
+    # left_out: it is not to be done. after: Workpiece.
     Step =
       Struct.new(
         :id,
@@ -39,6 +39,7 @@ module MossyAnvil
         :says,
         :regimes,
         :safe_points_a_day,
+        :weigh_days,
         :done,
         :left_out,
         :after,
@@ -54,6 +55,7 @@ module MossyAnvil
             cautions: [],
             says: [],
             regimes: [],
+            weigh_days: [],
             done: false,
             left_out: false,
             **given

@@ -40,7 +40,10 @@ module MossyAnvil
         piece = Workpiece.before(@facts.context)
         made =
           @drafts.each_with_object([]) do |draft, list|
-            next if draft.maker == :dry && dry?(piece, draft.data) && !@facts.done.include?(draft.id)
+            if draft.maker == :dry && !@facts.done.include?(draft.id)
+              piece = settled(piece, draft) if rests?(list, draft)
+              next if dry?(piece, draft.data)
+            end
 
             list << make(draft, piece, list.size)
             list[-1] = [list.last.first.as_left_out(piece), nil] if draft.left_out
@@ -53,6 +56,17 @@ module MossyAnvil
       end
 
       def dry?(piece, data) = piece.moisture_pct.nil? || piece.moisture_pct <= data[:to_pct] + 0.05
+
+      # Is it drying in the room's air now, and its weight has stood still? What comes before it is done.
+      def rests?(list, draft) =
+        @facts.settled? && draft.data[:in].nil? && (list.empty? || @facts.done.include?(list.last.first.id))
+
+      # As dry as its air makes it, whatever its curve says.
+      def settled(piece, draft)
+        return piece if dry?(piece, draft.data)
+
+        piece.with(context: piece.context.dried(draft.data[:to_pct]))
+      end
 
       # The last step made; after one that is done the wood is as wet as it was found, not as was expected.
       def found(list)

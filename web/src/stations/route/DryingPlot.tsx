@@ -119,6 +119,13 @@ function OneDrying({ step }: { step: RouteStep }) {
           ))}
         </tbody>
       </Ticket>
+      {step.weigh_days.length > 0 && (
+        <Quiet>
+          {t("screen.route.weigh_on", {
+            days: step.weigh_days.map((day) => dateIn((step.starts_days.likely ?? 0) + day)).join(t("lists.comma")),
+          })}
+        </Quiet>
+      )}
       {safe && <Quiet>{t("screen.route.dotted_faster_than_this_it_checks")}</Quiet>}
     </>
   );
