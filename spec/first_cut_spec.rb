@@ -60,7 +60,7 @@ RSpec.describe "A turner with No. 32", :browser do
     {
       39 => ["Add a weight", -> { find_field("Weight, g") }],
       41 => ["Open Survey", -> { first("[aria-label='Defects'] button") }],
-      38 => ["Open Log", -> { find_field("Cut", visible: :all) }],
+      37 => ["Open Log", -> { find_field("Cut", visible: :all) }],
       31 => ["Open Form", -> { find("[aria-label='Kinds of form'] button", text: "Bowl") }]
     }.each do |number, (word, place)|
       # Its kinds are fetched: without them the place itself has the hands on it.

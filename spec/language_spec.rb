@@ -25,6 +25,7 @@ RSpec.describe "The language of the screens", :browser do
           photographs: %i[caption],
           patterns: %i[name],
           shop: %i[name],
+          people: %i[name],
           defects: %i[group]
         }
         found = columns.flat_map { |table, names| names.flat_map { |name| db[table].select_map(name) } }
@@ -49,7 +50,7 @@ RSpec.describe "The language of the screens", :browser do
 
   # Number of a blank whose station has much to show, and how many sections that has.
   stations = {
-    route: [39, 3],
+    route: [39, 5],
     survey: [31, 4],
     form: [33, 4],
     mend: [39, 3],

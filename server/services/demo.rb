@@ -37,9 +37,11 @@ module MossyAnvil
           end
         end
 
-        # The day goes on: cards that are being worked by, waits that run, what was given up put away. After #load.
+        # The day goes on: what is done, cards that are being worked by, waits that run, what was given up put away.
+        # After #load.
         def go_to_work
           @db.transaction do
+            @shop["done"].each { |number, (step, day)| finish(number, step, day) }
             @shop["cards"].each { |number, about| work(number, about) }
             @shop["put_away"].each { |number| @blanks.place(id_of(number), true, @now) }
           end
@@ -48,6 +50,14 @@ module MossyAnvil
         private
 
         def id_of(number) = @db[:blanks].where(number: number).get(:id)
+
+        def finish(number, step, day)
+          kept = @blanks.find(id_of(number))
+          mark = moved_day({ "step" => step, "on" => day }, "on")
+          document = kept[:document].merge("route" => { **kept[:document]["route"].to_h, "done" => [mark] })
+          brief = Reckoner.new(@shops.climate, now: @now).brief(document)
+          @blanks.save(kept[:id], kept[:version], document, brief)
+        end
 
         # A card with so many lines ticked, each with its value where it asks for one, and what comes then begun.
         def work(number, about)
@@ -111,7 +121,6 @@ module MossyAnvil
             end
           document = document.merge("readings" => readings) if readings.any?
           document = document.merge("intake" => moved_day(document["intake"], "got_on")) if document["intake"]
-          document = document.merge("route" => moved_marks(document["route"])) if document["route"]
           if document["commission"]
             document = document.merge("commission" => moved_day(document["commission"], "due_on"))
           end
@@ -146,9 +155,6 @@ module MossyAnvil
 
         def moved_day(group, key) =
           group[key] ? group.merge(key => (Date.parse(group[key]) + (@shift_s / DAY_S)).iso8601) : group
-
-        def moved_marks(route) =
-          route["done"] ? route.merge("done" => route["done"].map { |mark| moved_day(mark, "on") }) : route
 
         # A time of the demo, as many days from today as it is from the day it was written for; never ahead of now.
         def moved(text) = [Time.parse(text).utc + @shift_s, @now].min

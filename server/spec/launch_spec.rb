@@ -22,7 +22,7 @@ RSpec.describe "Starting the application", :server do
   it "serves somebody else's database, loads the demo once, and stops on TERM and on Ctrl-C" do
     %w[TERM INT].each do |signal|
       run = started
-      expect(rack(run).map { |place| place["number"] }).to eq((31..42).to_a)
+      expect(rack(run).map { |place| place["number"] }).to eq([*31..40, 42])
       expect(run.said.include?("The shop is empty")).to be(signal == "TERM")
       expect(run.stop(signal)).to be_success
     end
@@ -112,7 +112,7 @@ RSpec.describe "Starting the application", :server do
     # An orphan may answer until it sees that its master is gone; a new worker means that the port is the new master's.
     wait_until { (run.workers - orphans).any? && run.answers? }
     expect(run.said).to include("The server stopped by itself")
-    expect(rack(run).size).to eq(12)
+    expect(rack(run).size).to eq(11)
     run.stop("TERM")
   end
 

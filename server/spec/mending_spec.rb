@@ -46,7 +46,7 @@ RSpec.describe "A plan of mending", :server do
   end
 
   describe "as a calendar" do
-    it "is read by an independent parser, one event a wait with its alarm" do
+    it "is read by an independent parser, one event a wait with its alarm, and the day it is due" do
       card = opened(35)
       mark(card, line(card, "cast.line.in_mould"), "started")
       ask("GET", "/api/waits.ics")
@@ -60,7 +60,10 @@ RSpec.describe "A plan of mending", :server do
       found = JSON.parse(IO.popen(["/usr/bin/python3", "-c", script, path], &:read))
       likely = line(mark(card, lines(card).first), "cast.line.in_mould")["wait"]["likely_at"]
       expect(found).to eq(
-        [["No. 35 Six coat-pegs: demould", Time.parse(likely).utc.strftime("%Y-%m-%dT%H:%M:%S+00:00"), ["DISPLAY"]]]
+        [
+          ["No. 35 Six coat-pegs: demould", Time.parse(likely).utc.strftime("%Y-%m-%dT%H:%M:%S+00:00"), ["DISPLAY"]],
+          ["No. 35 Six coat-pegs is due", "2030-05-08", []]
+        ]
       )
     end
 
@@ -88,7 +91,9 @@ RSpec.describe "A plan of mending", :server do
         "20300501T090000Z\r\nDTSTART" => "20301301T090000Z\r\nDTSTART",
         "\r\nUID:a" => "",
         "ACTION:DISPLAY\r" => "ACTION:DISPLAY",
-        "UID:a" => "UID:#{"a" * 80}"
+        "UID:a" => "UID:#{"a" * 80}",
+        "DTSTART:20300501T090000Z" => "DTSTART:20300501",
+        "DTSTART:" => "DTSTART;VALUE=DATE:"
       }
       wrong.each { |good, bad| expect(Rfc5545.faults(calendar.sub(good, bad))).not_to be_empty, bad }
     end

@@ -7,6 +7,7 @@ class Rfc5545
   LINE =
     /\A(?<name>[A-Za-z0-9-]+)(?<params>(?:;[A-Za-z0-9-]+=(?:"[^"\x00-\x1f\x7f]*"|[^";:,\x00-\x1f\x7f]*))*):(?<value>.*)\z/
   DATE_TIME = /\A\d{4}(0[1-9]|1[0-2])(0[1-9]|[12]\d|3[01])T([01]\d|2[0-3])[0-5]\d([0-5]\d|60)Z\z/
+  DATE = /\A\d{4}(0[1-9]|1[0-2])(0[1-9]|[12]\d|3[01])\z/
   TIME = /T(\d+H(\d+M(\d+S)?)?|\d+M(\d+S)?|\d+S)/
   DURATION = /\A[+-]?P(\d+D(#{TIME})?|#{TIME}|\d+W)\z/
   TEXT = /\A([^\\;,\x00-\x08\x0a-\x1f\x7f]|\\[\\;,Nn])*\z/
@@ -87,8 +88,13 @@ class Rfc5545
   def property(found, (_, held))
     name, value = found[:name], found[:value]
     held << name
-    return if name == "TRIGGER" ? trigger?(found[:params], value) : VALUES.fetch(name, TEXT).match?(value)
+    return if name == "TRIGGER" ? trigger?(found[:params], value) : form_of(name, found[:params]).match?(value)
     @faults << "#{name} is #{value}"
+  end
+
+  # A time, or a day where it says that it is one.
+  def form_of(name, params)
+    %w[DTSTART DTEND].include?(name) && params == ";VALUE=DATE" ? DATE : VALUES.fetch(name, TEXT)
   end
 
   # A duration unless it says that it is a time, which must then be UTC.

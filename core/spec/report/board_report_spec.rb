@@ -45,12 +45,13 @@ RSpec.describe MossyAnvil::Report::BoardReport do
       expect(ids(unseen)).to eq(%w[look_over place_form])
     end
 
-    it "names what a step takes up, and lets drying that was weighed run" do
-      found = of_demo(34)
-      expect(found[:steps].first(2).map { |step| step.slice(:id, :equipment, :running) }).to eq(
+    it "names what a step takes up, and lets run on the shelf what was weighed, in the oven nothing" do
+      found = [of_demo(34)[:steps].first(2), of_demo(39)[:steps].first(1)].flatten
+      expect(found.map { |step| step.slice(:id, :equipment, :running) }).to eq(
         [
-          { id: "dry", equipment: ["oven"], running: true },
-          { id: "stabilise", equipment: %w[oven vacuum_vessel], running: false }
+          { id: "dry", equipment: ["oven"], running: false },
+          { id: "stabilise", equipment: %w[oven vacuum_vessel], running: false },
+          { id: "dry", equipment: [], running: true }
         ]
       )
     end
@@ -95,10 +96,11 @@ RSpec.describe MossyAnvil::Report::BoardReport do
   end
 
   it "waits for the rest of a drying that runs, from when its plan was made" do
-    found = board(piece(34, of_demo(34)))
-    wait = of_demo(34)[:steps].first[:wait_days][:likely] * 1440
+    platter = of_demo(39)
+    found = board(piece(39, platter))
+    wait = platter[:steps].first[:wait_days][:likely] * 1440
     expect(found[:pieces].first[:under_way][:until_min]).to eq(480 + wait.ceil)
-    expect(steps_of(found, 34).first[:id]).to eq("stabilise")
+    expect(steps_of(found, 39).first[:id]).to eq(platter[:steps][1][:id])
   end
 
   it "says why each of what can be done now is worth doing" do

@@ -102,7 +102,8 @@ function ofRoute(document: Document, route: Route | undefined, unit: LengthUnit)
   const step = steps.find(({ done, left_out }) => !done && !left_out);
   if (!step) return { waits: false, text: t("screen.bench.all_done"), action: STRETCHES.close };
   if (step.unsafe || step.says.some(({ tone }) => tone === "stop")) return undefined;
-  const waits = step.kind === "dry" && (document.readings ?? []).length > 0;
+  const shelved = step.kind === "dry" && step.regimes.every(({ place }) => place !== "oven");
+  const waits = shelved && (document.readings ?? []).length > 0;
   const action = step.kind === "dry" ? ACTIONS.weigh : STRETCHES[step.stretch];
   return { waits, text: stepText(step, waits, unit), action };
 }

@@ -70,6 +70,7 @@ export function Board({ shop }: { shop: Shop }) {
     <Frame>
       <Page>
         <div className="words">
+          <h2>{t("screen.board.what_can_i_do")}</h2>
           {problem && <Fault role="alert">{problem.message}</Fault>}
           {!board.data && !problem && <Quiet role="status">{t("screen.board.laying_it_out")}</Quiet>}
           {board.data && <WhatNow board={board.data} span={span} onSpan={setSpan} />}

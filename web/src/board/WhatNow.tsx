@@ -46,7 +46,6 @@ export function WhatNow({ board, span, onSpan }: { board: Board; span: Span; onS
   const options = Object.fromEntries(SPANS.map((minutes) => [minutes, amountText(Number(minutes), "min", unit)]));
   return (
     <section aria-label={t("screen.board.what_can_i_do")}>
-      <h2>{t("screen.board.what_can_i_do")}</h2>
       <Choice
         label={t("screen.board.time_i_have")}
         value={span}

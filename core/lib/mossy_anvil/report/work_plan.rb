@@ -80,7 +80,7 @@ module MossyAnvil
           on_lathe: step[:stretch] == "turn" || !step[:stage].nil?,
           equipment: equipment(step),
           within_min: (Table["route"]["opened_within_h"] * 60 if opened_wet?(index)),
-          running: index.zero? && step[:kind] == "dry" && put_away?
+          running: index.zero? && step[:kind] == "dry" && equipment(step).empty? && put_away?
         }
       end
 
@@ -97,7 +97,7 @@ module MossyAnvil
           (before[:moisture_pct_after] || 0) >= Table["route"]["opened_wet_pct"]
       end
 
-      # Was it weighed or metered since the last of it that is done?
+      # On the shelf or in its bag: was it weighed or metered since the last of it that is done?
       def put_away?
         last = (@blank.route || {}).fetch(:done, []).map { |mark| mark[:on] }.max
         @blank.readings.any? { |reading| last.nil? || reading[:taken_at].to_s[0, 10] >= last }
