@@ -7,7 +7,7 @@ import { t } from "../../i18n/texts";
 import { Button } from "../../kit/Button";
 import { Choice } from "../../kit/Choice";
 import { LengthField } from "../../kit/MeasureField";
-import { amountText, lengthText } from "../../kit/measure";
+import { amountText } from "../../kit/measure";
 import { Fault, Fields, Quiet, Ticket } from "../../kit/parts";
 import { useSettled } from "../../kit/useSettled";
 import { useUnit } from "../../kit/Units";
@@ -65,9 +65,9 @@ export function WhatIf({ route }: { route: Route }) {
         <Ticket aria-label={t("screen.route.what_it_does")} style={{ opacity: fresh ? 1 : 0.6 }}>
           <thead>
             <tr>
-              <th />
+              <td style={{ border: 0 }} />
               <th>{t("screen.route.as_it_is")}</th>
-              <th>{kind === WALL ? lengthText(wall, unit) : options[kind]}</th>
+              <th>{kind === WALL ? amountText(wall, "mm", unit) : options[kind]}</th>
             </tr>
           </thead>
           <tbody>
