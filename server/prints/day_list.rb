@@ -70,14 +70,14 @@ module MossyAnvil
           ]
         end
 
-        # Waits that are over that day.
+        # Waits that are over that day, and what is to be weighed.
         def ready
           ends =
             @board[:pieces].flat_map do |piece|
               waits = piece[:steps].reject { |step| step[:until] == step[:parts].last[:to] }
-              [piece[:under_way], *waits].compact.map do |one|
-                [Time.iso8601(one[:until]), title(piece), Texts.of(one[:name]), ""]
-              end
+              over = [piece[:under_way], *waits].compact.map { |one| [one[:until], Texts.of(one[:name])] }
+              weighed = piece.dig(:under_way, :weigh)&.then { |time| [[time, Texts.t("day_list.weigh")]] } || []
+              (over + weighed).map { |time, words| [Time.iso8601(time), title(piece), words, ""] }
             end
           ends
             .select { |time, *| time.to_date == @day }

@@ -51,6 +51,7 @@ module MossyAnvil
             due_min: row[:due_on] && @clock.end_of(row[:due_on]),
             plan: Store::Rows.data(row[:plan]),
             made_min: @clock.minute(row[:made_at]),
+            weighed_min: row[:weighed_at] && @clock.minute(row[:weighed_at]),
             card: @cards[row[:id]]&.then { |card| progress(card) }
           }
         end
@@ -91,7 +92,12 @@ module MossyAnvil
 
         def under_way(one, row)
           from = one[:from_min] ? @clock.time(one[:from_min]) : row[:wait_started_at]
-          { name: one[:name], from: from&.getlocal&.iso8601, until: @clock.text(one[:until_min]) }
+          {
+            name: one[:name],
+            from: from&.getlocal&.iso8601,
+            until: @clock.text(one[:until_min]),
+            weigh: @clock.text(one[:weigh_min])
+          }
         end
 
         def placed(step)

@@ -145,6 +145,9 @@ RSpec.describe "The board", :server do
     expect(answer["put_away"].map { |one| one["number"] }).to eq([41])
     found = planned
     expect(found["pieces"].select { |one| one["late_days"] }.map { |one| one["number"] }).to eq([35])
+    platter = found["pieces"].find { |one| one["number"] == 39 }["under_way"]
+    last = db[:readings].where(kind: "mass", blank_id: db[:blanks].where(number: 39).select(:id)).max(:taken_at)
+    expect(Time.iso8601(platter["weigh"])).to be_within(60).of(last + (7 * 86_400))
     expect(found["pieces"].select { |one| one["under_way"] }.map { |one| one["number"] }).to include(34, 39)
   end
 

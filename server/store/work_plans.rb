@@ -10,7 +10,7 @@ module MossyAnvil
         end
 
         # Rows of the rack by number, each with what its plan is worked out from and what was worked out: id, number,
-        # name, version, due_on, asked_for, wait_started_at, readings, lathe, made_for, made_at, plan.
+        # name, version, due_on, asked_for, wait_started_at, readings, weighed_at, lathe, made_for, made_at, plan.
         def rack
           @db[:blanks]
             .where(put_away_at: nil)
@@ -18,7 +18,8 @@ module MossyAnvil
             .left_join(:lathes, id: Sequel[:blanks][:lathe_id])
             .select(*%i[id number name version due_on asked_for wait_started_at].map { |key| Sequel[:blanks][key] })
             .select_append(Sequel[:lathes][:name].as(:lathe), :made_for, :made_at, :plan)
-            .select_append(readings)
+            .select_append(of_readings { count.function.* }.as(:readings))
+            .select_append(of_readings { max(:taken_at) }.where(kind: "mass").as(:weighed_at))
             .order(Sequel.asc(:number, nulls: :last), Sequel[:blanks][:id])
             .all
         end
@@ -30,7 +31,7 @@ module MossyAnvil
 
         private
 
-        def readings = @db[:readings].where(blank_id: Sequel[:blanks][:id]).select { count.function.* }.as(:readings)
+        def of_readings(&) = @db[:readings].where(blank_id: Sequel[:blanks][:id]).select(&)
       end
     end
   end

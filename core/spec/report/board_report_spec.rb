@@ -97,7 +97,8 @@ RSpec.describe MossyAnvil::Report::BoardReport do
 
   it "waits for the rest of a drying that runs, from when its plan was made" do
     platter = of_demo(39)
-    found = board(piece(39, platter))
+    found = board(piece(39, platter, weighed_min: 100))
+    expect(found[:pieces].first[:under_way][:weigh_min]).to eq(100 + (7 * 1440))
     wait = platter[:steps].first[:wait_days][:likely] * 1440
     expect(found[:pieces].first[:under_way][:until_min]).to eq(480 + wait.ceil)
     expect(steps_of(found, 39).first[:id]).to eq(platter[:steps][1][:id])

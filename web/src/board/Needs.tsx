@@ -7,7 +7,7 @@ import { amountText } from "../kit/measure";
 import { Heading, Quiet } from "../kit/parts";
 import { ink } from "../kit/theme";
 import { useUnit } from "../kit/Units";
-import { momentText } from "./times";
+import { dayText, momentText } from "./times";
 
 const HOUR_MS = 3_600_000;
 
@@ -22,6 +22,7 @@ type Running = {
   until: number;
   working: boolean;
   /** What for, or until what. */ what: ReactNode;
+  /** When it is put on the scale. */ weigh?: number;
 };
 
 function running(board: Board, waits: WaitOf[]): Running[] {
@@ -49,9 +50,11 @@ function running(board: Board, waits: WaitOf[]): Running[] {
           until: Date.parse(under_way.until),
           working: false,
           what: <MessageText message={under_way.name} />,
+          ...(under_way.weigh !== null && { weigh: Date.parse(under_way.weigh) }),
         },
   );
-  return [...carded, ...own].sort((one, other) => one.until - other.until);
+  const soonest = ({ until, weigh }: Running) => Math.min(until, weigh ?? until);
+  return [...carded, ...own].sort((one, other) => soonest(one) - soonest(other));
 }
 
 /** What is running and when it needs a hand, the soonest first. */
@@ -63,7 +66,7 @@ export function Needs({ board, waits }: { board: Board; waits: WaitOf[] }) {
       <Heading as="h3">{t("screen.board.needs_you")}</Heading>
       {list.length === 0 && <Quiet>{t("screen.board.nothing_waits")}</Quiet>}
       <ul>
-        {list.map(({ key, to, number, name, until, working, what }) => (
+        {list.map(({ key, to, number, name, until, working, what, weigh }) => (
           <li key={key} style={{ padding: "4px 0" }}>
             <Link to={to} style={linked}>
               <strong>
@@ -82,6 +85,12 @@ export function Needs({ board, waits }: { board: Board; waits: WaitOf[] }) {
               </strong>
             )}
             <Quiet style={{ margin: 0 }}>{what}</Quiet>
+            {weigh !== undefined &&
+              (weigh > now ? (
+                <Quiet style={{ margin: 0 }}>{t("screen.board.weigh_on", { moment: dayText(weigh) })}</Quiet>
+              ) : (
+                <strong style={{ color: ink.ochre }}>{t("screen.board.weigh_now")}</strong>
+              ))}
           </li>
         ))}
       </ul>

@@ -139,7 +139,7 @@ describe("the bars of a piece", () => {
   });
 
   it("begin with what is under way", () => {
-    const under_way = { name: message("route.kinds.mount"), from: null, until: at("02T09:00") };
+    const under_way = { name: message("route.kinds.mount"), from: null, until: at("02T09:00"), weigh: null };
     const [first] = barsOf(piece(3, [], { under_way }), 5);
     expect(first).toMatchObject({ kind: "wait", from: 5, to: Date.parse(under_way.until) });
   });
@@ -180,6 +180,16 @@ describe("the board", () => {
     const late = within(await screen.findByRole("region", { name: "Late" }));
     expect(late.getByText(/1 day/)).toHaveTextContent("32 Bowl 2: 1 day late: Hollow (waits 24 hours).");
     expect(late.getByText("for the quay")).toBeInTheDocument();
+  });
+
+  it("says what dries, until when, and when it is weighed", async () => {
+    const drying = { name: message("board.on_its_card"), from: null, until: at("20T09:00"), weigh: at("01T08:00") };
+    open({ ...board, pieces: [piece(4, [], { under_way: drying })], choices: [] });
+    const needs = within(await screen.findByRole("region", { name: "Needs you" }));
+    expect(needs.getByRole("listitem")).toHaveTextContent(/34 Bowl 4: in 19 days.*Weigh it now\./);
+    cleanup();
+    open({ ...board, pieces: [piece(4, [], { under_way: { ...drying, weigh: at("06T08:00") } })], choices: [] });
+    expect(await screen.findByText(/Weigh it on Mon,? 6 May/)).toBeInTheDocument();
   });
 
   it("says when pieces are still being planned, and whose hours are supposed", async () => {

@@ -4,14 +4,16 @@ module MossyAnvil
   module Report
     # A piece as the board lays its work out. id: of the blank. lathe: name of the one it stands on, nil where none is
     # written down. due_min: nil where nobody waits for it. plan: as WorkPlan#to_h, symbol-keyed, made at made_min.
+    # weighed_min: when it was put on the scale last, nil where never.
     # card: what its open card says, { done: kinds of the steps that are, waits: { from_min:, until_min:, kind: } or nil
     # }, nil where it has none. Minutes as of Shop::WorkingHours.
     BoardPiece =
-      Struct.new(:id, :lathe, :due_min, :plan, :made_min, :card, keyword_init: true) do
+      Struct.new(:id, :lathe, :due_min, :plan, :made_min, :weighed_min, :card, keyword_init: true) do
         # Those of the plan that are still to be worked at.
         def steps = @steps ||= without_done.then { |left| left.first && left.first[:running] ? left.drop(1) : left }
 
-        # { from_min: or nil, until_min:, holding: keys of equipment, name: a message }, nil where nothing is under way.
+        # { from_min: or nil, until_min:, holding: keys of equipment, name: a message, weigh_min: when it is weighed
+        # next, or nil }, nil where nothing is under way.
         def under_way = @under_way ||= on_card || drying
 
         def job
@@ -40,7 +42,8 @@ module MossyAnvil
             from_min: waits[:from_min],
             until_min: waits[:until_min],
             holding: step ? step[:equipment] : [],
-            name: step ? step[:name] : Message.of("board.on_its_card")
+            name: step ? step[:name] : Message.of("board.on_its_card"),
+            weigh_min: nil
           }
         end
 
@@ -48,7 +51,16 @@ module MossyAnvil
           step = plan[:steps].first
           return unless step && step[:running]
 
-          { from_min: nil, until_min: made_min + minutes(step), holding: step[:equipment], name: step[:name] }
+          until_min = made_min + minutes(step)
+          {
+            from_min: nil,
+            until_min: until_min,
+            holding: step[:equipment],
+            name: step[:name],
+            weigh_min:
+              weighed_min &&
+                [weighed_min + (Table["route"]["weigh_every_days"] * Shop::WorkingHours::DAY_MIN), until_min].min
+          }
         end
 
         def minutes(step) = step[:wait_days] ? (step[:wait_days][:likely] * Shop::WorkingHours::DAY_MIN).ceil : 0
