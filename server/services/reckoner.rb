@@ -34,17 +34,7 @@ module MossyAnvil
         end
 
         # What is left to do of it, step by step, as plain data.
-        def work_plan(document, at: "")
-          records = @records.call
-          alone do
-            MossyAnvil::Report::WorkPlan.new(
-              blank(document, at: at),
-              climate: @climate,
-              now: @now,
-              records: records
-            ).to_h
-          end
-        end
+        def work_plan(document, at: "") = by_records(MossyAnvil::Report::WorkPlan, document, at)
 
         # Which one more test would change the answer most, as plain data.
         def next_tests(document, at: "") =
@@ -61,18 +51,7 @@ module MossyAnvil
           end
 
         # Its plan of mending, as plain data.
-        def mend(document, at: "")
-          records = @records.call
-          alone do
-            MossyAnvil::Report::MendReport.new(
-              blank(document, at: at),
-              climate: @climate,
-              now: @now,
-              records: records,
-              at: at
-            ).to_h
-          end
-        end
+        def mend(document, at: "") = by_records(MossyAnvil::Report::MendReport, document, at, at: at)
 
         # How it is held from the first cut to the last, as plain data.
         def mounts(document, at: "")
@@ -82,19 +61,8 @@ module MossyAnvil
         end
 
         # The whole way of it, and with ways: :all the others there are, as plain data.
-        def route(document, at: "", ways: :all)
-          records = @records.call
-          alone do
-            MossyAnvil::Report::RouteReport.new(
-              blank(document, at: at),
-              climate: @climate,
-              now: @now,
-              records: records,
-              ways: ways,
-              at: at
-            ).to_h
-          end
-        end
+        def route(document, at: "", ways: :all) =
+          by_records(MossyAnvil::Report::RouteReport, document, at, ways: ways, at: at)
 
         # The Blank of a document; raises InvalidInput with pointers under `at`.
         def self.blank(document, at: "")
@@ -109,6 +77,14 @@ module MossyAnvil
         def blank(document, at: "") = Reckoner.blank(document, at: at)
 
         private
+
+        # A report that the shop's own records change.
+        def by_records(report, document, at, **about)
+          records = @records.call
+          alone do
+            report.new(blank(document, at: at), climate: @climate, now: @now, records: records, **about).to_h
+          end
+        end
 
         def alone(&) = ONE_AT_A_TIME.synchronize(&)
       end

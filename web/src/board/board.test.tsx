@@ -4,9 +4,10 @@ import { cleanup, render, screen, within } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
 import { MemoryRouter } from "react-router";
 import { afterEach, beforeEach, describe, expect, it, vi } from "vitest";
-import type { Board as BoardAnswer, BoardPiece, BoardStep, Shop } from "../api/document";
+import type { Board as BoardAnswer, BoardPiece, BoardStep } from "../api/document";
 import { api } from "../api/client";
 import { Units } from "../kit/Units";
+import { emptyShop } from "../testing/shop";
 import { barsOf } from "./bars";
 import { Board } from "./Board";
 import { Timeline } from "./Timeline";
@@ -72,18 +73,6 @@ const board: BoardAnswer = {
     },
   ],
 };
-const shop: Shop = {
-  name: "Shop",
-  currency: "EUR",
-  demo: false,
-  climate: { temperature_c: 20, humidity: 0.5 },
-  rack: [],
-  lathes: {},
-  equipment: { oven: 1, vacuum_vessel: 1, pressure_pot: 1, clamps: 4 },
-  next_number: 1,
-  put_away: [],
-};
-
 function show(element: React.ReactNode) {
   const client = new QueryClient({ defaultOptions: { queries: { retry: false } } });
   return render(
@@ -161,7 +150,7 @@ describe("the board", () => {
   const open = (answer: BoardAnswer = board) => {
     vi.spyOn(api, "waits").mockResolvedValue({ now: board.now, waits: [] });
     const asked = vi.spyOn(api, "board").mockResolvedValue(answer);
-    show(<Board shop={shop} />);
+    show(<Board shop={emptyShop} />);
     return asked;
   };
 

@@ -4,6 +4,7 @@ import userEvent from "@testing-library/user-event";
 import { MemoryRouter } from "react-router";
 import { afterEach, beforeEach, describe, expect, it } from "vitest";
 import type { RackPlace, Shop } from "../api/document";
+import { emptyShop } from "../testing/shop";
 import { FirstSteps } from "./FirstSteps";
 import { AT_A_GLANCE } from "./rackGroups";
 import { Rack } from "./Rack";
@@ -23,17 +24,6 @@ const place: RackPlace = {
   wait: null,
 };
 const lathe = { mass_kg: 90, stand: "floor" as const, swing_mm: 400, between_centres_mm: 600, belts: [] };
-const empty: Shop = {
-  name: "Your shop",
-  currency: "EUR",
-  demo: false,
-  climate: { temperature_c: 20, humidity: 0.5 },
-  rack: [],
-  lathes: {},
-  equipment: { oven: 1, vacuum_vessel: 1, pressure_pot: 1, clamps: 4 },
-  next_number: 1,
-  put_away: [],
-};
 
 beforeEach(() => localStorage.clear());
 afterEach(cleanup);
@@ -48,30 +38,30 @@ describe("the first steps", () => {
   const next = () => screen.getByRole("link");
 
   it("lead from the lathe over the blank to its survey, and are gone then", () => {
-    shown(empty);
+    shown(emptyShop);
     expect(next()).toHaveAttribute("href", "/shop");
     cleanup();
-    shown({ ...empty, lathes: { "Long bed": lathe } });
+    shown({ ...emptyShop, lathes: { "Long bed": lathe } });
     expect(next()).toHaveAttribute("href", "/new");
     expect(screen.getAllByRole("listitem")[0]).toHaveTextContent(/^✓/);
     cleanup();
-    shown({ ...empty, lathes: { "Long bed": lathe }, rack: [place] });
+    shown({ ...emptyShop, lathes: { "Long bed": lathe }, rack: [place] });
     expect(next()).toHaveAttribute("href", "/blanks/4/survey");
     cleanup();
-    shown({ ...empty, lathes: { "Long bed": lathe }, rack: [{ ...place, version: 2 }] });
+    shown({ ...emptyShop, lathes: { "Long bed": lathe }, rack: [{ ...place, version: 2 }] });
     expect(screen.queryByRole("list")).toBeNull();
   });
 
   it("can be left, and stay away; the demo has none", async () => {
-    shown(empty);
+    shown(emptyShop);
     await userEvent.click(screen.getByRole("button", { name: "Skip these steps" }));
     expect(screen.queryByRole("list")).toBeNull();
     cleanup();
-    shown(empty);
+    shown(emptyShop);
     expect(screen.queryByRole("list")).toBeNull();
     localStorage.clear();
     cleanup();
-    shown({ ...empty, demo: true });
+    shown({ ...emptyShop, demo: true });
     expect(screen.queryByRole("list")).toBeNull();
   });
 });
@@ -103,7 +93,7 @@ describe("a rack of many", () => {
   const shown = (places: RackPlace[]) =>
     render(
       <MemoryRouter>
-        <Rack shop={{ ...empty, rack: places }} current={undefined} seeking="">
+        <Rack shop={{ ...emptyShop, rack: places }} current={undefined} seeking="">
           {null}
         </Rack>
       </MemoryRouter>,
