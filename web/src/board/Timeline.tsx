@@ -1,4 +1,4 @@
-import { useEffect, useRef, useState, type KeyboardEvent } from "react";
+import { memo, useEffect, useMemo, useRef, useState, type KeyboardEvent } from "react";
 import { Link } from "react-router";
 import styled from "styled-components";
 import type { Board, BoardPiece } from "../api/document";
@@ -135,42 +135,33 @@ const LETTER_PX = 6.8;
 /** The days ahead, a row for each piece, then for each lathe, oven and pair of hands. Cells are gone through by the arrow keys; each says in words what happens that day. */
 export function Timeline({ board }: { board: Board }) {
   const unit = useUnit();
-  const days = daysOf(board);
-  const scale = scaleOf(days, busyHours(board.people));
-  const [now, end] = [Date.parse(board.now), days.at(-1)?.end ?? 0];
-  const pieces = board.pieces
-    .map((piece) => rowOf(piece, now))
-    .filter(({ bars }) => bars.some(({ from }) => from < end));
-  const shop = shopRows(board).filter(({ bars }) => bars.some(({ from }) => from < end));
-  const rows = [...pieces, ...shop];
+  const laid = useMemo(() => layOut(board), [board]);
+  const { days, pieces, shop } = laid;
+  const rows = useMemo(() => [...pieces, ...shop], [pieces, shop]);
   const { frame, width } = useWidth(days.length);
-  const [at, setAt] = useState<[number, number]>([0, 0]);
-  const shown = rows[at[0]] && days[at[1]] ? told(rows[at[0]] as Row, days[at[1]] as Day, unit) : "";
+  const [last, setAt] = useState<[number, number]>([0, 0]);
+  // What is done goes, and with it its row.
+  const at = [Math.min(last[0], rows.length - 1), Math.min(last[1], days.length - 1)] as const;
+  const [row, day] = [rows[at[0]], days[at[1]]];
   const move = (event: KeyboardEvent) => {
     const by = { ArrowUp: [-1, 0], ArrowDown: [1, 0], ArrowLeft: [0, -1], ArrowRight: [0, 1] }[event.key];
     if (!by) return;
     event.preventDefault();
-    const row = Math.min(Math.max(at[0] + (by[0] ?? 0), 0), rows.length - 1);
-    const day = Math.min(Math.max(at[1] + (by[1] ?? 0), 0), days.length - 1);
-    setAt([row, day]);
-    frame.current?.querySelector<HTMLElement>(`[data-cell="${row} ${day}"]`)?.focus();
+    const next = [by[0] ?? 0, by[1] ?? 0].map((step, axis) =>
+      Math.min(Math.max((at[axis] ?? 0) + step, 0), (axis === 0 ? rows : days).length - 1),
+    );
+    frame.current?.querySelector<HTMLElement>(`[data-cell="${next.join(" ")}"]`)?.focus();
   };
-  const line = (row: Row, index: number) => (
-    <tr key={row.key}>
-      <th scope="row">{row.link ? <Link to={row.link}>{row.name}</Link> : row.name}</th>
-      {days.map((day, place) => (
-        <td
-          key={day.start}
-          data-cell={`${index} ${place}`}
-          tabIndex={index === at[0] && place === at[1] ? 0 : -1}
-          onFocus={() => setAt([index, place])}
-          onClick={() => setAt([index, place])}
-        >
-          {place === 0 && <Bars row={row} scale={scale} width={width} end={end} now={now} />}
-          <Unseen>{told(row, day, unit)}</Unseen>
-        </td>
-      ))}
-    </tr>
+  const line = (one: Row, index: number) => (
+    <TimelineRow
+      key={one.key}
+      row={one}
+      index={index}
+      laid={laid}
+      width={width}
+      here={index === at[0] ? at[1] : undefined}
+      onAt={setAt}
+    />
   );
   return (
     <>
@@ -187,15 +178,64 @@ export function Timeline({ board }: { board: Board }) {
             </tr>
           </thead>
           <tbody>{pieces.map(line)}</tbody>
-          <tbody className="shop">{shop.map((row, index) => line(row, pieces.length + index))}</tbody>
+          <tbody className="shop">{shop.map((one, index) => line(one, pieces.length + index))}</tbody>
         </Table>
       </Frame>
       <Quiet id="timeline-says" role="status" style={{ minHeight: 44, margin: "4px 0 0" }}>
-        {rows[at[0]] && days[at[1]] && `${rows[at[0]]?.name}, ${dayText(days[at[1]]?.start ?? 0)}: ${shown}`}
+        {rows.length === 0 && t("screen.board.nothing_ahead")}
+        {row && day && `${row.name}, ${dayText(day.start)}: ${told(row, day, unit)}`}
       </Quiet>
     </>
   );
 }
+
+/** The board as it is drawn: its days, where a time lies among them, and its rows. */
+type Laid = { days: Day[]; scale: (time: number) => number; now: number; end: number; pieces: Row[]; shop: Row[] };
+
+function layOut(board: Board): Laid {
+  const days = daysOf(board);
+  const [now, end] = [Date.parse(board.now), days.at(-1)?.end ?? 0];
+  const seen = ({ bars, due }: Row) => bars.some(({ from }) => from < end) || (due !== undefined && due < end);
+  return {
+    days,
+    scale: scaleOf(days, busyHours(board.people)),
+    now,
+    end,
+    pieces: board.pieces.map((piece) => rowOf(piece, now)).filter(seen),
+    shop: shopRows(board).filter(seen),
+  };
+}
+
+type RowProps = {
+  row: Row;
+  index: number;
+  laid: Laid;
+  width: number;
+  /** The day that one is at, where that is in this row. */ here: number | undefined;
+  onAt: (at: [number, number]) => void;
+};
+
+/** Of two hundred only those change that one comes from and goes to. */
+const TimelineRow = memo(function TimelineRow({ row, index, laid, width, here, onAt }: RowProps) {
+  const unit = useUnit();
+  return (
+    <tr>
+      <th scope="row">{row.link ? <Link to={row.link}>{row.name}</Link> : row.name}</th>
+      {laid.days.map((day, place) => (
+        <td
+          key={day.start}
+          data-cell={`${index} ${place}`}
+          tabIndex={place === here ? 0 : -1}
+          onFocus={() => onAt([index, place])}
+          onClick={() => onAt([index, place])}
+        >
+          {place === 0 && <Bars row={row} laid={laid} width={width} />}
+          <Unseen>{told(row, day, unit)}</Unseen>
+        </td>
+      ))}
+    </tr>
+  );
+});
 
 /** Of many days the number alone. */
 const headOf = (start: number, days: number) =>
@@ -263,9 +303,7 @@ function shopRows(board: Board): Row[] {
 /** The one lathe of a shop that has none written down has no name of its own. */
 export const latheName = (name: string) => (name === "lathe" ? t("screen.board.lathe") : name);
 
-type Drawn = { row: Row; scale: (time: number) => number; width: number; end: number; now: number };
-
-function Bars({ row, scale, width, end, now }: Drawn) {
+function Bars({ row, laid: { scale, end, now }, width }: { row: Row; laid: Laid; width: number }) {
   const unit = useUnit();
   const px = (share: number) => (share * width) / 100;
   return (
