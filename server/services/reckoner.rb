@@ -81,9 +81,7 @@ module MossyAnvil
         # A report that the shop's own records change.
         def by_records(report, document, at, **about)
           records = @records.call
-          alone do
-            report.new(blank(document, at: at), climate: @climate, now: @now, records: records, **about).to_h
-          end
+          alone { report.new(blank(document, at: at), climate: @climate, now: @now, records: records, **about).to_h }
         end
 
         def alone(&) = ONE_AT_A_TIME.synchronize(&)

@@ -13,22 +13,23 @@ module MossyAnvil
 
       def any?(key) = @units.fetch(key, []).any?
 
-      # Who may take one of each of those at a time: :anyone, or the job that the first one is kept for, or nil.
-      def for_whom(keys, time)
-        taken = keys.reject { |key| unit(key, nil, time) }
-        return :anyone if taken.empty?
+      # What there is of each of those keys, as #for_whom and #take want it: looked up once, not every time.
+      def of(keys) = keys.map { |key| @units.fetch(key) }
 
-        kept = @units.fetch(taken.first).filter_map(&:kept_for).first
-        kept if kept && taken.all? { |key| unit(key, kept, time) }
+      # Who may take one of each kind at a time: :anyone, or the job that the first one is kept for, or nil.
+      def for_whom(kinds, time)
+        taken = kinds.find { |units| unit(units, nil, time).nil? } or return :anyone
+        kept = taken.filter_map(&:kept_for).first
+        kept if kept && kinds.all? { |units| unit(units, kept, time) }
       end
 
-      # When one of them was last given back, of those that a job may take; to say what it waited for.
+      # When one of that key was last given back; to say what it was that something waited for.
       def free_from(key) = @units.fetch(key).map(&:free_min).min
 
-      # Takes one of each until a time; kept: the job it stays with after that, nil for none.
-      def take(keys, job, time, until_min, kept: nil)
-        keys.each do |key|
-          one = unit(key, job, time)
+      # Takes one of each kind until a time; kept: the job it stays with after that, nil for none.
+      def take(kinds, job, time, until_min, kept: nil)
+        kinds.each do |units|
+          one = unit(units, job, time)
           one.free_min = until_min
           one.kept_for = kept
         end
@@ -41,8 +42,7 @@ module MossyAnvil
 
       private
 
-      def unit(key, job, time)
-        units = @units.fetch(key)
+      def unit(units, job, time)
         (job && units.find { |one| one.kept_for.equal?(job) }) ||
           units.find { |one| one.kept_for.nil? && one.free_min <= time }
       end

@@ -11,7 +11,8 @@ module MossyAnvil
         teams = workers.reject { |worker| worker.hours.none? }
         teams = teams.each_index.map { |index| teams.first(index + 1) }
         teams = [[]] if teams.empty?
-        @best = teams.map { |team| Scheduling.new(jobs, team, counts, from_min) }.min_by(&:worth)
+        ranks = StepOrder.ranks(jobs)
+        @best = teams.map { |team| Scheduling.new(jobs, team, counts, from_min, ranks: ranks) }.min_by(&:worth)
       end
 
       # See Scheduling.

@@ -8,15 +8,20 @@ module MossyAnvil
     # A step that fits into somebody's hours is done in one go, a longer one goes on from day to day. A piece keeps the
     # lathe from step to step. Equipment is taken until the step's wait is over.
     class Scheduling
-      # jobs: list of Job; team: list of Worker; counts: as Capacity takes them; from_min: now.
-      def initialize(jobs, team, counts, from_min)
+      # Steps that can be begun and need the same: kinds as Capacity has them; list: [[rank, job, ready_min], ...].
+      Group = Struct.new(:kinds, :list)
+      private_constant :Group
+
+      # jobs: list of Job; team: list of Worker; counts: as Capacity takes them; from_min: now. ranks: StepOrder's of
+      # those jobs.
+      def initialize(jobs, team, counts, from_min, ranks: StepOrder.ranks(jobs))
         @jobs = jobs
         @team = team.reject { |worker| worker.hours.none? }
         @capacity = Capacity.new(counts)
         @from_min = from_min
         @one_go_min = @team.map { |worker| worker.hours.longest_min }.max || 0
         @placed = jobs.to_h { |job| [job.id, []] }
-        @ranks = StepOrder.ranks(jobs)
+        @ranks = ranks
         run if @team.any?
       end
 
@@ -54,8 +59,8 @@ module MossyAnvil
         @waiting = by_object([])
         @ready = {}
         @jobs.each do |job|
-          taken = job.holding.select { |key| @capacity.any?(key) && @capacity.for_whom([key], @from_min) }
-          @capacity.take(taken, job, @from_min, job.ready_min)
+          held = @capacity.of(job.holding.select { |key| @capacity.any?(key) })
+          @capacity.take(held.select { |units| @capacity.for_whom([units], @from_min) }, job, @from_min, job.ready_min)
           wait(job, [job.ready_min, @from_min].max)
         end
       end
@@ -77,7 +82,7 @@ module MossyAnvil
           .each do |job, ready|
             @waiting.delete(job)
             needs = keys_of(job.steps[@next[job]])
-            list = (@ready[needs] ||= [])
+            list = (@ready[needs] ||= Group.new(@capacity.of(needs), [])).list
             rank = @ranks[[job.id, @next[job]]]
             list.insert(list.bsearch_index { |one| one.first > rank } || list.size, [rank, job, ready])
           end
@@ -96,10 +101,11 @@ module MossyAnvil
       # [needs, [rank, job, ready]] of the first that can be begun now.
       def first_that_fits(left, time)
         best = nil
-        @ready.each do |needs, list|
+        @ready.each do |needs, group|
+          list = group.list
           next if list.empty? || (best && best.last.first < list.first.first)
 
-          one = first_of(list, @capacity.for_whom(needs, time), left)
+          one = first_of(list, @capacity.for_whom(group.kinds, time), left)
           best = [needs, one] if one && (best.nil? || one.first < best.last.first)
         end
         best
@@ -116,7 +122,7 @@ module MossyAnvil
 
       def place(worker, time, needs, entry)
         _, job, ready = entry
-        @ready[needs].delete(entry)
+        @ready[needs].list.delete(entry)
         index = @next[job]
         step = job.steps[index]
         placed = placed_step(step, worker, worker.hours.parts(time, step.hands_min), ready, needs)
@@ -141,8 +147,8 @@ module MossyAnvil
 
       def take(job, index, placed, time)
         step = placed.step
-        @capacity.take([*step.lathe], job, time, placed.to_min, kept: (job if stays?(job, index)))
-        @capacity.take(step.equipment, job, time, placed.until_min)
+        @capacity.take(@capacity.of([*step.lathe]), job, time, placed.to_min, kept: (job if stays?(job, index)))
+        @capacity.take(@capacity.of(step.equipment), job, time, placed.until_min)
       end
 
       # The lathe is given back where what comes next can never be begun.
@@ -151,7 +157,7 @@ module MossyAnvil
       # When the next thing happens while somebody works: a piece is ready, somebody is free again or comes to work,
       # something is given back. nil where nothing is left to do.
       def next_moment(time)
-        return if @waiting.empty? && @ready.each_value.all?(&:empty?)
+        return if @waiting.empty? && @ready.each_value.all? { |group| group.list.empty? }
 
         moments = @waiting.values + @capacity.returns(time)
         @busy.each { |worker, free| moments << comes_back(worker, [free, time].max, time) }

@@ -30,11 +30,11 @@ module MossyAnvil
       private
 
       def hold(job)
-        taken = job.holding.select { |key| free?(key) }
-        @capacity.take(taken, job, @now_min, job.ready_min)
+        held = @capacity.of(job.holding.select { |key| free?(key) })
+        @capacity.take(held, job, @now_min, job.ready_min)
       end
 
-      def free?(key) = @capacity.any?(key) && !@capacity.for_whom([key], @now_min).nil?
+      def free?(key) = @capacity.any?(key) && !@capacity.for_whom(@capacity.of([key]), @now_min).nil?
 
       def choice(job)
         steps = []
