@@ -6,7 +6,7 @@ module MossyAnvil
       # Keeps what is left to do of each blank up to date: worked out when somebody looks at the board, as much of it as
       # fits into a short time, the rest when the board is asked again.
       class WorkPlanning
-        AT_ONCE_S = 1.2
+        AT_ONCE_S = 0.8
 
         # plans: Store::WorkPlans. climate: { temperature_c:, humidity: }; records: of the shop. now: Time. The block is
         # given the id of a blank and gives its plan, plain data.
