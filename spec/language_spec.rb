@@ -17,7 +17,7 @@ RSpec.describe "The language of the screens", :browser do
     @typed ||=
       begin
         columns = {
-          blanks: %i[name species origin],
+          blanks: %i[name species origin asked_for],
           lathes: %i[name],
           products: %i[name],
           lots: %i[code],
