@@ -96,7 +96,8 @@ module MossyAnvil
             name: one[:name],
             from: from&.getlocal&.iso8601,
             until: @clock.text(one[:until_min]),
-            weigh: @clock.text(one[:weigh_min])
+            weigh: @clock.text(one[:weigh_min]),
+            equipment: one[:holding]
           }
         end
 

@@ -127,6 +127,12 @@ RSpec.describe MossyAnvil::Report::BoardReport do
     expect(told[:decided_by].map { |share| share.values_at(:step, :what) }).to eq([["cast", :wait], ["coat", :wait]])
   end
 
+  it "calls nothing late that stops on its way" do
+    told = board(piece(1, of_demo(33), due_min: 0))[:pieces].first
+    expect(told).to include(finish_min: nil, late_min: nil)
+    expect(told[:stopped][:key]).to eq("route.says.no_mount")
+  end
+
   it "gives no day where something is lacking" do
     jar = of_demo(34).then { |plan| { **plan, steps: plan[:steps].drop(1) } }
     told = board(piece(1, jar), counts: { "oven" => 0 })[:pieces].first

@@ -7,6 +7,7 @@ import { messageText, t } from "../i18n/texts";
 import { Unseen } from "../kit/parts";
 import { focusRing, ink } from "../kit/theme";
 import { stepTime } from "../kit/stepTime";
+import { STATION_OF } from "../kit/stretches";
 import { useUnit } from "../kit/Units";
 import type { Station } from "./Docket";
 
@@ -57,14 +58,6 @@ const Step = styled(Button)<{ $done: boolean; $wait: boolean; $stop: boolean; $h
   }
 `;
 
-const STATION: Record<RouteStep["stretch"], Station> = {
-  survey: "survey",
-  mend: "mend",
-  turn: "turn",
-  finish: "finish",
-  close: "log",
-};
-
 /** The way of this piece as one line of steps, the next one large; choosing one opens its station. */
 export function RouteStrip({ way, onStep }: { way: Way; onStep: (step: string, there: Station) => void }) {
   const steps = way.route?.alternatives[0]?.steps.filter((step) => !step.left_out);
@@ -109,7 +102,7 @@ function Line({ steps, here, settled, onStep }: LineProps) {
                 $wait={step.wait_days !== null}
                 $stop={stop}
                 $here={step.id === here}
-                onPress={() => onStep(step.id, STATION[step.stretch])}
+                onPress={() => onStep(step.id, STATION_OF[step.stretch])}
               >
                 <span className="name">
                   {messageText(step.name, unit)} {stop && <Unseen>{t("tones.stop")}</Unseen>}

@@ -7,13 +7,14 @@ import { Button } from "../kit/Button";
 import { Choice } from "../kit/Choice";
 import { NextStrip } from "../kit/NextStrip";
 import { Carry, Fault, Heading, Quiet, Row } from "../kit/parts";
+import { STATION_OF } from "../kit/stretches";
 import { useKept } from "../kit/useKept";
 import { useUnit } from "../kit/Units";
 import { t } from "../i18n/texts";
 import { Air } from "./Air";
 import { Late, Needs } from "./Needs";
 import { Timeline } from "./Timeline";
-import { SPANS, STATION, stepsText, WhatNow } from "./WhatNow";
+import { SPANS, stepsText, WhatNow } from "./WhatNow";
 
 const ASK_AGAIN_MS = 30_000;
 /** While pieces are still being planned. */
@@ -122,7 +123,7 @@ function Next({ board }: { board: BoardAnswer }) {
     <NextStrip
       head={t("screen.bench.next")}
       action={
-        <Button onPress={() => void go(`/blanks/${piece.id}/${STATION[step.stretch]}`)}>
+        <Button onPress={() => void go(`/blanks/${piece.id}/${STATION_OF[step.stretch]}`)}>
           {t("screen.board.to_the_piece")}
         </Button>
       }

@@ -7,7 +7,7 @@ import { Quiet, Unseen } from "../kit/parts";
 import { ink } from "../kit/theme";
 import { useUnit } from "../kit/Units";
 import type { LengthUnit } from "../kit/measure";
-import { barsOf, takenBy, type Bar } from "./bars";
+import { barsOf, fullOf, takenBy, type Bar } from "./bars";
 import { busyHours, clockText, dayText, daysOf, scaleOf, type Day } from "./times";
 
 const Frame = styled.div`
@@ -273,7 +273,8 @@ function rowOf(piece: BoardPiece, now: number): Row {
 function shopRows(board: Board): Row[] {
   const steps = board.pieces.flatMap((piece) => piece.steps);
   const lathes = [...new Set(steps.flatMap(({ lathe }) => lathe ?? []))].sort();
-  const equipment = [...new Set(steps.flatMap((step) => step.equipment))].sort();
+  const running = board.pieces.flatMap(({ under_way }) => under_way?.equipment ?? []);
+  const equipment = [...new Set([...running, ...steps.flatMap((step) => step.equipment)])].sort();
   const row = (key: string, name: string, bars: Bar[]): Row => ({ key, name, bars, labels: false });
   return [
     ...lathes.map((name) =>
@@ -284,11 +285,7 @@ function shopRows(board: Board): Row[] {
       ),
     ),
     ...equipment.map((key) =>
-      row(
-        key,
-        capital(t(`tables.equipment.${key}.name`)),
-        takenBy(board, (step) => step.equipment.includes(key), true),
-      ),
+      row(key, capital(t(`tables.equipment.${key}.name`)), fullOf(board, key, Date.parse(board.now))),
     ),
     ...board.people.map(({ id, name }) =>
       row(

@@ -6,6 +6,7 @@ import { MessageText } from "../kit/Advice";
 import { Choice } from "../kit/Choice";
 import { amountText } from "../kit/measure";
 import { Quiet } from "../kit/parts";
+import { STATION_OF } from "../kit/stretches";
 import { focusRing, ink } from "../kit/theme";
 import { useUnit } from "../kit/Units";
 import { latheName } from "./Timeline";
@@ -67,21 +68,12 @@ export function WhatNow({ board, span, onSpan }: { board: Board; span: Span; onS
   );
 }
 
-export const STATION = {
-  survey: "survey",
-  form: "form",
-  mend: "mend",
-  turn: "turn",
-  finish: "finish",
-  close: "log",
-} as const;
-
 function ChoiceLine({ board, choice }: { board: Board; choice: Board["choices"][number] }) {
   const unit = useUnit();
   const piece = board.pieces.find(({ id }) => id === choice.id);
   const [first] = choice.steps;
   return (
-    <Link to={`/blanks/${choice.id}/${first ? STATION[first.stretch] : "route"}`}>
+    <Link to={`/blanks/${choice.id}/${first ? STATION_OF[first.stretch] : "route"}`}>
       <strong>
         {piece?.number ?? "–"} {stepsText(choice, unit)}
       </strong>{" "}
@@ -94,7 +86,7 @@ function ChoiceLine({ board, choice }: { board: Board; choice: Board["choices"][
   );
 }
 
-/** "Mount, True up and Turn the outside". */
+/** "Mount, True up", or of more than two the first and the last: "Mount – Turn the outside". */
 export function stepsText({ steps }: Board["choices"][number], unit: Parameters<typeof messageText>[1]): string {
   const names = steps.map(({ name }) => messageText(name, unit));
   if (names.length < 3) return names.join(t("lists.comma"));

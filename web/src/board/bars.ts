@@ -59,3 +59,19 @@ export function takenBy(board: Board, of: (step: BoardStep) => boolean, whole: b
     ),
   );
 }
+
+/** When a piece of equipment is full, by what is planned and by what is in it now. */
+export function fullOf(board: Board, key: string, now: number): Bar[] {
+  const running = board.pieces.flatMap(({ id, under_way }) =>
+    under_way?.equipment.includes(key)
+      ? {
+          key: `${id} now`,
+          kind: "taken" as const,
+          from: now,
+          to: Date.parse(under_way.until),
+          names: [under_way.name],
+        }
+      : [],
+  );
+  return [...running, ...takenBy(board, (step) => step.equipment.includes(key), true)];
+}

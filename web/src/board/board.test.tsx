@@ -118,6 +118,20 @@ describe("the timeline", () => {
   });
 });
 
+describe("the rows of the shop", () => {
+  it("show the oven full by what is in it now", () => {
+    const under_way = {
+      name: message("route.kinds.mount"),
+      from: null,
+      until: at("01T12:00"),
+      weigh: null,
+      equipment: ["oven"],
+    };
+    show(<Timeline board={{ ...board, pieces: [piece(4, [], { under_way })] }} />);
+    expect(screen.getByRole("row", { name: /^Oven/ })).toHaveTextContent("09:00 to 12:00");
+  });
+});
+
 describe("the bars of a piece", () => {
   it("join what is done without a break, and keep what waits apart", () => {
     const bars = barsOf(board.pieces[0] as BoardPiece, Date.parse(board.now));
@@ -128,7 +142,13 @@ describe("the bars of a piece", () => {
   });
 
   it("begin with what is under way", () => {
-    const under_way = { name: message("route.kinds.mount"), from: null, until: at("02T09:00"), weigh: null };
+    const under_way = {
+      name: message("route.kinds.mount"),
+      from: null,
+      until: at("02T09:00"),
+      weigh: null,
+      equipment: [],
+    };
     const [first] = barsOf(piece(3, [], { under_way }), 5);
     expect(first).toMatchObject({ kind: "wait", from: 5, to: Date.parse(under_way.until) });
   });
@@ -172,7 +192,13 @@ describe("the board", () => {
   });
 
   it("says what dries, until when, and when it is weighed", async () => {
-    const drying = { name: message("board.on_its_card"), from: null, until: at("20T09:00"), weigh: at("01T08:00") };
+    const drying = {
+      name: message("board.on_its_card"),
+      from: null,
+      until: at("20T09:00"),
+      weigh: at("01T08:00"),
+      equipment: ["oven"],
+    };
     open({ ...board, pieces: [piece(4, [], { under_way: drying })], choices: [] });
     const needs = within(await screen.findByRole("region", { name: "Needs you" }));
     expect(needs.getByRole("listitem")).toHaveTextContent(/34 Bowl 4: in 19 days.*Weigh it now\./);

@@ -3,7 +3,7 @@ import type { Board, Person } from "../api/document";
 
 const DAY_MS = 86_400_000;
 
-/** A day of the board: its midnight here, and the same as text. */
+/** A day of the board, from midnight to midnight of this place. */
 export type Day = { start: number; end: number };
 
 const midnight = (time: number, days: number): number => {
@@ -49,5 +49,8 @@ export function scaleOf(days: Day[], [from, to]: [number, number]): (time: numbe
 const text = (time: number, options: Intl.DateTimeFormatOptions) => new Date(time).toLocaleString("en-GB", options);
 export const clockText = (time: number) => text(time, { hour: "2-digit", minute: "2-digit" });
 export const dayText = (time: number) => text(time, { weekday: "short", day: "numeric", month: "short" });
-/** "Fri 4 Dec, 10:20"; a day of this kind the year after next would be read wrong, so another year is said. */
-export const momentText = (time: number) => `${dayText(time)}, ${clockText(time)}`;
+/** "Fri 4 Dec, 10:20", with its year where that is another. */
+export const momentText = (time: number) => {
+  const year = new Date(time).getFullYear();
+  return `${dayText(time)}${year === new Date().getFullYear() ? "" : ` ${year}`}, ${clockText(time)}`;
+};

@@ -36,13 +36,16 @@ module MossyAnvil
       def forecasts =
         @forecasts ||= jobs.transform_values { |job| Shop::Forecast.new(job, schedule.placed.fetch(job.id)) }
 
+      # Of what stops on its way no day can be given, and none is missed.
+      def late_min(piece) = piece.plan[:stopped] ? nil : forecasts.fetch(piece.id).late_min
+
       def plain(piece)
         forecast = forecasts.fetch(piece.id)
         {
           id: piece.id,
           due_min: piece.due_min,
           finish_min: (forecast.finish_min if piece.plan[:stopped].nil?),
-          late_min: forecast.late_min,
+          late_min: late_min(piece),
           decided_by: forecast.shares.first(DECIDING).map { |share| decisive(piece, share) },
           stopped: piece.plan[:stopped] || lacks(piece),
           under_way: piece.under_way,
@@ -96,7 +99,7 @@ module MossyAnvil
       def why(piece, one)
         return Message.of("board.why.spoils") if one.steps.first.within_min
         return Message.of("board.why.no_date") if WorkPlan::FIRST.include?(one.steps.first.id)
-        return Message.of("board.why.late") if forecasts.fetch(piece.id).late_min
+        return Message.of("board.why.late") if late_min(piece)
 
         key = piece.due_min ? "waits_due" : "waits"
         return Message.of("board.why.#{key}", wait: [one.wait_min, "min"]) if one.wait_min.positive?

@@ -9,6 +9,8 @@ module MossyAnvil
     JobStep =
       Struct.new(:id, :hands_min, :wait_min, :lathe, :equipment, :within_min, keyword_init: true) do
         def initialize(**given) = super(wait_min: 0, equipment: [], **given)
+        # Keys of all that must be free for it.
+        def needs = [*lathe, *equipment]
       end
   end
 end

@@ -74,21 +74,19 @@ module MossyAnvil
       end
 
       # Is there one, and all it needs in the shop?
-      def possible?(step) = !step.nil? && keys_of(step).all? { |key| @capacity.any?(key) }
+      def possible?(step) = !step.nil? && step.needs.all? { |key| @capacity.any?(key) }
 
       def release(time)
         @waiting
           .select { |_, ready| ready <= time }
           .each do |job, ready|
             @waiting.delete(job)
-            needs = keys_of(job.steps[@next[job]])
+            needs = job.steps[@next[job]].needs
             list = (@ready[needs] ||= Group.new(@capacity.of(needs), [])).list
             rank = @ranks[[job.id, @next[job]]]
             list.insert(list.bsearch_index { |one| one.first > rank } || list.size, [rank, job, ready])
           end
       end
-
-      def keys_of(step) = [*step.lathe, *step.equipment]
 
       def give_work(worker, time)
         left = worker.hours.left_min(time)

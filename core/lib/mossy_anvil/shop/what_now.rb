@@ -39,15 +39,13 @@ module MossyAnvil
       def choice(job)
         steps = []
         job.steps.each do |step|
-          break unless (steps.sum(&:hands_min) + step.hands_min) <= @minutes && keys_of(step).all? { |key| free?(key) }
+          break unless (steps.sum(&:hands_min) + step.hands_min) <= @minutes && step.needs.all? { |key| free?(key) }
 
           steps << step
           break if step.wait_min.positive?
         end
         Choice.new(job: job, steps: steps, wait_min: steps.last.wait_min) if steps.any?
       end
-
-      def keys_of(step) = [*step.lathe, *step.equipment]
 
       def weight(one)
         [
