@@ -111,9 +111,9 @@ RSpec.describe "The board", :browser do
     visit "/blanks/#{blank_id(36)}/route"
     section "Promised"
     enter(find_field("Due on"), (Date.today + 1).iso8601)
-    fill_in "For whom, and what was asked", with: "Ferry house, table by the window"
+    fill_in "For whom, and what was asked", with: "Ferry house, table by the window\n"
     click_on "Save"
-    expect(page).to have_text("saved")
+    wait_until { db[:blanks].where(number: 36).get(:asked_for) == "Ferry house, table by the window" }
     open_board
     late = find("section[aria-label=Late] li", text: "36 Turntable")
     expect(late).to have_text(/\d+ days? late: .*Oil, 3 coats \(waits 3 days\)/)
