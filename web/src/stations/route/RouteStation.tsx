@@ -27,8 +27,8 @@ export function RouteStation() {
       </>
     );
   const [taken] = route?.alternatives ?? [];
-  if (problem) return <Fault role="alert">{problem.errors?.[0]?.detail ?? problem.detail}</Fault>;
-  if (!route || !taken) return <Quiet role="status">{t("screen.route.laying_it_out")}</Quiet>;
+  const fault = problem && <Fault role="alert">{problem.errors?.[0]?.detail ?? problem.detail}</Fault>;
+  if (!route || !taken) return fault ?? <Quiet role="status">{t("screen.route.laying_it_out")}</Quiet>;
   const sections: Section<Name>[] = [
     { key: "ways", title: t("screen.route.section.ways"), body: <Ways route={route} /> },
     { key: "steps", title: t("screen.route.section.steps"), body: <Steps steps={taken.steps} route={route} /> },
@@ -39,6 +39,8 @@ export function RouteStation() {
   sections.push({ key: "promised", title: t("screen.route.section.promised"), body: <Promised /> });
   return (
     <>
+      {/* The route before it stays, and with it what is being typed. */}
+      {fault}
       <p style={{ color: ink.moss, fontWeight: 650 }}>
         <MessageText message={route.reason} asSentence />
       </p>
