@@ -53,7 +53,7 @@ RSpec.describe "The board", :browser do
     click_on "Done"
     expect(page).to have_css("nav[aria-label=Route] [aria-current=step]", text: "Cut the seat")
     click_on "Save"
-    expect(page).to have_text("saved")
+    expect_saved
     open_board
     expect(told(40).join).to include("Cut the seat")
     before = told(40)
@@ -66,7 +66,7 @@ RSpec.describe "The board", :browser do
     station "Route"
     expect(page).to have_css("nav[aria-label=Route] [aria-current=step]", text: /Glue|Fill/)
     click_on "Save"
-    expect(page).to have_text("saved")
+    expect_saved
     open_board
     expect(told(40).join[/\d\d:\d\d to \d\d:\d\d ([A-Z]\w+)/, 1]).to match(/Glue|Fill/)
     expect(told(40)).not_to eq(before)

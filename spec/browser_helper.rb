@@ -74,6 +74,9 @@ module BrowserHelper
     Process.wait(worker)
   end
 
+  # The whole of the draft is kept; a notice that it was not says "saved" too.
+  def expect_saved(screen = page) = expect(screen).to have_css("h2 ~ span", exact_text: "saved")
+
   def choose_label(text) = find("label", text: text, exact_text: true).click
   def station(name) = find("[role=tab]", text: name, exact_text: true).click
 

@@ -36,7 +36,7 @@ RSpec.describe "A turner with No. 32", :browser do
     end
 
     click_on "Save"
-    expect(page).to have_text("saved")
+    expect_saved
 
     station "Log"
     choose_label "Rounded"

@@ -37,7 +37,7 @@ RSpec.describe "Files in and out", :browser, :worker do
     find("button", text: "Crack at 1 o’clock", match: :first).click
     fill_in "Depth, mm", with: "33\n"
     click_on "Save"
-    expect(page).to have_text("saved")
+    expect_saved
     station "Log"
     click_on "Blank file"
     out = JSON.parse(File.read(handed_over("43-lamp-base*.json")))

@@ -31,7 +31,7 @@ RSpec.describe "A turner's own lathe", :browser do
     expect(page).to have_css("section[aria-label='Rounded'] h3", text: "≤ 700 rpm")
     expect(before).to be > 700
     click_on "Save"
-    expect(page).to have_text("saved")
+    expect_saved
     expect(db[:lathes][id: db[:blanks][id: id][:lathe_id]][:name]).to eq("The Wren")
 
     click_on "The shop’s lathes and their jaws"

@@ -38,7 +38,7 @@ RSpec.describe "An outage in the middle of an edit", :browser do
     expect(@screen).to have_css("li", text: "Soft zone at half past 7")
     expect(grade).to eq("spongy")
     @screen.click_on "Save"
-    expect(@screen).to have_text("saved")
+    expect_saved(@screen)
     expect(grade).to eq("soft")
   end
 
@@ -53,7 +53,7 @@ RSpec.describe "An outage in the middle of an edit", :browser do
     expect(@screen).to have_css("li", text: "Soft zone at half past 7", wait: 40)
     expect(@screen).to have_no_css("[role=alert]", wait: 40)
     @screen.click_on "Save"
-    expect(@screen).to have_text("saved")
+    expect_saved(@screen)
     expect(grade).to eq("soft")
   end
 

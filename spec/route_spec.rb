@@ -31,7 +31,7 @@ RSpec.describe "The route", :browser do
     expect(page).to have_css("footer p", text: /\ADry to .*, likely by/)
     expect(strip).to have_css("li", text: /Rough out, 32 mm\s*done/)
     click_on "Save"
-    expect(page).to have_text("saved")
+    expect_saved
     expect(db[:blanks].where(number: 39).get(:route)["done"]).to match(
       [include("step" => "rough_out", "wall_mm" => 32)]
     )

@@ -25,7 +25,7 @@ RSpec.describe "A turner going round a blank", :browser do
     click_on "Copy"
     expect(page).to have_css("li button", text: /Crack at/, count: 2)
     click_on "Save"
-    expect(page).to have_text("saved")
+    expect_saved
     paths =
       db[:defects].where(blank_id: db[:blanks].first(number: 36)[:id], type: "crack").map { |row| row[:path].to_a }
     expect(paths.map(&:size)).to eq([4, 4])
@@ -80,7 +80,7 @@ RSpec.describe "A turner going round a blank", :browser do
     fill_in "Expected price", with: "400\n"
     expect(page).to have_css("section[aria-label=Value]", text: "Profit")
     click_on "Save"
-    expect(page).to have_text("saved")
+    expect_saved
     expect(db[:defects].first(blank_id: db[:blanks].first(number: 32)[:id], type: "crack")[:chosen]).to eq("leave")
   end
 
@@ -108,7 +108,7 @@ RSpec.describe "A turner going round a blank", :browser do
       expect(page).to have_css("li", text: /Awl at 3 o’clock, 200 mm from the headstock end/)
     end
     click_on "Save"
-    expect(page).to have_text("saved")
+    expect_saved
     row = db[:defects].where(blank_id: db[:blanks].first(number: 33)[:id], type: "crack").order(:position).last
     expect(row[:path].to_a.map { |point| point["clock_deg"] }).to all(be_within(3).of(270))
     expect(row[:path].to_a.map { |point| point["z_mm"] }.max).to be < 90

@@ -17,7 +17,7 @@ RSpec.describe "A day in the shop", :browser do
     other.find("button", text: "Crack at 2").click
     other.fill_in "Depth, mm", with: "31\n"
     other.click_on "Save"
-    expect(other).to have_text("saved")
+    expect_saved(other)
     other.quit
 
     find("button", text: "Spongy zone").click
@@ -58,7 +58,7 @@ RSpec.describe "A day in the shop", :browser do
     expect(page).to have_text("Section, 3 o’clock above")
     find("h2", text: "36 Turntable").native.location
     find("body").send_keys("s")
-    expect(page).to have_text("saved")
+    expect_saved
     expect(db[:defects].where(blank_id: blank_id(36), ref: "D").count).to eq(1)
 
     station "Log"
@@ -78,7 +78,7 @@ RSpec.describe "A day in the shop", :browser do
     fill_in "Mouth, in", with: "3 mm\n"
     expect(page).to have_field("Mouth, in", with: "1/8")
     click_on "Save"
-    expect(page).to have_text("saved")
+    expect_saved
     expect(db[:defects].first(blank_id: blank_id(32), ref: "B")).to include(
       depth_mm: be_within(1e-9).of(28.575),
       width_mm: 3.0
@@ -107,7 +107,7 @@ RSpec.describe "A day in the shop", :browser do
     station "Turn"
     expect(page).to have_css("section[aria-label='Hollowed']", text: "If every crack is as deep as it may be")
     click_on "Save"
-    expect(page).to have_text("saved")
+    expect_saved
     expect(db[:defects].first(blank_id: blank_id(33), ref: "A")).to include(found_by: "guessed", depth_most_mm: 60.0)
   end
 
@@ -220,7 +220,7 @@ RSpec.describe "A day in the shop", :browser do
     expect(page).to have_css("[role=alert]", text: /Not saved.*Nothing was saved.*Your draft is kept/m)
     RSpec::Mocks.space.reset_all
     click_on "Save"
-    expect(page).to have_text("saved")
+    expect_saved
     expect(db[:defects].where(blank_id: blank_id(32), ref: "A").get(:grade)).to eq("soft")
   end
 

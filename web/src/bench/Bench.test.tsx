@@ -77,7 +77,7 @@ describe("the bench", () => {
     await benchAt("turn");
     const before = renders.turn;
     const [first] = samples.lamp.document.defects;
-    act(() => first && renders.look?.put(first, false));
+    act(() => first && renders.look?.put({ ...first, found_on: "2026-01-02" }, false));
     expect(renders.turn).toBeGreaterThan(before);
   });
 });

@@ -13,7 +13,12 @@ const kept = (name: string, version = 1): Kept => ({
 });
 const fresh = () => ({ kept: kept("a"), past: [], present: named("a"), future: [], held: undefined });
 const run = (...steps: Parameters<typeof step>[1][]) => steps.reduce(step, fresh() as Parameters<typeof step>[0]);
-const change = (name: string, holding = false) => ({ do: "change" as const, document: named(name), holding });
+const change = (name: string, holding = false) => ({
+  do: "change" as const,
+  base: named("before"),
+  document: named(name),
+  holding,
+});
 
 describe("a draft", () => {
   it("goes back and forth through what was done", () => {
@@ -33,6 +38,18 @@ describe("a draft", () => {
     const done = run(change("1", true), change("2", true), change("3", true), change("4"));
     expect(done.present.name).toBe("4");
     expect(step(done, { do: "undo" }).present.name).toBe("a");
+  });
+
+  it("keeps what was changed meanwhile, where a field still showed the draft before", () => {
+    const base = { ...named("a"), number: 7 };
+    const other = { ...run(change("b")), present: { ...named("b"), number: 7 } };
+    const late = step(other, { do: "change", base, document: { ...base, number: 8 }, holding: false });
+    expect(late.present).toEqual({ name: "b", number: 8 });
+  });
+
+  it("makes no step of a change that changes nothing", () => {
+    const same = step(run(change("b")), { do: "change", base: named("b"), document: named("b"), holding: false });
+    expect(same.past).toHaveLength(1);
   });
 
   it("becomes what the server kept, unless it was changed while the save was on its way", () => {

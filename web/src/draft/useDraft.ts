@@ -1,11 +1,12 @@
 import { useEffect, useMemo, useReducer } from "react";
 import type { Document, Entry, Kept } from "../api/document";
+import { rebase } from "./rebase";
 
 /** A blank as it is being changed: what is kept, what is on screen, and the steps between. */
 type Draft = { kept: Kept; past: Document[]; present: Document; future: Document[]; held: Document | undefined };
 
 type Step =
-  | { do: "change"; document: Document; holding: boolean }
+  | { do: "change"; base: Document; document: Document; holding: boolean }
   | { do: "undo" | "redo" | "drop" }
   | { do: "log"; entry: Entry }
   | { do: "read"; kept: Kept }
@@ -19,11 +20,13 @@ export function step(draft: Draft, action: Step): Draft {
     case "change": {
       // While something is held (a drag), the steps between are one step: from where it was picked up.
       const from = draft.held ?? draft.present;
-      if (action.holding) return { ...draft, present: action.document, held: from };
+      const present = rebase(action.base, action.document, draft.present) as Document;
+      if (action.holding) return { ...draft, present, held: from };
+      if (present === from) return draft;
       return {
         ...draft,
         past: [...draft.past, from].slice(-MOST_STEPS),
-        present: action.document,
+        present,
         future: [],
         held: undefined,
       };
@@ -109,7 +112,6 @@ export function useDraft(kept: Kept) {
 
   const acts = useMemo(
     () => ({
-      change: (document: Document, holding = false) => send({ do: "change", document, holding }),
       undo: () => send({ do: "undo" }),
       redo: () => send({ do: "redo" }),
       drop: () => send({ do: "drop" }),
@@ -129,6 +131,9 @@ export function useDraft(kept: Kept) {
       dirty,
       canUndo: draft.past.length > 0,
       canRedo: draft.future.length > 0,
+      /** Puts `document` in place of `base`, the draft it was made from; what was changed since stays. */
+      change: (document: Document, holding = false, base = draft.present) =>
+        send({ do: "change", base, document, holding }),
       ...acts,
     }),
     [draft, dirty, acts],

@@ -12,8 +12,9 @@ export function useTurned(draft: DraftHandle, reversed: boolean): DraftHandle {
   const { document: mounted, change: changeMounted } = draft;
   const document = useMemo(() => (reversed ? reverse(mounted) : mounted), [mounted, reversed]);
   const change = useCallback(
-    (changed: Document, holding = false) => changeMounted(reversed ? reverse(changed) : changed, holding),
-    [changeMounted, reversed],
+    (changed: Document, holding = false, base = document) =>
+      reversed ? changeMounted(reverse(changed), holding, reverse(base)) : changeMounted(changed, holding, base),
+    [changeMounted, reversed, document],
   );
   return useMemo(() => ({ ...draft, document, change }), [draft, document, change]);
 }
