@@ -6,6 +6,8 @@ source Gem.sources.first.uri.to_s
 # The core: the rules of the job.
 gem "json_schemer", "~> 2.4"
 gem "numo-narray", "~> 0.9.2"
+# The tone of a tap.
+gem "numo-pocketfft", "~> 0.4.1"
 
 # The server.
 # Texts of the catalogue.

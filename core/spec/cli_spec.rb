@@ -60,13 +60,38 @@ RSpec.describe "bin/anvil" do
     )
   end
 
+  it "prints every cut, with what it pushes and what that may be" do
+    out, faults, status = anvil("cuts", File.join(root, "demo", "33-lamp-base.anvil.json"))
+    expect([status.exitstatus, faults]).to eq([0, ""])
+    cuts = JSON.parse(out)
+    expect(cuts["regions"].first.keys).to include(
+      *%w[step side z_mm direction tool second force_n allowed_n torque_nm belt_torque_nm air_share minutes],
+      *%w[sharpen_every_min overhang_mm]
+    )
+    expect(cuts["refused"]).to include("step" => "hollow", "why" => { "key" => "cuts.why.no_mount", "amounts" => {} })
+  end
+
+  it "tells the heavy side of four runs, and the tone of a tap" do
+    out, = anvil("balance", "--amplitudes", "4.00,3.09,6.97,4.10", "--trial-g-mm", "300")
+    expect(JSON.parse(out)).to include("heavy_clock_deg" => be_within(0.5).of(130))
+    samples = Array.new(22_050) { |at| (20_000 * Math.exp(-at / 1367.0) * Math.sin(at * 0.11683)).round }
+    format = ["RIFF", 36 + (2 * samples.size), "WAVE", "fmt ", 16, 1, 1, 44_100, 88_200, 2, 16, "data", 2 * samples.size]
+    wave = format.pack("a4L<a4a4L<S<S<L<L<S<S<a4L<") + samples.pack("s<*")
+    found = JSON.parse(anvil("tap", "-", input: wave)[0])
+    expect(found["frequency_hz"]).to be_within(1).of(820)
+    expect(found["decay_ms"]).to be_within(0.3).of(31)
+  end
+
   it "says how it is used, what it cannot read, and what option is off" do
     [
       [[], /usage/],
       [%w[weigh x], /usage/],
       [%w[assess /not/there], /cannot be read/],
       [%w[assess - --humidity 7], %r{/options/humidity: is 7.0: 0.02 to 0.98}],
-      [%w[assess - --colour], /invalid option/]
+      [%w[assess - --colour], /invalid option/],
+      [%w[balance --amplitudes a,1,2,3 --trial-g-mm 3], /invalid value/],
+      [%w[balance --amplitudes 1,2 --trial-g-mm 3], %r{/amplitudes}],
+      [%w[tap -], %r{/sound: is not a WAV file}]
     ].each do |arguments, message|
       out, faults, status = anvil(*arguments, input: JSON.generate(blank_data))
       expect([status.exitstatus, out]).to eq([2, ""])

@@ -17,6 +17,7 @@ module MossyAnvil
             tests
             mend
             route
+            cuts
             peel
             strip
             form
@@ -69,6 +70,8 @@ module MossyAnvil
         def on_tests = json(tests: reckoner.next_tests(draft, at: "/document"))
         def on_mend = json(reckoner.mend(draft, at: "/document"))
         def on_route = json(reckoner.route(draft, at: "/document", ways: @given["ways"].to_sym))
+
+        def on_cuts = json(reckoner.cuts(draft, at: "/document", tools: @given["tools"]))
 
         def on_peel
           body = body_as("PeelAsked")

@@ -13,6 +13,7 @@ module MossyAnvil
             ways = Mending.ways(params["ways"] || "all")
             answer(calculate("route", records: cards.records, ways: ways).data)
           end
+          app.post("/api/reckon/cuts") { answer(calculate("cuts", records: cards.records, tools: shops.tools).data) }
           cards(app)
           waits(app)
         end

@@ -12,10 +12,19 @@ module MossyAnvil
             shops.name_it(**about.transform_keys(&:to_sym))
             answer(about)
           end
+          app.put("/api/tools") { answer(tools: Shop.take_tools(self)) }
           app.put("/api/equipment") do
             shops.equip(body_as("Equipment"))
             answer(shops.equipment)
           end
+        end
+
+        # Raises InvalidInput for a tool that is not known.
+        def self.take_tools(app)
+          keys = app.body_as("OwnTools")["tools"]
+          MossyAnvil::Model::CuttingTool.all(keys)
+          app.shops.take_tools(keys)
+          app.shops.tools
         end
 
         def self.shown(app)
@@ -29,6 +38,7 @@ module MossyAnvil
             climate: shop.slice(:temperature_c, :humidity),
             lathes: app.shops.lathes,
             equipment: app.shops.equipment,
+            tools: app.shops.tools,
             next_number: blanks.next_number,
             put_away: blanks.put_away,
             rack: rack

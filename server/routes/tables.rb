@@ -11,6 +11,7 @@ module MossyAnvil
           resins
           fillers
           mounts
+          tools
           grits
           gates
           tests

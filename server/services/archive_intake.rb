@@ -89,6 +89,7 @@ module MossyAnvil
           shop["lathes"].each { |name, lathe| shops.keep_lathe(name, lathe) }
           (shop["people"] || []).each { |person| people.add_missing(person) }
           shops.equip(shop["equipment"]) if shop["equipment"]
+          shops.take_tools(shop["tools"]) if shop["tools"]
           shelve(stores) if stores
         end
 

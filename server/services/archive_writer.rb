@@ -103,7 +103,8 @@ module MossyAnvil
             },
             "lathes" => shops.lathes,
             "people" => people.all.map { |person| person.except(:id).transform_keys(&:to_s) },
-            "equipment" => shops.equipment
+            "equipment" => shops.equipment,
+            "tools" => shops.tools
           )
         end
 

@@ -64,6 +64,10 @@ module MossyAnvil
         def route(document, at: "", ways: :all) =
           by_records(MossyAnvil::Report::RouteReport, document, at, ways: ways, at: at)
 
+        # Every cut of that way, with those tools (keys) or any, as plain data.
+        def cuts(document, at: "", tools: nil) =
+          by_records(MossyAnvil::Report::CutReport, document, at, tools: tools, at: at)
+
         # The Blank of a document; raises InvalidInput with pointers under `at`.
         def self.blank(document, at: "")
           MossyAnvil::Formats::BlankFile.from_data(document)

@@ -33,7 +33,7 @@ module MossyAnvil
         MATERIAL = %i[kind species density_kg_m3 moisture_pct resin_kg_m3 grain grain_clock_deg pith].freeze
         MEASURES = %i[diameter_mm width_mm height_mm length_mm].freeze
         FOLLOWS = %i[wall_mm floor_mm].freeze
-        LATHE = %i[mass_kg ballast_kg stand swing_mm between_centres_mm].freeze
+        LATHE = %i[mass_kg ballast_kg stand swing_mm between_centres_mm power_w].freeze
 
         module_function
 

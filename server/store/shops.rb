@@ -80,6 +80,15 @@ module MossyAnvil
           @db[:shop].update(equipment: Sequel.pg_jsonb_wrap(counts))
         end
 
+        # Keys of the turner's own tools; nil where nothing is said: all there are.
+        def tools = Rows.data(@db[:shop].get(:tools))
+
+        # A shop nobody has named yet is kept under its usual name.
+        def take_tools(keys)
+          set_up(**current) if @db[:shop].empty?
+          @db[:shop].update(tools: keys && Sequel.pg_jsonb_wrap(keys))
+        end
+
         def keep_lathe(name, lathe)
           @db[:lathes].insert_conflict(target: :name).insert(**Rows.lathe("lathe" => lathe), name: name)
         end

@@ -147,6 +147,7 @@ export const api = {
     (await answered(http.PUT("/api/people/{id}", { params: { path: { id } }, body: person }))).people,
   removePerson: async (id: number) =>
     (await answered(http.DELETE("/api/people/{id}", { params: { path: { id } } }))).people,
+  setTools: (tools: string[] | null) => answered(http.PUT("/api/tools", { body: { tools } })),
   setEquipment: (counts: Equipment) => answered(http.PUT("/api/equipment", { body: counts })),
   lathes: async () => (await answered(http.GET("/api/lathes"))).lathes,
   addLathe: async (name: string, lathe: Lathe) =>
@@ -169,6 +170,7 @@ export const api = {
   strip: ({ document, rpm }: StripQuestion) => answered(http.POST("/api/reckon/strip", { body: { document, rpm } })),
   setOuts: ({ document, wanted }: SetOutsQuestion) =>
     answered(http.POST("/api/reckon/set-outs", { body: { document, wanted } })),
+  cuts: (document: Document) => answered(http.POST("/api/reckon/cuts", { body: { document } })),
   mounts: (document: Document) => answered(http.POST("/api/reckon/mounts", { body: { document } })),
   compare: (document: Document) => answered(http.POST("/api/reckon/compare", { body: { document } })),
   /** A change that the server works on by itself. */

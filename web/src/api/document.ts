@@ -87,6 +87,8 @@ export type StripQuestion = { document: Document; rpm: number };
 export type SetOuts = Schemas["SetOuts"];
 export type SetOutsQuestion = { document: Document; wanted: NonNullable<Schemas["SetOutsAsked"]["wanted"]> };
 export type Mounts = Schemas["Mounts"];
+export type Cuts = Schemas["Cuts"];
+export type CutRegion = Schemas["CutRegion"];
 export type Comparison = Schemas["Comparison"];
 export type SearchQuestion = Schemas["SearchAsked"];
 export type Placed = Schemas["Placed"];
@@ -99,6 +101,7 @@ export type TableName =
   | "resins"
   | "fillers"
   | "mounts"
+  | "tools"
   | "grits"
   | "gates"
   | "tests"

@@ -152,6 +152,12 @@ function Written({ start, kept, onTake }: WrittenProps) {
           onChange={(ballast_kg) => change({ ballast_kg })}
           fault={faults["/lathe/ballast_kg"]}
         />
+        <NumberField
+          label={t("screen.shop.motor")}
+          value={lathe.power_w ?? 0}
+          onChange={(power_w) => (power_w === 0 ? setLathe(without(lathe, "power_w") as Lathe) : change({ power_w }))}
+          fault={faults["/lathe/power_w"]}
+        />
       </Fields>
       <Choice
         label={t("screen.shop.it_stands")}

@@ -8,6 +8,7 @@ export const emptyShop: Shop = {
   climate: { temperature_c: 20, humidity: 0.5 },
   rack: [],
   lathes: {},
+  tools: null,
   equipment: { oven: 1, vacuum_vessel: 1, pressure_pot: 1, clamps: 4 },
   next_number: 1,
   put_away: [],

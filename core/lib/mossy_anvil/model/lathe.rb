@@ -5,15 +5,16 @@ module MossyAnvil
     # The lathe the piece is to be turned on.
     class Lathe
       # stand: "light", "floor" or "bolted". belts: [{ min_rpm:, max_rpm: }]. jaws_mm: circles its jaw sets close to
-      # true.
+      # true. power_w: of its motor, nil where nobody wrote it down.
       extend Record
-      fields :mass_kg, :stand, :swing_mm, :between_centres_mm, :belts, ballast_kg: 0, jaws_mm: []
+      fields :mass_kg, :stand, :swing_mm, :between_centres_mm, :belts, ballast_kg: 0, jaws_mm: [], power_w: nil
 
       def initialize(**given)
         given = Lathe.complete(given)
         @mass_kg, @ballast_kg, @swing_mm, @between_centres_mm =
           given.values_at(:mass_kg, :ballast_kg, :swing_mm, :between_centres_mm).map(&:to_f)
         @stand = given[:stand]
+        @power_w = given[:power_w]&.to_f
         @belts = given[:belts].map(&:freeze).freeze
         @jaws_mm = given[:jaws_mm].map(&:to_f).freeze
         freeze

@@ -60,6 +60,28 @@ module MossyAnvil
       # Plain data: steps, each with its mounts, the one proposed (or nil) first, and what else to look to; says: of the
       # whole; clearances.
       def to_h
+        @to_h ||= tell
+      end
+
+      # N of cutting force that the mount proposed for a step bears at a height, at its speed; nil where none holds, or
+      # nothing is known of what it holds: then a light cut is all.
+      def borne_n(key, z_mm)
+        told = to_h[:steps].find { |one| one[:key] == key.to_s } or return
+        mount = told[:mounts].find { |one| one[:key] == told[:proposed] } or return 0.0
+        name, by = STEPS.fetch(family).find { |one, *| one == key.to_sym }
+        load = Turn::MountLoad.new(**load(name, by), rpm: told[:limit_rpm])
+        return load.force_n if mount[:hold_nm].nil?
+
+        load.bears_n(
+          mount[:hold_nm],
+          lever_mm: (site(name, by).z_mm - z_mm).abs,
+          tailstock: mount[:verdict] == "tailstock"
+        )
+      end
+
+      private
+
+      def tell
         steps = STEPS.fetch(family).each_with_index.map { |(name, by, mounts), index| step(name, by, mounts, index) }
         {
           steps: steps,
@@ -70,8 +92,6 @@ module MossyAnvil
           workings: @workings.to_h
         }
       end
-
-      private
 
       def family
         return :ring if @form.open_both_ends?

@@ -43,6 +43,12 @@ module MossyAnvil
         }
       end
 
+      # Steps of the way taken, list of Route::Step.
+      def steps = proposal.way_taken.steps
+      # The form it is roughed out to first; nil where it is not.
+      def rough_form = rough && rough[:form]
+      def mount_report = @mount_report ||= MountReport.new(@blank, climate: @climate, now: @now, fineness: @fineness)
+
       private
 
       def ways = @ways == :all ? proposal.alternatives : [proposal.way_taken]
@@ -66,7 +72,9 @@ module MossyAnvil
       def context = MendReport.context(@blank, assessed, climate: @climate, records: @records, now: @now)
 
       # The form to rough out to, thick enough to be trued up once it is dry; nil where no hollow of it would be left.
-      def rough
+      def rough = defined?(@rough) ? @rough : @rough = thick_form
+
+      def thick_form
         told, done = assessed.dig(:form, :rough), @blank.roughed_out
         wall = done ? done[:wall_mm] : told && told[:wall_mm]
         return if wall.nil? || wall + Table["route"]["least_room_mm"] > @blank.form.outside.largest_mm
@@ -76,9 +84,7 @@ module MossyAnvil
       end
 
       def mounts
-        MountReport.new(@blank, climate: @climate, now: @now, fineness: @fineness).to_h[:steps].to_h do |step|
-          [step[:key], { key: step[:proposed], limit_rpm: step[:limit_rpm] }]
-        end
+        mount_report.to_h[:steps].to_h { |step| [step[:key], { key: step[:proposed], limit_rpm: step[:limit_rpm] }] }
       end
 
       def plain(alternative)

@@ -28,6 +28,14 @@ module MossyAnvil
           per_spin.zero? ? nil : Math.sqrt(left_nm / per_spin) * Mechanics::RPM
         end
 
+        # N of cutting force it bears at a lever of its own, beside weight and imbalance, with the margin of the mount.
+        def bears_n(hold_nm, lever_mm:, tailstock: false)
+          margins = Table["mounts"]["margins"]
+          whole = hold_nm / (tailstock ? tailstock_share * margins["least"] : margins["free"])
+          own = MountLoad.new(**to_h, force_n: 0.0).nm
+          [(whole - own) / (MountHold::NM * [lever_mm, 1.0].max), 0.0].max
+        end
+
         private
 
         def tailstock_share = Table["mounts"]["loads"]["with_tailstock"]

@@ -21,32 +21,58 @@ module MossyAnvil
 
       # The Place that takes least. A ring cut open bends where it is sound, and soft wood that opens it is pressed in
       # where it is soft: the worse of the two.
-      def place
-        by_body, by_path = @openings.all.partition(&:bodies)
-        return weakest(by_path, weak) if by_body.empty?
+      def place = ways.map { |openings, weak| weakest(openings, weak) }.min_by(&:force_n)
 
-        themselves = by_body.flat_map(&:ids)
-        [weakest(by_path, weak), weakest(@openings.all, weak.reject { |one| themselves.include?(one.id) })].min_by(
-          &:force_n
-        )
+      # N that the wall takes anywhere between two heights, mm; nil where there is no wall.
+      def least_n(from_mm, to_mm)
+        there = within(from_mm, to_mm).where
+        return if there.empty?
+
+        ways.map { |openings, weak| forces(openings, weak)[0][there].min }.min
+      end
+
+      # mm of wall anywhere between two heights; nil where there is none.
+      def least_wall_mm(from_mm, to_mm)
+        there = within(from_mm, to_mm).where
+        there.empty? ? nil : walls.thickness_mm[there].min
       end
 
       private
+
+      # [[openings, what weakens besides], ...] that are looked at.
+      def ways
+        @ways ||=
+          begin
+            by_body, by_path = @openings.all.partition(&:bodies)
+            themselves = by_body.flat_map(&:ids)
+            beside = weak.reject { |one| themselves.include?(one.id) }
+            by_body.empty? ? [[by_path, weak]] : [[by_path, weak], [@openings.all, beside]]
+          end
+      end
 
       # Places along the wall: z, inner and outer radius, thickness, mm, arrays of one size.
       def walls = @walls ||= Model::WallThickness.of(@form, @blank.shape).places
       def outside_mm = @outside_mm ||= @form.outside.radii_mm(walls.z_mm)
 
-      def weakest(openings, weak)
+      # N at each place, and the bits and shares they come of.
+      def forces(openings, weak)
         opened, shares = opened_bits(openings), shares_left(weak)
-        forces =
+        whole =
           Solid::WallForce.allowed_along(
             @blank.material.strength_across_mpa,
             radii_mm: outside_mm,
             walls_mm: walls.thickness_mm,
             depth_mm: @form.wall_depth_mm
           ) * shares
-        forces *= (opened * (Solid::WallForce::WHOLE / Solid::WallForce::CRACKED_THROUGH)) + ((opened * -1) + 1)
+        [
+          whole * ((opened * (Solid::WallForce::WHOLE / Solid::WallForce::CRACKED_THROUGH)) + ((opened * -1) + 1)),
+          opened,
+          shares
+        ]
+      end
+
+      def weakest(openings, weak)
+        forces, opened, shares = forces(openings, weak)
         forces.min_index.then do |at|
           Place.new(
             force_n: forces[at],

@@ -11,6 +11,7 @@ import { STAGES } from "../../kit/stages";
 import { Holding } from "./Holding";
 import { OnLathe } from "./OnLathe";
 import { Quiet } from "../../kit/parts";
+import { Cuts } from "./Cuts";
 import { Strip } from "./Strip";
 import { useBlank, type Blank } from "../../draft/contexts";
 
@@ -80,9 +81,18 @@ export function Turn() {
         sections={[
           { key: "speed", title: t("screen.turn.section.speed"), body: speed },
           { key: "workholding", title: t("screen.turn.section.workholding"), body: <Holding /> },
-          { key: "cuts", title: t("screen.turn.section.cuts"), body: <Strip /> },
+          { key: "cuts", title: t("screen.turn.section.cuts"), body: <Cutting /> },
         ]}
       />
+    </>
+  );
+}
+
+function Cutting() {
+  return (
+    <>
+      <Cuts />
+      <Strip />
     </>
   );
 }

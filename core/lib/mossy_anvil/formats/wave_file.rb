@@ -1,0 +1,46 @@
+# frozen_string_literal: true
+
+module MossyAnvil
+  module Formats
+    # A sound as WAV: RIFF, PCM, 16 bits, one channel.
+    # Source: Multimedia Programming Interface and Data Specifications 1.0, chunks "fmt " and "data".
+    class WaveFile
+      PCM = 1
+      # A minute at 48 kHz, and room for other chunks.
+      MAX_BYTES = 6_000_000
+      FULL = 32_768.0
+
+      # Samples from -1 to 1, and how many of them a second.
+      attr_reader :samples, :rate_hz
+
+      # bytes: of the file. Raises InvalidInput at `at` where it is none, or of another kind.
+      def initialize(bytes, at: "/sound")
+        @at = at
+        refuse("is larger than a minute of sound", "#{MAX_BYTES} bytes at most") if bytes.bytesize > MAX_BYTES
+        chunks = chunks_of(bytes.b)
+        kind, channels, @rate_hz, _, _, bits = chunks.fetch("fmt ") { refuse("has no format") }.unpack("S<S<L<L<S<S<")
+        unless [kind, channels, bits] == [PCM, 1, 16] && rate_hz.between?(4000, 192_000)
+          refuse("is not 16-bit mono PCM")
+        end
+
+        @samples = chunks.fetch("data") { refuse("has no sound in it") }.unpack("s<*").map { |one| one / FULL }
+      end
+
+      private
+
+      def chunks_of(bytes)
+        refuse("is not a WAV file") unless bytes[0, 4] == "RIFF" && bytes[8, 4] == "WAVE"
+        found, place = {}, 12
+        while place + 8 <= bytes.bytesize
+          name, size = bytes[place, 8].unpack("a4L<")
+          found[name] ||= bytes[place + 8, size].to_s
+          place += 8 + size + (size % 2)
+        end
+        found
+      end
+
+      def refuse(problem, allowed = "a WAV file, 16-bit PCM, one channel") =
+        raise(InvalidInput, [Fault.new(path: @at, problem: problem, allowed: allowed)])
+    end
+  end
+end
