@@ -75,7 +75,21 @@ RSpec.describe "bin/anvil" do
     out, = anvil("balance", "--amplitudes", "4.00,3.09,6.97,4.10", "--trial-g-mm", "300")
     expect(JSON.parse(out)).to include("heavy_clock_deg" => be_within(0.5).of(130))
     samples = Array.new(22_050) { |at| (20_000 * Math.exp(-at / 1367.0) * Math.sin(at * 0.11683)).round }
-    format = ["RIFF", 36 + (2 * samples.size), "WAVE", "fmt ", 16, 1, 1, 44_100, 88_200, 2, 16, "data", 2 * samples.size]
+    format = [
+      "RIFF",
+      36 + (2 * samples.size),
+      "WAVE",
+      "fmt ",
+      16,
+      1,
+      1,
+      44_100,
+      88_200,
+      2,
+      16,
+      "data",
+      2 * samples.size
+    ]
     wave = format.pack("a4L<a4a4L<S<S<L<L<S<S<a4L<") + samples.pack("s<*")
     found = JSON.parse(anvil("tap", "-", input: wave)[0])
     expect(found["frequency_hz"]).to be_within(1).of(820)

@@ -180,9 +180,11 @@ module MossyAnvil
         end
 
         # The plan of a kept blank as a card begins with it.
+        # The plan of mending or, from a step on, a stretch of the route.
         def on_card
-          report = reckoner.mend(@given["kept"])
-          json(steps: report[:steps], materials: report[:materials])
+          kept, from = @given.values_at("kept", "from")
+          report = from ? reckoner.card(kept, from: from, tools: @given["tools"]) : reckoner.mend(kept)
+          json(report.slice(:steps, :materials))
         end
 
         # What is left to do of a kept blank.

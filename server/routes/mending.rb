@@ -28,24 +28,20 @@ module MossyAnvil
         end
 
         def self.cards(app)
-          app.post("/api/blanks/:id/card") do
-            key = body_as("NewCard")["key"]
-            document = blanks.find(blank_id)[:document]
-            answer(
-              card_work.open(
-                blank_id,
-                key,
-                document,
-                calculate("card", bytes: "", kept: document, records: cards.records).data
-              ),
-              201
-            )
-          end
+          app.post("/api/blanks/:id/card") { answer(Mending.open(self, blank_id), 201) }
           app.get("/api/blanks/:id/card") { answer(card: at_one_moment { Mending.open_card(self, blank_id) }) }
           app.get("/api/cards/:id") { answer(card_work.show(card_id)) }
           app.post("/api/cards/:id/marks") { answer(card_work.mark(card_id, body_as("NewMark")), 201) }
           app.post("/api/cards/:id/troubles") { answer(card_work.trouble(card_id, body_as("NewTrouble")), 201) }
           app.post("/api/cards/:id/end") { answer(card_work.close(card_id, body_as("NewCard")["key"])) }
+        end
+
+        # Opens one as it is asked for, of the blank as it is kept.
+        def self.open(app, id)
+          asked = app.body_as("NewCard")
+          document = app.blanks.find(id)[:document]
+          about = { kept: document, records: app.cards.records, tools: app.shops.tools, from: asked["from"] }
+          app.card_work.open(id, asked["key"], document, app.calculate("card", bytes: "", **about).data)
         end
 
         # The open card of a blank, or nil; raises NotFound where there is no such blank.

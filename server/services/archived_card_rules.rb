@@ -43,10 +43,11 @@ module MossyAnvil
         # Ids of the steps that are planned for its document, by whoever made it or as they are proposed.
         def planned
           @planned ||=
-            MossyAnvil::Report::MendReport
-              .new(Reckoner.blank(@card["document"]), climate: MossyAnvil::Report::ShopClimate.new, now: nil)
-              .steps
-              .map(&:id)
+            begin
+              report =
+                @card["steps"].first["stretch"] ? MossyAnvil::Report::RouteReport : MossyAnvil::Report::MendReport
+              report.new(Reckoner.blank(@card["document"]), now: nil).steps.map(&:id)
+            end
         end
 
         # Every line has a key of its own; those that came of a mark too.

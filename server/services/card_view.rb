@@ -5,6 +5,8 @@ module MossyAnvil
     module Services
       # A card as it is shown: its lines in order with what was ticked of each, what is under way, and what comes next.
       class CardView
+        SHOWN = %w[id do stretch limit_rpm name cautions tools troubles].freeze
+
         # card: as Store::Cards#find has it. now: Time.
         def initialize(card, now)
           @card = card
@@ -86,7 +88,7 @@ module MossyAnvil
 
         def told(step)
           {
-            **step.slice("id", "do", "name", "cautions", "tools", "troubles").transform_keys(&:to_sym),
+            **step.slice(*SHOWN).transform_keys(&:to_sym),
             says: found_in(step["id"]),
             lines: lines_of(step).map { |line| shown(line) }
           }
@@ -105,7 +107,8 @@ module MossyAnvil
               "measures",
               "unlocks",
               "optional",
-              "target"
+              "target",
+              "region"
             ).transform_keys(&:to_sym),
             done_at: stamp(done && done[:marked_at]),
             value: done && done[:value],

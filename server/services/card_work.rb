@@ -6,6 +6,11 @@ module MossyAnvil
       # What is done to a card: opened, its lines ticked and taken back, troubles met, closed. One hand at a time; what
       # is done twice counts once.
       class CardWork
+        # What a card keeps of a step; the last three of the route alone.
+        KEPT = %w[id do name cautions tools lines stretch limit_rpm mark].freeze
+        # Kind of entry in the journal by the stretch of the route; anything else is a note.
+        ENTRIES = { nil => "mend", "mend" => "mend", "turn" => "cut" }.freeze
+
         def initialize(db, climate:, now:)
           @cards = Store::Cards.new(db)
           @blanks = Store::Blanks.new(db)
@@ -19,10 +24,7 @@ module MossyAnvil
         def open(blank_id, key, document, plan)
           refuse("/mend", "has no steps", "at least one step to work by") if plan["steps"].empty?
 
-          steps =
-            plan["steps"].map do |step|
-              { **step.slice("id", "do", "name", "cautions", "tools", "lines"), "troubles" => troubles(step["do"]) }
-            end
+          steps = plan["steps"].map { |step| { **step.slice(*KEPT), "troubles" => troubles(step["do"]) } }
           show(@cards.open(blank_id, key, document, steps, held(plan["materials"]), @now))
         end
 
@@ -92,7 +94,7 @@ module MossyAnvil
             @blanks.keep_entry(
               held[:blank_id],
               key: key,
-              kind: "mend",
+              kind: ENTRIES.fetch(held[:steps].first["stretch"], "note"),
               stage: nil,
               speed_rpm: nil,
               note: note(held, view),
@@ -109,15 +111,15 @@ module MossyAnvil
             .group_by { |row| row.values_at("key", "part") }
             .map { |(key, part), rows| [key, part, rows.sum { |row| row["amount"] }] }
 
-        # The blank is mended by every step whose lines are all ticked. Its version goes up: whoever has it open
-        # elsewhere is told.
+        # The blank is mended by every step whose lines are all ticked, and its route goes on by them. Its version goes
+        # up: whoever has it open elsewhere is told.
         def mend(card, view)
           done = card[:steps].select { |told| view.all_done?(told["id"]) }.map { |told| told["id"] }
           return if done.empty?
 
           kept = @blanks.find(card[:blank_id])
           measured = done.to_h { |step_id| [step_id, view.measures(step_id)] }
-          document = reckoned(card[:document]).document_after(kept[:document], done, measured: measured)
+          document = document_after(card, kept[:document], done, measured)
           brief = Reckoner.new(@climate, now: @now).brief(document)
           @blanks.save(card[:blank_id], kept[:version], document, brief)
         end
@@ -134,15 +136,42 @@ module MossyAnvil
         end
 
         def reckoned(document)
-          MossyAnvil::Report::MendReport.new(
-            Reckoner.blank(document),
-            climate: @climate,
-            now: @now,
-            records: MossyAnvil::Model::ShopRecords.new(@cards.records)
-          )
+          MossyAnvil::Report::MendReport.new(Reckoner.blank(document), climate: @climate, now: @now, records: records)
         end
 
-        def step(card, step_id) = (@steps ||= reckoned(card[:document]).steps).find { |one| one.id == step_id }
+        def records = MossyAnvil::Model::ShopRecords.new(@cards.records)
+
+        # done: ids of the steps that are.
+        def document_after(card, document, done, measured)
+          marks = card[:steps].select { |told| done.include?(told["id"]) }.filter_map { |told| told["mark"] }
+          mended = done - marks.map { |mark| mark["step"] }
+          document = plan(card).document_after(document, mended, measured: measured) if mended.any?
+          marks.empty? ? document : with_marks(document, marks)
+        end
+
+        # The route goes on by them; what it had of the same steps before is written anew.
+        def with_marks(document, marks)
+          route = document["route"] || {}
+          known = marks.map { |mark| mark["step"] }
+          before = (route["done"] || []).reject { |mark| known.include?(mark["step"]) }
+          dated = marks.map { |mark| { **mark, "on" => @now.to_date.iso8601 } }
+          document.merge("route" => { **route, "done" => [*before, *dated] })
+        end
+
+        # Of a card of the route, that; else the plan of mending.
+        def plan(card) = @plan ||= card[:steps].first["stretch"] ? of_route(card[:document]) : reckoned(card[:document])
+
+        def of_route(document) =
+          MossyAnvil::Report::CardReport.new(Reckoner.blank(document), climate: @climate, now: @now, records: records)
+
+        # What answers for a step: what Mend made of it or, of turning and finishing, a WorkedStep.
+        def step(card, step_id)
+          told = card[:steps].find { |one| one["id"] == step_id }
+          return MossyAnvil::Report::WorkedStep.new(told["do"], told["limit_rpm"]) if told["mark"]
+          return plan(card).made(step_id) if told["stretch"]
+
+          (@steps ||= plan(card).steps).find { |one| one.id == step_id }
+        end
         def troubles(kind) = MossyAnvil::Mend::MendStep.troubles_of(kind).map { |row| row.slice("key", "asks") }
 
         # Sent again, or done already by another hand.

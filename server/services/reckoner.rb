@@ -68,6 +68,10 @@ module MossyAnvil
         def cuts(document, at: "", tools: nil) =
           by_records(MossyAnvil::Report::CutReport, document, at, tools: tools, at: at)
 
+        # A stretch of that way as a card runs it, as plain data.
+        def card(document, from:, tools: nil) =
+          by_records(MossyAnvil::Report::CardReport, document, "", from: from, tools: tools)
+
         # The Blank of a document; raises InvalidInput with pointers under `at`.
         def self.blank(document, at: "")
           MossyAnvil::Formats::BlankFile.from_data(document)

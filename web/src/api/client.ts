@@ -110,8 +110,13 @@ export const api = {
   mend: (document: Document) => answered(http.POST("/api/reckon/mend", { body: { document } })),
   route: ({ document, ways }: RouteQuestion) =>
     answered(http.POST("/api/reckon/route", { params: { query: { ways } }, body: { document } })),
-  openCard: (id: number) =>
-    answered(http.POST("/api/blanks/{id}/card", { params: { path: { id } }, body: { key: crypto.randomUUID() } })),
+  openCard: (id: number, from?: string) =>
+    answered(
+      http.POST("/api/blanks/{id}/card", {
+        params: { path: { id } },
+        body: { key: crypto.randomUUID(), ...(from !== undefined && { from }) },
+      }),
+    ),
   cardOf: async (id: number) => (await answered(http.GET("/api/blanks/{id}/card", { params: { path: { id } } }))).card,
   markCard: (id: number, key: string, mark: NewMark) =>
     answered(http.POST("/api/cards/{id}/marks", { params: { path: { id } }, body: { key, ...mark } })),

@@ -10,6 +10,7 @@ import { ink } from "../kit/theme";
 import { useKey } from "../kit/useKey";
 import { useUnit } from "../kit/Units";
 import { Waiting } from "../kit/Waiting";
+import { CutDrawing } from "../piece/CutDrawing";
 import { Alarm } from "./alarm";
 import { Running } from "./Running";
 import { spanText } from "./serverClock";
@@ -202,7 +203,7 @@ function Open({
             value_2: left_ === 0 ? t("screen.card.all_ticked") : "",
           })}
         </span>
-        <Button $kind="quiet" onPress={() => void go(`/blanks/${blankId}/mend`)}>
+        <Button $kind="quiet" onPress={() => void go(`/blanks/${blankId}/${here.step.stretch ? "route" : "mend"}`)}>
           {t("screen.card.to_the_plan")}
         </Button>
       </header>
@@ -231,6 +232,7 @@ function Open({
             {handle.problem.errors?.[0]?.detail ?? handle.problem.detail}
           </p>
         )}
+        {here.line.region && <Cut lines={here.step.lines} here={here.line} />}
         <Line
           line={here.line}
           nowMs={nowMs}
@@ -340,6 +342,28 @@ function Bubbles({ line, onSeen }: { line: CardLine; onSeen: (level: number) => 
         </p>
       )}
     </div>
+  );
+}
+
+/** The cuts of a step as a picture, the one of this line filled, with what it must not go over. */
+function Cut({ lines, here }: { lines: CardLine[]; here: CardLine }) {
+  const unit = useUnit();
+  const regions = lines.flatMap(({ region }) => region ?? []);
+  const { region } = here;
+  if (!region) return null;
+  const shown = (value: number, of: string) => amountText(value, of, unit);
+  return (
+    <figure style={{ maxWidth: 560 }}>
+      <CutDrawing regions={regions} here={regions.indexOf(region)} />
+      <figcaption className="caution">
+        {t("screen.card.cut", {
+          rpm: shown(region.rpm, "rpm"),
+          force: shown(region.force_n, "N"),
+          overhang: shown(region.overhang_mm, "mm"),
+        })}{" "}
+        {region.wall_mm !== null && t("screen.card.cut_wall", { wall: shown(region.wall_mm, "mm") })}
+      </figcaption>
+    </figure>
   );
 }
 

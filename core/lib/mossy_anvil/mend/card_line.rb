@@ -5,6 +5,7 @@ module MossyAnvil
     # A line of the card. kind: do, weigh, timer (to be done within), wait, measure. minutes: [least, likely].
     # target: [value, unit, within]. unlocks: key of what may follow, under `unlocks`. watch: what is looked at while
     # its time runs. cure: its wait follows the shop's temperature. draws: { key:, part: } of the product used up by it.
+    # region: the cut it tells of, plain data; nil for all else.
     CardLine =
       Struct.new(
         :kind,
@@ -17,6 +18,7 @@ module MossyAnvil
         :watch,
         :draws,
         :target,
+        :region,
         keyword_init: true
       ) do
         # key: of its text, under `steps`; about: of the above what is not plain, and the amounts of the text.

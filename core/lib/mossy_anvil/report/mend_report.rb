@@ -83,7 +83,12 @@ module MossyAnvil
       # plan.
       # measured: { step id => { name => value } }, what the scale said meanwhile.
       def document_after(document, done, measured: {})
-        worked = steps.select { |step| done.include?(step.id) }
+        MendReport.mended_document(document, steps.select { |step| done.include?(step.id) }, measured: measured)
+      end
+
+      # The same of any steps of mending (MendSteps).
+      def self.mended_document(document, worked, measured: {})
+        done = worked.map(&:id)
         mended =
           worked.inject({}) do |found, step|
             found.merge(step.mended(measured.fetch(step.id, {})).to_h { |defect| [defect.id, defect] })
@@ -100,10 +105,12 @@ module MossyAnvil
           .merge(left.any? ? { "mend" => { "steps" => left } } : {})
       end
 
-      private
-
       # As a blank file has it, with what is only for the eye kept.
-      def mended_over(old, defect) = old.slice("found_on", "group").merge(JSON.parse(JSON.generate(defect.to_document)))
+      def self.mended_over(old, defect) =
+        old.slice("found_on", "group").merge(JSON.parse(JSON.generate(defect.to_document)))
+      private_class_method :mended_over
+
+      private
 
       def assessed = @assessed ||= Assessment.new(@blank, climate: @climate, now: @now, fineness: @fineness).to_h
 

@@ -45,6 +45,8 @@ module MossyAnvil
 
       # Steps of the way taken, list of Route::Step.
       def steps = proposal.way_taken.steps
+      def grits = assessed.dig(:finish, :grits)
+      def moisture_pct = assessed[:drying] && assessed[:drying][:moisture_pct]
       # The form it is roughed out to first; nil where it is not.
       def rough_form = rough && rough[:form]
       def mount_report = @mount_report ||= MountReport.new(@blank, climate: @climate, now: @now, fineness: @fineness)

@@ -29,6 +29,7 @@ module MossyAnvil
           materials: @made.materials,
           cautions: @made.cautions,
           says: @made.says,
+          made: @made,
           after: @piece.with(context: @made.after)
         )
       end

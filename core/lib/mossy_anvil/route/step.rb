@@ -20,7 +20,7 @@ module MossyAnvil
     # at it; limit_rpm: of that; both nil off the lathe. unsafe: not at any speed of the lathe. materials: list of
     # MendStep::Taken. says: advice, conflicts first. regimes: list of DryingRegimes::Stretch, and how fast it may dry
     # at most, % a day (nil off drying). weigh_days: when it is weighed, days from its beginning. done: it is a fact.
-    # left_out: it is not to be done. after: Workpiece.
+    # left_out: it is not to be done. made: what Mend says of it, a MendStep; nil of all but mending. after: Workpiece.
     Step =
       Struct.new(
         :id,
@@ -42,6 +42,7 @@ module MossyAnvil
         :weigh_days,
         :done,
         :left_out,
+        :made,
         :after,
         keyword_init: true
       ) do

@@ -6,8 +6,8 @@ module MossyAnvil
     # A cut is lighter where wall, mount or belt would not bear the whole of it, counted as with a dull edge.
     class ToolChoice
       # One tool in a region. chip_mm: of the roughing cut; force_n with a sharp edge and allowed_n, of the pass that
-      # has least left of it; torque_nm; leave_mm: on a thin wall, what is left on it until the last, then taken with ever
-      # lighter cuts; minutes: [least, most]; sharpen_every_min; bend_mm in the finishing pass.
+      # has least left of it; torque_nm; leave_mm: on a thin wall, what is left on it until the last, then taken with
+      # ever lighter cuts; minutes: [least, most]; sharpen_every_min; bend_mm in the finishing pass.
       Use =
         Struct.new(
           :tool,

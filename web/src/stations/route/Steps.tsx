@@ -3,13 +3,14 @@ import styled from "styled-components";
 import { Button as AriaButton } from "react-aria-components";
 import type { Document, Route, RouteStep } from "../../api/document";
 import { useBlank, useRoute } from "../../draft/contexts";
+import { useOpenCard } from "../../draft/useOpenCard";
 import { Button } from "../../kit/Button";
 import { today } from "../../piece/edit";
 import { known, t } from "../../i18n/texts";
 import { AdviceList, MessageText } from "../../kit/Advice";
 import { amountText } from "../../kit/measure";
 import { NumberField } from "../../kit/MeasureField";
-import { Fields, Heading, Row } from "../../kit/parts";
+import { Fault, Fields, Heading, Quiet, Row } from "../../kit/parts";
 import { focusRing, ink } from "../../kit/theme";
 import { useUnit } from "../../kit/Units";
 import { stepTime } from "../../kit/stepTime";
@@ -170,6 +171,27 @@ const stateOf = (step: RouteStep): string =>
       ? t("screen.route.is_done")
       : dateIn(step.starts_days.likely);
 
+/** The card that runs from this step on, to the end of its stretch. */
+function ByCard({ step }: { step: RouteStep }) {
+  const { draft } = useBlank();
+  const { card, busy, problem, begin, show } = useOpenCard();
+  if (card)
+    return (
+      <Button $kind="go" onPress={show}>
+        {t("screen.mend.to_the_card")}
+      </Button>
+    );
+  return (
+    <>
+      <Button $kind="go" isDisabled={busy || draft.dirty} onPress={() => begin(step.id)}>
+        {t("screen.mend.work_by_the_card")}
+      </Button>
+      {draft.dirty && <Quiet>{t("screen.mend.save_first_the_card_is_of")}</Quiet>}
+      {problem && <Fault role="alert">{problem.errors?.[0]?.detail ?? problem.detail}</Fault>}
+    </>
+  );
+}
+
 /** Marks it done, and with it all before it; or takes that back. How thick it was roughed out, and how wet, goes along. */
 function Done({ step, route }: { step: RouteStep; route: Route }) {
   const { document, draft, assessment } = useBlank();
@@ -303,6 +325,7 @@ function StepBody({ step, route }: { step: RouteStep; route: Route }) {
         </p>
       ))}
       <Row style={{ margin: "4px 0 10px" }}>
+        {!step.left_out && !step.done && <ByCard step={step} />}
         {!step.left_out && <Done step={step} route={route} />}
         {!step.done && <Order step={step} route={route} />}
       </Row>

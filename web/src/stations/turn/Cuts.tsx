@@ -12,7 +12,7 @@ import { Fault, Quiet, Row } from "../../kit/parts";
 import { ink } from "../../kit/theme";
 import { useSettled } from "../../kit/useSettled";
 import { useUnit } from "../../kit/Units";
-import { CutDrawing } from "./CutDrawing";
+import { CutDrawing } from "../../piece/CutDrawing";
 
 const SETTLED_MS = 300;
 
@@ -79,6 +79,8 @@ type StepsProps = { plan: Plan; route: Route | undefined; looked: string | undef
 /** looked: the step that the route is looked at, which is shown first. */
 function Steps({ plan, route, looked }: StepsProps) {
   const unit = useUnit();
+  const { document, assessment } = useBlank();
+  const { form } = assessment.geometry;
   const nameOf = namesOf(route, unit);
   const steps = [...new Set(plan.regions.map(({ step }) => step))];
   const [chosen, choose] = useState<string>();
@@ -113,7 +115,12 @@ function Steps({ plan, route, looked }: StepsProps) {
       )}
       {region && (
         <>
-          <CutDrawing regions={regions} here={here} onLook={go} />
+          <CutDrawing
+            {...{ regions, here }}
+            onLook={go}
+            lengthMm={assessment.geometry.length_mm}
+            {...(form && { form: { ...form, opensAtTail: document.form?.opens !== "head" } })}
+          />
           <Row style={{ justifyContent: "space-between", alignItems: "center" }}>
             <Button isDisabled={here === 0} onPress={() => go(here - 1)}>
               {t("screen.turn.cut.before")}

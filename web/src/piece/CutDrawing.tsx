@@ -1,13 +1,13 @@
 import { useId } from "react";
 import styled from "styled-components";
-import type { CutRegion } from "../../api/document";
-import { useBlank } from "../../draft/contexts";
-import { t } from "../../i18n/texts";
-import { amountText } from "../../kit/measure";
-import { ink } from "../../kit/theme";
-import { useUnit } from "../../kit/Units";
+import type { CutRegion } from "../api/document";
+import { t } from "../i18n/texts";
+import { amountText } from "../kit/measure";
+import { ink } from "../kit/theme";
+import { useUnit } from "../kit/Units";
 
 const WIDE = 420;
+const HIGH = 150;
 const MARGIN = 26;
 /** How far off the cut surface the arrow runs. */
 const OFF = 12;
@@ -25,27 +25,36 @@ const Drawing = styled.svg`
 type Place = [number, number];
 const path = (points: Place[]) => points.map(([x, y], index) => `${index ? "L" : "M"}${x} ${y}`).join("");
 
+/** As much of a cut as is drawn. */
+export type Cut = Pick<CutRegion, "side" | "z_mm" | "swath"> & { direction: string };
+type Props = {
+  regions: Cut[];
+  here: number;
+  onLook?: (index: number) => void;
+  /** The finished piece under them. */
+  form?: Profiles;
+  lengthMm?: number;
+};
+
 /** Half of the section: what each cut of a step takes, the present one filled, its direction as an arrow. */
-export function CutDrawing(props: { regions: CutRegion[]; here: number; onLook: (index: number) => void }) {
-  const { regions, here, onLook } = props;
-  const { document, assessment } = useBlank();
+export function CutDrawing({ regions, here, onLook, form, lengthMm }: Props) {
   const unit = useUnit();
   const arrow = useId();
-  const { geometry } = assessment;
-  const form = geometry.form;
+  const spans = regions.flatMap(({ z_mm }) => z_mm);
+  const [low, high] = lengthMm === undefined ? [Math.min(...spans), Math.max(...spans)] : [0, lengthMm];
   const widest = Math.max(
     ...regions.flatMap(({ swath }) => swath.flatMap(({ from_mm, to_mm }) => [from_mm, to_mm])),
     ...(form?.outside ?? []).map(([, r = 0]) => r),
   );
-  const scale = Math.min((WIDE - 2 * MARGIN) / geometry.length_mm, 150 / widest);
-  const high = widest * scale + 2 * MARGIN;
-  const left = (WIDE - geometry.length_mm * scale) / 2;
-  const at = (z: number, r: number): Place => [left + z * scale, high - MARGIN - r * scale];
+  const scale = Math.min((WIDE - 2 * MARGIN) / Math.max(high - low, 1), HIGH / widest);
+  const bottom = widest * scale + MARGIN;
+  const left = (WIDE - (high - low) * scale) / 2;
+  const at = (z: number, r: number): Place => [left + (z - low) * scale, bottom - r * scale];
   const region = regions[here];
   const [from = 0, to = 0] = region?.z_mm ?? [];
   return (
     <Drawing
-      viewBox={`0 0 ${WIDE} ${high}`}
+      viewBox={`0 0 ${WIDE} ${bottom + MARGIN}`}
       role="img"
       aria-label={t("screen.turn.cut.drawing", {
         what: region ? t(`cuts.sides.${region.side}`) : "",
@@ -56,19 +65,13 @@ export function CutDrawing(props: { regions: CutRegion[]; here: number; onLook: 
       <marker id={arrow} viewBox="0 0 10 10" refX="8" refY="5" markerWidth="7" markerHeight="7" orient="auto">
         <path d="M0 0L10 5L0 10z" fill={ink.ink} />
       </marker>
-      <path d={`M${left - 20} ${high - MARGIN}H${WIDE - left + 20}`} stroke={ink.slate} strokeDasharray="14 4 3 4" />
-      {form && (
+      <path d={`M${left - 20} ${bottom}H${WIDE - left + 20}`} stroke={ink.slate} strokeDasharray="14 4 3 4" />
+      {form && <path d={path(wood(form).map(([z, r]) => at(z, r)))} fill={ink.waste} stroke={ink.slate} />}
+      {regions.map(({ swath }, index) => (
         <path
-          d={path(wood(form, document.form?.opens !== "head").map(([z, r]) => at(z, r)))}
-          fill={ink.waste}
-          stroke={ink.slate}
-        />
-      )}
-      {regions.map(({ swath, z_mm }, index) => (
-        <path
-          key={z_mm[0]}
+          key={index}
           data-region={index}
-          onClick={() => onLook(index)}
+          onClick={onLook && (() => onLook(index))}
           d={`${path([
             ...swath.map(({ z_mm: z, from_mm }) => at(z, from_mm)),
             ...[...swath].reverse().map(({ z_mm: z, to_mm }) => at(z, to_mm)),
@@ -81,27 +84,33 @@ export function CutDrawing(props: { regions: CutRegion[]; here: number; onLook: 
       ))}
       {region && (
         <path
-          d={path(run(region, document.form?.opens, at))}
+          d={path(run(region, mouthAtTail(region, form), at))}
           fill="none"
           stroke={ink.ink}
           strokeWidth="2.5"
           markerEnd={`url(#${arrow})`}
         />
       )}
-      <text x={left} y={high - 6} fontSize="12" fill={ink.quiet}>
-        {amountText(0, "mm", unit)}
+      <text x={left} y={bottom + MARGIN - 6} fontSize="12" fill={ink.quiet}>
+        {amountText(low, "mm", unit)}
       </text>
-      <text x={left + geometry.length_mm * scale} y={high - 6} fontSize="12" fill={ink.quiet} textAnchor="end">
-        {amountText(geometry.length_mm, "mm", unit)}
+      <text x={WIDE - left} y={bottom + MARGIN - 6} fontSize="12" fill={ink.quiet} textAnchor="end">
+        {amountText(high, "mm", unit)}
       </text>
     </Drawing>
   );
 }
 
-type Profiles = { outside: number[][]; inside: number[][] | null };
+/** Where no form is given the mouth is where the hollow is widest, or the outside. */
+function mouthAtTail({ swath }: Cut, form: Profiles | undefined): boolean {
+  if (form) return form.opensAtTail;
+  return (swath.at(-1)?.to_mm ?? 0) >= (swath[0]?.to_mm ?? 0);
+}
+
+type Profiles = { outside: number[][]; inside: number[][] | null; opensAtTail: boolean };
 
 /** The finished half: along the outside, back along the inside, closed on the axis at the end that does not open. */
-function wood({ outside, inside }: Profiles, opensAtTail: boolean): Place[] {
+function wood({ outside, inside, opensAtTail }: Profiles): Place[] {
   const pairs = (points: number[][]) => points.map(([z = 0, r = 0]): Place => [z, r]);
   const outer = pairs(outside);
   const [first, last] = [outer[0]?.[0] ?? 0, outer.at(-1)?.[0] ?? 0];
@@ -113,7 +122,7 @@ function wood({ outside, inside }: Profiles, opensAtTail: boolean): Place[] {
 }
 
 /** The way of the edge, a little off the surface it leaves. */
-function run(region: CutRegion, opens: string | undefined, at: (z: number, r: number) => Place): Place[] {
+function run(region: Cut, toTail: boolean, at: (z: number, r: number) => Place): Place[] {
   const { side, direction, swath } = region;
   const first = swath[0];
   const last = swath.at(-1);
@@ -127,13 +136,11 @@ function run(region: CutRegion, opens: string | undefined, at: (z: number, r: nu
     const [x, y] = at(z_mm, to_mm);
     return [x, y + off];
   });
-  return forwards(direction, opens, first.to_mm, last.to_mm) ? along : along.reverse();
+  return forwards(direction, toTail, first.to_mm, last.to_mm) ? along : along.reverse();
 }
 
-/** Does the edge go from the headstock end to the tail? */
-function forwards(direction: CutRegion["direction"], opens: string | undefined, low: number, high: number): boolean {
-  const mouthAtTail = opens === "tail";
+/** Does the edge go from the headstock end to the tail? toTail: the mouth is there. */
+function forwards(direction: string, toTail: boolean, low: number, high: number): boolean {
   if (direction === "large_to_small") return low >= high;
-  if (direction === "rim_to_bottom") return !mouthAtTail;
-  return mouthAtTail;
+  return direction === "rim_to_bottom" ? !toTail : toTail;
 }

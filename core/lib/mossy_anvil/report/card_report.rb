@@ -1,0 +1,108 @@
+# frozen_string_literal: true
+
+module MossyAnvil
+  module Report
+    # A stretch of the route as it is worked through by a card: from one step on, all that follow of the same stretch,
+    # line by line.
+    class CardReport
+      # blank: as kept, with a form. from: id of the step it begins with, the first that is not done unsaid.
+      # about: climate:, now:, fineness:, records: and tools: as CutReport takes them.
+      # Raises InvalidInput at /from where there is no such step, or it is done or left out.
+      def initialize(blank, from: nil, now: nil, **about)
+        @blank = blank
+        @from = from
+        @now = now
+        @about = { now: now, **about }
+      end
+
+      # Plain data: steps with their lines, and the materials of them all.
+      def to_h
+        {
+          steps: run.map { |step| plain(step) },
+          materials: run.flat_map(&:materials).select { |one| one.unit == "g" && one.key != "finish" }.map(&:to_h)
+        }
+      end
+
+      # The step of mending of that id, a MendStep. Raises InvalidInput where the route has none.
+      def made(id)
+        route.steps.find { |one| one.id == id }&.made or
+          raise InvalidInput, [Fault.new(path: "/step", problem: "is #{Fault.shown(id)}", allowed: "a step of mending")]
+      end
+
+      # The blank document, string-keyed, once those steps of mending (ids) are done. measured: { step id =>
+      # { name => value } }.
+      def document_after(document, ids, measured:) =
+        MendReport.mended_document(document, ids.map { |id| made(id) }, measured: measured)
+
+      # The steps it runs, list of Route::Step.
+      def run
+        @run ||=
+          begin
+            first = start
+            route
+              .steps
+              .drop_while { |step| !step.equal?(first) }
+              .take_while { |step| step.stretch == first.stretch }
+              .reject { |step| step.done || step.left_out }
+          end
+      end
+
+      private
+
+      def route = @route ||= RouteReport.new(@blank, ways: :taken, **@about.except(:tools))
+      def cuts = @cuts ||= CutReport.new(@blank, **@about)
+
+      def start
+        step =
+          @from ? route.steps.find { |one| one.id == @from } : route.steps.find { |one| !one.done && !one.left_out }
+        return step if step && !step.done && !step.left_out
+
+        problem = @from ? "is #{Fault.shown(@from)}" : "is not there"
+        raise InvalidInput,
+              [Fault.new(path: "/from", problem: problem, allowed: "a step of the route that is still to do")]
+      end
+
+      def plain(step)
+        {
+          id: step.id,
+          do: step.kind,
+          stretch: step.stretch,
+          name: step.name,
+          cautions: step.cautions,
+          tools: step.needs.tools,
+          limit_rpm: step.limit_rpm,
+          mark: step.made ? nil : mark(step),
+          lines: lines(step).each_with_index.map { |line, at| { key: "#{step.id}.#{at + 1}", optional: false, **line } }
+        }
+      end
+
+      def lines(step)
+        return step.made.lines if step.made
+
+        StepLines.new(
+          step,
+          before: before(step),
+          cuts: step.stretch == "turn" ? cuts.of_step(step.id) : [],
+          **shown
+        ).lines
+      end
+
+      # The step before in this run; nil at its beginning.
+      def before(step) = run.take_while { |one| !one.equal?(step) }.last
+
+      def shown
+        @shown ||= { lathe: @blank.lathe, grits: route.grits, wet: @blank.material.wooden? }
+      end
+
+      # What the route notes of it once it is done, as in a blank file but for the day. Of a roughing out, how thick and
+      # how wet it was.
+      def mark(step)
+        rough =
+          step.kind == "rough_out" ? { "wall_mm" => step.after.thickness_mm, "moisture_pct" => moisture }.compact : {}
+        { "step" => step.id, **(step.of.any? ? { "of" => step.of } : {}), **rough }
+      end
+
+      def moisture = route.moisture_pct
+    end
+  end
+end

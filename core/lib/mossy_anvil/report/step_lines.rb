@@ -1,0 +1,180 @@
+# frozen_string_literal: true
+
+module MossyAnvil
+  module Report
+    # The lines of a card for a step at the lathe, of drying, sanding or finishing: one thing at a time, in the order it
+    # is done.
+    class StepLines
+      # Up to the limit by its rungs again where it is so much faster than the step before.
+      FASTER = 1.05
+      # What a cut is told by, for the picture and the figures beside it.
+      TOLD = %i[
+        side
+        kind
+        z_mm
+        direction
+        tool
+        second
+        rpm
+        force_n
+        allowed_n
+        overhang_mm
+        depth_mm
+        leave_mm
+        wall_mm
+        look_at
+        swath
+      ].freeze
+      MIN_PER_DAY = 1440.0
+
+      # step: Route::Step; before: the one worked before it, or nil. cuts: its regions as CutReport has them. lathe:
+      # Lathe or nil; grits: numbers; wet: may it be weighed for its water?
+      def initialize(step, before:, cuts:, lathe:, grits:, wet:)
+        @step = step
+        @before = before
+        @cuts = cuts
+        @lathe = lathe
+        @grits = grits
+        @wet = wet
+      end
+
+      # List of plain lines, as CardLine has them.
+      def lines
+        case @step.kind
+        when "mount"
+          mounting
+        when "turn_round"
+          [line("turn_round"), line("tighten"), line("by_hand")]
+        when "dry"
+          drying
+        when "sand"
+          sanding
+        when "coat"
+          coating
+        else
+          @step.stretch == "turn" ? turning : [own]
+        end
+      end
+
+      private
+
+      # key under steps.work.line.
+      def line(key, kind: :do, **about) = Mend::CardLine.of(kind, "work.line.#{key}", **about).to_h
+
+      def own
+        line("do", what: @step.name, **(@step.wait&.likely ? { minutes: minutes(@step.wait) } : {}))
+      end
+
+      def mounting
+        [
+          line("mount", mount: mount || Message.term("steps.work.no_mount")),
+          line("by_hand"),
+          line("tailstock"),
+          line("aside"),
+          *rungs
+        ]
+      end
+
+      def mount = @step.needs.mount && Message.term("tables.mounts.#{@step.needs.mount}.name")
+
+      def turning
+        [*speed, *cuts, line("look")]
+      end
+
+      # From the lowest rung, where it goes faster than before; else the limit.
+      def speed
+        return [] unless @step.limit_rpm&.positive?
+        return [line("stay_under", target: [@step.limit_rpm, "rpm", nil])] unless faster?
+
+        [line("aside"), *rungs]
+      end
+
+      # Up by rungs too where it was just put on the lathe another way.
+      def faster?
+        @before.nil? || @before.kind == "turn_round" || @before.limit_rpm.nil? ||
+          @step.limit_rpm > @before.limit_rpm * FASTER
+      end
+
+      def rungs
+        return [] unless @lathe && @step.limit_rpm
+
+        steps = Turn::SpeedSteps.rungs(@step.limit_rpm, @lathe.min_rpm)
+        steps.map { |rpm| line(rpm == steps.last ? "last_rung" : "rung", target: [rpm, "rpm", nil]) }
+      end
+
+      # Each with the place to look at before it, and the edge sharpened before the last.
+      def cuts
+        @cuts.each_with_index.flat_map do |cut, at|
+          [
+            (line("look_at", ids: Message.ids(cut[:look_at])) if cut[:look_at].any?),
+            (line("sharpen") if at == @cuts.size - 1 && at.positive?),
+            (
+              if cut[:tool]
+                cutting(cut)
+              else
+                line("no_cut", why: cut_refused(cut), from: mm(cut[:z_mm][0]), to: mm(cut[:z_mm][1]))
+              end
+            )
+          ].compact
+        end
+      end
+
+      def cutting(cut)
+        line(
+          "cut",
+          tool: Message.term("tables.tools.#{cut[:tool]}.name"),
+          side: Message.term("cuts.sides.#{cut[:side]}"),
+          way: Message.term("cuts.directions.#{cut[:direction]}"),
+          from: mm(cut[:z_mm][0]),
+          to: mm(cut[:z_mm][1]),
+          target: [cut[:depth_mm], "mm", nil],
+          region: cut.slice(*TOLD)
+        )
+      end
+
+      def cut_refused(cut)
+        why = cut[:out].map { |one| one[:why] }.reject { |one| %w[side grain].include?(one) }.tally.max_by(&:last)
+        Message.term("cuts.why.#{why ? why[0] : "side"}")
+      end
+
+      def mm(value) = [value, "mm"]
+      def minutes(wait) = [wait.earliest || wait.likely, wait.likely].map { |days| days * MIN_PER_DAY }
+
+      def drying
+        [
+          line("seal"),
+          *(
+            if @step.wait&.likely
+              [line("leave", kind: :wait, minutes: minutes(@step.wait), cure: false, unlocks: "dry_enough")]
+            else
+              []
+            end
+          ),
+          *(@wet ? [line("weigh")] : [])
+        ]
+      end
+
+      def sanding
+        papers =
+          @grits.map do |grit|
+            line(
+              "paper",
+              paper: Message.text("P#{grit}"),
+              **(@step.limit_rpm ? { target: [@step.limit_rpm, "rpm", nil] } : {})
+            )
+          end
+        [line("extractor"), *papers.flat_map { |paper| [paper, line("lamp")] }]
+      end
+
+      def coating
+        row = Table.row("route", "coat")
+        (1..row["coats"]).flat_map do |number|
+          [
+            line("coat", number: [number, ""]),
+            line("coat_wait", kind: :wait, minutes: [row["between_h"] * 60.0] * 2, unlocks: "next_layer")
+          ]
+        end
+      end
+    end
+  end
+end

@@ -1,0 +1,41 @@
+# frozen_string_literal: true
+
+module MossyAnvil
+  module Report
+    # A step of the route as a card asks it, where Mend has nothing to say of it: what to do when something happens.
+    class WorkedStep
+      # After anything that shook the piece it is begun again so much slower.
+      SLOWER = 0.8
+
+      # kind: of the step; limit_rpm: of it, nil off the lathe.
+      def initialize(kind, limit_rpm)
+        @kind = kind
+        @limit_rpm = limit_rpm
+      end
+
+      # { key:, says: [advice], lines: [what to do now] } of a row of the troubles table. Raises InvalidInput where it
+      # does not happen at such a step.
+      def trouble(key, **)
+        row = Table.row("troubles", key, at: "/trouble")
+        known = Mend::MendStep.troubles_of(@kind)
+        unless known.include?(row)
+          names = known.map { |one| one["key"] }.join(", ")
+          raise InvalidInput,
+                [Fault.new(path: "/trouble", problem: "is #{key}", allowed: "one of #{names} at such a step")]
+        end
+
+        { key: key, says: [], lines: row.fetch("then", []).map { |one| line(one) } }
+      end
+
+      # Nothing that is measured on the way says anything of it here.
+      def verdict(_measures) = { says: [], records: [], lines: [] }
+
+      private
+
+      def line(key)
+        target = key == "slower" && @limit_rpm ? { target: [@limit_rpm * SLOWER, "rpm", nil] } : {}
+        Mend::CardLine.of(:do, "work.line.#{key}", **target).to_h
+      end
+    end
+  end
+end
