@@ -55,6 +55,7 @@ export type MendDetail = Schemas["MendDetail"];
 export type CastDetail = Schemas["CastDetail"];
 export type HardeningWays = Schemas["HardeningWays"];
 export type Card = Schemas["Card"];
+export type CardStep = Card["steps"][number];
 export type CardLine = Schemas["CardLine"];
 export type NewMark = Omit<Schemas["NewMark"], "key">;
 export type NewTrouble = Omit<Schemas["NewTrouble"], "key">;

@@ -1,7 +1,7 @@
 import { useEffect, useRef, useState } from "react";
 import { useNavigate, useParams } from "react-router";
 import styled from "styled-components";
-import type { Card, CardLine } from "../api/document";
+import type { Card, CardLine, CardStep } from "../api/document";
 import { Button } from "../kit/Button";
 import { AmountField, NumberField } from "../kit/MeasureField";
 import { amountText } from "../kit/measure";
@@ -10,7 +10,7 @@ import { ink } from "../kit/theme";
 import { useKey } from "../kit/useKey";
 import { useUnit } from "../kit/Units";
 import { Waiting } from "../kit/Waiting";
-import { CutDrawing } from "../piece/CutDrawing";
+import { CutLine } from "./CutLine";
 import { Alarm } from "./alarm";
 import { Running } from "./Running";
 import { spanText } from "./serverClock";
@@ -232,9 +232,9 @@ function Open({
             {handle.problem.errors?.[0]?.detail ?? handle.problem.detail}
           </p>
         )}
-        {here.line.region && <Cut lines={here.step.lines} here={here.line} />}
         <Line
           line={here.line}
+          among={card.steps}
           nowMs={nowMs}
           onValue={(next) => {
             value.current = next;
@@ -345,28 +345,6 @@ function Bubbles({ line, onSeen }: { line: CardLine; onSeen: (level: number) => 
   );
 }
 
-/** The cuts of a step as a picture, the one of this line filled, with what it must not go over. */
-function Cut({ lines, here }: { lines: CardLine[]; here: CardLine }) {
-  const unit = useUnit();
-  const regions = lines.flatMap(({ region }) => region ?? []);
-  const { region } = here;
-  if (!region) return null;
-  const shown = (value: number, of: string) => amountText(value, of, unit);
-  return (
-    <figure style={{ maxWidth: 560 }}>
-      <CutDrawing regions={regions} here={regions.indexOf(region)} />
-      <figcaption className="caution">
-        {t("screen.card.cut", {
-          rpm: shown(region.rpm, "rpm"),
-          force: shown(region.force_n, "N"),
-          overhang: shown(region.overhang_mm, "mm"),
-        })}{" "}
-        {region.wall_mm !== null && t("screen.card.cut_wall", { wall: shown(region.wall_mm, "mm") })}
-      </figcaption>
-    </figure>
-  );
-}
-
 const ASKS: Record<string, string> = {
   dry_g: t("screen.card.weight_dry"),
   wet_g: t("screen.card.weight_wet"),
@@ -389,16 +367,22 @@ function AskedField({ measures, ...field }: Asked) {
   );
 }
 
-function Line({ line, nowMs, onValue }: { line: CardLine; nowMs: number; onValue: (value: number) => void }) {
+type LineProps = { line: CardLine; among: CardStep[]; nowMs: number; onValue: (value: number) => void };
+
+function Line({ line, among, nowMs, onValue }: LineProps) {
   const unit = useUnit();
   const [value, setValue] = useState(line.value ?? line.suggested ?? undefined);
   const { target, wait, minutes } = line;
   return (
     <>
-      <p className="what" data-line={line.key}>
-        <MessageText message={line.message} />
-      </p>
-      {target && (
+      {line.region ? (
+        <CutLine region={line.region} among={among} lineKey={line.key} />
+      ) : (
+        <p className="what" data-line={line.key}>
+          <MessageText message={line.message} />
+        </p>
+      )}
+      {target && !line.region && (
         <p className="target">
           {amountText(target.value, target.unit, unit)}
           {target.within !== null && (

@@ -17,8 +17,9 @@ const Drawing = styled.svg`
   height: auto;
   display: block;
   margin: 8px 0;
-  [data-region] {
-    cursor: pointer;
+  text {
+    font-size: 12px;
+    fill: ${ink.quiet};
   }
 `;
 
@@ -40,7 +41,7 @@ type Props = {
 export function CutDrawing({ regions, here, onLook, form, lengthMm }: Props) {
   const unit = useUnit();
   const arrow = useId();
-  const spans = regions.flatMap(({ z_mm }) => z_mm);
+  const spans = [...regions.flatMap(({ z_mm }) => z_mm), ...(form?.outside ?? []).map(([z = 0]) => z)];
   const [low, high] = lengthMm === undefined ? [Math.min(...spans), Math.max(...spans)] : [0, lengthMm];
   const widest = Math.max(
     ...regions.flatMap(({ swath }) => swath.flatMap(({ from_mm, to_mm }) => [from_mm, to_mm])),
@@ -72,6 +73,7 @@ export function CutDrawing({ regions, here, onLook, form, lengthMm }: Props) {
           key={index}
           data-region={index}
           onClick={onLook && (() => onLook(index))}
+          style={onLook && { cursor: "pointer" }}
           d={`${path([
             ...swath.map(({ z_mm: z, from_mm }) => at(z, from_mm)),
             ...[...swath].reverse().map(({ z_mm: z, to_mm }) => at(z, to_mm)),
@@ -91,12 +93,20 @@ export function CutDrawing({ regions, here, onLook, form, lengthMm }: Props) {
           markerEnd={`url(#${arrow})`}
         />
       )}
-      <text x={left} y={bottom + MARGIN - 6} fontSize="12" fill={ink.quiet}>
-        {amountText(low, "mm", unit)}
-      </text>
-      <text x={WIDE - left} y={bottom + MARGIN - 6} fontSize="12" fill={ink.quiet} textAnchor="end">
-        {amountText(high, "mm", unit)}
-      </text>
+      {WIDE - 2 * left > 120 ? (
+        <>
+          <text x={left} y={bottom + MARGIN - 6}>
+            {amountText(low, "mm", unit)}
+          </text>
+          <text x={WIDE - left} y={bottom + MARGIN - 6} textAnchor="end">
+            {amountText(high, "mm", unit)}
+          </text>
+        </>
+      ) : (
+        <text x={WIDE / 2} y={bottom + MARGIN - 6} textAnchor="middle">
+          {t("screen.turn.cut.from_to", { from: amountText(low, "mm", unit), to: amountText(high, "mm", unit) })}
+        </text>
+      )}
     </Drawing>
   );
 }

@@ -50,7 +50,7 @@ module MossyAnvil
       private
 
       def route = @route ||= RouteReport.new(@blank, ways: :taken, **@about.except(:tools))
-      def cuts = @cuts ||= CutReport.new(@blank, **@about)
+      def cuts = @cuts ||= CutReport.new(@blank, route: route, **@about)
 
       def start
         step =

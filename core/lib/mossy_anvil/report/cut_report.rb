@@ -20,15 +20,15 @@ module MossyAnvil
       SCHOOLS = { true => "scrape", false => "cut" }.freeze
 
       # blank: as surveyed, with a form. now: Time or nil. about: records: ShopRecords; tools: keys of the turner's own,
-      # every one of the table unsaid.
+      # every one of the table unsaid; route: RouteReport of the same, where there is one already.
       # Raises InvalidInput where there is no form, or a tool is not known.
       def initialize(blank, climate: ShopClimate.new, now: nil, fineness: :default, **about)
         @tools = Model::CuttingTool.all(about.delete(:tools))
-        @route = RouteReport.new(blank, climate: climate, now: now, fineness: fineness, ways: :taken, **about)
+        @route =
+          about.delete(:route) ||
+            RouteReport.new(blank, climate: climate, now: now, fineness: fineness, ways: :taken, **about)
         @blank = blank.on_centres
         @mounts = @route.mount_report
-        @climate = climate
-        @fineness = fineness
       end
 
       # Plain data: regions, those refused with why, and how torn fibres are dealt with.
@@ -148,6 +148,7 @@ module MossyAnvil
           air_share: region.air_share,
           overhang_mm: region.overhang_mm,
           depth_mm: region.depth_mm,
+          down_mm: region.down_mm,
           volume_ml: region.volume_ml,
           area_cm2: region.area_cm2,
           largest_mm: region.largest_mm,

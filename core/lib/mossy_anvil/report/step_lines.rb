@@ -127,7 +127,7 @@ module MossyAnvil
           way: Message.term("cuts.directions.#{cut[:direction]}"),
           from: mm(cut[:z_mm][0]),
           to: mm(cut[:z_mm][1]),
-          target: [cut[:depth_mm], "mm", nil],
+          target: [cut[:down_mm] || cut[:depth_mm], "mm", nil],
           region: cut.slice(*TOLD)
         )
       end

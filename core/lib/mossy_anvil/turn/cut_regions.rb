@@ -115,6 +115,7 @@ module MossyAnvil
           wall_n: on_wall?(cut) ? @walls.least_n(from, to) : nil,
           mount_n: [@mount_n.call(from), @mount_n.call(to)].compact.min,
           undercut_mm: undercut(cut, run),
+          down_mm: cut.side == "inside" ? [from, to].map { |z_mm| (z_mm - @mouth_mm).abs }.max : nil,
           finished: cut.finished,
           swath: run.map { |layer| layer.to_h.slice(:z_mm, :from_mm, :to_mm) }
         )

@@ -186,8 +186,8 @@ function Region({ region }: { region: CutRegion }) {
           </dd>
         </div>
         <div>
-          <dt>{t("screen.turn.cut.depth")}</dt>
-          <dd>{shown(region.depth_mm, "mm")}</dd>
+          <dt>{t(region.down_mm === null ? "screen.turn.cut.depth" : "screen.turn.cut.down")}</dt>
+          <dd>{shown(region.down_mm ?? region.depth_mm, "mm")}</dd>
         </div>
         <div>
           <dt>{t("screen.turn.cut.overhang")}</dt>
