@@ -20,6 +20,7 @@ module MossyAnvil
         allowed_n
         overhang_mm
         depth_mm
+        down_mm
         leave_mm
         wall_mm
         look_at

@@ -103,22 +103,43 @@ module MossyAnvil
           kind: kind,
           from_mm: from,
           to_mm: to,
-          volume_ml: run.sum(&:volume_ml),
-          area_cm2: area_cm2(cut, run),
           air_share: shares.fetch("air", 0.0),
           shares: shares,
+          finished: cut.finished,
+          **taken(cut, run),
+          **reached(cut, run),
+          **borne(cut, from, to)
+        )
+      end
+
+      def taken(cut, run)
+        {
+          volume_ml: run.sum(&:volume_ml),
+          area_cm2: area_cm2(cut, run),
           ids: run.flat_map(&:ids).uniq,
           depth_mm: run.map { |layer| (layer.from_mm - layer.to_mm).abs }.max,
           largest_mm: run.map(&:largest_mm).max,
-          overhang_mm: run.map { |layer| overhang(cut, layer) }.max,
-          wall_mm: on_wall?(cut) ? @walls.least_wall_mm(from, to) : nil,
-          wall_n: on_wall?(cut) ? @walls.least_n(from, to) : nil,
-          mount_n: [@mount_n.call(from), @mount_n.call(to)].compact.min,
-          undercut_mm: undercut(cut, run),
-          down_mm: cut.side == "inside" ? [from, to].map { |z_mm| (z_mm - @mouth_mm).abs }.max : nil,
-          finished: cut.finished,
           swath: run.map { |layer| layer.to_h.slice(:z_mm, :from_mm, :to_mm) }
-        )
+        }
+      end
+
+      def reached(cut, run)
+        far = run.map { |layer| (layer.z_mm - @mouth_mm).abs }.max + (run.first.high_mm / 2)
+        {
+          overhang_mm: run.map { |layer| overhang(cut, layer) }.max,
+          undercut_mm: undercut(cut, run),
+          down_mm: cut.side == "inside" ? far : nil
+        }
+      end
+
+      # What wall and mount take there.
+      def borne(cut, from, to)
+        walls = on_wall?(cut) ? @walls : nil
+        {
+          wall_mm: walls&.least_wall_mm(from, to),
+          wall_n: walls&.least_n(from, to),
+          mount_n: [@mount_n.call(from), @mount_n.call(to)].compact.min
+        }
       end
 
       # Shares over the sweep of several heights.
