@@ -94,8 +94,20 @@ module MossyAnvil
           }
         end
 
+        # rpm that is not gone over since something opened; nil where nothing did.
+        def limit_now = @limit_now ||= @card[:marks].filter_map { |mark| mark.dig(:found, "limit_rpm") }.min
+
+        # A line that tells a speed, told by no more than that.
+        def capped(line)
+          most = limit_now or return line
+          target, region = line.values_at("target", "region")
+          target = { **target, "value" => [target["value"], most].min } if target && target["unit"] == "rpm"
+          { **line, "target" => target, "region" => region && { **region, "rpm" => [region["rpm"], most].min } }
+        end
+
         def shown(line)
           key = line["key"]
+          line = capped(line)
           done = mark(key, "done")
           {
             **line.slice(

@@ -63,6 +63,12 @@ module MossyAnvil
                 amount: body["amount"],
                 hours: hours_since_pour(card, view, line)
               )
+            found = {
+              trouble: advice("tables.troubles.#{met[:key]}.now"),
+              says: met[:says].map { |one| { **one, figure: nil } },
+              lines: keyed(met[:lines], "#{line["key"]}.#{body["key"][0, 4]}")
+            }
+            found.merge!(put_into_survey(card, view, line, body["amount"])) if met[:key] == "opened"
             @cards.mark(
               id,
               key: body["key"],
@@ -71,15 +77,7 @@ module MossyAnvil
               turn: 0,
               value: body["amount"],
               now: @now,
-              found: {
-                trouble: {
-                  tone: "stop",
-                  figure: nil,
-                  **MossyAnvil::Message.of("tables.troubles.#{met[:key]}.now")
-                },
-                says: met[:says].map { |one| { **one, figure: nil } },
-                lines: keyed(met[:lines], "#{line["key"]}.#{body["key"][0, 4]}")
-              }
+              found: found
             )
           end
         end
@@ -104,6 +102,16 @@ module MossyAnvil
         end
 
         private
+
+        def advice(key) = { tone: "stop", figure: nil, **MossyAnvil::Message.of(key) }
+
+        def put_into_survey(card, view, line, clock_deg) =
+          OpenedInCut.new(@blanks, climate: @climate, now: @now).keep(
+            card[:blank_id],
+            view.step_of(line["key"])["do"],
+            line,
+            clock_deg
+          )
 
         # [[key, part, g], ...]: however many products of a class the plan names, the card holds one amount of it.
         def held(materials) =

@@ -48,7 +48,7 @@ RSpec.describe "A card of the route", :server do
   it "says what to do when something happens, lathe off first, and goes on slower" do
     card = begun(kept(39)["id"], "true_up")
     here = line(card, "work.line.cut")
-    %w[shook opened flew caught].each do |trouble|
+    %w[shook knocked flew caught].each do |trouble|
       ask("POST", "/api/cards/#{card["id"]}/troubles", { key: key, line: here["key"], trouble: trouble })
       expect(last_response.status).to eq(201), last_response.body
     end
@@ -59,6 +59,29 @@ RSpec.describe "A card of the route", :server do
     expect(line(card, "work.line.survey_it")).not_to be_nil
     ask("POST", "/api/cards/#{card["id"]}/troubles", { key: key, line: here["key"], trouble: "foams" })
     expect(problem(422)["errors"].first["pointer"]).to eq("/trouble")
+  end
+
+  it "writes a crack that opens into the survey at two presses, and its limit holds at once" do
+    id = kept(39)["id"]
+    card = begun(id, "outside")
+    before = card["steps"][0]["limit_rpm"]
+    here = line(card, "work.line.cut")
+    again = { key: key, line: here["key"], trouble: "opened", amount: 90 }
+    2.times { ask("POST", "/api/cards/#{card["id"]}/troubles", again) }
+    expect(last_response.status).to eq(201), last_response.body + log.string
+    now = answer_as("Card")
+    known = demo(39)["defects"].map { |one| one["id"] }
+    found = blank(id)["document"]["defects"].reject { |one| known.include?(one["id"]) }
+    expect(found.size).to eq(1)
+    expect(found.first).to include("type" => "crack", "through" => true, "found_on" => "2030-05-01")
+    expect(found.first["path"].map { |point| point["z_mm"] }).to eq(here["region"]["z_mm"].map { |z_mm| z_mm.round(1) })
+    said = now["steps"][0]["says"].last
+    limit = said["key"] == "steps.work.opened_unsafe" ? 0 : said["amounts"]["limit"]["value"]
+    expect(limit).to be < before * 0.9
+    speeds = lines(now).filter_map { |one| one["region"] && one["region"]["rpm"] }
+    expect(speeds).to all(be <= limit)
+    ask("POST", "/api/cards/#{card["id"]}/troubles", { key: key, line: here["key"], trouble: "opened" })
+    expect(problem(422)["errors"].first["pointer"]).to eq("/amount")
   end
 
   it "runs sanding, coats with their waits, and drying, each as its own stretch" do

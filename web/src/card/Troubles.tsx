@@ -9,6 +9,7 @@ const ASKS: Record<string, string> = {
   short_mm: t("screen.card.short_by"),
   offset_mm: t("screen.card.off_its_place_by"),
 };
+const HOURS = [12, 1, 2, 3, 4, 5, 6, 7, 8, 9, 10, 11];
 const large = { minHeight: 64, fontSize: 20 };
 
 /** What went wrong: one press, and what to do comes onto the card. */
@@ -46,7 +47,25 @@ export function Troubles({
           {t("screen.card.nothing")}
         </Button>
       </div>
-      {asked?.asks && (
+      {asked?.asks === "clock_deg" && (
+        <div role="group" aria-label={t("screen.card.where_did_it_open")} style={{ display: "grid", gap: 8 }}>
+          <p>{t("screen.card.where_did_it_open")}</p>
+          <div style={{ display: "flex", flexWrap: "wrap", gap: 10 }}>
+            {HOURS.map((hour) => (
+              <Button
+                key={hour}
+                style={{ ...large, minWidth: 72 }}
+                aria-label={t("screen.card.seen_at", { hour })}
+                isDisabled={handle.busy}
+                onPress={() => say(asked.key, hour * 30)}
+              >
+                {hour}
+              </Button>
+            ))}
+          </div>
+        </div>
+      )}
+      {asked?.asks && asked.asks !== "clock_deg" && (
         <div style={{ display: "flex", gap: 12, alignItems: "end" }}>
           <div style={{ width: 240 }}>
             <LengthField label={ASKS[asked.asks] ?? asked.asks} value={amount} onChange={setAmount} />

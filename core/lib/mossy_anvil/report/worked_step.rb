@@ -14,14 +14,19 @@ module MossyAnvil
       end
 
       # { key:, says: [advice], lines: [what to do now] } of a row of the troubles table. Raises InvalidInput where it
-      # does not happen at such a step.
-      def trouble(key, **)
+      # does not happen at such a step, or what it asks for is missing.
+      def trouble(key, amount: nil, **)
         row = Table.row("troubles", key, at: "/trouble")
         known = Mend::MendStep.troubles_of(@kind)
         unless known.include?(row)
           names = known.map { |one| one["key"] }.join(", ")
           raise InvalidInput,
                 [Fault.new(path: "/trouble", problem: "is #{key}", allowed: "one of #{names} at such a step")]
+        end
+
+        if row["asks"] && amount.nil?
+          raise InvalidInput,
+                [Fault.new(path: "/amount", problem: "is missing", allowed: "the hour it was seen at, degrees")]
         end
 
         { key: key, says: [], lines: row.fetch("then", []).map { |one| line(one) } }
