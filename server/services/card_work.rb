@@ -108,7 +108,7 @@ module MossyAnvil
         def put_into_survey(card, view, line, clock_deg) =
           OpenedInCut.new(@blanks, climate: @climate, now: @now).keep(
             card[:blank_id],
-            view.step_of(line["key"])["do"],
+            view.step_of(line["key"]),
             line,
             clock_deg
           )

@@ -11,9 +11,9 @@ module MossyAnvil
           @reckoner = Reckoner.new(climate, now: now)
         end
 
-        # What the card keeps of it: { says:, limit_rpm: }, nothing where the line tells of no cut. kind: of the step;
-        # clock_deg: where it was seen.
-        def keep(blank_id, kind, line, clock_deg)
+        # What the card keeps of it: { says:, limit_rpm: }, nothing where the line tells of no cut. told: the step as
+        # the card has it; clock_deg: where it was seen.
+        def keep(blank_id, told, line, clock_deg)
           region = line["region"] or return {}
           kept = @blanks.find(blank_id)
           crack =
@@ -23,7 +23,7 @@ module MossyAnvil
               clock_deg: clock_deg,
               on: @now.to_date.iso8601
             )
-          rpm = crack.limit_rpm(kind, @reckoner.assess(crack.document))
+          rpm = [crack.limit_rpm(told["do"], @reckoner.assess(crack.document)), told["limit_rpm"]].compact.min
           @blanks.save(blank_id, kept[:version], crack.document, @reckoner.brief(crack.document))
           { says: [says(MossyAnvil::Message.text(crack.id), rpm)], limit_rpm: rpm }
         end

@@ -37,12 +37,12 @@ module MossyAnvil
 
       def id = (LETTERS + LETTERS.product(("2".."9").to_a).map(&:join)).find { |one| !used.include?(one) }
 
-      # Limit at the stage that a kind of step ends at, at worst, rpm; 0 where no speed is safe.
+      # rpm, at worst, from the stage a kind of step begins with to the one it ends at; 0 where no speed is safe.
       def limit_rpm(kind, assessed)
-        stages = assessed[:stages]
-        stage = stages[Table.row("route", kind)["to"]&.to_sym] || stages.values.last
-        found = stage[:worst] || stage
-        found[:unsafe] ? 0.0 : found[:limit_rpm]
+        passed = assessed[:stages].to_a
+        last = passed.index { |name, _| name.to_s == Table.row("route", kind)["to"] } || (passed.size - 1)
+        found = passed[[last - 1, 0].max..last].map { |_, stage| stage[:worst] || stage }
+        found.any? { |one| one[:unsafe] } ? 0.0 : found.map { |one| one[:limit_rpm] }.min
       end
 
       private
