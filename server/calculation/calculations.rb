@@ -18,6 +18,9 @@ module MossyAnvil
             mend
             route
             cuts
+            balance
+            tap
+            taps
             peel
             strip
             form
@@ -72,6 +75,15 @@ module MossyAnvil
         def on_route = json(reckoner.route(draft, at: "/document", ways: @given["ways"].to_sym))
 
         def on_cuts = json(reckoner.cuts(draft, at: "/document", tools: @given["tools"]))
+
+        def on_balance = json(MossyAnvil::Report::MeasuredBalance.new(**symbols(body_as("FourRuns"))).to_h)
+
+        def on_tap
+          sound = MossyAnvil::Formats::WaveFile.new(@bytes)
+          json(MossyAnvil::Turn::Tap.new(sound.samples, sound.rate_hz).to_h)
+        end
+
+        def on_taps = json(dull: MossyAnvil::Turn::Tap.dull(body_as("TapRing")["decays_ms"]))
 
         def on_peel
           body = body_as("PeelAsked")

@@ -33,6 +33,8 @@ module MossyAnvil
           "" => "assess",
           "/compare" => "compare",
           "/mounts" => "mounts",
+          "/balance" => "balance",
+          "/taps" => "taps",
           "/tests" => "tests",
           "/peel" => "peel",
           "/strip" => "strip",
@@ -48,6 +50,9 @@ module MossyAnvil
 
         def self.registered(app)
           DOORS.each { |path, question| app.post("/api/reckon#{path}") { calculated(question) } }
+          app.post("/api/reckon/tap") do
+            calculated("tap", types: ["audio/wav"], most_bytes: MossyAnvil::Formats::WaveFile::MAX_BYTES)
+          end
           app.post("/api/reckon/scan") do
             calculated(
               "scan",

@@ -5,6 +5,7 @@ import type {
   Equipment,
   Form,
   FormQuestion,
+  FourRuns,
   IntakeQuestion,
   Lathe,
   Move,
@@ -175,6 +176,9 @@ export const api = {
   strip: ({ document, rpm }: StripQuestion) => answered(http.POST("/api/reckon/strip", { body: { document, rpm } })),
   setOuts: ({ document, wanted }: SetOutsQuestion) =>
     answered(http.POST("/api/reckon/set-outs", { body: { document, wanted } })),
+  balance: (asked: FourRuns) => answered(http.POST("/api/reckon/balance", { body: asked })),
+  tap: (sound: Blob) => answered(http.POST("/api/reckon/tap", bytes(sound, "audio/wav"))),
+  taps: (decays_ms: number[]) => answered(http.POST("/api/reckon/taps", { body: { decays_ms } })),
   cuts: (document: Document) => answered(http.POST("/api/reckon/cuts", { body: { document } })),
   mounts: (document: Document) => answered(http.POST("/api/reckon/mounts", { body: { document } })),
   compare: (document: Document) => answered(http.POST("/api/reckon/compare", { body: { document } })),

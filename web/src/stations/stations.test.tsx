@@ -23,7 +23,7 @@ const STATIONS = [
   { name: "Survey", station: <Survey />, sections: ["Defects", "Tests", "Photographs", "Value"] },
   { name: "Form", station: <FormStation />, sections: ["Shape", "Placement", "Compare", "Setting out"] },
   { name: "Mend", station: <MendStation />, sections: ["Plan", "Drying"] },
-  { name: "Turn", station: <Turn />, sections: ["Speed", "Workholding", "Cuts"] },
+  { name: "Turn", station: <Turn />, sections: ["Speed", "Workholding", "Cuts", "Measured"] },
   { name: "Finish", station: <Finish />, sections: [] },
   { name: "Log", station: <Log />, sections: [] },
 ];

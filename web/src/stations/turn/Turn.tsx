@@ -9,6 +9,7 @@ import { useUnit } from "../../kit/Units";
 import { useKept } from "../../kit/useKept";
 import { STAGES } from "../../kit/stages";
 import { Holding } from "./Holding";
+import { Measured } from "./Measured";
 import { OnLathe } from "./OnLathe";
 import { Quiet } from "../../kit/parts";
 import { Cuts } from "./Cuts";
@@ -55,7 +56,7 @@ const Rungs = styled.ol`
   }
 `;
 
-const SECTIONS = ["speed", "workholding", "cuts"] as const;
+const SECTIONS = ["speed", "workholding", "cuts", "measured"] as const;
 
 /** How fast at each stage and why not faster; what holds it; which cuts take it there. */
 export function Turn() {
@@ -82,6 +83,7 @@ export function Turn() {
           { key: "speed", title: t("screen.turn.section.speed"), body: speed },
           { key: "workholding", title: t("screen.turn.section.workholding"), body: <Holding /> },
           { key: "cuts", title: t("screen.turn.section.cuts"), body: <Cutting /> },
+          { key: "measured", title: t("screen.turn.section.measured"), body: <Measured /> },
         ]}
       />
     </>
