@@ -40,7 +40,8 @@ module MossyAnvil
           needed: seen.needed?,
           share: seen.share,
           gaps: seen.gaps,
-          unseen_ends: seen.unseen_ends
+          unseen_ends: seen.unseen_ends,
+          tested_share: Model::TestReach.new(@surveyed.shape, @surveyed.readings).share
         }
       end
 

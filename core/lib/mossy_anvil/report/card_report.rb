@@ -91,7 +91,13 @@ module MossyAnvil
       def before(step) = run.take_while { |one| !one.equal?(step) }.last
 
       def shown
-        @shown ||= { lathe: @blank.lathe, grits: route.grits, wet: @blank.material.wooden? }
+        @shown ||= {
+          lathe: @blank.lathe,
+          grits: route.grits,
+          material: @blank.material,
+          finished: route.finished_stage,
+          foot_z_mm: @blank.form.opens == "tail" ? @blank.form.z_span_mm[0] : @blank.form.z_span_mm[1]
+        }
       end
 
       # What the route notes of it once it is done, as in a blank file but for the day. Of a roughing out, how thick and

@@ -28,15 +28,18 @@ module MossyAnvil
       ].freeze
       MIN_PER_DAY = 1440.0
 
-      # step: Route::Step; before: the one worked before it, or nil. cuts: its regions as CutReport has them. lathe:
-      # Lathe or nil; grits: numbers; wet: may it be weighed for its water?
-      def initialize(step, before:, cuts:, lathe:, grits:, wet:)
+      # A bit that makes room for the tool, where the floor is wider than it; it stops so far before the floor, mm.
+      BIT_MM, SHORT_MM = 25.0, 3.0
+
+      # step: Route::Step; before: the one worked before it, or nil. cuts: its regions as CutReport has them.
+      # about: lathe: Lathe or nil; grits: numbers; material: Material; finished: the last stage of the assessment,
+      # plain data; foot_z_mm: where the piece comes off.
+      def initialize(step, before:, cuts:, **about)
         @step = step
         @before = before
         @cuts = cuts
-        @lathe = lathe
-        @grits = grits
-        @wet = wet
+        @lathe, @grits, @material, @finished, @foot_z_mm =
+          about.values_at(:lathe, :grits, :material, :finished, :foot_z_mm)
       end
 
       # List of plain lines, as CardLine has them.
@@ -78,8 +81,42 @@ module MossyAnvil
 
       def mount = @step.needs.mount && Message.term("tables.mounts.#{@step.needs.mount}.name")
 
-      def turning
-        [*speed, *cuts, line("look")]
+      def turning = [*speed, *drill, *cuts, *release, line("look")]
+
+      # Down the middle to just short of the floor, where the hollow is cut from the solid.
+      def drill
+        return [] unless %w[hollow rough_out].include?(@step.kind) && @before&.kind != "retrue"
+
+        inside = @cuts.select { |cut| cut[:side] == "inside" && cut[:down_mm] }
+        deepest = inside.max_by { |cut| cut[:down_mm] }
+        return [] if deepest.nil? || deepest[:largest_mm] < BIT_MM || deepest[:down_mm] < 2 * BIT_MM
+
+        torque = Turn::Drilling.torque_nm(BIT_MM, @material.density_kg_m3, end_grain: @material.grain == "end")
+        [
+          line(
+            "drill",
+            bit: mm(BIT_MM),
+            every: mm(Turn::Drilling.clear_every_mm(@step.after.moisture_pct)),
+            torque: [torque, "N m"],
+            target: [deepest[:down_mm] - SHORT_MM, "mm", nil]
+          ),
+          line("drilled")
+        ]
+      end
+
+      # The neck it hangs on at the end, where a solid is cut off between what holds it.
+      def release
+        return [] unless @step.kind == "ends" && @step.limit_rpm&.positive?
+
+        neck =
+          Turn::Release.neck_mm(
+            @finished[:mass_g],
+            @finished[:imbalance_g_mm],
+            (@finished[:centre_of_mass_mm][2] - @foot_z_mm).abs,
+            [@step.limit_rpm, @lathe&.min_rpm || 0].max,
+            @material.strength_across_mpa
+          )
+        [line("slow_down"), line("neck", target: [neck, "mm", nil]), line("part_off")]
       end
 
       # From the lowest rung, where it goes faster than before; else the limit.
@@ -151,7 +188,7 @@ module MossyAnvil
               []
             end
           ),
-          *(@wet ? [line("weigh")] : [])
+          *(@material.wooden? ? [line("weigh")] : [])
         ]
       end
 

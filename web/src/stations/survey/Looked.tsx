@@ -53,7 +53,12 @@ export function Looked() {
           ? t("screen.survey.of_its_skin_was_looked_at", {
               share: amountText(assessment.coverage.share * 100, "%", unit),
             })
-          : t("screen.survey.nobody_wrote_down_where_they_looked")}
+          : t("screen.survey.nobody_wrote_down_where_they_looked")}{" "}
+        {assessment.coverage.tested_share > 0
+          ? t("screen.survey.within_reach_of_a_test", {
+              share: amountText(assessment.coverage.tested_share, "share", unit),
+            })
+          : t("screen.survey.no_test_made")}
       </Quiet>
       <ul aria-label={t("screen.survey.looked_at")}>
         {seen.map((one, index) => (

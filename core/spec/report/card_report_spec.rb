@@ -1,0 +1,61 @@
+# frozen_string_literal: true
+
+RSpec.describe MossyAnvil::Report::CardReport do
+  root = File.expand_path("../../..", __dir__)
+
+  def blank(number) =
+    MossyAnvil::Formats::BlankFile.read(
+      File.read(Dir[File.expand_path("../../../demo/#{number}-*.json", __dir__)].first)
+    )
+  def card(number, from) = described_class.new(blank(number), from: from)
+
+  def lines(number, from, step = from)
+    told = card(number, from).to_h[:steps].find { |one| one[:id] == step }
+    told[:lines].to_h { |line| [line[:message][:key].delete_prefix("steps.work.line."), line] }
+  end
+
+  it "runs every stretch of every demo blank from its first step, each line with a key of its own" do
+    numbers = Dir[File.join(root, "demo/*.anvil.json")].map { |path| File.basename(path)[0, 2].to_i } - [31]
+    numbers.each do |number|
+      steps = MossyAnvil::Report::RouteReport.new(blank(number), ways: :taken).steps
+      steps
+        .chunk_while { |one, other| one.stretch == other.stretch }
+        .each do |stretch|
+          told = card(number, stretch.first.id).to_h[:steps]
+          expect(told.map { |one| one[:id] }).to eq(stretch.map(&:id)), "#{number} #{stretch.first.id}"
+          keys = told.flat_map { |one| one[:lines].map { |line| line[:key] } }
+          expect(keys.uniq).to eq(keys)
+        end
+    end
+  end
+
+  it "drills deep hollows first, short of the floor, at a torque that is said" do
+    found = lines(34, "hollow")
+    expect(found.keys).to include("drill", "drilled")
+    form = blank(34).form
+    expect(found["drill"][:target][:value]).to be_within(0.1).of(form.wall_depth_mm - 3)
+    expect(found["drill"][:message][:amounts][:torque][:value]).to be_within(0.01).of(
+      MossyAnvil::Turn::Drilling.torque_nm(25, 590, end_grain: true)
+    )
+    expect(lines(39, "hollow").keys).not_to include("drill")
+  end
+
+  it "comes down in speed to a neck that still holds, and saws the rest" do
+    found = lines(37, "mount", "ends")
+    expect(found.keys.last(4)).to eq(%w[slow_down neck part_off look])
+    expect(found["neck"][:target][:value]).to be_between(1, 20)
+  end
+
+  it "climbs by rungs after it was put on the lathe, and never over the limit of the step" do
+    told = card(39, "mount").to_h[:steps]
+    told.each do |step|
+      speeds =
+        step[:lines].filter_map { |line| line[:target] && line[:target][:unit] == "rpm" && line[:target][:value] }
+      expect(speeds).to eq(speeds.sort)
+      expect(speeds).to all(be <= step[:limit_rpm] + 1e-9) if step[:limit_rpm]
+    end
+    expect(
+      told.find { |step| step[:id] == "hollow" }[:lines].count { |line| line[:target]&.fetch(:unit) == "rpm" }
+    ).to be > 2
+  end
+end
