@@ -51,7 +51,7 @@ RSpec.describe "Hand-checked examples" do
   end
 
   it "E25: surface speed under the paper" do
-    expect(MossyAnvil::Finish::GritSequence.rpm(3, 180)).to be_within(0.5).of(318)
+    expect(MossyAnvil::RimSpeed.rpm(3, 180)).to be_within(0.5).of(318)
   end
 
   it "E28: a crack from end to end and one of 80 mm" do

@@ -18,6 +18,7 @@ module MossyAnvil
             mend
             route
             cuts
+            finish
             balance
             tap
             taps
@@ -75,6 +76,11 @@ module MossyAnvil
         def on_route = json(reckoner.route(draft, at: "/document", ways: @given["ways"].to_sym))
 
         def on_cuts = json(reckoner.cuts(draft, at: "/document", tools: @given["tools"]))
+
+        def on_finish
+          body = body_as("FinishAsked")
+          json(reckoner.finish(body["document"], chosen: body["chosen"] || {}, at: "/document"))
+        end
 
         def on_balance = json(MossyAnvil::Report::MeasuredBalance.new(**symbols(body_as("FourRuns"))).to_h)
 

@@ -33,6 +33,7 @@ module MossyAnvil
           "" => "assess",
           "/compare" => "compare",
           "/mounts" => "mounts",
+          "/finish" => "finish",
           "/balance" => "balance",
           "/taps" => "taps",
           "/tests" => "tests",

@@ -68,6 +68,18 @@ module MossyAnvil
         def cuts(document, at: "", tools: nil) =
           by_records(MossyAnvil::Report::CutReport, document, at, tools: tools, at: at)
 
+        # Papers and coats by part, with the families chosen, as plain data.
+        def finish(document, at: "", chosen: {}) =
+          alone do
+            MossyAnvil::Report::FinishPlan.new(
+              blank(document, at: at),
+              climate: @climate,
+              now: @now,
+              chosen: chosen,
+              at: at
+            ).to_h
+          end
+
         # A stretch of that way as a card runs it, as plain data.
         def card(document, from:, tools: nil) =
           by_records(MossyAnvil::Report::CardReport, document, "", from: from, tools: tools)

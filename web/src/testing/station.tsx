@@ -3,7 +3,7 @@ import { render } from "@testing-library/react";
 import type { ReactNode } from "react";
 import { MemoryRouter } from "react-router";
 import { vi } from "vitest";
-import type { Assessment, Cuts, Document, MendPlan, Mounts, Route } from "../api/document";
+import type { Assessment, Cuts, Document, FinishPlan, MendPlan, Mounts, Route } from "../api/document";
 import {
   BlankContext,
   DrawingContext,
@@ -17,7 +17,15 @@ import {
 import type { DraftHandle } from "../draft/useDraft";
 import raw from "./generated/samples.json?raw";
 
-type Sample = { document: Document; assessment: Assessment; mend: MendPlan; mounts: Mounts; route: Route; cuts: Cuts };
+type Sample = {
+  document: Document;
+  assessment: Assessment;
+  mend: MendPlan;
+  mounts: Mounts;
+  route: Route;
+  cuts: Cuts;
+  finish: FinishPlan;
+};
 
 /** Demo blanks with what the core answers of them; written anew by each run of the tests. */
 export const samples = JSON.parse(raw) as Record<"bowl" | "lamp" | "platter", Sample>;
@@ -47,6 +55,7 @@ export function serve(sample: Sample) {
     "/api/reckon/mounts": sample.mounts,
     "/api/reckon/route": sample.route,
     "/api/reckon/cuts": sample.cuts,
+    "/api/reckon/finish": sample.finish,
     "/api/blanks/7/photographs": { photographs: [] },
     "/api/blanks/7/card": { card: null },
     "/api/patterns": { patterns: [] },

@@ -20,13 +20,27 @@ module MossyAnvil
         {
           finish: @finish,
           deepest_mark_mm: mark,
-          grits: Finish::GritSequence.from_mark(mark, last_grit: last, material_kind: @solid.blank.material.kind),
+          grits: papers(mark, last),
           sanding_rpm: stopped ? nil : sanding_rpm,
           stopped: stopped
         }
       end
 
       private
+
+      # Those that take least time, whatever the area and the stock; a soft thin wall is not begun with coarse paper.
+      def papers(mark, last)
+        kind = @solid.blank.material.kind
+        Finish::PaperSearch.new(
+          area_cm2: 1.0,
+          density_kg_m3: 1.0,
+          mark_mm: mark,
+          last: last,
+          k: 1.0,
+          ratio: Table["grits"]["step_ratio"].fetch(kind),
+          coarsest: soft_and_thin? ? Table["finishes"]["sanding"]["soft_from"] : nil
+        ).papers
+      end
 
       # Soft wood left in the skin tears deeper than sound wood.
       def deepest_mark
@@ -78,7 +92,7 @@ module MossyAnvil
             limit = [@last[:limit_rpm], @last[:worst]&.fetch(:limit_rpm)].compact.min
             @workings.put(
               "/finish/sanding_rpm",
-              value: [Finish::GritSequence.rpm(speed, @last[:swing_mm]), limit].min,
+              value: [RimSpeed.rpm(speed, @last[:swing_mm]), limit].min,
               unit: "rpm",
               certainty: :rule_of_thumb,
               source: Table["grits"]["surface_source"],

@@ -15,10 +15,7 @@ module MossyAnvil
 
       # mm2 of the outside, its two end faces (less the mouth) included.
       def outside_mm2
-        low, high = @form.z_span_mm
-        ends =
-          [low, high].sum { |z_mm| Math::PI * (@form.outside.radius_mm(z_mm)**2) * wood_share(z_mm, @form.outside) }
-        [swept(@form.outside) + ends - mouths_mm2, 0].max
+        swept(@form.outside) + @form.z_span_mm.sum { |z_mm| [face_mm2(z_mm) - mouth_mm2(z_mm), 0].max }
       end
 
       # mm2 of the inside with its floor; 0 where it is not hollow.
@@ -31,14 +28,14 @@ module MossyAnvil
 
       private
 
-      # Areas of the holes in the end faces.
-      def mouths_mm2
+      # An end face as far as there is wood, and the hole in it, as far as there is wood round it.
+      def face_mm2(z_mm) = Math::PI * (@form.outside.radius_mm(z_mm)**2) * wood_share(z_mm, @form.outside)
+
+      def mouth_mm2(z_mm)
         return 0.0 unless @form.hollow?
 
-        @form.z_span_mm.sum do |z_mm|
-          open_here = [@form.inside.first_z_mm, @form.inside.last_z_mm].any? { |edge| (edge - z_mm).abs < 1e-6 }
-          open_here ? Math::PI * (@form.inside.radius_mm(z_mm)**2) : 0.0
-        end
+        open_here = [@form.inside.first_z_mm, @form.inside.last_z_mm].any? { |edge| (edge - z_mm).abs < 1e-6 }
+        open_here ? Math::PI * (@form.inside.radius_mm(z_mm)**2) * wood_share(z_mm, @form.inside) : 0.0
       end
 
       def swept(profile)

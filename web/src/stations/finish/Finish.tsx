@@ -5,6 +5,7 @@ import { AdviceList, Worked } from "../../kit/Advice";
 import { ink } from "../../kit/theme";
 import { useUnit } from "../../kit/Units";
 import { Heading, Quiet } from "../../kit/parts";
+import { Plan } from "./Plan";
 import { t } from "../../i18n/texts";
 
 const Papers = styled.ol`
@@ -21,25 +22,16 @@ const Papers = styled.ol`
   }
 `;
 
-/** Papers in order, speed under them, and how much skin there is. */
+/** Papers and coats by part of the skin, and how much of it there is. */
 export function Finish() {
   const { assessment } = useBlank();
   const unit = useUnit();
-  const { finish, form, workings, advice } = assessment;
+  const { form, workings, advice } = assessment;
   return (
     <>
       <AdviceList advice={advice.finish.slice(1)} workings={workings} />
-      <Heading>{t("screen.finish.papers_for_in_this_order", { finish: finish.finish })}</Heading>
-      <Papers>
-        {finish.grits.map((grit) => (
-          <li key={grit}>{t("screen.finish.p", { grit })}</li>
-        ))}
-      </Papers>
-      <div>
-        <Worked working={workings["/finish/deepest_mark_mm"]}>
-          {t("screen.finish.starts_from_marks_of")} <strong>{amountText(finish.deepest_mark_mm, "mm", unit)}</strong>.
-        </Worked>
-      </div>
+      <Plan />
+      {!form && <OneList />}
       <Quiet>{t("screen.finish.look_across_a_lamp_before_each")}</Quiet>
       {form && (
         <>
@@ -58,6 +50,28 @@ export function Finish() {
           )}
         </>
       )}
+    </>
+  );
+}
+
+/** Before there is a form: the papers from the marks to expect, as one list. */
+function OneList() {
+  const { assessment } = useBlank();
+  const unit = useUnit();
+  const { finish, workings } = assessment;
+  return (
+    <>
+      <Heading>{t("screen.finish.papers_for_in_this_order", { finish: finish.finish })}</Heading>
+      <Papers>
+        {finish.grits.map((grit) => (
+          <li key={grit}>{t("screen.finish.p", { grit })}</li>
+        ))}
+      </Papers>
+      <div>
+        <Worked working={workings["/finish/deepest_mark_mm"]}>
+          {t("screen.finish.starts_from_marks_of")} <strong>{amountText(finish.deepest_mark_mm, "mm", unit)}</strong>.
+        </Worked>
+      </div>
     </>
   );
 }

@@ -1,0 +1,149 @@
+# frozen_string_literal: true
+
+RSpec.describe "Sanding and finish, hand-checked" do
+  coats = MossyAnvil::Finish::Coats
+
+  def search(**about)
+    usual = { area_cm2: 1218, density_kg_m3: 650, mark_mm: 0.3, last: 320, k: 3.0, ratio: 1.6 }
+    MossyAnvil::Finish::PaperSearch.new(**usual, **about)
+  end
+
+  describe "papers" do
+    it "E43: the least time from a mark to the last grit" do
+      expect(search.papers).to eq([100, 120, 180, 240, 320])
+      expect(search.minutes.map { |one| one.round(1) }).to eq([16.4, 3.8, 4.5, 4.1, 3.7])
+      expect(search.total_min).to be_within(0.05).of(32.5)
+      expect(search.cost([150, 220, 320])).to be_within(0.05).of(35.2)
+      expect(search.wall_lost_mm).to be_within(0.005).of(0.44)
+      deep = search(mark_mm: 0.8)
+      expect([deep.papers.first, deep.total_min.round]).to eq([40, 45])
+    end
+
+    it "is as quick as the quickest of all sequences there are" do
+      random = Random.new(43)
+      grits = MossyAnvil::Table["grits"]["median_um"].keys
+      200.times do
+        one =
+          search(
+            mark_mm: 0.02 + random.rand,
+            last: grits[random.rand(4..13)],
+            ratio: [1.35, 1.6, 2.2].sample(random: random),
+            coarsest: [nil, 60, 100].sample(random: random)
+          )
+        expect(one.total_min).to be_within(1e-9).of(one.every.map { |papers| one.cost(papers) }.min)
+      end
+    end
+
+    it "never takes less for more area, denser stock or a deeper mark, and no coarser paper than it may" do
+      expect(search(area_cm2: 2000).total_min).to be > search.total_min
+      expect(search(density_kg_m3: 900).total_min).to be > search.total_min
+      expect([0.02, 0.1, 0.3, 0.5, 0.8].map { |mark| search(mark_mm: mark).total_min }.each_cons(2)).to all(
+        satisfy { |less, more| more > less }
+      )
+      expect(search(mark_mm: 0.8, coarsest: 100).papers.first).to eq(100)
+      expect(search(mark_mm: 9).papers.first).to eq(40)
+      expect(search(mark_mm: 0.01).papers).to eq([320])
+    end
+
+    it "says which of what was given is no use" do
+      { area_cm2: -1, density_kg_m3: Float::NAN, mark_mm: 0, last: 333, k: 0, ratio: 1 }.each do |name, value|
+        expect { search(name => value) }.to raise_error(MossyAnvil::InvalidInput, %r{\A/#{name}: is })
+      end
+    end
+  end
+
+  it "E44: what a first coat soaks in" do
+    depths = MossyAnvil::Table.row("finishes", "drying_oil")["into"]
+    expect(depths).to eq([0.15, 0.3, 0.6, 2.0])
+    expect(coats.soak_ml("drying_oil", 100, 580)).to be_within(0.05).of(1.8)
+    expect(coats.soak_ml("drying_oil", 100, 580, spongy: true)).to be_within(0.05).of(12.3)
+    expect(coats.soak_ml("drying_oil", 100, 470)).to be_within(0.05).of(100 * 0.06 * (1 - (470 / 1500.0)))
+    first, second, third = coats.ml("drying_oil", 100, 580)
+    expect([second, third]).to eq([first / 2, first / 4])
+    expect(coats.ml("varnish", 100, nil)).to all(be_within(1e-9).of(0.4))
+  end
+
+  it "E45: what polishing leaves of a film of CA" do
+    expect(coats.ca_left_um(8)).to be_within(0.5).of(154)
+    expect(coats.ca_left_um(coats.ca_coats)).to be >= 60
+    expect(coats.ca_left_um(coats.ca_coats - 1)).to be < 60
+  end
+
+  it "E46: the rim of a wheel" do
+    expect(coats.wheel_m_s(200, 1200)).to be_within(0.05).of(12.6)
+    expect(MossyAnvil::RimSpeed.rpm(12, 200)).to be_within(1.5).of(1145)
+  end
+
+  it "takes longer in the cold, and twice as long again where it is slow there" do
+    expect(coats.hours("varnish", "recoat", 20)).to eq(24)
+    expect(coats.hours("varnish", "recoat", 30)).to eq(12)
+    expect(coats.hours("varnish", "recoat", 10)).to eq(96)
+    expect(coats.hours("lacquer", "recoat", 10)).to eq(2)
+  end
+
+  it "says of every pair of families whether one holds over the other" do
+    keys = MossyAnvil::Table.rows("finishes").map { |row| row["key"] }
+    expect(keys.size).to be >= 14
+    verdicts = keys.product(keys).to_h { |pair| [pair, coats.over(*pair)[0]] }
+    expect(verdicts.values.uniq).to contain_exactly("yes", "wait", "no")
+    expect(verdicts).to include(
+      %w[wax varnish] => "no",
+      %w[drying_oil ca_film] => "no",
+      %w[drying_oil lacquer] => "wait",
+      %w[shellac_sealer lacquer] => "yes",
+      %w[varnish wax] => "yes",
+      %w[non_drying_oil epoxy_film] => "no"
+    )
+  end
+
+  describe MossyAnvil::Report::FinishPlan do
+    demos =
+      Dir[File.expand_path("../../../demo/*.anvil.json", __dir__)]
+        .map { |path| MossyAnvil::Formats::BlankFile.read(File.read(path)) }
+        .select(&:form)
+    let(:wet) { MossyAnvil::Report::ShopClimate.new(humidity: 0.8) }
+
+    it "has a plan for every part of every demo blank, whose areas add up to the skin" do
+      demos.each do |blank|
+        plan = described_class.new(blank).to_h
+        area = MossyAnvil::Solid::SkinArea.new(blank.on_centres.form, blank.shape)
+        whole = (area.outside_mm2 + area.inside_mm2) / 100
+        expect(plan[:parts].sum { |part| part[:area_cm2] }).to be_within(0.01 * whole).of(whole), blank.name
+        expect(plan[:order]).to match_array(plan[:parts].map { |part| part[:key] })
+        plan[:parts].each do |part|
+          expect(part[:minutes][0]).to be <= part[:minutes][1]
+          expect(part[:papers]).to eq(part[:papers].sort)
+        end
+      end
+    end
+
+    it "treats soft wood and cast resin apart: soft drinks more, resin takes no oil and is polished last" do
+      bowl = described_class.new(demos.find { |blank| blank.number == 32 }).to_h[:parts].to_h { |one| [one[:key], one] }
+      drinks = ->(part) { part[:coats].sum { |coat| coat[:ml] } / part[:area_cm2] }
+      expect(drinks[bowl["outside_soft"]]).to be > 5 * drinks[bowl["outside_sound"]]
+      expect(bowl["outside_soft"][:papers].first).to eq(100)
+      table = described_class.new(demos.find { |blank| blank.number == 36 }).to_h
+      expect(table[:order].last(3)).to all(end_with("_resin"))
+      expect(table[:conflicts].map { |one| one[:key] }).to include("finish_plan.keep_off")
+      resin = table[:parts].find { |part| part[:key] == "inside_resin" }
+      expect(resin[:coats].sum { |coat| coat[:ml] }).to eq(0)
+      expect(resin[:papers].last).to eq(2000)
+    end
+
+    it "refuses what the wood, the air or the use does not stand" do
+      blank = demos.find { |one| one.number == 39 }
+      said = ->(chosen, climate) do
+        described_class.new(blank, climate: climate, chosen: chosen).to_h[:conflicts].map { |one| one[:key] }
+      end
+      expect(said.call({ "outside_sound" => "ca_film" }, wet)).to include("finish_plan.too_wet")
+      expect(said.call({ "outside_sound" => "lacquer" }, wet)).to include("finish_plan.blushes")
+      expect(said.call({ "outside_sound" => "lacquer" }, MossyAnvil::Report::ShopClimate.new)).not_to include(
+        "finish_plan.blushes"
+      )
+      expect { described_class.new(blank, chosen: { "outside_sound" => "tar" }).to_h }.to raise_error(
+        MossyAnvil::InvalidInput,
+        %r{\A/chosen/outside_sound: is "tar"}
+      )
+    end
+  end
+end

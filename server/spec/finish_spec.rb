@@ -1,0 +1,27 @@
+# frozen_string_literal: true
+
+require_relative "card_helper"
+
+# Papers and coats by part.
+RSpec.describe "The finish plan", :server do
+  include CardHelper
+
+  def plan(number, **asked) = ask("POST", "/api/reckon/finish", { document: demo(number), **asked })
+
+  it "fits the contract for every demo blank with a form" do
+    (32..42).each do |number|
+      plan(number)
+      expect(answer_as("FinishPlan")["parts"]).not_to be_empty
+    end
+  end
+
+  it "goes by the family chosen for a part, and refuses one it does not know" do
+    plan(33, chosen: { "outside_sound" => "varnish" })
+    part = answer_as("FinishPlan")["parts"].find { |one| one["key"] == "outside_sound" }
+    expect(part["coats"].map { |coat| coat["family"] }).to eq(%w[varnish] * 3)
+    plan(33, chosen: { "outside_sound" => "tar" })
+    expect(problem(422)["errors"].first["pointer"]).to eq("/chosen/outside_sound")
+    plan(31)
+    expect(problem(422)["errors"].first["pointer"]).to eq("/document/form")
+  end
+end

@@ -1,0 +1,137 @@
+import { useMemo, useState } from "react";
+import styled from "styled-components";
+import { api } from "../../api/client";
+import type { Document, FinishPlan, FinishQuestion } from "../../api/document";
+import { useNewest } from "../../api/useNewest";
+import { useBlank } from "../../draft/contexts";
+import { capital, t } from "../../i18n/texts";
+import { MessageText } from "../../kit/Advice";
+import { Button } from "../../kit/Button";
+import { Choice } from "../../kit/Choice";
+import { amountText } from "../../kit/measure";
+import { Fault, Heading, Quiet } from "../../kit/parts";
+import { ink } from "../../kit/theme";
+import { useSettled } from "../../kit/useSettled";
+import { useUnit } from "../../kit/Units";
+
+const SETTLED_MS = 300;
+
+const Part = styled.li`
+  border-top: 1px solid ${ink.rule};
+  padding: 10px 0;
+  display: grid;
+  gap: 4px;
+  h4 {
+    font-size: 18px;
+    font-weight: 700;
+    display: flex;
+    justify-content: space-between;
+  }
+  .bar {
+    height: 8px;
+    background: ${ink.moss};
+  }
+  .papers {
+    font-weight: 700;
+    font-size: 18px;
+  }
+`;
+
+/** Papers and coats, each part of the skin for itself, in the order in which none spoils another. */
+export function Plan() {
+  const blank = useBlank();
+  const document = useSettled<Document>(blank.document, SETTLED_MS);
+  const [chosen, setChosen] = useState<Record<string, string>>({});
+  const question = useMemo(() => (document.form ? { document, chosen } : undefined), [document, chosen]);
+  const { answer, problem } = useNewest<FinishQuestion, FinishPlan>(question, api.finishPlan);
+  if (!document.form) return null;
+  const parts = answer?.order.flatMap((key) => answer.parts.find((part) => part.key === key) ?? []) ?? [];
+  const longest = Math.max(...parts.map(({ minutes }) => minutes[1] ?? 0), 1);
+  return (
+    <section aria-label={t("screen.finish.plan.heading")}>
+      <Heading>{t("screen.finish.plan.heading")}</Heading>
+      {problem && <Fault role="alert">{problem.errors?.[0]?.detail ?? problem.detail}</Fault>}
+      {!answer && !problem && <Quiet role="status">{t("screen.finish.plan.planning")}</Quiet>}
+      {answer?.conflicts.map((message, index) => (
+        <Fault key={`${message.key}${index}`} as="p">
+          <MessageText message={message} asSentence />
+        </Fault>
+      ))}
+      <ol>
+        {parts.map((part) => (
+          <OnePart
+            key={part.key}
+            part={part}
+            longest={longest}
+            onFamily={(family) => setChosen({ ...chosen, [part.key]: family })}
+          />
+        ))}
+      </ol>
+    </section>
+  );
+}
+
+type PartProps = { part: FinishPlan["parts"][number]; longest: number; onFamily: (family: string) => void };
+
+function OnePart({ part, longest, onFamily }: PartProps) {
+  const unit = useUnit();
+  const [open, setOpen] = useState(false);
+  const shown = (value: number, of: string) => amountText(value, of, unit);
+  const name = `${t(`screen.finish.plan.side.${part.side}`)}, ${t(`screen.finish.plan.stuff.${part.stuff}`)}`;
+  const [least = 0, most = 0] = part.minutes;
+  const how = part.how === "wet" && part.rpm === null ? "wet_by_hand" : part.how;
+  const cure = part.coats.at(-1)?.cure_h ?? 0;
+  return (
+    <Part aria-label={name}>
+      <h4>
+        {name}
+        <span>
+          {part.papers.length > 0 &&
+            t("screen.finish.plan.minutes", { from: Math.max(1, Math.round(least)), to: Math.max(1, Math.ceil(most)) })}
+        </span>
+      </h4>
+      <div className="bar" style={{ width: `${(100 * most) / longest}%` }} aria-hidden />
+      <Quiet as="div">
+        {t("screen.finish.plan.area", { area: shown(part.area_cm2, "cm2"), mark: shown(part.mark_mm, "mm") })} ·{" "}
+        {t(`screen.finish.plan.how.${how}`, { rpm: shown(part.rpm ?? 0, "rpm") })}
+        {part.papers.length > 0 && (
+          <>
+            {" · "}
+            {t("screen.finish.plan.lost", { lost: shown(part.wall_lost_mm, "mm") })} ·{" "}
+            {t("screen.finish.plan.discs", { discs: Math.ceil(part.discs) })}
+          </>
+        )}
+      </Quiet>
+      {part.papers.length > 0 && <div className="papers">{part.papers.map((grit) => `P${grit}`).join(" · ")}</div>}
+      <div>
+        {part.coats.length === 0
+          ? t("screen.finish.plan.no_coat")
+          : t("screen.finish.plan.coats", {
+              coats: part.coats
+                .map(({ ml, recoat_h }) =>
+                  t("screen.finish.plan.coat", { ml: shown(ml, "ml"), hours: shown(recoat_h, "h") }),
+                )
+                .join(" · "),
+              cure: shown(cure, "h"),
+            })}
+      </div>
+      {part.families.length > 1 && (
+        <div>
+          <Button $kind="quiet" aria-expanded={open} onPress={() => setOpen(!open)}>
+            {t("screen.finish.plan.family", { finish: t(`tables.finishes.${part.family}.name`) })}
+          </Button>
+          {open && (
+            <Choice
+              label={t("screen.finish.plan.another", { part: name })}
+              value={part.family}
+              options={Object.fromEntries(
+                part.families.map((family) => [family, capital(t(`tables.finishes.${family}.name`))]),
+              )}
+              onChange={onFamily}
+            />
+          )}
+        </div>
+      )}
+    </Part>
+  );
+}
