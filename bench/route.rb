@@ -1,7 +1,7 @@
 # frozen_string_literal: true
 
 # The whole route of a piece: all its ways as never seen before, the way taken alone, and one edit of it. And the
-# schedule of a shop that is full.
+# schedule of a shop that is full. Every cut of the way, and papers and coats by part.
 class RouteBench
   ROUNDS = 15
   PIECES = 200
@@ -16,16 +16,20 @@ class RouteBench
   def run
     @documents.each do |name, document|
       puts "Route, #{name}"
-      all, taken, edited =
+      all, taken, edited, cut, finished =
         Times.of_new(
           ROUNDS,
           -> { routed(@touches.one(document), :all) },
           -> { routed(@touches.one(document), :taken) },
-          -> { routed(edited(document), :taken) }
+          -> { routed(edited(document), :taken) },
+          -> { reported(MossyAnvil::Report::CutReport, @touches.one(document)) },
+          -> { reported(MossyAnvil::Report::FinishPlan, @touches.one(document)) }
         )
       Times.say "all ways, one defect changed", Times.spread(all)
       Times.say "the way taken alone, one defect changed", Times.spread(taken)
       Times.say "the way taken, one step moved and nothing else", Times.spread(edited)
+      Times.say "every cut of it, one defect changed", Times.spread(cut)
+      Times.say "papers and coats by part, one defect changed", Times.spread(finished)
     end
     schedule
   end
@@ -69,9 +73,11 @@ class RouteBench
   end
 
   # Work on a blank that is made beforehand.
-  def routed(document, ways)
+  def routed(document, ways) = reported(MossyAnvil::Report::RouteReport, document, ways: ways)
+
+  def reported(report, document, **about)
     blank = MossyAnvil::Formats::BlankFile.from_data(document)
-    -> { MossyAnvil::Report::RouteReport.new(blank, ways: ways).to_h }
+    -> { report.new(blank, **about).to_h }
   end
 
   def edited(document) = document.merge("route" => { "order" => %w[mount sand].rotate(@turn = @turn.to_i + 1) })
