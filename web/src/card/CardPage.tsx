@@ -11,12 +11,13 @@ import { useKey } from "../kit/useKey";
 import { useUnit } from "../kit/Units";
 import { Waiting } from "../kit/Waiting";
 import { CutLine } from "./CutLine";
+import { SpeedNow } from "./SpeedNow";
 import { Alarm } from "./alarm";
 import { Running } from "./Running";
 import { spanText } from "./serverClock";
 import { Troubles } from "./Troubles";
 import { useCard } from "./useCard";
-import { t } from "../i18n/texts";
+import { messageText, t } from "../i18n/texts";
 
 const Page = styled.main`
   display: grid;
@@ -146,6 +147,7 @@ function Open({
   failed: boolean;
 }) {
   const go = useNavigate();
+  const unit = useUnit();
   const lines = card.steps.flatMap((step) => step.lines.map((line) => ({ line, step })));
   const [looked, look] = useState<string>();
   const found = lines.findIndex(({ line }) => line.key === (looked ?? card.next_line));
@@ -241,6 +243,14 @@ function Open({
           }}
           key={here.line.key}
         />
+        {here.step.stretch === "turn" && limitOf(here) && (
+          <SpeedNow
+            blankId={blankId}
+            limitRpm={limitOf(here) ?? 0}
+            step={messageText(here.step.name, unit)}
+            key={here.step.id}
+          />
+        )}
         {here.line.watch && here.line.wait && !here.line.done_at && (
           <Bubbles
             line={here.line}
@@ -316,6 +326,10 @@ function Open({
     </Page>
   );
 }
+
+/** What a line must be under: its cut's or its own speed, else the step's. */
+const limitOf = ({ line, step }: { line: CardLine; step: CardStep }): number | null | undefined =>
+  line.region?.rpm ?? (line.target?.unit === "rpm" ? line.target.value : step.limit_rpm);
 
 const left = (line: CardLine, nowMs: number) => (line.wait ? Date.parse(line.wait.likely_at) - nowMs : 0);
 
