@@ -54,7 +54,7 @@ RSpec.describe "The language of the screens", :browser do
     survey: [31, 4],
     form: [33, 4],
     mend: [39, 3],
-    turn: [33, 3],
+    turn: [33, 4],
     finish: [32, 0],
     log: [32, 0]
   }

@@ -38,7 +38,7 @@ const Figures = styled.dl`
   }
 `;
 
-const Tool = styled.h4`
+const Tool = styled.h3`
   font-size: 24px;
   font-weight: 750;
   line-height: 1.2;

@@ -1,0 +1,67 @@
+# frozen_string_literal: true
+
+require_relative "browser_helper"
+
+# Working a piece at the lathe by the card.
+RSpec.describe "A card at the lathe", :browser do
+  def blank_id(number) = db[:blanks].where(number: number).get(:id)
+
+  def begin_at(number, step)
+    visit "/blanks/#{blank_id(number)}/route"
+    section "Steps"
+    find("[role=tabpanel] button[aria-expanded]", text: step).click
+    click_on "Start a card"
+    expect(page).to have_css("[data-line]")
+  end
+
+  # Ticks lines until one tells of a cut.
+  def go_to_cut
+    20.times do
+      return if page.has_css?("[data-line] ~ dl", wait: 1)
+
+      line = find("[data-line]")["data-line"]
+      find("body").send_keys(:page_down)
+      expect(page).to have_no_css("[data-line='#{line}']")
+    end
+    raise "no cut on this card"
+  end
+
+  it "leads by the pedal alone to the first cut, and marks the route by what was ticked" do
+    begin_at(39, "Mount")
+    expect(page).to have_text("Mount it:")
+    go_to_cut
+    expect(page).to have_text("Bowl gouge")
+    expect(page).to have_css("svg[aria-label^='Half of the section']")
+    click_on "Stop here"
+    wait_until { db[:cards].where(blank_id: blank_id(39)).exclude(ended_at: nil).any? }
+    done = JSON.parse(JSON.generate(db[:blanks].where(number: 39).get(:route)))["done"]
+    expect(done.map { |mark| mark["step"] }).to include("mount")
+    expect(db[:journal].where(blank_id: blank_id(39)).order(:id).last[:kind]).to eq("cut")
+  end
+
+  it "puts a crack that opens into the survey at two presses, and slows down at once" do
+    begin_at(34, "Hollow")
+    go_to_cut
+    before = find("dd", match: :first).text.delete("^0-9").to_i
+    click_on "Something went wrong"
+    click_on "A crack opened"
+    find("button[aria-label=\"Seen at 3 o'clock\"]").click
+    expect(page).to have_text("is written down at Survey")
+    wait_until { db[:defects].where(blank_id: blank_id(34), type: "crack").any? }
+    if page.has_css?("dd", wait: 2)
+      expect(find("dd", match: :first).text.delete("^0-9").to_i).to be < before
+    else
+      expect(page).to have_text("no speed is safe")
+    end
+  end
+
+  it "notes a stop with the speed it was made at" do
+    begin_at(39, "Turn the outside")
+    2.times { click_on "Slower" }
+    click_on "Stop and note"
+    expect(page).to have_button("1 stop noted")
+    kept = db[:journal].where(blank_id: blank_id(39)).order(:id).last
+    expect(kept[:note]).to eq("Stopped to look: Turn the outside.")
+    expect(kept[:speed_rpm]).to be_between(50, 400)
+  end
+end
