@@ -21,7 +21,7 @@ const Split = styled.div`
   }
   dd {
     margin: 0;
-    font-size: clamp(44px, 6vw, 76px);
+    font-size: clamp(40px, 4.6vw, 60px);
     line-height: 1.05;
     font-weight: 750;
     white-space: nowrap;
