@@ -333,7 +333,12 @@ const limitOf = ({ line, step }: { line: CardLine; step: CardStep }): number | n
 
 const left = (line: CardLine, nowMs: number) => (line.wait ? Date.parse(line.wait.likely_at) - nowMs : 0);
 
-const LEVELS = [t("screen.card.none_"), "A few", t("screen.card.many"), t("screen.card.it_foams")] as const;
+const LEVELS = [
+  t("screen.card.none_"),
+  t("screen.card.a_few"),
+  t("screen.card.many"),
+  t("screen.card.it_foams"),
+] as const;
 
 /** How it bubbles, as often as anybody looks. */
 function Bubbles({ line, onSeen }: { line: CardLine; onSeen: (level: number) => void }) {
