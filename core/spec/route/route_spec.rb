@@ -45,6 +45,14 @@ RSpec.describe MossyAnvil::Report::RouteReport do
     expect(values(found[:reason])).to include(wall: 24.0)
   end
 
+  it "roughs out a wood of no name in the tables too: it shrinks as wood usually does" do
+    own = wet_bowl[:material].merge("species" => "harbour oak")
+    found = route(**wet_bowl, material: own)
+    expect(found[:recommended]).to eq("rough_out")
+    expect(dries(way(found, "rough_out")).first[:safe_points_a_day]).to be_positive
+    expect(MossyAnvil::Model::Material.new(**own.transform_keys(&:to_sym)).shrinking_stock.tangential_pct).to eq(8.3)
+  end
+
   it "goes through the places in order, each as wet as the next one's air allows" do
     regimes = dries(way(route(**wet_bowl), "rough_out")).first[:regimes]
     expect(regimes.map { |one| one[:place] }).to eq(%w[shavings bag room])

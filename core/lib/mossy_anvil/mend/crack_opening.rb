@@ -19,7 +19,7 @@ module MossyAnvil
 
       # across_mm: diameter at the mouths; the blank's own without one. cracks: those that count; all open ones without.
       def initialize(blank, from_pct:, to_pct:, across_mm: nil, cracks: nil)
-        @stock = blank.material.stock
+        @stock = blank.material.shrinking_stock
         @pith = blank.material.pith
         @across_mm = across_mm || blank.shape.across_mm
         @cracks = cracks || blank.defects.select { |defect| defect.path? && defect.open? }
@@ -29,7 +29,7 @@ module MossyAnvil
 
       # [[id, mm], ...]; empty for stock that does not shrink.
       def openings
-        return [] unless @stock&.wood?
+        return [] unless @stock
 
         round = Math::PI * @across_mm * pull / @cracks.size
         @cracks.map { |crack| [crack.id, reaches_pith?(crack) ? round : [own_mm(crack), round].min] }

@@ -31,6 +31,14 @@ module MossyAnvil
       # What the tables know of it; nil for a name of one's own.
       def stock = Stock.of(species)
 
+      # Wood whose shrinkage counts: that of the tables or, under a name they do not know, a usual one. nil of other
+      # stock.
+      def shrinking_stock
+        return stock if stock&.wood?
+
+        wooden? && stock.nil? ? Stock.usual_wood : nil
+      end
+
       # Degrees C from which it softens or scorches under an edge; nil for wood. What the tables do not know is taken
       # for the usual resin or plastic.
       def soft_from_c

@@ -12,6 +12,9 @@ module MossyAnvil
         row && new(row, table == "woods")
       end
 
+      # A wood of which nothing but its shrinkage is supposed.
+      def self.usual_wood = @usual_wood ||= new(Table["woods"]["usual"], true)
+
       # Rows by key and by name, in lower case.
       def self.rows(table)
         (@rows ||= {})[table] ||= Table

@@ -23,9 +23,9 @@ module MossyAnvil
         @workings = workings
       end
 
-      # Plain data; nil where nothing moves: no hollow, no wood of the table, or as dry as this air already.
+      # Plain data; nil where nothing moves: no hollow, no wood, or as dry as this air already.
       def to_h
-        return unless @form&.hollow? && @water && stock&.wood? && @water[:moisture_pct] > @water[:emc_pct] + WETTER_PCT
+        return unless @form&.hollow? && @water && stock && @water[:moisture_pct] > @water[:emc_pct] + WETTER_PCT
 
         {
           to_pct: @water[:emc_pct],
@@ -42,7 +42,7 @@ module MossyAnvil
 
       private
 
-      def stock = @blank.material.stock
+      def stock = @blank.material.shrinking_stock
       def across_mm = 2 * @form.outside.largest_mm
 
       def put(key, value, unit, formula, inputs)

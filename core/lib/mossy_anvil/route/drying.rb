@@ -49,8 +49,7 @@ module MossyAnvil
 
       # SafeDrying of its section; nil for stock that does not shrink.
       def safe
-        stock = @piece.context.blank.material.stock
-        return unless stock&.wood?
+        stock = @piece.context.blank.material.shrinking_stock or return
 
         Mend::SafeDrying.new(
           tangential_pct: stock.tangential_pct,
