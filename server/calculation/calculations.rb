@@ -77,11 +77,7 @@ module MossyAnvil
 
         def on_cuts = json(reckoner.cuts(draft, at: "/document", tools: @given["tools"]))
 
-        def on_finish
-          body = body_as("FinishAsked")
-          json(reckoner.finish(body["document"], chosen: body["chosen"] || {}, at: "/document"))
-        end
-
+        def on_finish = json(reckoner.finish(draft, at: "/document"))
         def on_balance = json(MossyAnvil::Report::MeasuredBalance.new(**symbols(body_as("FourRuns"))).to_h)
 
         def on_tap

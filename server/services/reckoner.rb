@@ -68,16 +68,10 @@ module MossyAnvil
         def cuts(document, at: "", tools: nil) =
           by_records(MossyAnvil::Report::CutReport, document, at, tools: tools, at: at)
 
-        # Papers and coats by part, with the families chosen, as plain data.
-        def finish(document, at: "", chosen: {}) =
+        # Papers and coats by part, as plain data.
+        def finish(document, at: "") =
           alone do
-            MossyAnvil::Report::FinishPlan.new(
-              blank(document, at: at),
-              climate: @climate,
-              now: @now,
-              chosen: chosen,
-              at: at
-            ).to_h
+            MossyAnvil::Report::FinishPlan.new(blank(document, at: at), climate: @climate, now: @now, at: at).to_h
           end
 
         # A stretch of that way as a card runs it, as plain data.

@@ -131,19 +131,23 @@ RSpec.describe "Sanding and finish, hand-checked" do
     end
 
     it "refuses what the wood, the air or the use does not stand" do
-      blank = demos.find { |one| one.number == 39 }
-      said = ->(chosen, climate) do
-        described_class.new(blank, climate: climate, chosen: chosen).to_h[:conflicts].map { |one| one[:key] }
-      end
-      expect(said.call({ "outside_sound" => "ca_film" }, wet)).to include("finish_plan.too_wet")
-      expect(said.call({ "outside_sound" => "lacquer" }, wet)).to include("finish_plan.blushes")
-      expect(said.call({ "outside_sound" => "lacquer" }, MossyAnvil::Report::ShopClimate.new)).not_to include(
-        "finish_plan.blushes"
-      )
-      expect { described_class.new(blank, chosen: { "outside_sound" => "tar" }).to_h }.to raise_error(
-        MossyAnvil::InvalidInput,
-        %r{\A/chosen/outside_sound: is "tar"}
-      )
+      data = JSON.parse(File.read(Dir[File.expand_path("../../../demo/39-*.json", __dir__)].first))
+      said =
+        lambda do |family, climate|
+          own = data.merge("route" => { "finish" => { "outside_sound" => family } })
+          blank = MossyAnvil::Formats::BlankFile.from_data(own)
+          described_class.new(blank, climate: climate).to_h[:conflicts].map { |one| one[:key] }
+        end
+      expect(said.call("ca_film", wet)).to include("finish_plan.too_wet")
+      expect(said.call("lacquer", wet)).to include("finish_plan.blushes")
+      expect(said.call("lacquer", MossyAnvil::Report::ShopClimate.new)).not_to include("finish_plan.blushes")
+      expect { said.call("tar", wet) }.to raise_error(MossyAnvil::InvalidInput, %r{\A/route/finish/outside_sound: is })
+    end
+
+    it "has a row for every family a file may name" do
+      named = JSON.parse(File.read(File.expand_path("../../data/blank-7.schema.json", __dir__)))
+      families = named["properties"]["route"]["properties"]["finish"]["additionalProperties"]["enum"]
+      expect(families).to eq(MossyAnvil::Table.rows("finishes").map { |row| row["key"] })
     end
   end
 end

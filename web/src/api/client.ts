@@ -4,7 +4,6 @@ import type {
   Document,
   Equipment,
   Form,
-  FinishQuestion,
   FormQuestion,
   FourRuns,
   IntakeQuestion,
@@ -177,7 +176,7 @@ export const api = {
   strip: ({ document, rpm }: StripQuestion) => answered(http.POST("/api/reckon/strip", { body: { document, rpm } })),
   setOuts: ({ document, wanted }: SetOutsQuestion) =>
     answered(http.POST("/api/reckon/set-outs", { body: { document, wanted } })),
-  finishPlan: (asked: FinishQuestion) => answered(http.POST("/api/reckon/finish", { body: asked })),
+  finishPlan: (document: Document) => answered(http.POST("/api/reckon/finish", { body: { document } })),
   balance: (asked: FourRuns) => answered(http.POST("/api/reckon/balance", { body: asked })),
   tap: (sound: Blob) => answered(http.POST("/api/reckon/tap", bytes(sound, "audio/wav"))),
   taps: (decays_ms: number[]) => answered(http.POST("/api/reckon/taps", { body: { decays_ms } })),

@@ -89,7 +89,6 @@ export type SetOuts = Schemas["SetOuts"];
 export type SetOutsQuestion = { document: Document; wanted: NonNullable<Schemas["SetOutsAsked"]["wanted"]> };
 export type Mounts = Schemas["Mounts"];
 export type FinishPlan = Schemas["FinishPlan"];
-export type FinishQuestion = Schemas["FinishAsked"];
 export type FourRuns = Schemas["FourRuns"];
 export type Balance = Schemas["Balance"];
 export type Cuts = Schemas["Cuts"];

@@ -48,6 +48,9 @@ module MossyAnvil
       # How much of its skin was looked at.
       def coverage = SurveyCoverage.new(shape, material, seen, defects)
 
+      # { part of the skin => family of finish } the turner decided, string-keyed.
+      def finish_choices = (route || {}).fetch(:finish, {}).transform_keys(&:to_s)
+
       # { question => answer } the turner decided, string-keyed.
       def route_choices = (route || {}).fetch(:choices, {}).transform_keys(&:to_s)
 

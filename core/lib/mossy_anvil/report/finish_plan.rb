@@ -24,9 +24,9 @@ module MossyAnvil
       ORDER = %w[wood bark horn shell stone plastic resin].freeze
       USES = %w[display handled food wet].freeze
 
-      # blank: as surveyed, with a form. climate, now, fineness as Assessment takes them. chosen: { part key =>
-      # family }, those recommended unsaid. Raises InvalidInput where there is no form, or a family is not known.
-      def initialize(blank, climate: ShopClimate.new, now: nil, fineness: :default, chosen: {}, at: "")
+      # blank: as surveyed, with a form; climate, now, fineness as Assessment takes them. A part is finished by the
+      # family chosen for it, else by the one recommended. Raises InvalidInput under `at` where there is no form.
+      def initialize(blank, climate: ShopClimate.new, now: nil, fineness: :default, at: "")
         unless blank.form
           raise InvalidInput,
                 [Fault.new(path: "#{at}/form", problem: "is missing", allowed: "a form: what is finished is its skin")]
@@ -35,7 +35,7 @@ module MossyAnvil
         @blank = blank.on_centres
         @material = @blank.material
         @climate = climate
-        @chosen = chosen
+        @chosen = blank.finish_choices
         @assessed = Assessment.new(blank, climate: climate, now: now, fineness: fineness).to_h
       end
 
@@ -89,11 +89,7 @@ module MossyAnvil
 
       def use = USES.include?(@blank.form.use) ? @blank.form.use : "display"
 
-      def family(key, kind)
-        chosen = @chosen[key]
-        Finish::Coats.row(chosen, at: "/chosen/#{key}") if chosen
-        chosen || Table["finishes"]["recommended"].fetch(kind).fetch(use).first
-      end
+      def family(key, kind) = @chosen[key] || Table["finishes"]["recommended"].fetch(kind).fetch(use).first
 
       def order = parts.sort_by { |one| [ORDER.index(one.kind), -one.area_cm2] }.map(&:key)
 

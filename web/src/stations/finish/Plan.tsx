@@ -1,7 +1,7 @@
-import { useMemo, useState } from "react";
+import { useState } from "react";
 import styled from "styled-components";
 import { api } from "../../api/client";
-import type { Document, FinishPlan, FinishQuestion } from "../../api/document";
+import type { Document, FinishPlan } from "../../api/document";
 import { useNewest } from "../../api/useNewest";
 import { useBlank } from "../../draft/contexts";
 import { capital, t } from "../../i18n/texts";
@@ -15,6 +15,7 @@ import { useSettled } from "../../kit/useSettled";
 import { useUnit } from "../../kit/Units";
 
 const SETTLED_MS = 300;
+type Family = NonNullable<NonNullable<Document["route"]>["finish"]>[string];
 
 const Part = styled.li`
   border-top: 1px solid ${ink.rule};
@@ -41,9 +42,10 @@ const Part = styled.li`
 export function Plan() {
   const blank = useBlank();
   const document = useSettled<Document>(blank.document, SETTLED_MS);
-  const [chosen, setChosen] = useState<Record<string, string>>({});
-  const question = useMemo(() => (document.form ? { document, chosen } : undefined), [document, chosen]);
-  const { answer, problem } = useNewest<FinishQuestion, FinishPlan>(question, api.finishPlan);
+  const { answer, problem } = useNewest(document.form ? document : undefined, api.finishPlan);
+  const { route } = blank.document;
+  const choose = (part: string, family: Family) =>
+    blank.draft.change({ ...blank.document, route: { ...route, finish: { ...route?.finish, [part]: family } } });
   if (!document.form) return null;
   const parts = answer?.order.flatMap((key) => answer.parts.find((part) => part.key === key) ?? []) ?? [];
   const longest = Math.max(...parts.map(({ minutes }) => minutes[1] ?? 0), 1);
@@ -59,19 +61,14 @@ export function Plan() {
       ))}
       <ol>
         {parts.map((part) => (
-          <OnePart
-            key={part.key}
-            part={part}
-            longest={longest}
-            onFamily={(family) => setChosen({ ...chosen, [part.key]: family })}
-          />
+          <OnePart key={part.key} part={part} longest={longest} onFamily={(family) => choose(part.key, family)} />
         ))}
       </ol>
     </section>
   );
 }
 
-type PartProps = { part: FinishPlan["parts"][number]; longest: number; onFamily: (family: string) => void };
+type PartProps = { part: FinishPlan["parts"][number]; longest: number; onFamily: (family: Family) => void };
 
 function OnePart({ part, longest, onFamily }: PartProps) {
   const unit = useUnit();
@@ -123,10 +120,12 @@ function OnePart({ part, longest, onFamily }: PartProps) {
           {open && (
             <Choice
               label={t("screen.finish.plan.another", { part: name })}
-              value={part.family}
-              options={Object.fromEntries(
-                part.families.map((family) => [family, capital(t(`tables.finishes.${family}.name`))]),
-              )}
+              value={part.family as Family}
+              options={
+                Object.fromEntries(
+                  part.families.map((family) => [family, capital(t(`tables.finishes.${family}.name`))]),
+                ) as Record<Family, string>
+              }
               onChange={onFamily}
             />
           )}
