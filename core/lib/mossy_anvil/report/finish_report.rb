@@ -5,12 +5,13 @@ module MossyAnvil
     # Papers to go through, how fast the work may turn under them, and how much skin there is to finish.
     class FinishReport
       # solid: SolidAnalysis; stages: reports by name, with their worst case; the piece is sanded at the last of them.
-      def initialize(solid, stages, workings, finish: "oil")
+      def initialize(solid, stages, workings)
         @solid = solid
         @last = stages.values.last
         @lathe = solid.blank.lathe
         @workings = workings
-        @finish = finish
+        # What is not wood takes no oil: it is sanded on until it shines.
+        @finish = wooden? ? "oil" : "polish"
       end
 
       # sanding_rpm: nil where the lathe is stopped for it; stopped: why then, "soft", "air" or "slow", or nil.
@@ -52,7 +53,7 @@ module MossyAnvil
           end
         @workings.put(
           "/finish/deepest_mark_mm",
-          value: Table["grits"]["default_mark_mm"][state],
+          value: wooden? ? Table["grits"]["default_mark_mm"][state] : Table["finishes"]["sanding"]["marks_mm"]["resin"],
           unit: "mm",
           certainty: :rule_of_thumb,
           source: "rule_of_thumb_measure_the",
@@ -65,6 +66,8 @@ module MossyAnvil
           }.fetch(state)
         )
       end
+
+      def wooden? = @solid.blank.material.wooden?
 
       def torn? =
         @torn ||=
