@@ -26,7 +26,7 @@ module MossyAnvil
         when "53100"
           Problems.disk_full
         when /\A53/, /\A40/, "57014", "55P03"
-          Problems.busy("the database has too much to do: try again in a moment")
+          Problems.database_busy
         when /\A(57P|08|58)/
           Problems.database_away
         else

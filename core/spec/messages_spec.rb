@@ -36,9 +36,15 @@ RSpec.describe "The catalogue" do
     end
 
   it "has a text for every key that the screens name" do
-    named = code.scan(/\bt\(\s*"([\w.]+)"/).flatten.uniq
+    named = code.scan(/(?<!Fault\.)\bt\(\s*"([\w.]+)"/).flatten.uniq
     expect(named.size).to be > 500
     expect(named - texts).to eq([])
+  end
+
+  it "has a text for everything that can be wrong with what is given" do
+    named = code.scan(/\bFault\.t\(\s*"([\w.]+)"/).flatten.uniq
+    expect(named.size).to be > 200
+    expect(named.map { |key| "faults.#{key}" } - texts).to eq([])
   end
 
   it "has no text that nobody uses" do

@@ -4,9 +4,9 @@
 RSpec.describe "The core" do
   files = Dir[File.expand_path("../lib/**/*.rb", __dir__)]
 
-  it "requires only Ruby's library, numo and the schema library" do
+  it "requires only Ruby's library, numo, and the libraries of schemas and texts" do
     required = files.flat_map { |file| File.read(file).scan(/^\s*require "([^"]+)"/).flatten }.uniq
-    expect(required).to match_array(%w[zeitwerk cgi csv json yaml time numo/narray numo/pocketfft json_schemer])
+    expect(required).to match_array(%w[zeitwerk i18n cgi csv json yaml time numo/narray numo/pocketfft json_schemer])
   end
 
   it "has no clock, no chance, no environment and no I/O but its own data" do

@@ -257,8 +257,8 @@ module MossyAnvil
                 [
                   MossyAnvil::Fault.new(
                     path: "/document/readings",
-                    problem: "differ from what was read",
-                    allowed: "readings are added one by one and never changed; leave them out of a save"
+                    problem: MossyAnvil::Fault.t("differ_from_what_was_read"),
+                    allowed: MossyAnvil::Fault.t("readings_are_added_one_by_one_and")
                   )
                 ]
         end

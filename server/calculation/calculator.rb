@@ -22,8 +22,11 @@ module MossyAnvil
         class TooCostly < MossyAnvil::Error
           def initialize
             super(
-              "This takes more calculation (#{CalculationPool::SECONDS} s) or memory (#{CalculationPool::MOST_BYTES / 1_000_000} MB) than one request may use. " \
-                "Fewer or shorter defects, fewer points or a smaller file take less."
+              Problems.text(
+                "too_costly.detail",
+                seconds: CalculationPool::SECONDS,
+                megabytes: CalculationPool::MOST_BYTES / 1_000_000
+              )
             )
           end
         end
@@ -55,7 +58,10 @@ module MossyAnvil
 
         def one_more
           @lock.synchronize do
-            @waiting < MOST_WAITING ? @waiting += 1 : raise(Busy, "#{MOST_WAITING} calculations are waiting already")
+            full = @waiting >= MOST_WAITING
+            raise Busy, Problems.text("refused.so_many_wait_already", most: MOST_WAITING) if full
+
+            @waiting += 1
           end
           begin
             yield
@@ -105,7 +111,7 @@ module MossyAnvil
             begin
               UNIXSocket.new(@path)
             rescue SystemCallError
-              raise Busy, "the processes that calculate are starting again" if now > back_by
+              raise Busy, Problems.text("refused.the_processes_that_calculate_are_starting_again") if now > back_by
 
               sleep 0.05
               retry
@@ -115,7 +121,7 @@ module MossyAnvil
           def received(socket)
             until socket.wait_readable(TICK_S)
               raise Left, "nobody waits for this any more" if @left.call
-              raise Busy, "more is being calculated than this machine can do at once" if now > @deadline
+              raise Busy, Problems.text("refused.more_is_being_calculated_than_this_machine") if now > @deadline
             end
             Frame.read(socket)
           end

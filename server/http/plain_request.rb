@@ -28,15 +28,17 @@ module MossyAnvil
         private
 
         def fault_of(env)
-          return "the path is no text that can be read" unless readable?(env["PATH_INFO"])
+          return Problems.text("refused.the_path_is_no_text") unless readable?(env["PATH_INFO"])
 
           query = env["QUERY_STRING"].to_s
-          return "more than #{MOST_QUERY_BYTES} bytes after the question mark" if query.bytesize > MOST_QUERY_BYTES
+          if query.bytesize > MOST_QUERY_BYTES
+            return Problems.text("refused.too_many_bytes_asked", most: MOST_QUERY_BYTES)
+          end
 
           pairs = query.split("&")
-          return "more than #{MOST_PARAMETERS} values after the question mark" if pairs.size > MOST_PARAMETERS
+          return Problems.text("refused.too_many_values_asked", most: MOST_PARAMETERS) if pairs.size > MOST_PARAMETERS
 
-          "what stands after the question mark is not name=value" unless pairs.all? { |pair| plain?(pair) }
+          Problems.text("refused.is_not_name_value") unless pairs.all? { |pair| plain?(pair) }
         end
 
         def plain?(pair)

@@ -24,10 +24,7 @@ module MossyAnvil
         def handle_error(error)
           return super if error_count < TRIES
 
-          Store::Searches.new(Queue.db).end_part(
-            *que_attrs[:args],
-            problem: "Something broke while searching. The server's log says more."
-          )
+          Store::Searches.new(Queue.db).end_part(*que_attrs[:args], problem: Problems.text("broken.search"))
           destroy
           true
         end

@@ -102,8 +102,8 @@ module MossyAnvil
 
         # How the sheets go together.
         def how(sheets, row, column, scale)
-          joined = sheets > 1 ? ": row #{row + 1}, column #{column + 1}; lay the grey edges over each other" : ""
-          scale > 1 ? "#{joined}; too large for #{MOST_PAGES} sheets at 1 : 1" : joined
+          joined = sheets > 1 ? Texts.t("paper.joined", row: row + 1, column: column + 1) : ""
+          scale > 1 ? Texts.t("paper.too_large", joined: joined, sheets: MOST_PAGES) : joined
         end
 
         def pages(size_mm, scale) =
@@ -142,11 +142,7 @@ module MossyAnvil
             @pdf.line_width(0.8)
             @pdf.stroke_line([0, 5 * MM], [100 * MM, 5 * MM])
             [0, 100 * MM].each { |x| @pdf.stroke_line([x, 3.5 * MM], [x, 6.5 * MM]) }
-            @pdf.draw_text(
-              "100 mm: measure it; print at 100 %, not fitted to the page",
-              at: [103 * MM, 4 * MM],
-              size: 8
-            )
+            @pdf.draw_text(Texts.t("paper.bar"), at: [103 * MM, 4 * MM], size: 8)
           end
         end
       end

@@ -75,8 +75,13 @@ module MossyAnvil
                 [
                   MossyAnvil::Fault.new(
                     path: "/#{name}",
-                    problem: "is #{MossyAnvil::Fault.shown(given)}",
-                    allowed: "a whole number from #{about[:within].first} to #{about[:within].last}"
+                    problem: MossyAnvil::Fault.t("is", given: MossyAnvil::Fault.shown(given)),
+                    allowed:
+                      MossyAnvil::Fault.t(
+                        "a_whole_number_from_to",
+                        least: about[:within].first,
+                        most: about[:within].last
+                      )
                   )
                 ]
         end

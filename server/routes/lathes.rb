@@ -15,7 +15,7 @@ module MossyAnvil
             lathes.remove(lathe_id)
             answer(lathes: lathes.all)
           rescue Sequel::ForeignKeyConstraintViolation
-            problem(Problems.in_use("a blank stands on it: put that on another first"))
+            problem(Problems.in_use(Problems.text("refused.a_blank_stands_on_it_put_that")))
           end
         end
 

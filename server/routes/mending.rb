@@ -22,9 +22,9 @@ module MossyAnvil
         def self.ways(given)
           return given if %w[all taken].include?(given)
 
-          problem = "is #{MossyAnvil::Fault.shown(given)}"
+          problem = MossyAnvil::Fault.t("is", given: MossyAnvil::Fault.shown(given))
           raise MossyAnvil::InvalidInput,
-                [MossyAnvil::Fault.new(path: "/ways", problem: problem, allowed: "all, taken")]
+                [MossyAnvil::Fault.new(path: "/ways", problem: problem, allowed: MossyAnvil::Fault.t("all_taken"))]
         end
 
         def self.cards(app)

@@ -19,7 +19,7 @@ module MossyAnvil
               .map do |name, choices|
                 MossyAnvil::Fault.new(
                   path: "/#{name}",
-                  problem: "is #{MossyAnvil::Fault.shown(given[name])}",
+                  problem: MossyAnvil::Fault.t("is", given: MossyAnvil::Fault.shown(given[name])),
                   allowed: choices.join(", ")
                 )
               end

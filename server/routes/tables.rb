@@ -28,7 +28,9 @@ module MossyAnvil
 
         def self.registered(app)
           app.get("/api/tables/:name") do
-            raise NotFound, "there is no table #{params["name"][0, 40].inspect}" unless SHOWN.include?(params["name"])
+            unless SHOWN.include?(params["name"])
+              raise NotFound, Problems.text("refused.there_is_no_table", name: params["name"][0, 40].inspect)
+            end
 
             answer(
               name: params["name"],

@@ -135,16 +135,23 @@ module MossyAnvil
           pictures(reader, stem) do |about, _|
             time = about["taken_at"]
             unless time.nil? || MossyAnvil::Formats::Days.time?(time)
-              refuse("/photographs/#{stem}.json/photographs", "has a picture taken at #{time}", "a time there is")
+              refuse(
+                "/photographs/#{stem}.json/photographs",
+                MossyAnvil::Fault.t("has_a_picture_taken_at", time: time),
+                MossyAnvil::Fault.t("a_time_there_is")
+              )
             end
           end
         end
 
         def check_times(reader, part)
           reader[part]["entries"].each_with_index do |entry, index|
-            unless MossyAnvil::Formats::Days.time?(entry["logged_at"])
-              refuse("/#{part}/entries/#{index}/logged_at", "is #{entry["logged_at"]}", "a time there is")
-            end
+            next if MossyAnvil::Formats::Days.time?(entry["logged_at"])
+            refuse(
+              "/#{part}/entries/#{index}/logged_at",
+              MossyAnvil::Fault.t("is", given: entry["logged_at"]),
+              MossyAnvil::Fault.t("a_time_there_is")
+            )
           end
         end
 
@@ -154,8 +161,8 @@ module MossyAnvil
 
           refuse(
             "/document",
-            "is of another blank (#{MossyAnvil::Fault.shown(card["document"]["name"])})",
-            "the blank beside it"
+            MossyAnvil::Fault.t("is_of_another_blank", given: MossyAnvil::Fault.shown(card["document"]["name"])),
+            MossyAnvil::Fault.t("the_blank_beside_it")
           )
         end
 
@@ -167,7 +174,12 @@ module MossyAnvil
           end
         end
 
-        def lacks(file, stem) = refuse("/#{file}", "is not in the archive", "the picture that #{stem}.json speaks of")
+        def lacks(file, stem) =
+          refuse(
+            "/#{file}",
+            MossyAnvil::Fault.t("is_not_in_the_archive"),
+            MossyAnvil::Fault.t("the_picture_that_json_speaks_of", stem: stem)
+          )
         def refuse(path, problem, allowed) =
           raise(MossyAnvil::InvalidInput, [MossyAnvil::Fault.new(path: path, problem: problem, allowed: allowed)])
         def keep_pictures(id, stem) = pictures(@reader, stem) { |about, picture| photographs.add(id, picture, about) }

@@ -38,10 +38,20 @@ module MossyAnvil
           @text_room = MOST_TEXT_BYTES
           @zip = Zip::File.open(path)
           files = @zip.entries.select(&:file?)
-          refuse("", "holds #{files.size} files", "at most #{MOST_FILES}") if files.size > MOST_FILES
+          if files.size > MOST_FILES
+            refuse(
+              "",
+              MossyAnvil::Fault.t("holds_files", size: files.size),
+              MossyAnvil::Fault.t("at_most", most: MOST_FILES)
+            )
+          end
           @files = files.to_h { |entry| [known(entry.name), entry] }
           unless key?("shop.json") || key?("parcel.json")
-            refuse("", "has neither shop.json nor parcel.json", "an archive or a parcel that this program wrote")
+            refuse(
+              "",
+              MossyAnvil::Fault.t("has_neither_shop_json_nor_parcel_json"),
+              MossyAnvil::Fault.t("an_archive_or_a_parcel_that_this")
+            )
           end
         rescue Zip::Error, Zlib::Error => e
           unreadable(e)
@@ -95,19 +105,29 @@ module MossyAnvil
 
           refuse(
             "",
-            "holds #{MossyAnvil::Fault.shown(name.scrub)}",
-            "shop.json or parcel.json, stores.json, patterns.json, blanks, journals, cards and photographs only"
+            MossyAnvil::Fault.t("holds", given: MossyAnvil::Fault.shown(name.scrub)),
+            MossyAnvil::Fault.t("shop_json_or_parcel_json_stores_json")
           )
         end
 
         # Read up to its limit, whatever the zip says of its size.
         def inflated(entry, kind)
           text = entry.get_input_stream { |stream| stream.read(kind.most_bytes + 1) }.to_s
-          refuse("", "is larger than #{kind.most_bytes} bytes", "at most so many") if text.bytesize > kind.most_bytes
+          if text.bytesize > kind.most_bytes
+            refuse(
+              "",
+              MossyAnvil::Fault.t("is_larger_than_bytes", most: kind.most_bytes),
+              MossyAnvil::Fault.t("at_most_so_many")
+            )
+          end
           kind.schema == :picture ? @picture_room -= text.bytesize : @text_room -= text.bytesize
           room = [@picture_room, @text_room].min
           if room.negative?
-            refuse("", "unpacks, with what came before it, to more than is read", "#{MOST_TEXT_BYTES} bytes")
+            refuse(
+              "",
+              MossyAnvil::Fault.t("unpacks_with_what_came_before_it_to"),
+              MossyAnvil::Fault.t("bytes", most: MOST_TEXT_BYTES)
+            )
           end
           text
         end
@@ -143,7 +163,11 @@ module MossyAnvil
         end
 
         def unreadable(error) =
-          refuse("", "is no zip that can be read (#{error.class.name.split("::").last})", "a zip archive")
+          refuse(
+            "",
+            MossyAnvil::Fault.t("is_no_zip_that_can_be_read", most: error.class.name.split("::").last),
+            MossyAnvil::Fault.t("a_zip_archive")
+          )
 
         def refuse(path, problem, allowed)
           raise MossyAnvil::InvalidInput, [MossyAnvil::Fault.new(path: path, problem: problem, allowed: allowed)]

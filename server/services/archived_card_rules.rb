@@ -34,8 +34,8 @@ module MossyAnvil
 
             fault(
               "/steps/#{index}/id",
-              "is #{MossyAnvil::Fault.shown(step["id"])}",
-              "a step of the plan of its document"
+              MossyAnvil::Fault.t("is", given: MossyAnvil::Fault.shown(step["id"])),
+              MossyAnvil::Fault.t("a_step_of_the_plan_of_its")
             )
           end
         end
@@ -54,7 +54,13 @@ module MossyAnvil
         def check_lines
           seen = {}
           each_line do |line, path|
-            fault("#{path}/key", "is used twice (#{line["key"]})", "each line its own") if seen[line["key"]]
+            if seen[line["key"]]
+              fault(
+                "#{path}/key",
+                MossyAnvil::Fault.t("is_used_twice", id: line["key"]),
+                MossyAnvil::Fault.t("each_line_its_own")
+              )
+            end
             seen[line["key"]] = true
           end
           @keys = seen
@@ -75,18 +81,25 @@ module MossyAnvil
           keys, dones = {}, {}
           @card["marks"].each_with_index do |mark, index|
             path = "/marks/#{index}"
-            unless @keys[mark["line"]]
-              fault("#{path}/line", "is #{MossyAnvil::Fault.shown(mark["line"])}", "a line of this card")
+            line_here(mark["line"], path)
+            once("#{path}/key", "is_used_twice_2", "each_mark_its_own") if keys[mark["key"]]
+            done = mark.values_at("line", "kind", "turn")
+            if dones[done] && !%w[trouble seen].include?(mark["kind"])
+              once(path, "is_there_twice", "each_line_done_once_in_a_turn")
             end
-            fault("#{path}/key", "is used twice", "each mark its own") if keys[mark["key"]]
-            once = mark.values_at("line", "kind", "turn")
-            if dones[once] && !%w[trouble seen].include?(mark["kind"])
-              fault(path, "is there twice", "each line done once in a turn")
-            end
-            keys[mark["key"]] = dones[once] = true
+            keys[mark["key"]] = dones[done] = true
             time("#{path}/marked_at", mark["marked_at"])
           end
           lines_come_of_others
+        end
+
+        def once(path, problem, allowed) = fault(path, MossyAnvil::Fault.t(problem), MossyAnvil::Fault.t(allowed))
+
+        def line_here(line, path)
+          return if @keys[line]
+
+          given = MossyAnvil::Fault.t("is", given: MossyAnvil::Fault.shown(line))
+          fault("#{path}/line", given, MossyAnvil::Fault.t("a_line_of_this_card"))
         end
 
         # A line that came of a mark belongs to a line that was there before it: followed on from the steps, every line
@@ -103,8 +116,8 @@ module MossyAnvil
           return unless astray.any?
           fault(
             "/marks",
-            "hold lines that came of no line of this card (#{astray.first(3).join(", ")})",
-            "lines that came of its own"
+            MossyAnvil::Fault.t("hold_lines_that_came_of_no_line", lines: astray.first(3).join(", ")),
+            MossyAnvil::Fault.t("lines_that_came_of_its_own")
           )
         end
 
@@ -119,18 +132,19 @@ module MossyAnvil
         end
 
         def check_wait(wait, path)
-          unless @keys[wait["line"]]
-            fault("#{path}/line", "is #{MossyAnvil::Fault.shown(wait["line"])}", "a line of this card")
-          end
+          line_here(wait["line"], path)
           times = TIMES.to_h { |name| [name, wait[name] && time("#{path}/#{name}", wait[name])] }
           {
             "earliest_at" => "started_at",
             "likely_at" => "earliest_at",
             "ended_at" => "started_at"
           }.each do |later, sooner|
-            if times[later] && times[sooner] && times[later] < times[sooner]
-              fault("#{path}/#{later}", "is #{wait[later]}", "#{wait[sooner]} or later")
-            end
+            next unless times[later] && times[sooner] && times[later] < times[sooner]
+            fault(
+              "#{path}/#{later}",
+              MossyAnvil::Fault.t("is", given: wait[later]),
+              MossyAnvil::Fault.t("or_later", sooner: wait[sooner])
+            )
           end
         end
 
@@ -139,10 +153,13 @@ module MossyAnvil
           Time
             .iso8601(text)
             .tap do |time|
-              fault(path, "is #{text}", "a time from the year 1 on") && (return nil) unless time.year.between?(1, 9999)
+              unless time.year.between?(1, 9999)
+                fault(path, MossyAnvil::Fault.t("is", given: text), MossyAnvil::Fault.t("a_time_from_the_year_on")) &&
+                  (return nil)
+              end
             end
         rescue ArgumentError
-          fault(path, "is #{text[0, 40]}", "a time there is")
+          fault(path, MossyAnvil::Fault.t("is", given: text[0, 40]), MossyAnvil::Fault.t("a_time_there_is"))
           nil
         end
       end

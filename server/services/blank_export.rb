@@ -29,7 +29,8 @@ module MossyAnvil
           when "svg"
             ["svg", "image/svg+xml", MossyAnvil::Formats::SkinMap.new(@blank).svg]
           else
-            @blank.form && of_form(format) or raise NotFound, "this blank is not written as #{format[0, 20].inspect}"
+            @blank.form && of_form(format) or
+              raise NotFound, Problems.text("refused.this_blank_is_not_written_as", kind: format[0, 20].inspect)
           end
         end
 

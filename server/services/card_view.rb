@@ -29,7 +29,8 @@ module MossyAnvil
         # Every line of the card, those that came of a trouble or a weight among them.
         def lines = @lines ||= @card[:steps].flat_map { |step| lines_of(step) }
         def line(key) =
-          lines.find { |one| one["key"] == key } || raise(NotFound, "there is no line #{key.to_s[0, 40]} on this card")
+          lines.find { |one| one["key"] == key } ||
+            raise(NotFound, Problems.text("refused.there_is_no_line", line: key.to_s[0, 40]))
         def step_of(key) = @card[:steps].find { |step| lines_of(step).any? { |line| line["key"] == key } }
         def turn(key) = marks(key, "taken_back").size
         def done?(key) = !mark(key, "done").nil?

@@ -22,7 +22,9 @@ module MossyAnvil
         # The open card of a blank. document: as it is kept; plan: the steps and materials calculated of it,
         # string-keyed. Raises InvalidInput where there is nothing to do.
         def open(blank_id, key, document, plan)
-          refuse("/mend", "has no steps", "at least one step to work by") if plan["steps"].empty?
+          if plan["steps"].empty?
+            refuse("/mend", MossyAnvil::Fault.t("has_no_steps"), MossyAnvil::Fault.t("at_least_one_step_to_work_by"))
+          end
 
           steps = plan["steps"].map { |step| { **step.slice(*KEPT), "troubles" => troubles(step["do"]) } }
           show(@cards.open(blank_id, key, document, steps, held(plan["materials"]), @now))
@@ -95,7 +97,7 @@ module MossyAnvil
               kind: ENTRIES.fetch(held[:steps].first["stretch"], "note"),
               stage: nil,
               speed_rpm: nil,
-              note: note(held, view),
+              note: CardNote.new(held, view).text,
               logged_at: @now
             )
           end
@@ -137,7 +139,9 @@ module MossyAnvil
           @cards.hold(id) do |card|
             next if card[:ended_at] && again.call(card)
 
-            refuse("/card", "has ended", "a card that is open; open another for what is left") if card[:ended_at]
+            if card[:ended_at]
+              refuse("/card", MossyAnvil::Fault.t("has_ended"), MossyAnvil::Fault.t("a_card_that_is_open_open_another"))
+            end
             yield card, CardView.new(card, @now)
           end
           show(id)
@@ -199,12 +203,16 @@ module MossyAnvil
         end
 
         def on_started(card, _view, line, _body)
-          refuse("/line", "has nothing to wait for", "a line with a time") unless line["minutes"]
+          unless line["minutes"]
+            refuse("/line", MossyAnvil::Fault.t("has_nothing_to_wait_for"), MossyAnvil::Fault.t("a_line_with_a_time"))
+          end
           @cards.begin_wait(card, line, line["minutes"], @now)
         end
 
         def on_done(card, view, line, body)
-          refuse("/value", "is missing", "what was measured") if line["measures"] && body["value"].nil?
+          if line["measures"] && body["value"].nil?
+            refuse("/value", MossyAnvil::Fault.t("is_missing"), MossyAnvil::Fault.t("what_was_measured"))
+          end
           @cards.end_wait(card[:id], line["key"], @now)
           grams = body["value"] || line.dig("target", "value")
           draws = line["draws"] or return
@@ -217,13 +225,15 @@ module MossyAnvil
         end
 
         def on_seen(_card, _view, line, body)
-          refuse("/line", "is not watched", "a line that says what to look for") unless line["watch"]
+          unless line["watch"]
+            refuse("/line", MossyAnvil::Fault.t("is_not_watched"), MossyAnvil::Fault.t("a_line_that_says_what_to_look"))
+          end
           return if MossyAnvil::Mend::BubbleLog::LEVELS.each_index.include?(body["value"])
 
           refuse(
             "/value",
-            "is #{body["value"] || "missing"}",
-            "0 to #{MossyAnvil::Mend::BubbleLog::LEVELS.size - 1}, a whole number"
+            MossyAnvil::Fault.t("is", given: body["value"] || "missing"),
+            MossyAnvil::Fault.t("a_whole_number_up_to", size: MossyAnvil::Mend::BubbleLog::LEVELS.size - 1)
           )
         end
 
@@ -258,31 +268,6 @@ module MossyAnvil
               .map { |mark| mark[:marked_at] }
               .max
           last ? (@now - last) / 3600.0 : 0.0
-        end
-
-        # What the journal says of it: written in the language of the day, as anything in a journal.
-        def note(card, view)
-          done = view.lines.count { |line| view.done?(line["key"]) }
-          steps = card[:steps].map { |told| Prints::Texts.of(told["name"]) }
-          measured =
-            card[:steps].flat_map do |told|
-              view
-                .measures(told["id"])
-                .map do |name, value|
-                  Prints::Texts.t(
-                    "card.measured",
-                    step: Prints::Texts.of(told["name"]),
-                    what: Prints::Texts.t("card.measures.#{name}"),
-                    value: value.round(1)
-                  )
-                end
-            end
-          [Prints::Texts.t("card.worked", steps: steps.join("; "), done: done, lines: view.lines.size), *measured].join(
-            " "
-          )[
-            0,
-            2000
-          ]
         end
 
         def refuse(path, problem, allowed) =

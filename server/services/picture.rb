@@ -30,13 +30,19 @@ module MossyAnvil
         # bytes: of a JPEG or PNG file. Raises InvalidInput at /file.
         def initialize(bytes)
           unless STARTS.any? { |start| bytes.b.start_with?(start) }
-            refuse("is neither a JPEG nor a PNG picture", "a photograph as JPEG or PNG")
+            refuse(
+              MossyAnvil::Fault.t("is_neither_a_jpeg_nor_a_png"),
+              MossyAnvil::Fault.t("a_photograph_as_jpeg_or_png")
+            )
           end
           image = opened(bytes)
           @bytes = image.jpegsave_buffer(Q: QUALITY, strip: true, optimize_coding: true)
           @width_px, @height_px = image.width, image.height
           if @bytes.bytesize > MOST_KEPT_BYTES
-            refuse("comes to #{@bytes.bytesize} bytes as it is kept", "at most #{MOST_KEPT_BYTES}: a smaller picture")
+            refuse(
+              MossyAnvil::Fault.t("comes_to_bytes_as_it_is_kept", bytes: @bytes.bytesize),
+              MossyAnvil::Fault.t("at_most_a_smaller_picture", most: MOST_KEPT_BYTES)
+            )
           end
         rescue Vips::Error => e
           unreadable(e)
@@ -48,11 +54,20 @@ module MossyAnvil
 
         def take_as_it_is(bytes, sha256)
           unless Digest::SHA256.hexdigest(bytes) == sha256
-            refuse("is another picture than its name says", "the picture of that sum")
+            refuse(
+              MossyAnvil::Fault.t("is_another_picture_than_its_name_says"),
+              MossyAnvil::Fault.t("the_picture_of_that_sum")
+            )
           end
-          refuse("is no JPEG", "a JPEG") unless bytes.b.start_with?(STARTS.first)
+          unless bytes.b.start_with?(STARTS.first)
+            refuse(MossyAnvil::Fault.t("is_no_jpeg"), MossyAnvil::Fault.t("a_jpeg"))
+          end
           # Nothing that was put behind the picture comes along.
-          @bytes = bytes.b.byteslice(0, JpegEnd.of(bytes.b) || refuse("breaks off", "a whole JPEG"))
+          @bytes =
+            bytes.b.byteslice(
+              0,
+              JpegEnd.of(bytes.b) || refuse(MossyAnvil::Fault.t("breaks_off"), MossyAnvil::Fault.t("a_whole_jpeg"))
+            )
           take_image(Vips::Image.new_from_buffer(@bytes, "", fail_on: :truncated))
         rescue Vips::Error => e
           unreadable(e)
@@ -61,10 +76,16 @@ module MossyAnvil
         def take_image(image)
           @width_px, @height_px = image.width, image.height
           if [image.width, image.height].max > MOST_PX
-            refuse("is #{image.width} by #{image.height} dots", "at most #{MOST_PX} either way")
+            refuse(
+              MossyAnvil::Fault.t("is_so_many_dots", width: image.width, height: image.height),
+              MossyAnvil::Fault.t("at_most_either_way", most: MOST_PX)
+            )
           end
           if image.get_fields.grep(/\A(exif|xmp|iptc|orientation)/).any?
-            refuse("says more than it shows", "a picture without what the camera wrote into it")
+            refuse(
+              MossyAnvil::Fault.t("says_more_than_it_shows"),
+              MossyAnvil::Fault.t("a_picture_without_what_the_camera_wrote")
+            )
           end
           # Read to its end.
           image.avg
@@ -72,8 +93,8 @@ module MossyAnvil
 
         def unreadable(error) =
           refuse(
-            "cannot be read as a picture (#{error.message.lines.first.to_s.strip[0, 80]})",
-            "a whole JPEG or PNG file"
+            MossyAnvil::Fault.t("cannot_be_read_as_a_picture", why: error.message.lines.first.to_s.strip[0, 80]),
+            MossyAnvil::Fault.t("a_whole_jpeg_or_png_file")
           )
 
         # One that comes in passes, coarse to fine, is held whole while it is read.
@@ -82,8 +103,8 @@ module MossyAnvil
           return unless sent.get_fields.include?("interlaced") && bytes > MOST_HELD_BYTES
 
           refuse(
-            "is #{sent.width} by #{sent.height} dots and comes in passes (interlaced or progressive)",
-            "one so large saved without, or a smaller one"
+            MossyAnvil::Fault.t("is_by_dots_and_comes_in_passes", width: sent.width, height: sent.height),
+            MossyAnvil::Fault.t("one_so_large_saved_without_or_a")
           )
         end
 
@@ -91,7 +112,10 @@ module MossyAnvil
         def opened(bytes)
           sent = Vips::Image.new_from_buffer(bytes, "", fail_on: :truncated, access: :sequential)
           if sent.width * sent.height > MOST_SENT_PX
-            refuse("is #{sent.width} by #{sent.height} dots", "at most #{MOST_SENT_PX / 1_000_000} million dots")
+            refuse(
+              MossyAnvil::Fault.t("is_so_many_dots", width: sent.width, height: sent.height),
+              MossyAnvil::Fault.t("at_most_million_dots", most: MOST_SENT_PX / 1_000_000)
+            )
           end
           refuse_large_passes(sent)
           image = sent.thumbnail_image(MOST_PX, height: MOST_PX, size: :down)

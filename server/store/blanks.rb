@@ -31,7 +31,8 @@ module MossyAnvil
         # #find; raises InvalidInput while its card is open.
         def place(id, away, now)
           @db.transaction do
-            row = @db[:blanks].where(id: id).for_update.first or raise NotFound, "there is no blank #{id}"
+            row = @db[:blanks].where(id: id).for_update.first or
+              raise NotFound, Problems.text("refused.there_is_no_blank", id: id)
             refuse_worked if away && !@db[:cards].where(blank_id: id, ended_at: nil).empty?
             @db[:blanks].where(id: id).update(put_away_at: away ? row[:put_away_at] || now : nil)
             find(id)
@@ -58,7 +59,7 @@ module MossyAnvil
         # { id:, version:, saved_at:, put_away:, document:, journal: }; raises NotFound.
         def find(id)
           Connection.snapshot(@db) do
-            row = @db[:blanks][id: id] or raise NotFound, "there is no blank #{id}"
+            row = @db[:blanks][id: id] or raise NotFound, Problems.text("refused.there_is_no_blank", id: id)
             kept(row)
           end
         end
@@ -97,7 +98,9 @@ module MossyAnvil
                 version: version + 1,
                 updated_at: Sequel.function(:now)
               )
-            raise Stale.new("this blank was saved elsewhere since you opened it", find(id)) if changed.zero?
+            if changed.zero?
+              raise Stale.new(Problems.text("refused.this_blank_was_saved_elsewhere_since_you"), find(id))
+            end
 
             @db[:defects].where(blank_id: id).delete
             @db[:forms].where(blank_id: id).delete
@@ -126,7 +129,7 @@ module MossyAnvil
 
         # Adds a journal entry; sending the same key twice adds it once. Returns the entry.
         def log(id, entry)
-          @db[:blanks].where(id: id).get(:id) or raise NotFound, "there is no blank #{id}"
+          @db[:blanks].where(id: id).get(:id) or raise NotFound, Problems.text("refused.there_is_no_blank", id: id)
           keep_entry(id, { stage: nil, speed_rpm: nil, note: "" }.merge(entry.transform_keys(&:to_sym)))
           entry_of(@db[:journal][blank_id: id, key: entry["key"]])
         end
@@ -152,8 +155,8 @@ module MossyAnvil
                 [
                   MossyAnvil::Fault.new(
                     path: "/put_away",
-                    problem: "cannot be while its card is open",
-                    allowed: "end the card first"
+                    problem: MossyAnvil::Fault.t("cannot_be_while_its_card_is_open"),
+                    allowed: MossyAnvil::Fault.t("end_the_card_first")
                   )
                 ]
         end

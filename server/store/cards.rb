@@ -15,7 +15,8 @@ module MossyAnvil
         # document: as it was calculated; reserved: [[key, part or nil, g], ...].
         def open(blank_id, key, document, steps, reserved, now)
           @db.transaction do
-            blank = @db[:blanks].where(id: blank_id).for_update.first or raise NotFound, "there is no blank #{blank_id}"
+            blank = @db[:blanks].where(id: blank_id).for_update.first or
+              raise NotFound, Problems.text("refused.there_is_no_blank", id: blank_id)
             @db[:cards].where(blank_id: blank_id, key: key).get(:id) || open_of(blank_id)&.fetch(:id) ||
               (refuse_put_away if blank[:put_away_at]) || insert(blank_id, key, document, steps, reserved, now)
           end
@@ -30,7 +31,7 @@ module MossyAnvil
         # { id:, blank_id:, document:, steps:, marks:, waits:, started_at:, ended_at: }; raises NotFound.
         def find(id)
           Connection.snapshot(@db) do
-            row = @db[:cards][id: id] or raise NotFound, "there is no card #{id}"
+            row = @db[:cards][id: id] or raise NotFound, Problems.text("refused.there_is_no_card", id: id)
             marks =
               @db[:card_marks]
                 .where(card_id: id)
@@ -170,8 +171,8 @@ module MossyAnvil
                 [
                   MossyAnvil::Fault.new(
                     path: "/line",
-                    problem: "is a mark more than a card takes",
-                    allowed: "#{MOST_MARKS}: end the card"
+                    problem: MossyAnvil::Fault.t("is_a_mark_more_than_a_card"),
+                    allowed: MossyAnvil::Fault.t("end_the_card", most: MOST_MARKS)
                   )
                 ]
         end
@@ -181,8 +182,8 @@ module MossyAnvil
                 [
                   MossyAnvil::Fault.new(
                     path: "/blank",
-                    problem: "is put away",
-                    allowed: "put it back on the rack first"
+                    problem: MossyAnvil::Fault.t("is_put_away"),
+                    allowed: MossyAnvil::Fault.t("put_it_back_on_the_rack_first")
                   )
                 ]
         end

@@ -24,7 +24,7 @@ module MossyAnvil
 
         # Raises NotFound where there is no such lathe, and Taken where another has that name.
         def check(id, name)
-          @db[:lathes][id: id] or raise NotFound, "there is no lathe #{id}"
+          @db[:lathes][id: id] or raise NotFound, Problems.text("refused.there_is_no_lathe", id: id)
           raise Taken, "lathes_name_key" unless @db[:lathes].where(name: name).exclude(id: id).empty?
         end
 
@@ -39,7 +39,8 @@ module MossyAnvil
         # before. Raises NotFound.
         def change(id, name, lathe)
           @db.transaction do
-            @db[:lathes].where(id: id).for_update.first or raise NotFound, "there is no lathe #{id}"
+            @db[:lathes].where(id: id).for_update.first or
+              raise NotFound, Problems.text("refused.there_is_no_lathe", id: id)
             another = !same?(id, lathe)
             @db[:lathes].where(id: id).update(**row(lathe), name: name)
             if another
@@ -50,7 +51,7 @@ module MossyAnvil
 
         # Raises NotFound, and Sequel::ForeignKeyConstraintViolation while a blank stands on it.
         def remove(id)
-          raise NotFound, "there is no lathe #{id}" if @db[:lathes].where(id: id).delete.zero?
+          raise NotFound, Problems.text("refused.there_is_no_lathe", id: id) if @db[:lathes].where(id: id).delete.zero?
         end
 
         private

@@ -25,7 +25,8 @@ module MossyAnvil
 
         # Raises NotFound.
         def remove(id)
-          raise NotFound, "there is no pattern #{id}" if @db[:patterns].where(id: id).delete.zero?
+          return unless @db[:patterns].where(id: id).delete.zero?
+          raise NotFound, Problems.text("refused.there_is_no_pattern", id: id)
         end
 
         private

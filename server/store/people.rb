@@ -20,12 +20,13 @@ module MossyAnvil
 
         # Raises NotFound, and as #add.
         def change(id, person)
-          raise NotFound, "there is no person #{id}" if @db[:people].where(id: id).update(row(person)).zero?
+          return unless @db[:people].where(id: id).update(row(person)).zero?
+          raise NotFound, Problems.text("refused.there_is_no_person", id: id)
         end
 
         # Raises NotFound.
         def remove(id)
-          raise NotFound, "there is no person #{id}" if @db[:people].where(id: id).delete.zero?
+          raise NotFound, Problems.text("refused.there_is_no_person", id: id) if @db[:people].where(id: id).delete.zero?
         end
 
         private

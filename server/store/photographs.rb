@@ -14,7 +14,8 @@ module MossyAnvil
 
         # What is known of each picture of a blank, oldest first, without the pictures themselves; raises NotFound.
         def of(blank_id)
-          @db[:blanks].where(id: blank_id).get(:id) or raise NotFound, "there is no blank #{blank_id}"
+          @db[:blanks].where(id: blank_id).get(:id) or
+            raise NotFound, Problems.text("refused.there_is_no_blank", id: blank_id)
           rows(blank_id).order(:id).map { |row| shown(row) }
         end
 
@@ -38,7 +39,7 @@ module MossyAnvil
         # Says something else of a picture; raises NotFound.
         def change(blank_id, id, about)
           changed = @db[:photographs].where(blank_id: blank_id, id: id).update(**columns(about))
-          raise NotFound, "there is no photograph #{id} of this blank" if changed.zero?
+          raise NotFound, Problems.text("refused.there_is_no_photograph_of_this_blank", id: id) if changed.zero?
 
           of(blank_id).find { |one| one[:id] == id }
         end
@@ -46,7 +47,7 @@ module MossyAnvil
         # The JPEG's bytes; raises NotFound.
         def bytes(blank_id, id) =
           @db[:photographs].where(blank_id: blank_id, id: id).get(:bytes) ||
-            raise(NotFound, "there is no photograph #{id} of this blank")
+            raise(NotFound, Problems.text("refused.there_is_no_photograph_of_this_blank", id: id))
 
         private
 
@@ -75,8 +76,8 @@ module MossyAnvil
                 [
                   MossyAnvil::Fault.new(
                     path: "/file",
-                    problem: "is one more than #{MOST_OF_ONE} of one blank",
-                    allowed: "#{MOST_OF_ONE} at most"
+                    problem: MossyAnvil::Fault.t("is_one_more_than_of_one_blank", most: MOST_OF_ONE),
+                    allowed: MossyAnvil::Fault.t("at_most_2", most: MOST_OF_ONE)
                   )
                 ]
         end

@@ -19,7 +19,7 @@ module MossyAnvil
           @db.transaction do
             @db[:searches].where(Sequel.lit("asked_at < now() - interval '#{KEPT_HOURS} hours'")).delete
             if unfinished >= MOST_UNFINISHED
-              raise Busy, "#{MOST_UNFINISHED} searches are under way: stop one, or wait for it"
+              raise Busy, Problems.text("refused.searches_are_under_way_stop_one_or", most: MOST_UNFINISHED)
             end
 
             id = @db[:searches].insert(asked: Sequel.pg_jsonb_wrap(asked))
@@ -33,7 +33,7 @@ module MossyAnvil
 
         # { id:, asked:, stopped:, parts: }; raises NotFound.
         def find(id)
-          row = @db[:searches][id: id] or raise NotFound, "there is no search #{id}"
+          row = @db[:searches][id: id] or raise NotFound, Problems.text("refused.there_is_no_search", id: id)
           {
             id: id,
             asked: JSON.parse(JSON.generate(row[:asked])),
@@ -43,7 +43,8 @@ module MossyAnvil
         end
 
         def stop(id) =
-          @db[:searches].where(id: id).update(stopped: true).positive? || raise(NotFound, "there is no search #{id}")
+          @db[:searches].where(id: id).update(stopped: true).positive? ||
+            raise(NotFound, Problems.text("refused.there_is_no_search", id: id))
 
         # What was asked, where it is still wanted.
         def to_work(id) =

@@ -39,7 +39,7 @@ module MossyAnvil
 
         # A new lot with so many grams bought; the same key adds it once.
         def add_lot(product_id, grams, key, now, **lot)
-          @db[:products][id: product_id] or raise NotFound, "there is no product #{product_id}"
+          @db[:products][id: product_id] or raise NotFound, Problems.text("refused.there_is_no_product", id: product_id)
           @db.transaction do
             added = @db[:lots].insert_conflict(target: :key).insert(product_id: product_id, key: key, **lot)
             added && !grams.zero? && move(added, grams, "bought", key, now)
@@ -48,7 +48,7 @@ module MossyAnvil
 
         # Grams in (over 0) or out; the same key moves once.
         def move(lot_id, grams, reason, key, now, card_id: nil)
-          @db[:lots][id: lot_id] or raise NotFound, "there is no lot #{lot_id}"
+          @db[:lots][id: lot_id] or raise NotFound, Problems.text("refused.there_is_no_lot", id: lot_id)
           @db[:stock_moves].insert_conflict(target: :key).insert(
             lot_id: lot_id,
             grams: grams,
@@ -141,8 +141,8 @@ module MossyAnvil
                 [
                   MossyAnvil::Fault.new(
                     path: at,
-                    problem: "is #{text[0, 40]}",
-                    allowed: "a day there is, like 2030-05-01"
+                    problem: MossyAnvil::Fault.t("is", given: text[0, 40]),
+                    allowed: MossyAnvil::Fault.t("a_day_there_is_like")
                   )
                 ]
         end

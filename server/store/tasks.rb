@@ -20,7 +20,7 @@ module MossyAnvil
           @db.transaction do
             @db[:tasks].where(Sequel.lit("asked_at < now() - interval '#{KEPT_HOURS} hours'")).delete
             if @db[:tasks].where(ended_at: nil).count >= MOST_UNFINISHED
-              raise Busy, "#{MOST_UNFINISHED} changes are under way: cancel one, or wait for it"
+              raise Busy, Problems.text("refused.changes_are_under_way_cancel_one_or", most: MOST_UNFINISHED)
             end
 
             id = @db[:tasks].insert(kind: kind, asked: Sequel.pg_jsonb_wrap(asked))
@@ -31,7 +31,7 @@ module MossyAnvil
         end
 
         # Row of a task; raises NotFound.
-        def find(id) = @db[:tasks][id: id] || raise(NotFound, "there is no task #{id}")
+        def find(id) = @db[:tasks][id: id] || raise(NotFound, Problems.text("refused.there_is_no_task", id: id))
 
         # What was asked of one that is still wanted, or nil.
         def to_work(id) =
@@ -80,7 +80,9 @@ module MossyAnvil
             piece = file.read(PIECE_BYTES)
             break if piece.nil? || piece.empty?
 
-            raise TooLarge, "at most #{most_bytes} bytes are taken here" if (size += piece.bytesize) > most_bytes
+            if (size += piece.bytesize) > most_bytes
+              raise TooLarge, Problems.text("refused.at_most_bytes_are_taken_here", most: most_bytes)
+            end
 
             @db[:task_files].insert(task_id: id, position: position, bytes: Sequel.blob(piece))
           end

@@ -8,19 +8,22 @@ module MossyAnvil
   # One thing wrong in what a person gave: where (JSON Pointer), what, and what is allowed.
   Fault =
     Struct.new(:path, :problem, :allowed, keyword_init: true) do
+      # The text below `faults` of the catalogue, with values put in.
+      def self.t(key, **values) = Catalogue.t("faults.#{key}", **values)
+
       # A value that was given, short enough for a line, and never as markup.
       def self.shown(value)
         case value
         when Float
-          value.finite? ? value.to_s : "too large a number"
+          value.finite? ? value.to_s : Fault.t("shown.too_large")
         when Hash
-          "a group of values"
+          Fault.t("shown.group")
         when Array
-          "a list of #{value.size}"
+          Fault.t("shown.list", size: value.size)
         when String
-          value.empty? ? "empty" : value[0, 40].inspect
+          value.empty? ? Fault.t("shown.empty") : value[0, 40].inspect
         when nil
-          "nothing"
+          Fault.t("shown.nothing")
         else
           value.to_s
         end

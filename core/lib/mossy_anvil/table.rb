@@ -29,8 +29,8 @@ module MossyAnvil
               [
                 Fault.new(
                   path: at,
-                  problem: "is #{Fault.shown(key)}",
-                  allowed: "one of #{rows(name).map { |row| row["key"] }.join(", ")}"
+                  problem: Fault.t("is", given: Fault.shown(key)),
+                  allowed: Fault.t("one_of", list: rows(name).map { |row| row["key"] }.join(", "))
                 )
               ]
     end

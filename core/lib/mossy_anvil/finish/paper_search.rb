@@ -24,7 +24,7 @@ module MossyAnvil
             found << [:ratio, "more than 1"] unless ratio.to_f.finite? && ratio > 1
             found << [:last, "one of #{grits.join(", ")}"] unless grits.include?(last)
             found.map do |name, allowed|
-              Fault.new(path: "#{at}/#{name}", problem: "is #{Fault.shown(self[name])}", allowed: allowed)
+              Fault.new(path: "#{at}/#{name}", problem: Fault.t("is", given: Fault.shown(self[name])), allowed: allowed)
             end
           end
         end

@@ -42,14 +42,17 @@ module MossyAnvil
       # What is drawn into the wood is part of what it weighs.
       def check_resin
         resin, whole = @data[:material].values_at(:resin_kg_m3, :density_kg_m3)
-        fault("/material/resin_kg_m3", "is #{resin}", "less than its density, #{whole}") if resin && resin >= whole
+        return unless resin && resin >= whole
+        fault("/material/resin_kg_m3", Fault.t("is", given: resin), Fault.t("less_than_its_density", whole: whole))
       end
 
       def check_days
-        days.each { |path, day| fault(path, "is #{day}", "a day there is") unless day.nil? || Days.day?(day) }
+        days.each do |path, day|
+          fault(path, Fault.t("is", given: day), Fault.t("a_day_there_is")) unless day.nil? || Days.day?(day)
+        end
         (@data[:readings] || []).each_with_index do |reading, index|
           unless Days.time?(reading[:taken_at])
-            fault("/readings/#{index}/taken_at", "is #{reading[:taken_at]}", "a time there is")
+            fault("/readings/#{index}/taken_at", Fault.t("is", given: reading[:taken_at]), Fault.t("a_time_there_is"))
           end
         end
       end
@@ -72,7 +75,9 @@ module MossyAnvil
       def check_own_steps
         ids = (@data.dig(:route, :own) || []).map { |step| step[:id] }
         ids.each_with_index do |id, index|
-          fault("/route/own/#{index}/id", "is used twice (#{id})", "each step its own") if ids.first(index).include?(id)
+          if ids.first(index).include?(id)
+            fault("/route/own/#{index}/id", Fault.t("is_used_twice", id: id), Fault.t("each_step_its_own"))
+          end
         end
       end
 
@@ -85,20 +90,28 @@ module MossyAnvil
           return(
             fault(
               "/shape/centre_offset_mm",
-              "leaves the lathe axis outside the wood",
-              "the axis must pass through the blank"
+              Fault.t("leaves_the_lathe_axis_outside_the_wood"),
+              Fault.t("the_axis_must_pass_through_the_blank")
             )
           )
         end
 
         extents = [@shape.max_radius_mm * 2, @shape.length_mm]
         return unless extents.max > extents.min * LONGEST_RATIO
-        fault("/shape", "is #{LONGEST_RATIO} times longer one way than the other", "check the units")
+        fault(
+          "/shape",
+          Fault.t("is_times_longer_one_way_than_the", longest_ratio: LONGEST_RATIO),
+          Fault.t("check_the_units")
+        )
       end
 
       def stations_in_order?(stations)
         unless stations[0][:z_mm].zero?
-          fault("/shape/stations/0/z_mm", "is #{stations[0][:z_mm]}", "the first station is at the head-end face, 0")
+          fault(
+            "/shape/stations/0/z_mm",
+            Fault.t("is", given: stations[0][:z_mm]),
+            Fault.t("the_first_station_is_at_the_head")
+          )
         end
         stations
           .each_cons(2)
@@ -107,8 +120,8 @@ module MossyAnvil
 
             fault(
               "/shape/stations/#{index}/z_mm",
-              "is #{here[:z_mm]}",
-              "more than the station before, #{before[:z_mm]}"
+              Fault.t("is", given: here[:z_mm]),
+              Fault.t("more_than_the_station_before", z_mm: before[:z_mm])
             )
           end
         @faults.empty?
@@ -118,7 +131,9 @@ module MossyAnvil
         seen = {}
         @data[:defects].each_with_index do |defect, index|
           path = "/defects/#{index}"
-          fault("#{path}/id", "is used twice (#{defect[:id]})", "each defect its own") if seen[defect[:id]]
+          if seen[defect[:id]]
+            fault("#{path}/id", Fault.t("is_used_twice", id: defect[:id]), Fault.t("each_defect_its_own"))
+          end
           seen[defect[:id]] = true
           FITTING.found([@shape, defect]) || check_fit(defect, path)
         end
@@ -140,15 +155,18 @@ module MossyAnvil
         if centre[:r_mm] >= limit
           fault(
             "#{path}/centre/r_mm",
-            "is #{centre[:r_mm]}",
-            "in the wood, at most #{limit.round(1)} mm from the axis there"
+            Fault.t("is", given: centre[:r_mm]),
+            Fault.t("in_the_wood_at_most_mm_from", limit: limit.round(1))
           )
         end
         defect[:size_mm].each_with_index do |extent, axis|
           widest = axis == 2 ? @shape.length_mm * 2 : @shape.max_radius_mm * 4
-          if extent > widest
-            fault("#{path}/size_mm/#{axis}", "is #{extent}", "at most #{widest.round(1)} mm, twice the blank")
-          end
+          next unless extent > widest
+          fault(
+            "#{path}/size_mm/#{axis}",
+            Fault.t("is", given: extent),
+            Fault.t("at_most_mm_twice_the_blank", widest: widest.round(1))
+          )
         end
       end
 
@@ -167,7 +185,8 @@ module MossyAnvil
 
       def check_depth(defect, depth_mm, at)
         deepest = defect[:enters] == "side" ? @shape.max_radius_mm * 2 : @shape.length_mm
-        fault(at, "is #{depth_mm}", "at most #{deepest.round(1)} mm, right through") if depth_mm > deepest + SLACK_MM
+        return unless depth_mm > deepest + SLACK_MM
+        fault(at, Fault.t("is", given: depth_mm), Fault.t("at_most_mm_right_through", deepest: deepest.round(1)))
       end
 
       # The range is of the depth where it is deepest.
@@ -178,8 +197,8 @@ module MossyAnvil
 
         fault(
           "#{path}/depth_range_mm",
-          "is #{least} to #{most}",
-          "from no more to no less than the likely depth, #{likely} mm"
+          Fault.t("is_a_range", least: least, most: most),
+          Fault.t("from_no_more_to_no_less_than", likely: likely)
         )
       end
 
@@ -190,26 +209,33 @@ module MossyAnvil
           next if outside_length?(at[:z_mm], "/readings/#{index}/at/z_mm") || at[:r_mm].nil?
 
           reach = surface_at(at)
-          if at[:r_mm] > reach + SLACK_MM
-            fault("/readings/#{index}/at/r_mm", "is #{at[:r_mm]}", "at most #{reach.round(1)} mm from the axis there")
-          end
+          next unless at[:r_mm] > reach + SLACK_MM
+          fault(
+            "/readings/#{index}/at/r_mm",
+            Fault.t("is", given: at[:r_mm]),
+            Fault.t("at_most_mm_from_the_axis_there", reach: reach.round(1))
+          )
         end
       end
 
       def check_face_point(point, at)
         unless point[:r_mm]
-          return fault("#{at}/r_mm", "is missing", "on a face every point needs its distance from the axis")
+          return fault("#{at}/r_mm", Fault.t("is_missing"), Fault.t("on_a_face_every_point_needs_its"))
         end
 
         reach = surface_at(point)
         return unless point[:r_mm] > reach + SLACK_MM
-        fault("#{at}/r_mm", "is #{point[:r_mm]}", "on the face, at most #{reach.round(1)} mm from the axis there")
+        fault(
+          "#{at}/r_mm",
+          Fault.t("is", given: point[:r_mm]),
+          Fault.t("on_the_face_at_most_mm_from", reach: reach.round(1))
+        )
       end
 
       def outside_length?(z_mm, path)
         return false if z_mm <= @shape.length_mm + 1e-9
 
-        fault(path, "is #{z_mm}", "within the blank, 0 to #{@shape.length_mm} mm from the head-end face")
+        fault(path, Fault.t("is", given: z_mm), Fault.t("within_the_blank_to_mm_from_the", length_mm: @shape.length_mm))
         true
       end
 

@@ -9,15 +9,6 @@ module MossyAnvil
       MARGIN_MM = 14
       FOOT_MM = 26
       BAR_MM = 100
-      NAMES = {
-        "bark_inclusion" => "bark",
-        "soft_zone" => "soft",
-        "loose_piece" => "loose",
-        "hard_inclusion" => "hard",
-        "resin_body" => "resin",
-        "bubble_pocket" => "bubbles",
-        "delamination" => "open glue line"
-      }.freeze
 
       private
 
@@ -40,8 +31,10 @@ module MossyAnvil
       def text(words) = CGI.escapeHTML(words)
       def word(x_mm, y_mm, words, anchor: "middle") =
         %(<text x="#{mm(x_mm)}" y="#{mm(y_mm)}" text-anchor="#{anchor}" fill="#000" stroke="none">#{text(words)}</text>)
+      # What is lettered on it, of the catalogue.
+      def letter(key, **values) = Catalogue.t("lettering.#{key}", **values)
       def mark(defect, inside) = %(<g id="#{text(defect.id)}" data-type="#{defect.type}">#{inside}</g>)
-      def named(defect) = "#{defect.id} #{NAMES.fetch(defect.type, defect.type)}"
+      def named(defect) = "#{defect.id} #{Catalogue.t("defects.#{defect.type}")}"
       # [[x, y], ...] as the d of a path.
       def along(places) = "M#{places.map { |x_mm, y_mm| "#{mm(x_mm)} #{mm(y_mm)}" }.join("L")}"
 
@@ -49,7 +42,7 @@ module MossyAnvil
         y_mm = tall_mm + 18
         ends = [0, BAR_MM].map { |x_mm| "M#{x_mm} #{mm(y_mm - 2)}v4" }.join
         %(<path id="scale" d="M0 #{mm(y_mm)}h#{BAR_MM}#{ends}"/>) +
-          word(BAR_MM + 4, y_mm + 1.5, "#{BAR_MM} mm: measure it before you trust the print", anchor: "start")
+          word(BAR_MM + 4, y_mm + 1.5, letter("bar", bar_mm: BAR_MM), anchor: "start")
       end
     end
   end

@@ -38,9 +38,13 @@ module MossyAnvil
 
         tilt = centres.tilt_deg(@shape.length_mm)
         if !centres.on_wood?(@shape)
-          fault(at, "lie off the wood", "both centres on the wood of their face, so that the axis runs through it")
+          fault(at, Fault.t("lie_off_the_wood"), Fault.t("both_centres_on_the_wood_of_their"))
         elsif tilt > Model::Centres::STEEPEST_DEG
-          fault(at, "tilt the axis by #{tilt.round(1)} degrees", "at most #{Model::Centres::STEEPEST_DEG.round}")
+          fault(
+            at,
+            Fault.t("tilt_the_axis_by_degrees", tilt: tilt.round(1)),
+            Fault.t("at_most", most: Model::Centres::STEEPEST_DEG.round)
+          )
         else
           return true
         end
@@ -49,7 +53,7 @@ module MossyAnvil
 
       def check_form(form, length_mm, at)
         if form[:inside] && form[:follows]
-          return fault("#{at}/follows", "stands beside an inside of its own points", "one or the other")
+          return fault("#{at}/follows", Fault.t("stands_beside_an_inside_of_its_own"), Fault.t("one_or_the_other"))
         end
 
         rising =
@@ -63,7 +67,7 @@ module MossyAnvil
       def check_follows(form, at)
         return if Model::Form.new(**form).hollow?
 
-        fault("#{at}/follows", "leaves no hollow", "less wall or floor than the outside has room for")
+        fault("#{at}/follows", Fault.t("leaves_no_hollow"), Fault.t("less_wall_or_floor_than_the_outside"))
       end
 
       def rises?(points, length_mm, path)
@@ -72,7 +76,11 @@ module MossyAnvil
           .with_index(1) do |(before, here), index|
             next if here[0] > before[0]
 
-            fault("#{path}/#{index}", "z is #{here[0]}", "more than the point before, #{before[0]}")
+            fault(
+              "#{path}/#{index}",
+              Fault.t("z_is", here: here[0]),
+              Fault.t("more_than_the_point_before", before: before[0])
+            )
             return false
           end
         last = points.size - 1
@@ -80,14 +88,14 @@ module MossyAnvil
 
         return true if points.any? { |_, radius| radius.positive? }
 
-        fault(path, "has no radius anywhere", "at least one point off the axis")
+        fault(path, Fault.t("has_no_radius_anywhere"), Fault.t("at_least_one_point_off_the_axis"))
         false
       end
 
       def within?(z_mm, length_mm, path)
         return true if z_mm <= length_mm + 1e-9
 
-        fault(path, "is #{z_mm}", "within the blank, 0 to #{length_mm} mm from the head-end face")
+        fault(path, Fault.t("is", given: z_mm), Fault.t("within_the_blank_to_mm_from_the", length_mm: length_mm))
         false
       end
 
@@ -97,18 +105,26 @@ module MossyAnvil
         rim_z, own_rim = made.opens == "tail" ? [high, made.inside.last_z_mm] : [low, made.inside.first_z_mm]
         index = made.opens == "tail" ? form[:inside].size - 1 : 0
         if (own_rim - rim_z).abs > SLACK_MM
-          fault("#{at}/inside/#{index}", "ends at z #{own_rim}", "at the rim, z #{rim_z}, on the side that opens")
+          fault(
+            "#{at}/inside/#{index}",
+            Fault.t("ends_at_z", own_rim: own_rim),
+            Fault.t("at_the_rim_z_on_the_side", rim_z: rim_z)
+          )
         end
         if made.inside.first_z_mm < low - 1e-9 || made.inside.last_z_mm > high + 1e-9
-          fault("#{at}/inside", "goes past the outside at the closed end", "between z #{low} and #{high}")
+          fault(
+            "#{at}/inside",
+            Fault.t("goes_past_the_outside_at_the_closed"),
+            Fault.t("between_z_and", low: low, high: high)
+          )
         end
         crossing = made.inside.polyline.find { |z_mm, radius| radius >= made.outside.radius_mm(z_mm) }
         return unless crossing
 
         fault(
           "#{at}/inside",
-          "meets the outside at z #{crossing[0].round(1)}",
-          "less than the outside radius, #{made.outside.radius_mm(crossing[0]).round(1)} mm there"
+          Fault.t("meets_the_outside_at_z", crossing: crossing[0].round(1)),
+          Fault.t("less_than_the_outside_radius_mm_there", radius: made.outside.radius_mm(crossing[0]).round(1))
         )
       end
     end

@@ -24,7 +24,7 @@ module MossyAnvil
         sheet(
           @form.length_mm,
           (2 * @reach_mm) + BETWEEN_MM + gauge["back"],
-          "form and gauge, head to the left",
+          letter("form"),
           [
             axis,
             *stations,
@@ -70,11 +70,7 @@ module MossyAnvil
         [
           %(<path id="gauge" stroke-width="0.5" d="#{along(card)}Z"/>),
           %(<path id="no-go" stroke-dasharray="2 1" d="#{along(no_go)}"/>),
-          word(
-            @form.length_mm / 2,
-            floor - 4,
-            "cut along the line; while it rides on the dashes, leave off #{gauge["no_go"]} mm more"
-          )
+          word(@form.length_mm / 2, floor - 4, letter("gauge", mm: gauge["no_go"]))
         ]
       end
 

@@ -22,9 +22,11 @@ module MossyAnvil
       # String-keyed data, or InvalidInput: too large, not UTF-8, not JSON, too deep, or with a text or number in it
       # that can be neither kept nor printed.
       def parse(text, most_bytes: MAX_BYTES)
-        refuse("is #{text.bytesize} bytes", "at most #{most_bytes} bytes") if text.bytesize > most_bytes
+        if text.bytesize > most_bytes
+          refuse(Fault.t("is_bytes", bytes: text.bytesize), Fault.t("at_most_bytes", most: most_bytes))
+        end
         text = text.dup.force_encoding(Encoding::UTF_8)
-        refuse("is not valid UTF-8", "UTF-8 text") unless text.valid_encoding?
+        refuse(Fault.t("is_not_valid_utf"), Fault.t("utf_text")) unless text.valid_encoding?
         JSON
           .parse(text, max_nesting: MAX_NESTING)
           .tap do |data|
@@ -32,9 +34,9 @@ module MossyAnvil
             raise InvalidInput, faults.first(InvalidInput::MAX_FAULTS) if faults.any?
           end
       rescue JSON::NestingError
-        refuse("is nested too deep", "at most #{MAX_NESTING} levels")
+        refuse(Fault.t("is_nested_too_deep"), Fault.t("at_most_levels", most: MAX_NESTING))
       rescue JSON::ParserError => e
-        refuse("is not JSON (#{e.message.lines.first.to_s.strip[0, 120]})", "a JSON document")
+        refuse(Fault.t("is_not_json", why: e.message.lines.first.to_s.strip[0, 120]), Fault.t("a_json_document"))
       end
 
       # Faults of texts and keys, and of numbers: 1e400 and its like are read as Infinity, which passes many a check,
@@ -50,28 +52,34 @@ module MossyAnvil
         when Integer
           node.abs > LARGEST ? measurable(Float::INFINITY, path) : []
         when String
-          unprintable(node, path, "text without control characters")
+          unprintable(node, path, Fault.t("text_without_control_characters"))
         else
           []
         end
       end
 
       def unfit_pair(key, child, path) =
-        unprintable(key, path, "a key that can be read") + unfit(child, "#{path}/#{key}")
+        unprintable(key, path, Fault.t("a_key_that_can_be_read")) + unfit(child, "#{path}/#{key}")
 
       def measurable(number, path)
         unless number.abs <= LARGEST
-          return [Fault.new(path: path, problem: "is too large a number", allowed: "a number that can be measured")]
+          return [
+            Fault.new(
+              path: path,
+              problem: Fault.t("is_too_large_a_number"),
+              allowed: Fault.t("a_number_that_can_be_measured")
+            )
+          ]
         end
         return [] if number.zero? || number.abs >= TINIEST
 
-        [Fault.new(path: path, problem: "is too small a number", allowed: "0, or a number that can be measured")]
+        [Fault.new(path: path, problem: Fault.t("is_too_small_a_number"), allowed: Fault.t("zero_or_a_number"))]
       end
 
       def unprintable(text, path, allowed)
         return [] if text.valid_encoding? && !UNPRINTABLE.match?(text)
 
-        [Fault.new(path: path.scrub, problem: "holds a control character", allowed: allowed)]
+        [Fault.new(path: path.scrub, problem: Fault.t("holds_a_control_character"), allowed: allowed)]
       end
       private_class_method :unfit, :unfit_pair, :measurable, :unprintable
 

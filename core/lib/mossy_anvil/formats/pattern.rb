@@ -55,8 +55,15 @@ module MossyAnvil
         longest = [shape.length_mm / height_mm, SCALES.end].min
         return scale.to_f if scale.between?(SCALES.begin, longest)
 
-        allowed = "#{SCALES.begin} to #{longest.round(2)}: #{shape.length_mm.round(1)} mm of blank"
-        raise InvalidInput, [Fault.new(path: "/scale", problem: "is #{Fault.shown(scale)}", allowed: allowed)]
+        allowed =
+          Fault.t(
+            "to_mm_of_blank",
+            shortest: SCALES.begin,
+            longest: longest.round(2),
+            length_mm: shape.length_mm.round(1)
+          )
+        raise InvalidInput,
+              [Fault.new(path: "/scale", problem: Fault.t("is", given: Fault.shown(scale)), allowed: allowed)]
       end
 
       # Made larger about its own middle, its foot goes where FormMaker puts one.

@@ -4,22 +4,23 @@ module MossyAnvil
   module Formats
     # Turns one error of the schema into faults a person can act on: path, what is wrong, what is allowed.
     module SchemaFault
+      # Keywords of a schema that name a limit, and what is said of it.
       LIMITS = {
-        "minimum" => "at least %s",
-        "maximum" => "at most %s",
-        "exclusiveMinimum" => "more than %s",
-        "minLength" => "at least %s characters",
-        "maxLength" => "at most %s characters",
-        "minItems" => "at least %s entries",
-        "maxItems" => "at most %s entries"
+        "minimum" => "at_least",
+        "maximum" => "no_more_than",
+        "exclusiveMinimum" => "more_than",
+        "minLength" => "at_least_characters",
+        "maxLength" => "at_most_characters",
+        "minItems" => "at_least_entries",
+        "maxItems" => "at_most_entries"
       }.freeze
       TYPES = {
-        "number" => "a number",
-        "integer" => "a whole number",
+        "number" => "a_number",
+        "integer" => "a_whole_number",
         "string" => "text",
-        "array" => "a list",
-        "object" => "a group of named values",
-        "boolean" => "true or false"
+        "array" => "a_list",
+        "object" => "a_group",
+        "boolean" => "true_or_false"
       }.freeze
 
       module_function
@@ -31,38 +32,40 @@ module MossyAnvil
         return [unknown(path)] if keyword == "schema"
 
         limit = rule[keyword] if rule.is_a?(Hash)
-        [Fault.new(path: path, problem: "is #{Fault.shown(error["data"])}", allowed: allowed(keyword, limit, rule))]
+        [
+          Fault.new(
+            path: path,
+            problem: Fault.t("is", given: Fault.shown(error["data"])),
+            allowed: allowed(keyword, limit, rule)
+          )
+        ]
       end
 
       def missing(error, path, rule)
         error["details"]["missing_keys"].map do |key|
           about = rule.dig("properties", key, "description")
-          Fault.new(path: "#{path}/#{key}", problem: "is missing", allowed: about || "it is needed")
+          Fault.new(path: "#{path}/#{key}", problem: Fault.t("is_missing"), allowed: about || Fault.t("it_is_needed"))
         end
       end
 
       def unknown(path)
-        Fault.new(
-          path: path,
-          problem: "is not a known key here",
-          allowed: "leave it out, or check its spelling and unit"
-        )
+        Fault.new(path: path, problem: Fault.t("is_not_a_known_key"), allowed: Fault.t("leave_it_out_or_check_it"))
       end
 
       def allowed(keyword, limit, rule)
-        return format(LIMITS[keyword], limit) if LIMITS.key?(keyword)
+        return Fault.t(LIMITS[keyword], limit: limit) if LIMITS.key?(keyword)
 
         case keyword
         when "enum"
-          "one of #{limit.join(", ")}"
+          Fault.t("one_of", list: limit.join(", "))
         when "const"
-          "must be #{limit}"
+          Fault.t("must_be", limit: limit)
         when "uniqueItems"
-          "each only once"
+          Fault.t("each_only_once")
         when "pattern"
-          rule["description"] || "text that is not only blanks"
+          rule["description"] || Fault.t("text_that_is_not_only_blanks")
         else
-          TYPES.fetch(keyword, "see the file format")
+          Fault.t(TYPES.fetch(keyword, "see_the_file_format"))
         end
       end
     end

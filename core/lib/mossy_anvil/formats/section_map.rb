@@ -28,13 +28,13 @@ module MossyAnvil
         sheet(
           @shape.length_mm,
           2 * @reach_mm,
-          "section, #{hour} o'clock above, head to the left",
+          letter("section", hour: hour),
           [
             *wood,
             *form,
             axis,
-            word(-6, 4, "head"),
-            word(@shape.length_mm + 6, 4, "tail"),
+            word(-6, 4, letter("head")),
+            word(@shape.length_mm + 6, 4, letter("tail")),
             *@blank.defects.filter_map { |defect| drawn(defect) }
           ]
         )

@@ -21,7 +21,7 @@ module MossyAnvil
         sheet(
           @round_mm,
           @tall_mm,
-          "skin, 12 o'clock to 12 o'clock, tail above",
+          letter("skin"),
           [
             %(<rect width="#{mm(@round_mm)}" height="#{mm(@tall_mm)}"/>),
             *hours,
@@ -68,7 +68,8 @@ module MossyAnvil
         laps = [0, (clocks.max > 360 ? -360 : nil), (clocks.min.negative? ? 360 : nil)].compact
         middle = clocks.size / 2
         lines = laps.map { |lap| line(clocks.map { |clock| clock + lap }, samples.z_mm.to_a) }
-        lines.join + label(defect, clocks[middle] % 360, samples.z_mm[middle], " #{short(defect.depth_mm)} deep")
+        lines.join +
+          label(defect, clocks[middle] % 360, samples.z_mm[middle], letter("deep", mm: short(defect.depth_mm)))
       end
 
       def line(clocks, heights)
@@ -87,12 +88,7 @@ module MossyAnvil
             .uniq
             .map { |clock| %(<path d="M#{mm(across(clock))} #{mm(edge[0])}v#{edge[1]}"/>) }
         marks.join +
-          label(
-            defect,
-            samples.clock_deg[0],
-            defect.enters == "head_face" ? 7 : @tall_mm - 10,
-            " on the #{defect.enters.tr("_", " ")}"
-          )
+          label(defect, samples.clock_deg[0], defect.enters == "head_face" ? 7 : @tall_mm - 10, letter(defect.enters))
       end
 
       # Its outline as seen from outside, broken since it lies under the skin.
@@ -113,11 +109,16 @@ module MossyAnvil
           0
         ].max
         outline.join +
-          label(defect, defect.clock_deg, defect.z_mm, under_mm.zero? ? " at the skin" : " #{short(under_mm)} under")
+          label(
+            defect,
+            defect.clock_deg,
+            defect.z_mm,
+            under_mm.zero? ? letter("at_the_skin") : letter("under", mm: short(under_mm))
+          )
       end
 
       def label(defect, clock_deg, z_mm, more)
-        word(across(clock_deg) + 2, down(z_mm) - 1, "#{named(defect)}#{more}", anchor: "start")
+        word(across(clock_deg) + 2, down(z_mm) - 1, "#{named(defect)} #{more}", anchor: "start")
       end
     end
   end

@@ -22,9 +22,17 @@ module MossyAnvil
       # text: of the path or drawing. mm_per_unit: length of a unit of it. Raises InvalidInput at `at`.
       def initialize(text, mm_per_unit: 1.0, at: "")
         @at = at
-        refuse("is #{text.bytesize} bytes", "at most #{MOST_BYTES}") if text.bytesize > MOST_BYTES
+        if text.bytesize > MOST_BYTES
+          refuse(Fault.t("is_bytes", bytes: text.bytesize), Fault.t("at_most", most: MOST_BYTES))
+        end
         path =
-          text.include?("<") ? SvgPath.in_drawing(text) || refuse("holds no path", "a drawing with a path in it") : text
+          (
+            if text.include?("<")
+              SvgPath.in_drawing(text) || refuse(Fault.t("holds_no_path"), Fault.t("a_drawing_with_a_path_in_it"))
+            else
+              text
+            end
+          )
         @scale = mm_per_unit.to_f
         @points = walked(path)
       end
@@ -55,31 +63,44 @@ module MossyAnvil
       def walked(path)
         # An e belongs to a number.
         commands = path.scan(/([a-df-zA-DF-Z])([^a-df-zA-DF-Z]*)/)
-        refuse("is no path", "one that begins with M") unless commands.any? && commands.first[0].upcase == "M"
+        unless commands.any? && commands.first[0].upcase == "M"
+          refuse(Fault.t("is_no_path"), Fault.t("one_that_begins_with_m"))
+        end
 
         state = { at: [0.0, 0.0], start: nil, hand: nil, points: [] }
         commands.each { |letter, rest| follow(letter, rest.scan(NUMBER).map(&:to_f), state) }
-        refuse("has #{state[:points].size} points", "two or more") if state[:points].size < 2
+        refuse(Fault.t("has_points", size: state[:points].size), Fault.t("two_or_more")) if state[:points].size < 2
         unless state[:points].flatten.all? { |number| number.abs <= FARTHEST }
-          refuse("goes too far out", "places within #{FARTHEST.to_i} units of where it begins")
+          refuse(
+            Fault.t("goes_too_far_out"),
+            Fault.t("places_within_units_of_where_it_begins", farthest: FARTHEST.to_i)
+          )
         end
         state[:points]
       end
 
       def follow(letter, numbers, state)
         takes = TAKES[letter.upcase] or
-          refuse("has the command #{letter}", "lines and Bézier curves: #{TAKES.keys.join(" ")}")
+          refuse(
+            Fault.t("has_the_command", letter: letter),
+            Fault.t("lines_and_b_zier_curves", commands: TAKES.keys.join(" "))
+          )
         return if takes.zero?
 
         if numbers.empty? || numbers.size % takes != 0
-          refuse("has #{numbers.size} numbers after #{letter}", "a multiple of #{takes}")
+          refuse(
+            Fault.t("has_numbers_after", size: numbers.size, letter: letter),
+            Fault.t("a_multiple_of", takes: takes)
+          )
         end
         numbers
           .each_slice(takes)
           .with_index do |own, turn|
-            refuse("comes to more than #{MOST_DRAWN} points", "a simpler curve") if state[:points].size > MOST_DRAWN
+            if state[:points].size > MOST_DRAWN
+              refuse(Fault.t("comes_to_more_than_points", most: MOST_DRAWN), Fault.t("a_simpler_curve"))
+            end
             if letter.upcase == "M" && turn.zero? && state[:points].any?
-              refuse("begins a second line", "one unbroken line")
+              refuse(Fault.t("begins_a_second_line"), Fault.t("one_unbroken_line"))
             end
             step(letter, own, state)
           end

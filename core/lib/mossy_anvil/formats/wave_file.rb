@@ -16,20 +16,23 @@ module MossyAnvil
       # bytes: of the file. Raises InvalidInput at `at` where it is none, or of another kind.
       def initialize(bytes, at: "/sound")
         @at = at
-        refuse("is larger than a minute of sound", "#{MAX_BYTES} bytes at most") if bytes.bytesize > MAX_BYTES
+        if bytes.bytesize > MAX_BYTES
+          refuse(Fault.t("is_larger_than_a_minute_of_sound"), Fault.t("bytes_at_most", most: MAX_BYTES))
+        end
         chunks = chunks_of(bytes.b)
-        kind, channels, @rate_hz, _, _, bits = chunks.fetch("fmt ") { refuse("has no format") }.unpack("S<S<L<L<S<S<")
+        kind, channels, @rate_hz, _, _, bits =
+          chunks.fetch("fmt ") { refuse(Fault.t("has_no_format")) }.unpack("S<S<L<L<S<S<")
         unless [kind, channels, bits] == [PCM, 1, 16] && rate_hz.between?(4000, 192_000)
-          refuse("is not 16-bit mono PCM")
+          refuse(Fault.t("is_not_bit_mono_pcm"))
         end
 
-        @samples = chunks.fetch("data") { refuse("has no sound in it") }.unpack("s<*").map { |one| one / FULL }
+        @samples = chunks.fetch("data") { refuse(Fault.t("has_no_sound_in_it")) }.unpack("s<*").map { |one| one / FULL }
       end
 
       private
 
       def chunks_of(bytes)
-        refuse("is not a WAV file") unless bytes[0, 4] == "RIFF" && bytes[8, 4] == "WAVE"
+        refuse(Fault.t("is_not_a_wav_file")) unless bytes[0, 4] == "RIFF" && bytes[8, 4] == "WAVE"
         found, place = {}, 12
         while place + 8 <= bytes.bytesize
           name, size = bytes[place, 8].unpack("a4L<")
@@ -39,7 +42,7 @@ module MossyAnvil
         found
       end
 
-      def refuse(problem, allowed = "a WAV file, 16-bit PCM, one channel") =
+      def refuse(problem, allowed = Fault.t("a_wav_file_bit_pcm_one_channel")) =
         raise(InvalidInput, [Fault.new(path: @at, problem: problem, allowed: allowed)])
     end
   end

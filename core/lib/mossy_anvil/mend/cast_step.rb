@@ -137,8 +137,8 @@ module MossyAnvil
         deep = pour.mould.depth_mm
         return if short_mm <= deep
 
-        allowed = "no more than the pour is deep, #{deep} mm"
-        raise InvalidInput, [Fault.new(path: "/amount", problem: "is #{short_mm}", allowed: allowed)]
+        allowed = Fault.t("no_more_than_the_pour_is_deep", deep: deep)
+        raise InvalidInput, [Fault.new(path: "/amount", problem: Fault.t("is", given: short_mm), allowed: allowed)]
       end
 
       def rescue_g(short_mm)

@@ -65,9 +65,8 @@ module MossyAnvil
               [
                 Fault.new(
                   path: "#{at}/peak_c",
-                  problem: "is #{peak_c}",
-                  allowed:
-                    "a 100 g cup with that working time peaks between #{least.round} and #{most.round} C; look at the sheet again"
+                  problem: Fault.t("is", given: peak_c),
+                  allowed: Fault.t("a_cup_peaks_between", least: least.round, most: most.round)
                 )
               ]
       end

@@ -10,7 +10,7 @@ module MossyAnvil
       HOURS = 24.0
 
       def name = words("dry.name", place: place_term)
-      def to_pct = data[:to_pct] || fault("to_pct", "is missing", "the moisture to dry to, %")
+      def to_pct = data[:to_pct] || fault("to_pct", Fault.t("is_missing"), Fault.t("the_moisture_to_dry_to"))
       def hands_min = 10
       def oven_c = place["key"] == "oven" ? place["temperature_c"] : nil
 

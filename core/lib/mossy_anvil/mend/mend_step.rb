@@ -95,10 +95,18 @@ module MossyAnvil
         wrong = [
           (
             unless troubles.include?(key)
-              Fault.new(path: "/trouble", problem: "is #{key}", allowed: "one of #{troubles.join(", ")} at such a step")
+              Fault.new(
+                path: "/trouble",
+                problem: Fault.t("is", given: key),
+                allowed: Fault.t("one_of_at_such_a_step", troubles: troubles.join(", "))
+              )
             end
           ),
-          (Fault.new(path: "/amount", problem: "is missing", allowed: "how much, in mm") if row["asks"] && amount.nil?)
+          (
+            if row["asks"] && amount.nil?
+              Fault.new(path: "/amount", problem: Fault.t("is_missing"), allowed: Fault.t("how_much_in_mm"))
+            end
+          )
         ].compact
         raise InvalidInput, wrong if wrong.any?
 

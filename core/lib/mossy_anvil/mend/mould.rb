@@ -83,13 +83,13 @@ module MossyAnvil
         needs = NEEDS.fetch(type)
         given = @size.keys - %i[type depth_mm displaced_ml]
         wrong =
-          (needs - given).map { |key| [key, "is missing"] } +
-            (given - needs - MAY.fetch(type, [])).map { |key| [key, "is no size of a #{type}"] }
+          (needs - given).map { |key| [key, Fault.t("is_missing")] } +
+            (given - needs - MAY.fetch(type, [])).map { |key| [key, Fault.t("is_no_size_of_such_a", type: type)] }
         wrong.map do |key, problem|
           Fault.new(
             path: "#{at}/#{key}",
             problem: problem,
-            allowed: "a #{type} needs #{[*needs, :depth_mm].join(", ")}"
+            allowed: Fault.t("such_a_defect_needs", type: type, depth_mm: [*needs, :depth_mm].join(", "))
           )
         end
       end

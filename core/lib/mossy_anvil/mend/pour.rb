@@ -25,7 +25,11 @@ module MossyAnvil
 
       # Raises InvalidInput where there is none, or its measures do not fit together.
       def mould
-        @mould ||= Mould.new(given[:mould] || refuse("mould", "is missing", "a mould to pour into"), at: "#{at}/mould")
+        @mould ||=
+          Mould.new(
+            given[:mould] || refuse("mould", Fault.t("is_missing"), Fault.t("a_mould_to_pour_into")),
+            at: "#{at}/mould"
+          )
       end
 
       def kinetics = @kinetics ||= resin.kinetics(at: "#{at}/sheet")
@@ -109,15 +113,15 @@ module MossyAnvil
 
       def checked(net_mm3)
         if wood_mm3.zero?
-          deep = "less than the pour is deep, #{mould.depth_mm} mm"
-          refuse("placed/up_mm", "leaves nothing of the wood in the pour", deep)
+          deep = Fault.t("less_than_the_pour_is_deep_mm", depth_mm: mould.depth_mm)
+          refuse("placed/up_mm", Fault.t("leaves_nothing_of_the_wood_in_the"), deep)
         end
         return net_mm3 if net_mm3.positive?
 
         refuse(
           "mould/depth_mm",
-          "makes a mould of #{(mould.volume_mm3 / 1000).round} ml",
-          "more than what lies in it, #{(wood_mm3 / 1000).round} ml"
+          Fault.t("makes_a_mould_of_ml", ml: (mould.volume_mm3 / 1000).round),
+          Fault.t("more_than_what_lies_in_it_ml", ml: (wood_mm3 / 1000).round)
         )
       end
 

@@ -131,8 +131,8 @@ module MossyAnvil
                 [
                   Fault.new(
                     path: "/value",
-                    problem: "is #{wet.round(1)} g",
-                    allowed: "more than it weighed dry, #{dry.round(1)} g"
+                    problem: Fault.t("is_g", wet: wet.round(1)),
+                    allowed: Fault.t("more_than_it_weighed_dry_g", dry: dry.round(1))
                   )
                 ]
         end

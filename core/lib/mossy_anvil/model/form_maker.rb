@@ -34,7 +34,7 @@ module MossyAnvil
         @use = blank.form&.use
         @at = at
         @row = FormMaker.kinds.find { |row| row["key"] == kind } or
-          refuse("/kind", "is #{Fault.shown(kind)}", FormMaker.kinds.map { |row| row["key"] }.join(", "))
+          refuse("/kind", Fault.t("is", given: Fault.shown(kind)), FormMaker.kinds.map { |row| row["key"] }.join(", "))
         @given = measures.transform_keys(&:to_s)
         check_given
         check_sense
@@ -80,7 +80,7 @@ module MossyAnvil
               next(
                 Fault.new(
                   path: at,
-                  problem: "is no measure of a #{@row["key"].tr("_", " ")}",
+                  problem: Fault.t("is_no_measure_of_a", kind: @row["key"].tr("_", " ")),
                   allowed: known.keys.join(", ")
                 )
               )
@@ -88,7 +88,11 @@ module MossyAnvil
 
             low, high = span(known[key])
             unless fits?(number, low, high)
-              Fault.new(path: at, problem: "is #{Fault.shown(number)}", allowed: "a number from #{low} to #{high}")
+              Fault.new(
+                path: at,
+                problem: Fault.t("is", given: Fault.shown(number)),
+                allowed: Fault.t("a_number_from_to", low: low, high: high)
+              )
             end
           end
         raise InvalidInput, faults if faults.any?
@@ -105,23 +109,23 @@ module MossyAnvil
 
           refuse(
             "/measures/#{small}",
-            "is #{value(small).round(1)}",
-            "no more than its #{large.delete_suffix("_mm")}, #{value(large).round(1)} mm"
+            Fault.t("is", given: value(small).round(1)),
+            Fault.t("no_more_than_its_mm", what: large.delete_suffix("_mm"), large: value(large).round(1))
           )
         end
         if height > @shape.length_mm + 1e-9
           refuse(
             "/measures/#{height_key}",
-            "is #{height.round(1)}",
-            "at most #{@shape.length_mm.round(1)} mm, the length of the blank"
+            Fault.t("is", given: height.round(1)),
+            Fault.t("at_most_mm_the_length_of_the", length_mm: @shape.length_mm.round(1))
           )
         end
         return unless @row["key"] == "egg" && value("height_mm") < value("diameter_mm")
 
         refuse(
           "/measures/height_mm",
-          "is #{value("height_mm").round(1)}",
-          "at least its diameter, #{value("diameter_mm").round(1)} mm"
+          Fault.t("is", given: value("height_mm").round(1)),
+          Fault.t("at_least_its_diameter_mm", diameter_mm: value("diameter_mm").round(1))
         )
       end
 

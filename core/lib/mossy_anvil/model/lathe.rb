@@ -28,8 +28,8 @@ module MossyAnvil
           .map do |belt, index|
             Fault.new(
               path: "#{at}/belts/#{index}/max_rpm",
-              problem: "is #{belt[:max_rpm]}",
-              allowed: "more than min_rpm, #{belt[:min_rpm]}"
+              problem: Fault.t("is", given: belt[:max_rpm]),
+              allowed: Fault.t("more_than_min_rpm", min_rpm: belt[:min_rpm])
             )
           end
       end

@@ -30,10 +30,14 @@ module MossyAnvil
         missing, unknown = wanted - lump.keys, lump.keys - wanted - [:type]
         faults =
           [
-            *missing.map { |size| [size, "is missing"] },
-            *unknown.map { |size| [size, "is no size of a #{kind}"] }
+            *missing.map { |size| [size, Fault.t("is_missing")] },
+            *unknown.map { |size| [size, Fault.t("is_no_size_of_such_a", type: kind)] }
           ].map do |size, problem|
-            Fault.new(path: "#{at}/#{size}", problem: problem, allowed: "a #{kind} needs #{wanted.join(", ")}")
+            Fault.new(
+              path: "#{at}/#{size}",
+              problem: problem,
+              allowed: Fault.t("such_a_defect_needs", type: kind, depth_mm: wanted.join(", "))
+            )
           end
         raise InvalidInput, faults if faults.any?
 

@@ -8,7 +8,8 @@ module MossyAnvil
       # `at`.
       def initialize(blank, move, at: "")
         unless blank.form
-          raise InvalidInput, [Fault.new(path: at, problem: "has nothing to move", allowed: "a form in the blank")]
+          raise InvalidInput,
+                [Fault.new(path: at, problem: Fault.t("has_nothing_to_move"), allowed: Fault.t("a_form_in_the_blank"))]
         end
 
         @placement = Placement.present.with(**move)
@@ -50,15 +51,15 @@ module MossyAnvil
         if past > 0.005
           faults << Fault.new(
             path: at,
-            problem: "takes the form #{past.round(1)} mm past the end of the wood",
-            allowed: "a place within its #{length.round(1)} mm"
+            problem: Fault.t("takes_the_form_mm_past_the_end", past: past.round(1)),
+            allowed: Fault.t("a_place_within_its_mm", length: length.round(1))
           )
         end
         unless @centres.on_wood?(blank.shape)
           faults << Fault.new(
             path: at,
-            problem: "takes a centre off the wood",
-            allowed: "both on the wood of their face"
+            problem: Fault.t("takes_a_centre_off_the_wood"),
+            allowed: Fault.t("both_on_the_wood_of_their_face")
           )
         end
         raise InvalidInput, faults if faults.any?

@@ -16,15 +16,17 @@ module MossyAnvil
       # profile has one radius at every place.
       def points(line, from_z_mm:, at:)
         offs = line.map(&:last)
-        refuse(at, "crosses the axis", "all of it on one side") if offs.max > NEAR_MM && offs.min < -NEAR_MM
+        if offs.max > NEAR_MM && offs.min < -NEAR_MM
+          refuse(at, Fault.t("crosses_the_axis"), Fault.t("all_of_it_on_one_side"))
+        end
 
         line = line.reverse if line.first[0] > line.last[0]
         back = line.each_cons(2).find { |(before, _), (here, _)| here < before - NEAR_MM }
         if back
           refuse(
             at,
-            "turns back at #{back[0][0].round(1)} mm along",
-            "a curve that goes on along the axis: an undercut is no profile"
+            Fault.t("turns_back_at_mm_along", back: back[0][0].round(1)),
+            Fault.t("a_curve_that_goes_on_along_the")
           )
         end
         start = line.first[0]

@@ -63,7 +63,9 @@ module MossyAnvil
       end
 
       def check(at)
-        raise InvalidInput, [Fault.new(path: at, problem: "are none", allowed: @rows.keys.join(", "))] if @wished.empty?
+        if @wished.empty?
+          raise InvalidInput, [Fault.new(path: at, problem: Fault.t("are_none"), allowed: @rows.keys.join(", "))]
+        end
 
         ids = @blank.defects.map(&:id)
         faults =
@@ -71,14 +73,14 @@ module MossyAnvil
             if !@rows.key?(wish[:key])
               Fault.new(
                 path: "#{at}/#{index}/key",
-                problem: "is #{Fault.shown(wish[:key])}",
+                problem: Fault.t("is", given: Fault.shown(wish[:key])),
                 allowed: @rows.keys.join(", ")
               )
             elsif @rows[wish[:key]]["of"] && !ids.include?(wish[:of])
               Fault.new(
                 path: "#{at}/#{index}/of",
-                problem: wish[:of] ? "is #{Fault.shown(wish[:of])}" : "is missing",
-                allowed: "a defect: #{ids.join(", ")}"
+                problem: wish[:of] ? Fault.t("is", given: Fault.shown(wish[:of])) : Fault.t("is_missing"),
+                allowed: Fault.t("a_defect", ids: ids.join(", "))
               )
             end
           end

@@ -28,7 +28,13 @@ module MossyAnvil
       def initialize(blank, wishes, freedoms: FREEDOMS, flip: true, seed: 1, at: "")
         unless blank.form
           raise InvalidInput,
-                [Fault.new(path: "#{at}/form", problem: "is missing", allowed: "a form to lay into the blank")]
+                [
+                  Fault.new(
+                    path: "#{at}/form",
+                    problem: Fault.t("is_missing"),
+                    allowed: Fault.t("a_form_to_lay_into_the_blank")
+                  )
+                ]
         end
 
         @field = PlacementField.new(blank)

@@ -26,7 +26,14 @@ module MossyAnvil
       # The step of mending of that id, a MendStep. Raises InvalidInput where the route has none.
       def made(id)
         route.steps.find { |one| one.id == id }&.made or
-          raise InvalidInput, [Fault.new(path: "/step", problem: "is #{Fault.shown(id)}", allowed: "a step of mending")]
+          raise InvalidInput,
+                [
+                  Fault.new(
+                    path: "/step",
+                    problem: Fault.t("is", given: Fault.shown(id)),
+                    allowed: Fault.t("a_step_of_mending")
+                  )
+                ]
       end
 
       # The blank document, string-keyed, once those steps of mending (ids) are done. measured: { step id =>
@@ -57,9 +64,9 @@ module MossyAnvil
           @from ? route.steps.find { |one| one.id == @from } : route.steps.find { |one| !one.done && !one.left_out }
         return step if step && !step.done && !step.left_out
 
-        problem = @from ? "is #{Fault.shown(@from)}" : "is not there"
+        problem = @from ? Fault.t("is", given: Fault.shown(@from)) : Fault.t("is_not_there")
         raise InvalidInput,
-              [Fault.new(path: "/from", problem: problem, allowed: "a step of the route that is still to do")]
+              [Fault.new(path: "/from", problem: problem, allowed: Fault.t("a_step_of_the_route_that_is"))]
       end
 
       def plain(step)

@@ -29,7 +29,13 @@ module MossyAnvil
       def initialize(blank, climate: ShopClimate.new, now: nil, fineness: :default, at: "")
         unless blank.form
           raise InvalidInput,
-                [Fault.new(path: "#{at}/form", problem: "is missing", allowed: "a form: what is finished is its skin")]
+                [
+                  Fault.new(
+                    path: "#{at}/form",
+                    problem: Fault.t("is_missing"),
+                    allowed: Fault.t("a_form_what_is_finished_is_its")
+                  )
+                ]
         end
 
         @blank = blank.on_centres

@@ -126,7 +126,7 @@ module MossyAnvil
       def strange(step, at)
         known = Mend::MendStep::COMMON + Mend::MendStep::CARRIES.fetch(step[:do])
         (step.keys - known).map do |key|
-          Fault.new(path: "#{at}/#{key}", problem: "does not belong to such a step", allowed: known.join(", "))
+          Fault.new(path: "#{at}/#{key}", problem: Fault.t("does_not_belong_to_such_a_step"), allowed: known.join(", "))
         end
       end
 
@@ -135,15 +135,21 @@ module MossyAnvil
         (step[:of] || []).each_with_index.filter_map do |ref, place|
           next if there.include?(ref)
 
-          allowed = "the id of a defect of the survey"
-          Fault.new(path: "#{at}/of/#{place}", problem: "is #{Fault.shown(ref)}", allowed: allowed)
+          allowed = Fault.t("the_id_of_a_defect_of_the")
+          Fault.new(path: "#{at}/of/#{place}", problem: Fault.t("is", given: Fault.shown(ref)), allowed: allowed)
         end
       end
 
       def twice(step, index, at)
         return [] if data.first(index).none? { |other| other[:id] == step[:id] }
 
-        [Fault.new(path: "#{at}/id", problem: "is used twice (#{step[:id]})", allowed: "each step its own")]
+        [
+          Fault.new(
+            path: "#{at}/id",
+            problem: Fault.t("is_used_twice", id: step[:id]),
+            allowed: Fault.t("each_step_its_own")
+          )
+        ]
       end
 
       def tell(step, index)

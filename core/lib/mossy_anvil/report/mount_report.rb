@@ -38,8 +38,8 @@ module MossyAnvil
                 [
                   Fault.new(
                     path: "#{at}/form",
-                    problem: "is missing",
-                    allowed: "a form: how it is held follows what it is to become"
+                    problem: Fault.t("is_missing"),
+                    allowed: Fault.t("a_form_how_it_is_held_follows")
                   )
                 ]
         end

@@ -15,8 +15,8 @@ module MossyAnvil
                 [
                   Fault.new(
                     path: "#{at}/form",
-                    problem: "is missing",
-                    allowed: "a form: the way follows what it is to become"
+                    problem: Fault.t("is_missing"),
+                    allowed: Fault.t("a_form_the_way_follows_what_it")
                   )
                 ]
         end

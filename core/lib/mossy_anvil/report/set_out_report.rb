@@ -13,7 +13,14 @@ module MossyAnvil
       # InvalidInput under `at`.
       def initialize(blank, asked = {}, at: "")
         unless blank.form
-          raise InvalidInput, [Fault.new(path: "/document/form", problem: "is missing", allowed: "a form to set out")]
+          raise InvalidInput,
+                [
+                  Fault.new(
+                    path: "/document/form",
+                    problem: Fault.t("is_missing"),
+                    allowed: Fault.t("a_form_to_set_out")
+                  )
+                ]
         end
 
         @blank = blank.on_centres
@@ -48,14 +55,14 @@ module MossyAnvil
         if @asked[:every_mm] < most
           faults << Fault.new(
             path: "#{at}/every_mm",
-            problem: "is #{@asked[:every_mm]}",
-            allowed: "#{most.ceil} mm or more for a form this long"
+            problem: Fault.t("is", given: @asked[:every_mm]),
+            allowed: Fault.t("mm_or_more_for_a_form_this", least: most.ceil)
           )
         end
         if @asked[:thread] && @table["threads"].none? { |row| row["key"] == @asked[:thread] }
           faults << Fault.new(
             path: "#{at}/thread",
-            problem: "is #{Fault.shown(@asked[:thread])}",
+            problem: Fault.t("is", given: Fault.shown(@asked[:thread])),
             allowed: @table["threads"].map { |row| row["key"] }.join(", ")
           )
         end

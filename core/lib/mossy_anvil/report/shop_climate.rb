@@ -31,7 +31,11 @@ module MossyAnvil
         range = RANGES.fetch(key)
         return if value.is_a?(Numeric) && range.cover?(value)
 
-        Fault.new(path: "#{at}/#{key}", problem: "is #{Fault.shown(value)}", allowed: "#{range.min} to #{range.max}")
+        Fault.new(
+          path: "#{at}/#{key}",
+          problem: Fault.t("is", given: Fault.shown(value)),
+          allowed: Fault.t("from_to", min: range.min, max: range.max)
+        )
       end
     end
   end

@@ -21,12 +21,24 @@ module MossyAnvil
         unless known.include?(row)
           names = known.map { |one| one["key"] }.join(", ")
           raise InvalidInput,
-                [Fault.new(path: "/trouble", problem: "is #{key}", allowed: "one of #{names} at such a step")]
+                [
+                  Fault.new(
+                    path: "/trouble",
+                    problem: Fault.t("is", given: key),
+                    allowed: Fault.t("one_of_at_such_a_step", troubles: names)
+                  )
+                ]
         end
 
         if row["asks"] && amount.nil?
           raise InvalidInput,
-                [Fault.new(path: "/amount", problem: "is missing", allowed: "the hour it was seen at, degrees")]
+                [
+                  Fault.new(
+                    path: "/amount",
+                    problem: Fault.t("is_missing"),
+                    allowed: Fault.t("the_hour_it_was_seen_at_degrees")
+                  )
+                ]
         end
 
         { key: key, says: [], lines: row.fetch("then", []).map { |one| line(one) } }

@@ -20,10 +20,12 @@ module MossyAnvil
 
       # bytes of a file to a Mesh, lengths times `scale` to mm. Raises InvalidInput at `at`.
       def read(bytes, scale: 1.0, at: "")
-        refuse(at, "is #{bytes.bytesize} bytes", "at most #{MOST_BYTES}") if bytes.bytesize > MOST_BYTES
+        if bytes.bytesize > MOST_BYTES
+          refuse(at, Fault.t("is_bytes", bytes: bytes.bytesize), Fault.t("at_most", most: MOST_BYTES))
+        end
         corners = binary_stl?(bytes) ? from_binary(bytes, at) : from_text(bytes, at)
-        refuse(at, "holds no triangles", "an STL or OBJ file of a closed surface") if corners.nil? || corners.empty?
-        refuse(at, "holds numbers that are none", "finite lengths") unless corners.isfinite.all?
+        refuse(at, Fault.t("holds_no_triangles"), Fault.t("an_stl_or_obj_file_of_a")) if corners.nil? || corners.empty?
+        refuse(at, Fault.t("holds_numbers_that_are_none"), Fault.t("finite_lengths")) unless corners.isfinite.all?
         Mesh.new(corners * scale)
       end
 
@@ -41,7 +43,7 @@ module MossyAnvil
 
       def from_text(bytes, at)
         if bytes.byteslice(0, 4000).match?(/[^\t\r\n -~]/n)
-          refuse(at, "is neither text nor a binary STL of the length it says", "an STL or OBJ file")
+          refuse(at, Fault.t("is_neither_text_nor_a_binary_stl"), Fault.t("an_stl_or_obj_file"))
         end
         bytes.byteslice(0, 200).lstrip.start_with?("solid") ? from_stl_text(bytes, at) : from_obj(bytes, at)
       end
@@ -52,14 +54,18 @@ module MossyAnvil
           slices(bytes, "vertex", at).map do |text|
             numbers_after("vertex", text.split, at).tap { |found| few_enough((so_far += found.size) / 9, at) }
           end
-        refuse(at, "breaks off within a triangle", "three corners of three numbers each") unless (so_far % 9).zero?
+        unless (so_far % 9).zero?
+          refuse(at, Fault.t("breaks_off_within_a_triangle"), Fault.t("three_corners_of_three_numbers_each"))
+        end
         Numo::DFloat.hstack(parts).reshape(so_far / 9, 3, 3) if so_far.positive?
       end
 
       def from_obj(bytes, at)
         bytes = bytes.squeeze("\r\n")
         lines = bytes.count("\n")
-        refuse(at, "holds #{lines} lines", "at most #{MOST_LINES}: thin the scan out first") if lines > MOST_LINES
+        if lines > MOST_LINES
+          refuse(at, Fault.t("holds_lines", lines: lines), Fault.t("at_most_thin_the_scan_out_first", most: MOST_LINES))
+        end
 
         places, faces = [], []
         bytes.each_line { |line| take_line(line, places, faces, at) }
@@ -68,7 +74,7 @@ module MossyAnvil
         return if faces.empty?
 
         if faces.max >= corners
-          refuse(at, "has a face with a corner that comes to nothing", "1 to #{corners}, the corners there are")
+          refuse(at, Fault.t("has_a_face_with_a_corner_that"), Fault.t("to_the_corners_there_are", corners: corners))
         end
         Numo::DFloat.cast(places).reshape(corners, 3)[faces, true].reshape(faces.size / 3, 3, 3)
       end
@@ -87,7 +93,11 @@ module MossyAnvil
       def short_enough(line, at)
         return if line.bytesize <= MOST_LINE_BYTES
 
-        refuse(at, "has a line of #{line.bytesize} bytes", "at most #{MOST_LINE_BYTES}: faces of a few corners each")
+        refuse(
+          at,
+          Fault.t("has_a_line_of_bytes", bytes: line.bytesize),
+          Fault.t("at_most_faces_of_a_few_corners", most: MOST_LINE_BYTES)
+        )
       end
 
       # A face of more corners than three is cut into a fan.
@@ -100,7 +110,11 @@ module MossyAnvil
         number = corner[/\A-?\d+/].to_i
         found = number.negative? ? so_far + number : number - 1
         if found.negative?
-          refuse(at, "has a face with the corner #{Fault.shown(corner)}", "1 or more, or -1 and less for the last ones")
+          refuse(
+            at,
+            Fault.t("has_a_face_with_the_corner", given: Fault.shown(corner)),
+            Fault.t("or_more_or_and_less_for_the")
+          )
         else
           found
         end
@@ -115,7 +129,7 @@ module MossyAnvil
         [*bounds, text.bytesize].each_cons(2)
           .map do |from, to|
             if to - from > SLICE_BYTES + GAP_BYTES
-              refuse(at, "holds no corner in #{to - from} bytes", "a scan of triangles")
+              refuse(at, Fault.t("holds_no_corner_in_bytes", bytes: to - from), Fault.t("a_scan_of_triangles"))
             end
             text.byteslice(from, to - from)
           end
@@ -133,13 +147,17 @@ module MossyAnvil
       end
 
       def number(text, at)
-        refuse(at, "has a corner without three numbers", "x, y and z") unless text
-        Float(text, exception: false) || refuse(at, "holds #{Fault.shown(text)}", "a number")
+        refuse(at, Fault.t("has_a_corner_without_three_numbers"), Fault.t("x_y_and_z")) unless text
+        Float(text, exception: false) || refuse(at, Fault.t("holds", given: Fault.shown(text)), Fault.t("a_number"))
       end
 
       def few_enough(triangles, at)
         if triangles > MOST_TRIANGLES
-          refuse(at, "holds #{triangles} triangles", "at most #{MOST_TRIANGLES}: thin the scan out first")
+          refuse(
+            at,
+            Fault.t("holds_triangles", triangles: triangles),
+            Fault.t("at_most_thin_the_scan_out_first", most: MOST_TRIANGLES)
+          )
         else
           triangles
         end

@@ -19,15 +19,15 @@ module MossyAnvil
         if @length < 1e-4
           Model::ProfileLine.refuse(
             "#{at}/axis/to",
-            "is at the same place as the other end",
-            "two places along the axis"
+            Fault.t("is_at_the_same_place_as_the"),
+            Fault.t("two_places_along_the_axis")
           )
         end
         return unless @curve.size < LEAST_POINTS
         Model::ProfileLine.refuse(
           "#{at}/curve",
-          "has #{@curve.size} points",
-          "#{LEAST_POINTS} or more, from one end to the other"
+          Fault.t("has_points", size: @curve.size),
+          Fault.t("or_more_from_one_end_to_the", least_points: LEAST_POINTS)
         )
       end
 
@@ -36,7 +36,11 @@ module MossyAnvil
         line = @curve.map { |place| on_axis(place) }
         ends = line.values_at(0, -1).map(&:first)
         if (ends[1] - ends[0]).abs < Model::ProfileLine::NEAR_MM
-          Model::ProfileLine.refuse("#{@at}/curve", "ends where it begins along the axis", "from one end to the other")
+          Model::ProfileLine.refuse(
+            "#{@at}/curve",
+            Fault.t("ends_where_it_begins_along_the_axis"),
+            Fault.t("from_one_end_to_the_other")
+          )
         end
 
         Model::ProfileLine

@@ -46,8 +46,9 @@ module MossyAnvil
               [
                 Fault.new(
                   path: @at,
-                  problem: "measures #{sizes.map { |size| format("%.4g", size) }.join(" by ")} mm",
-                  allowed: "#{LEAST_MM.round} to #{MOST_MM.round} mm each way: choose another unit"
+                  problem: Fault.t("measures_mm", list: sizes.map { |size| format("%.4g", size) }.join(" by ")),
+                  allowed:
+                    Fault.t("to_mm_each_way_choose_another_unit", least_mm: LEAST_MM.round, most_mm: MOST_MM.round)
                 )
               ]
       end
@@ -69,9 +70,8 @@ module MossyAnvil
               [
                 Fault.new(
                   path: @at,
-                  problem: "does not close round its axis #{outside[:z_mm].round(1)} mm from the head",
-                  allowed:
-                    "a closed lump that its axis runs through from end to end: choose another axis, or mend the scan"
+                  problem: Fault.t("does_not_close_round_its_axis_mm", z_mm: outside[:z_mm].round(1)),
+                  allowed: Fault.t("a_closed_lump_that_its_axis_runs")
                 )
               ]
       end

@@ -74,8 +74,8 @@ module MossyAnvil
               [
                 Fault.new(
                   path: @at,
-                  problem: "meets #{triangles} triangles in the cut #{z_mm.round(1)} mm from the head",
-                  allowed: "at most #{MOST_MET}: the surface of one closed lump"
+                  problem: Fault.t("meets_triangles_in_the_cut_mm_from", triangles: triangles, z_mm: z_mm.round(1)),
+                  allowed: Fault.t("at_most_the_surface_of_one_closed", most: MOST_MET)
                 )
               ]
       end

@@ -36,8 +36,8 @@ module MossyAnvil
               [
                 Fault.new(
                   path: at,
-                  problem: "is at the same place as the other end",
-                  allowed: "two places a known length apart"
+                  problem: Fault.t("is_at_the_same_place_as_the"),
+                  allowed: Fault.t("two_places_a_known_length_apart")
                 )
               ]
       end
@@ -56,7 +56,11 @@ module MossyAnvil
       # The closed line through the points: a Catmull-Rom spline, [[x, y], ...].
       def smooth(points)
         if points.size < LEAST_POINTS
-          refuse("/outline", "has #{points.size} points", "#{LEAST_POINTS} or more, all the way round")
+          refuse(
+            "/outline",
+            Fault.t("has_points", size: points.size),
+            Fault.t("or_more_all_the_way_round", least_points: LEAST_POINTS)
+          )
         end
         points.each_index.flat_map do |index|
           four = Array.new(4) { |step| points[(index + step - 1) % points.size] }
@@ -80,7 +84,9 @@ module MossyAnvil
         areas =
           line.each_index.map { |index| (line[index - 1][0] * line[index][1]) - (line[index][0] * line[index - 1][1]) }
         total = areas.sum
-        refuse("/outline", "holds no area", "points one after another all the way round") if total.abs < 1e-9
+        if total.abs < 1e-9
+          refuse("/outline", Fault.t("holds_no_area"), Fault.t("points_one_after_another_all_the_way"))
+        end
         [0, 1].map do |axis|
           line.each_index.sum { |index| (line[index - 1][axis] + line[index][axis]) * areas[index] } / (3 * total)
         end
@@ -100,7 +106,7 @@ module MossyAnvil
             x, y = smooth(@outline).map { |place| on_lathe(place) }.transpose.map { |values| Numo::DFloat.cast(values) }
             found = Stations.radii([x, y], [roll(x), roll(y)], STEPS)
             if found.any?(&:nil?)
-              refuse("/centre", "is outside the outline", "the lathe's axis must pass through the wood")
+              refuse("/centre", Fault.t("is_outside_the_outline"), Fault.t("the_lathes_axis_must_pass_through_the"))
             end
             found
           end
@@ -121,7 +127,9 @@ module MossyAnvil
       def letter(index) = ("A".ord + (index % 26)).chr + (index < 26 ? "" : ((index / 26) + 1).to_s)
 
       def crack(mark, index)
-        refuse("/marks/#{index}/points", "has #{mark[:points].size} points", "two or more") if mark[:points].size < 2
+        if mark[:points].size < 2
+          refuse("/marks/#{index}/points", Fault.t("has_points", size: mark[:points].size), Fault.t("two_or_more"))
+        end
         depth = @length_mm * DEPTH_SHARE
         path =
           mark[:points].map do |place|
@@ -144,7 +152,7 @@ module MossyAnvil
       def body(mark, index)
         (x_mm, y_mm), edge = [mark[:centre], mark[:edge]].map { |place| on_lathe(place) }
         across = 2 * Math.hypot(edge[0] - x_mm, edge[1] - y_mm)
-        refuse("/marks/#{index}/edge", "is at the middle", "a place on its edge") if across < 0.1
+        refuse("/marks/#{index}/edge", Fault.t("is_at_the_middle"), Fault.t("a_place_on_its_edge")) if across < 0.1
         {
           type: mark[:type],
           centre: {

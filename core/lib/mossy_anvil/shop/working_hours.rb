@@ -26,7 +26,11 @@ module MossyAnvil
         list.each_with_index.filter_map do |span, index|
           next if span[:from_min] < span[:to_min]
 
-          Fault.new(path: "#{at}/#{index}/to_min", problem: "is not after its beginning", allowed: "a later time")
+          Fault.new(
+            path: "#{at}/#{index}/to_min",
+            problem: Fault.t("is_not_after_its_beginning"),
+            allowed: Fault.t("a_later_time")
+          )
         end
       end
 

@@ -14,7 +14,14 @@ module MossyAnvil
       # blank: as surveyed, with a form. Raises InvalidInput under `at`.
       def initialize(blank, at: "")
         unless blank.form
-          raise InvalidInput, [Fault.new(path: "#{at}/form", problem: "is missing", allowed: "a form to cut down to")]
+          raise InvalidInput,
+                [
+                  Fault.new(
+                    path: "#{at}/form",
+                    problem: Fault.t("is_missing"),
+                    allowed: Fault.t("a_form_to_cut_down_to")
+                  )
+                ]
         end
 
         @blank = blank.on_centres

@@ -19,7 +19,7 @@ module MossyAnvil
         @trial_g_mm = trial_g_mm.to_f
         return if trial_squared.positive?
 
-        refuse("/amplitudes", "do not rise with the trial mass", "a heavier trial mass, or a run with less noise")
+        refuse("/amplitudes", Fault.t("do_not_rise_with_the_trial_mass"), Fault.t("a_heavier_trial_mass_or_a_run"))
       end
 
       # Degrees clockwise from 12 of the heavy side.
@@ -95,11 +95,11 @@ module MossyAnvil
 
       def check(amplitudes, trial_g_mm)
         unless amplitudes.size == 4 && amplitudes.all? { |one| one.to_f.finite? && one >= 0 }
-          refuse("/amplitudes", "are not four readings", "four numbers of 0 and up: bare, at 12, at 4 and at 8 o'clock")
+          refuse("/amplitudes", Fault.t("are_not_four_readings"), Fault.t("four_numbers_of_and_up_bare_at"))
         end
         return if trial_g_mm.to_f.finite? && trial_g_mm.positive?
 
-        refuse("/trial_g_mm", "is #{Fault.shown(trial_g_mm)}", "more than 0: mass in g times its radius in mm")
+        refuse("/trial_g_mm", Fault.t("is", given: Fault.shown(trial_g_mm)), Fault.t("more_than_mass_in_g_times_its"))
       end
 
       def refuse(path, problem, allowed) =

@@ -37,8 +37,8 @@ module MossyAnvil
               [
                 Fault.new(
                   path: at,
-                  problem: "is #{Fault.shown(depth_mm)}",
-                  allowed: "0 up to #{deepest_mm.round(1)} mm, the axis"
+                  problem: Fault.t("is", given: Fault.shown(depth_mm)),
+                  allowed: Fault.t("up_to_mm_the_axis", deepest_mm: deepest_mm.round(1))
                 )
               ]
       end
@@ -51,13 +51,13 @@ module MossyAnvil
               [
                 Fault.new(
                   path: "#{at}/stage",
-                  problem: "is #{Fault.shown(stage)}",
+                  problem: Fault.t("is", given: Fault.shown(stage)),
                   allowed:
                     (
                       if there.empty?
-                        "a form first: without one it goes through no stages"
+                        Fault.t("a_form_first_without_one_it_goes")
                       else
-                        "one of #{there.join(", ")}, the stages this piece goes through"
+                        Fault.t("one_of_the_stages_this_piece_goes", stages: there.join(", "))
                       end
                     )
                 )

@@ -23,7 +23,7 @@ module MossyAnvil
         @at = at
         @rate_hz = rate_hz.to_f
         heard = Numo::DFloat.cast(samples)
-        refuse("is shorter than a tap", "a tenth of a second at least") if heard.size < @rate_hz / 10
+        refuse(Fault.t("is_shorter_than_a_tap"), Fault.t("a_tenth_of_a_second_at_least")) if heard.size < @rate_hz / 10
         @heard = from_blow(heard - heard.mean)
       end
 
@@ -49,7 +49,7 @@ module MossyAnvil
 
       def from_blow(sound)
         loudest = sound.abs.max
-        refuse("is silent", "a tap that can be heard") if loudest.zero?
+        refuse(Fault.t("is_silent"), Fault.t("a_tap_that_can_be_heard")) if loudest.zero?
         first = sound.abs.ge(loudest * ONSET_SHARE).where[0]
         sound[first...[first + (HEARD_S * @rate_hz).round, sound.size].min]
       end
@@ -71,7 +71,9 @@ module MossyAnvil
         power = Numo::Pocketfft.rfft(Numo::DFloat.zeros(size).tap { |line| line[0...@heard.size] = @heard }).abs**2
         bins = [LOW_HZ, HIGH_HZ].map { |hz| (hz * size / @rate_hz).round.clamp(1, power.size - 2) }
         heard = power[bins[0]..bins[1]]
-        refuse("has no tone in it", "a tap that rings out of the noise") if heard.max < LEAST_OVER_NOISE * heard.mean
+        if heard.max < LEAST_OVER_NOISE * heard.mean
+          refuse(Fault.t("has_no_tone_in_it"), Fault.t("a_tap_that_rings_out_of_the"))
+        end
         (heard.max_index + bins[0]) * @rate_hz / size
       end
 
