@@ -46,9 +46,12 @@ export function scaleOf(days: Day[], [from, to]: [number, number]): (time: numbe
   return (time) => scale(time);
 }
 
-const text = (time: number, options: Intl.DateTimeFormatOptions) => new Date(time).toLocaleString("en-GB", options);
-export const clockText = (time: number) => text(time, { hour: "2-digit", minute: "2-digit" });
-export const dayText = (time: number) => text(time, { weekday: "short", day: "numeric", month: "short" });
+/** Made once: making one takes longer than everything a row of the board is drawn with. */
+const CLOCK = new Intl.DateTimeFormat("en-GB", { hour: "2-digit", minute: "2-digit" });
+const DAY = new Intl.DateTimeFormat("en-GB", { weekday: "short", day: "numeric", month: "short" });
+
+export const clockText = (time: number) => CLOCK.format(time);
+export const dayText = (time: number) => DAY.format(time);
 /** "Fri 4 Dec, 10:20", with its year where that is another. */
 export const momentText = (time: number) => {
   const year = new Date(time).getFullYear();

@@ -19,9 +19,12 @@ const METRIC: Table = units.metric;
 const IMPERIAL: Table = { ...units.metric, ...units.imperial };
 export const MM_PER_INCH = 25.4;
 
+/** By how many digits; made once, since making one takes long. */
+const WITH_DIGITS: Record<number, Intl.NumberFormat> = {};
+
 /** A number with at most so many digits after its point. */
 export const numberText = (value: number, digits: number) =>
-  value.toLocaleString("en-GB", { maximumFractionDigits: digits });
+  (WITH_DIGITS[digits] ??= new Intl.NumberFormat("en-GB", { maximumFractionDigits: digits })).format(value);
 
 /** Inches to the nearest 1/64, as a turner writes them: 2 3/8. */
 export function inchesText(mm: number): string {
