@@ -52,6 +52,7 @@ module MossyAnvil
       register Routes::Mending
       register Routes::Stores
       register Routes::Tables
+      register Routes::Instruments
       register Routes::Health
 
       before { cache_control :no_store if request.path.start_with?("/api") }
@@ -60,7 +61,9 @@ module MossyAnvil
       get(%r{(?!/api|/assets).*}) { send_file File.join(settings.public_folder, "index.html") }
 
       not_found do
-        problem(Problems.missing("there is nothing at #{request.path}")) unless response.content_type == Problems::TYPE
+        unless response.content_type == Problems::TYPE
+          problem(Problems.missing(Problems.text("refused.there_is_nothing_at", path: request.path)))
+        end
       end
 
       error(MossyAnvil::InvalidInput) { |fault| problem(Problems.invalid(fault)) }
@@ -72,7 +75,9 @@ module MossyAnvil
       error(Calculation::Calculator::TooCostly) { |fault| problem(Problems.too_costly(fault.message)) }
       # Nobody is there to read it.
       error(Calculation::Calculator::Left) { halt 499, "" }
-      error(Sequel::PoolTimeout) { |fault| broken(fault, Problems.busy("the database has no connection to spare")) }
+      error(Sequel::PoolTimeout) do |fault|
+        broken(fault, Problems.busy(Problems.text("refused.the_database_has_no_connection_to_spare")))
+      end
       error(Sequel::DatabaseConnectionError, Sequel::DatabaseDisconnectError) do |fault|
         broken(fault, Problems.database_away)
       end
@@ -112,7 +117,11 @@ module MossyAnvil
         def body_of(types, most_bytes)
           problem(Problems.wrong_type(types)) unless types.include?(request.media_type)
           stream = request.body || StringIO.new
-          stream.size > most_bytes ? raise(TooLarge, "at most #{most_bytes} bytes are taken here") : stream
+          if stream.size > most_bytes
+            raise TooLarge, Problems.text("refused.at_most_bytes_are_taken_here", most: most_bytes)
+          end
+
+          stream
         end
 
         # Calculator::Answer to a question about the request's body, or about given bytes; halts with its problem where
@@ -184,6 +193,7 @@ module MossyAnvil
         def patterns = Store::Patterns.new(settings.db)
         def work_plans = Store::WorkPlans.new(settings.db)
         def people = Store::People.new(settings.db)
+        def instruments = Store::Instruments.new(settings.db)
         def lathes = Store::Lathes.new(settings.db)
         def stocks = Store::Stocks.new(settings.db)
         def shops = Store::Shops.new(settings.db)
@@ -202,7 +212,7 @@ module MossyAnvil
         # The whole number in the path; anything else is not there.
         def number_in_path(name, what)
           Integer(params[name], 10, exception: false)&.then { |id| id if id.between?(1, 2**62) } or
-            raise NotFound, "there is no #{what} #{params[name].to_s[0, 20]}"
+            raise NotFound, Problems.text("refused.there_is_no", what: what, id: params[name].to_s[0, 20])
         end
       end
     end

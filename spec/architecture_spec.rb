@@ -18,7 +18,18 @@ RSpec.describe "The architecture" do
     [""]
   ]
   # app.rb stands for the routes, and all that is no folder's own for the ground the others stand on.
-  server = [%w[process], %w[routes], %w[http], %w[calculation], %w[jobs], %w[services], %w[prints], %w[store], [""]]
+  server = [
+    %w[process],
+    %w[routes],
+    %w[http],
+    %w[calculation],
+    %w[jobs],
+    %w[instruments],
+    %w[services],
+    %w[prints],
+    %w[store],
+    [""]
+  ]
 
   it "holds in the core" do
     layers = Layers.new(File.join(root, "core/lib/mossy_anvil"), core)

@@ -11,6 +11,7 @@ const LAYERS = [
   ["photo"],
   ["draft"],
   ["piece"],
+  ["instruments"],
   ["kit"],
   ["api"],
   ["i18n"],

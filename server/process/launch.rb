@@ -9,13 +9,16 @@ module MossyAnvil
       # One run of the application on this machine.
       class Launch
         DEFAULT_PORT = 4380
-        USAGE = "usage: bin/start [--fresh | --empty]"
+        USAGE = "usage: bin/start [--fresh | --empty] [--with-instruments]"
 
         def initialize(arguments)
           OptionParser
             .new(USAGE) do |parser|
               parser.on("--fresh", "throw the data away and load the demo again") { @anew = "--fresh" }
               parser.on("--empty", "throw the data away and begin an empty shop of one's own") { @anew = "--empty" }
+              parser.on("--with-instruments", "hear instruments, and let stand-ins for all seven run") do
+                @stand_ins = true
+              end
             end
             .parse!(arguments)
         rescue OptionParser::ParseError => e
@@ -50,11 +53,28 @@ module MossyAnvil
 
         def serve(port, url, account)
           Overseer
-            .new(port: port, url: url, log: File.join(state, "server.log"), postgres: @postgres, account: account)
+            .new(
+              port: port,
+              url: url,
+              log: File.join(state, "server.log"),
+              postgres: @postgres,
+              account: account,
+              instruments: instruments(port)
+            )
             .run do
               @lock&.then { |file| file.rewind && file.truncate(0) && file.write(Overseer.address(port)) && file.flush }
               puts "\nMossy Anvil is ready: #{Overseer.address(port)}\n(Ctrl-C stops it and its database)"
             end
+        end
+
+        # Heard where a port is named for them, or their stand-ins are wanted.
+        def instruments(port)
+          named = ENV.fetch("INSTRUMENTS_PORT", nil)
+          return unless named || @stand_ins
+
+          own = named ? number("INSTRUMENTS_PORT", named) : first_free(port + 1)
+          say "Instruments are heard on 127.0.0.1:#{own}#{", where seven stand-ins speak" if @stand_ins}"
+          Programs::Instruments.new(own, @stand_ins)
         end
 
         def stop_postgres
@@ -111,8 +131,7 @@ module MossyAnvil
           wanted = ENV.fetch("PORT", nil)
           return first_free(DEFAULT_PORT) unless wanted
 
-          port = Integer(wanted, 10, exception: false)
-          abort("PORT is #{wanted.inspect}: a whole number from 1 to 65535 is needed") unless port&.between?(1, 65_535)
+          port = number("PORT", wanted)
           if port < lowest_port
             abort(
               "Port #{port} is for root alone, and the server does not run as root. Choose one from #{lowest_port} on with PORT=."
@@ -122,6 +141,14 @@ module MossyAnvil
             abort("Port #{port} is taken. Choose another with PORT=, or leave PORT out to get a free one.")
           end
           port
+        end
+
+        # The number of a port; ends with a message where it is none.
+        def number(name, given)
+          port = Integer(given, 10, exception: false)
+          return port if port&.between?(1, 65_535)
+
+          abort("#{name} is #{given.inspect}: a whole number from 1 to 65535 is needed")
         end
 
         # Below it a port takes rights that the server does not have.

@@ -15,9 +15,6 @@ module MossyAnvil
         class Failed < MossyAnvil::Error
         end
 
-        # A program beside the web server: its file, how many processes of it, and how far it makes way for others.
-        Program = Struct.new(:file, :processes, :niceness)
-
         READY_SECONDS = 60
         # A server that lives less than this has not started properly; so many of those in a row before it was ever
         # ready, and it is given up.
@@ -34,7 +31,8 @@ module MossyAnvil
 
         # log: path the server's lines go to. postgres: LocalPostgres to watch as well, nil where the database is
         # somebody else's. account: Account they run under.
-        def initialize(port:, url:, log:, postgres: nil, account: Account.new)
+        # instruments: Programs::Instruments there are, nil for none.
+        def initialize(port:, url:, log:, postgres: nil, account: Account.new, instruments: nil)
           @port = port
           @url = url
           @log = LogFile.new(log)
@@ -45,10 +43,8 @@ module MossyAnvil
           @due = []
           @renewed = []
           @readiness = Readiness.new(port)
-          @programs = [
-            Program.new("calculate.rb", 1, 5),
-            Program.new("work.rb", Integer(ENV.fetch("JOB_WORKERS", "2")), 10)
-          ]
+          @instruments = instruments
+          @programs = Programs.beside(instruments)
         end
 
         # Returns when the server was told to stop and has. Yields once it answers.
@@ -75,7 +71,7 @@ module MossyAnvil
 
         def start_server
           @started = now
-          @server = spawn_own("serve.rb", 0)
+          @server = spawn_own(Programs::SERVER, 0)
         end
 
         def start(program) = @others[spawn_own(program.file, program.niceness)] = program
@@ -87,6 +83,7 @@ module MossyAnvil
             "PORT" => @port.to_s,
             "DATABASE_URL" => @url,
             "CALCULATION_SOCKET" => socket,
+            "INSTRUMENTS_PORT" => @instruments&.port&.to_s,
             "CALCULATORS" => ENV.fetch("CALCULATORS", Etc.nprocessors.clamp(2, 8).to_s)
           }
           ::Process.spawn(
@@ -97,7 +94,7 @@ module MossyAnvil
             niceness.to_s,
             RbConfig.ruby,
             "-r#{ROOT}/vendor/bundle/bundler/setup",
-            File.join(ROOT, "server", "entry", file),
+            File.join(ROOT, file),
             out: @log.target,
             err: @log.target,
             in: File::NULL,

@@ -8,6 +8,8 @@ module MossyAnvil
         UNNAMED = { name: "Your shop", currency: "EUR", temperature_c: 20.0, humidity: 0.55 }.freeze
 
         TABLES = %w[
+          instruments
+          instrument_spans
           work_plans
           people
           task_files

@@ -130,6 +130,9 @@ export const api = {
     ),
   endCard: (id: number) =>
     answered(http.POST("/api/cards/{id}/end", { params: { path: { id } }, body: { key: crypto.randomUUID() } })),
+  instruments: () => answered(http.GET("/api/instruments")),
+  sound: () => answered(http.GET("/api/instruments/sound", { parseAs: "blob" })),
+  run: (from: string, to: string) => answered(http.GET("/api/instruments/run", { params: { query: { from, to } } })),
   waits: () => answered(http.GET("/api/waits")),
   stores: () => answered(http.GET("/api/stores")),
   addProduct: (product: NewProduct) => answered(http.POST("/api/stores/products", { body: product })),

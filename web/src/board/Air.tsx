@@ -3,6 +3,7 @@ import { useState } from "react";
 import { api } from "../api/client";
 import type { Shop } from "../api/document";
 import { t } from "../i18n/texts";
+import { TakeReading } from "../instruments/TakeReading";
 import { Button } from "../kit/Button";
 import { AmountField, NumberField } from "../kit/MeasureField";
 import { Fault, Fields, Quiet } from "../kit/parts";
@@ -33,6 +34,7 @@ export function Air({ shop }: { shop: Shop }) {
           fault={fault("humidity")}
         />
       </Fields>
+      <TakeReading of="thermometer" spot="shop" onTake={(celsius) => setAir({ ...air, temperature_c: celsius })} />
       <Button
         isDisabled={!changed || busy}
         onPress={() =>

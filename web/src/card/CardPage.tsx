@@ -11,7 +11,10 @@ import { useKey } from "../kit/useKey";
 import { useUnit } from "../kit/Units";
 import { Waiting } from "../kit/Waiting";
 import { CutLine } from "./CutLine";
+import { LiveStrip } from "./LiveStrip";
 import { SpeedNow } from "./SpeedNow";
+import { TakeReading } from "../instruments/TakeReading";
+import { useReading } from "../instruments/live";
 import { Alarm } from "./alarm";
 import { Running } from "./Running";
 import { spanText } from "./serverClock";
@@ -62,6 +65,27 @@ const Page = styled.main`
   }
   .caution {
     color: ${ink.quiet};
+  }
+  &[data-danger] > header {
+    background: ${ink.rust};
+    color: ${ink.paper};
+    button {
+      color: inherit;
+    }
+  }
+  .danger {
+    display: flex;
+    flex-wrap: wrap;
+    align-items: center;
+    gap: 12px 20px;
+    padding: 12px 16px;
+    background: ${ink.rust};
+    color: ${ink.paper};
+    font-size: 26px;
+    button {
+      color: ${ink.ink};
+      background: ${ink.paper};
+    }
   }
   @media (max-width: 900px) {
     > section {
@@ -190,10 +214,14 @@ function Open({
     ArrowLeft: () => step(-1),
     ArrowRight: () => step(1),
   });
+  const tachometer = useReading("tachometer");
+  const shakeGrows = useReading("shake")?.alarm === "shake_grows";
   if (!here) return null;
+  const limit = here.step.stretch === "turn" ? limitOf(here) : undefined;
+  const tooFast = !!limit && (tachometer?.value ?? 0) > limit;
   const left_ = lines.filter(({ line }) => !line.done_at && !line.optional).length;
   return (
-    <Page aria-label={t("screen.card.card")}>
+    <Page aria-label={t("screen.card.card")} data-danger={tooFast || shakeGrows || undefined}>
       <header>
         <h2>
           <MessageText message={here.step.name} />
@@ -210,6 +238,7 @@ function Open({
         </Button>
       </header>
       <div>
+        <LiveStrip atLathe={here.step.stretch === "turn"} />
         <Running lines={lines.map(({ line }) => line)} nowMs={nowMs} here={here.line.key} onLook={look} />
         <div style={{ padding: "8px 26px 0" }}>
           <Progress aria-hidden>
@@ -234,6 +263,16 @@ function Open({
             {handle.problem.errors?.[0]?.detail ?? handle.problem.detail}
           </p>
         )}
+        {shakeGrows && (
+          <div role="alert" className="danger">
+            <strong>{t("screen.card.shake_grows")}</strong>
+            {here.step.troubles.length > 0 && !met && (
+              <Button style={{ minHeight: 64, fontSize: 20 }} onPress={() => meet(true)}>
+                {t("screen.card.write_down_what_it_was")}
+              </Button>
+            )}
+          </div>
+        )}
         <Line
           line={here.line}
           among={card.steps}
@@ -243,13 +282,8 @@ function Open({
           }}
           key={here.line.key}
         />
-        {here.step.stretch === "turn" && limitOf(here) && (
-          <SpeedNow
-            blankId={blankId}
-            limitRpm={limitOf(here) ?? 0}
-            step={messageText(here.step.name, unit)}
-            key={here.step.id}
-          />
+        {limit && (
+          <SpeedNow blankId={blankId} limitRpm={limit} step={messageText(here.step.name, unit)} key={here.step.id} />
         )}
         {here.line.watch && here.line.wait && !here.line.done_at && (
           <Bubbles
@@ -391,6 +425,12 @@ type LineProps = { line: CardLine; among: CardStep[]; nowMs: number; onValue: (v
 function Line({ line, among, nowMs, onValue }: LineProps) {
   const unit = useUnit();
   const [value, setValue] = useState(line.value ?? line.suggested ?? undefined);
+  // A reading that is taken puts the field's own typing away.
+  const [taken, setTaken] = useState(0);
+  const take = (next: number) => {
+    setValue(next);
+    onValue(next);
+  };
   const { target, wait, minutes } = line;
   return (
     <>
@@ -432,15 +472,18 @@ function Line({ line, among, nowMs, onValue }: LineProps) {
       )}
       {line.unlocks && <p>{t("screen.card.then", { unlocks: t(`unlocks.${line.unlocks}`) })}</p>}
       {line.measures && !line.done_at && (
-        <div style={{ width: 260 }}>
-          <AskedField
-            measures={line.measures}
-            value={value ?? 0}
-            onChange={(next) => {
-              setValue(next);
-              onValue(next);
-            }}
-          />
+        <div style={{ width: 260, display: "grid", gap: 8 }}>
+          <AskedField measures={line.measures} value={value ?? 0} onChange={take} key={taken} />
+          {line.measures.endsWith("_g") && (
+            <TakeReading
+              of="scale"
+              large
+              onTake={(grams) => {
+                take(grams);
+                setTaken(taken + 1);
+              }}
+            />
+          )}
         </div>
       )}
       {line.done_at && (

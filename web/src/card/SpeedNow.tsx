@@ -2,6 +2,7 @@ import { useRef, useState } from "react";
 import styled from "styled-components";
 import { api } from "../api/client";
 import { t } from "../i18n/texts";
+import { useReading } from "../instruments/live";
 import { Button } from "../kit/Button";
 import { amountText } from "../kit/measure";
 import { Fault } from "../kit/parts";
@@ -37,7 +38,11 @@ export function SpeedNow({ blankId, limitRpm, step }: Props) {
   const [stops, setStops] = useState(0);
   const { busy, problem, act } = useAct();
   const by = Math.max(10, Math.round((limitRpm * STEP) / 10) * 10);
-  const over = rpm > limitRpm;
+  // A tachometer knows better than the presses; where it is lost, these count again.
+  const tachometer = useReading("tachometer");
+  const measured = tachometer?.value ?? undefined;
+  const now = measured ?? rpm;
+  const over = now > limitRpm;
   // A press that got no answer is sent again as the same press: it counts once.
   const key = useRef(crypto.randomUUID());
   const stop = () =>
@@ -46,7 +51,7 @@ export function SpeedNow({ blankId, limitRpm, step }: Props) {
         api.log(blankId, {
           key: key.current,
           kind: "cut",
-          ...(rpm > 0 && { speed_rpm: rpm }),
+          ...(now > 0 && { speed_rpm: Math.round(now) }),
           note: t("screen.card.stopped_at", { step }),
         }),
       () => {
@@ -56,17 +61,27 @@ export function SpeedNow({ blankId, limitRpm, step }: Props) {
     );
   return (
     <div role="group" aria-label={t("screen.card.speed_now")}>
-      <p className="caution">{t("screen.card.speed_now")}</p>
+      <p className="caution">
+        {tachometer === undefined
+          ? t("screen.card.speed_now")
+          : measured === undefined
+            ? t("screen.card.tachometer_lost")
+            : t("screen.card.speed_measured")}
+      </p>
       <Line>
-        <Button style={large} aria-label={t("screen.card.slower")} onPress={() => setRpm(Math.max(0, rpm - by))}>
-          −
-        </Button>
-        <strong data-over={over || undefined} aria-live="polite">
-          {amountText(rpm, "rpm", unit)}
+        {measured === undefined && (
+          <Button style={large} aria-label={t("screen.card.slower")} onPress={() => setRpm(Math.max(0, rpm - by))}>
+            −
+          </Button>
+        )}
+        <strong data-over={over || undefined} {...(measured === undefined && { "aria-live": "polite" })}>
+          {measured === undefined ? amountText(rpm, "rpm", unit) : amountText(measured, "rpm measured", unit)}
         </strong>
-        <Button style={large} aria-label={t("screen.card.faster")} onPress={() => setRpm(rpm + by)}>
-          +
-        </Button>
+        {measured === undefined && (
+          <Button style={large} aria-label={t("screen.card.faster")} onPress={() => setRpm(rpm + by)}>
+            +
+          </Button>
+        )}
         <Button style={{ minHeight: 64, fontSize: 20 }} isDisabled={busy} onPress={stop}>
           {stops === 0 ? t("screen.card.stop_and_note") : t("screen.card.stops_noted", { count: stops })}
         </Button>

@@ -4,6 +4,7 @@ import { Label, TextArea, TextField } from "react-aria-components";
 import styled from "styled-components";
 import { api, Refused } from "../../api/client";
 import type { Entry, Kept, NewEntry, StageName } from "../../api/document";
+import { TakeReading } from "../../instruments/TakeReading";
 import { Button } from "../../kit/Button";
 import { Choice } from "../../kit/Choice";
 import { NumberField } from "../../kit/MeasureField";
@@ -191,6 +192,7 @@ function Write() {
                 fault={fault("speed_rpm")}
               />
             </div>
+            <TakeReading of="tachometer" onTake={(rpm) => setSpeed(Math.round(rpm))} />
             {shown > limit && (
               <Fault role="alert">
                 {t("screen.log.above_the_limit_of_for_this", { limit: amountText(limit, "rpm", unit) })}

@@ -3,6 +3,7 @@ import styled from "styled-components";
 import { api, Refused } from "../../api/client";
 import { isTest, type Test } from "../../api/document";
 import { t } from "../../i18n/texts";
+import { TakeReading } from "../../instruments/TakeReading";
 import { Button } from "../../kit/Button";
 import { Choice } from "../../kit/Choice";
 import { ClockField, LengthField, NumberField } from "../../kit/MeasureField";
@@ -201,6 +202,13 @@ function Write({ onDone }: { onDone: () => void }) {
               value={read}
               onChange={(pct) => setValue({ ...value, moisture: pct })}
               fault={fault("value")}
+            />
+            <TakeReading
+              of="pins"
+              onTake={(pct, depthMm) => {
+                setValue({ ...value, moisture: pct });
+                if (depthMm !== undefined) setDepth(depthMm);
+              }}
             />
             <LengthField
               label={t("screen.survey.pins_in")}

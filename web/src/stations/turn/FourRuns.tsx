@@ -11,6 +11,7 @@ import { Fault, Fields, Heading, Quiet, Row } from "../../kit/parts";
 import { STAGES } from "../../kit/stages";
 import { useAct } from "../../kit/useAct";
 import { useUnit } from "../../kit/Units";
+import { TakeReading } from "../../instruments/TakeReading";
 import { feels, feelShake } from "./sensors";
 
 const RUNS = [
@@ -37,6 +38,8 @@ export function FourRuns() {
   const [feeling, setFeeling] = useState<number>();
   const [deaf, setDeaf] = useState(false);
   const put = (run: number, value: number) => setShakes((old) => old.map((one, at) => (at === run ? value : one)));
+  // The runs are made one after another: a reading goes to the first that has none.
+  const takeNext = (mmS: number) => put(Math.max(shakes.indexOf(0), 0), mmS);
   const feel = async (run: number) => {
     setFeeling(run);
     const felt = await feelShake();
@@ -75,6 +78,9 @@ export function FourRuns() {
           <NumberField key={name} label={name} value={shakes[run] ?? 0} onChange={(value) => put(run, value)} />
         ))}
       </Fields>
+      <Row>
+        <TakeReading of="shake" onTake={takeNext} />
+      </Row>
       {feels() && (
         <Row>
           {RUNS.map((name, run) => (

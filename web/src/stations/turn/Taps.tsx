@@ -9,6 +9,7 @@ import { Fault, Fields, Heading, Quiet, Row, Ticket } from "../../kit/parts";
 import { useAct } from "../../kit/useAct";
 import { reverseSpot } from "../../piece/reverse";
 import { useUnit } from "../../kit/Units";
+import { useReading } from "../../instruments/live";
 import { recordTap } from "./sensors";
 
 const HOURS = [12, 1, 2, 3, 4, 5, 6, 7, 8, 9, 10, 11];
@@ -27,6 +28,8 @@ export function Taps() {
   const [dull, setDull] = useState<number[]>([]);
   const [listening, setListening] = useState<number>();
   const [deaf, setDeaf] = useState<string>();
+  // A microphone that is connected is heard in place of the tablet's own.
+  const microphone = useReading("microphone");
   const { busy, problem, act } = useAct();
   const done = HOURS.filter((hour) => heard[hour]);
 
@@ -48,7 +51,7 @@ export function Taps() {
   const listen = async (hour: number) => {
     setListening(hour);
     try {
-      await take(hour, await recordTap());
+      await take(hour, microphone ? await api.sound() : await recordTap());
     } catch (fell) {
       if (!(fell instanceof DOMException) && !(fell instanceof TypeError)) throw fell;
       setDeaf(t("screen.turn.taps.no_microphone"));

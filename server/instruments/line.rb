@@ -1,0 +1,67 @@
+# frozen_string_literal: true
+
+module MossyAnvil
+  module Server
+    module Instruments
+      # One line that a device sends: JSON, as docs/instruments.md says.
+      class Line
+        # A second and a half of sound and what is round it.
+        MOST_BYTES = 250_000
+        # What may be said beside the value: how deep pins are in, where a wall is gauged, whether a scale has settled.
+        ABOUT = { "depth_mm" => Numeric, "clock_deg" => Numeric, "z_mm" => Numeric, "settled" => [true, false] }.freeze
+        KEYS = ["instrument", "value", "at", "spot", "wav", *ABOUT.keys].freeze
+
+        attr_reader :instrument, :value, :spot, :sound, :about
+
+        # text: as it came. Raises InvalidInput.
+        def initialize(text)
+          @given = MossyAnvil::Formats::JsonText.parse(text, most_bytes: MOST_BYTES)
+          refuse("", "is", "a_group", given: MossyAnvil::Fault.shown(@given)) unless @given.is_a?(Hash)
+          unknown = (@given.keys - KEYS).first
+          refuse("/#{unknown}", "is_not_a_known_key", "leave_it_out_or_check_it") if unknown
+          @instrument = MossyAnvil::Model::Instrument.of(@given["instrument"])
+          @value, @spot = @given["value"], @given.fetch("spot", @instrument.spots.first)
+          @about = @given.slice(*ABOUT.keys).each { |name, one| check(name, one) }
+          @sound = heard if @instrument.sound?
+        end
+
+        # Time it was measured at: what it says, else the moment it came.
+        def at(now)
+          given = @given["at"] or return now
+          Time.iso8601(given.to_s)
+        rescue ArgumentError
+          refuse("/at", "is", "a_time_there_is", given: MossyAnvil::Fault.shown(given))
+        end
+
+        private
+
+        def check(name, given)
+          kinds = Array(ABOUT.fetch(name))
+          return if kinds.any? { |kind| kind === given } # rubocop:disable Style/CaseEquality -- a class or a value
+
+          allowed = kinds.include?(true) ? "true_or_false" : "a_number"
+          refuse("/#{name}", "is", allowed, given: MossyAnvil::Fault.shown(given))
+        end
+
+        # Bytes of a WAV file that can be read.
+        def heard
+          bytes = @given["wav"].to_s.unpack1("m0")
+          MossyAnvil::Formats::WaveFile.new(bytes, at: "/wav")
+          bytes
+        rescue ArgumentError
+          refuse("/wav", "is", "base64_text", given: MossyAnvil::Fault.shown(@given["wav"]))
+        end
+
+        def refuse(path, problem, allowed, **values)
+          fault =
+            MossyAnvil::Fault.new(
+              path: path,
+              problem: MossyAnvil::Fault.t(problem, **values),
+              allowed: MossyAnvil::Fault.t(allowed)
+            )
+          raise MossyAnvil::InvalidInput, [fault]
+        end
+      end
+    end
+  end
+end
