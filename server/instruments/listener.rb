@@ -10,7 +10,7 @@ module MossyAnvil
       class Listener
         MOST_DEVICES = 32
         # So often what came is written down.
-        WRITE_S = 0.05
+        WRITE_S = 0.02
         THIN_S = 3600
 
         # store: Store::Instruments. log: takes lines.

@@ -6,7 +6,7 @@ module MossyAnvil
       # What instruments say: now, live, and over a time.
       module Instruments
         # So often what is new is sent to whoever watches, and so many may.
-        TELL_S = 0.1
+        TELL_S = 0.03
         MOST_WATCHING = 24
         # A screen that has gone unnoticed is found out by then; whoever is there asks again by itself.
         LONGEST_S = 300

@@ -6,7 +6,7 @@ module MossyAnvil
       # What instruments say now, for all in this process that watch: the database is asked once for all of them.
       class LiveReadings
         # No answer is older.
-        FRESH_S = 0.08
+        FRESH_S = 0.03
 
         # store: Store::Instruments.
         def initialize(store)

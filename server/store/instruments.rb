@@ -18,7 +18,9 @@ module MossyAnvil
         # latest: rows of the table instruments. spans: rows of instrument_spans; one that is there already stays.
         def save(latest, spans)
           @db.transaction do
-            latest.each { |row| keep(row) }
+            # A reading is not promised to anybody: it need not be on the disk before the next.
+            @db.run("SET LOCAL synchronous_commit TO off")
+            keep(latest) if latest.any?
             @db[:instrument_spans].insert_conflict.multi_insert(spans) if spans.any?
           end
         end
@@ -65,9 +67,13 @@ module MossyAnvil
 
         private
 
-        def keep(row)
-          kept = { **row, about: Sequel.pg_jsonb_wrap(row[:about]), sound: row[:sound] && Sequel.blob(row[:sound]) }
-          @db[:instruments].insert_conflict(target: %i[key spot], update: kept.slice(*LATEST)).insert(kept)
+        def keep(latest)
+          rows =
+            latest.map do |row|
+              { **row, about: Sequel.pg_jsonb_wrap(row[:about]), sound: row[:sound] && Sequel.blob(row[:sound]) }
+            end
+          fresh = LATEST.to_h { |column| [column, Sequel[:excluded][column]] }
+          @db[:instruments].insert_conflict(target: %i[key spot], update: fresh).multi_insert(rows)
         end
       end
     end

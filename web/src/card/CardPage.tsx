@@ -214,11 +214,11 @@ function Open({
     ArrowLeft: () => step(-1),
     ArrowRight: () => step(1),
   });
-  const tachometer = useReading("tachometer");
+  const rpmNow = useReading("tachometer")?.value ?? 0;
   const shakeGrows = useReading("shake")?.alarm === "shake_grows";
   if (!here) return null;
   const limit = here.step.stretch === "turn" ? limitOf(here) : undefined;
-  const tooFast = !!limit && (tachometer?.value ?? 0) > limit;
+  const tooFast = !!limit && rpmNow > limit;
   const left_ = lines.filter(({ line }) => !line.done_at && !line.optional).length;
   return (
     <Page aria-label={t("screen.card.card")} data-danger={tooFast || shakeGrows || undefined}>

@@ -1,3 +1,4 @@
+import { dequal } from "dequal";
 import { useSyncExternalStore } from "react";
 import { api } from "../api/client";
 import type { LiveReading } from "../api/document";
@@ -14,8 +15,14 @@ let heardMs = 0;
 let timers: ReturnType<typeof setInterval>[] = [];
 const watchers = new Set<() => void>();
 
+const same = (one: LiveReading, key: string, spot: string) => one.key === key && one.spot === spot;
+
+/** What has not changed stays the very object it was, so that only what shows it is drawn again. */
 function show(next: LiveReading[]) {
-  readings = next;
+  readings = next.map((one) => {
+    const before = readings.find((old) => same(old, one.key, one.spot));
+    return before && dequal({ ...before, at: "" }, { ...one, at: "" }) ? before : one;
+  });
   watchers.forEach((tell) => tell());
 }
 
@@ -59,6 +66,5 @@ function watch(tell: () => void) {
 export const useLive = (): LiveReading[] => useSyncExternalStore(watch, () => readings);
 
 /** One of them; nothing where it is not there. */
-export function useReading(key: string, spot = ""): LiveReading | undefined {
-  return useLive().find((reading) => reading.key === key && reading.spot === spot);
-}
+export const useReading = (key: string, spot = ""): LiveReading | undefined =>
+  useSyncExternalStore(watch, () => readings.find((reading) => same(reading, key, spot)));
