@@ -9,7 +9,7 @@ class InstrumentsBench
   # The scale's load runs through so many grams, one a millisecond; shown to ten of them.
   ROUND_G = 90_000
   # Keeps how old each number is when it comes onto the screen.
-  WATCH = <<~SCRIPT
+  WATCH = <<~SCRIPT.freeze
     const dd = document.querySelector("[data-instrument=scale] dd");
     window.ages = [];
     new MutationObserver(() => {
