@@ -29,6 +29,50 @@ RSpec.describe MossyAnvil::Report::CardReport do
     end
   end
 
+  def told(number, from)
+    step = card(number, from).to_h[:steps].find { |one| one[:id] == from }
+    step[:lines].map { |line| [line[:message][:key].delete_prefix("steps.work.line."), line] }
+  end
+
+  # { stuff the paper is for => [papers] }
+  def papers(number)
+    told(number, "sand")
+      .select { |line| line.first == "paper_on" }
+      .map { |_, line| line[:message][:amounts] }
+      .group_by do |amounts|
+        amounts[:parts][:value].then { |parts| parts.is_a?(Array) ? parts[0][:amounts][:stuff][:value] : :all }
+      end
+      .transform_values { |list| list.map { |amounts| amounts[:paper][:value] } }
+  end
+
+  it "sands and finishes each part by its own papers and coats, those of the plan" do
+    plan = MossyAnvil::Report::FinishPlan.new(blank(36)).to_h[:parts].to_h { |part| [part[:stuff], part] }
+    found = papers(36)
+    expect(found["finish_plan.stuff.wood"]).to eq(plan["sound"][:papers].map { |grit| "P#{grit}" })
+    expect(found["finish_plan.stuff.resin"]).to eq(plan["resin"][:papers].map { |grit| "P#{grit}" })
+    keys = told(36, "coat").map(&:first)
+    expect(keys.count("coat_of")).to eq(plan["sound"][:coats].size)
+    expect(keys.count("coat_rubbed")).to eq(plan["resin"][:coats].size)
+    expect(keys.last).to eq("cures")
+  end
+
+  it "sands all over where all is of one stuff, never faster than the step may turn" do
+    expect(papers(33).keys).to eq([:all])
+    step = card(33, "sand").to_h[:steps].first
+    step[:lines].filter_map { |line| line[:target] }.each { |target| expect(target[:value]).to be <= step[:limit_rpm] }
+  end
+
+  it "levels a film of CA, and says how much of it is left" do
+    document = JSON.parse(File.read(File.join(root, "demo/33-lamp-base.anvil.json")))
+    parts = %w[outside inside foot].to_h { |side| ["#{side}_sound", "ca_film"] }
+    document["route"] = { **document.fetch("route", {}), "finish" => parts }
+    film = described_class.new(MossyAnvil::Formats::BlankFile.read(JSON.generate(document)), from: "coat").to_h
+    level = film[:steps][0][:lines].find { |line| line[:message][:key].end_with?("level") }
+    expect(level[:message][:amounts][:left][:value]).to be_within(0.001).of(
+      MossyAnvil::Finish::Coats.ca_left_um(8) / 1000.0
+    )
+  end
+
   it "drills deep hollows first, short of the floor, at a torque that is said" do
     found = lines(34, "hollow")
     expect(found.keys).to include("drill", "drilled")

@@ -57,6 +57,7 @@ module MossyAnvil
       private
 
       def route = @route ||= RouteReport.new(@blank, ways: :taken, **@about.except(:tools))
+      def finish_plan = @finish_plan ||= FinishPlan.new(@blank, **@about.slice(:climate, :now, :fineness))
       def cuts = @cuts ||= CutReport.new(@blank, route: route, **@about)
 
       def start
@@ -100,7 +101,7 @@ module MossyAnvil
       def shown
         @shown ||= {
           lathe: @blank.lathe,
-          grits: route.grits,
+          finish: -> { finish_plan },
           material: @blank.material,
           finished: route.finished_stage,
           foot_z_mm: @blank.form.opens == "tail" ? @blank.form.z_span_mm[0] : @blank.form.z_span_mm[1]

@@ -21,16 +21,43 @@ module MossyAnvil
           area_cm2: area_cm2,
           stuff: stuff,
           mark_mm: mark_mm,
-          papers: bare? ? [] : search.papers,
+          papers: papers,
           minutes: minutes,
           wall_lost_mm: wall_lost_mm,
           how: how,
-          rpm: %w[turning wet].include?(how) && !@bench[:stopped] ? @bench[:sanding_rpm] : nil,
+          rpm: rpm,
           discs: area_cm2 * wall_lost_mm / 10 / sanding["disc_ml"][wood? ? "wood" : "resin"],
           family: family,
           families: families,
           coats: coats
         }
+      end
+
+      def papers = bare? ? [] : search.papers
+      # How fast it may turn under them; nil where it does not.
+      def rpm = %w[turning wet].include?(how) && !@bench[:stopped] ? @bench[:sanding_rpm] : nil
+
+      # Wet where dust or heat forbids it dry, stopped or by hand where nothing may turn against it.
+      def how
+        return "left" if bare?
+        return "hand" if @bench[:stopped] == "soft" && soft?
+        return "wet" if !wood? && @bench[:material_kind] != "wood" && @bench[:material_kind] != "hybrid"
+
+        @bench[:stopped] ? "stopped" : "turning"
+      end
+
+      def coats
+        Finish::Coats
+          .ml(family, area_cm2, wood? ? @bench[:dry_kg_m3] : nil, spongy: soft?)
+          .map do |ml|
+            {
+              family: family,
+              ml: ml,
+              touch_h: Finish::Coats.hours(family, "touch", @bench[:temperature_c]),
+              recoat_h: Finish::Coats.hours(family, "recoat", @bench[:temperature_c]),
+              cure_h: Finish::Coats.hours(family, "cure", @bench[:temperature_c])
+            }
+          end
       end
 
       private
@@ -52,15 +79,6 @@ module MossyAnvil
 
         marks = [@bench[:mark_mm], Table["grits"]["default_mark_mm"]["sound"]]
         soft? ? marks.max : marks.min
-      end
-
-      # Wet where dust or heat forbids it dry, stopped or by hand where nothing may turn against it.
-      def how
-        return "left" if bare?
-        return "hand" if @bench[:stopped] == "soft" && soft?
-        return "wet" if !wood? && @bench[:material_kind] != "wood" && @bench[:material_kind] != "hybrid"
-
-        @bench[:stopped] ? "stopped" : "turning"
       end
 
       def search
@@ -88,20 +106,6 @@ module MossyAnvil
       def minutes
         whole = bare? ? 0.0 : search.total_min
         sanding["minutes"].map { |share| share * whole }
-      end
-
-      def coats
-        Finish::Coats
-          .ml(family, area_cm2, wood? ? @bench[:dry_kg_m3] : nil, spongy: soft?)
-          .map do |ml|
-            {
-              family: family,
-              ml: ml,
-              touch_h: Finish::Coats.hours(family, "touch", @bench[:temperature_c]),
-              recoat_h: Finish::Coats.hours(family, "recoat", @bench[:temperature_c]),
-              cure_h: Finish::Coats.hours(family, "cure", @bench[:temperature_c])
-            }
-          end
       end
     end
   end

@@ -50,6 +50,9 @@ module MossyAnvil
         { parts: parts.map(&:to_h), order: order, conflicts: conflicts }
       end
 
+      # Every FinishPart as it is finished: what must stay clean of the others' finish last.
+      def in_order = parts.sort_by { |one| [ORDER.index(one.kind), -one.area_cm2] }
+
       private
 
       def parts = @parts ||= areas.map { |(side, stuff), area_cm2| part(side, stuff, area_cm2) }
@@ -97,7 +100,7 @@ module MossyAnvil
 
       def family(key, kind) = @chosen[key] || Table["finishes"]["recommended"].fetch(kind).fetch(use).first
 
-      def order = parts.sort_by { |one| [ORDER.index(one.kind), -one.area_cm2] }.map(&:key)
+      def order = in_order.map(&:key)
 
       def conflicts
         [*wet, *blush, *wall, *unfit, *thin_film, *neighbours].uniq

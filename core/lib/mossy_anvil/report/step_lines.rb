@@ -32,14 +32,14 @@ module MossyAnvil
       BIT_MM, SHORT_MM = 25.0, 3.0
 
       # step: Route::Step; before: the one worked before it, or nil. cuts: its regions as CutReport has them.
-      # about: lathe: Lathe or nil; grits: numbers; material: Material; finished: the last stage of the assessment,
-      # plain data; foot_z_mm: where the piece comes off.
+      # about: lathe: Lathe or nil; finish: callable that gives the FinishPlan; material: Material; finished: the last
+      # stage of the assessment, plain data; foot_z_mm: where the piece comes off.
       def initialize(step, before:, cuts:, **about)
         @step = step
         @before = before
         @cuts = cuts
-        @lathe, @grits, @material, @finished, @foot_z_mm =
-          about.values_at(:lathe, :grits, :material, :finished, :foot_z_mm)
+        @lathe, @finish, @material, @finished, @foot_z_mm =
+          about.values_at(:lathe, :finish, :material, :finished, :foot_z_mm)
       end
 
       # List of plain lines, as CardLine has them.
@@ -52,9 +52,9 @@ module MossyAnvil
         when "dry"
           drying
         when "sand"
-          sanding
+          FinishLines.new(@finish.call, limit_rpm: @step.limit_rpm).sanding
         when "coat"
-          coating
+          FinishLines.new(@finish.call).coating
         else
           @step.stretch == "turn" ? turning : [own]
         end
@@ -190,28 +190,6 @@ module MossyAnvil
           ),
           *(@material.wooden? ? [line("weigh")] : [])
         ]
-      end
-
-      def sanding
-        papers =
-          @grits.map do |grit|
-            line(
-              "paper",
-              paper: Message.text("P#{grit}"),
-              **(@step.limit_rpm ? { target: [@step.limit_rpm, "rpm", nil] } : {})
-            )
-          end
-        [line("extractor"), *papers.flat_map { |paper| [paper, line("lamp")] }]
-      end
-
-      def coating
-        row = Table.row("route", "coat")
-        (1..row["coats"]).flat_map do |number|
-          [
-            line("coat", number: [number, ""]),
-            line("coat_wait", kind: :wait, minutes: [row["between_h"] * 60.0] * 2, unlocks: "next_layer")
-          ]
-        end
       end
     end
   end
