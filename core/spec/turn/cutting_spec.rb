@@ -31,6 +31,42 @@ RSpec.describe "At the lathe, hand-checked" do
     expect([5, 8, 12].map { |wall| cutting.wall_step_mm(wall, 600).round }).to eq([14, 29, 54])
   end
 
+  it "drills in the fewest bits that the belt can turn, each on from the one before" do
+    drilling = MossyAnvil::Turn::Drilling
+    expect(drilling.bits(60, 600).map(&:first)).to eq([60])
+    weak = drilling.bits(60, 600, most_nm: 1.0)
+    expect(weak.map(&:first)).to eq([35, 50, 60])
+    expect(weak.map(&:last)).to all(be <= 1.0)
+    expect(weak[1][1]).to be_within(0.01).of(drilling.torque_nm(50, 600) - drilling.torque_nm(35, 600))
+    expect(drilling.bits(60, 600, most_nm: 0.01)).to be_nil
+  end
+
+  it "takes off a neck what cracks run through it, along the diameter that has least" do
+    release = MossyAnvil::Turn::Release
+    handle = File.expand_path("../../../demo/38-bell-handle.anvil.json", __dir__)
+    blank = MossyAnvil::Formats::BlankFile.read(File.read(handle))
+    expect(release.sound_share(blank.on_centres, 40)).to be_between(0.1, 1)
+    block =
+      lambda do |defects|
+        made = JSON.parse(File.read(handle))
+        MossyAnvil::Formats::BlankFile.read(JSON.generate({ **made, "defects" => defects }))
+      end
+    gap = {
+      "id" => "Z",
+      "type" => "void",
+      "contents" => "air",
+      "found_by" => "seen",
+      "centre" => {
+        "clock_deg" => 0,
+        "r_mm" => 4,
+        "z_mm" => 40
+      },
+      "size_mm" => [8, 4, 20]
+    }
+    expect(release.sound_share(block.call([]).on_centres, 40)).to eq(1)
+    expect(release.sound_share(block.call([gap]).on_centres, 40)).to be_between(0.35, 0.65)
+  end
+
   it "E39: torque of a drill" do
     expect([25, 35, 60].map { |wide| MossyAnvil::Turn::Drilling.torque_nm(wide, 600).round(2) }).to eq(
       [0.47, 0.92, 2.7]

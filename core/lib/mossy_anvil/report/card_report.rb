@@ -100,9 +100,8 @@ module MossyAnvil
 
       def shown
         @shown ||= {
-          lathe: @blank.lathe,
+          blank: @blank.on_centres,
           finish: -> { finish_plan },
-          material: @blank.material,
           finished: route.finished_stage,
           foot_z_mm: @blank.form.opens == "tail" ? @blank.form.z_span_mm[0] : @blank.form.z_span_mm[1]
         }

@@ -28,18 +28,18 @@ module MossyAnvil
       ].freeze
       MIN_PER_DAY = 1440.0
 
-      # A bit that makes room for the tool, where the floor is wider than it; it stops so far before the floor, mm.
-      BIT_MM, SHORT_MM = 25.0, 3.0
+      # A bit that makes room for the tool, where the floor is wider than it, mm.
+      BIT_MM = 25.0
 
       # step: Route::Step; before: the one worked before it, or nil. cuts: its regions as CutReport has them.
-      # about: lathe: Lathe or nil; finish: callable that gives the FinishPlan; material: Material; finished: the last
-      # stage of the assessment, plain data; foot_z_mm: where the piece comes off.
+      # about: blank: on its centres; finish: callable that gives the FinishPlan; finished: the last stage of the
+      # assessment, plain data; foot_z_mm: where the piece comes off.
       def initialize(step, before:, cuts:, **about)
         @step = step
         @before = before
         @cuts = cuts
-        @lathe, @finish, @material, @finished, @foot_z_mm =
-          about.values_at(:lathe, :finish, :material, :finished, :foot_z_mm)
+        @blank, @finish, @finished, @foot_z_mm = about.values_at(:blank, :finish, :finished, :foot_z_mm)
+        @lathe, @material = @blank.lathe, @blank.material
       end
 
       # List of plain lines, as CardLine has them.
@@ -91,17 +91,13 @@ module MossyAnvil
         deepest = inside.max_by { |cut| cut[:down_mm] }
         return [] if deepest.nil? || deepest[:largest_mm] < BIT_MM || deepest[:down_mm] < 2 * BIT_MM
 
-        torque = Turn::Drilling.torque_nm(BIT_MM, @material.density_kg_m3, end_grain: @material.grain == "end")
-        [
-          line(
-            "drill",
-            bit: mm(BIT_MM),
-            every: mm(Turn::Drilling.clear_every_mm(@step.after.moisture_pct)),
-            torque: [torque, "N m"],
-            target: [deepest[:down_mm] - SHORT_MM, "mm", nil]
-          ),
-          line("drilled")
-        ]
+        DrillLines.new(
+          @blank,
+          to_mm: BIT_MM,
+          down_mm: deepest[:down_mm],
+          moisture_pct: @step.after.moisture_pct,
+          limit_rpm: @step.limit_rpm
+        ).lines
       end
 
       # The neck it hangs on at the end, where a solid is cut off between what holds it.
@@ -114,7 +110,8 @@ module MossyAnvil
             @finished[:imbalance_g_mm],
             (@finished[:centre_of_mass_mm][2] - @foot_z_mm).abs,
             [@step.limit_rpm, @lathe&.min_rpm || 0].max,
-            @material.strength_across_mpa
+            @material.strength_across_mpa,
+            sound_share: Turn::Release.sound_share(@blank, @foot_z_mm)
           )
         [line("slow_down"), line("neck", target: [neck, "mm", nil]), line("part_off")]
       end

@@ -1,0 +1,90 @@
+# frozen_string_literal: true
+
+module MossyAnvil
+  module Report
+    # The lines of a card for the hole down the middle that makes room for a hollowing tool: bits in order, what they
+    # meet on the way, what lies under the floor.
+    class DrillLines
+      # It stops so far before the floor, mm; places looked at along the way, and round the bit.
+      SHORT_MM = 3.0
+      PLACES, ROUND = 60, 8
+
+      # blank: on its centres, with a form and a lathe or none; to_mm: diameter of the hole; down_mm: from the rim to
+      # the floor; moisture_pct: of the wood then; limit_rpm: of the step, or nil.
+      def initialize(blank, to_mm:, down_mm:, moisture_pct:, limit_rpm:)
+        @blank = blank
+        @to_mm = to_mm
+        @depth_mm = down_mm - SHORT_MM
+        @moisture_pct = moisture_pct
+        @limit_rpm = limit_rpm
+      end
+
+      def lines
+        return [line("drill_stalls", bit: mm(@to_mm))] if bits.nil?
+
+        [*meets, *bits.map { |size, torque| drill(size, torque) }, *under, line("drilled")]
+      end
+
+      private
+
+      def row = Table["tools"]["drilling"]
+      def line(key, **about) = Mend::CardLine.of(:do, "work.line.#{key}", **about).to_h
+      def mm(value) = [value, "mm"]
+
+      def bits
+        return @bits if defined?(@bits)
+
+        material = @blank.material
+        @bits =
+          Turn::Drilling.bits(@to_mm, material.density_kg_m3, end_grain: material.grain == "end", most_nm: belt_nm)
+      end
+
+      # Of the slowest belt, which has most.
+      def belt_nm
+        lathe = @blank.lathe or return Float::INFINITY
+        power_w = lathe.power_w || Table["tools"]["unsaid_power_w"]
+        Turn::Cutting.belt_torque_nm(power_w, lathe.belts.map { |belt| belt[:max_rpm] }.min)
+      end
+
+      def drill(size, torque)
+        line(
+          "drill",
+          bit: mm(size),
+          every: mm(Turn::Drilling.clear_every_mm(@moisture_pct)),
+          torque: [torque, "N m"],
+          rpm: [[Turn::SetOuts.drill_rpm(row["m_min"], size), @limit_rpm].compact.min, "rpm"],
+          target: [@depth_mm, "mm", nil]
+        )
+      end
+
+      def meets
+        ids, at_mm = found(0, @depth_mm)
+        ids.empty? ? [] : [line("drill_meets", ids: Message.ids(ids), at: mm(at_mm))]
+      end
+
+      # A bit that breaks into what lies under the floor opens the piece.
+      def under
+        ids, = found(@depth_mm, @depth_mm + SHORT_MM + row["under_mm"])
+        ids.empty? ? [] : [line("drill_under", ids: Message.ids(ids))]
+      end
+
+      # Letters of what lies in the hole between two depths, and mm to the first of it.
+      def found(from_mm, to_mm)
+        depths = Numo::DFloat.linspace(from_mm, to_mm, PLACES)
+        owners = (0...ROUND).map { |index| owners(index * 360.0 / ROUND, depths) }
+        met = owners.flat_map(&:to_a).uniq.reject(&:negative?)
+        first = owners.filter_map { |list| list.ge(0).where.to_a.first }.min
+        [met.map { |index| @blank.defects[index].id }.sort, first && depths[first]]
+      end
+
+      def owners(clock_deg, depths)
+        form = @blank.form
+        low, high = form.z_span_mm
+        z_mm = form.opens == "tail" ? high - depths : low + depths
+        probe.owners(z_mm.new_fill(clock_deg), z_mm.new_fill(@to_mm / 2), z_mm)
+      end
+
+      def probe = @probe ||= Solid::PointProbe.new(@blank, narrowest_mm: 1.0)
+    end
+  end
+end
