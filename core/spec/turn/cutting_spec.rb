@@ -55,7 +55,6 @@ RSpec.describe "At the lathe, hand-checked" do
       "id" => "Z",
       "type" => "void",
       "contents" => "air",
-      "found_by" => "seen",
       "centre" => {
         "clock_deg" => 0,
         "r_mm" => 4,

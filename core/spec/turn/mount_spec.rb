@@ -293,4 +293,27 @@ RSpec.describe MossyAnvil::Report::MountReport do
       %r{/document/form: is missing}
     )
   end
+
+  describe "drawn to scale" do
+    drawing = MossyAnvil::Turn::MountDrawing
+    seat = Struct.new(:z_mm, :inward)
+
+    it "lies on its seat, what holds outside the wood and screws and points within" do
+      MossyAnvil::Table["mounts"]["rows"].each do |row|
+        [[0, 1], [110, -1]].each do |z_mm, inward|
+          parts = drawing.parts(row["key"], 80, seat.new(z_mm, inward))
+          expect(parts).not_to be_empty, row["key"]
+          into = parts.map { |part| part[:z_mm].map { |z| (z - z_mm) * inward }.minmax }
+          expect(into.map(&:first).min).to be < 0, row["key"]
+          expect(into).to all(satisfy { |from, to| from < to && to <= 40 })
+          expect(parts.map { |part| part[:r_mm] }).to all(satisfy { |inner, outer| inner >= 0 && inner < outer })
+        end
+      end
+    end
+
+    it "is not drawn where its size is not known, but for a centre" do
+      expect(drawing.parts("tenon", nil, seat.new(0, 1))).to eq([])
+      expect(drawing.parts("centres", nil, seat.new(0, 1))).not_to be_empty
+    end
+  end
 end

@@ -12,6 +12,7 @@ export type Crack = Extract<Defect, { type: "crack" }>;
 export type Form = Schemas["form"];
 export type Shape = Schemas["shape"];
 export type Reading = Schemas["reading"];
+export type Mount = Schemas["Mount"];
 export type LiveReading = Schemas["LiveReading"];
 /** A reading taken at one place of the wood. */
 export type Test = Exclude<Reading, { kind: "mass" }>;

@@ -5,6 +5,7 @@ import { t } from "../i18n/texts";
 import { amountText } from "../kit/measure";
 import { ink } from "../kit/theme";
 import { useUnit } from "../kit/Units";
+import { wood, type Place, type Profiles } from "./profiles";
 
 const WIDE = 420;
 const HIGH = 150;
@@ -23,7 +24,6 @@ const Drawing = styled.svg`
   }
 `;
 
-type Place = [number, number];
 const path = (points: Place[]) => points.map(([x, y], index) => `${index ? "L" : "M"}${x} ${y}`).join("");
 
 /** As much of a cut as is drawn. */
@@ -115,20 +115,6 @@ export function CutDrawing({ regions, here, onLook, form, lengthMm }: Props) {
 function mouthAtTail({ swath }: Cut, form: Profiles | undefined): boolean {
   if (form) return form.opensAtTail;
   return (swath.at(-1)?.to_mm ?? 0) >= (swath[0]?.to_mm ?? 0);
-}
-
-type Profiles = { outside: number[][]; inside: number[][] | null; opensAtTail: boolean };
-
-/** The finished half: along the outside, back along the inside, closed on the axis at the end that does not open. */
-function wood({ outside, inside, opensAtTail }: Profiles): Place[] {
-  const pairs = (points: number[][]) => points.map(([z = 0, r = 0]): Place => [z, r]);
-  const outer = pairs(outside);
-  const [first, last] = [outer[0]?.[0] ?? 0, outer.at(-1)?.[0] ?? 0];
-  if (!inside) return [[first, 0], ...outer, [last, 0]];
-  const inner = pairs(inside);
-  return opensAtTail
-    ? [[first, 0], ...outer, ...inner.reverse(), [inside[0]?.[0] ?? first, 0]]
-    : [[last, 0], ...outer.reverse(), ...inner, [inside.at(-1)?.[0] ?? last, 0]];
 }
 
 /** The way of the edge, a little off the surface it leaves. */

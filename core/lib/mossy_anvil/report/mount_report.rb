@@ -135,7 +135,8 @@ module MossyAnvil
           need_nm: put(index, "need_nm", judge.bearing.need_nm, load(name, by)),
           need_with_tailstock_nm: FREE.include?(name) ? nil : judge.bearing.need_with_tailstock_nm,
           proposed: proposed&.key,
-          mounts: ranked.map { |verdict| plain(verdict) }
+          tailstock: tailstock(name, proposed),
+          mounts: ranked.map { |verdict| plain(verdict, site(name, by)) }
         }
       end
 
@@ -165,7 +166,15 @@ module MossyAnvil
         (by == :mouth) == opens_tail? ? "tail" : "head"
       end
 
-      def plain(verdict)
+      # The end that the tailstock comes to, "head" or "tail"; nil where the tool is in its way.
+      def tailstock(name, proposed)
+        return if FREE.include?(name) && proposed&.verdict != :tailstock
+
+        site = site(name, STEPS.fetch(family).find { |key, *| key == name }[1])
+        site.inward.positive? ? "tail" : "head"
+      end
+
+      def plain(verdict, seat)
         row = Turn::MountHold.row(verdict.key)
         {
           key: verdict.key,
@@ -175,6 +184,7 @@ module MossyAnvil
           margin: verdict.hold_nm && (verdict.need_nm.zero? ? nil : verdict.hold_nm / verdict.need_nm),
           size_mm: verdict.size_mm,
           limit_rpm: verdict.limit_rpm,
+          drawn: Turn::MountDrawing.parts(verdict.key, verdict.size_mm, seat),
           says: verdict.says,
           wood_lost_mm: row["wood_lost_mm"]
         }

@@ -11,6 +11,7 @@ import { ink } from "../../kit/theme";
 import { useSettled } from "../../kit/useSettled";
 import { useUnit } from "../../kit/Units";
 import { Fault, Heading, Quiet } from "../../kit/parts";
+import { MountDrawing } from "../../piece/MountDrawing";
 import { useBlank } from "../../draft/contexts";
 
 const SETTLED_MS = 300;
@@ -129,6 +130,9 @@ function Step({ step, index, plan }: { step: Mounts["steps"][number]; index: num
   const unit = useUnit();
   const [open, setOpen] = useState(step.proposed === null);
   const shown = open ? step.mounts : step.mounts.slice(0, 1);
+  const { document, assessment } = useBlank();
+  const { form } = assessment.geometry;
+  const held = step.mounts.find(({ key, drawn }) => key === step.proposed && drawn.length > 0);
   return (
     <li>
       <h4>
@@ -153,6 +157,16 @@ function Step({ step, index, plan }: { step: Mounts["steps"][number]; index: num
           </>
         )}
       </Worked>
+      {held && form && (
+        <MountDrawing
+          mount={held}
+          tailstock={step.tailstock}
+          lengthMm={assessment.geometry.length_mm}
+          radiusMm={step.stage === "blank" ? assessment.geometry.max_radius_mm : undefined}
+          form={{ ...form, opensAtTail: document.form?.opens !== "head" }}
+          name={t(`tables.mounts.${held.key}.name`)}
+        />
+      )}
       <MountList>
         {shown.map(({ key, verdict, hold_nm, says }) => (
           <li key={key} data-verdict={verdict}>
