@@ -31,12 +31,14 @@ module MossyAnvil
         @mounts = @route.mount_report
       end
 
-      # Plain data: regions, those refused with why, and how torn fibres are dealt with.
+      # Plain data: regions, those refused with why, how torn fibres are dealt with, and the second blank there is in
+      # the hollow, nil for none.
       def to_h
         {
           regions: regions.reject { |one| one[:tool].nil? },
           refused: [*stopped, *regions.select { |one| one[:tool].nil? }.map { |one| refused(one) }],
-          tear_out: tear_out
+          tear_out: tear_out,
+          core_out: core_out
         }
       end
 
@@ -65,6 +67,19 @@ module MossyAnvil
         roughed = @route.steps.take_while { |one| one.id != step.id }.any? { |one| one.kind == "rough_out" }
         rough = step.kind == "rough_out" || (roughed && %w[hollow retrue].include?(step.kind)) ? @route.rough_form : nil
         Turn::StepCuts.new(@blank, rough: rough)
+      end
+
+      # Out of what is hollowed first: the rough hollow, where it is roughed out.
+      def core_out
+        step = safe.find { |one| %w[rough_out hollow].include?(one.kind) && !one.done } or return
+        form = (step.kind == "rough_out" && @route.rough_form) || @blank.form
+        Turn::CoreOut.new(piece(step), form, belt_nm: slowest_belt_nm, moisture_pct: step.after.moisture_pct).to_h
+      end
+
+      def slowest_belt_nm
+        lathe = @blank.lathe or return
+        power_w = lathe.power_w || Table["tools"]["unsaid_power_w"]
+        Turn::Cutting.belt_torque_nm(power_w, lathe.belts.map { |belt| belt[:max_rpm] }.min)
       end
 
       # The piece as the mending before that step leaves it.

@@ -8,7 +8,7 @@ import { capital, messageText, t } from "../../i18n/texts";
 import { Button } from "../../kit/Button";
 import { Choice } from "../../kit/Choice";
 import { amountText } from "../../kit/measure";
-import { Fault, Quiet, Row } from "../../kit/parts";
+import { Fault, Heading, Quiet, Row } from "../../kit/parts";
 import { ink } from "../../kit/theme";
 import { useSettled } from "../../kit/useSettled";
 import { useUnit } from "../../kit/Units";
@@ -133,8 +133,35 @@ function Steps({ plan, route, looked }: StepsProps) {
           <Region region={region} key={`${step}${here}`} />
         </>
       )}
+      {plan.core_out && <CoreOut core={plan.core_out} />}
       <TearOut plan={plan} />
     </>
+  );
+}
+
+/** The second blank there is in the hollow, before it becomes shavings. */
+function CoreOut({ core }: { core: NonNullable<Plan["core_out"]> }) {
+  const unit = useUnit();
+  const shown = (value: number, of: string) => amountText(value, of, unit);
+  const torque = { torque: shown(core.torque_nm, "N m"), belt: shown(core.belt_torque_nm ?? 0, "N m") };
+  return (
+    <section aria-label={t("screen.turn.core.heading")}>
+      <Heading>{t("screen.turn.core.heading")}</Heading>
+      <p>
+        {t("screen.turn.core.size", {
+          diameter: shown(core.diameter_mm, "mm"),
+          height: shown(core.height_mm, "mm"),
+          mass: shown(core.mass_g, "g"),
+          knife: shown(core.knife_mm, "mm"),
+        })}{" "}
+        {core.holds.length > 0 && t("screen.turn.core.holds", { ids: core.holds.join(", ") })}
+      </p>
+      <Quiet>
+        {core.why_not
+          ? t(`screen.turn.core.why_not.${core.why_not}`, torque)
+          : t(core.belt_torque_nm === null ? "screen.turn.core.takes" : "screen.turn.core.takes_of", torque)}
+      </Quiet>
+    </section>
   );
 }
 
