@@ -102,4 +102,32 @@ RSpec.describe MossyAnvil::Report::CardReport do
       told.find { |step| step[:id] == "hollow" }[:lines].count { |line| line[:target]&.fetch(:unit) == "rpm" }
     ).to be > 2
   end
+
+  describe "what may happen" do
+    worked = MossyAnvil::Report::WorkedStep
+    rows = MossyAnvil::Table.rows("troubles").select { |row| row["then"] }
+
+    it "has lines for everything, at every step it may happen at, the lathe's with what keeps it slower" do
+      expect(rows.size).to be > 20
+      rows.each do |row|
+        row["of"].each do |kind|
+          found = worked.new(kind, 500).trouble(row["key"], amount: 90)
+          expect(found[:lines].map { |line| line[:message][:key].split(".").last }).to eq(row["then"])
+          slower = found[:lines].filter_map { |line| line[:target] }
+          expect(slower.map { |target| target[:value] }).to all(eq(400))
+        end
+      end
+    end
+
+    it "has a piece that flew found, glued, waited for, measured and begun again slower" do
+      lines = worked.new("hollow", 500).trouble("flew")[:lines]
+      wait = lines.find { |line| line[:kind] == "wait" }
+      expect(wait[:minutes]).to eq([30, 1440])
+      expect(lines.last[:message][:key]).to end_with("slower")
+    end
+
+    it "refuses what does not happen at such a step" do
+      expect { worked.new("coat", nil).trouble("flew") }.to raise_error(MossyAnvil::InvalidInput, %r{\A/trouble})
+    end
+  end
 end

@@ -49,9 +49,17 @@ module MossyAnvil
 
       private
 
+      # What is glued waits as long as a usual glue does, the quickest to the slowest.
       def line(key)
+        return glued if key == "glued"
+
         target = key == "slower" && @limit_rpm ? { target: [@limit_rpm * SLOWER, "rpm", nil] } : {}
         Mend::CardLine.of(:do, "work.line.#{key}", **target).to_h
+      end
+
+      def glued
+        minutes = Table.rows("glues").select { |row| row["proposed"] }.map { |row| row["ready_min"] }.minmax
+        Mend::CardLine.of(:wait, "work.line.glued", minutes: minutes, unlocks: "turn").to_h
       end
     end
   end
