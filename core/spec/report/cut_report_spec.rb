@@ -37,7 +37,7 @@ RSpec.describe MossyAnvil::Report::CutReport do
   it "recommends nothing over a limit on blanks made up from a seed" do
     made = RandomBlanks.new(18)
     tools = Hash.new(0)
-    40.times do |index|
+    Integer(ENV.fetch("PROOF_BLANKS", "40")).times do |index|
       blank =
         read(made.document.merge("lathe" => BlankHelper::LATHE.merge("swing_mm" => 900, "between_centres_mm" => 900)))
       report = described_class.new(blank).to_h
@@ -69,6 +69,47 @@ RSpec.describe MossyAnvil::Report::CutReport do
     inside = report[:regions].select { |one| one[:side] == "inside" }
     expect(inside.map { |one| one[:direction] }.uniq).to eq(%w[rim_to_bottom])
     expect(inside.map { |one| one[:wall_mm] }).to all(be_positive)
+  end
+
+  it "hollows straight in first, and leaves to a tool that gets round only what lies behind the rim" do
+    neck = [[8, 40], [60, 75], [120, 75], [150, 30]]
+    vessel =
+      BlankHelper.instance_method(:blank).bind_call(
+        Object.new.extend(BlankHelper),
+        shape: {
+          "type" => "disc",
+          "diameter_mm" => 170,
+          "length_mm" => 160
+        },
+        material: {
+          "kind" => "wood",
+          "species" => "hornbeam",
+          "density_kg_m3" => 600,
+          "moisture_pct" => 12,
+          "grain" => "end"
+        },
+        form: {
+          "kind" => "hollow_form",
+          "opens" => "tail",
+          "curve" => "straight",
+          "outside" => neck,
+          "follows" => {
+            "wall_mm" => 8,
+            "floor_mm" => 10
+          }
+        }
+      )
+    cuts = MossyAnvil::Turn::StepCuts.new(vessel).of("hollow")
+    expect(cuts.map(&:finished)).to eq([false, true])
+    straight, behind = cuts
+    expect(straight.to_mm.max).to be_within(1).of(straight.to_mm[-1])
+    expect((behind.from_mm - straight.to_mm).abs.max).to be < 1e-9
+    whole = ->(cut) { ((cut.to_mm**2) - (cut.from_mm**2)).sum }
+    expect(whole.call(straight) + whole.call(behind)).to be_within(1e-6).of((behind.to_mm**2).sum)
+    inside = described_class.new(vessel).to_h[:regions].select { |one| one[:step] == "hollow" }
+    under_rim = inside.map { |one| one[:out].any? { |out| out[:why] == "rim" } }
+    expect(under_rim.first).to be(false)
+    expect(under_rim).to include(true)
   end
 
   it "stops at a stone, and looks at a crack where it is cut" do

@@ -22,6 +22,8 @@ module MossyAnvil
       # The rest follows the cut in steps of this.
       REST_STEP_MM = 15.0
       LEAST_ML = 1e-4
+      # A hollow that widens by more behind its mouth wants a tool that gets round.
+      UNDERCUT_MM = 3.0
 
       # blank: on its centres. mouth_mm: z of the rest while the inside is cut. walls: WeakestWall where there is a wall
       # while this is cut, or nil. mount_n: z -> N or nil.
@@ -36,7 +38,8 @@ module MossyAnvil
       def of(cut)
         layers = CutCells.new(@blank, cut.heights, cut.from_mm, cut.to_mm).layers.select { |layer| cut?(cut, layer) }
         runs = layers.chunk_while { |one, other| sort_of(cut, one) == sort_of(cut, other) }.to_a
-        fewer(joined(runs.map { |run| [sort_of(cut, run.first)[0], run] })).map { |kind, run| region(cut, kind, run) }
+        sorted = runs.map { |run| [sort_of(cut, run.first).values_at(0, 2), run] }
+        fewer(joined(sorted).map { |(kind, _), run| [kind, run] }).map { |kind, run| region(cut, kind, run) }
       end
 
       private
@@ -44,10 +47,10 @@ module MossyAnvil
       # Is there anything to cut? Where the wood does not reach the form there is not.
       def cut?(cut, layer) = cut.finished && cut.side != "outside" || layer.volume_ml > LEAST_ML
 
-      # [kind, how deep inside].
+      # [kind, how deep inside, is it behind the rim?].
       def sort_of(cut, layer)
         past = cut.side == "inside" ? DEPTHS_MM.count { |depth| overhang(cut, layer) > depth } : 0
-        [kind_of(cut, layer, past), past]
+        [kind_of(cut, layer, past), past, undercut(cut, [layer]) > UNDERCUT_MM]
       end
 
       def kind_of(cut, layer, past)
@@ -72,14 +75,14 @@ module MossyAnvil
         rest + [(layer.from_mm - layer.to_mm).abs, REST_STEP_MM].min
       end
 
-      # Short sound stretches with the trouble beside them.
+      # Short sound stretches with the trouble beside them. runs: [[[kind, is it behind the rim?], layers], ...].
       def joined(runs)
-        runs.each_with_object([]) do |(kind, run), list|
-          short = kind == "sound" && run.sum(&:high_mm) < LEAST_SOUND_MM
-          if list.any? && (short || list.last[0] == kind)
+        runs.each_with_object([]) do |(sort, run), list|
+          short = sort[0] == "sound" && run.sum(&:high_mm) < LEAST_SOUND_MM
+          if list.any? && (short || list.last[0] == sort)
             list[-1] = [list.last[0], list.last[1] + run]
           else
-            list << [kind, run]
+            list << [sort, run]
           end
         end
       end

@@ -42,9 +42,9 @@ module MossyAnvil
         when "retrue"
           [cut("outside", span, @form.outside.radii_mm(even(*span)) + RETRUE_MM, @form.outside)]
         when "rough_out"
-          [hollowing(0.0, @rough.inside, finished: false)]
+          hollowing(0.0, @rough.inside, finished: false)
         when "hollow"
-          [hollowing(@rough && @rough.inside, @form.inside)]
+          hollowing(@rough && @rough.inside, @form.inside)
         end
       end
 
@@ -85,10 +85,23 @@ module MossyAnvil
         Cut.new(side, heights, Numo::DFloat.maximum(from, to), to, finished)
       end
 
+      # Where the hollow widens behind its mouth: first what any tool reaches straight in, then what is behind the rim.
       def hollowing(before, after, finished: true)
         heights = even(after.first_z_mm, after.last_z_mm)
-        from = before ? Numo::DFloat.minimum(within(before, heights), after.radii_mm(heights)) : heights * 0
-        Cut.new("inside", heights, from, after.radii_mm(heights), finished)
+        to = after.radii_mm(heights)
+        from = before ? Numo::DFloat.minimum(within(before, heights), to) : heights * 0
+        straight = straight_in(to)
+        return [Cut.new("inside", heights, from, to, finished)] if (to - straight).max <= CutRegions::UNDERCUT_MM
+
+        half_way = Numo::DFloat.maximum(from, straight)
+        [Cut.new("inside", heights, from, half_way, false), Cut.new("inside", heights, half_way, to, finished)]
+      end
+
+      # At each height the narrowest there is between it and the mouth.
+      def straight_in(radii)
+        from_mouth = opens_tail? ? radii.to_a.reverse : radii.to_a
+        narrowest = from_mouth.each_with_object([]) { |radius, list| list << [radius, *list.last].min }
+        Numo::DFloat.cast(opens_tail? ? narrowest.reverse : narrowest)
       end
 
       # Radii of a hollow that may not go so deep.

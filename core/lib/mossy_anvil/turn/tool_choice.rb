@@ -24,8 +24,6 @@ module MossyAnvil
 
       # What counts as met in a region, as shares of it.
       MET = { "soft" => 0.1, "bark" => 0.02, "resin" => 0.05, "dirt" => 0.0, "cracked" => 0.0 }.freeze
-      # A tool that does not hook gets round so much under a rim, mm.
-      UNDERCUT_MM = 3.0
 
       # material: Material; moisture_pct: at that step; belt_nm: of the belt it is turned on.
       def initialize(tools, material, moisture_pct:, belt_nm:)
@@ -64,7 +62,7 @@ module MossyAnvil
       def met(region) = MET.select { |stuff, least| region.shares.fetch(stuff, 0.0) > least }.keys
 
       def reach(tool, region)
-        return "rim" if region.undercut_mm > UNDERCUT_MM && !tool.hooked?
+        return "rim" if region.undercut_mm > CutRegions::UNDERCUT_MM && !tool.hooked?
         return "depth" if region.overhang_mm > tool.most_depth_mm
         return "hand" if tool.bare? && Cutting.hand_n(region.overhang_mm) > table["hand"]["holds_n"]
 
