@@ -20,9 +20,9 @@ module MossyAnvil
           def faults(grits, at)
             wrong =
               %i[area_cm2 density_kg_m3 mark_mm k].reject { |name| self[name].to_f.finite? && self[name].positive? }
-            found = wrong.map { |name| [name, "more than 0"] }
-            found << [:ratio, "more than 1"] unless ratio.to_f.finite? && ratio > 1
-            found << [:last, "one of #{grits.join(", ")}"] unless grits.include?(last)
+            found = wrong.map { |name| [name, Fault.t("more_than", limit: 0)] }
+            found << [:ratio, Fault.t("more_than", limit: 1)] unless ratio.to_f.finite? && ratio > 1
+            found << [:last, Fault.t("one_of", list: grits.join(", "))] unless grits.include?(last)
             found.map do |name, allowed|
               Fault.new(path: "#{at}/#{name}", problem: Fault.t("is", given: Fault.shown(self[name])), allowed: allowed)
             end

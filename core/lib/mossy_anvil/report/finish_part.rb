@@ -33,6 +33,27 @@ module MossyAnvil
         }
       end
 
+      # Soft wood tears deeper than sound wood does.
+      def mark_mm
+        return sanding["marks_mm"].fetch(kind) unless wood?
+
+        marks = [@bench[:mark_mm], Table["grits"]["default_mark_mm"]["sound"]]
+        soft? ? marks.max : marks.min
+      end
+
+      # The papers from a mark of so many mm, a Finish::PaperSearch.
+      def sanded_from(mark_mm)
+        Finish::PaperSearch.new(
+          area_cm2: area_cm2,
+          density_kg_m3: @bench[:density_kg_m3],
+          mark_mm: mark_mm,
+          last: row["last_grit"],
+          k: rate,
+          ratio: Table["grits"]["step_ratio"][wood? ? "wood" : "resin"],
+          coarsest: how == "hand" ? sanding["soft_from"] : nil
+        )
+      end
+
       def papers = bare? ? [] : search.papers
       # How fast it may turn under them; nil where it does not.
       def rpm = %w[turning wet].include?(how) && !@bench[:stopped] ? @bench[:sanding_rpm] : nil
@@ -73,26 +94,7 @@ module MossyAnvil
       def wood? = kind == "wood"
       def soft? = stuff == "soft"
 
-      # Soft wood tears deeper than sound wood does.
-      def mark_mm
-        return sanding["marks_mm"].fetch(kind) unless wood?
-
-        marks = [@bench[:mark_mm], Table["grits"]["default_mark_mm"]["sound"]]
-        soft? ? marks.max : marks.min
-      end
-
-      def search
-        @search ||=
-          Finish::PaperSearch.new(
-            area_cm2: area_cm2,
-            density_kg_m3: @bench[:density_kg_m3],
-            mark_mm: mark_mm,
-            last: row["last_grit"],
-            k: rate,
-            ratio: Table["grits"]["step_ratio"][wood? ? "wood" : "resin"],
-            coarsest: how == "hand" ? sanding["soft_from"] : nil
-          )
-      end
+      def search = @search ||= sanded_from(mark_mm)
 
       # ml a minute at P80, as core/data/finishes.yaml has it; wet by hand is of resin already.
       def rate

@@ -103,9 +103,10 @@ module MossyAnvil
       def order = in_order.map(&:key)
 
       def conflicts
-        [*wet, *blush, *wall, *unfit, *thin_film, *neighbours].uniq
+        [*wet, *blush, *wall, *unfit, *thin_film, *neighbours, *notes].uniq
       end
 
+      def notes = FinishNotes.new(parts, dry_kg_m3: bench[:dry_kg_m3], climate: @climate).to_a
       def say(key, **amounts) = Message.of("finish_plan.#{key}", **amounts)
       def name(family) = Message.term("tables.finishes.#{family}.name")
       def families = parts.map(&:family).uniq

@@ -1,0 +1,95 @@
+# frozen_string_literal: true
+
+module MossyAnvil
+  module Report
+    # What a finisher with the parts before them would say before beginning: cut again or sand, how soft and hard part
+    # ways under a pad, what drinks, and whether the air is too damp.
+    class FinishNotes
+      # parts: list of FinishPart. dry_kg_m3: of the wood, nil of other stock. climate: ShopClimate.
+      def initialize(parts, dry_kg_m3:, climate:)
+        @parts = parts
+        @dry_kg_m3 = dry_kg_m3
+        @climate = climate
+      end
+
+      # List of messages.
+      def to_a = [*recut, *steps, *drinks, *dew].uniq
+
+      # Degrees C at which a surface gets wet in this air. Source: Magnus formula, WMO coefficients for water.
+      def self.dew_point_c(temperature_c, humidity)
+        gamma = Math.log(humidity) + (17.62 * temperature_c / (243.12 + temperature_c))
+        243.12 * gamma / (17.62 - gamma)
+      end
+
+      private
+
+      def table = Table["finishes"]
+      def say(key, **amounts) = Message.of("finish_plan.#{key}", **amounts)
+      def wooden = @parts.select { |part| part.kind == "wood" }
+
+      # A deep mark is cut out quicker, and with less of the wall, than it is sanded out.
+      def recut
+        scrape = Table["tools"]["tear_out"].find { |row| row["key"] == "shear_scrape" }
+        wooden
+          .select { |part| part.mark_mm > table["sanding"]["recut_over_mm"] }
+          .filter_map do |part|
+            again = part.sanded_from(Table["grits"]["default_mark_mm"]["sound"])
+            minutes = again.total_min + (part.area_cm2 / 100 * scrape["min_per_dm2"])
+            wall_mm = again.wall_lost_mm + scrape["wall_mm"]
+            now = part.sanded_from(part.mark_mm)
+            next if minutes >= now.total_min && wall_mm >= now.wall_lost_mm
+
+            say(
+              "recut",
+              mark: [part.mark_mm, "mm"],
+              minutes: [minutes, "min"],
+              wall: [wall_mm, "mm"],
+              sanding: [now.total_min, "min"],
+              sanding_wall: [now.wall_lost_mm, "mm"]
+            )
+          end
+      end
+
+      # Under a soft pad the softer stuff goes down faster: removal × (1 − slower / faster).
+      def steps
+        slower = table["sanding"]["slower"].select { |stuff, _| @parts.any? { |part| part.stuff == stuff } }.values.min
+        return [] if slower.nil? || wooden.empty?
+
+        step_mm = wooden.map(&:wall_lost_mm).max * (1 - slower)
+        return [] if step_mm <= table["sanding"]["step_mm"]
+
+        [say("step", step: [step_mm, "mm"], until: Message.text("P#{table["sanding"]["hard_until"]}"))]
+      end
+
+      # Soft wood drinks so many times as much, and dries darker.
+      def drinks
+        soft, sound = wooden.partition { |part| part.stuff == "soft" }
+        families = soft.map(&:family) & sound.map(&:family)
+        families.filter_map do |family|
+          into = Finish::Coats.row(family)["into"]
+          sound_mm = into[Finish::Coats.openness(@dry_kg_m3)]
+          next unless sound_mm.positive?
+
+          say(
+            "drinks",
+            finish: Message.term("tables.finishes.#{family}.name"),
+            times: [(into.last / sound_mm).round(1), ""],
+            sealer: [sealer_ml(soft), "ml"]
+          )
+        end
+      end
+
+      # Two thin coats of sealer on the soft parts.
+      def sealer_ml(soft) =
+        soft.sum { |part| Finish::Coats.ml("shellac_sealer", part.area_cm2, @dry_kg_m3, spongy: true).sum }
+
+      def dew
+        films = @parts.map(&:family).uniq.select { |family| Finish::Coats.row(family)["film"] }
+        dew_c = self.class.dew_point_c(@climate.temperature_c, @climate.humidity)
+        return [] if films.empty? || @climate.temperature_c - dew_c >= table["air"]["over_dew_c"]
+
+        [say("dew", dew: [dew_c, "C"], over: [table["air"]["over_dew_c"], "K"])]
+      end
+    end
+  end
+end
