@@ -10,7 +10,7 @@ RSpec.describe MossyAnvil::Report::FinishPlan do
 
   def climate(humidity) = MossyAnvil::Report::ShopClimate.new(temperature_c: 18, humidity: humidity)
   def notes(blank, humidity: 0.55) =
-    described_class.new(blank, climate: climate(humidity)).to_h[:conflicts].to_h do |note|
+    described_class.new(blank, climate: climate(humidity)).to_h[:notes].to_h do |note|
       [note[:key].delete_prefix("finish_plan."), note[:amounts].transform_values { |amount| amount[:value] }]
     end
 

@@ -45,9 +45,10 @@ module MossyAnvil
         @assessed = Assessment.new(blank, climate: climate, now: now, fineness: fineness).to_h
       end
 
-      # Plain data: parts; order: keys of parts as they are finished; conflicts: messages.
+      # Plain data: parts; order: keys of parts as they are finished; conflicts: messages of what does
+      # not go together; notes: of what to know before beginning.
       def to_h
-        { parts: parts.map(&:to_h), order: order, conflicts: conflicts }
+        { parts: parts.map(&:to_h), order: order, conflicts: conflicts, notes: notes }
       end
 
       # Every FinishPart as it is finished: what must stay clean of the others' finish last.
@@ -103,7 +104,7 @@ module MossyAnvil
       def order = in_order.map(&:key)
 
       def conflicts
-        [*wet, *blush, *wall, *unfit, *thin_film, *neighbours, *notes].uniq
+        [*wet, *blush, *wall, *unfit, *thin_film, *neighbours].uniq
       end
 
       def notes = FinishNotes.new(parts, dry_kg_m3: bench[:dry_kg_m3], climate: @climate).to_a

@@ -59,6 +59,11 @@ export function Plan() {
           <MessageText message={message} asSentence />
         </Fault>
       ))}
+      {answer?.notes.map((message) => (
+        <p key={message.key}>
+          <MessageText message={message} asSentence />
+        </p>
+      ))}
       <ol>
         {parts.map((part) => (
           <OnePart key={part.key} part={part} longest={longest} onFamily={(family) => choose(part.key, family)} />
