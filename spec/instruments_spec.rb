@@ -69,6 +69,9 @@ RSpec.describe "Instruments on the card", :browser do
     open_card
     expect(page).to have_css("[role=alert]", text: "Lathe off, stand aside")
     expect(page).to have_css("main[data-danger]")
+    click_on "Write down what it was"
+    click_on "It shook"
+    expect(find("[data-line]")).to have_text("Lathe off")
     saying(tachometer: 0, shake: 0)
     expect(page).to have_no_css("main[data-danger]")
   end

@@ -61,9 +61,13 @@ module MossyAnvil
         # The mark that counts: of the present turn.
         def mark(key, kind) = marks(key, kind).find { |mark| mark[:turn] == turn(key) }
 
-        # A step's own lines, each followed by those that came of it.
+        # A step's own lines, each followed by those that came of it. At the lathe what went wrong comes first: the line
+        # it happened at waits until all is put right.
         def lines_of(step)
-          (@by_step ||= {})[step["id"]] ||= step["lines"].flat_map { |line| [line, *grown(line["key"])] }
+          (@by_step ||= {})[step["id"]] ||= step["lines"].flat_map do |line|
+            came = grown(line["key"])
+            step["stretch"] == "turn" && !done?(line["key"]) ? [*came, line] : [line, *came]
+          end
         end
 
         def grown(key)

@@ -11,15 +11,14 @@ module MossyAnvil
           @reckoner = Reckoner.new(climate, now: now)
         end
 
-        # What the card keeps of it: { says:, limit_rpm: }, nothing where the line tells of no cut. told: the step as
-        # the card has it; clock_deg: where it was seen.
+        # What the card keeps of it: { says:, limit_rpm: }. told: the step as the card has it; line: the one it was met
+        # at, along whose cut it runs or, where that tells of none, along the whole piece; clock_deg: where it was seen.
         def keep(blank_id, told, line, clock_deg)
-          region = line["region"] or return {}
           kept = @blanks.find(blank_id)
           crack =
             MossyAnvil::Report::OpenedCrack.new(
               kept[:document],
-              z_mm: region["z_mm"],
+              z_mm: line.dig("region", "z_mm"),
               clock_deg: clock_deg,
               on: @now.to_date.iso8601
             )

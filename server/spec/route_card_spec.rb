@@ -84,6 +84,17 @@ RSpec.describe "A card of the route", :server do
     expect(problem(422)["errors"].first["pointer"]).to eq("/amount")
   end
 
+  it "takes a crack that opens before anything is cut for one along the whole piece" do
+    id = kept(34)["id"]
+    card = begun(id, "mount")
+    rung = lines(card).select { |one| one["message"]["key"].end_with?("rung") }[1]
+    ask("POST", "/api/cards/#{card["id"]}/troubles", { key: key, line: rung["key"], trouble: "opened", amount: 90 })
+    said = answer_as("Card")["steps"][0]["says"].last
+    expect(said["key"]).to start_with("steps.work.opened")
+    found = blank(id)["document"]["defects"].last
+    expect(found["path"].map { |point| point["z_mm"] }).to eq([0, demo(34)["shape"]["length_mm"]])
+  end
+
   it "runs sanding, coats with their waits, and drying, each as its own stretch" do
     id = kept(36)["id"]
     finish = begun(id, "sand")

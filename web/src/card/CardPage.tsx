@@ -298,7 +298,17 @@ function Open({
         )}
         {here.step.says.length > 0 && <AdviceList advice={here.step.says} workings={{}} />}
         {met ? (
-          <Troubles card={card} step={here.step} line={here.line} handle={handle} onClose={() => meet(false)} />
+          <Troubles
+            card={card}
+            step={here.step}
+            line={here.line}
+            handle={handle}
+            onClose={() => meet(false)}
+            onSaid={() => {
+              meet(false);
+              look(undefined);
+            }}
+          />
         ) : (
           <>
             {here.step.cautions.map((caution) => (

@@ -19,17 +19,19 @@ export function Troubles({
   line,
   handle,
   onClose,
+  onSaid,
 }: {
   card: Card;
   step: Card["steps"][number];
   line: CardLine;
   handle: ReturnType<typeof useCard>;
   onClose: () => void;
+  /** What went wrong is written down, and what to do is on the card. */ onSaid: () => void;
 }) {
   const [asked, ask] = useState<Card["steps"][number]["troubles"][number]>();
   const [amount, setAmount] = useState(0);
   const say = (key: string, mm?: number) =>
-    handle.trouble(card.id, { line: line.key, trouble: key, ...(mm !== undefined && { amount: mm }) }, onClose);
+    handle.trouble(card.id, { line: line.key, trouble: key, ...(mm !== undefined && { amount: mm }) }, onSaid);
   return (
     <div role="group" aria-label={t("screen.card.what_went_wrong")} style={{ display: "grid", gap: 12 }}>
       <div style={{ display: "flex", flexWrap: "wrap", gap: 12 }}>

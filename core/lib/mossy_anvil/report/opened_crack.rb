@@ -9,11 +9,12 @@ module MossyAnvil
       WIDE_MM = 0.5
       LETTERS = ("A".."Z").to_a.freeze
 
-      # document: of the blank as kept, string-keyed. z_mm: [from, to] of the cut; clock_deg: the hour it was seen at.
+      # document: of the blank as kept, string-keyed. z_mm: [from, to] of the cut, nil for the whole length; clock_deg:
+      # the hour it was seen at.
       def initialize(document, z_mm:, clock_deg:, on:)
         @document = document
         @blank = Formats::BlankFile.from_data(document)
-        @z_mm = z_mm
+        @z_mm = z_mm || [0.0, @blank.shape.length_mm]
         @clock_deg = ClockAngle.fold(clock_deg)
         @on = on
       end
@@ -40,8 +41,9 @@ module MossyAnvil
       # rpm, at worst, from the stage a kind of step begins with to the one it ends at; 0 where no speed is safe.
       def limit_rpm(kind, assessed)
         passed = assessed[:stages].to_a
-        last = passed.index { |name, _| name.to_s == Table.row("route", kind)["to"] } || (passed.size - 1)
-        found = passed[[last - 1, 0].max..last].map { |_, stage| stage[:worst] || stage }
+        last = passed.index { |name, _| name.to_s == Table.row("route", kind)["to"] }
+        # A step that cuts nothing, as mounting it, may be any of them.
+        found = (last ? passed[[last - 1, 0].max..last] : passed).map { |_, stage| stage[:worst] || stage }
         found.any? { |one| one[:unsafe] } ? 0.0 : found.map { |one| one[:limit_rpm] }.min
       end
 
