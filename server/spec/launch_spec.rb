@@ -181,6 +181,21 @@ RSpec.describe "Starting the application", :server do
     end
   end
 
+  it "hears seven instruments, tells of them live, and stops at once though somebody watches" do
+    run = started("--with-instruments")
+    heard = -> { JSON.parse(Net::HTTP.get(URI("http://127.0.0.1:#{run.port}/api/instruments")))["instruments"] }
+    # The microphone hears nothing until somebody taps.
+    wait_until(60) { heard.call.map { |one| one["key"] }.uniq.size >= 6 }
+    watching = TCPSocket.new("127.0.0.1", run.port)
+    watching.write("GET /api/instruments/live HTTP/1.1\r\nHost: localhost\r\n\r\n")
+    expect(Array.new(12) { watching.gets }.join).to include("text/event-stream", "data: [{")
+    began = Process.clock_gettime(Process::CLOCK_MONOTONIC)
+    run.stop("TERM")
+    took_s = Process.clock_gettime(Process::CLOCK_MONOTONIC) - began
+    expect(took_s).to be < MossyAnvil::Server::Routes::Instruments::LONGEST_S / 2.0
+    watching.close
+  end
+
   it "goes on where its terminal has gone away, with the processes it had and new ones in their place" do
     run = started
     old = run.workers
