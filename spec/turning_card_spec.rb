@@ -14,13 +14,19 @@ RSpec.describe "A card at the lathe", :browser do
     expect(page).to have_css("[data-line]")
   end
 
+  # The pedal, once what was pressed before is kept.
+  def onward
+    expect(page).to have_no_css("main[aria-busy=true]")
+    find("body").send_keys(:page_down)
+  end
+
   # Ticks lines until one tells of a cut.
   def go_to_cut
     20.times do
       return if page.has_css?("[data-line] ~ dl", wait: 1)
 
       line = find("[data-line]")["data-line"]
-      find("body").send_keys(:page_down)
+      onward
       expect(page).to have_no_css("[data-line='#{line}']")
     end
     raise "no cut on this card"
@@ -69,8 +75,8 @@ RSpec.describe "A card at the lathe", :browser do
 
   it "has a piece that flew at the second rung found, glued and waited for before it is begun again" do
     begin_at(39, "Mount")
-    find("body").send_keys(:page_down) until page.has_text?("Switch on at this speed", wait: 1)
-    find("body").send_keys(:page_down)
+    onward until page.has_text?("Switch on at this speed", wait: 1)
+    onward
     click_on "Something went wrong"
     click_on "A piece flew off"
     expect(find("[data-line]")).to have_text("Lathe off. Wait until it stands still")
@@ -80,11 +86,11 @@ RSpec.describe "A card at the lathe", :browser do
       said << line.text
       break if said.last.start_with?("Leave it wrapped")
 
-      find("body").send_keys(:page_down)
+      onward
       expect(page).to have_no_css("[data-line='#{line["data-line"]}']")
     end
     expect(said.join(" ")).to match(/Look for every piece.*Fit them dry.*Glue them.*Leave it wrapped/)
-    find("body").send_keys(:page_down)
+    onward
     expect(page).to have_css("[role=timer]")
     wait_until { db[:waits].where(ended_at: nil).any? { |wait| wait[:line].include?("mount") } }
   end

@@ -221,7 +221,7 @@ function Open({
   const tooFast = !!limit && rpmNow > limit;
   const left_ = lines.filter(({ line }) => !line.done_at && !line.optional).length;
   return (
-    <Page aria-label={t("screen.card.card")} data-danger={tooFast || shakeGrows || undefined}>
+    <Page aria-label={t("screen.card.card")} aria-busy={busy} data-danger={tooFast || shakeGrows || undefined}>
       <header>
         <h2>
           <MessageText message={here.step.name} />
