@@ -170,8 +170,8 @@ module MossyAnvil
       def tailstock(name, proposed)
         return if FREE.include?(name) && proposed&.verdict != :tailstock
 
-        site = site(name, STEPS.fetch(family).find { |key, *| key == name }[1])
-        site.inward.positive? ? "tail" : "head"
+        held_by = STEPS.fetch(family).find { |key, *| key == name }[1]
+        site(name, held_by).inward.positive? ? "tail" : "head"
       end
 
       def plain(verdict, seat)

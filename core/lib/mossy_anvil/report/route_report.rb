@@ -47,7 +47,6 @@ module MossyAnvil
       def steps = proposal.way_taken.steps
       # What the last stage of turning comes to, as the assessment has it.
       def finished_stage = assessed[:stages].values.last
-      def grits = assessed.dig(:finish, :grits)
       def moisture_pct = assessed[:drying] && assessed[:drying][:moisture_pct]
       # The form it is roughed out to first; nil where it is not.
       def rough_form = rough && rough[:form]
