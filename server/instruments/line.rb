@@ -8,8 +8,8 @@ module MossyAnvil
         # A second and a half of sound and what is round it.
         MOST_BYTES = 250_000
         # What may be said beside the value: how deep pins are in, where a wall is gauged, whether a scale has settled.
-        ABOUT = { "depth_mm" => Numeric, "clock_deg" => Numeric, "z_mm" => Numeric, "settled" => [true, false] }.freeze
-        KEYS = ["instrument", "value", "at", "spot", "wav", *ABOUT.keys].freeze
+        NUMBERS, FLAGS = %w[depth_mm clock_deg z_mm].freeze, %w[settled].freeze
+        KEYS = ["instrument", "value", "at", "spot", "wav", *NUMBERS, *FLAGS].freeze
 
         attr_reader :instrument, :value, :spot, :sound, :about
 
@@ -21,7 +21,7 @@ module MossyAnvil
           refuse("/#{unknown}", "is_not_a_known_key", "leave_it_out_or_check_it") if unknown
           @instrument = MossyAnvil::Model::Instrument.of(@given["instrument"])
           @value, @spot = @given["value"], @given.fetch("spot", @instrument.spots.first)
-          @about = @given.slice(*ABOUT.keys).each { |name, one| check(name, one) }
+          @about = @given.slice(*NUMBERS, *FLAGS).each { |name, one| check(name, one) }
           @sound = heard if @instrument.sound?
         end
 
@@ -36,10 +36,10 @@ module MossyAnvil
         private
 
         def check(name, given)
-          kinds = Array(ABOUT.fetch(name))
-          return if kinds.any? { |kind| kind === given } # rubocop:disable Style/CaseEquality -- a class or a value
+          flag = FLAGS.include?(name)
+          return if flag ? [true, false].include?(given) : given.is_a?(Numeric)
 
-          allowed = kinds.include?(true) ? "true_or_false" : "a_number"
+          allowed = flag ? "true_or_false" : "a_number"
           refuse("/#{name}", "is", allowed, given: MossyAnvil::Fault.shown(given))
         end
 

@@ -62,11 +62,38 @@ RSpec.describe MossyAnvil::Report::CardReport do
     step[:lines].filter_map { |line| line[:target] }.each { |target| expect(target[:value]).to be <= step[:limit_rpm] }
   end
 
+  it "says of a gap in the middle of the hole that the bit comes to it, and of one under the floor" do
+    jar = JSON.parse(File.read(Dir[File.join(root, "demo/34-*.json")].first)).except("mend", "route")
+    gap =
+      lambda do |z_mm|
+        centre = { "clock_deg" => 0, "r_mm" => 0, "z_mm" => z_mm }
+        { "id" => "Z", "type" => "void", "contents" => "air", "centre" => centre, "size_mm" => [6, 6, 6] }
+      end
+    drill =
+      lambda do |defects|
+        jar_so = MossyAnvil::Formats::BlankFile.read(JSON.generate({ **jar, "defects" => defects })).on_centres
+        about = { down_mm: jar_so.form.wall_depth_mm, moisture_pct: 9, limit_rpm: 900 }
+        lines = MossyAnvil::Report::DrillLines.new(jar_so, to_mm: 25.0, **about).lines
+        lines.map { |line| line[:message][:key].split(".").last }
+      end
+    form = blank(34).form
+    at_tail = form.opens == "tail"
+    floor_mm = at_tail ? form.inside.first_z_mm : form.inside.last_z_mm
+    inward = at_tail ? 1 : -1
+    expect(drill.call([])).to eq(%w[drill drilled])
+    expect(drill.call([gap.call(floor_mm + (inward * 60))])).to include("drill_meets")
+    expect(drill.call([gap.call(floor_mm - (inward * 4))])).to include("drill_under")
+  end
+
   it "levels a film of CA, and says how much of it is left" do
     document = JSON.parse(File.read(File.join(root, "demo/33-lamp-base.anvil.json")))
     parts = %w[outside inside foot].to_h { |side| ["#{side}_sound", "ca_film"] }
     document["route"] = { **document.fetch("route", {}), "finish" => parts }
     film = described_class.new(MossyAnvil::Formats::BlankFile.read(JSON.generate(document)), from: "coat").to_h
+    keys = film[:steps][0][:lines].map { |line| line[:message][:key].split(".").last }
+    # Nobody wipes a film off.
+    expect(keys).to include("coat_film")
+    expect(keys).not_to include("coat_of")
     level = film[:steps][0][:lines].find { |line| line[:message][:key].end_with?("level") }
     expect(level[:message][:amounts][:left][:value]).to be_within(0.001).of(
       MossyAnvil::Finish::Coats.ca_left_um(8) / 1000.0

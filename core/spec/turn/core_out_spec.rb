@@ -55,6 +55,21 @@ RSpec.describe MossyAnvil::Turn::CoreOut do
     expect(core(bowl(defects: [void]))).to include(why_not: "unsound", holds: %w[A])
   end
 
+  it "is not worth it where a crack runs in it, thin as it is, at whatever hour" do
+    [0, 97].each do |hour|
+      path = [10, 60].map { |r_mm| { "clock_deg" => hour, "r_mm" => r_mm, "z_mm" => 120 } }
+      crack = {
+        "id" => "C",
+        "type" => "crack",
+        "enters" => "tail_face",
+        "path" => path,
+        "depth_mm" => 40,
+        "width_mm" => 0.5
+      }
+      expect(core(bowl(defects: [crack]))).to include(why_not: "cracked", holds: %w[C])
+    end
+  end
+
   it "takes less force in wet wood, more in dense wood" do
     dry = core(bowl)[:torque_nm]
     expect(core(bowl, moisture_pct: 40)[:torque_nm]).to be < dry

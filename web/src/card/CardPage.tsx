@@ -217,7 +217,8 @@ function Open({
   const rpmNow = useReading("tachometer")?.value ?? 0;
   const shakeGrows = useReading("shake")?.alarm === "shake_grows";
   if (!here) return null;
-  const limit = here.step.stretch === "turn" ? limitOf(here) : undefined;
+  // Under the papers the lathe turns as well.
+  const limit = limitOf(here);
   const tooFast = !!limit && rpmNow > limit;
   const left_ = lines.filter(({ line }) => !line.done_at && !line.optional).length;
   return (
@@ -238,7 +239,7 @@ function Open({
         </Button>
       </header>
       <div>
-        <LiveStrip atLathe={here.step.stretch === "turn"} />
+        <LiveStrip atLathe={!!limit} />
         <Running lines={lines.map(({ line }) => line)} nowMs={nowMs} here={here.line.key} onLook={look} />
         <div style={{ padding: "8px 26px 0" }}>
           <Progress aria-hidden>
@@ -263,6 +264,11 @@ function Open({
             {handle.problem.errors?.[0]?.detail ?? handle.problem.detail}
           </p>
         )}
+        {tooFast && here.step.stretch !== "turn" && (
+          <div role="alert" className="danger">
+            <strong>{t("screen.card.over_the_limit", { limit: amountText(limit, "rpm", unit) })}</strong>
+          </div>
+        )}
         {shakeGrows && (
           <div role="alert" className="danger">
             <strong>{t("screen.card.shake_grows")}</strong>
@@ -282,7 +288,7 @@ function Open({
           }}
           key={here.line.key}
         />
-        {limit && (
+        {limit && here.step.stretch === "turn" && (
           <SpeedNow blankId={blankId} limitRpm={limit} step={messageText(here.step.name, unit)} key={here.step.id} />
         )}
         {here.line.watch && here.line.wait && !here.line.done_at && (

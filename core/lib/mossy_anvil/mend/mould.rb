@@ -89,7 +89,7 @@ module MossyAnvil
           Fault.new(
             path: "#{at}/#{key}",
             problem: problem,
-            allowed: Fault.t("such_a_defect_needs", type: type, depth_mm: [*needs, :depth_mm].join(", "))
+            allowed: Fault.t("such_a_shape_needs", type: type, needs: [*needs, :depth_mm].join(", "))
           )
         end
       end

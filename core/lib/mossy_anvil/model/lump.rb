@@ -36,7 +36,7 @@ module MossyAnvil
             Fault.new(
               path: "#{at}/#{size}",
               problem: problem,
-              allowed: Fault.t("such_a_defect_needs", type: kind, depth_mm: wanted.join(", "))
+              allowed: Fault.t("such_a_shape_needs", type: kind, needs: wanted.join(", "))
             )
           end
         raise InvalidInput, faults if faults.any?

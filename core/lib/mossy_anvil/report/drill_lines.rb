@@ -7,7 +7,7 @@ module MossyAnvil
     class DrillLines
       # It stops so far before the floor, mm; places looked at along the way, and round the bit.
       SHORT_MM = 3.0
-      PLACES, ROUND = 60, 8
+      PLACES, ROUND, ACROSS = 60, 8, 4
 
       # blank: on its centres, with a form and a lathe or none; to_mm: diameter of the hole; down_mm: from the rim to
       # the floor; moisture_pct: of the wood then; limit_rpm: of the step, or nil.
@@ -71,17 +71,24 @@ module MossyAnvil
       # Letters of what lies in the hole between two depths, and mm to the first of it.
       def found(from_mm, to_mm)
         depths = Numo::DFloat.linspace(from_mm, to_mm, PLACES)
-        owners = (0...ROUND).map { |index| owners(index * 360.0 / ROUND, depths) }
+        owners = places.map { |clock_deg, radius_mm| owners(clock_deg, radius_mm, depths) }
         met = owners.flat_map(&:to_a).uniq.reject(&:negative?)
         first = owners.filter_map { |list| list.ge(0).where.to_a.first }.min
         [met.map { |index| @blank.defects[index].id }.sort, first && depths[first]]
       end
 
-      def owners(clock_deg, depths)
+      # From the middle of the bit to its edge, all round.
+      def places =
+        (0...ROUND)
+          .to_a
+          .product((0..ACROSS).to_a)
+          .map { |turn, ring| [turn * 360.0 / ROUND, [@to_mm / 2 * ring / ACROSS, 0.01].max] }
+
+      def owners(clock_deg, radius_mm, depths)
         form = @blank.form
         low, high = form.z_span_mm
         z_mm = form.opens == "tail" ? high - depths : low + depths
-        probe.owners(z_mm.new_fill(clock_deg), z_mm.new_fill(@to_mm / 2), z_mm)
+        probe.owners(z_mm.new_fill(clock_deg), z_mm.new_fill(radius_mm), z_mm)
       end
 
       def probe = @probe ||= Solid::PointProbe.new(@blank, narrowest_mm: 1.0)

@@ -81,13 +81,20 @@ module MossyAnvil
       def coat(parts, layer, index, of)
         ml = layer.sum { |one| one[:ml] }
         line(
-          ml.positive? ? "coat_of" : "coat_rubbed",
+          coat_key(parts.first.family, ml),
           number: [index + 1, ""],
           of: [of, ""],
           finish: Message.term("tables.finishes.#{parts.first.family}.name"),
           parts: names(parts),
           **(ml.positive? ? { ml: [ml, "ml"] } : {})
         )
+      end
+
+      # A film is left to flow out, what soaks in is wiped off, a paste is rubbed away.
+      def coat_key(family, ml)
+        return "coat_rubbed" unless ml.positive?
+
+        Finish::Coats.row(family)["film"] ? "coat_film" : "coat_of"
       end
 
       def hardening(layer, last)

@@ -14,7 +14,7 @@ module MossyAnvil
           def volume_mm3 = Math::PI * (height_mm**2) * ((3 * inner_mm) - height_mm) / 3
         end
 
-      SLICES, RINGS, ANGLES = 10, 6, 24
+      SLICES, RINGS, ANGLES = 10, 6, 96
       STEPS = 40
 
       # blank: on its centres; form: Form it is hollowed to, as cut now. belt_nm: of the slowest belt; moisture_pct: of
@@ -90,11 +90,14 @@ module MossyAnvil
       # Letters of what lies in it.
       def holds(cap) = owners(cap).uniq.reject(&:negative?).map { |index| @blank.defects[index].id }.sort
 
-      # A core through which a crack runs, or with too little sound wood in it, is not worth the cut.
+      # A core in which a crack runs or a piece is loose, or with too little sound wood in it, is not worth the cut.
       def why_not(cap)
         return "belt" if @belt_nm && torque_nm(cap) > @belt_nm
 
         found = owners(cap)
+        kinds = found.uniq.map { |owner| probe.kind(owner) }
+        return "cracked" if kinds.any? { |kind| %w[crack loose].include?(kind) }
+
         "unsound" if found.count(Solid::PointProbe::SOUND) < row["sound_share"] * found.size
       end
 
@@ -102,9 +105,12 @@ module MossyAnvil
         @owners ||= {}
         @owners[cap] ||= begin
           clock, radius, depth = places(cap)
-          Solid::PointProbe.new(@blank, narrowest_mm: 2.0).owners(clock, radius, @rim_mm + (@inward * depth)).to_a
+          probe.owners(clock, radius, @rim_mm + (@inward * depth)).to_a
         end
       end
+
+      # A crack is met however thin it is: as wide as the places lie apart.
+      def probe = @probe ||= Solid::PointProbe.new(@blank, narrowest_mm: 5.0)
 
       # Of the cap, slice by slice: clock degrees, mm, mm below the rim.
       def places(cap)
