@@ -72,7 +72,7 @@ RSpec.describe MossyAnvil::Report::CardReport do
     drill =
       lambda do |defects|
         jar_so = MossyAnvil::Formats::BlankFile.read(JSON.generate({ **jar, "defects" => defects })).on_centres
-        about = { down_mm: jar_so.form.wall_depth_mm, moisture_pct: 9, limit_rpm: 900 }
+        about = { deep_mm: jar_so.form.wall_depth_mm - 3, moisture_pct: 9, limit_rpm: 900 }
         lines = MossyAnvil::Report::DrillLines.new(jar_so, to_mm: 25.0, **about).lines
         lines.map { |line| line[:message][:key].split(".").last }
       end

@@ -72,6 +72,7 @@ RSpec.describe "At the lathe, hand-checked" do
     )
     expect(MossyAnvil::Turn::Drilling.torque_nm(25, 600, end_grain: true)).to be_within(1e-9).of(0.46875 * 1.3)
     expect([8, 30].map { |wet| MossyAnvil::Turn::Drilling.clear_every_mm(wet) }).to eq([25, 12])
+    expect(MossyAnvil::Turn::Drilling.clear_every_mm(0, wooden: false)).to eq(12)
   end
 
   it "E40: the neck at release" do

@@ -51,6 +51,48 @@ RSpec.describe MossyAnvil::Report::SetOutReport do
     )
   end
 
+  it "glues an insert in with room for the glue, and says what the hole leaves round it and under it" do
+    ask = ->(**hole) do
+      numbers(BlankHelper::BOWL, { bit_mm: 20.0, hole: { takes: "insert", from: "foot", deep_mm: 4.0, **hole } })[:hole]
+    end
+    keys = ->(found) { found[:lines].map { |line| line[:message][:key].split(".").last } }
+    found = ask.call
+    # A floor of 10 mm; the foot is 90 across.
+    expect(found).to include(across_mm: be_within(1e-9).of(20.1), left_mm: 6.0, says: [])
+    expect(found[:wall_mm]).to be_within(1e-9).of(45 - 10.05)
+    expect(keys.call(found)).to eq(%w[drill drilled hollow_face try_insert scratch_insert glue_insert glued])
+    expect(found[:lines].last[:minutes]).to eq([30, 1440])
+    expect(ask.call(deep_mm: 7.0)[:says].map { |one| one[:key] }).to eq(["steps.hole.under_thin"])
+    through = ask.call(deep_mm: 11.0)
+    expect(through).to include(left_mm: 0.0, says: [])
+    expect(keys.call(through).first).to eq("back_exit")
+    wide = numbers(BlankHelper::BOWL, { bit_mm: 86.0, hole: { takes: "nothing", from: "foot", deep_mm: 4.0 } })[:hole]
+    expect(wide[:says].map { |one| one[:key] }).to eq(["steps.hole.wall_thin"])
+    wider = numbers(BlankHelper::BOWL, { bit_mm: 96.0, hole: { takes: "nothing", from: "foot", deep_mm: 4.0 } })[:hole]
+    expect(wider).to include(wall_mm: 0.0)
+    expect(wider[:says].map { |one| one[:key] }).to eq(["steps.hole.as_wide"])
+  end
+
+  it "taps a thread with the tailstock free, and drills no faster than the piece may turn" do
+    found =
+      numbers(
+        BlankHelper::BOWL,
+        { thread: "m6", engaged_mm: 3.0, hole: { takes: "thread", from: "foot", deep_mm: 4.0 } },
+        defects: [crack(id: "A", depth_mm: 60)]
+      )[
+        :hole
+      ]
+    expect(found[:lines].map { |line| line[:message][:key].split(".").last }).to include(
+      "relieve_edge",
+      "tap",
+      "harden_thread"
+    )
+    drill = found[:lines].find { |line| line[:message][:key].end_with?(".drill") }
+    # 20 m/min at 5.2 mm would be 1,224.
+    expect(drill[:message][:amounts][:rpm][:value]).to be < 1100
+    expect(found[:across_mm]).to be_within(0.01).of(5.19)
+  end
+
   it "drills plastic slower, and clears wet wood sooner" do
     plastic =
       numbers(

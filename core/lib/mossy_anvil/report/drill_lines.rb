@@ -2,21 +2,20 @@
 
 module MossyAnvil
   module Report
-    # The lines of a card for the hole down the middle that makes room for a hollowing tool: bits in order, what they
-    # meet on the way, what lies under the floor.
+    # The lines of a card for a hole on the axis: bits in order, what they meet on the way, what lies under its end.
     class DrillLines
-      # It stops so far before the floor, mm; places looked at along the way, and round the bit.
-      SHORT_MM = 3.0
+      # Places looked at along the way, and round the bit.
       PLACES, ROUND, ACROSS = 60, 8, 4
 
-      # blank: on its centres, with a form and a lathe or none; to_mm: diameter of the hole; down_mm: from the rim to
-      # the floor; moisture_pct: of the wood then; limit_rpm: of the step, or nil.
-      def initialize(blank, to_mm:, down_mm:, moisture_pct:, limit_rpm:)
+      # blank: on its centres, with a form and a lathe or none; to_mm: diameter of the hole; deep_mm: from the face it
+      # enters by (from: "mouth" or "foot"); moisture_pct: of the wood then; limit_rpm: of the step, or nil.
+      def initialize(blank, to_mm:, deep_mm:, moisture_pct:, limit_rpm:, from: "mouth")
         @blank = blank
         @to_mm = to_mm
-        @depth_mm = down_mm - SHORT_MM
+        @depth_mm = deep_mm
         @moisture_pct = moisture_pct
         @limit_rpm = limit_rpm
+        @at_tail = (blank.form.opens == "tail") == (from == "mouth")
       end
 
       def lines
@@ -30,6 +29,7 @@ module MossyAnvil
       def row = Table["tools"]["drilling"]
       def line(key, **about) = Mend::CardLine.of(:do, "work.line.#{key}", **about).to_h
       def mm(value) = [value, "mm"]
+      def wooden? = @blank.material.wooden?
 
       def bits
         return @bits if defined?(@bits)
@@ -50,9 +50,9 @@ module MossyAnvil
         line(
           "drill",
           bit: mm(size),
-          every: mm(Turn::Drilling.clear_every_mm(@moisture_pct)),
+          every: mm(Turn::Drilling.clear_every_mm(@moisture_pct, wooden: wooden?)),
           torque: [torque, "N m"],
-          rpm: [[Turn::SetOuts.drill_rpm(row["m_min"], size), @limit_rpm].compact.min, "rpm"],
+          rpm: [[Turn::Drilling.usual_rpm(size, wooden: wooden?), @limit_rpm].compact.min, "rpm"],
           target: [@depth_mm, "mm", nil]
         )
       end
@@ -64,7 +64,7 @@ module MossyAnvil
 
       # A bit that breaks into what lies under the floor opens the piece.
       def under
-        ids, = found(@depth_mm, @depth_mm + SHORT_MM + row["under_mm"])
+        ids, = found(@depth_mm, @depth_mm + row["under_mm"])
         ids.empty? ? [] : [line("drill_under", ids: Message.ids(ids))]
       end
 
@@ -85,9 +85,8 @@ module MossyAnvil
           .map { |turn, ring| [turn * 360.0 / ROUND, [@to_mm / 2 * ring / ACROSS, 0.01].max] }
 
       def owners(clock_deg, radius_mm, depths)
-        form = @blank.form
-        low, high = form.z_span_mm
-        z_mm = form.opens == "tail" ? high - depths : low + depths
+        low, high = @blank.form.z_span_mm
+        z_mm = @at_tail ? high - depths : low + depths
         probe.owners(z_mm.new_fill(clock_deg), z_mm.new_fill(radius_mm), z_mm)
       end
 

@@ -9,8 +9,8 @@ module MossyAnvil
       # A few per cent of water, as a shop's seasons bring.
       MOVES_PCT = 3.0
 
-      # asked: { every_mm:, feet:, feet_radius_mm:, thread:, engaged_mm:, bit_mm: }, whatever is wanted. Raises
-      # InvalidInput under `at`.
+      # asked: { every_mm:, feet:, feet_radius_mm:, thread:, engaged_mm:, bit_mm:, hole: }, whatever is wanted; hole as
+      # HoleLines has it, as deep as wide where nothing is said. Raises InvalidInput under `at`.
       def initialize(blank, asked = {}, at: "")
         unless blank.form
           raise InvalidInput,
@@ -23,6 +23,7 @@ module MossyAnvil
                 ]
         end
 
+        @surveyed = blank
         @blank = blank.on_centres
         @form = @blank.form
         @asked = { every_mm: 10.0, feet: 3, bit_mm: 25.0, engaged_mm: 12.0 }.merge(asked)
@@ -43,6 +44,7 @@ module MossyAnvil
           lid: lid,
           insert: insert,
           drill: drill,
+          hole: hole,
           workings: @workings.to_h
         }
       end
@@ -226,6 +228,20 @@ module MossyAnvil
               { "thread" => [@asked[:engaged_mm], "mm"], "point" => [point, "mm"] }
             )
         }
+      end
+
+      # At no more than the slowest of the limits of this piece.
+      def hole
+        return unless @asked[:hole]
+
+        limits = Assessment.new(@surveyed).to_h[:stages].values.filter_map { |stage| stage[:limit_rpm] }
+        across_mm = @asked[:bit_mm]
+        HoleLines.new(
+          @blank,
+          { takes: "nothing", across_mm: across_mm, deep_mm: across_mm, from: "foot", **@asked[:hole] },
+          thread: insert,
+          limit_rpm: limits.min
+        ).to_h
       end
 
       def drill

@@ -30,6 +30,8 @@ module MossyAnvil
 
       # A bit that makes room for the tool, where the floor is wider than it, mm.
       BIT_MM = 25.0
+      # The hole stops so far before the floor, mm.
+      SHORT_MM = 3.0
 
       # step: Route::Step; before: the one worked before it, or nil. cuts: its regions as CutReport has them.
       # about: blank: on its centres; finish: callable that gives the FinishPlan; finished: the last stage of the
@@ -94,7 +96,7 @@ module MossyAnvil
         DrillLines.new(
           @blank,
           to_mm: BIT_MM,
-          down_mm: deepest[:down_mm],
+          deep_mm: deepest[:down_mm] - SHORT_MM,
           moisture_pct: @step.after.moisture_pct,
           limit_rpm: @step.limit_rpm
         ).lines

@@ -7,6 +7,12 @@ module MossyAnvil
       # After anything that shook the piece it is begun again so much slower.
       SLOWER = 0.8
 
+      # The line of what is glued: it waits as long as a usual glue does, the quickest to the slowest.
+      def self.glue_wait
+        minutes = Table.rows("glues").select { |row| row["proposed"] }.map { |row| row["ready_min"] }.minmax
+        Mend::CardLine.of(:wait, "work.line.glued", minutes: minutes, unlocks: "turn").to_h
+      end
+
       # kind: of the step; limit_rpm: of it, nil off the lathe.
       def initialize(kind, limit_rpm)
         @kind = kind
@@ -49,17 +55,11 @@ module MossyAnvil
 
       private
 
-      # What is glued waits as long as a usual glue does, the quickest to the slowest.
       def line(key)
-        return glued if key == "glued"
+        return self.class.glue_wait if key == "glued"
 
         target = key == "slower" && @limit_rpm ? { target: [@limit_rpm * SLOWER, "rpm", nil] } : {}
         Mend::CardLine.of(:do, "work.line.#{key}", **target).to_h
-      end
-
-      def glued
-        minutes = Table.rows("glues").select { |row| row["proposed"] }.map { |row| row["ready_min"] }.minmax
-        Mend::CardLine.of(:wait, "work.line.glued", minutes: minutes, unlocks: "turn").to_h
       end
     end
   end

@@ -28,10 +28,16 @@ module MossyAnvil
         order
       end
 
-      # mm of depth after which the bit comes out to be cleared.
-      def clear_every_mm(moisture_pct)
-        wet = moisture_pct.to_f >= Table["tools"]["force"]["wet_from_pct"]
-        Table["tools"]["drilling"][wet ? "clear_every_wet_mm" : "clear_every_mm"]
+      # mm of depth after which the bit comes out to be cleared: sooner where chips swell or melt.
+      def clear_every_mm(moisture_pct, wooden: true)
+        binds = !wooden || moisture_pct.to_f >= Table["tools"]["force"]["wet_from_pct"]
+        Table["tools"]["drilling"][binds ? "clear_every_wet_mm" : "clear_every_mm"]
+      end
+
+      # rpm in the middle of what a bit that wide takes in such stuff.
+      def usual_rpm(diameter_mm, wooden: true)
+        row = Table["set_outs"]["drill"][wooden ? "wood" : "plastic"]
+        SetOuts.drill_rpm((row["from_m_min"] + row["to_m_min"]) / 2.0, diameter_mm)
       end
     end
   end

@@ -1,4 +1,5 @@
 import { useMemo, useState } from "react";
+import styled from "styled-components";
 import { api } from "../../api/client";
 import { without, type Document, type SetOuts as Numbers, type SetOutsQuestion } from "../../api/document";
 import { useNewest } from "../../api/useNewest";
@@ -11,11 +12,18 @@ import { useSettled } from "../../kit/useSettled";
 import { useUnit } from "../../kit/Units";
 import { Carry, Fault, Fields, Quiet, Row, Ticket } from "../../kit/parts";
 import { useBlank } from "../../draft/contexts";
-import { t } from "../../i18n/texts";
+import { messageText, t } from "../../i18n/texts";
 
 const SETTLED_MS = 300;
-const THREADS = { none: t("screen.form.none_"), m4: "M4", m5: "M5", m6: "M6", m8: "M8", m10: "M10" } as const;
+const THREADS = { m4: "M4", m5: "M5", m6: "M6", m8: "M8", m10: "M10" } as const;
 type Wanted = SetOutsQuestion["wanted"];
+type HoleWanted = NonNullable<Wanted["hole"]>;
+const TAKES = {
+  nothing: t("screen.form.hole_takes_nothing"),
+  thread: t("screen.form.hole_takes_thread"),
+  insert: t("screen.form.hole_takes_insert"),
+} as const;
+const FACES = { foot: t("screen.form.hole_from_foot"), mouth: t("screen.form.hole_from_mouth") } as const;
 
 /** The numbers to mark on the wood, and what to print and cut out for it. */
 export function SetOuts() {
@@ -52,7 +60,10 @@ function Marked() {
     feet: 3,
     bit_mm: 25,
     engaged_mm: 12,
+    hole: { takes: "nothing", from: "foot", deep_mm: 12 },
   });
+  const hole = wanted.hole ?? { takes: "nothing", from: "foot", deep_mm: 12 };
+  const setHole = (change: Partial<HoleWanted>) => setWanted({ ...wanted, hole: { ...hole, ...change } });
   const question = useMemo(() => ({ document, wanted }), [document, wanted]);
   const { answer, problem } = useNewest(question, api.setOuts);
   const faultOf = (key: string) =>
@@ -67,11 +78,26 @@ function Marked() {
           fault={faultOf("every_mm")}
         />
         <LengthField
-          label={t("screen.form.bit_across")}
+          label={hole.takes === "insert" ? t("screen.form.insert_across") : t("screen.form.bit_across")}
           value={wanted.bit_mm ?? 25}
           onChange={(bit_mm) => setWanted({ ...wanted, bit_mm })}
           fault={faultOf("bit_mm")}
         />
+        {hole.takes === "thread" ? (
+          <LengthField
+            label={t("screen.form.thread_deep")}
+            value={wanted.engaged_mm ?? 12}
+            onChange={(engaged_mm) => setWanted({ ...wanted, engaged_mm })}
+            fault={faultOf("engaged_mm")}
+          />
+        ) : (
+          <LengthField
+            label={t("screen.form.hole_deep")}
+            value={hole.deep_mm}
+            onChange={(deep_mm) => setHole({ deep_mm })}
+            fault={faultOf("hole/deep_mm")}
+          />
+        )}
         <NumberField
           label={t("screen.form.feet")}
           value={wanted.feet ?? 3}
@@ -79,13 +105,35 @@ function Marked() {
           fault={faultOf("feet")}
         />
       </Fields>
-      <Choice
-        label={t("screen.form.thread_to_tap")}
-        value={(wanted.thread ?? "none") as keyof typeof THREADS}
-        options={THREADS}
-        onChange={(thread) => setWanted(thread === "none" ? without(wanted, "thread") : { ...wanted, thread })}
-      />
-      {problem && !problem.errors?.some(({ pointer }) => /every_mm|bit_mm|feet/.test(pointer)) && (
+      <Stacked>
+        <Choice
+          label={t("screen.form.hole_takes")}
+          value={hole.takes}
+          options={TAKES}
+          onChange={(takes) =>
+            setWanted({
+              ...without(wanted, "thread"),
+              hole: { ...hole, takes },
+              ...(takes === "thread" ? { thread: "m8" } : {}),
+            })
+          }
+        />
+        {wanted.thread && (
+          <Choice
+            label={t("screen.form.thread_to_tap")}
+            value={wanted.thread as keyof typeof THREADS}
+            options={THREADS}
+            onChange={(thread) => setWanted({ ...wanted, thread })}
+          />
+        )}
+        <Choice
+          label={t("screen.form.hole_from")}
+          value={hole.from}
+          options={FACES}
+          onChange={(from) => setHole({ from })}
+        />
+      </Stacked>
+      {problem && !problem.errors?.some(({ pointer }) => /every_mm|bit_mm|feet|deep_mm|engaged_mm/.test(pointer)) && (
         <Fault role="alert">{problem.errors?.[0]?.detail ?? problem.detail}</Fault>
       )}
       {answer && <Table numbers={answer} />}
@@ -96,7 +144,7 @@ function Marked() {
 function Table({ numbers }: { numbers: Numbers }) {
   const unit = useUnit();
   const mm = (value: number) => amountText(value, "mm", unit);
-  const { stations, depths, sphere, feet, ring, lid, insert, drill, workings } = numbers;
+  const { stations, depths, sphere, feet, ring, lid, insert, drill, hole, workings } = numbers;
   const hollow = stations.some(({ inside_mm }) => inside_mm !== null);
   const rows: [string, string, string][] = [
     ...(depths
@@ -182,6 +230,20 @@ function Table({ numbers }: { numbers: Numbers }) {
       }),
       "drill/from_rpm",
     ],
+    ...(hole
+      ? ([
+          [
+            t("screen.form.hole"),
+            t(hole.left_mm > 0 ? "screen.form.hole_says" : "screen.form.hole_through", {
+              across: mm(hole.across_mm),
+              deep: mm(hole.deep_mm),
+              wall: mm(hole.wall_mm),
+              left: mm(hole.left_mm),
+            }),
+            "",
+          ],
+        ] satisfies [string, string, string][])
+      : []),
   ];
   return (
     <>
@@ -197,6 +259,7 @@ function Table({ numbers }: { numbers: Numbers }) {
           ))}
         </tbody>
       </Ticket>
+      {hole && <HoleLines hole={hole} />}
       <Ticket aria-label={t("screen.form.stations")} style={{ marginTop: 12 }}>
         <thead>
           <tr>
@@ -221,6 +284,46 @@ function Table({ numbers }: { numbers: Numbers }) {
           ))}
         </tbody>
       </Ticket>
+    </>
+  );
+}
+
+const Stacked = styled.div`
+  display: grid;
+  gap: 10px;
+  margin-bottom: 12px;
+`;
+
+const Listed = styled.ol`
+  list-style: decimal;
+  margin: 12px 0;
+  padding-left: 1.6em;
+
+  li {
+    margin: 4px 0;
+  }
+`;
+
+/** What is wrong with the hole first, then how to drill it and what goes into it, one line after another. */
+function HoleLines({ hole }: { hole: NonNullable<Numbers["hole"]> }) {
+  const unit = useUnit();
+  return (
+    <>
+      {hole.says.map((one) => (
+        <Fault key={one.key} role="alert">
+          {messageText(one, unit)}
+        </Fault>
+      ))}
+      <Listed aria-label={t("screen.form.working_of_the_hole")}>
+        {hole.lines.map(({ key, message, target, minutes }) => (
+          <li key={key}>
+            {messageText(message, unit)} {target && <strong>{amountText(target.value, target.unit, unit)}</strong>}
+            {minutes && (
+              <strong>{`${amountText(minutes[0] ?? 0, "min", unit)} – ${amountText(minutes[1] ?? 0, "min", unit)}`}</strong>
+            )}
+          </li>
+        ))}
+      </Listed>
     </>
   );
 }
