@@ -21,12 +21,35 @@ RSpec.describe MossyAnvil::Report::CardReport do
       steps
         .chunk_while { |one, other| one.stretch == other.stretch }
         .each do |stretch|
+          turned = stretch.take_while { |step| !step.turns_not }
+          next if turned.empty?
+
+          turned.pop if turned.size < stretch.size && turned.last.kind == "turn_round"
           told = card(number, stretch.first.id).to_h[:steps]
-          expect(told.map { |one| one[:id] }).to eq(stretch.map(&:id)), "#{number} #{stretch.first.id}"
+          expect(told.map { |one| one[:id] }).to eq(turned.map(&:id)), "#{number} #{stretch.first.id}"
           keys = told.flat_map { |one| one[:lines].map { |line| line[:key] } }
           expect(keys.uniq).to eq(keys)
         end
     end
+  end
+
+  it "stops short of a step that nothing holds the piece for, and begins no card at one" do
+    # 3 mm of spare wood at the foot: no tenon, and a crack through it.
+    found = card(33, "mount").to_h[:steps]
+    expect(found.map { |one| one[:id] }).to eq(%w[mount true_up outside seat])
+    last = found.last[:lines].last[:message]
+    expect(last[:key]).to eq("steps.work.line.stops_no_mount")
+    expect(last[:amounts][:what][:value]).to include(key: "route.kinds.hollow")
+    expect { card(33, "hollow").to_h }.to raise_error(MossyAnvil::InvalidInput, /something holds it for/)
+    # A ring that is open all round, left as it is: no speed is safe.
+    open_ring = JSON.parse(File.read(File.join(root, Dir.glob("demo/40-*.json", base: root).first)))
+    ids = MossyAnvil::Report::RouteReport.new(blank(40), ways: :taken).steps.select(&:made).map(&:id)
+    open_ring["route"] = { **open_ring.fetch("route", {}), "left_out" => ids }
+    unmended = MossyAnvil::Formats::BlankFile.read(JSON.generate(open_ring))
+    expect { described_class.new(unmended, from: "mount").to_h }.to raise_error(
+      MossyAnvil::InvalidInput,
+      /some speed of the lathe is safe/
+    )
   end
 
   def told(number, from)

@@ -142,6 +142,26 @@ RSpec.describe MossyAnvil::Report::RouteReport do
     expect(keys(lathe.first[:says])).to include("route.says.unsafe")
   end
 
+  it "holds the piece as it is mended and dried by then, not as it was surveyed" do
+    demo =
+      MossyAnvil::Formats::BlankFile.read(
+        File.read(Dir[File.expand_path("../../../demo/40-*.anvil.json", __dir__)].first)
+      )
+    route = described_class.new(demo, ways: :taken)
+    mount = route.steps.find { |step| step.kind == "mount" }
+    expect(mount.limit_rpm).to be > 0
+    as_surveyed = MossyAnvil::Report::MountReport.new(demo).to_h[:steps].first
+    expect(as_surveyed[:limit_rpm].to_f).to be < mount.limit_rpm
+    # A block glued to wet wood comes off; once it is dry it may hold.
+    wet = wet_bowl(material: { moisture_pct: 30 })
+    judged = ->(water) do
+      report = MossyAnvil::Report::MountReport.new(blank(**wet), moisture_pct: water).to_h
+      report[:steps].first[:mounts].find { |one| one[:key] == "glue_block" }[:says].map { |one| one[:key] }
+    end
+    expect(judged.call(30)).to eq(["mounts.not.too_wet"])
+    expect(judged.call(9)).not_to include("mounts.not.too_wet")
+  end
+
   it "leaves a plan of the turner's own as it is, and lays the route round it" do
     own = { steps: [{ id: "mine", do: "fill", of: ["b"], with: "epoxy" }] }
     found = route(**wet_bowl(material: { moisture_pct: 10 }, mend: own))

@@ -7,7 +7,8 @@ module MossyAnvil
     class CardReport
       # blank: as kept, with a form. from: id of the step it begins with, the first that is not done unsaid.
       # about: climate:, now:, fineness:, records: and tools: as CutReport takes them.
-      # Raises InvalidInput at /from where there is no such step, or it is done or left out.
+      # Raises InvalidInput at /from where there is no such step, it is done or left out, or nothing can be turned at it
+      # as things stand.
       def initialize(blank, from: nil, now: nil, **about)
         @blank = blank
         @from = from
@@ -41,33 +42,49 @@ module MossyAnvil
       def document_after(document, ids, measured:) =
         MendReport.mended_document(document, ids.map { |id| made(id) }, measured: measured)
 
-      # The steps it runs, list of Route::Step.
+      # The steps it runs, list of Route::Step: none that nothing can be turned at as things stand, nor what only leads
+      # up to one.
       def run
         @run ||=
+          begin
+            run = stretch.take_while { |step| !step.turns_not }
+            run.pop while stop && run.size > 1 && run.last.kind == "turn_round"
+            run
+          end
+      end
+
+      private
+
+      # What is ahead of the same stretch, from where it starts.
+      def stretch
+        @stretch ||=
           begin
             first = start
             route
               .steps
               .drop_while { |step| !step.equal?(first) }
               .take_while { |step| step.stretch == first.stretch }
-              .reject { |step| step.done || step.left_out }
+              .select { |step| ahead?(step) }
           end
       end
 
-      private
+      # The step it stops short of; nil where it goes to the end.
+      def stop = stretch.find(&:turns_not)
 
       def route = @route ||= RouteReport.new(@blank, ways: :taken, **@about.except(:tools))
       def finish_plan = @finish_plan ||= FinishPlan.new(@blank, **@about.slice(:climate, :now, :fineness))
       def cuts = @cuts ||= CutReport.new(@blank, route: route, **@about)
 
       def start
-        step =
-          @from ? route.steps.find { |one| one.id == @from } : route.steps.find { |one| !one.done && !one.left_out }
-        return step if step && !step.done && !step.left_out
+        step = @from ? route.steps.find { |one| one.id == @from } : route.steps.find { |one| ahead?(one) }
+        return step if step && ahead?(step) && !step.turns_not
 
+        refuse(step&.turns_not && ahead?(step) ? "a_step_#{step.turns_not}" : "a_step_of_the_route_that_is")
+      end
+
+      def refuse(allowed)
         problem = @from ? Fault.t("is", given: Fault.shown(@from)) : Fault.t("is_not_there")
-        raise InvalidInput,
-              [Fault.new(path: "/from", problem: problem, allowed: Fault.t("a_step_of_the_route_that_is"))]
+        raise InvalidInput, [Fault.new(path: "/from", problem: problem, allowed: Fault.t(allowed))]
       end
 
       def plain(step)
@@ -80,7 +97,10 @@ module MossyAnvil
           tools: step.needs.tools,
           limit_rpm: step.limit_rpm,
           mark: step.made ? nil : mark(step),
-          lines: lines(step).each_with_index.map { |line, at| { key: "#{step.id}.#{at + 1}", optional: false, **line } }
+          lines:
+            [*lines(step), *stops_here(step)].each_with_index.map do |line, at|
+              { key: "#{step.id}.#{at + 1}", optional: false, **line }
+            end
         }
       end
 
@@ -94,6 +114,15 @@ module MossyAnvil
           **shown
         ).lines
       end
+
+      # After the last step of a run that is stopped short.
+      def stops_here(step)
+        return [] unless stop && run.last.equal?(step)
+
+        [Mend::CardLine.of(:do, "work.line.stops_#{stop.turns_not}", what: stop.name).to_h]
+      end
+
+      def ahead?(step) = !step.done && !step.left_out
 
       # The step before in this run; nil at its beginning.
       def before(step) = run.take_while { |one| !one.equal?(step) }.last

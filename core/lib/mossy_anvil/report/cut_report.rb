@@ -28,7 +28,6 @@ module MossyAnvil
           about.delete(:route) ||
             RouteReport.new(blank, climate: climate, now: now, fineness: fineness, ways: :taken, **about)
         @blank = blank.on_centres
-        @mounts = @route.mount_report
       end
 
       # Plain data: regions, those refused with why, how torn fibres are dealt with, and the second blank there is in
@@ -91,7 +90,7 @@ module MossyAnvil
             piece(step),
             mouth_mm: step_cuts(step).mouth_mm,
             walls: walls(step),
-            mount_n: ->(z_mm) { @mounts.borne_n(Route::Turning::HELD_IN.fetch(step.kind), z_mm) }
+            mount_n: ->(z_mm) { mounts(step).borne_n(Route::Turning::HELD_IN.fetch(step.kind), z_mm) }
           )
         choice = Turn::ToolChoice.new(@tools, @blank.material, moisture_pct: wet(step), belt_nm: belt(step)&.last)
         cuts_of(step).flat_map { |cut| found.of(cut) }.map { |region| plain(step, region, *choice.for(region)) }
@@ -107,6 +106,7 @@ module MossyAnvil
         end
       end
 
+      def mounts(step) = @route.mount_report(step.after)
       def wet(step) = step.after.moisture_pct
 
       # [number of the belt, N m it gives] at the step's speed; nil without a lathe.

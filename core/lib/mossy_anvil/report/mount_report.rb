@@ -30,9 +30,9 @@ module MossyAnvil
       # The stage whose weight, imbalance and limit a step begins with.
       STAGES = { outside: :blank, hollow: :outside, foot: :hollowed, bore: :outside, ends: :outside }.freeze
 
-      # blank: as surveyed, with a form. now: Time, or nil to take its water as last read. Raises InvalidInput under
-      # `at`.
-      def initialize(blank, climate: ShopClimate.new, now: nil, fineness: :default, at: "")
+      # blank: as surveyed, with a form. now: Time, or nil to take its water as last read. moisture_pct: what it has
+      # when it is held, where that is not its water now. Raises InvalidInput under `at`.
+      def initialize(blank, climate: ShopClimate.new, now: nil, fineness: :default, at: "", moisture_pct: nil)
         unless blank.form
           raise InvalidInput,
                 [
@@ -47,10 +47,11 @@ module MossyAnvil
         @blank = blank.on_centres
         @form = @blank.form
         @moisture_pct =
-          DryingReport
-            .new(@blank, climate, Workings.new, now: now)
-            .to_h
-            .then { |water| water ? water[:moisture_pct] : 0 }
+          moisture_pct ||
+            DryingReport
+              .new(@blank, climate, Workings.new, now: now)
+              .to_h
+              .then { |water| water ? water[:moisture_pct] : 0 }
         @solid = SolidAnalysis.new(@blank, climate, fineness)
         @workings = Workings.new
         @stages =

@@ -50,7 +50,18 @@ module MossyAnvil
       def moisture_pct = assessed[:drying] && assessed[:drying][:moisture_pct]
       # The form it is roughed out to first; nil where it is not.
       def rough_form = rough && rough[:form]
-      def mount_report = @mount_report ||= MountReport.new(@blank, climate: @climate, now: @now, fineness: @fineness)
+      # How a piece on its route is held, as what was mended before leaves it; a MountReport of the finished form.
+      def mount_report(piece)
+        blank = limits.as_surveyed(piece.context.blank)
+        wet = piece.moisture_pct&.round(1)
+        (@mount_reports ||= {})[[limits.key(blank), wet]] ||= MountReport.new(
+          blank,
+          climate: @climate,
+          now: @now,
+          fineness: @fineness,
+          moisture_pct: wet
+        )
+      end
 
       private
 
@@ -64,11 +75,11 @@ module MossyAnvil
           assessed: assessed,
           context: context,
           rough: rough,
-          mounts: mounts,
+          mounts: method(:mounts),
           skin_dm2: assessed.dig(:form, :skin_area_mm2).values.compact.sum / MM2_PER_DM2,
           grits: assessed.dig(:finish, :grits),
           sanding_rpm: assessed.dig(:finish, :sanding_rpm),
-          limits: StageReadings.new(@blank.material, @climate, @fineness)
+          limits: limits
         )
       end
 
@@ -86,8 +97,13 @@ module MossyAnvil
         thick&.hollow? ? { form: thick, wall_mm: wall.to_f } : nil
       end
 
-      def mounts
-        mount_report.to_h[:steps].to_h { |step| [step[:key], { key: step[:proposed], limit_rpm: step[:limit_rpm] }] }
+      def limits = @limits ||= StageReadings.new(@blank.material, @climate, @fineness)
+
+      def mounts(piece)
+        report = mount_report(piece)
+        (@mounts ||= {}.compare_by_identity)[report] ||= report.to_h[:steps].to_h do |step|
+          [step[:key], { key: step[:proposed], limit_rpm: step[:limit_rpm] }]
+        end
       end
 
       def plain(alternative)

@@ -24,8 +24,7 @@ module MossyAnvil
         @read[[state, stage]] ||= worst(solids(state, blank), stage)
       end
 
-      private
-
+      # The same with its water as surveyed.
       def as_surveyed(blank)
         resin = blank.material.resin_kg_m3
         return blank.with_material(@material) if resin == @material.resin_kg_m3
@@ -35,6 +34,8 @@ module MossyAnvil
 
       # Two blanks of one route differ in their form, their resin and their defects.
       def key(blank) = [blank.form, blank.material.resin_kg_m3, blank.defects.map(&:to_document)]
+
+      private
 
       # The painted solid, and the one at worst where there is one. The last of them alone are kept: they are large, and
       # a route asks for its states one after another.

@@ -8,7 +8,8 @@ module MossyAnvil
     #
     # blank: as surveyed, with a form. assessed: its assessment, plain data. context: MendContext as it stands now.
     # rough: { form:, wall_mm: } of the form to rough out to, nil where there is none to speak of.
-    # mounts: { step of holding => { key:, limit_rpm: } }. skin_dm2, grits, sanding_rpm: of the finished piece.
+    # mounts: (piece) -> { step of holding => { key:, limit_rpm: } }, as it is mended and as wet as it is then.
+    # skin_dm2, grits, sanding_rpm: of the finished piece.
     # limits: (blank, stage) -> { limit_rpm:, unsafe:, mass_g:, volume_mm3: }, its worst case counted in.
     Facts =
       Struct.new(

@@ -67,6 +67,8 @@ module MossyAnvil
         def cost = materials.sum { |one| one.cost.to_f }
         # Does it wait for what this air never brings about?
         def never? = !wait.nil? && wait.likely.nil?
+        # Nothing is turned at it as things stand: "unsafe" at any speed, or "no_mount" holds it; nil else.
+        def turns_not = unsafe ? "unsafe" : ("no_mount" if says.any? { |one| one[:key] == "route.says.no_mount" })
         def conflicts = says.count { |one| one[:tone] == "stop" }
         def saying(more) = more.empty? ? self : self.class.new(**to_h, says: more + says)
         # The same where it is not to be done: the piece stays as it was.

@@ -59,7 +59,7 @@ module MossyAnvil
       def start = @start ||= @facts.limits.call(@before.blank, @before.stage)
       def finish = @finish ||= goal ? @facts.limits.call(@piece.blank, goal) : start
       def slowest = [start, finish].min_by { |one| one[:limit_rpm] }
-      def mount = @facts.mounts[HELD_IN[@kind]]
+      def mount = @mount ||= @facts.mounts.call(@before)[HELD_IN[@kind]]
       def limit_rpm = [slowest[:limit_rpm], mount && mount[:limit_rpm]].compact.min
       def unsafe? = start[:unsafe] || finish[:unsafe]
 
