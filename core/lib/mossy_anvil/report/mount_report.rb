@@ -30,9 +30,14 @@ module MossyAnvil
       # The stage whose weight, imbalance and limit a step begins with.
       STAGES = { outside: :blank, hollow: :outside, foot: :hollowed, bore: :outside, ends: :outside }.freeze
 
+      # Keys of the mounts that do not hold on wood so wet; else its water makes no difference.
+      def self.too_wet(moisture_pct) =
+        Table.rows("mounts").filter_map { |row| row["key"] if moisture_pct > row.fetch("dry_to_pct", 100) }
+
       # blank: as surveyed, with a form. now: Time, or nil to take its water as last read. moisture_pct: what it has
-      # when it is held, where that is not its water now. Raises InvalidInput under `at`.
-      def initialize(blank, climate: ShopClimate.new, now: nil, fineness: :default, at: "", moisture_pct: nil)
+      # when it is held, where that is not its water now. readings: StageReadings that know the blank already, or nil.
+      # Raises InvalidInput under `at`.
+      def initialize(blank, climate: ShopClimate.new, now: nil, at: "", moisture_pct: nil, readings: nil)
         unless blank.form
           raise InvalidInput,
                 [
@@ -52,10 +57,10 @@ module MossyAnvil
               .new(@blank, climate, Workings.new, now: now)
               .to_h
               .then { |water| water ? water[:moisture_pct] : 0 }
-        @solid = SolidAnalysis.new(@blank, climate, fineness)
+        readings ||= StageReadings.new(blank.material, climate, :default)
+        @solid = readings.solid(blank)
         @workings = Workings.new
-        @stages =
-          Solid::Stage.names_for(@blank).to_h { |name| [name, StageReport.new(name, @solid, Workings.new).to_h] }
+        @stages = readings.reports(blank).to_h
       end
 
       # Plain data: steps, each with its mounts, the one proposed (or nil) first, and what else to look to; says: of the

@@ -53,13 +53,12 @@ module MossyAnvil
       # How a piece on its route is held, as what was mended before leaves it; a MountReport of the finished form.
       def mount_report(piece)
         blank = limits.as_surveyed(piece.context.blank)
-        wet = piece.moisture_pct&.round(1)
-        (@mount_reports ||= {})[[limits.key(blank), wet]] ||= MountReport.new(
+        wet = piece.moisture_pct || 0
+        (@mount_reports ||= {})[[limits.key(blank), MountReport.too_wet(wet)]] ||= MountReport.new(
           blank,
           climate: @climate,
-          now: @now,
-          fineness: @fineness,
-          moisture_pct: wet
+          moisture_pct: wet,
+          readings: limits
         )
       end
 

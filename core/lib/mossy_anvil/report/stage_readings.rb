@@ -14,15 +14,19 @@ module MossyAnvil
         @material = material
         @climate = climate
         @fineness = fineness
-        @solids, @read = {}, {}
+        @solids, @read, @reports = {}, {}, {}
       end
 
       # { limit_rpm:, unsafe:, mass_g:, volume_mm3:, governed_by: }, at worst where a depth is in doubt.
       def call(blank, stage)
         blank = as_surveyed(blank)
         state = key(blank)
-        @read[[state, stage]] ||= worst(solids(state, blank), stage)
+        @read[[state, stage]] ||= worst(report(blank, stage), solids(state, blank).drop(1), stage)
       end
+
+      # The painted solid of a blank with its water as surveyed; and all its stages, [name, StageReport as plain data].
+      def solid(blank) = solids(key(blank), blank).first
+      def reports(blank) = Solid::Stage.names_for(blank).map { |name| [name, report(blank, name)] }
 
       # The same with its water as surveyed.
       def as_surveyed(blank)
@@ -52,8 +56,13 @@ module MossyAnvil
         GC.start
       end
 
-      def worst(solids, stage)
-        found, other = solids.map { |solid| StageReport.new(stage, solid, Workings.new).to_h.slice(*KEYS) }
+      def report(blank, stage)
+        @reports[[key(blank), stage]] ||= StageReport.new(stage, solid(blank), Workings.new).to_h
+      end
+
+      def worst(report, solids, stage)
+        found = report.slice(*KEYS)
+        other = solids.map { |solid| StageReport.new(stage, solid, Workings.new).to_h }.first
         slower = other && other[:limit_rpm] < found[:limit_rpm]
         slower ? found.merge(other.slice(:limit_rpm, :unsafe, :governed_by)) : found
       end
