@@ -117,6 +117,38 @@ RSpec.describe "Sanding and finish, hand-checked" do
       end
     end
 
+    # Shares of the outside that are resin and soft, from the painted grid: each place by its own cell just under the skin.
+    def painted_shares(blank)
+      grid = MossyAnvil::Solid::Grid.over(blank.shape, fineness: :fine)
+      painter = MossyAnvil::Solid::FieldRasterizer.new(grid, blank)
+      low, high = blank.form.z_span_mm
+      clock = Numo::DFloat.new(180).seq * 2
+      found =
+        Array.new(150) do |index|
+          z_mm = low + ((high - low) * (index + 0.5) / 150)
+          radius = blank.form.outside.radius_mm(z_mm)
+          slope = (blank.form.outside.radius_mm([z_mm + 0.05, high].min) - radius) / 0.05
+          rods = (grid.columns_at(clock) * grid.axial) + grid.layers_at((clock * 0) + z_mm)
+          at = [rods, grid.cells_at((clock * 0) + radius - 0.2)]
+          resin = painter.own_strength ? painter.own_strength.at(*at).gt(0) : Numo::Bit.zeros(180)
+          soft = painter.strength.at(*at).lt(0.999) & ~resin
+          Numo::DFloat[1, resin.count_true / 180.0, soft.count_true / 180.0] * (radius * Math.hypot(1, slope))
+        end
+      found.inject(:+).to_a.then { |area, resin, soft| { resin: resin / area, soft: soft / area } }
+    end
+
+    it "sees resin and soft wood on as much of the outside as the painted solid has, within 2 %" do
+      [32, 34, 36].each do |number|
+        blank = demos.find { |one| one.number == number }.on_centres
+        outside = MossyAnvil::Finish::SkinParts.new(blank).areas.select { |(side, _), _| side == "outside" }
+        %i[resin soft].each do |stuff|
+          share = outside.fetch(["outside", stuff.to_s], 0) / outside.values.sum
+          expect(share).to be_within(0.02).of(painted_shares(blank)[stuff]), "#{number} #{stuff}"
+        end
+      end
+      expect(painted_shares(demos.find { |one| one.number == 32 }.on_centres)[:soft]).to be > 0.1
+    end
+
     it "treats soft wood and cast resin apart: soft drinks more, resin takes no oil and is polished last" do
       bowl = described_class.new(demos.find { |blank| blank.number == 32 }).to_h[:parts].to_h { |one| [one[:key], one] }
       drinks = ->(part) { part[:coats].sum { |coat| coat[:ml] } / part[:area_cm2] }
