@@ -117,7 +117,7 @@ RSpec.describe "Sanding and finish, hand-checked" do
       end
     end
 
-    # Shares of the outside that are resin and soft, from the painted grid: each place by its own cell just under the skin.
+    # Shares of the outside that are resin and soft, from the painted grid: each place by its own cell under the skin.
     def painted_shares(blank)
       grid = MossyAnvil::Solid::Grid.over(blank.shape, fineness: :fine)
       painter = MossyAnvil::Solid::FieldRasterizer.new(grid, blank)

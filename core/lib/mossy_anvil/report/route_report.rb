@@ -43,8 +43,15 @@ module MossyAnvil
         }
       end
 
+      # Every way there is, list of Route::Alternative, the one taken first; and that one alone.
+      def alternatives = proposal.alternatives
+      def way_taken = proposal.way_taken
+      # What tells two states of the piece on its way apart.
+      def state_key(piece) = limits.key(limits.as_surveyed(piece.blank))
+      # { limit_rpm:, unsafe:, mass_g:, volume_mm3:, governed_by: } of a piece on its way at a stage.
+      def reading(piece, stage) = limits.call(piece.blank, stage)
       # Steps of the way taken, list of Route::Step.
-      def steps = proposal.way_taken.steps
+      def steps = way_taken.steps
       # What the last stage of turning comes to, as the assessment has it.
       def finished_stage = assessed[:stages].values.last
       def moisture_pct = assessed[:drying] && assessed[:drying][:moisture_pct]

@@ -1,0 +1,89 @@
+# frozen_string_literal: true
+
+module MossyAnvil
+  module Rehearsal
+    # The one act that makes most truths sound that were lost, for each hour it takes: proved by playing it on them.
+    class Improvement
+      MINUTES_AN_HOUR = 60.0
+
+      # plan: Plan; sound: of each truth whether it came out so; worst: { event:, step: } that takes most. playing:
+      # truth: (index) -> Truth; lost: (plan, truth, pace:) -> is it lost; plan_of: (blank, choices) -> Plan;
+      # ways: () -> the other ways, list of Alternative.
+      def initialize(blank, plan, sound:, worst:, **playing)
+        @blank = blank
+        @plan = plan
+        @sound = sound
+        @worst = worst
+        @truth, @lost, @plan_of, @ways = playing.values_at(:truth, :lost, :plan_of, :ways)
+        @row = Table["odds"]["acts"]
+      end
+
+      # { act:, step: or of: or mm: or way:, gain: share of all truths, hours:, per_hour: }; nil where nothing was lost,
+      # or nothing betters it.
+      def best
+        return if lost.empty?
+
+        acts.filter_map { |act| tried(act) }.max_by { |one| [one[:per_hour], one[:gain]] }
+      end
+
+      private
+
+      def lost = @lost_ones ||= @sound.each_index.reject { |index| @sound[index] }
+
+      def acts
+        [
+          { act: "slower", step: @worst[:step] },
+          *feelers.map { |id| { act: "feeler", of: id } },
+          { act: "taps" },
+          *(@blank.form&.follows ? [{ act: "thicker_wall", mm: @row["thicker_mm"] }] : []),
+          *@ways.call.map { |way| { act: "other_way", way: way.key, choices: way.choices } }
+        ]
+      end
+
+      # Ids of the cracks that are deepest in doubt.
+      def feelers
+        open = @blank.defects.select { |defect| defect.path? && defect.parts? && defect.found_by != "feeler" }
+        open.max_by(@row["feelers"]) { |defect| defect.depth_range_mm&.last || (2 * defect.depth_mm) }.map(&:id)
+      end
+
+      def tried(act)
+        kept, minutes = send(act[:act], act)
+        return unless kept.positive?
+
+        gain = kept / @sound.size.to_f
+        hours = [minutes, @row["least_min"]].max / MINUTES_AN_HOUR
+        { **act.except(:choices), gain: gain, hours: hours, per_hour: gain / hours }
+      end
+
+      def kept(plan = @plan, **how) = lost.count { |index| !@lost.call(plan, yield(@truth.call(index)), **how) }
+
+      def slower(act)
+        step = @plan.steps.find { |one| one.id == act[:step] }
+        [kept(pace: { act[:step] => @row["slower"] }, &:itself), step.hands_min * ((1 / @row["slower"]) - 1)]
+      end
+
+      def feeler(act) = [kept { |truth| truth.felt(act[:of]) }, @row["feeler_min"]]
+      def taps(_act) = [kept(&:tapped), @row["taps_min"]]
+
+      def thicker_wall(act)
+        form = @blank.form
+        follows = { **form.follows, wall_mm: form.follows[:wall_mm] + act[:mm] }
+        thicker = Model::Form.new(**form.to_document.except(:inside), follows: follows)
+        return 0, 0 unless thicker.hollow?
+
+        [kept(@plan_of.call(@blank.with_form(thicker), @blank.route_choices), &:itself), 0]
+      end
+
+      # Another way may lose what this one keeps: it is played on some of those too, and what it loses of them counts.
+      def other_way(act)
+        other = @plan_of.call(@blank, act[:choices])
+        sound = @sound.each_index.select { |index| @sound[index] }
+        played = sound.first(@row["sound_played"])
+        spoilt = played.count { |index| @lost.call(other, @truth.call(index)) }
+        cost = played.empty? ? 0 : spoilt * sound.size / played.size.to_f
+        minutes = (other.alternative.hands_h - @plan.alternative.hands_h) * MINUTES_AN_HOUR
+        [kept(other, &:itself) - cost, minutes]
+      end
+    end
+  end
+end

@@ -1,0 +1,151 @@
+# frozen_string_literal: true
+
+module MossyAnvil
+  module Rehearsal
+    # What the steps of a plan meet in one truth: what this wood takes there.
+    class Meets
+      # Of one step. splits_rpm, runs_rpm: speeds at which it splits, and something open runs on; nil for never. loose:
+      # list of Loose. wall_share, mount_share: of the plan's own wall and mount, nil where there is none. opens: mm
+      # long, of what the finished skin cuts into. stones: those the edge comes to. check_share: of the rate of drying
+      # that opens a check, nil where nothing dries.
+      Step =
+        Struct.new(
+          :step,
+          :splits_rpm,
+          :runs_rpm,
+          :loose,
+          :wall_share,
+          :mount_share,
+          :opens,
+          :stones,
+          :check_share,
+          keyword_init: true
+        )
+      # A piece that is only half held, or was glued back: the speed it holds to.
+      Loose = Struct.new(:holds_rpm, :mass_g, :radius_mm, :glued, keyword_init: true)
+
+      # Wood that a mount holds by, mm from its seat. The side of the form that is cut to its end at a step.
+      SEAT_MM = 25.0
+      GOALS = { "outside" => :outside, "hollow" => :inside, "ends" => :outside }.freeze
+
+      # plan: Plan; truth: Truth. wall_n: { key of a state => N the wall bears as surveyed }, kept between truths.
+      def initialize(plan, truth, climate:, fineness:, wall_n:)
+        @plan = plan
+        @truth = truth
+        @climate = climate
+        @fineness = fineness
+        @wall_n = wall_n
+        @solids, @states = {}, {}
+      end
+
+      # List of Step, one a step of the plan. What was calculated for them is let go: it is large.
+      def to_a =
+        @plan.steps.map { |step| step.rpm.positive? ? turned(step) : Step.new(step: step, **idle(step)) }.tap { forget }
+
+      private
+
+      def idle(step)
+        { loose: [], opens: [], stones: [], check_share: step.check_use && (step.check_use / @truth.strength) }
+      end
+
+      def turned(step)
+        states = step.stages.map { |stage| state(step, stage) }
+        Step.new(
+          step: step,
+          splits_rpm: slowest(states, :burst_rpm, @truth.strength),
+          runs_rpm: slowest(states, :crack_runs_rpm, @truth.toughness),
+          wall_share: step.wall_use && wall_share(step),
+          mount_share: step.mount && mount_share(step),
+          **idle(step),
+          loose: loose(step),
+          opens: opens(step),
+          stones: stones(step)
+        )
+      end
+
+      # Speed goes with the root of what the wood bears.
+      def slowest(states, name, share)
+        rpm = states.filter_map { |state| state[name] }.min
+        rpm && (rpm * Math.sqrt(share))
+      end
+
+      def state(step, stage)
+        @states[[step.key, stage]] ||= Report::StageReport.new(stage, solid(step), Report::Workings.new).in_short
+      end
+
+      def solid(step) = @solids[step.key] ||= analysed(@truth.of(step.blank))
+      def analysed(blank) = Report::SolidAnalysis.new(blank.on_centres, @climate, @fineness)
+
+      def forget
+        @solids, @states = {}, {}
+      end
+
+      # Of the wall as surveyed; both at their weakest place.
+      def wall_share(step)
+        surveyed = @wall_n[step.key] ||= bears(analysed(step.blank))
+        surveyed.zero? ? nil : bears(solid(step)) / surveyed * @truth.strength
+      end
+
+      def bears(solid) = solid.weakest_wall&.force_n || 0.0
+
+      # Of what the mount holds by, what hidden troubles in its seat leave.
+      def mount_share(step)
+        seat_mm, length = step.mount[:size_mm] / 2.0, step.blank.shape.length_mm
+        lost =
+          @truth.hidden.sum do |body|
+            from_end = step.mount[:at_tail] ? length - body.z_mm : body.z_mm
+            from_end < SEAT_MM && body.radius_mm < seat_mm ? Math::PI / 4 * body.size_mm[0] * body.size_mm[1] : 0.0
+          end
+        [1 - (lost / (Math::PI * (seat_mm**2))), 0.0].max * @truth.strength
+      end
+
+      def loose(step)
+        pieces = @truth.of(step.blank).defects.select { |defect| defect.type == "loose_piece" }
+        pieces.filter_map { |piece| held(step, piece) }
+      end
+
+      # Where glue holds it, by the glue of this truth.
+      def held(step, piece)
+        glued = @plan.steps.take_while { |one| one.id != step.id }.any? { |one| one.glues.include?(piece.id) }
+        mass_g = step.blank.material.density_kg_m3 * piece.box_mm3 * 1e-6
+        limit =
+          Turn::LoosePiece.limit_rpm(
+            mass_g: mass_g,
+            radius_mm: piece.radius_mm,
+            size_mm: piece.size_mm,
+            bonded_share: piece.detail[:bonded_share],
+            bond_mpa: glued ? @truth.glue_mpa : Turn::LoosePiece::BOND_MPA * @truth.strength
+          ) or return
+        holds = limit * Math.sqrt(Turn::LoosePiece::RESERVE)
+        Loose.new(holds_rpm: holds, mass_g: mass_g, radius_mm: piece.radius_mm, glued: glued)
+      end
+
+      # Hidden bodies that the finished skin cuts into at this step, mm long.
+      def opens(step)
+        profile = profile_of(step) or return []
+        hollows = @truth.hidden.select { |body| body.type == "void" && body.detail[:contents] != "stone" }
+        hollows.filter_map do |body|
+          next unless body.z_mm.between?(profile.first_z_mm, profile.last_z_mm)
+
+          body.size_mm.max if (profile.radius_mm(body.z_mm) - body.radius_mm).abs < body.size_mm[0] / 2
+        end
+      end
+
+      def profile_of(step)
+        side = GOALS[step.kind] or return
+        step.blank.form&.public_send(side)
+      end
+
+      # Stones that the edge comes to: outside the form, or in its hollow.
+      def stones(step)
+        profile = profile_of(step) or return []
+        stones = @truth.hidden.select { |body| body.detail[:contents] == "stone" }
+        stones.select do |body|
+          within = body.z_mm.between?(profile.first_z_mm, profile.last_z_mm)
+          reach = within ? profile.radius_mm(body.z_mm) : 0.0
+          GOALS[step.kind] == :inside ? body.radius_mm < reach : body.radius_mm > reach
+        end
+      end
+    end
+  end
+end

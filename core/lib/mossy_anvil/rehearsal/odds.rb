@@ -1,0 +1,143 @@
+# frozen_string_literal: true
+
+module MossyAnvil
+  module Rehearsal
+    # How a way of the work comes out on many truths: the chance of a sound piece and of an injury, when it is finished
+    # and what it costs, what takes most, and the one act that betters it most for its time.
+    class Odds
+      # Of a truth: events; days and cost it comes to, days nil where it never gets there.
+      Outcome = Struct.new(:events, :days, :cost, keyword_init: true)
+      # Of a 95 % interval. Source: Wilson.
+      Z95 = 1.96
+      TRUTHS = 200
+
+      # blank: as surveyed, with a form. truths: how many; seed: Integer. Raises InvalidInput under `at` where there is
+      # no form.
+      def initialize(blank, truths: TRUTHS, seed: 1, climate: Report::ShopClimate.new, now: nil, at: "")
+        @blank = blank
+        @truths = truths
+        @seed = seed
+        @climate = climate
+        @now = now
+        @at = at
+      end
+
+      # Plain data. part, parts: every so many-th truth alone, for processes that share them; merged by .of.
+      def to_h = told(outcomes)
+
+      # List of [index, Outcome] of a share of the truths; the block is told how many are played.
+      def outcomes(part: 0, parts: 1)
+        (part...@truths)
+          .step(parts)
+          .each_with_index
+          .map do |index, done|
+            played = play(plan, truth(index))
+            yield done + 1 if block_given?
+            [index, outcome(plan, played.events, Draws.new(@seed, index))]
+          end
+      end
+
+      # Plain data of outcomes, from whatever processes they come.
+      def told(outcomes)
+        list = outcomes.sort_by(&:first).map(&:last)
+        {
+          truths: list.size,
+          seed: @seed,
+          sound: chance(list.count { |one| sound?(one) }, list.size),
+          injury: chance(list.count { |one| injures?(one) }, list.size),
+          finish_days: band(list.map(&:days)),
+          cost: band(list.map(&:cost)),
+          causes: causes(list),
+          not_yet: plan.not_yet,
+          best_improvement: improvement(list),
+          advised_against: list.count { |one| injures?(one) } > list.size * Table["odds"]["injury"]["share_at_most"]
+        }
+      end
+
+      def plan = @plan ||= plan_of(@blank)
+
+      private
+
+      # The way taken, or the one of other answers.
+      def plan_of(blank, choices = blank.route_choices)
+        about = { climate: @climate, now: @now, ways: :taken, chosen: choices }
+        route = Report::RouteReport.new(blank, at: @at, **about)
+        Plan.new(route, Report::CutReport.new(blank, route: route, climate: @climate, now: @now))
+      end
+
+      def troubles = @troubles ||= HiddenTroubles.new(@blank)
+      def truth(index) = (@drawn ||= {})[index] ||= Truth.new(@blank, Draws.new(@seed, index), troubles)
+
+      def play(plan, truth)
+        Play.new(Meets.new(plan, truth, climate: @climate, fineness: :default, wall_n: walls_of(plan)).to_a)
+      end
+
+      def walls_of(plan) = ((@walls ||= {}.compare_by_identity)[plan] ||= {})
+
+      # A truth comes to each wait's own share of its band.
+      def outcome(plan, events, draws)
+        waits = plan.steps.map { |step| wait_days(step, draws) }
+        slow = draws.triangular("hands", *Table["odds"]["hands_shares"])
+        hands = (plan.steps.sum(&:hands_min) * slow) + events.sum { |event| event.row["adds_min"].to_f }
+        more = events.sum { |event| event.row["adds_days"].to_f }
+        days = waits.all? ? waits.sum + more + (hands / 60.0 / Table["route"]["hours_a_day"]) : nil
+        rate = @blank.worth ? @blank.worth[:rate].to_f : 0.0
+        cost = plan.steps.sum(&:cost) + events.sum { |event| event.row["adds_cost"].to_f } + (hands / 60.0 * rate)
+        Outcome.new(events: events, days: days, cost: cost)
+      end
+
+      def wait_days(step, draws)
+        return 0.0 unless step.wait
+
+        earliest, likely, latest = step.wait.to_h.values_at(:earliest, :likely, :latest)
+        likely && draws.triangular("wait #{step.id}", earliest || likely, likely, latest || likely)
+      end
+
+      def sound?(outcome) = outcome.events.none?(&:lost?)
+
+      def injures?(outcome)
+        row = Table["odds"]["injury"]
+        # Who stands aside is out of the line of throw, and still a face may be at its height.
+        outcome.events.any? { |event| event.energy_j >= row["at_face_j"] }
+      end
+
+      # Share with its 95 % interval.
+      def chance(count, of)
+        share = count / of.to_f
+        middle = (share + (Z95**2 / (2 * of))) / (1 + (Z95**2 / of))
+        half = Z95 / (1 + (Z95**2 / of)) * Math.sqrt((share * (1 - share) / of) + (Z95**2 / (4.0 * of * of)))
+        { share: share, low: [middle - half, 0.0].max, high: [middle + half, 1.0].min }
+      end
+
+      def band(values)
+        return { p10: nil, p50: nil, p90: nil } if values.any?(&:nil?)
+
+        sorted = values.sort
+        { p10: 0.1, p50: 0.5, p90: 0.9 }.transform_values { |share| sorted[((sorted.size - 1) * share).round] }
+      end
+
+      # Most often first: of all truths, those in which it happens at that step.
+      def causes(list)
+        list
+          .flat_map { |one| one.events.map { |event| [event.key, event.step, event.outcome] }.uniq }
+          .tally
+          .sort_by { |(key, step, so), count| [so == "lost" ? 0 : 1, -count, key, step] }
+          .map { |(key, step, so), count| { event: key, step: step, share: count / list.size.to_f, then: so } }
+      end
+
+      def improvement(list)
+        Improvement.new(@blank, plan, sound: list.map { |one| sound?(one) }, worst: causes(list).first, **playing).best
+      end
+
+      # What an act is tried by.
+      def playing
+        {
+          truth: method(:truth),
+          lost: ->(plan, truth, **how) { play(plan, truth).events(**how).any?(&:lost?) },
+          plan_of: method(:plan_of),
+          ways: -> { Report::RouteReport.new(@blank, climate: @climate, now: @now).alternatives.drop(1) }
+        }
+      end
+    end
+  end
+end

@@ -1,0 +1,67 @@
+# frozen_string_literal: true
+
+module MossyAnvil
+  module Rehearsal
+    # One complete blank that agrees with everything that was surveyed and tested, drawn from a seed: every crack as
+    # deep as it may be, what a test makes one suspect, what lies hidden, and how strong this wood is.
+    class Truth
+      # strength, toughness: over what the tables say; glue_mpa: of a joint. hidden: list of BodyDefect.
+      attr_reader :strength, :toughness, :glue_mpa, :hidden
+
+      # blank: as surveyed. draws: Draws, nil where nothing is left to chance: then the truth is the survey.
+      # troubles: HiddenTroubles of the blank.
+      def initialize(blank, draws, troubles)
+        @draws = draws
+        spread = Table["odds"]["spread"]
+        @strength = draws ? draws.lognormal("strength", 1.0, spread["strength"]) : 1.0
+        @toughness = draws ? draws.lognormal("toughness", 1.0, spread["toughness"]) : 1.0
+        @glue_mpa = draws ? draws.triangular("glue", *spread["glue_mpa"]) : spread["glue_mpa"][1]
+        @hidden = draws ? [*troubles.drawn(draws), *suspected(blank)] : []
+        paths = draws ? blank.defects.select { |defect| defect.path? && defect.depth_mm.positive? } : []
+        @ratios = paths.to_h { |defect| [defect.id, ratio(defect)] }
+      end
+
+      # The survey's blank, or the same with some of it mended or another form, as it truly is.
+      def of(blank)
+        known = blank.defects.map { |defect| true_of(defect) }
+        blank.with_defects(known + hidden)
+      end
+
+      # mm, of a defect that runs along a path.
+      def depth_mm(defect) = defect.depth_mm * @ratios.fetch(defect.id, 1.0)
+
+      # The same with that crack's depth no longer in doubt: as it was written down.
+      def felt(id) = dup.tap { |other| other.known(id) }
+
+      # The same without what taps all round would have found.
+      def tapped
+        left = Table["odds"]["tests"]["tap_share"]
+        dup.tap { |other| other.without { |body| @draws.share("tapped #{body.id}") >= left } }
+      end
+
+      protected
+
+      def known(id) = @ratios = @ratios.merge(id => 1.0)
+      def without(&) = @hidden = @hidden.reject(&)
+
+      private
+
+      def true_of(defect)
+        @ratios.key?(defect.id) ? defect.at_depth(depth_mm(defect)) : defect
+      end
+
+      def ratio(defect)
+        least, most = defect.depth_range_mm
+        shares =
+          least ? [[least / defect.depth_mm, 1.0].min, 1.0, [most / defect.depth_mm, 1.0].max] : shares_of(defect)
+        @draws.triangular("depth #{defect.id}", *shares)
+      end
+
+      def shares_of(defect) = Table["odds"]["depth_shares"].fetch(defect.found_by || "guessed")
+
+      def suspected(blank)
+        blank.suspects.select { |one| @draws.share("suspect #{one.id}") < Table["odds"]["suspect_share"] }
+      end
+    end
+  end
+end
