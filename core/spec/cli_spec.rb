@@ -2,6 +2,7 @@
 
 require "csv"
 require "open3"
+require "tmpdir"
 
 RSpec.describe "bin/anvil" do
   root = File.expand_path("../..", __dir__)
@@ -121,6 +122,34 @@ RSpec.describe "bin/anvil" do
         puts $LOADED_FEATURES.grep(%r{gems/(sinatra|sequel|rack|puma|pg)})
       RUBY
       expect(loaded).to eq("")
+    end
+  end
+
+  it "prints the odds of a way of the work, the same from one process and from two" do
+    path = Dir[File.join(root, "demo", "34-*.anvil.json")].first
+    out, faults, status = anvil("odds", path, "--truths", "6", "--seed", "2")
+    expect([status.exitstatus, faults]).to eq([0, ""])
+    told = JSON.parse(out)
+    expect(told.keys).to include("truths", "sound", "injury", "finish_days", "cost", "causes", "best_improvement")
+    expect(told["sound"].keys).to eq(%w[share low high])
+    expect(anvil("odds", path, "--truths", "6", "--seed", "2", "--processes", "2")[0]).to eq(out)
+    out, faults, status = anvil("odds", path, "--truths", "0")
+    expect([status.exitstatus, out, faults.lines.first]).to eq([2, "", "--truths is 0: 1 to 20000\n"])
+  end
+
+  it "writes a blank to practise on and its sealed truth, and holds a survey against it" do
+    Dir.mktmpdir do |folder|
+      Dir.chdir(folder) do
+        out, = anvil("practice", "--seed", "5", "--level", "3")
+        expect(out.lines.map(&:chomp)).to eq(%w[practice-3-5.anvil.json practice-3-5.truth.json])
+        expect(anvil("validate", "practice-3-5.anvil.json")[0]).to eq("practice-3-5.anvil.json: fits\n")
+        told = JSON.parse(anvil("reveal", "practice-3-5.anvil.json", "practice-3-5.truth.json")[0])
+        expect(told["score"]).to be < 100
+        expect(told["missed"].first.keys).to eq(%w[id type test clock_deg z_mm])
+        _, faults, status = anvil("reveal", "practice-3-5.anvil.json", "practice-3-5.anvil.json")
+        expect([status.exitstatus, faults]).to eq([2, "/sealed: is missing: the sealed truth of a practice blank\n"])
+        expect(anvil("practice", "--seed", "5")[2].exitstatus).to eq(2)
+      end
     end
   end
 end

@@ -5,13 +5,20 @@ module MossyAnvil
     # Chance from a seed. Each thing drawn has a name and a source of its own, so that a change of one leaves all others
     # as they were, and what is asked first makes no difference.
     class Draws
+      WORD = (1 << 64) - 1
+      MOST = 200
+
       # seed: Integer; index: of the truth.
       def initialize(seed, index)
-        @ground = (seed << 32) | index
+        @ground = mixed(((seed << 32) + index) & WORD)
       end
 
-      # 0 up to 1, the same for the same name.
-      def share(name) = Random.new((@ground << (8 * name.bytesize)) | name.unpack1("H*").to_i(16)).rand
+      # 0 up to 1, the same for the same name. Source: name by Fowler, Noll and Vo, mixed as in SplitMix64 (Steele, Lea
+      # and Flood).
+      def share(name)
+        word = name.each_byte.inject(0xcbf29ce484222325) { |sum, byte| ((sum ^ byte) * 0x100000001b3) & WORD }
+        (mixed(word ^ @ground) >> 11) / 9_007_199_254_740_992.0
+      end
 
       # Triangular between least and most, most often likely; in order with share(name).
       def triangular(name, least, likely, most)
@@ -45,7 +52,14 @@ module MossyAnvil
         count
       end
 
-      MOST = 200
+      private
+
+      def mixed(word)
+        word = (word + 0x9e3779b97f4a7c15) & WORD
+        word = ((word ^ (word >> 30)) * 0xbf58476d1ce4e5b9) & WORD
+        word = ((word ^ (word >> 27)) * 0x94d049bb133111eb) & WORD
+        word ^ (word >> 31)
+      end
     end
   end
 end

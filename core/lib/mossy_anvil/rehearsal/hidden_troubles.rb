@@ -17,9 +17,10 @@ module MossyAnvil
         "galleries" => ["galleries", { hole_diameter_mm: 2.0, holes_per_cm2: 2.0 }]
       }.freeze
 
-      # blank: as surveyed, about the survey's own axis.
-      def initialize(blank)
+      # blank: as surveyed, about the survey's own axis. denser: so many times as much.
+      def initialize(blank, denser: 1.0)
         @blank = blank
+        @denser = denser
         @shape = blank.shape
         @radius_mm = @shape.max_radius_mm
         @litres = Math::PI * (@radius_mm**2) * @shape.length_mm / MM3_PER_L
@@ -31,7 +32,7 @@ module MossyAnvil
       def drawn(draws)
         means
           .flat_map do |kind, mean|
-            Array.new(draws.poisson("hidden #{kind}", mean * @litres)) { |at| [kind, "#{kind} #{at}"] }
+            Array.new(draws.poisson("hidden #{kind}", mean * @litres * @denser)) { |at| [kind, "#{kind} #{at}"] }
           end
           .filter_map { |kind, name| one(draws, kind, name) }
           .each_with_index

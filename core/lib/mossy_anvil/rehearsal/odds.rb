@@ -5,8 +5,6 @@ module MossyAnvil
     # How a way of the work comes out on many truths: the chance of a sound piece and of an injury, when it is finished
     # and what it costs, what takes most, and the one act that betters it most for its time.
     class Odds
-      # Of a truth: events; days and cost it comes to, days nil where it never gets there.
-      Outcome = Struct.new(:events, :days, :cost, keyword_init: true)
       # Of a 95 % interval. Source: Wilson.
       Z95 = 1.96
       TRUTHS = 200
@@ -25,7 +23,8 @@ module MossyAnvil
       # Plain data. part, parts: every so many-th truth alone, for processes that share them; merged by .of.
       def to_h = told(outcomes)
 
-      # List of [index, Outcome] of a share of the truths; the block is told how many are played.
+      # Plain data of a share of the truths, one each: { index:, events: [{ key:, step:, then:, energy_j: }], days:,
+      # cost: }, days nil where it never gets there; the block is told how many are played.
       def outcomes(part: 0, parts: 1)
         (part...@truths)
           .step(parts)
@@ -33,20 +32,20 @@ module MossyAnvil
           .map do |index, done|
             played = play(plan, truth(index))
             yield done + 1 if block_given?
-            [index, outcome(plan, played.events, Draws.new(@seed, index))]
+            { index: index, **outcome(plan, played.events, Draws.new(@seed, index)) }
           end
       end
 
       # Plain data of outcomes, from whatever processes they come.
       def told(outcomes)
-        list = outcomes.sort_by(&:first).map(&:last)
+        list = outcomes.sort_by { |one| one[:index] }
         {
           truths: list.size,
           seed: @seed,
           sound: chance(list.count { |one| sound?(one) }, list.size),
           injury: chance(list.count { |one| injures?(one) }, list.size),
-          finish_days: band(list.map(&:days)),
-          cost: band(list.map(&:cost)),
+          finish_days: band(list.map { |one| one[:days] }),
+          cost: band(list.map { |one| one[:cost] }),
           causes: causes(list),
           not_yet: plan.not_yet,
           best_improvement: improvement(list),
@@ -76,14 +75,27 @@ module MossyAnvil
 
       # A truth comes to each wait's own share of its band.
       def outcome(plan, events, draws)
-        waits = plan.steps.map { |step| wait_days(step, draws) }
+        hands_h = hands_min(plan, events, draws) / 60.0
+        told =
+          events.map { |event| { key: event.key, step: event.step, then: event.outcome, energy_j: event.energy_j } }
+        { events: told, days: days(plan, events, draws, hands_h), cost: cost(plan, events, hands_h) }
+      end
+
+      def more(events, name) = events.sum { |event| event.row[name].to_f }
+
+      def hands_min(plan, events, draws)
         slow = draws.triangular("hands", *Table["odds"]["hands_shares"])
-        hands = (plan.steps.sum(&:hands_min) * slow) + events.sum { |event| event.row["adds_min"].to_f }
-        more = events.sum { |event| event.row["adds_days"].to_f }
-        days = waits.all? ? waits.sum + more + (hands / 60.0 / Table["route"]["hours_a_day"]) : nil
+        (plan.steps.sum(&:hands_min) * slow) + more(events, "adds_min")
+      end
+
+      def days(plan, events, draws, hands_h)
+        waits = plan.steps.map { |step| wait_days(step, draws) }
+        waits.all? ? waits.sum + more(events, "adds_days") + (hands_h / Table["route"]["hours_a_day"]) : nil
+      end
+
+      def cost(plan, events, hands_h)
         rate = @blank.worth ? @blank.worth[:rate].to_f : 0.0
-        cost = plan.steps.sum(&:cost) + events.sum { |event| event.row["adds_cost"].to_f } + (hands / 60.0 * rate)
-        Outcome.new(events: events, days: days, cost: cost)
+        plan.steps.sum(&:cost) + more(events, "adds_cost") + (hands_h * rate)
       end
 
       def wait_days(step, draws)
@@ -93,12 +105,12 @@ module MossyAnvil
         likely && draws.triangular("wait #{step.id}", earliest || likely, likely, latest || likely)
       end
 
-      def sound?(outcome) = outcome.events.none?(&:lost?)
+      def sound?(outcome) = outcome[:events].none? { |event| event[:then] == "lost" }
 
       def injures?(outcome)
         row = Table["odds"]["injury"]
         # Who stands aside is out of the line of throw, and still a face may be at its height.
-        outcome.events.any? { |event| event.energy_j >= row["at_face_j"] }
+        outcome[:events].any? { |event| event[:energy_j] >= row["at_face_j"] }
       end
 
       # Share with its 95 % interval.
@@ -119,7 +131,7 @@ module MossyAnvil
       # Most often first: of all truths, those in which it happens at that step.
       def causes(list)
         list
-          .flat_map { |one| one.events.map { |event| [event.key, event.step, event.outcome] }.uniq }
+          .flat_map { |one| one[:events].map { |event| event.values_at(:key, :step, :then) }.uniq }
           .tally
           .sort_by { |(key, step, so), count| [so == "lost" ? 0 : 1, -count, key, step] }
           .map { |(key, step, so), count| { event: key, step: step, share: count / list.size.to_f, then: so } }
