@@ -54,6 +54,19 @@ RSpec.describe "The route", :browser do
     expect(page).to have_css("nav [aria-current=step]", text: before.first)
   end
 
+  it "is played two hundred times, and says how often it comes out sound", :worker do
+    visit "/blanks/#{blank_id(42)}/route"
+    section "Odds"
+    click_on "Play it 200 times"
+    expect(page).to have_text(/\d+ in 100 come out sound/)
+    expect(page).to have_text("of 200 played")
+    # A page loaded anew goes on with it.
+    page.refresh
+    expect(page).to have_button("Play it again")
+    expect(page).to have_text("of the 200 played; between")
+    expect(page).to have_text(/Finished in .* eight times of ten/)
+  end
+
   it "asks for a form first, and has no strip before" do
     visit "/blanks/#{blank_id(31)}/route"
     expect(page).to have_text("Draw its form first")

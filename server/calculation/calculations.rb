@@ -40,6 +40,7 @@ module MossyAnvil
             export
             photograph
             search
+            odds
             card
             work_plan
             board
@@ -191,6 +192,13 @@ module MossyAnvil
         def on_search
           asked = body_as("SearchAsked")
           json(asked: asked, climbs: Services::Placing.search(asked).climbs(Services::Placing::PARTS))
+        end
+
+        # The odds as they are asked for: a draft that has a way of the work.
+        def on_odds
+          asked = { "truths" => MossyAnvil::Rehearsal::Odds::TRUTHS, "seed" => 1, **body_as("OddsAsked") }
+          Services::OddsPlay.of(asked).plan
+          json(asked)
         end
 
         # The plan of a kept blank as a card begins with it.

@@ -8,7 +8,12 @@ module MossyAnvil
       # Works one task to its end. Whatever it changes it changes in one transaction at the end, so that one which is
       # broken off begins again from nothing.
       class TaskJob < Que::Job
-        KINDS = { "lathe" => "LatheChange", "air" => "AirChange", "import" => "ArchiveImport" }.freeze
+        KINDS = {
+          "lathe" => "LatheChange",
+          "air" => "AirChange",
+          "import" => "ArchiveImport",
+          "odds" => "OddsPlay"
+        }.freeze
         TRIES = 3
         self.retry_interval = 2
 
@@ -28,7 +33,10 @@ module MossyAnvil
         def tasks = Store::Tasks.new(Queue.db)
 
         def work(id, row)
-          step = ->(done, total) { tasks.progress?(id, done, total) || raise(Stopped, "it was cancelled") }
+          step =
+            lambda do |done, total, so_far = nil|
+              tasks.progress?(id, done, total, so_far: so_far) || raise(Stopped, "it was cancelled")
+            end
           work = Services.const_get(KINDS.fetch(row[:kind])).new(Queue.db, row, step)
           work.prepare
           Queue.db.transaction do

@@ -6,6 +6,10 @@ module MossyAnvil
       # Changes that are worked on the queue: looked at on the way, cancelled.
       module Tasks
         def self.registered(app)
+          app.post("/api/odds") do
+            asked = calculate("odds").data
+            answer(Tasks.plain(tasks.find(ask_task("odds", { **asked, now: now.iso8601(6) }))), 202)
+          end
           app.get("/api/tasks/:id") { answer(Tasks.plain(tasks.find(task_id))) }
           app.delete("/api/tasks/:id") do
             tasks.stop(task_id)
@@ -18,6 +22,7 @@ module MossyAnvil
             **row.slice(:id, :kind, :done),
             of: row[:total],
             state: state(row),
+            so_far: Store::Rows.data(row[:so_far]),
             result: Store::Rows.data(row[:result]),
             problem: Store::Rows.data(row[:problem])
           }

@@ -43,12 +43,13 @@ module MossyAnvil
         # Asks it to stop; what it would have changed stays as it was.
         def stop(id) = @db[:tasks].where(id: id, ended_at: nil).update(stopped: true).positive? || find(id)
 
-        # Keeps how far it has come; is it still wanted? Told to the database at once, whatever transaction is open
-        # here.
-        def progress?(id, done, total)
+        # Keeps how far it has come, and what came of it so far; is it still wanted? Told to the database at once,
+        # whatever transaction is open here.
+        def progress?(id, done, total, so_far: nil)
           Thread
             .new do
-              @db[:tasks].where(id: id).update(done: done, total: total)
+              told = so_far && Sequel.pg_jsonb_wrap(Rows.data(so_far))
+              @db[:tasks].where(id: id).update({ done: done, total: total, so_far: told }.compact)
               @db[:tasks].where(id: id, stopped: true).empty?
             end
             .value

@@ -120,6 +120,7 @@ export type TableName =
   | "pigments"
   | "supplies";
 export type Task = Schemas["Task"];
+export type Odds = Schemas["Odds"];
 export type TakenIn = Schemas["TakenIn"];
 export type Problem = Schemas["Problem"];
 export type Kept = Schemas["KeptBlank"];

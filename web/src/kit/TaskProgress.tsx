@@ -26,10 +26,13 @@ const Bar = styled(ProgressBar)`
 export function TaskProgress({
   task,
   label,
+  said,
   onCancel,
 }: {
   task: Task | undefined;
   label: string;
+  /** In place of how many pieces are worked out. */
+  said?: string | undefined;
   onCancel: () => void;
 }) {
   if (!task) return null;
@@ -40,7 +43,7 @@ export function TaskProgress({
         <div className="done" style={{ width: `${percent}%` }} />
       </div>
       <span role="status">
-        {task.of > 0 ? t("screen.kit.of_blanks", { done: task.done, of: task.of }) : t("screen.kit.starting")}
+        {said ?? (task.of > 0 ? t("screen.kit.of_blanks", { done: task.done, of: task.of }) : t("screen.kit.starting"))}
       </span>
       <Button $kind="quiet" onPress={onCancel}>
         {t("screen.kit.cancel")}

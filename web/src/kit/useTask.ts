@@ -34,13 +34,14 @@ export function useTask() {
   const [busy, setBusy] = useState(false);
   const [problem, setProblem] = useState<Problem>();
   const current = useRef<number | undefined>(undefined);
-  const run = useCallback(async (begin: () => Promise<Task>, onEnd: () => void) => {
+  const run = useCallback(async (begin: () => Promise<Task>, onEnd: (ended: Task) => void) => {
     setBusy(true);
     setProblem(undefined);
     try {
       const begun = await begin();
       current.current = begun.id;
-      if ((await followed(begun, setTask)).state === "ended") onEnd();
+      const last = await followed(begun, setTask);
+      if (last.state === "ended") onEnd(last);
     } catch (wrong) {
       if (!(wrong instanceof Refused)) throw wrong;
       setProblem(wrong.problem);

@@ -9,47 +9,53 @@ module MossyAnvil
       Z95 = 1.96
       TRUTHS = 200
 
-      # blank: as surveyed, with a form. truths: how many; seed: Integer. Raises InvalidInput under `at` where there is
-      # no form.
-      def initialize(blank, truths: TRUTHS, seed: 1, climate: Report::ShopClimate.new, now: nil, at: "")
+      # blank: as surveyed, with a form. truths: how many; seed: Integer. about: climate:, now:, records: as RouteReport
+      # takes them, and tools: as CutReport does. Raises InvalidInput under `at` where there is no form.
+      def initialize(blank, truths: TRUTHS, seed: 1, at: "", **about)
         @blank = blank
         @truths = truths
         @seed = seed
-        @climate = climate
-        @now = now
         @at = at
+        @climate = about.fetch(:climate) { Report::ShopClimate.new }
+        @about = { climate: @climate, **about.except(:climate, :tools) }
+        @tools = about.slice(:tools)
       end
 
-      # Plain data. part, parts: every so many-th truth alone, for processes that share them; merged by .of.
+      # Plain data.
       def to_h = told(outcomes)
 
       # Plain data of a share of the truths, one each: { index:, events: [{ key:, step:, then:, energy_j: }], days:,
-      # cost: }, days nil where it never gets there; the block is told how many are played.
+      # cost: }, days nil where it never gets there; the block is given how many are played, and what came of them.
+      # part, parts: every so many-th truth alone, for processes that share them.
       def outcomes(part: 0, parts: 1)
         (part...@truths)
           .step(parts)
-          .each_with_index
-          .map do |index, done|
+          .each_with_object([]) do |index, list|
             played = play(plan, truth(index))
-            yield done + 1 if block_given?
-            { index: index, **outcome(plan, played.events, Draws.new(@seed, index)) }
+            list << { index: index, **outcome(plan, played.events, Draws.new(@seed, index)) }
+            yield list.size, list if block_given?
           end
       end
 
       # Plain data of outcomes, from whatever processes they come.
-      def told(outcomes)
-        list = outcomes.sort_by { |one| one[:index] }
+      def told(outcomes) = so_far(outcomes).merge(best_improvement: improvement(in_order(outcomes)))
+
+      # The same before all are played, with no act tried yet.
+      def so_far(outcomes)
+        list = in_order(outcomes)
+        injured = list.count { |one| injures?(one) }
         {
           truths: list.size,
           seed: @seed,
           sound: chance(list.count { |one| sound?(one) }, list.size),
-          injury: chance(list.count { |one| injures?(one) }, list.size),
+          mended: list.count { |one| sound?(one) && one[:events].any? } / list.size.to_f,
+          injury: chance(injured, list.size),
           finish_days: band(list.map { |one| one[:days] }),
           cost: band(list.map { |one| one[:cost] }),
           causes: causes(list),
           not_yet: plan.not_yet,
-          best_improvement: improvement(list),
-          advised_against: list.count { |one| injures?(one) } > list.size * Table["odds"]["injury"]["share_at_most"]
+          advised_against: injured > list.size * Table["odds"]["injury"]["share_at_most"],
+          best_improvement: nil
         }
       end
 
@@ -57,11 +63,12 @@ module MossyAnvil
 
       private
 
+      def in_order(outcomes) = outcomes.sort_by { |one| one[:index] }
+
       # The way taken, or the one of other answers.
       def plan_of(blank, choices = blank.route_choices)
-        about = { climate: @climate, now: @now, ways: :taken, chosen: choices }
-        route = Report::RouteReport.new(blank, at: @at, **about)
-        Plan.new(route, Report::CutReport.new(blank, route: route, climate: @climate, now: @now))
+        route = Report::RouteReport.new(blank, at: @at, ways: :taken, chosen: choices, **@about)
+        Plan.new(route, Report::CutReport.new(blank, route: route, **@about, **@tools))
       end
 
       def troubles = @troubles ||= HiddenTroubles.new(@blank)
@@ -147,7 +154,7 @@ module MossyAnvil
           truth: method(:truth),
           lost: ->(plan, truth, **how) { play(plan, truth).events(**how).any?(&:lost?) },
           plan_of: method(:plan_of),
-          ways: -> { Report::RouteReport.new(@blank, climate: @climate, now: @now).alternatives.drop(1) }
+          ways: -> { Report::RouteReport.new(@blank, **@about).alternatives.drop(1) }
         }
       end
     end

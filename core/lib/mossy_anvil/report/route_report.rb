@@ -57,16 +57,14 @@ module MossyAnvil
       def moisture_pct = assessed[:drying] && assessed[:drying][:moisture_pct]
       # The form it is roughed out to first; nil where it is not.
       def rough_form = rough && rough[:form]
-      # How a piece on its route is held, as what was mended before leaves it; a MountReport of the finished form.
+      # How a piece on its route is held, as what was mended before leaves it; a MountReport of the finished form. The
+      # last one alone is kept: it is large.
       def mount_report(piece)
-        blank = limits.as_surveyed(piece.context.blank)
-        wet = piece.moisture_pct || 0
-        (@mount_reports ||= {})[[limits.key(blank), MountReport.too_wet(wet)]] ||= MountReport.new(
-          blank,
-          climate: @climate,
-          moisture_pct: wet,
-          readings: limits
-        )
+        blank, key, wet = held(piece)
+        return @mount_report if @mount_key == key
+
+        @mount_key = key
+        @mount_report = MountReport.new(blank, climate: @climate, moisture_pct: wet, readings: limits)
       end
 
       private
@@ -105,11 +103,18 @@ module MossyAnvil
 
       def limits = @limits ||= StageReadings.new(@blank.material, @climate, @fineness)
 
+      # The mounts proposed for it, { step of holding => { key:, limit_rpm: } }.
       def mounts(piece)
-        report = mount_report(piece)
-        (@mounts ||= {}.compare_by_identity)[report] ||= report.to_h[:steps].to_h do |step|
+        (@mounts ||= {})[held(piece)[1]] ||= mount_report(piece).to_h[:steps].to_h do |step|
           [step[:key], { key: step[:proposed], limit_rpm: step[:limit_rpm] }]
         end
+      end
+
+      # [the piece with its water as surveyed, what tells it from another, its water]
+      def held(piece)
+        blank = limits.as_surveyed(piece.context.blank)
+        wet = piece.moisture_pct || 0
+        [blank, [limits.key(blank), MountReport.too_wet(wet)], wet]
       end
 
       def plain(alternative)

@@ -1,0 +1,45 @@
+# frozen_string_literal: true
+
+module MossyAnvil
+  module Server
+    module Services
+      # The odds of a draft's way of the work, played truth by truth. Nothing of the shop changes by it.
+      class OddsPlay
+        # What came of them is told after so many.
+        EVERY = 10
+
+        # task: its row, asked as { "document", "truths", "seed", "now" }; step: (done, total, so far), raises Stopped.
+        def initialize(db, task, step)
+          @asked = task[:asked]
+          @step = step
+          @about = {
+            climate: Store::Shops.new(db).climate,
+            records: MossyAnvil::Model::ShopRecords.new(Store::Cards.new(db).records),
+            now: Time.parse(@asked["now"])
+          }
+        end
+
+        def prepare
+          odds = OddsPlay.of(@asked, **@about)
+          total = @asked["truths"]
+          played = odds.outcomes { |done, list| @step.call(done, total, odds.so_far(list)) if (done % EVERY).zero? }
+          @told = odds.told(played)
+        end
+
+        # Plain data.
+        def apply = @told
+
+        # Odds of what was asked; raises InvalidInput with pointers into it.
+        def self.of(asked, **about)
+          blank = Reckoner.blank(asked["document"], at: "/document")
+          MossyAnvil::Rehearsal::Odds.new(
+            blank,
+            at: "/document",
+            **asked.slice("truths", "seed").transform_keys(&:to_sym),
+            **about
+          )
+        end
+      end
+    end
+  end
+end

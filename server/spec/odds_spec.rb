@@ -1,0 +1,54 @@
+# frozen_string_literal: true
+
+require_relative "server_helper"
+
+RSpec.describe "Odds of a way of the work", :server do
+  let(:document) do
+    JSON.parse(JSON.generate(blank_data(defects: [crack(id: "a", depth_mm: 20)], form: BlankHelper::BOWL)))
+  end
+
+  before { db[:que_jobs].delete }
+
+  it "are played on the queue, can be seen on the way, and come to what the core comes to" do
+    told = []
+    progress = MossyAnvil::Server::Store::Tasks.instance_method(:progress?)
+    allow_any_instance_of(MossyAnvil::Server::Store::Tasks).to receive(:progress?) do |store, id, done, total, **about|
+      told << about[:so_far]
+      progress.bind_call(store, id, done, total, **about)
+    end
+    ask("POST", "/api/odds", { document: document, truths: 20, seed: 3 })
+    expect(last_response.status).to eq(202), log.string.lines.last(2).join
+    found = worked(answer["id"])
+    expect(found).to include("kind" => "odds", "state" => "ended", "done" => 20, "of" => 20, "problem" => nil)
+    expect(told.map { |one| one[:truths] }).to eq([10, 20])
+    expect(found["so_far"]["truths"]).to eq(20)
+    odds =
+      MossyAnvil::Rehearsal::Odds.new(
+        MossyAnvil::Formats::BlankFile.from_data(document),
+        truths: 20,
+        seed: 3,
+        now: Time.now,
+        climate: MossyAnvil::Server::Store::Shops.new(db).climate
+      )
+    expect(found["result"]["sound"]).to eq(JSON.parse(JSON.generate(odds.to_h[:sound])))
+    expect(found["result"]["causes"]).to eq(JSON.parse(JSON.generate(odds.to_h[:causes])))
+  end
+
+  it "are refused at the field: no form, too many truths; nothing is put on the queue" do
+    ask("POST", "/api/odds", { document: document.except("form") })
+    expect(problem(422)["errors"].first["pointer"]).to eq("/document/form")
+    ask("POST", "/api/odds", { document: document, truths: 100_000 })
+    expect(problem(422)["errors"].first["pointer"]).to eq("/truths")
+    ask("POST", "/api/odds", { document: document.merge("defects" => [{ "type" => "crack" }]) })
+    expect(problem(422)["errors"].map { |one| one["pointer"] }).to all(start_with("/document/defects/0"))
+    expect(db[:que_jobs].count).to eq(0)
+    expect(db[:tasks].where(kind: "odds").count).to eq(0)
+  end
+
+  it "stop when they are told to" do
+    ask("POST", "/api/odds", { document: document, truths: 20 })
+    id = answer["id"]
+    ask("DELETE", "/api/tasks/#{id}")
+    expect(worked(id)).to include("state" => "stopped", "result" => nil)
+  end
+end

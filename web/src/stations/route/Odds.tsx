@@ -1,0 +1,192 @@
+import { useEffect } from "react";
+import styled from "styled-components";
+import { api } from "../../api/client";
+import type { Odds as Told, Route, Task } from "../../api/document";
+import { useBlank } from "../../draft/contexts";
+import { messageText, t } from "../../i18n/texts";
+import { Button } from "../../kit/Button";
+import { amountText } from "../../kit/measure";
+import { Fault, Heading, Quiet, Ticket } from "../../kit/parts";
+import { TaskProgress } from "../../kit/TaskProgress";
+import { ink } from "../../kit/theme";
+import { useUnit } from "../../kit/Units";
+import { useStored } from "../../kit/useStored";
+import { useTask } from "../../kit/useTask";
+
+const [ACROSS, STEP] = [25, 16];
+
+const Dots = styled.svg`
+  width: 100%;
+  max-width: ${ACROSS * STEP}px;
+  height: auto;
+  margin: 6px 0;
+`;
+
+const Share = styled.p`
+  font-size: 24px;
+  font-weight: 650;
+  margin-top: 10px;
+`;
+
+type Kept = { of: string; odds: Told };
+
+/** The way taken, played on many blanks that all agree with the survey: how often it comes out sound, and what takes most. */
+export function Odds({ route }: { route: Route }) {
+  const { id, document } = useBlank();
+  const { busy, task, problem, run, cancel } = useTask();
+  const [kept, keep] = useStored<Kept | null>(`odds of ${id}`, null);
+  const [begun, setBegun] = useStored<{ task: number; of: string } | null>(`odds begun of ${id}`, null);
+  const asked = JSON.stringify(document);
+  const follow = (begin: () => Promise<Task>, of: string) =>
+    void run(
+      async () => {
+        const task = await begin();
+        setBegun({ task: task.id, of });
+        return task;
+      },
+      (ended) => keep({ of, odds: ended.result as Told }),
+    ).then(() => setBegun(null));
+  const play = () => follow(() => api.askOdds(document), asked);
+  // What was under way when the page was left goes on.
+  useEffect(() => {
+    if (begun) follow(() => api.task(begun.task), begun.of);
+    // Once, as it opens.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, []);
+  const shown = task?.so_far ?? (busy ? undefined : kept?.odds);
+  const fault = problem?.errors?.[0]?.detail ?? problem?.detail;
+  return (
+    <section aria-label={t("screen.route.section.odds")}>
+      <Quiet>{t("screen.odds.how")}</Quiet>
+      <Button $kind="go" isDisabled={busy} onPress={play}>
+        {kept ? t("screen.odds.again") : t("screen.odds.play")}
+      </Button>
+      <TaskProgress
+        task={task}
+        label={t("screen.odds.playing")}
+        said={
+          task && task.of > 0
+            ? task.done < task.of - 9
+              ? t("screen.odds.played", { done: task.done, of: task.of })
+              : t("screen.odds.bettering")
+            : undefined
+        }
+        onCancel={cancel}
+      />
+      {fault && <Fault role="alert">{fault}</Fault>}
+      {shown && !task && kept?.of !== asked && <Quiet>{t("screen.odds.changed_since")}</Quiet>}
+      {shown && <Shown odds={shown} route={route} whole={!task} />}
+    </section>
+  );
+}
+
+const inHundred = (share: number) => (100 * share).toFixed(share > 0 && share < 0.1 ? 1 : 0);
+
+function Shown({ odds, route, whole }: { odds: Told; route: Route; whole: boolean }) {
+  const unit = useUnit();
+  const { truths, sound, injury, finish_days: days, cost } = odds;
+  const stepOf = (id: string) => {
+    const step = route.alternatives[0]?.steps.find((one) => one.id === id);
+    return step ? messageText(step.name, unit) : id;
+  };
+  const count = Math.round(sound.share * truths);
+  return (
+    <>
+      <Share>{t("screen.odds.sound", { sound: inHundred(sound.share) })}</Share>
+      <p>{t("screen.odds.of_truths", { count, truths, low: inHundred(sound.low), high: inHundred(sound.high) })}</p>
+      <Picture odds={odds} sound={count} />
+      {odds.not_yet.map(({ step }) => (
+        <Fault key={step}>{t("screen.odds.not_yet", { step: stepOf(step) })}</Fault>
+      ))}
+      {odds.advised_against && <Fault role="alert">{t("screen.odds.against")}</Fault>}
+      <p>
+        {injury.share > 0
+          ? t("screen.odds.injures", { share: inHundred(injury.share), high: inHundred(injury.high) })
+          : t("screen.odds.injures_never", { truths, high: inHundred(injury.high) })}
+      </p>
+      {days.p10 !== null && days.p90 !== null && (
+        <p>
+          {t("screen.odds.finished", {
+            from: amountText(days.p10, "days", unit),
+            to: amountText(days.p90, "days", unit),
+            least: amountText(cost.p10 ?? 0, "money", unit),
+            most: amountText(cost.p90 ?? 0, "money", unit),
+          })}
+        </p>
+      )}
+      {odds.causes.length > 0 && (
+        <>
+          <Heading>{t("screen.odds.causes")}</Heading>
+          <Ticket>
+            <tbody>
+              {odds.causes.map(({ event, step, share, then }) => (
+                <tr key={`${event} ${step} ${then}`}>
+                  <th scope="row">{t(`screen.odds.event.${event}`)}</th>
+                  <td>{stepOf(step)}</td>
+                  <td className="number">{t("screen.odds.in_100", { share: inHundred(share) })}</td>
+                  <td style={then === "lost" ? { color: ink.rust, fontWeight: 650 } : undefined}>
+                    {t(`screen.odds.then.${then}`)}
+                  </td>
+                </tr>
+              ))}
+            </tbody>
+          </Ticket>
+        </>
+      )}
+      {whole && sound.share < 1 && <Better odds={odds} route={route} stepOf={stepOf} />}
+    </>
+  );
+}
+
+/** One dot a truth: sound, sound once mended, lost. */
+function Picture({ odds, sound }: { odds: Told; sound: number }) {
+  const { truths } = odds;
+  const mended = Math.round(odds.mended * truths);
+  const at = (index: number) => [(index % ACROSS) * STEP + STEP / 2, Math.floor(index / ACROSS) * STEP + STEP / 2];
+  return (
+    <>
+      <Dots aria-hidden viewBox={`0 0 ${ACROSS * STEP} ${Math.ceil(truths / ACROSS) * STEP}`}>
+        {Array.from({ length: truths }, (_, index) => {
+          const [x = 0, y = 0] = at(index);
+          if (index < sound - mended) return <circle key={index} cx={x} cy={y} r={5.5} fill={ink.moss} />;
+          if (index < sound)
+            return <circle key={index} cx={x} cy={y} r={4.5} fill="none" stroke={ink.moss} strokeWidth={2} />;
+          return (
+            <path
+              key={index}
+              d={`M${x - 4} ${y - 4}L${x + 4} ${y + 4}M${x - 4} ${y + 4}L${x + 4} ${y - 4}`}
+              stroke={ink.rust}
+              strokeWidth={2.5}
+            />
+          );
+        })}
+      </Dots>
+      <Quiet>{t("screen.odds.picture", { sound: sound - mended, mended, lost: truths - sound })}</Quiet>
+    </>
+  );
+}
+
+function Better({ odds, route, stepOf }: { odds: Told; route: Route; stepOf: (id: string) => string }) {
+  const unit = useUnit();
+  const better = odds.best_improvement;
+  if (!better) return <Quiet>{t("screen.odds.nothing_betters")}</Quiet>;
+  const way = route.alternatives.find(({ key }) => key === better.way);
+  const told = t(`screen.odds.act.${better.act}`, {
+    step: better.step ? stepOf(better.step) : "",
+    of: better.of ?? "",
+    mm: better.mm ? amountText(better.mm, "mm", unit) : "",
+    way: way ? messageText(way.name, unit) : "",
+  });
+  return (
+    <>
+      <Heading>{t("screen.odds.better")}</Heading>
+      <p>
+        <strong>{told}</strong>{" "}
+        {t("screen.odds.gains", {
+          gain: inHundred(better.gain),
+          time: amountText(Math.round(better.hours * 60), "min", unit),
+        })}
+      </p>
+    </>
+  );
+}
