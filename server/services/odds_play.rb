@@ -23,7 +23,8 @@ module MossyAnvil
           odds = OddsPlay.of(@asked, **@about)
           total = @asked["truths"]
           played = odds.outcomes { |done, list| @step.call(done, total, odds.so_far(list)) if (done % EVERY).zero? }
-          @told = odds.told(played)
+          all = odds.so_far(played)
+          @told = odds.told(played) { |tried, of| @step.call(tried, of, all) }
         end
 
         # Plain data.

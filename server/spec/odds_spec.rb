@@ -19,8 +19,10 @@ RSpec.describe "Odds of a way of the work", :server do
     ask("POST", "/api/odds", { document: document, truths: 20, seed: 3 })
     expect(last_response.status).to eq(202), log.string.lines.last(2).join
     found = worked(answer["id"])
-    expect(found).to include("kind" => "odds", "state" => "ended", "done" => 20, "of" => 20, "problem" => nil)
-    expect(told.map { |one| one[:truths] }).to eq([10, 20])
+    expect(found).to include("kind" => "odds", "state" => "ended", "problem" => nil)
+    # After ten, after all, and at each act that is tried then.
+    expect(told.map { |one| one[:truths] }.uniq).to eq([10, 20])
+    expect(told.last(2).map { |one| one[:best_improvement] }).to eq([nil, nil])
     expect(found["so_far"]["truths"]).to eq(20)
     odds =
       MossyAnvil::Rehearsal::Odds.new(

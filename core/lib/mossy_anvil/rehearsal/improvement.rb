@@ -19,11 +19,14 @@ module MossyAnvil
       end
 
       # { act:, step: or of: or mm: or way:, gain: share of all truths, hours:, per_hour: }; nil where nothing was lost,
-      # or nothing betters it.
+      # or nothing betters it. The block is told how many acts are tried, of how many.
       def best
         return if lost.empty?
 
-        acts.filter_map { |act| tried(act) }.max_by { |one| [one[:per_hour], one[:gain]] }
+        all = acts
+        found =
+          all.each_with_index.filter_map { |act, index| tried(act).tap { yield index + 1, all.size if block_given? } }
+        found.max_by { |one| [one[:per_hour], one[:gain]] }
       end
 
       private

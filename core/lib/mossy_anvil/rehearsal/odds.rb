@@ -37,8 +37,9 @@ module MossyAnvil
           end
       end
 
-      # Plain data of outcomes, from whatever processes they come.
-      def told(outcomes) = so_far(outcomes).merge(best_improvement: improvement(in_order(outcomes)))
+      # Plain data of outcomes, from whatever processes they come; the block is told how many acts are tried, of how
+      # many.
+      def told(outcomes, &) = so_far(outcomes).merge(best_improvement: improvement(in_order(outcomes), &))
 
       # The same before all are played, with no act tried yet.
       def so_far(outcomes)
@@ -144,8 +145,9 @@ module MossyAnvil
           .map { |(key, step, so), count| { event: key, step: step, share: count / list.size.to_f, then: so } }
       end
 
-      def improvement(list)
-        Improvement.new(@blank, plan, sound: list.map { |one| sound?(one) }, worst: causes(list).first, **playing).best
+      def improvement(list, &)
+        sound = list.map { |one| sound?(one) }
+        Improvement.new(@blank, plan, sound: sound, worst: causes(list).first, **playing).best(&)
       end
 
       # What an act is tried by.

@@ -66,9 +66,10 @@ export function Odds({ route }: { route: Route }) {
         label={t("screen.odds.playing")}
         said={
           task && task.of > 0
-            ? task.done < task.of - 9
-              ? t("screen.odds.played", { done: task.done, of: task.of })
-              : t("screen.odds.bettering")
+            ? t(task.so_far && task.so_far.truths > task.done ? "screen.odds.bettering" : "screen.odds.played", {
+                done: task.done,
+                of: task.of,
+              })
             : undefined
         }
         onCancel={cancel}
