@@ -45,13 +45,18 @@ module MossyAnvil
       def count = @own["count"]
       def clock_of(turn, index) = ClockAngle.fold(turn + (index * 360.0 / count))
 
-      # [turn, ids that each screw would go into].
+      # [turn, ids that each screw would go into]: the first way in which none meets any, else that in which fewest do.
       def best
         @best ||=
-          Array
-            .new(TURNS) { |step| step * 360.0 / count / TURNS }
-            .map { |turn| [turn, met(turn)] }
-            .min_by { |turn, met| [met.count(&:any?), turn] }
+          begin
+            tried = []
+            TURNS.times do |step|
+              turn = step * 360.0 / count / TURNS
+              tried << [turn, met(turn)]
+              break if tried.last.last.none?(&:any?)
+            end
+            tried.min_by { |turn, met| [met.count(&:any?), turn] }
+          end
       end
 
       def met(turn)
