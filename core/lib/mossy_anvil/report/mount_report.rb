@@ -66,7 +66,7 @@ module MossyAnvil
       # Plain data: steps, each with its mounts, the one proposed (or nil) first, and what else to look to; says: of the
       # whole; clearances.
       def to_h
-        @to_h ||= tell
+        @to_h ||= tell.tap { @solid = nil }
       end
 
       # N of cutting force that the mount proposed for a step bears at a height, at its speed; nil where none holds, or
@@ -80,7 +80,7 @@ module MossyAnvil
 
         load.bears_n(
           mount[:hold_nm],
-          lever_mm: (site(name, by).z_mm - z_mm).abs,
+          lever_mm: (seat_mm(name, by) - z_mm).abs,
           tailstock: mount[:verdict] == "tailstock"
         )
       end
@@ -111,17 +111,14 @@ module MossyAnvil
       def opens_tail? = @form.opens == "tail"
 
       # The seat of a step: the mouth end or, at the foot, the shoulder of what holds it there.
-      def site(name, by)
-        length, (low, high) = @blank.shape.length_mm, @form.z_span_mm
-        at_tail = (by == :mouth) == opens_tail?
-        z_mm =
-          if name == :outside
-            at_tail ? length : 0.0
-          else
-            at_tail ? high : low
-          end
-        # What holds at the foot is rooted in the wood beyond the shoulder.
-        Turn::MountSite.new(@solid, z_mm, at_tail ? -1 : 1)
+      # What holds at the foot is rooted in the wood beyond the shoulder.
+      def site(name, by) = Turn::MountSite.new(@solid, seat_mm(name, by), at_tail?(by) ? -1 : 1)
+
+      def at_tail?(by) = (by == :mouth) == opens_tail?
+
+      def seat_mm(name, by)
+        ends = name == :outside ? [0.0, @blank.shape.length_mm] : @form.z_span_mm
+        at_tail?(by) ? ends[1] : ends[0]
       end
 
       def step(name, by, mounts, index)
@@ -201,7 +198,7 @@ module MossyAnvil
       def load(name, by)
         stage = @stages.fetch(stage_of(name))
         loads = Table["mounts"]["loads"]
-        seat = site(name, by).z_mm
+        seat = seat_mm(name, by)
         reach = name == :outside ? @blank.shape.length_mm : @form.length_mm
         {
           force_n: ROUGHED.include?(name) ? loads["roughing_n"] : loads["light_n"],

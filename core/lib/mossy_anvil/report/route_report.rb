@@ -57,14 +57,16 @@ module MossyAnvil
       def moisture_pct = assessed[:drying] && assessed[:drying][:moisture_pct]
       # The form it is roughed out to first; nil where it is not.
       def rough_form = rough && rough[:form]
-      # How a piece on its route is held, as what was mended before leaves it; a MountReport of the finished form. The
-      # last one alone is kept: it is large.
+      # How a piece on its route is held, as what was mended before leaves it; a MountReport of the finished form, told
+      # at once, so that it lets go of the solid.
       def mount_report(piece)
         blank, key, wet = held(piece)
-        return @mount_report if @mount_key == key
-
-        @mount_key = key
-        @mount_report = MountReport.new(blank, climate: @climate, moisture_pct: wet, readings: limits)
+        (@mount_reports ||= {})[key] ||= MountReport.new(
+          blank,
+          climate: @climate,
+          moisture_pct: wet,
+          readings: limits
+        ).tap(&:to_h)
       end
 
       private
@@ -105,7 +107,7 @@ module MossyAnvil
 
       # The mounts proposed for it, { step of holding => { key:, limit_rpm: } }.
       def mounts(piece)
-        (@mounts ||= {})[held(piece)[1]] ||= mount_report(piece).to_h[:steps].to_h do |step|
+        mount_report(piece).to_h[:steps].to_h do |step|
           [step[:key], { key: step[:proposed], limit_rpm: step[:limit_rpm] }]
         end
       end
