@@ -121,6 +121,7 @@ export type TableName =
   | "supplies";
 export type Task = Schemas["Task"];
 export type Odds = Schemas["Odds"];
+export type Run = Schemas["Run"];
 export type TakenIn = Schemas["TakenIn"];
 export type Problem = Schemas["Problem"];
 export type Kept = Schemas["KeptBlank"];

@@ -16,6 +16,7 @@ import { useUnit } from "../../kit/Units";
 import { Carry, Fault, Heading, Quiet, Row } from "../../kit/parts";
 import { STAGES } from "../../kit/stages";
 import { useBlank } from "../../draft/contexts";
+import { Heard } from "./Heard";
 import { t } from "../../i18n/texts";
 
 const KINDS: Record<NewEntry["kind"], string> = {
@@ -137,6 +138,11 @@ function Written({ entry }: { entry: Entry }) {
         {entry.stage && ` · ${STAGES[entry.stage as StageName].toLowerCase()}`}
         {entry.speed_rpm !== null && ` · ${amountText(entry.speed_rpm, "rpm", unit)}`}
         {entry.note && <p>{entry.note}</p>}
+        {entry.kind === "cut" && (
+          <div>
+            <Heard at={entry.logged_at} />
+          </div>
+        )}
       </div>
     </Line>
   );
