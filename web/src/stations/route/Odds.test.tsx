@@ -63,6 +63,19 @@ describe("odds", () => {
     expect(screen.getByText(/5\.0 more in 100 come out sound, for 15 min/)).toBeVisible();
   });
 
+  it("takes another way that betters it at one press", async () => {
+    const other = samples.platter.route.alternatives[1];
+    const { blank } = renderStation(<Odds route={samples.platter.route} />, samples.platter);
+    const better = { act: "other_way", way: other?.key, gain: 0.05, hours: 0.5, per_hour: 0.1 };
+    playing([{ ...task, state: "ended", so_far: told, result: { ...told, best_improvement: better } }]);
+    await userEvent.click(screen.getByRole("button", { name: "Play it 200 times" }));
+    await userEvent.click(await screen.findByRole("button", { name: "Do it so" }));
+    expect(blank.draft.change).toHaveBeenCalledWith(
+      expect.objectContaining({ route: expect.objectContaining({ choices: other?.choices }) as unknown }),
+      false,
+    );
+  });
+
   it("goes on with what was under way when the page was left", async () => {
     sessionStorage.setItem("odds begun of 7", JSON.stringify({ task: 5, of: "another" }));
     renderStation(<Finished />, samples.platter);

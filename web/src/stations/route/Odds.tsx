@@ -169,6 +169,7 @@ function Picture({ odds, sound }: { odds: Told; sound: number }) {
 
 function Better({ odds, route, stepOf }: { odds: Told; route: Route; stepOf: (id: string) => string }) {
   const unit = useUnit();
+  const { document, draft } = useBlank();
   const better = odds.best_improvement;
   if (!better) return <Quiet>{t("screen.odds.nothing_betters")}</Quiet>;
   const way = route.alternatives.find(({ key }) => key === better.way);
@@ -178,6 +179,15 @@ function Better({ odds, route, stepOf }: { odds: Told; route: Route; stepOf: (id
     mm: better.mm ? amountText(better.mm, "mm", unit) : "",
     way: way ? messageText(way.name, unit) : "",
   });
+  const { form } = document;
+  const { follows } = form ?? {};
+  const { mm } = better;
+  const take =
+    better.act === "other_way" && way
+      ? () => draft.change({ ...document, route: { ...document.route, choices: way.choices } }, false)
+      : mm && form && follows
+        ? () => draft.change({ ...document, form: { ...form, follows: { ...follows, wall_mm: follows.wall_mm + mm } } })
+        : undefined;
   return (
     <>
       <Heading>{t("screen.odds.better")}</Heading>
@@ -188,6 +198,7 @@ function Better({ odds, route, stepOf }: { odds: Told; route: Route; stepOf: (id
           time: amountText(Math.round(better.hours * 60), "min", unit),
         })}
       </p>
+      {take && <Button onPress={take}>{t("screen.odds.take")}</Button>}
     </>
   );
 }
