@@ -8,7 +8,8 @@ module MossyAnvil
         # What came of them is told after so many.
         EVERY = 10
 
-        # task: its row, asked as { "document", "truths", "seed", "now" }; step: (done, total, so far), raises Stopped.
+        # task: its row, asked as { "document", "truths", "seed", "better", "now" }; step: (done, total, so far), raises
+        # Stopped.
         def initialize(db, task, step)
           @asked = task[:asked]
           @step = step
@@ -23,7 +24,10 @@ module MossyAnvil
           odds = OddsPlay.of(@asked, **@about)
           total = @asked["truths"]
           played = odds.outcomes { |done, list| @step.call(done, total, odds.so_far(list)) if (done % EVERY).zero? }
-          all = odds.so_far(played)
+          @told = odds.so_far(played)
+          return unless @asked.fetch("better", true)
+
+          all = @told
           @told = odds.told(played) { |tried, of| @step.call(tried, of, all) }
         end
 

@@ -47,6 +47,12 @@ RSpec.describe "Odds of a way of the work", :server do
     expect(db[:tasks].where(kind: "odds").count).to eq(0)
   end
 
+  it "are played without trying what betters them where that is not asked for" do
+    ask("POST", "/api/odds", { document: document, truths: 10, better: false })
+    expect(worked(answer["id"])).to include("state" => "ended", "done" => 10, "of" => 10)
+    expect(answer["result"]).to include("truths" => 10, "best_improvement" => nil)
+  end
+
   it "stop when they are told to" do
     ask("POST", "/api/odds", { document: document, truths: 20 })
     id = answer["id"]

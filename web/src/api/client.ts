@@ -189,7 +189,7 @@ export const api = {
   /** A change that the server works on by itself. */
   task: (id: number) => answered(http.GET("/api/tasks/{id}", { params: { path: { id } } })),
   cancelTask: (id: number) => answered(http.DELETE("/api/tasks/{id}", { params: { path: { id } } })),
-  askOdds: (document: Document) => answered(http.POST("/api/odds", { body: { document } })),
+  askOdds: (document: Document, better = true) => answered(http.POST("/api/odds", { body: { document, better } })),
   askSearch: (asked: SearchQuestion) =>
     answered(http.POST("/api/searches", { body: { ...asked, document: asked.document } })),
   search: (id: number) => answered(http.GET("/api/searches/{id}", { params: { path: { id } } })),

@@ -1,5 +1,5 @@
 // @vitest-environment jsdom
-import { cleanup, screen, waitFor } from "@testing-library/react";
+import { cleanup, screen, waitFor, within } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
 import { useState } from "react";
 import { afterEach, beforeEach, describe, expect, it, vi } from "vitest";
@@ -74,6 +74,19 @@ describe("odds", () => {
       expect.objectContaining({ route: expect.objectContaining({ choices: other?.choices }) as unknown }),
       false,
     );
+  });
+
+  it("plays the other ways one after another, beside the one taken", async () => {
+    renderStation(<Odds route={samples.platter.route} />, samples.platter);
+    playing([{ ...task, state: "ended", so_far: told, result: told }]);
+    await userEvent.click(screen.getByRole("button", { name: "Play it 200 times" }));
+    const ways = await screen.findByRole("table", { name: "Beside the other ways, sound" });
+    expect(within(ways).getAllByText("93 in 100")).toHaveLength(1);
+    await userEvent.click(screen.getByRole("button", { name: /Play the other/ }));
+    await waitFor(() =>
+      expect(within(ways).getAllByText("93 in 100")).toHaveLength(samples.platter.route.alternatives.length),
+    );
+    expect(screen.queryByRole("button", { name: /Play the other/ })).toBeNull();
   });
 
   it("goes on with what was under way when the page was left", async () => {

@@ -29,6 +29,7 @@ const Share = styled.p`
 `;
 
 type Kept = { of: string; odds: Told };
+type Chance = Told["sound"];
 
 /** The way taken, played on many blanks that all agree with the survey: how often it comes out sound, and what takes most. */
 export function Odds({ route }: { route: Route }) {
@@ -77,6 +78,7 @@ export function Odds({ route }: { route: Route }) {
       {fault && <Fault role="alert">{fault}</Fault>}
       {shown && !task && kept?.of !== asked && <Quiet>{t("screen.odds.changed_since")}</Quiet>}
       {shown && <Shown odds={shown} route={route} whole={!task} />}
+      {kept && !task && route.alternatives.length > 1 && <Others route={route} taken={kept} />}
     </section>
   );
 }
@@ -199,6 +201,68 @@ function Better({ odds, route, stepOf }: { odds: Told; route: Route; stepOf: (id
         })}
       </p>
       {take && <Button onPress={take}>{t("screen.odds.take")}</Button>}
+    </>
+  );
+}
+
+/** The other ways there are, played on the same truths, beside the one taken. */
+function Others({ route, taken }: { route: Route; taken: Kept }) {
+  const { id, document } = useBlank();
+  const unit = useUnit();
+  const { busy, task, problem, run, cancel } = useTask();
+  const [shares, keep] = useStored<{ of: string; sound: Record<string, Chance> }>(`odds of ways of ${id}`, {
+    of: "",
+    sound: {},
+  });
+  const asked = JSON.stringify(document);
+  const known = shares.of === asked ? shares.sound : {};
+  const [first, ...others] = route.alternatives;
+  const left = others.filter(({ key }) => !known[key]);
+  const playNext = async (ways: typeof left, sound: Record<string, Chance>): Promise<void> => {
+    const [way, ...rest] = ways;
+    if (!way) return;
+    let next: Record<string, Chance> | undefined;
+    await run(
+      () => api.askOdds({ ...document, route: { ...document.route, choices: way.choices } }, false),
+      (ended) => {
+        next = { ...sound, [way.key]: (ended.result as Told).sound };
+        keep({ of: asked, sound: next });
+      },
+    );
+    if (next) await playNext(rest, next);
+  };
+  const row = (name: string, chance: Chance | undefined) => (
+    <tr key={name}>
+      <th scope="row">{name}</th>
+      <td className="number">
+        {chance && <strong>{t("screen.odds.in_100", { share: inHundred(chance.share) })}</strong>}
+      </td>
+      <td className="number">
+        {chance && t("screen.odds.between", { low: inHundred(chance.low), high: inHundred(chance.high) })}
+      </td>
+    </tr>
+  );
+  return (
+    <>
+      <Heading>{t("screen.odds.ways")}</Heading>
+      <Ticket aria-label={t("screen.odds.ways")}>
+        <tbody>
+          {first && row(messageText(first.name, unit), taken.of === asked ? taken.odds.sound : undefined)}
+          {others.map(({ key, name }) => row(messageText(name, unit), known[key]))}
+        </tbody>
+      </Ticket>
+      {left.length > 0 && (
+        <Button isDisabled={busy} onPress={() => void playNext(left, known)}>
+          {t("screen.odds.play_others", { count: left.length })}
+        </Button>
+      )}
+      <TaskProgress
+        task={task}
+        label={t("screen.odds.playing")}
+        said={task && task.of > 0 ? t("screen.odds.played", { done: task.done, of: task.of }) : undefined}
+        onCancel={cancel}
+      />
+      {problem && <Fault role="alert">{problem.errors?.[0]?.detail ?? problem.detail}</Fault>}
     </>
   );
 }
