@@ -7,7 +7,7 @@ RSpec.describe "A card of the route", :server do
   include CardHelper
 
   def kept(number, **changes)
-    ask("POST", "/api/blanks", { document: demo(number).merge(changes.transform_keys(&:to_s)) })
+    ask("POST", "/api/blanks", { document: demo(number).merge(changes.transform_keys(&:to_s)).compact })
     answer_as("KeptBlank")
   end
 
@@ -62,7 +62,8 @@ RSpec.describe "A card of the route", :server do
   end
 
   it "writes a crack that opens into the survey at two presses, and its limit holds at once" do
-    id = kept(34)["id"]
+    # Sound as it stands: what opens is the first opening there is.
+    id = kept(34, defects: [], mend: nil, route: nil)["id"]
     card = begun(id, "hollow")
     before = card["steps"][0]["limit_rpm"]
     here = card["steps"][0]["lines"].select { |one| one["region"] }.last
@@ -70,8 +71,7 @@ RSpec.describe "A card of the route", :server do
     2.times { ask("POST", "/api/cards/#{card["id"]}/troubles", again) }
     expect(last_response.status).to eq(201), last_response.body + log.string
     now = answer_as("Card")
-    known = demo(34)["defects"].map { |one| one["id"] }
-    found = blank(id)["document"]["defects"].reject { |one| known.include?(one["id"]) }
+    found = blank(id)["document"]["defects"]
     expect(found.size).to eq(1)
     expect(found.first).to include("type" => "crack", "through" => true, "found_on" => "2030-05-01")
     expect(found.first["path"].map { |point| point["z_mm"] }).to eq(here["region"]["z_mm"].map { |z_mm| z_mm.round(1) })

@@ -78,6 +78,7 @@ module MossyAnvil
       def with_form(other) = with(form: other)
       def with_material(other) = with(material: other)
       def with_centres(other) = with(centres: other)
+      def with_route(other) = with(route: other)
 
       # The same on its centres: shape and defects about the axis between them, where everything is calculated that
       # turns. Itself where they are on the survey's axis.

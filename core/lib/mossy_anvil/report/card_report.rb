@@ -71,7 +71,29 @@ module MossyAnvil
       # The step it stops short of; nil where it goes to the end.
       def stop = stretch.find(&:turns_not)
 
-      def route = @route ||= RouteReport.new(@blank, ways: :taken, **@about.except(:tools))
+      # Nothing is credited that is not done: what is mended or dried before it starts, and is not done, counts as left
+      # out.
+      def route
+        @route ||=
+          begin
+            planned = route_of(@blank)
+            skipped = skipped_in(planned)
+            skipped.empty? ? planned : route_of(without(skipped.map(&:id)))
+          end
+      end
+
+      def route_of(blank) = RouteReport.new(blank, ways: :taken, **@about.except(:tools))
+
+      def skipped_in(planned)
+        @skipped ||= @from ? planned.steps.take_while { |step| step.id != @from }.select { |step| credited?(step) } : []
+      end
+
+      def credited?(step) = ahead?(step) && (step.made || %w[dry dig_out].include?(step.kind))
+
+      def without(ids)
+        own = @blank.route || {}
+        @blank.with_route({ **own, left_out: own.fetch(:left_out, []) | ids })
+      end
       def finish_plan = @finish_plan ||= FinishPlan.new(@blank, **@about.slice(:climate, :now, :fineness))
       def cuts = @cuts ||= CutReport.new(@blank, route: route, **@about)
 
@@ -98,10 +120,17 @@ module MossyAnvil
           limit_rpm: step.limit_rpm,
           mark: step.made ? nil : mark(step),
           lines:
-            [*lines(step), *stops_here(step)].each_with_index.map do |line, at|
+            [*as_it_is(step), *lines(step), *stops_here(step)].each_with_index.map do |line, at|
               { key: "#{step.id}.#{at + 1}", optional: false, **line }
             end
         }
+      end
+
+      # Before all else: what it is worked without.
+      def as_it_is(step)
+        return [] unless run.first.equal?(step) && @skipped.any?
+
+        [Mend::CardLine.of(:do, "work.line.as_it_is", what: [@skipped.map(&:name), "messages"]).to_h]
       end
 
       def lines(step)
