@@ -16,7 +16,11 @@ RSpec.describe "The finish", :browser do
     look_at(32)
     expect(part("Outside, soft")).to have_css(".papers", text: /\AP100/)
     expect(part("Outside, soft")).to have_text("by hand")
-    ml = ->(name) { part(name).text[/([\d.]+) ml/, 1].to_f / part(name).text[/([\d.,]+) cm²/, 1].delete(",").to_f }
+    ml =
+      lambda do |name|
+        said = part(name).text
+        Float(said[/([\d.]+) ml/, 1]) / Float(said[/([\d.,]+) cm²/, 1].delete(","))
+      end
     expect(ml.call("Outside, soft")).to be > 3 * ml.call("Outside, sound")
   end
 
