@@ -1,4 +1,4 @@
-import { useEffect } from "react";
+import { useEffect, useRef, useState } from "react";
 import styled from "styled-components";
 import { api } from "../../api/client";
 import type { Odds as Told, Route, Task } from "../../api/document";
@@ -49,11 +49,14 @@ export function Odds({ route }: { route: Route }) {
     ).then(() => setBegun(null));
   const play = () => follow(() => api.askOdds(document), asked);
   // What was under way when the page was left goes on.
+  const [left] = useState(begun);
+  const latest = useRef(follow);
   useEffect(() => {
-    if (begun) follow(() => api.task(begun.task), begun.of);
-    // Once, as it opens.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, []);
+    latest.current = follow;
+  });
+  useEffect(() => {
+    if (left) latest.current(() => api.task(left.task), left.of);
+  }, [left]);
   const shown = task?.so_far ?? (busy ? undefined : kept?.odds);
   const fault = problem?.errors?.[0]?.detail ?? problem?.detail;
   return (
