@@ -91,6 +91,20 @@ RSpec.describe MossyAnvil::Rehearsal do
       expect(counts[0]).to be < counts[1] / 4
     end
 
+    it "loses by taps all round only what lies near the skin" do
+      log =
+        blank(shape: { type: "disc", diameter_mm: 300, length_mm: 300 }, material: material_data(character: ["burl"]))
+      inner = ->(body) { body.radius_mm < 100 && body.z_mm.between?(50, 250) }
+      before, after =
+        (0...30)
+          .map { |index| described_class.new(log, draws.new(3, index), troubles.new(log)) }
+          .map { |one| [one.hidden, one.tapped(log.shape).hidden] }
+          .transpose
+          .map(&:flatten)
+      expect(after.count(&inner)).to eq(before.count(&inner)).and be > 20
+      expect(after.size - after.count(&inner)).to be < 0.7 * (before.size - before.count(&inner))
+    end
+
     it "hides less where it was tapped all round and rang clear" do
       taps =
         (0...12).flat_map do |hour|

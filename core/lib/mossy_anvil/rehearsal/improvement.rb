@@ -66,7 +66,7 @@ module MossyAnvil
       end
 
       def feeler(act) = [kept { |truth| truth.felt(act[:of]) }, @row["feeler_min"]]
-      def taps(_act) = [kept(&:tapped), @row["taps_min"]]
+      def taps(_act) = [kept { |truth| truth.tapped(@blank.shape) }, @row["taps_min"]]
 
       def thicker_wall(act)
         form = @blank.form

@@ -33,10 +33,15 @@ module MossyAnvil
       # The same with that crack's depth no longer in doubt: as it was written down.
       def felt(id) = dup.tap { |other| other.known(id) }
 
-      # The same without what taps all round would have found.
-      def tapped
-        left = Table["odds"]["tests"]["tap_share"]
-        dup.tap { |other| other.without { |body| @draws.share("tapped #{body.id}") >= left } }
+      # The same without what taps all round a blank of that shape would have found: of what lies no deeper than a tap
+      # speaks for.
+      def tapped(shape)
+        row = Table["odds"]["tests"]
+        dup.tap do |other|
+          other.without do |body|
+            under_mm(body, shape) <= row["tap_within_mm"] && @draws.share("tapped #{body.id}") >= row["tap_share"]
+          end
+        end
       end
 
       protected
@@ -45,6 +50,11 @@ module MossyAnvil
       def without(&) = @hidden = @hidden.reject(&)
 
       private
+
+      # mm to the nearest skin, at most.
+      def under_mm(body, shape)
+        [shape.max_radius_mm - body.radius_mm, body.z_mm, shape.length_mm - body.z_mm].min
+      end
 
       def true_of(defect)
         @ratios.key?(defect.id) ? defect.at_depth(depth_mm(defect)) : defect

@@ -98,13 +98,13 @@ function Shown({ odds, route, whole }: { odds: Told; route: Route; whole: boolea
   const count = Math.round(sound.share * truths);
   return (
     <>
-      <Share>{t("screen.odds.sound", { sound: inHundred(sound.share) })}</Share>
-      <p>{t("screen.odds.of_truths", { count, truths, low: inHundred(sound.low), high: inHundred(sound.high) })}</p>
-      <Picture odds={odds} sound={count} />
       {odds.not_yet.map(({ step }) => (
         <Fault key={step}>{t("screen.odds.not_yet", { step: stepOf(step) })}</Fault>
       ))}
-      {odds.advised_against && <Fault role="alert">{t("screen.odds.against")}</Fault>}
+      <Share>{t("screen.odds.sound", { sound: inHundred(sound.share) })}</Share>
+      <p>{t("screen.odds.of_truths", { count, truths, low: inHundred(sound.low), high: inHundred(sound.high) })}</p>
+      <Picture odds={odds} sound={count} />
+      {whole && odds.advised_against && <Fault role="alert">{t("screen.odds.against")}</Fault>}
       <p>
         {injury.share > 0
           ? t("screen.odds.injures", { share: inHundred(injury.share), high: inHundred(injury.high) })
