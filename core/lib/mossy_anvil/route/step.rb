@@ -17,8 +17,8 @@ module MossyAnvil
     #
     # id: unique in its route. kind: row of the table of steps, or kind of a step of mending. name: a message. of: ids
     # of defects. hands_min: minutes of work. wait: Wait, nil where nothing has to be waited for. stage: what is turned
-    # at it; limit_rpm: of that; both nil off the lathe. unsafe: not at any speed of the lathe. materials: list of
-    # MendStep::Taken. says: advice, conflicts first. regimes: list of DryingRegimes::Stretch, and how fast it may dry
+    # at it; limit_rpm: of that; both nil off the lathe. unsafe: not at any speed of the lathe; unheld: no mount holds
+    # it. materials: list of MendStep::Taken. says: advice, conflicts first. regimes: list of DryingRegimes::Stretch, and how fast it may dry
     # at most, % a day (nil off drying). weigh_days: when it is weighed, days from its beginning. done: it is a fact.
     # left_out: it is not to be done. made: what Mend says of it, a MendStep; nil of all but mending. after: Workpiece.
     Step =
@@ -34,6 +34,7 @@ module MossyAnvil
         :stage,
         :limit_rpm,
         :unsafe,
+        :unheld,
         :materials,
         :cautions,
         :says,
@@ -52,6 +53,7 @@ module MossyAnvil
             hands_min: 0.0,
             needs: Needs.new(tools: []),
             unsafe: false,
+            unheld: false,
             materials: [],
             cautions: [],
             says: [],
@@ -68,13 +70,14 @@ module MossyAnvil
         # Does it wait for what this air never brings about?
         def never? = !wait.nil? && wait.likely.nil?
         # Nothing is turned at it as things stand: "unsafe" at any speed, or "no_mount" holds it; nil else.
-        def turns_not = unsafe ? "unsafe" : ("no_mount" if says.any? { |one| one[:key] == "route.says.no_mount" })
+        def turns_not = unsafe ? "unsafe" : ("no_mount" if unheld)
         def conflicts = says.count { |one| one[:tone] == "stop" }
         def saying(more) = more.empty? ? self : self.class.new(**to_h, says: more + says)
         # The same where it is not to be done: the piece stays as it was.
-        def as_left_out(piece) = self.class.new(**to_h, left_out: true, unsafe: false, says: [], after: piece)
+        def as_left_out(piece) =
+          self.class.new(**to_h, left_out: true, unsafe: false, unheld: false, says: [], after: piece)
         # The same as a fact: nothing of it lies ahead, and the piece is as it was found since.
-        def as_done(piece) = self.class.new(**to_h, done: true, says: [], after: piece)
+        def as_done(piece) = self.class.new(**to_h, done: true, unheld: false, says: [], after: piece)
       end
   end
 end

@@ -38,6 +38,7 @@ module MossyAnvil
           stage: (goal || @piece.stage).to_s,
           limit_rpm: unsafe? ? 0.0 : limit_rpm,
           unsafe: unsafe?,
+          unheld: unheld?,
           says: says,
           after: after
         )
@@ -61,6 +62,7 @@ module MossyAnvil
       def slowest = [start, finish].min_by { |one| one[:limit_rpm] }
       def mount = @mount ||= @facts.mounts.call(@before)[HELD_IN[@kind]]
       def limit_rpm = [slowest[:limit_rpm], mount && mount[:limit_rpm]].compact.min
+      def unheld? = HELD_IN.key?(@kind) && !mount.nil? && mount[:key].nil?
       def unsafe? = start[:unsafe] || finish[:unsafe]
 
       def hands_min = @row["base_min"] + (@row.fetch("min_per_l", 0) * away_l)
@@ -69,7 +71,7 @@ module MossyAnvil
       def says
         [
           (Advice.say(:stop, "unsafe", limit: [slowest[:limit_rpm], "rpm"]) if unsafe?),
-          (Advice.say(:stop, "no_mount") if HELD_IN.key?(@kind) && mount && mount[:key].nil?)
+          (Advice.say(:stop, "no_mount") if unheld?)
         ].compact
       end
 
