@@ -16,11 +16,12 @@ module MossyAnvil
     # One step of a route, with what it needs, takes and leaves behind it.
     #
     # id: unique in its route. kind: row of the table of steps, or kind of a step of mending. name: a message. of: ids
-    # of defects. hands_min: minutes of work. wait: Wait, nil where nothing has to be waited for. stage: what is turned
-    # at it; limit_rpm: of that; both nil off the lathe. unsafe: not at any speed of the lathe; unheld: no mount holds
-    # it. materials: list of MendStep::Taken. says: advice, conflicts first. regimes: list of DryingRegimes::Stretch, and how fast it may dry
-    # at most, % a day (nil off drying). weigh_days: when it is weighed, days from its beginning. done: it is a fact.
-    # left_out: it is not to be done. made: what Mend says of it, a MendStep; nil of all but mending. after: Workpiece.
+    # of defects. hands_min: minutes of work. wait: Wait, nil where nothing has to be waited for. stage: what is
+    # turned at it; limit_rpm: of that; both nil off the lathe. unsafe: not at any speed of the lathe; unheld: no
+    # mount holds it. materials: list of MendStep::Taken. says: advice, conflicts first. regimes: list of
+    # DryingRegimes::Stretch, and how fast it may dry at most, % a day (nil off drying). weigh_days: when it is
+    # weighed, days from its beginning. done: it is a fact. left_out: it is not to be done. made: what Mend says of
+    # it, a MendStep; nil of all but mending. after: Workpiece.
     Step =
       Struct.new(
         :id,
