@@ -74,7 +74,7 @@ module MossyAnvil
         def on_mounts = json(reckoner.mounts(draft, at: "/document"))
         def on_tests = json(tests: reckoner.next_tests(draft, at: "/document"))
         def on_mend = json(reckoner.mend(draft, at: "/document"))
-        def on_route = json(reckoner.route(draft, at: "/document", ways: @given["ways"].to_sym))
+        def on_route = json(reckoner.route(draft, at: "/document", ways: @given["ways"].to_sym, tools: @given["tools"]))
 
         def on_cuts = json(reckoner.cuts(draft, at: "/document", tools: @given["tools"]))
 
@@ -210,7 +210,7 @@ module MossyAnvil
         end
 
         # What is left to do of a kept blank.
-        def on_work_plan = json(reckoner.work_plan(@given["kept"]))
+        def on_work_plan = json(reckoner.work_plan(@given["kept"], tools: @given["tools"]))
 
         # given: as Services::BoardView asks it.
         def on_board

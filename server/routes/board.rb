@@ -49,18 +49,19 @@ module MossyAnvil
         end
 
         def self.planning(app)
-          records = app.cards.records
+          records, tools = app.cards.records, app.shops.tools
           Services::WorkPlanning.new(
             app.work_plans,
             climate: app.shops.current.slice(:temperature_c, :humidity),
             records: records,
+            tools: tools,
             now: app.now
-          ) { |id| plan(app, id, records) }
+          ) { |id| plan(app, id, records: records, tools: tools) }
         end
 
         # A piece that takes too much to plan is on the board without its steps.
-        def self.plan(app, id, records)
-          app.calculate("work_plan", bytes: "", kept: app.blanks.find(id)[:document], records: records).data
+        def self.plan(app, id, **about)
+          app.calculate("work_plan", bytes: "", kept: app.blanks.find(id)[:document], **about).data
         rescue Calculation::Calculator::TooCostly
           { steps: [], stopped: MossyAnvil::Message.of("board.stopped.heavy") }
         end

@@ -11,7 +11,7 @@ module MossyAnvil
           end
           app.post("/api/reckon/route") do
             ways = Mending.ways(params["ways"] || "all")
-            answer(calculate("route", records: cards.records, ways: ways).data)
+            answer(calculate("route", records: cards.records, tools: shops.tools, ways: ways).data)
           end
           app.post("/api/reckon/cuts") { answer(calculate("cuts", records: cards.records, tools: shops.tools).data) }
           cards(app)

@@ -13,8 +13,10 @@ module MossyAnvil
         def initialize(db, task, step)
           @asked = task[:asked]
           @step = step
+          shops = Store::Shops.new(db)
           @about = {
-            climate: Store::Shops.new(db).climate,
+            climate: shops.climate,
+            tools: shops.tools,
             records: MossyAnvil::Model::ShopRecords.new(Store::Cards.new(db).records),
             now: Time.parse(@asked["now"])
           }

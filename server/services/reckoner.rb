@@ -34,7 +34,8 @@ module MossyAnvil
         end
 
         # What is left to do of it, step by step, as plain data.
-        def work_plan(document, at: "") = by_records(MossyAnvil::Report::WorkPlan, document, at)
+        def work_plan(document, at: "", tools: nil) =
+          by_records(MossyAnvil::Report::WorkPlan, document, at, tools: tools)
 
         # Which one more test would change the answer most, as plain data.
         def next_tests(document, at: "") =
@@ -60,19 +61,16 @@ module MossyAnvil
           end
         end
 
-        # The whole way of it, and with ways: :all the others there are, as plain data.
-        def route(document, at: "", ways: :all) =
-          by_records(MossyAnvil::Report::RouteReport, document, at, ways: ways, at: at)
+        # The whole way of it with those tools (keys) or any, and with ways: :all the others there are, as plain data.
+        def route(document, at: "", ways: :all, tools: nil) =
+          by_records(MossyAnvil::Report::RouteReport, document, at, ways: ways, tools: tools, at: at)
 
         # Every cut of that way, with those tools (keys) or any, as plain data.
         def cuts(document, at: "", tools: nil) =
           by_records(MossyAnvil::Report::CutReport, document, at, tools: tools, at: at)
 
         # Papers and coats by part, as plain data.
-        def finish(document, at: "") =
-          alone do
-            MossyAnvil::Report::FinishPlan.new(blank(document, at: at), climate: @climate, now: @now, at: at).to_h
-          end
+        def finish(document, at: "") = by_records(MossyAnvil::Report::FinishPlan, document, at, at: at)
 
         # A stretch of that way as a card runs it, as plain data.
         def card(document, from:, tools: nil) =

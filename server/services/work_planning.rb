@@ -8,11 +8,11 @@ module MossyAnvil
       class WorkPlanning
         AT_ONCE_S = 0.8
 
-        # plans: Store::WorkPlans. climate: { temperature_c:, humidity: }; records: of the shop. now: Time. The block is
-        # given the id of a blank and gives its plan, plain data.
-        def initialize(plans, climate:, records:, now:, &work_out)
+        # plans: Store::WorkPlans. climate: { temperature_c:, humidity: }; records and tools: of the shop. now: Time.
+        # The block is given the id of a blank and gives its plan, plain data.
+        def initialize(plans, climate:, records:, tools:, now:, &work_out)
           @plans = plans
-          @rest = [*climate.values, records.size, now.getlocal.to_date.iso8601]
+          @rest = [*climate.values, records.size, *tools, now.getlocal.to_date.iso8601]
           @now = now
           @work_out = work_out
         end
@@ -32,7 +32,7 @@ module MossyAnvil
 
         def clock = ::Process.clock_gettime(::Process::CLOCK_MONOTONIC)
 
-        # What a plan follows from: the blank as it is kept, then the shop's air and own records, and the day.
+        # What a plan follows from: the blank as it is kept, then the shop's air, own records and tools, and the day.
         def mark(row) = [content(row), *@rest].join(" ")
         def content(row) = row.values_at(:version, :readings).join("-")
         def current?(row) = !row[:made_for].nil? && row[:made_for].start_with?("#{content(row)} ")

@@ -70,7 +70,9 @@ RSpec.describe MossyAnvil::Report::FinishPlan do
       blank = MossyAnvil::Formats::BlankFile.from_data(document)
       plan = described_class.new(blank).to_h
       assessed = MossyAnvil::Report::Assessment.new(blank).to_h
-      limit = assessed[:stages].values.last[:limit_rpm]
+      route = MossyAnvil::Report::RouteReport.new(blank, ways: :taken)
+      sanded = route.steps.find { |step| step.kind == "sand" }.after
+      limit = route.reading(sanded, MossyAnvil::Solid::Stage.names_for(blank).last)[:limit_rpm]
       keys = plan[:conflicts].map { |note| note[:key] }
       plan[:parts].each do |part|
         expect(part[:rpm] || 0).to be <= limit + 1e-9, "seed 19, plan #{index}"

@@ -232,6 +232,21 @@ RSpec.describe "At the lathe, hand-checked" do
       expect(choice(belt_nm: 0.05).for(region)[0]).to be_nil
     end
 
+    # 600 kg/m3, 150 cm2, a wall of 8 mm that bears 3 N. Gouge, dull: 36 N, so lighter from 27.7 mm of wall on, to 8.76
+    # mm at its lightest, 3.6 N: 774 ml's worth at 120 ml a minute. Hollower, 11.7 N: 40.8 ml's worth at 25. Then two
+    # passes with 0.0385 mm at 1 of its 2 mm: 150 cm2 at 19.2 a minute, twice; and a minute to change.
+    it "roughs with the quicker tool as far as the wall bears it, and finishes with one it bears to the end" do
+      keys = %w[bowl_gouge swan_neck_hollower]
+      thin = region(wall_n: 3.0, mount_n: nil)
+      use, other, out = choice(belt_nm: nil, keys: keys, density_kg_m3: 600).for(thin)
+      expect([use, other].map { |one| [one.tool.key, one.finish_tool.key] }).to eq([keys, [keys[1]] * 2])
+      expect(use.leave_mm).to be_within(0.001).of(0.764)
+      expect(use.minutes.map { |one| one.round(1) }).to eq([17.3, 37.0])
+      expect(out).to eq([%w[bowl_gouge wall]])
+      expect(use.minutes.last).to be < other.minutes.last
+      expect([use.force_n * 1.5, use.allowed_n]).to match([be_within(1e-9).of(3.0), 3.0])
+    end
+
     it "allows no tool with a thinner wall, a longer overhang, more air or less belt that it did not allow before" do
       random = Random.new(18)
       200.times do

@@ -11,6 +11,8 @@ module MossyAnvil
       def table = Table["finishes"]
       def row(family, at: "") = Table.row("finishes", family, at: at)
 
+      def density_g_ml(family) = row(family)["density_g_ml"]
+
       # How open dry wood is: a place in OPENNESS.
       def openness(dry_kg_m3, spongy: false)
         return 3 if spongy

@@ -42,12 +42,15 @@ module MossyAnvil
       def cylinder(fourier)
         return 1.0 if fourier < 1e-2
 
-        zeros.sum { |zero| 2 / (zero * bessel_j1(zero)) * Math.exp(-(zero**2) * fourier) }
+        terms.sum { |zero, share| share * Math.exp(-(zero**2) * fourier) }
       end
 
       def zeros =
         @zeros ||=
           (J0_ZEROS + (6..TERMS).map { |n| ((n - 0.25) * Math::PI) + (1 / (8 * (n - 0.25) * Math::PI)) }).freeze
+
+      # [[zero of J0, 2 / (z J1(z))], ...]: the same for every piece.
+      def terms = @terms ||= zeros.map { |zero| [zero, 2 / (zero * bessel_j1(zero))].freeze }.freeze
 
       # J1 by its integral: mean over half a turn of cos(angle - x sin angle).
       def bessel_j1(argument, pieces = 400)

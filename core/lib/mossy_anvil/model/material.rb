@@ -4,7 +4,8 @@ module MossyAnvil
   module Model
     # What the blank is made of, and how strong sound stock of it is.
     class Material
-      # pith: "in" or "out" of the piece, nil where nobody knows. resin_kg_m3: of density_kg_m3, what is resin drawn into it: weight, no strength of the wood's own.
+      # pith: "in" or "out" of the piece, nil where nobody knows. resin_kg_m3: of density_kg_m3, what is resin drawn
+      # into it: weight, no strength of the wood's own.
       extend Record
       fields :kind,
              :species,

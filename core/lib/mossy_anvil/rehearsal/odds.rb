@@ -9,16 +9,15 @@ module MossyAnvil
       Z95 = 1.96
       TRUTHS = 200
 
-      # blank: as surveyed, with a form. truths: how many; seed: Integer. about: climate:, now:, records: as RouteReport
-      # takes them, and tools: as CutReport does. Raises InvalidInput under `at` where there is no form.
+      # blank: as surveyed, with a form. truths: how many; seed: Integer. about: climate:, now:, records:, tools: as
+      # RouteReport takes them. Raises InvalidInput under `at` where there is no form.
       def initialize(blank, truths: TRUTHS, seed: 1, at: "", **about)
         @blank = blank
         @truths = truths
         @seed = seed
         @at = at
         @climate = about.fetch(:climate) { Report::ShopClimate.new }
-        @about = { climate: @climate, **about.except(:climate, :tools) }
-        @tools = about.slice(:tools)
+        @about = { climate: @climate, **about.except(:climate) }
       end
 
       # Plain data.
@@ -69,7 +68,7 @@ module MossyAnvil
       # The way taken, or the one of other answers.
       def plan_of(blank, choices = blank.route_choices)
         route = Report::RouteReport.new(blank, at: @at, ways: :taken, chosen: choices, **@about)
-        Plan.new(route, Report::CutReport.new(blank, route: route, **@about, **@tools))
+        Plan.new(route, Report::CutReport.new(blank, route: route, **@about))
       end
 
       def troubles = @troubles ||= HiddenTroubles.new(@blank)

@@ -82,7 +82,7 @@ module MossyAnvil
           end
       end
 
-      def route_of(blank) = RouteReport.new(blank, ways: :taken, **@about.except(:tools))
+      def route_of(blank) = RouteReport.new(blank, ways: :taken, **@about)
 
       def skipped_in(planned)
         @skipped ||= @from ? planned.steps.take_while { |step| step.id != @from }.select { |step| credited?(step) } : []
@@ -94,7 +94,6 @@ module MossyAnvil
         own = @blank.route || {}
         @blank.with_route({ **own, left_out: own.fetch(:left_out, []) | ids })
       end
-      def finish_plan = @finish_plan ||= FinishPlan.new(@blank, **@about.slice(:climate, :now, :fineness))
       def cuts = @cuts ||= CutReport.new(@blank, route: route, **@about)
 
       def start
@@ -159,7 +158,7 @@ module MossyAnvil
       def shown
         @shown ||= {
           blank: @blank.on_centres,
-          finish: -> { finish_plan },
+          finish: -> { route.finish },
           finished: route.finished_stage,
           foot_z_mm: @blank.form.opens == "tail" ? @blank.form.z_span_mm[0] : @blank.form.z_span_mm[1]
         }

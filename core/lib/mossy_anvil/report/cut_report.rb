@@ -23,7 +23,6 @@ module MossyAnvil
       # every one of the table unsaid; route: RouteReport of the same, where there is one already.
       # Raises InvalidInput where there is no form, or a tool is not known.
       def initialize(blank, climate: ShopClimate.new, now: nil, fineness: :default, **about)
-        @tools = Model::CuttingTool.all(about.delete(:tools))
         @route =
           about.delete(:route) ||
             RouteReport.new(blank, climate: climate, now: now, fineness: fineness, ways: :taken, **about)
@@ -46,76 +45,32 @@ module MossyAnvil
 
       private
 
-      def turning = @turning ||= @route.steps.select { |step| cuts_of(step).any? && !step.left_out }
+      def turning = @turning ||= @route.steps.select { |step| Route::Turning.cuts?(step.kind) && !step.left_out }
       def safe = turning.reject { |step| why_not(step) }
       def stopped =
         turning.filter_map { |step| (why = why_not(step)) && { step: step.id, why: Message.of("cuts.why.#{why}") } }
 
       def why_not(step)
-        return "unsafe" if step.unsafe || !step.limit_rpm&.positive?
+        return if step.cuts
 
-        "no_mount" if step.needs.mount.nil?
+        step.unsafe || !step.limit_rpm&.positive? ? "unsafe" : "no_mount"
       end
 
       def regions = @regions ||= safe.flat_map { |step| step_regions(step) }
-
-      def cuts_of(step) = (@cuts ||= {})[step.id] ||= step_cuts(step).of(step.kind)
-
-      # Before it is roughed out nothing is hollow yet.
-      def step_cuts(step)
-        roughed = @route.steps.take_while { |one| one.id != step.id }.any? { |one| one.kind == "rough_out" }
-        rough = step.kind == "rough_out" || (roughed && %w[hollow retrue].include?(step.kind)) ? @route.rough_form : nil
-        Turn::StepCuts.new(@blank, rough: rough)
-      end
 
       # Out of what is hollowed first: the rough hollow, where it is roughed out.
       def core_out
         step = safe.find { |one| %w[rough_out hollow].include?(one.kind) && !one.done } or return
         form = (step.kind == "rough_out" && @route.rough_form) || @blank.form
-        Turn::CoreOut.new(piece(step), form, belt_nm: slowest_belt_nm, moisture_pct: step.after.moisture_pct).to_h
+        Turn::CoreOut.new(
+          step.after.blank.on_centres,
+          form,
+          belt_nm: StepCutting.slowest_belt_nm(@blank.lathe),
+          moisture_pct: step.after.moisture_pct
+        ).to_h
       end
 
-      def slowest_belt_nm
-        lathe = @blank.lathe or return
-        power_w = lathe.power_w || Table["tools"]["unsaid_power_w"]
-        Turn::Cutting.belt_torque_nm(power_w, lathe.belts.map { |belt| belt[:max_rpm] }.min)
-      end
-
-      # The piece as the mending before that step leaves it.
-      def piece(step) = (@pieces ||= {})[step.after.blank] ||= step.after.blank.on_centres
-
-      def step_regions(step)
-        found =
-          Turn::CutRegions.new(
-            piece(step),
-            mouth_mm: step_cuts(step).mouth_mm,
-            walls: walls(step),
-            mount_n: ->(z_mm) { mounts(step).borne_n(Route::Turning::HELD_IN.fetch(step.kind), z_mm) }
-          )
-        choice = Turn::ToolChoice.new(@tools, @blank.material, moisture_pct: wet(step), belt_nm: belt(step)&.last)
-        cuts_of(step).flat_map { |cut| found.of(cut) }.map { |region| plain(step, region, *choice.for(region)) }
-      end
-
-      # The finished wall, where it is cut to or pushed at in that step.
-      def walls(step)
-        return unless step.kind == "hollow"
-
-        (@walls ||= {})[piece(step)] ||= begin
-          shares = Solid::DefectShares.of(piece(step))
-          Turn::WeakestWall.new(piece(step), shares, Turn::WallOpenings.new(piece(step), shares))
-        end
-      end
-
-      def mounts(step) = @route.mount_report(step.after)
-      def wet(step) = step.after.moisture_pct
-
-      # [number of the belt, N m it gives] at the step's speed; nil without a lathe.
-      def belt(step)
-        lathe = @blank.lathe or return
-        number = lathe.belt_for([step.limit_rpm, lathe.max_rpm].min)
-        power_w = lathe.power_w || Table["tools"]["unsaid_power_w"]
-        number && [number, Turn::Cutting.belt_torque_nm(power_w, lathe.belts[number - 1][:max_rpm])]
-      end
+      def step_regions(step) = step.cuts.taken.map { |one| plain(step, one.region, *one.to_a.drop(1)) }
 
       def plain(step, region, first, second, out)
         {
@@ -127,13 +82,14 @@ module MossyAnvil
           **chosen(step, first, second),
           **first ? pushed(first, region, step) : {},
           **measures(region),
-          out: out.map { |key, why| { tool: key, why: why } }
+          out: out.reject { |key, _| key == first&.tool&.key }.map { |key, why| { tool: key, why: why } }
         }
       end
 
       def chosen(step, first, second)
         {
           tool: first&.tool&.key,
+          finish_tool: first && first.finish_tool != first.tool ? first.finish_tool.key : nil,
           second: second&.tool&.key,
           how: first && SCHOOLS.fetch(first.tool.scraping?),
           rpm: step.limit_rpm
@@ -141,7 +97,7 @@ module MossyAnvil
       end
 
       def pushed(use, region, step)
-        number, belt_nm = belt(step)
+        number, belt_nm = step.cuts.belt || []
         {
           force_n: use.force_n,
           allowed_n: use.allowed_n,

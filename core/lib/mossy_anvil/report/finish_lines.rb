@@ -7,7 +7,7 @@ module MossyAnvil
       # A shorter wait is over before it is written down.
       LEAST_WAIT_H = 0.15
 
-      # plan: FinishPlan; limit_rpm: of the step, or nil.
+      # plan: PieceFinish; limit_rpm: of the step, or nil.
       def initialize(plan, limit_rpm: nil)
         @parts = plan.in_order
         @limit_rpm = limit_rpm

@@ -6,7 +6,7 @@ module MossyAnvil
     class FinishPart
       attr_reader :side, :stuff, :area_cm2, :kind, :family
 
-      # kind: class of stuff; family: of finish; bench: what all parts share, see FinishPlan.
+      # kind: class of stuff; family: of finish; bench: what all parts share, see PieceFinish.
       def initialize(side:, stuff:, area_cm2:, kind:, family:, bench:)
         @side, @stuff, @area_cm2, @kind, @family, @bench = side, stuff, area_cm2, kind, family, bench
       end
@@ -55,6 +55,12 @@ module MossyAnvil
       end
 
       def papers = bare? ? [] : search.papers
+      # [least, most] of sanding it.
+      def minutes
+        whole = bare? ? 0.0 : search.total_min
+        sanding["minutes"].map { |share| share * whole }
+      end
+
       # How fast it may turn under them; nil where it does not.
       def rpm = %w[turning wet].include?(how) && !@bench[:stopped] ? @bench[:sanding_rpm] : nil
 
@@ -103,11 +109,6 @@ module MossyAnvil
         return k["wet"] if how == "wet" && @bench[:stopped]
 
         k[how == "wet" ? "turning" : how] * sanding["resin"]
-      end
-
-      def minutes
-        whole = bare? ? 0.0 : search.total_min
-        sanding["minutes"].map { |share| share * whole }
       end
     end
   end

@@ -4,11 +4,10 @@ module MossyAnvil
   module Report
     # The whole way of one piece: what it can be, step by step, the one that is advised and why.
     class RouteReport
-      MM2_PER_DM2 = 10_000.0
-
       # blank: as surveyed, with a form. now: Time or nil. about: records: ShopRecords; chosen: { question => answer },
-      # those of the blank file unsaid; ways: :all, or :taken for that one alone, which is much less to work out.
-      # Raises InvalidInput under `at` where there is no form.
+      # those of the blank file unsaid; ways: :all, or :taken for that one alone, which is much less to work out; tools:
+      # keys of the turner's own, every one of the table unsaid.
+      # Raises InvalidInput under `at` where there is no form, or a tool is not known.
       def initialize(blank, climate: ShopClimate.new, now: nil, fineness: :default, at: "", **about)
         unless blank.form
           raise InvalidInput,
@@ -28,6 +27,7 @@ module MossyAnvil
         @records = about.fetch(:records) { Model::ShopRecords.new }
         @chosen = about.fetch(:chosen) { blank.route_choices }
         @ways = about.fetch(:ways, :all)
+        @tools = Model::CuttingTool.all(about[:tools])
         @workings = Workings.new
       end
 
@@ -69,6 +69,9 @@ module MossyAnvil
         ).tap(&:to_h)
       end
 
+      # Papers and coats of it as the way taken leaves it to be finished, a PieceFinish.
+      def finish = finish_of((steps.find { |step| step.kind == "sand" } || steps.last).after)
+
       private
 
       def ways = @ways == :all ? proposal.alternatives : [proposal.way_taken]
@@ -82,9 +85,8 @@ module MossyAnvil
           context: context,
           rough: rough,
           mounts: method(:mounts),
-          skin_dm2: assessed.dig(:form, :skin_area_mm2).values.compact.sum / MM2_PER_DM2,
-          grits: assessed.dig(:finish, :grits),
-          sanding_rpm: assessed.dig(:finish, :sanding_rpm),
+          cuts: method(:cuts),
+          finish: method(:finish_of),
           limits: limits
         )
       end
@@ -111,6 +113,36 @@ module MossyAnvil
           [step[:key], { key: step[:proposed], limit_rpm: step[:limit_rpm] }]
         end
       end
+
+      # What is cut of a piece in a kind of step, see StepCutting: it differs with the mending, the water, the belt and
+      # with what the piece was roughed out to.
+      def cuts(piece, **step)
+        blank, key, wet = held(piece)
+        belt, = StepCutting.belt(@blank.lathe, step[:rpm])
+        (@cuts ||= {})[[key, step.slice(:kind, :rough), belt, Turn::ToolChoice.wet?(wet)]] ||= StepCutting.new(
+          centred,
+          blank.on_centres,
+          { **step, moisture_pct: wet },
+          mounts: mount_report(piece),
+          tools: @tools
+        )
+      end
+
+      # As it is mended then.
+      def finish_of(piece)
+        blank = limits.as_surveyed(piece.blank)
+        (@finishes ||= {})[[limits.key(blank), piece.moisture_pct]] ||= PieceFinish.new(
+          blank,
+          {
+            papers: limits.papers(blank),
+            least_wall_mm: assessed.dig(:form, :least_wall_mm),
+            moisture_pct: piece.moisture_pct
+          },
+          climate: @climate
+        )
+      end
+
+      def centred = @centred ||= @blank.on_centres
 
       # [the piece with its water as surveyed, what tells it from another, its water]
       def held(piece)

@@ -28,6 +28,16 @@ module MossyAnvil
       def solid(blank) = solids(key(blank), blank).first
       def reports(blank) = Solid::Stage.names_for(blank).map { |name| [name, report(blank, name)] }
 
+      # What FinishReport says of the finished piece, plain data; its speed at worst where a depth is in doubt.
+      def papers(blank)
+        (@papers ||= {})[key(blank)] ||= begin
+          stages = reports(blank).to_h
+          last = stages.keys.last
+          stages[last] = stages[last].merge(call(blank, last).slice(:limit_rpm))
+          FinishReport.new(solid(blank), stages, Workings.new).to_h
+        end
+      end
+
       # The same with its water as surveyed.
       def as_surveyed(blank)
         resin = blank.material.resin_kg_m3

@@ -34,7 +34,7 @@ module MossyAnvil
       SHORT_MM = 3.0
 
       # step: Route::Step; before: the one worked before it, or nil. cuts: its regions as CutReport has them.
-      # about: blank: on its centres; finish: callable that gives the FinishPlan; finished: the last stage of the
+      # about: blank: on its centres; finish: callable that gives the PieceFinish; finished: the last stage of the
       # assessment, plain data; foot_z_mm: where the piece comes off.
       def initialize(step, before:, cuts:, **about)
         @step = step
@@ -139,7 +139,8 @@ module MossyAnvil
         steps.map { |rpm| line(rpm == steps.last ? "last_rung" : "rung", target: [rpm, "rpm", nil]) }
       end
 
-      # Each with the place to look at before it, and the edge sharpened before the last.
+      # Each with the place to look at before it, what finishes it where that is another tool, and the edge sharpened
+      # before the last.
       def cuts
         @cuts.each_with_index.flat_map do |cut, at|
           [
@@ -151,6 +152,11 @@ module MossyAnvil
               else
                 line("no_cut", why: cut_refused(cut), from: mm(cut[:z_mm][0]), to: mm(cut[:z_mm][1]))
               end
+            ),
+            (
+              if cut[:finish_tool]
+                line("change_tool", tool: tool(cut[:finish_tool]), target: [cut[:leave_mm], "mm", nil])
+              end
             )
           ].compact
         end
@@ -159,7 +165,7 @@ module MossyAnvil
       def cutting(cut)
         line(
           "cut",
-          tool: Message.term("tables.tools.#{cut[:tool]}.name"),
+          tool: tool(cut[:tool]),
           side: Message.term("cuts.sides.#{cut[:side]}"),
           way: Message.term("cuts.directions.#{cut[:direction]}"),
           from: mm(cut[:z_mm][0]),
@@ -168,6 +174,8 @@ module MossyAnvil
           region: cut.slice(*TOLD)
         )
       end
+
+      def tool(key) = Message.term("tables.tools.#{key}.name")
 
       def cut_refused(cut)
         why = cut[:out].map { |one| one[:why] }.reject { |one| %w[side grain].include?(one) }.tally.max_by(&:last)

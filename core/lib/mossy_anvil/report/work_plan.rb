@@ -8,12 +8,13 @@ module MossyAnvil
       # What comes before anything can be said of when it is done.
       FIRST = %w[look_over place_form].freeze
 
-      # blank, climate, now, records: as RouteReport takes them.
-      def initialize(blank, climate: ShopClimate.new, now: nil, records: Model::ShopRecords.new)
+      # blank, climate, now, records, tools: as RouteReport takes them.
+      def initialize(blank, climate: ShopClimate.new, now: nil, records: Model::ShopRecords.new, tools: nil)
         @blank = blank
         @climate = climate
         @now = now
         @records = records
+        @tools = tools
       end
 
       # Plain data. steps: [{ id:, kind:, stretch:, name:, hands_min:, wait_days: { earliest:, likely:, latest: } or
@@ -54,7 +55,7 @@ module MossyAnvil
 
       def route
         @route ||=
-          RouteReport.new(@blank, climate: @climate, now: @now, records: @records, ways: :taken).to_h[
+          RouteReport.new(@blank, climate: @climate, now: @now, records: @records, tools: @tools, ways: :taken).to_h[
             :alternatives
           ].first
       end

@@ -18,7 +18,7 @@ module MossyAnvil
           kind: "dry",
           stretch: "mend",
           name: name,
-          hands_min: Table.row("route", "dry")["base_min"].to_f * [regimes.size, 1].max,
+          base_min: Table.row("route", "dry")["base_min"].to_f * [regimes.size, 1].max,
           wait: wait,
           needs: Needs.new(tools: tools),
           cautions: [Message.of(oven? ? "cautions.drying_oven" : "cautions.drying")],

@@ -9,21 +9,11 @@ module MossyAnvil
     # blank: as surveyed, with a form. assessed: its assessment, plain data. context: MendContext as it stands now.
     # rough: { form:, wall_mm: } of the form to rough out to, nil where there is none to speak of.
     # mounts: (piece) -> { step of holding => { key:, limit_rpm: } }, as it is mended and as wet as it is then.
-    # skin_dm2, grits, sanding_rpm: of the finished piece.
+    # cuts: (piece as the step leaves it, kind:, rough:, rpm:, min_per_l:) -> Report::StepCutting.
+    # finish: (piece) -> Report::PieceFinish of it, as it is mended then.
     # limits: (blank, stage) -> { limit_rpm:, unsafe:, mass_g:, volume_mm3: }, its worst case counted in.
     Facts =
-      Struct.new(
-        :blank,
-        :assessed,
-        :context,
-        :rough,
-        :mounts,
-        :skin_dm2,
-        :grits,
-        :sanding_rpm,
-        :limits,
-        keyword_init: true
-      ) do
+      Struct.new(:blank, :assessed, :context, :rough, :mounts, :cuts, :finish, :limits, keyword_init: true) do
         def form = blank.form
         def done = blank.done_steps
         def water = context.water

@@ -4,6 +4,8 @@ module MossyAnvil
   module Route
     # Looking over, sanding, coats, and what closes it.
     class Finishing
+      CM2_PER_DM2 = 100.0
+
       def initialize(data, piece, facts)
         @kind = data.fetch(:kind)
         @of = data.fetch(:of, [])
@@ -19,11 +21,11 @@ module MossyAnvil
           stretch: @row["stretch"],
           name: Message.of("route.kinds.#{@kind}", **about),
           of: @of,
-          hands_min: hands_min,
+          base_min: hands_min,
           wait: wait,
           needs: Needs.new(moisture_at_most_pct: gate_pct, tools: []),
           stage: sanded? ? @piece.stage.to_s : nil,
-          limit_rpm: sanded? ? @facts.sanding_rpm : nil,
+          limit_rpm: sanded? ? finish.sanding_rpm : nil,
           materials: materials,
           says: wet,
           after: @piece
@@ -34,42 +36,71 @@ module MossyAnvil
 
       # On the lathe; nil speed where it is stopped for it.
       def sanded? = @kind == "sand"
-      def coats = @row.fetch("coats", 0)
+      def coats? = %w[coat buff].include?(@kind)
+      def finish = @finish ||= @facts.finish.call(@piece)
+      def parts = finish.in_order
+      def papers = parts.flat_map(&:papers)
+      # Parts that get the same are done together: lists of parts, those left bare in none.
+      def coated = parts.reject { |part| part.coats.empty? || part.family == "bare" }.group_by(&:family).values
 
       def about
-        return { from: Message.text("P#{@facts.grits.first}"), to: Message.text("P#{@facts.grits.last}") } if sanded?
+        return { from: Message.text("P#{papers.min}"), to: Message.text("P#{papers.max}") } if sanded? && papers.any?
 
         return { ids: Message.ids(@of) } if @of.any?
 
-        coats > 0 ? { count: Message.count(coats) } : {}
+        coats? ? { count: Message.count(coated.map { |group| group.first.coats.size }.max || 0) } : {}
       end
 
       def hands_min
-        once = @row["base_min"] + (@row.fetch("min_per_dm2", 0) * @facts.skin_dm2)
-        papers = @row.fetch("min_per_grit", 0) * @facts.grits.size
-        papers += @row["min_per_dm2"] * @facts.skin_dm2 * (@facts.grits.size - 1) if sanded?
-        (coats > 0 ? once * coats : once) + papers
+        return @row["base_min"] + sanding_min if sanded?
+        return @row["base_min"] unless coats?
+
+        coated.sum do |group|
+          group.first.coats.size * (@row["base_min"] + (@row["min_per_dm2"] * group.sum(&:area_cm2) / CM2_PER_DM2))
+        end
       end
 
-      def wait = coats > 0 ? Wait.of_hours(coats * @row["between_h"]) : nil
+      # In the middle of what the parts take, and each paper put on and its marks looked for once for those alike.
+      def sanding_min
+        changes = parts.uniq { |part| [part.kind, part.papers, part.how] }.sum { |part| part.papers.size }
+        parts.sum { |part| part.minutes.sum / 2 } + (@row["min_per_grit"] * changes)
+      end
 
-      # Oil and what is sold as it take the wood as it stands in the room; a film does not.
+      # One family after the other: until the next coat may go on, and after the last until it may be handled.
+      def wait = coats? ? Wait.of_hours(coated.sum { |group| hours(group.first.coats) }) : nil
+      def hours(coats) = coats[0...-1].sum { |coat| coat[:recoat_h] } + coats.last[:touch_h]
+
+      # As dry as the room makes it and a little over, and as the driest of what goes on wood wants it.
       def gate_pct
-        @facts.emc_pct + Table["route"]["finish_over_emc_pct"] if coats > 0 && @facts.wooden?
+        return unless @kind == "coat" && @facts.wooden?
+
+        wants =
+          coated
+            .flatten
+            .select { |part| part.kind == "wood" }
+            .map { |part| Finish::Coats.row(part.family)["wants_pct"] }
+        [@facts.emc_pct + Table["route"]["finish_over_emc_pct"], *wants].min
       end
 
       def materials
-        return [] unless coats > 0
+        return [] unless coats?
 
-        [
-          Mend::MendStep::Taken.new(
-            key: "finish",
-            name: Message.of("route.finish"),
-            amount: @facts.skin_dm2 * coats,
-            unit: "g",
-            cost: Table["route"]["finish_price_per_dm2"] * @facts.skin_dm2 * coats
-          )
-        ]
+        coated.filter_map do |group|
+          taken(group.first.family, group.sum { |part| part.coats.sum { |coat| coat[:ml] } })
+        end
+      end
+
+      # What is rubbed off again leaves nothing to measure.
+      def taken(family, millilitres)
+        return unless millilitres.positive?
+
+        Mend::MendStep::Taken.new(
+          key: family,
+          name: Message.term("tables.finishes.#{family}.name"),
+          amount: millilitres * Finish::Coats.density_g_ml(family),
+          unit: "g",
+          cost: millilitres * Finish::Coats.row(family)["price_ml"]
+        )
       end
 
       def wet

@@ -23,7 +23,7 @@ module MossyAnvil
           stretch: "mend",
           name: @made.name,
           of: @made.data[:of] || [],
-          hands_min: @made.hands_min.to_f,
+          base_min: @made.hands_min.to_f,
           wait: wait,
           needs: Needs.new(moisture_at_most_pct: @made.gate_pct, tools: @made.tools),
           materials: @made.materials,

@@ -17,7 +17,7 @@ module MossyAnvil
           kind: "own",
           stretch: "mend",
           name: Message.named(@data[:name]),
-          hands_min: @data[:hands_min].to_f,
+          base_min: @data[:hands_min].to_f,
           wait: Wait.of_hours(@data[:wait_h] || 0),
           after: @piece
         )

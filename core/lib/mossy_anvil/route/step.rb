@@ -16,12 +16,12 @@ module MossyAnvil
     # One step of a route, with what it needs, takes and leaves behind it.
     #
     # id: unique in its route. kind: row of the table of steps, or kind of a step of mending. name: a message. of: ids
-    # of defects. hands_min: minutes of work. wait: Wait, nil where nothing has to be waited for. stage: what is
-    # turned at it; limit_rpm: of that; both nil off the lathe. unsafe: not at any speed of the lathe; unheld: no
-    # mount holds it. materials: list of MendStep::Taken. says: advice, conflicts first. regimes: list of
-    # DryingRegimes::Stretch, and how fast it may dry at most, % a day (nil off drying). weigh_days: when it is
-    # weighed, days from its beginning. done: it is a fact. left_out: it is not to be done. made: what Mend says of
-    # it, a MendStep; nil of all but mending. after: Workpiece.
+    # of defects. base_min: minutes of work. wait: Wait, nil where nothing has to be waited for. stage: what is turned
+    # at it; limit_rpm: of that; both nil off the lathe. unsafe: not at any speed of the lathe; unheld: no mount holds
+    # it. cuts: Report::StepCutting, nil where nothing is cut. materials: list of MendStep::Taken. says: advice,
+    # conflicts first. regimes: list of DryingRegimes::Stretch, and how fast it may dry at most, % a day (nil off
+    # drying). weigh_days: when it is weighed, days from its beginning. done: it is a fact. left_out: it is not to be
+    # done. made: what Mend says of it, a MendStep; nil of all but mending. after: Workpiece.
     Step =
       Struct.new(
         :id,
@@ -29,13 +29,14 @@ module MossyAnvil
         :stretch,
         :name,
         :of,
-        :hands_min,
+        :base_min,
         :wait,
         :needs,
         :stage,
         :limit_rpm,
         :unsafe,
         :unheld,
+        :cuts,
         :materials,
         :cautions,
         :says,
@@ -51,7 +52,7 @@ module MossyAnvil
         def initialize(**given)
           super(
             of: [],
-            hands_min: 0.0,
+            base_min: 0.0,
             needs: Needs.new(tools: []),
             unsafe: false,
             unheld: false,
@@ -67,6 +68,8 @@ module MossyAnvil
           freeze
         end
 
+        # Minutes of work. Its cuts are worked out when they are asked for.
+        def hands_min = base_min + (cuts ? cuts.minutes : 0.0)
         def cost = materials.sum { |one| one.cost.to_f }
         # Does it wait for what this air never brings about?
         def never? = !wait.nil? && wait.likely.nil?

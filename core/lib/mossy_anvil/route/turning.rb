@@ -18,6 +18,9 @@ module MossyAnvil
       }.freeze
       MM3_PER_L = 1e6
 
+      # Is anything cut at a kind of step?
+      def self.cuts?(kind) = Table.rows("route").any? { |row| row["key"] == kind && row["cuts"] }
+
       # data: { kind:, form: the form it is turned to at this step (the piece's own unsaid) }.
       def initialize(data, piece, facts)
         @kind = data.fetch(:kind)
@@ -33,12 +36,13 @@ module MossyAnvil
           kind: @kind,
           stretch: @row["stretch"],
           name: name,
-          hands_min: hands_min,
+          base_min: base_min,
           needs: Needs.new(mount: mount && mount[:key], tools: []),
           stage: (goal || @piece.stage).to_s,
           limit_rpm: unsafe? ? 0.0 : limit_rpm,
           unsafe: unsafe?,
           unheld: unheld?,
+          cuts: cuts,
           says: says,
           after: after
         )
@@ -65,8 +69,24 @@ module MossyAnvil
       def unheld? = HELD_IN.key?(@kind) && !mount.nil? && mount[:key].nil?
       def unsafe? = start[:unsafe] || finish[:unsafe]
 
-      def hands_min = @row["base_min"] + (@row.fetch("min_per_l", 0) * away_l)
+      # Beside its cuts; by the litre where nothing holds it for them or no speed is safe.
+      def base_min = @row["base_min"] + (cuts ? 0 : min_per_l * away_l)
+      def min_per_l = @row.fetch("min_per_l", 0)
       def away_l = [start[:volume_mm3] - finish[:volume_mm3], 0].max / MM3_PER_L
+
+      # What is cut at it; nil where nothing is or may be.
+      def cuts
+        return unless @row["cuts"] && mount && mount[:key] && !unsafe? && limit_rpm.positive?
+
+        @cuts ||= @facts.cuts.call(after, kind: @kind, rough: rough, rpm: limit_rpm, min_per_l: min_per_l)
+      end
+
+      # The form it is roughed out to, at that step or before it; nil where it never is.
+      def rough
+        return @piece.form if @kind == "rough_out"
+
+        @before.form.equal?(@facts.form) ? nil : @before.form
+      end
 
       def says
         [

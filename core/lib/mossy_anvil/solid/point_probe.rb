@@ -35,7 +35,7 @@ module MossyAnvil
         found
       end
 
-      # What a turner calls it: "sound", "air", or the kind of trouble.
+      # What a turner calls it: "sound", "air", or the kind of trouble; soft wood that has been hardened is firm.
       def kind(owner)
         return owner == SOUND ? "sound" : "air" if owner.negative?
 
@@ -44,7 +44,7 @@ module MossyAnvil
         when "void"
           defect.detail[:contents]
         when "soft_zone"
-          defect.detail[:grade]
+          defect.soaked? ? "firm" : defect.detail[:grade]
         when "hard_inclusion"
           defect.detail[:of]
         when "crack", "delamination"

@@ -49,16 +49,17 @@ module MossyAnvil
         step = @heights.size > 1 ? @heights[1] - @heights[0] : 1.0
         @layers ||=
           (0...@heights.size).map do |at|
-            met = owners[at, true, true]
+            met = owners[at, true, true].flatten
+            weight = weights[at, true, true].flatten
+            there = met.to_a.uniq
             Layer.new(
               z_mm: @heights[at],
               high_mm: step,
               from_mm: @from[at],
               to_mm: @to[at],
-              volume_ml:
-                (weights[at, true, true] * Numo::DFloat.cast(met.ne(Solid::PointProbe::AIR))).sum * step / MM3_PER_ML,
-              shares: shares(met, weights[at, true, true]),
-              ids: met.to_a.flatten.uniq.reject(&:negative?).sort.map { |index| @blank.defects[index].id }
+              volume_ml: (weight * Numo::DFloat.cast(met.ne(Solid::PointProbe::AIR))).sum * step / MM3_PER_ML,
+              shares: shares(there, met, weight),
+              ids: there.reject(&:negative?).sort.map { |index| @blank.defects[index].id }
             )
           end
       end
@@ -93,18 +94,14 @@ module MossyAnvil
           end
       end
 
-      def shares(met, weight)
+      def shares(owners, met, weight)
         whole = weight.sum
         return { "sound" => 1.0 } if whole < 1e-9
 
-        met
-          .to_a
-          .flatten
-          .uniq
-          .each_with_object(Hash.new(0.0)) do |owner, found|
-            there = (weight * Numo::DFloat.cast(met.eq(owner))).sum / whole
-            found[STUFF.fetch(@probe.kind(owner), "sound")] += there
-          end
+        owners.each_with_object(Hash.new(0.0)) do |owner, found|
+          there = owners.size == 1 ? 1.0 : (weight * Numo::DFloat.cast(met.eq(owner))).sum / whole
+          found[STUFF.fetch(@probe.kind(owner), "sound")] += there
+        end
       end
     end
   end

@@ -108,11 +108,19 @@ module MossyAnvil
           to_mm: to,
           air_share: shares.fetch("air", 0.0),
           shares: shares,
-          finished: cut.finished,
+          finished: cut.finished && surface?(cut, run),
           **taken(cut, run),
           **reached(cut, run),
           **borne(cut, from, to)
         )
+      end
+
+      # Of a face only what lies next to the piece is its surface.
+      def surface?(cut, run)
+        return true unless %w[face foot].include?(cut.side)
+
+        middle = @blank.form.z_span_mm.sum / 2
+        run.any? { |layer| (layer.z_mm - middle).abs <= (cut.heights - middle).abs.min + 1e-9 }
       end
 
       def taken(cut, run)

@@ -1,0 +1,174 @@
+# frozen_string_literal: true
+
+module MossyAnvil
+  module Report
+    # Sanding and finish by part: papers, minutes, what is lost of the wall, coats with their times, the order that lets
+    # no part spoil another, and what does not go together.
+    class PieceFinish
+      # Parts of less than this share of the skin are dealt with as what is beside them.
+      LEAST_SHARE = 0.004
+      # Whole stock that is neither wood nor cast resin, by what it is to a finish; anything else is plastic.
+      STOCK = {
+        "horn" => "horn",
+        "antler" => "horn",
+        "bone" => "horn",
+        "shell" => "shell",
+        "tagua_nut" => "shell",
+        "soapstone" => "stone",
+        "alabaster" => "stone",
+        "coal" => "stone"
+      }.freeze
+      # What a part's stuff is to a finish; the stock's own class where it is not named.
+      CLASSES = { "resin" => "resin", "filler" => "resin", "bark" => "bark", "stone" => "stone" }.freeze
+      # Order in which parts are finished: what must stay clean of the others' finish last.
+      ORDER = %w[wood bark horn shell stone plastic resin].freeze
+      USES = %w[display handled food wet].freeze
+
+      # blank: with a form, as it is mended when it is finished; climate: ShopClimate. reading: { papers: what
+      # FinishReport says of it; least_wall_mm:, moisture_pct: then }. A part is finished by the family chosen for it,
+      # else by the one recommended.
+      def initialize(blank, reading, climate:)
+        @blank = blank.on_centres
+        @material = @blank.material
+        @climate = climate
+        @chosen = blank.finish_choices
+        @reading = reading
+      end
+
+      # Plain data: parts; order: keys of parts as they are finished; conflicts: messages of what does
+      # not go together; notes: of what to know before beginning.
+      def to_h
+        { parts: parts.map(&:to_h), order: order, conflicts: conflicts, notes: notes }
+      end
+
+      # Every FinishPart as it is finished: what must stay clean of the others' finish last.
+      def in_order = parts.sort_by { |one| [ORDER.index(one.kind), -one.area_cm2] }
+
+      # Nil where the lathe is stopped for it.
+      def sanding_rpm = @reading.dig(:papers, :sanding_rpm)
+
+      private
+
+      def parts = @parts ||= areas.map { |(side, stuff), area_cm2| part(side, stuff, area_cm2) }
+
+      # What is too little to be dealt with by itself goes to the stock of its side.
+      def areas
+        found = Finish::SkinParts.new(@blank).areas
+        least = found.values.sum * LEAST_SHARE
+        found.each_with_object(Hash.new(0.0)) do |((side, stuff), area_cm2), sum|
+          sum[[side, area_cm2 < least || stuff == "open" ? "sound" : stuff]] += area_cm2
+        end
+      end
+
+      def part(side, stuff, area_cm2) =
+        FinishPart.new(
+          side: side,
+          stuff: stuff,
+          area_cm2: area_cm2,
+          kind: CLASSES.fetch(stuff) { own_class },
+          family: family("#{side}_#{stuff}", CLASSES.fetch(stuff) { own_class }),
+          bench: bench
+        )
+
+      # What all parts share.
+      def bench
+        @bench ||= {
+          density_kg_m3: @material.density_kg_m3,
+          dry_kg_m3: @material.wooden? ? @material.dry_density_kg_m3 : nil,
+          material_kind: @material.kind,
+          temperature_c: @climate.temperature_c,
+          sanding_rpm: sanding_rpm,
+          stopped: @reading.dig(:papers, :stopped),
+          mark_mm: @reading.dig(:papers, :deepest_mark_mm)
+        }
+      end
+
+      def own_class
+        return "wood" if @material.wooden?
+        return "resin" if @material.kind == "resin"
+
+        STOCK.fetch(@material.stock&.row&.fetch("key", nil), "plastic")
+      end
+
+      def use = USES.include?(@blank.form.use) ? @blank.form.use : "display"
+
+      def family(key, kind) = @chosen[key] || Table["finishes"]["recommended"].fetch(kind).fetch(use).first
+
+      def order = in_order.map(&:key)
+
+      def conflicts
+        [*wet, *blush, *wall, *unfit, *thin_film, *neighbours].uniq
+      end
+
+      def notes = FinishNotes.new(parts, dry_kg_m3: bench[:dry_kg_m3], climate: @climate).to_a
+      def say(key, **amounts) = Message.of("finish_plan.#{key}", **amounts)
+      def name(family) = Message.term("tables.finishes.#{family}.name")
+      def families = parts.map(&:family).uniq
+
+      # Wood that is wetter than a finish takes.
+      def wet
+        now = @reading[:moisture_pct] or return []
+        parts
+          .select { |one| one.kind == "wood" }
+          .map(&:family)
+          .uniq
+          .filter_map do |family|
+            most = Finish::Coats.row(family)["wants_pct"]
+            say("too_wet", finish: name(family), now: [now, "%"], most: [most, "%"]) if now > most
+          end
+      end
+
+      def blush
+        return [] if @climate.humidity <= Table["finishes"]["air"]["blush_over_humidity"]
+
+        families
+          .select { |family| Finish::Coats.row(family)["blushes"] }
+          .map { |family| say("blushes", finish: name(family)) }
+      end
+
+      # What sanding takes of the thinnest wall.
+      def wall
+        least = @reading[:least_wall_mm] or return []
+        lost = parts.map(&:wall_lost_mm).max || 0
+        return [] if lost <= least * Table["finishes"]["sanding"]["most_of_wall"]
+
+        [say("wall", lost: [lost, "mm"], wall: [least, "mm"])]
+      end
+
+      # What it is for, and what a family does not stand.
+      def unfit
+        asks = { "handled" => "wear", "food" => "food", "wet" => "wet" }[use] or return []
+        families
+          .reject do |family|
+            Finish::Coats.row(family)["stands"].include?(asks) || %w[bare abrasive_paste buffed].include?(family)
+          end
+          .map { |family| say("unfit.#{asks}", finish: name(family)) }
+      end
+
+      def thin_film
+        return [] unless families.include?("ca_film")
+
+        coats = Finish::Coats.row("ca_film")["coats"]
+        left = Finish::Coats.ca_left_um(coats)
+        if left < Table["finishes"]["ca_film"]["least_um"]
+          [say("sanded_through", coats: [Finish::Coats.ca_coats, ""])]
+        else
+          []
+        end
+      end
+
+      # Parts that meet: a finish that runs onto its neighbour must hold there, or be kept off.
+      def neighbours
+        families
+          .permutation(2)
+          .filter_map do |under, upper|
+            next if families.index(under) > families.index(upper)
+
+            verdict, = Finish::Coats.over(under, upper)
+            back, = Finish::Coats.over(upper, under)
+            say("keep_off", one: name(under), other: name(upper)) if verdict == "no" && back == "no"
+          end
+      end
+    end
+  end
+end
