@@ -196,11 +196,11 @@ RSpec.describe MossyAnvil::Report::MendReport do
     expect(stress).to be_within(0.01).of(1.0)
   end
 
-  it "goes by the shop's own records once there are enough of them" do
+  it "goes by the shop's own records, the further the more there are" do
     rows = Array.new(4) { { kind: "uptake_share", of: nil, value: 0.4 } }
     step = [{ id: "v", do: "stabilise", of: [] }]
     usual, own =
-      [rows.first(2), rows].map do |some|
+      [[], rows].map do |some|
         plan(step, records: MossyAnvil::Model::ShopRecords.new(some), material: material_data(moisture_pct: 1))[:steps][
           0
         ][
@@ -210,7 +210,8 @@ RSpec.describe MossyAnvil::Report::MendReport do
         ]
       end
     expect(usual).to include(expected_share: be_within(1e-9).of(0.6), records: 0)
-    expect(own).to include(expected_share: be_within(1e-9).of(0.4), records: 4)
+    # The default counts as four: halfway on the logarithm between 0.6 and 0.4.
+    expect(own).to include(expected_share: be_within(1e-9).of(Math.sqrt(0.6 * 0.4)), records: 4)
   end
 
   it "draws resin into all of the wood: heavier throughout, a soft place no lopsided lump of it" do

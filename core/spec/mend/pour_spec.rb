@@ -253,16 +253,17 @@ RSpec.describe MossyAnvil::Mend::CastStep do
         value: 20
       }
     }
-    slow = MossyAnvil::Model::ShopRecords.new(Array.new(3) { { kind: "cure_factor", of: "casting_epoxy", value: 1.5 } })
+    slow = MossyAnvil::Model::ShopRecords.new(Array.new(96) { { kind: "cure_factor", of: "casting_epoxy", value: 1.5 } })
     usual, own =
       [MossyAnvil::Model::ShopRecords.new, slow].map do |records|
         MossyAnvil::Report::MendReport.new(blank(mend: { steps: [data] }), records: records).steps.first
       end
     times = %i[gel_h next_from_h next_until_h]
+    pace = 1.5**(96 / 100.0)
     expect(own.detail[:layers][0].values_at(*times)).to match(
-      usual.detail[:layers][0].values_at(*times).map { |hours| be_within(1e-9).of(1.5 * hours) }
+      usual.detail[:layers][0].values_at(*times).map { |hours| be_within(1e-9).of(pace * hours) }
     )
-    expect(own.ready_h).to be_within(1e-6).of(1.5 * usual.ready_h)
+    expect(own.ready_h).to be_within(1e-6).of(pace * usual.ready_h)
     expect(own.working_min).to eq(usual.working_min)
     found = own.verdict("gel_min" => usual.plan.unpaced_gel_s / 60 * 1.5)
     expect(found[:records]).to eq([{ kind: "cure_factor", of: "casting_epoxy", value: 1.5 }])

@@ -1,14 +1,42 @@
 # frozen_string_literal: true
 
+RSpec.describe MossyAnvil::Model::Rate do
+  # Three records of 13 where 10 is usual: ln 1.3 = 0.26236, times 3/7 is 0.11244: 1.1190 times. Thirty: times 30/34,
+  # 1.2605.
+  it "moves a little for a few records and almost all the way for many" do
+    few, many = [3, 30].map { |count| described_class.new(10, [13] * count) }
+    expect([few.value, many.value]).to match([be_within(0.001).of(11.190), be_within(0.001).of(12.605)])
+    expect(described_class.new(10, []).value).to eq(10)
+    expect([few.count, many.count]).to eq([3, 30])
+  end
+
+  # Middle 1.28; distances of the logarithms 0.0645, 0.0155, 0.0237, 0, 1.139, in the middle 0.0237: times 1.4826 is
+  # 0.035, less than ln 1.1 = 0.0953, three of which are 0.286: 4.0 is held back. The other four: mean 0.22868, times 4/8.
+  it "holds back what lies too far from the others" do
+    rate = described_class.new(1, [1.2, 1.3, 1.25, 1.28, 4.0])
+    expect(rate.held_back).to eq([4])
+    expect([rate.count, rate.times, rate.spread_times]).to match([4, be_within(1e-4).of(1.1211), be_within(1e-9).of(1.1)])
+  end
+
+  # Of wide records none: 0.5, 1, 2 have distances ln 2, 0, ln 2, so a spread of 1.4826 ln 2 = 1.0277, 2.794 times.
+  it "knows how far records usually lie apart" do
+    rate = described_class.new(1, [0.5, 1, 2])
+    expect([rate.held_back, rate.spread_times]).to match([[], be_within(0.001).of(2.794)])
+    expect(rate.times).to be_within(1e-9).of(1)
+  end
+
+  it "takes nothing, and a slip of the pen, as ten times off" do
+    expect(described_class.new(0.1, [0]).value).to be_within(1e-9).of(0.1 * (10**-0.2))
+    expect(described_class.new(1, [1e9]).times).to be_within(1e-9).of(10**0.2)
+  end
+end
+
 RSpec.describe MossyAnvil::Model::ShopRecords do
-  it "counts from three on, the last dozen, each resin for itself" do
-    rows =
-      Array.new(20) { |index| { kind: "cure_factor", of: "a", value: index < 8 ? 9.0 : 1.5 } } +
-        [{ kind: "cure_factor", of: "b", value: 2 }, { kind: "cure_factor", of: "b", value: 2 }]
-    own = described_class.new(rows)
-    expect(own.mean("cure_factor", "a")).to eq(1.5)
-    expect(own.count("cure_factor", "a")).to eq(12)
-    expect(own.mean("cure_factor", "b")).to be_nil
+  it "keeps each kind, and what it is of, for itself" do
+    own = described_class.new([*Array.new(4) { { kind: "cure_factor", of: "a", value: 1.5 } }])
+    expect(own.factor("cure_factor", "a")).to be_within(1e-9).of(Math.sqrt(1.5))
+    expect([own.factor("cure_factor", "b"), own.factor("sanding_factor")]).to eq([1, 1])
+    expect([own.count("cure_factor", "a"), own.count("cure_factor", "b")]).to eq([4, 0])
     expect(own.source("cure_factor", "the sheet", "b")).to eq("the sheet")
     expect(own.source("cure_factor", "the sheet", "a")).to eq("your_own_records")
   end

@@ -46,12 +46,12 @@ module MossyAnvil
 
       # Share of the resin lost in mixing: as planned, else by the shop's own records, else by rule of thumb.
       def loss_share =
-        given[:loss_pct] ? given[:loss_pct] / 100.0 : scene.records.mean("loss_share") || Casting::LOSS_SHARE
+        given[:loss_pct] ? given[:loss_pct] / 100.0 : scene.records.rate("loss_share", Casting::LOSS_SHARE).value
 
       def cup_g = given[:cup_g] || Casting::CUP_G
 
       # How much longer than worked out this resin takes in this shop, by its own records.
-      def pace = scene.records.mean("cure_factor", resin.key) || 1.0
+      def pace = scene.records.factor("cure_factor", resin.key)
 
       # Times on a sheet, at the shop's temperature.
       def ready_factor = CureTime.factor(shop_c)

@@ -194,7 +194,7 @@ module MossyAnvil
           )
       end
 
-      def expected_share = scene.records.mean("uptake_share") || (row["uptake"].sum / 2)
+      def expected_share = scene.records.rate("uptake_share", row["uptake"].sum / 2).value
 
       private
 
@@ -343,7 +343,7 @@ module MossyAnvil
           )
       end
 
-      def pump_min = scene.records.mean("bubbling_min") || (table["pump_h"] * 60.0)
+      def pump_min = scene.records.rate("bubbling_min", table["pump_h"] * 60.0).value
       def soak_min = pump_min * table["soak_over_pump"]
       def hold_min = (data[:hold_min] || table["hold_min"]).to_f
       def oven_min = heat_min + hold_min
