@@ -51,6 +51,7 @@ module MossyAnvil
       register Routes::Tasks
       register Routes::Mending
       register Routes::Stores
+      register Routes::Rates
       register Routes::Tables
       register Routes::Instruments
       register Routes::Health
@@ -195,6 +196,8 @@ module MossyAnvil
         def people = Store::People.new(settings.db)
         def instruments = Store::Instruments.new(settings.db)
         def lathes = Store::Lathes.new(settings.db)
+        def rates = Store::Rates.new(settings.db)
+        def own_numbers = Services::OwnNumbers.new(settings.db)
         def stocks = Store::Stocks.new(settings.db)
         def shops = Store::Shops.new(settings.db)
         def now = settings.clock.now.utc
@@ -203,6 +206,7 @@ module MossyAnvil
 
         def blank_id = number_in_path("id", "blank")
         def lathe_id = number_in_path("id", "lathe")
+        def record_id = number_in_path("id", "record")
         def person_id = number_in_path("id", "person")
         def card_id = number_in_path("id", "card")
         def task_id = number_in_path("id", "task")

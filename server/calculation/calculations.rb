@@ -74,9 +74,9 @@ module MossyAnvil
         def on_mounts = json(reckoner.mounts(draft, at: "/document"))
         def on_tests = json(tests: reckoner.next_tests(draft, at: "/document"))
         def on_mend = json(reckoner.mend(draft, at: "/document"))
-        def on_route = json(reckoner.route(draft, at: "/document", ways: @given["ways"].to_sym, tools: @given["tools"]))
+        def on_route = json(reckoner.route(draft, at: "/document", ways: @given["ways"].to_sym))
 
-        def on_cuts = json(reckoner.cuts(draft, at: "/document", tools: @given["tools"]))
+        def on_cuts = json(reckoner.cuts(draft, at: "/document"))
 
         def on_finish = json(reckoner.finish(draft, at: "/document"))
         def on_balance = json(MossyAnvil::Report::MeasuredBalance.new(**symbols(body_as("FourRuns"))).to_h)
@@ -205,12 +205,12 @@ module MossyAnvil
         # The plan of mending or, from a step on, a stretch of the route.
         def on_card
           kept, from = @given.values_at("kept", "from")
-          report = from ? reckoner.card(kept, from: from, tools: @given["tools"]) : reckoner.mend(kept)
+          report = from ? reckoner.card(kept, from: from) : reckoner.mend(kept)
           json(report.slice(:steps, :materials))
         end
 
         # What is left to do of a kept blank.
-        def on_work_plan = json(reckoner.work_plan(@given["kept"], tools: @given["tools"]))
+        def on_work_plan = json(reckoner.work_plan(@given["kept"]))
 
         # given: as Services::BoardView asks it.
         def on_board
@@ -240,13 +240,12 @@ module MossyAnvil
 
         def now = Time.at(@given["now"]).utc
         def climate = MossyAnvil::Report::ShopClimate.new(**symbols(@given["climate"]))
-        def records = (@given["records"] || []).map { |row| row.transform_keys(&:to_sym) }
         # Waits are told in days: the minute will do, and what was worked out of a blank's water serves as long.
         def reckoner =
           Services::Reckoner.new(
             climate,
             now: Time.at(now.to_i / 60 * 60).utc,
-            records: -> { MossyAnvil::Model::ShopRecords.new(records) }
+            own: -> { Services::OwnNumbers.core(@given) }
           )
 
         # Without it where that takes too much: what is kept must not hang on what can be calculated of it. It is

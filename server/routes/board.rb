@@ -49,14 +49,13 @@ module MossyAnvil
         end
 
         def self.planning(app)
-          records, tools = app.cards.records, app.shops.tools
+          own = app.own_numbers.given
           Services::WorkPlanning.new(
             app.work_plans,
             climate: app.shops.current.slice(:temperature_c, :humidity),
-            records: records,
-            tools: tools,
+            own: own,
             now: app.now
-          ) { |id| plan(app, id, records: records, tools: tools) }
+          ) { |id| plan(app, id, **own) }
         end
 
         # A piece that takes too much to plan is on the board without its steps.

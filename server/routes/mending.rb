@@ -7,13 +7,14 @@ module MossyAnvil
       module Mending
         def self.registered(app)
           app.post("/api/reckon/mend") do
-            answer(Mending.with_shelf(calculate("mend", records: cards.records).data, stocks))
+            answer(Mending.with_shelf(calculate("mend", **own_numbers.given).data, stocks))
           end
           app.post("/api/reckon/route") do
             ways = Mending.ways(params["ways"] || "all")
-            answer(calculate("route", records: cards.records, tools: shops.tools, ways: ways).data)
+            answer(calculate("route", **own_numbers.given, ways: ways).data)
           end
-          app.post("/api/reckon/cuts") { answer(calculate("cuts", records: cards.records, tools: shops.tools).data) }
+          app.post("/api/reckon/finish") { answer(calculate("finish", **own_numbers.given).data) }
+          app.post("/api/reckon/cuts") { answer(calculate("cuts", **own_numbers.given).data) }
           cards(app)
           waits(app)
         end
@@ -40,7 +41,7 @@ module MossyAnvil
         def self.open(app, id)
           asked = app.body_as("NewCard")
           document = app.blanks.find(id)[:document]
-          about = { kept: document, records: app.cards.records, tools: app.shops.tools, from: asked["from"] }
+          about = { kept: document, from: asked["from"], **app.own_numbers.given }
           app.card_work.open(id, asked["key"], document, app.calculate("card", bytes: "", **about).data)
         end
 

@@ -33,7 +33,6 @@ module MossyAnvil
           "" => "assess",
           "/compare" => "compare",
           "/mounts" => "mounts",
-          "/finish" => "finish",
           "/balance" => "balance",
           "/taps" => "taps",
           "/tests" => "tests",

@@ -6,7 +6,7 @@ module MossyAnvil
       # What stands on the shelf, and the shop's own air.
       module Stores
         def self.registered(app)
-          app.get("/api/stores") { answer(Stores.shown(stocks)) }
+          app.get("/api/stores") { answer(Stores.shown(stocks, now)) }
           products(app)
           app.post("/api/stores/lots") do
             body = body_as("NewLot")
@@ -20,12 +20,12 @@ module MossyAnvil
               code: body["code"],
               opened_on: opened_on
             )
-            answer(Stores.shown(stocks), 201)
+            answer(Stores.shown(stocks, now), 201)
           end
           app.post("/api/stores/moves") do
             body = body_as("NewMove")
             stocks.move(body["lot_id"], body["grams"], body["reason"], body["key"], now)
-            answer(Stores.shown(stocks), 201)
+            answer(Stores.shown(stocks, now), 201)
           end
           air(app)
         end
@@ -39,7 +39,7 @@ module MossyAnvil
               pack_price: body["pack_price"] || 0,
               sheet: body["sheet"] || {}
             )
-            answer(Stores.shown(stocks), 201)
+            answer(Stores.shown(stocks, now), 201)
           end
         end
 
@@ -60,13 +60,21 @@ module MossyAnvil
           MossyAnvil::Mend::Resin.of(body["like"], sheet: body["sheet"] || {}, at: "/like").kinetics(at: "/sheet")
         end
 
-        def self.shown(stocks)
+        # { goes_off_on:, goes_off: } of a lot on a day.
+        def self.keeps(product, lot, today)
+          opened = lot[:opened_on] && Date.iso8601(lot[:opened_on])
+          day = MossyAnvil::Shop::ShelfLife.goes_off_on(product[:kind], product[:like], opened)
+          { goes_off_on: day&.iso8601, goes_off: MossyAnvil::Shop::ShelfLife.state(day, today) }
+        end
+
+        def self.shown(stocks, now)
           products, reserved = stocks.whole
           {
             products:
               products.map do |product|
                 {
                   **product,
+                  lots: product[:lots].map { |lot| { **lot, **Stores.keeps(product, lot, now.to_date) } },
                   reserved_g: reserved.select { |(key, _), _| key == product[:like] }.sum { |_, grams| grams }
                 }
               end

@@ -24,6 +24,7 @@ module MossyAnvil
           troubles
           pigments
           supplies
+          finishes
         ].freeze
 
         def self.registered(app)

@@ -69,8 +69,10 @@ module MossyAnvil
             end
           end
           stores["records"].each do |row|
-            @db[:records].insert(**row.slice("kind", "of", "value").transform_keys(&:to_sym), recorded_at: @now)
+            id = @db[:records].insert(**row.slice("kind", "of", "value").transform_keys(&:to_sym), recorded_at: @now)
+            rates.leave_out(id, true, @now) if row["left_out"]
           end
+          (stores["rates_off"] || []).each { |row| rates.turn_off(row["kind"], row["of"], true) }
         end
 
         def keep_pattern(row, index)

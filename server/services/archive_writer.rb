@@ -108,13 +108,17 @@ module MossyAnvil
           )
         end
 
+        def record(row) =
+          row.slice(:kind, :of, :value).compact.merge(row[:left_out] ? { left_out: true } : {}).transform_keys(&:to_s)
+
         def stores
           {
             "products" =>
               stocks.products.map do |product|
                 Store::Rows.data(product.except(:id).merge(lots: product[:lots].map { |lot| lot.except(:id) }))
               end,
-            "records" => cards.records.map { |row| row.compact.transform_keys(&:to_s) }
+            "records" => rates.all.map { |row| record(row) },
+            "rates_off" => rates.off.map { |kind, of| { "kind" => kind, "of" => of }.compact }
           }
         end
       end

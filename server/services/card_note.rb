@@ -28,12 +28,17 @@ module MossyAnvil
         end
 
         def measure(step, what, value)
-          Prints::Texts.t(
-            "card.measured",
-            step: name(step),
-            what: Prints::Texts.t("card.measures.#{what}"),
-            value: value.round(1)
-          )
+          Prints::Texts.t("card.measured", step: name(step), what: measured_what(what), value: value.round(1))
+        end
+
+        # By its own name, or by its unit: of a finish by the family.
+        def measured_what(what)
+          family, unit = what.match(/\A(.+)_(g|h)\z/)&.captures
+          unless MossyAnvil::Table.rows("finishes").any? { |row| row["key"] == family }
+            return Prints::Texts.t("card.measures.#{what}")
+          end
+
+          "#{Prints::Texts.t("tables.finishes.#{family}.name")}, #{Prints::Texts.t("card.measures.#{unit}")}"
         end
 
         def name(step) = Prints::Texts.of(step["name"])

@@ -15,6 +15,7 @@ module MossyAnvil
           @cards = Store::Cards.new(db)
           @blanks = Store::Blanks.new(db)
           @stocks = Store::Stocks.new(db)
+          @own = OwnNumbers.new(db).core
           @climate = climate
           @now = now
         end
@@ -151,7 +152,7 @@ module MossyAnvil
           MossyAnvil::Report::MendReport.new(Reckoner.blank(document), climate: @climate, now: @now, records: records)
         end
 
-        def records = MossyAnvil::Model::ShopRecords.new(@cards.records)
+        def records = @own[:records]
 
         # done: ids of the steps that are.
         def document_after(card, document, done, measured)
@@ -174,12 +175,12 @@ module MossyAnvil
         def plan(card) = @plan ||= card[:steps].first["stretch"] ? of_route(card[:document]) : reckoned(card[:document])
 
         def of_route(document) =
-          MossyAnvil::Report::CardReport.new(Reckoner.blank(document), climate: @climate, now: @now, records: records)
+          MossyAnvil::Report::CardReport.new(Reckoner.blank(document), climate: @climate, now: @now, **@own)
 
         # What answers for a step: what Mend made of it or, of turning and finishing, a WorkedStep.
         def step(card, step_id)
           told = card[:steps].find { |one| one["id"] == step_id }
-          return MossyAnvil::Report::WorkedStep.new(told["do"], told["limit_rpm"]) if told["mark"]
+          return MossyAnvil::Report::WorkedStep.new(told["do"], told["limit_rpm"], told["lines"]) if told["mark"]
           return plan(card).made(step_id) if told["stretch"]
 
           (@steps ||= plan(card).steps).find { |one| one.id == step_id }

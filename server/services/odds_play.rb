@@ -13,13 +13,7 @@ module MossyAnvil
         def initialize(db, task, step)
           @asked = task[:asked]
           @step = step
-          shops = Store::Shops.new(db)
-          @about = {
-            climate: shops.climate,
-            tools: shops.tools,
-            records: MossyAnvil::Model::ShopRecords.new(Store::Cards.new(db).records),
-            now: Time.parse(@asked["now"])
-          }
+          @about = { climate: Store::Shops.new(db).climate, now: Time.parse(@asked["now"]), **OwnNumbers.new(db).core }
         end
 
         def prepare

@@ -9,11 +9,11 @@ module MossyAnvil
         # hold the memory of all.
         ONE_AT_A_TIME = Mutex.new
 
-        # records: gives the shop's own records when they are wanted.
-        def initialize(climate, now:, records: -> { MossyAnvil::Model::ShopRecords.new })
+        # own: gives the shop's own numbers when they are wanted, as OwnNumbers#core has them.
+        def initialize(climate, now:, own: -> { OwnNumbers::NONE })
           @climate = climate
           @now = now
-          @records = records
+          @own = own
         end
 
         # Assessment as plain data. Raises InvalidInput with pointers under `at`.
@@ -34,8 +34,7 @@ module MossyAnvil
         end
 
         # What is left to do of it, step by step, as plain data.
-        def work_plan(document, at: "", tools: nil) =
-          by_records(MossyAnvil::Report::WorkPlan, document, at, tools: tools)
+        def work_plan(document, at: "") = by_own(MossyAnvil::Report::WorkPlan, document, at)
 
         # Which one more test would change the answer most, as plain data.
         def next_tests(document, at: "") =
@@ -52,7 +51,18 @@ module MossyAnvil
           end
 
         # Its plan of mending, as plain data.
-        def mend(document, at: "") = by_records(MossyAnvil::Report::MendReport, document, at, at: at)
+        def mend(document, at: "")
+          records = @own.call[:records]
+          alone do
+            MossyAnvil::Report::MendReport.new(
+              blank(document, at: at),
+              climate: @climate,
+              now: @now,
+              records: records,
+              at: at
+            ).to_h
+          end
+        end
 
         # How it is held from the first cut to the last, as plain data.
         def mounts(document, at: "")
@@ -61,20 +71,18 @@ module MossyAnvil
           end
         end
 
-        # The whole way of it with those tools (keys) or any, and with ways: :all the others there are, as plain data.
-        def route(document, at: "", ways: :all, tools: nil) =
-          by_records(MossyAnvil::Report::RouteReport, document, at, ways: ways, tools: tools, at: at)
+        # The whole way of it, and with ways: :all the others there are, as plain data.
+        def route(document, at: "", ways: :all) =
+          by_own(MossyAnvil::Report::RouteReport, document, at, ways: ways, at: at)
 
-        # Every cut of that way, with those tools (keys) or any, as plain data.
-        def cuts(document, at: "", tools: nil) =
-          by_records(MossyAnvil::Report::CutReport, document, at, tools: tools, at: at)
+        # Every cut of that way, as plain data.
+        def cuts(document, at: "") = by_own(MossyAnvil::Report::CutReport, document, at, at: at)
 
         # Papers and coats by part, as plain data.
-        def finish(document, at: "") = by_records(MossyAnvil::Report::FinishPlan, document, at, at: at)
+        def finish(document, at: "") = by_own(MossyAnvil::Report::FinishPlan, document, at, at: at)
 
         # A stretch of that way as a card runs it, as plain data.
-        def card(document, from:, tools: nil) =
-          by_records(MossyAnvil::Report::CardReport, document, "", from: from, tools: tools)
+        def card(document, from:) = by_own(MossyAnvil::Report::CardReport, document, "", from: from)
 
         # The Blank of a document; raises InvalidInput with pointers under `at`.
         def self.blank(document, at: "")
@@ -90,10 +98,10 @@ module MossyAnvil
 
         private
 
-        # A report that the shop's own records change.
-        def by_records(report, document, at, **about)
-          records = @records.call
-          alone { report.new(blank(document, at: at), climate: @climate, now: @now, records: records, **about).to_h }
+        # A report of the route, which goes by all that the shop has of its own.
+        def by_own(report, document, at, **about)
+          own = @own.call
+          alone { report.new(blank(document, at: at), climate: @climate, now: @now, **own, **about).to_h }
         end
 
         def alone(&) = ONE_AT_A_TIME.synchronize(&)

@@ -8,11 +8,11 @@ module MossyAnvil
       class WorkPlanning
         AT_ONCE_S = 0.8
 
-        # plans: Store::WorkPlans. climate: { temperature_c:, humidity: }; records and tools: of the shop. now: Time.
+        # plans: Store::WorkPlans. climate: { temperature_c:, humidity: }; own: the shop's own numbers. now: Time.
         # The block is given the id of a blank and gives its plan, plain data.
-        def initialize(plans, climate:, records:, tools:, now:, &work_out)
+        def initialize(plans, climate:, own:, now:, &work_out)
           @plans = plans
-          @rest = [*climate.values, records.size, *tools, now.getlocal.to_date.iso8601]
+          @rest = [*climate.values, Digest::SHA256.hexdigest(JSON.generate(own))[0, 16], now.getlocal.to_date.iso8601]
           @now = now
           @work_out = work_out
         end

@@ -161,9 +161,6 @@ module MossyAnvil
           id
         end
 
-        # What the shop's own work has shown, oldest first.
-        def records = @db[:records].order(:id).select(:kind, :of, :value).all
-
         private
 
         def refuse_more

@@ -15,6 +15,8 @@ module MossyAnvil
           task_files
           tasks
           patterns
+          rates_off
+          records_left_out
           records
           stock_moves
           reservations

@@ -32,6 +32,16 @@ module MossyAnvil
             end
         end
 
+        # { like => sheet } of a kind, of the product opened last of each.
+        def sheets(kind)
+          opened = @db[:products].where(kind: kind).left_join(:lots, product_id: :id)
+          opened
+            .order(Sequel.asc(:opened_on, nulls: :first), Sequel[:products][:id])
+            .select(:like, :sheet)
+            .to_hash(:like, :sheet)
+            .transform_values { |sheet| Rows.data(sheet) }
+        end
+
         # [#products, #reserved] as they were at one moment.
         def whole = Connection.snapshot(@db) { [products, reserved] }
 

@@ -75,10 +75,32 @@ RSpec.describe "Sanding and finish, hand-checked" do
   end
 
   it "takes longer in the cold, and twice as long again where it is slow there" do
-    expect(coats.hours("varnish", "recoat", 20)).to eq(24)
-    expect(coats.hours("varnish", "recoat", 30)).to eq(12)
-    expect(coats.hours("varnish", "recoat", 10)).to eq(96)
-    expect(coats.hours("lacquer", "recoat", 10)).to eq(2)
+    varnish, lacquer = %w[varnish lacquer].map { |family| coats.row(family) }
+    expect(coats.hours(varnish, "recoat", 20)).to eq(24)
+    expect(coats.hours(varnish, "recoat", 30)).to eq(12)
+    expect(coats.hours(varnish, "recoat", 10)).to eq(96)
+    expect(coats.hours(lacquer, "recoat", 10)).to eq(2)
+  end
+
+  # 100 cm2 at 580 kg/m3 dry: 1.84 ml first (E44), then halves: 3.22 of three coats. Four records of 1.44 count as much
+  # as the table: 1.2 times.
+  it "takes what the tin says over the class's number, and own records over both" do
+    rows = %w[soak_factor coat_time_factor].flat_map { |kind| [{ kind: kind, of: "drying_oil", value: 1.44 }] * 4 }
+    own = MossyAnvil::Model::ShopRecords.new(rows)
+    usual, tin, both =
+      [{}, { sheet: { "recoat_h" => 6.0 } }, { sheet: { "recoat_h" => 6.0 }, records: own }].map do |about|
+        MossyAnvil::Finish::Product.new("drying_oil", **about)
+      end
+    expect([usual, tin, both].map { |one| one.hours("recoat", 20).round(3) }).to eq([24, 6, 7.2])
+    expect([usual, tin, both].map { |one| one.ml(100, 580).sum.round(2) }).to eq([3.22, 3.22, 3.86])
+    expect(both.usual_hours("recoat", 20)).to eq(6)
+    expect(both.usual_ml(100, 580)).to eq(usual.ml(100, 580))
+    expect(MossyAnvil::Finish::Product.new("varnish", records: own).hours("cure", 20)).to eq(336)
+  end
+
+  it "puts on as many coats as are asked for, of what is coated at all" do
+    expect(coats.ml("ca_film", 100, nil, coats: 3)).to eq([0.4] * 3)
+    expect(coats.ml("bare", 100, 580, coats: 3)).to eq([])
   end
 
   it "says of every pair of families whether one holds over the other" do

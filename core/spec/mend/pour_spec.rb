@@ -253,7 +253,8 @@ RSpec.describe MossyAnvil::Mend::CastStep do
         value: 20
       }
     }
-    slow = MossyAnvil::Model::ShopRecords.new(Array.new(96) { { kind: "cure_factor", of: "casting_epoxy", value: 1.5 } })
+    slow =
+      MossyAnvil::Model::ShopRecords.new(Array.new(96) { { kind: "cure_factor", of: "casting_epoxy", value: 1.5 } })
     usual, own =
       [MossyAnvil::Model::ShopRecords.new, slow].map do |records|
         MossyAnvil::Report::MendReport.new(blank(mend: { steps: [data] }), records: records).steps.first

@@ -22,6 +22,43 @@ RSpec.describe MossyAnvil::Report::CardReport do
     []
   end
 
+  it "asks what a step took and what went on, and learns it against the tables, not against its own plan" do
+    records =
+      MossyAnvil::Model::ShopRecords.new(
+        [
+          *[{ kind: "cutting_factor", of: "outside", value: 4.0 }] * 4,
+          *[{ kind: "soak_factor", of: "drying_oil", value: 0.25 }] * 4
+        ]
+      )
+    usual, own =
+      [{}, { records: records }].map do |about|
+        told = %w[mount sand].flat_map { |from| described_class.new(blank(33), from: from, **about).to_h[:steps] }
+        told.to_h { |step| [step[:id], JSON.parse(JSON.generate(step[:lines]))] }
+      end
+    asked = ->(steps, id, measure) { steps[id].find { |line| line["measures"] == measure } }
+    [%w[outside took_min], %w[coat drying_oil_g]].zip([2.0, 0.5]) do |(id, measure), times|
+      plain, changed = [usual, own].map { |steps| asked.call(steps, id, measure) }
+      expect(changed["target"]["value"]).to be_within(1e-9).of(times * plain["target"]["value"])
+      expect(changed["usual"]).to be_within(1e-9).of(plain["usual"])
+    end
+    line = asked.call(own, "outside", "took_min")
+    step = MossyAnvil::Report::WorkedStep.new("outside", 800, own["outside"])
+    found = step.verdict("took_min" => line["usual"] * 1.5)
+    expect(found).to eq(says: [], lines: [], records: [{ kind: "cutting_factor", of: "outside", value: 1.5 }])
+    expect { step.verdict("took_min" => line["usual"] * 11) }.to raise_error(MossyAnvil::InvalidInput) { |error|
+      expect(error.faults.map(&:path)).to eq(["/value"])
+    }
+    coat = MossyAnvil::Report::WorkedStep.new("coat", nil, own["coat"])
+    grams = asked.call(own, "coat", "drying_oil_g")
+    expect(coat.verdict("drying_oil_g" => grams["usual"], "drying_oil_h" => 48)[:records]).to match(
+      [
+        { kind: "soak_factor", of: "drying_oil", value: be_within(1e-9).of(1) },
+        { kind: "coat_time_factor", of: "drying_oil", value: be_within(1e-9).of(2) }
+      ]
+    )
+    expect(grams["draws"]).to eq("key" => "drying_oil", "part" => nil)
+  end
+
   it "credits no mending that is not done, and says what it is worked without" do
     open_jar = card(34, "hollow").to_h[:steps].first
     expect(open_jar[:lines].first[:message][:key]).to eq("steps.work.line.as_it_is")
@@ -161,7 +198,7 @@ RSpec.describe MossyAnvil::Report::CardReport do
 
   it "comes down in speed to a neck that still holds, and saws the rest" do
     found = lines(37, "mount", "ends")
-    expect(found.keys.last(4)).to eq(%w[slow_down neck part_off look])
+    expect(found.keys.last(5)).to eq(%w[slow_down neck part_off look took])
     expect(found["neck"][:target][:value]).to be_between(1, 20)
   end
 

@@ -62,6 +62,18 @@ RSpec.describe MossyAnvil::Report::FinishPlan do
     expect(notes(demo(33), humidity: 0.9)).not_to have_key("dew")
   end
 
+  it "warns of a finish that sets before it is spread, where there is too much skin for it" do
+    pegs = JSON.parse(File.read(Dir[File.expand_path("../../../demo/35-*.json", __dir__)].first))
+    plan =
+      lambda do |families|
+        pegs["route"] = { **pegs.fetch("route", {}), "finish" => families }
+        described_class.new(MossyAnvil::Formats::BlankFile.from_data(pegs)).to_h[:conflicts].map { |one| one[:key] }
+      end
+    # 274 cm2 outside, 36 at the foot; CA is for 120.
+    expect(plan.call("outside_sound" => "ca_film")).to include("finish_plan.large")
+    expect(plan.call("foot_sound" => "ca_film")).not_to include("finish_plan.large")
+  end
+
   it "holds the limits of speed, wall and film in plans made up from a seed" do
     made = RandomBlanks.new(19)
     lathe = BlankHelper::LATHE.merge("swing_mm" => 900, "between_centres_mm" => 900)

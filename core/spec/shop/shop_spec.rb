@@ -11,11 +11,14 @@ RSpec.describe MossyAnvil::Model::Rate do
   end
 
   # Middle 1.28; distances of the logarithms 0.0645, 0.0155, 0.0237, 0, 1.139, in the middle 0.0237: times 1.4826 is
-  # 0.035, less than ln 1.1 = 0.0953, three of which are 0.286: 4.0 is held back. The other four: mean 0.22868, times 4/8.
+  # 0.035, less than ln 1.1 = 0.0953, three of which are 0.286: 4.0 is held back. The other four: mean 0.22868, times
+  # 4/8.
   it "holds back what lies too far from the others" do
     rate = described_class.new(1, [1.2, 1.3, 1.25, 1.28, 4.0])
     expect(rate.held_back).to eq([4])
-    expect([rate.count, rate.times, rate.spread_times]).to match([4, be_within(1e-4).of(1.1211), be_within(1e-9).of(1.1)])
+    expect([rate.count, rate.times, rate.spread_times]).to match(
+      [4, be_within(1e-4).of(1.1211), be_within(1e-9).of(1.1)]
+    )
   end
 
   # Of wide records none: 0.5, 1, 2 have distances ln 2, 0, ln 2, so a spread of 1.4826 ln 2 = 1.0277, 2.794 times.
@@ -53,6 +56,26 @@ RSpec.describe MossyAnvil::Model::Shelf do
     short = described_class.new(left_g: 800, reserved_g: 300, pack_g: 500, asked_g: 1100)
     expect([short.free_g, short.missing_g, short.packs]).to eq([500, 600, 2])
     expect(described_class.new(left_g: -20, reserved_g: 0, pack_g: 500, asked_g: 10).missing_g).to eq(10)
+  end
+end
+
+RSpec.describe MossyAnvil::Shop::ShelfLife do
+  it "goes off so many months after it is opened, by what it is" do
+    opened = Date.new(2030, 1, 31)
+    days = [%w[finishes drying_oil], %w[finishes ca_film], %w[glues pva], %w[pigments mica]]
+    expect(days.map { |kind, like| described_class.goes_off_on(kind, like, opened)&.iso8601 }).to eq(
+      ["2031-01-31", "2030-07-31", "2031-01-31", nil]
+    )
+    expect(described_class.goes_off_on("finishes", "wax", nil)).to be_nil
+    # A month shorter than the day it was opened on ends on its last day.
+    expect(described_class.goes_off_on("finishes", "ca_film", Date.new(2030, 8, 31)).iso8601).to eq("2031-02-28")
+  end
+
+  it "says so a month before, and from the day on" do
+    day = Date.new(2030, 7, 31)
+    states = [Date.new(2030, 6, 30), Date.new(2030, 7, 1), Date.new(2030, 7, 30), day, Date.new(2031, 1, 1)]
+    expect(states.map { |today| described_class.state(day, today) }).to eq([nil, "soon", "soon", "off", "off"])
+    expect(described_class.state(nil, day)).to be_nil
   end
 end
 

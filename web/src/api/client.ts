@@ -1,5 +1,6 @@
 import createClient from "openapi-fetch";
 import type {
+  Rate,
   Air,
   Document,
   Equipment,
@@ -156,6 +157,11 @@ export const api = {
     (await answered(http.PUT("/api/people/{id}", { params: { path: { id } }, body: person }))).people,
   removePerson: async (id: number) =>
     (await answered(http.DELETE("/api/people/{id}", { params: { path: { id } } }))).people,
+  rates: () => answered(http.GET("/api/rates", {})),
+  turnRateOff: (rate: { kind: Rate["kind"]; of: string | null; off: boolean }) =>
+    answered(http.PUT("/api/rates", { body: rate })),
+  leaveRecordOut: (id: number, left_out: boolean) =>
+    answered(http.PUT("/api/records/{id}", { params: { path: { id } }, body: { left_out } })),
   setTools: (tools: string[] | null) => answered(http.PUT("/api/tools", { body: { tools } })),
   setEquipment: (counts: Equipment) => answered(http.PUT("/api/equipment", { body: counts })),
   lathes: async () => (await answered(http.GET("/api/lathes"))).lathes,

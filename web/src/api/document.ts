@@ -63,6 +63,8 @@ export type NewMark = Omit<Schemas["NewMark"], "key">;
 export type NewTrouble = Omit<Schemas["NewTrouble"], "key">;
 export type Waits = Schemas["Waits"];
 export type WaitOf = Schemas["WaitOf"];
+export type Rates = Schemas["Rates"];
+export type Rate = Schemas["Rate"];
 export type Stores = Schemas["Stores"];
 export type Product = Schemas["Product"];
 export type NewProduct = Schemas["NewProduct"];
@@ -118,7 +120,8 @@ export type TableName =
   | "drying_places"
   | "troubles"
   | "pigments"
-  | "supplies";
+  | "supplies"
+  | "finishes";
 export type Task = Schemas["Task"];
 export type Odds = Schemas["Odds"];
 export type Run = Schemas["Run"];

@@ -422,13 +422,17 @@ const ASKS: Record<string, string> = {
   used_g: t("screen.card.used"),
   bubbling_min: t("screen.card.bubbled_for_min"),
   gel_min: t("screen.card.gelled_after_min"),
+  took_min: t("screen.card.took_min"),
 };
+/** Of a finish, whose family is in the line's own text. */
+const ASKS_OF_FINISH = { g: t("screen.card.used"), h: t("screen.card.next_coat_h"), min: t("screen.card.took_min") };
+const unitOf = (measures: string) => (measures.endsWith("_g") ? "g" : measures.endsWith("_h") ? "h" : "min");
 
 type Asked = { measures: string; value: number; onChange: (value: number) => void };
 
 /** What a line asks to be measured: a weight in the units shown, or a number of minutes. */
 function AskedField({ measures, ...field }: Asked) {
-  const label = ASKS[measures] ?? measures;
+  const label = ASKS[measures] ?? ASKS_OF_FINISH[unitOf(measures)];
   return measures.endsWith("_g") ? (
     <AmountField of="g" label={label} {...field} />
   ) : (
@@ -505,9 +509,7 @@ function Line({ line, among, nowMs, onValue }: LineProps) {
       {line.done_at && (
         <p style={{ color: ink.moss, fontWeight: 650 }}>
           ✓ {timeText(line.done_at)}
-          {line.value !== null &&
-            line.measures &&
-            `: ${amountText(line.value, line.measures.endsWith("_g") ? "g" : "min", unit)}`}
+          {line.value !== null && line.measures && `: ${amountText(line.value, unitOf(line.measures), unit)}`}
         </p>
       )}
     </>

@@ -19,8 +19,15 @@ const NUMBERS = [
   ["soft_from_c", t("screen.kit.softens_from"), "C"],
   ["price_per_g", t("screen.kit.price_a_gram"), "number"],
 ] as const;
+/** Of a finish, which is of one part. */
+const TIMES = [
+  ["touch_h", t("screen.kit.touch_h"), "number"],
+  ["recoat_h", t("screen.kit.recoat_h"), "number"],
+  ["cure_h", t("screen.kit.cure_h"), "number"],
+] as const;
 
 type Props = {
+  of?: string;
   sheet: SheetOf | undefined;
   faults: Record<string, string>;
   place: string;
@@ -29,7 +36,7 @@ type Props = {
 };
 
 /** Numbers of the product's own data sheet, over those of its class. What is left at nothing stays as its class has it. */
-export function Sheet({ sheet = {}, faults, place, onPut, open: always = false }: Props) {
+export function Sheet({ of, sheet = {}, faults, place, onPut, open: always = false }: Props) {
   const [open, setOpen] = useState(always);
   const put = (change: { [Key in keyof SheetOf]?: SheetOf[Key] | undefined }) => {
     const next = Object.fromEntries(
@@ -48,7 +55,7 @@ export function Sheet({ sheet = {}, faults, place, onPut, open: always = false }
   return (
     <div role="group" aria-label={t("screen.kit.data_sheet")}>
       <Fields>
-        {NUMBERS.map(([key, label, kind]) => {
+        {(of === "finishes" ? TIMES : NUMBERS).map(([key, label, kind]) => {
           const field = {
             label,
             value: sheet[key] ?? 0,
@@ -60,21 +67,23 @@ export function Sheet({ sheet = {}, faults, place, onPut, open: always = false }
           return <AmountField key={key} of={kind} emptyAtZero={kind === "C"} {...field} />;
         })}
       </Fields>
-      <Choice
-        label={t("screen.kit.mixed")}
-        value={sheet.mix_by ?? "class"}
-        options={{
-          class: t("screen.kit.as_its_class"),
-          mass: t("screen.kit.by_mass"),
-          volume: t("screen.kit.by_volume"),
-        }}
-        onChange={(by) =>
-          put({
-            mix_by: by === "class" ? undefined : by,
-            ...(by === "class" && { parts: undefined, density_g_ml: undefined }),
-          })
-        }
-      />
+      {of !== "finishes" && (
+        <Choice
+          label={t("screen.kit.mixed")}
+          value={sheet.mix_by ?? "class"}
+          options={{
+            class: t("screen.kit.as_its_class"),
+            mass: t("screen.kit.by_mass"),
+            volume: t("screen.kit.by_volume"),
+          }}
+          onChange={(by) =>
+            put({
+              mix_by: by === "class" ? undefined : by,
+              ...(by === "class" && { parts: undefined, density_g_ml: undefined }),
+            })
+          }
+        />
+      )}
       {sheet.mix_by && (
         <Fields>
           {([0, 1] as const).map((side) => (

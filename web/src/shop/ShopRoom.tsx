@@ -14,6 +14,7 @@ import { useInTurn } from "../kit/useInTurn";
 import { followed } from "../kit/useTask";
 import { Lathes } from "./Lathes";
 import { Equipment, People } from "./People";
+import { Rates } from "./Rates";
 import { Tools } from "./Tools";
 import { Room } from "../kit/Room";
 import { Carry, Fault, Heading, Quiet, Row } from "../kit/parts";
@@ -83,6 +84,9 @@ export function ShopRoom({ shop }: { shop: Shop }) {
         </section>
         <section aria-label={t("screen.shop.tools")}>
           <Tools shop={shop} />
+        </section>
+        <section aria-label={t("screen.shop.rates.heading")}>
+          <Rates />
         </section>
         <section aria-label={t("screen.shop.people")}>
           <People />

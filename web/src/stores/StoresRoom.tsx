@@ -23,7 +23,11 @@ const KINDS = {
   glues: t("screen.stores.glue"),
   pigments: t("screen.stores.pigment"),
   supplies: t("screen.stores.mould_lining"),
+  finishes: t("screen.stores.finish"),
 } as const;
+
+const dayText = (day: string) =>
+  new Date(day).toLocaleDateString("en-GB", { day: "numeric", month: "short", year: "numeric" });
 
 /** What stands on the shelf, lot by lot, and what open cards hold of it. */
 export function StoresRoom() {
@@ -118,13 +122,15 @@ function Lot({ lot, onTake }: { lot: Product["lots"][number]; onTake: (stores: S
       <td>
         {lot.opened_on
           ? t("screen.stores.opened", {
-              to_locale_date_string: new Date(lot.opened_on).toLocaleDateString("en-GB", {
-                day: "numeric",
-                month: "short",
-                year: "numeric",
-              }),
+              to_locale_date_string: dayText(lot.opened_on),
             })
           : t("screen.stores.unopened")}
+        {lot.goes_off_on && lot.goes_off && (
+          <span style={{ color: ink.rust, fontWeight: 650 }}>
+            {" "}
+            {t(`screen.stores.goes_off.${lot.goes_off}`, { day: dayText(lot.goes_off_on) })}
+          </span>
+        )}
       </td>
       <td className="number" style={lot.left_g < 0 ? { color: ink.rust } : undefined}>
         {amountText(lot.left_g, "g", unit)}
@@ -249,6 +255,7 @@ function Another({ onTake }: { onTake: (stores: Stores) => void }) {
         </Fields>
         {product.kind !== "pigments" && product.kind !== "supplies" && (
           <Sheet
+            of={product.kind}
             sheet={product.sheet}
             faults={faults}
             place="/sheet"

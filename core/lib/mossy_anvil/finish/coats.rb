@@ -11,8 +11,6 @@ module MossyAnvil
       def table = Table["finishes"]
       def row(family, at: "") = Table.row("finishes", family, at: at)
 
-      def density_g_ml(family) = row(family)["density_g_ml"]
-
       # How open dry wood is: a place in OPENNESS.
       def openness(dry_kg_m3, spongy: false)
         return 3 if spongy
@@ -30,19 +28,20 @@ module MossyAnvil
       end
 
       # ml of each coat, first coat first: each next soaks half as much; a film lies on top of that. dry_kg_m3: nil of
-      # stuff that takes nothing in.
-      def ml(family, area_cm2, dry_kg_m3, spongy: false)
+      # stuff that takes nothing in. coats: how many, those of the family unsaid; one that is left bare has none.
+      def ml(family, area_cm2, dry_kg_m3, spongy: false, coats: nil)
         first = dry_kg_m3 ? soak_ml(family, area_cm2, dry_kg_m3, spongy: spongy) : 0.0
         film = row(family)["film"] ? area_cm2 * table["film_mm"] / 10 : 0.0
-        Array.new(row(family)["coats"]) { |number| (first * (table["next_coat_share"]**number)) + film }
+        usual = row(family)["coats"]
+        Array.new(usual.zero? ? 0 : coats || usual) { |number| (first * (table["next_coat_share"]**number)) + film }
       end
 
-      # Hours at a shop's temperature: twice as long for each ten degrees less, and longer still where it is slow in
-      # the cold.
-      def hours(family, kind, temperature_c)
+      # Hours of a row at a shop's temperature: twice as long for each ten degrees less, and longer still where it is
+      # slow in the cold.
+      def hours(row, kind, temperature_c)
         air = table["air"]
-        cold = row(family)["slow_cold"] && temperature_c < air["cold_under_c"] ? air["cold_times"] : 1
-        row(family)["#{kind}_h"] * cold * (2**((20 - temperature_c) / air["doubles_per_c"].to_f))
+        cold = row["slow_cold"] && temperature_c < air["cold_under_c"] ? air["cold_times"] : 1
+        row["#{kind}_h"] * cold * (2**((20 - temperature_c) / air["doubles_per_c"].to_f))
       end
 
       # "yes", "wait" (once what lies under has cured) or "no", and why, for one family over another.

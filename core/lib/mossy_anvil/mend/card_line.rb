@@ -5,6 +5,7 @@ module MossyAnvil
     # A line of the card. kind: do, weigh, timer (to be done within), wait, measure. minutes: [least, likely].
     # target: [value, unit, within]. unlocks: key of what may follow, under `unlocks`. watch: what is looked at while
     # its time runs. cure: its wait follows the shop's temperature. draws: { key:, part: } of the product used up by it.
+    # usual: what is to be measured by the tables alone, in its unit; nil where nothing is learnt of it.
     # region: the cut it tells of, plain data; nil for all else.
     CardLine =
       Struct.new(
@@ -18,6 +19,7 @@ module MossyAnvil
         :watch,
         :draws,
         :target,
+        :usual,
         :region,
         keyword_init: true
       ) do

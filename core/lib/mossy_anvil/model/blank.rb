@@ -49,6 +49,8 @@ module MossyAnvil
       def coverage = SurveyCoverage.new(shape, material, seen, defects)
 
       # { part of the skin => family of finish } the turner decided, string-keyed.
+      # { part of the skin => { coats:, mark_mm: } }, what of it is said.
+      def finish_by_part = (route || {}).fetch(:by_part, {}).transform_keys(&:to_s)
       def finish_choices = (route || {}).fetch(:finish, {}).transform_keys(&:to_s)
 
       # { question => answer } the turner decided, string-keyed.

@@ -2,7 +2,8 @@
 
 module MossyAnvil
   module Model
-    # What the shop's own work has shown, by what it is of, rows of core/data/rates.yaml: it weighs in on a rule of thumb.
+    # What the shop's own work has shown, by what it is of, rows of core/data/rates.yaml: it weighs in on a rule of
+    # thumb.
     class ShopRecords
       # Only the last so many count.
       LAST = 100

@@ -16,7 +16,16 @@ module MossyAnvil
       # Of each group of parts that are sanded alike its papers, with a look after each.
       def sanding
         papers = alike { |part| [part.kind, part.papers, part.how] }.flat_map { |parts| papers(parts) }
-        [line("extractor"), *papers.flat_map { |paper| [paper, line("lamp")] }]
+        took =
+          line(
+            "took",
+            kind: :measure,
+            measures: :took_min,
+            target: [minutes, "min", nil],
+            usual: usual_min,
+            optional: true
+          )
+        [line("extractor"), *papers.flat_map { |paper| [paper, line("lamp")] }, *(papers.any? ? [took] : [])]
       end
 
       # Of each finish its coats with their waits, and at the end how long it is not to be used.
@@ -32,7 +41,8 @@ module MossyAnvil
 
       private
 
-      def line(key, kind: :do, **about) = Mend::CardLine.of(kind, "work.line.#{key}", **about).to_h
+      def line(key, kind: :do, optional: false, **about) =
+        Mend::CardLine.of(kind, "work.line.#{key}", **about).to_h.merge(optional: optional)
 
       # Groups, in the order of the first of each.
       def alike(parts = @parts, &) = parts.group_by(&).values
@@ -74,8 +84,43 @@ module MossyAnvil
         layers.each_with_index.flat_map do |layer, index|
           last = index == layers.size - 1
           [coat(parts, layer, index, layers.size), hardening(layer.first, last)].compact
-        end + (first.family == "ca_film" ? levelling(layers.size) : [])
+        end + asked(first, parts) + (first.family == "ca_film" ? levelling(layers.size) : [])
       end
+
+      # What went in, drawn from the shelf; and when it could be coated again, for the next piece.
+      def asked(first, parts)
+        product = first.product
+        grams = product.grams(parts.sum { |part| part.coats.sum { |coat| coat[:ml] } })
+        return [] unless grams.positive?
+
+        usual = product.grams(parts.sum(&:usual_ml))
+
+        draws = { key: product.family, part: nil }
+        name = Message.term("tables.finishes.#{product.family}.name")
+        [
+          line(
+            "used",
+            kind: :measure,
+            finish: name,
+            measures: "#{product.family}_g",
+            target: [grams, "g", nil],
+            usual: usual,
+            draws: draws
+          ),
+          line(
+            "dried",
+            kind: :measure,
+            finish: name,
+            measures: "#{product.family}_h",
+            target: [first.coats.first[:recoat_h], "h", nil],
+            usual: first.usual_recoat_h,
+            optional: true
+          )
+        ]
+      end
+
+      def minutes = @parts.sum { |part| part.minutes.sum / 2 }
+      def usual_min = @parts.sum(&:usual_min)
 
       # A paste that is rubbed off leaves nothing to measure.
       def coat(parts, layer, index, of)

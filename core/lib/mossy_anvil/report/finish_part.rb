@@ -6,9 +6,12 @@ module MossyAnvil
     class FinishPart
       attr_reader :side, :stuff, :area_cm2, :kind, :family
 
-      # kind: class of stuff; family: of finish; bench: what all parts share, see PieceFinish.
-      def initialize(side:, stuff:, area_cm2:, kind:, family:, bench:)
-        @side, @stuff, @area_cm2, @kind, @family, @bench = side, stuff, area_cm2, kind, family, bench
+      # kind: class of stuff; family: of finish; own: what the turner says of it, { coats:, mark_mm: }; bench: what all
+      # parts share, see PieceFinish.
+      def initialize(own: {}, **about)
+        @side, @stuff, @area_cm2, @kind, @family, @bench =
+          about.values_at(:side, :stuff, :area_cm2, :kind, :family, :bench)
+        @own = own
       end
 
       def key = "#{side}_#{stuff}"
@@ -33,8 +36,9 @@ module MossyAnvil
         }
       end
 
-      # Soft wood tears deeper than sound wood does.
+      # As measured, else as is to be expected: soft wood tears deeper than sound wood does.
       def mark_mm
+        return @own[:mark_mm] if @own[:mark_mm]
         return sanding["marks_mm"].fetch(kind) unless wood?
 
         marks = [@bench[:mark_mm], Table["grits"]["default_mark_mm"]["sound"]]
@@ -56,10 +60,7 @@ module MossyAnvil
 
       def papers = bare? ? [] : search.papers
       # [least, most] of sanding it.
-      def minutes
-        whole = bare? ? 0.0 : search.total_min
-        sanding["minutes"].map { |share| share * whole }
-      end
+      def minutes = sanding_shares.map { |share| share * usual_total_min * @bench[:sanding_factor] }
 
       # How fast it may turn under them; nil where it does not.
       def rpm = %w[turning wet].include?(how) && !@bench[:stopped] ? @bench[:sanding_rpm] : nil
@@ -73,19 +74,21 @@ module MossyAnvil
         @bench[:stopped] ? "stopped" : "turning"
       end
 
+      def product = @bench[:products].call(family)
+
       def coats
-        Finish::Coats
-          .ml(family, area_cm2, wood? ? @bench[:dry_kg_m3] : nil, spongy: soft?)
-          .map do |ml|
-            {
-              family: family,
-              ml: ml,
-              touch_h: Finish::Coats.hours(family, "touch", @bench[:temperature_c]),
-              recoat_h: Finish::Coats.hours(family, "recoat", @bench[:temperature_c]),
-              cure_h: Finish::Coats.hours(family, "cure", @bench[:temperature_c])
-            }
-          end
+        times = %w[touch recoat cure].to_h { |kind| [:"#{kind}_h", product.hours(kind, @bench[:temperature_c])] }
+        product
+          .ml(area_cm2, takes_kg_m3, spongy: soft?, coats: @own[:coats])
+          .map { |ml| { family: family, ml: ml, **times } }
       end
+
+      # By the tin or the table alone.
+      def usual_recoat_h = product.usual_hours("recoat", @bench[:temperature_c])
+      # ml of all its coats by the table alone.
+      def usual_ml = product.usual_ml(area_cm2, takes_kg_m3, spongy: soft?, coats: @own[:coats]).sum
+      # Minutes by the table alone, in the middle.
+      def usual_min = sanding_shares.sum / 2 * usual_total_min
 
       private
 
@@ -94,7 +97,11 @@ module MossyAnvil
         [family, *Table.rows("finishes").select { |one| one["suits"].include?(kind) }.map { |one| one["key"] }].uniq
 
       def sanding = Table["finishes"]["sanding"]
-      def row = Finish::Coats.row(family)
+      def row = product.row
+      # Nil of stuff that takes nothing in.
+      def takes_kg_m3 = wood? ? @bench[:dry_kg_m3] : nil
+      def sanding_shares = sanding["minutes"]
+      def usual_total_min = bare? ? 0.0 : search.total_min
       # Bark is left as it is.
       def bare? = kind == "bark"
       def wood? = kind == "wood"

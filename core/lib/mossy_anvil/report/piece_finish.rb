@@ -25,14 +25,18 @@ module MossyAnvil
       USES = %w[display handled food wet].freeze
 
       # blank: with a form, as it is mended when it is finished; climate: ShopClimate. reading: { papers: what
-      # FinishReport says of it; least_wall_mm:, moisture_pct: then }. A part is finished by the family chosen for it,
-      # else by the one recommended.
-      def initialize(blank, reading, climate:)
+      # FinishReport says of it; least_wall_mm:; moisture_pct: now }. A part is finished by the family chosen for it,
+      # else by the one recommended. records: ShopRecords; sheets: { family => what the shop's tin says }, see
+      # Finish::Product.
+      def initialize(blank, reading, climate:, records: Model::ShopRecords.new, sheets: {})
         @blank = blank.on_centres
         @material = @blank.material
         @climate = climate
         @chosen = blank.finish_choices
+        @by_part = blank.finish_by_part
         @reading = reading
+        @records = records
+        @sheets = sheets
       end
 
       # Plain data: parts; order: keys of parts as they are finished; conflicts: messages of what does
@@ -67,6 +71,7 @@ module MossyAnvil
           area_cm2: area_cm2,
           kind: CLASSES.fetch(stuff) { own_class },
           family: family("#{side}_#{stuff}", CLASSES.fetch(stuff) { own_class }),
+          own: @by_part.fetch("#{side}_#{stuff}", {}),
           bench: bench
         )
 
@@ -79,8 +84,14 @@ module MossyAnvil
           temperature_c: @climate.temperature_c,
           sanding_rpm: sanding_rpm,
           stopped: @reading.dig(:papers, :stopped),
-          mark_mm: @reading.dig(:papers, :deepest_mark_mm)
+          mark_mm: @reading.dig(:papers, :deepest_mark_mm),
+          sanding_factor: @records.factor("sanding_factor"),
+          products: method(:product)
         }
+      end
+
+      def product(family)
+        (@products ||= {})[family] ||= Finish::Product.new(family, sheet: @sheets.fetch(family, {}), records: @records)
       end
 
       def own_class
@@ -97,7 +108,7 @@ module MossyAnvil
       def order = in_order.map(&:key)
 
       def conflicts
-        [*wet, *blush, *wall, *unfit, *thin_film, *neighbours].uniq
+        [*wet, *blush, *wall, *unfit, *thin_film, *large, *neighbours].uniq
       end
 
       def notes = FinishNotes.new(parts, dry_kg_m3: bench[:dry_kg_m3], climate: @climate).to_a
@@ -146,14 +157,17 @@ module MossyAnvil
       end
 
       def thin_film
-        return [] unless families.include?("ca_film")
+        coats = parts.select { |part| part.family == "ca_film" }.map { |part| part.coats.size }.min or return []
+        return [] if Finish::Coats.ca_left_um(coats) >= Table["finishes"]["ca_film"]["least_um"]
 
-        coats = Finish::Coats.row("ca_film")["coats"]
-        left = Finish::Coats.ca_left_um(coats)
-        if left < Table["finishes"]["ca_film"]["least_um"]
-          [say("sanded_through", coats: [Finish::Coats.ca_coats, ""])]
-        else
-          []
+        [say("sanded_through", coats: [Finish::Coats.ca_coats, ""])]
+      end
+
+      # What sets before it is spread over so much.
+      def large
+        parts.filter_map do |part|
+          most = part.product.row["most_area_cm2"]
+          say("large", finish: name(part.family), most: [most, "cm2"]) if most && part.area_cm2 > most
         end
       end
 

@@ -6,7 +6,7 @@ module MossyAnvil
     class RouteReport
       # blank: as surveyed, with a form. now: Time or nil. about: records: ShopRecords; chosen: { question => answer },
       # those of the blank file unsaid; ways: :all, or :taken for that one alone, which is much less to work out; tools:
-      # keys of the turner's own, every one of the table unsaid.
+      # keys of the turner's own, every one of the table unsaid; sheets: as PieceFinish takes them.
       # Raises InvalidInput under `at` where there is no form, or a tool is not known.
       def initialize(blank, climate: ShopClimate.new, now: nil, fineness: :default, at: "", **about)
         unless blank.form
@@ -28,6 +28,7 @@ module MossyAnvil
         @chosen = about.fetch(:chosen) { blank.route_choices }
         @ways = about.fetch(:ways, :all)
         @tools = Model::CuttingTool.all(about[:tools])
+        @sheets = about[:sheets] || {}
         @workings = Workings.new
       end
 
@@ -124,21 +125,24 @@ module MossyAnvil
           blank.on_centres,
           { **step, moisture_pct: wet },
           mounts: mount_report(piece),
-          tools: @tools
+          tools: @tools,
+          factor: @records.factor("cutting_factor", step[:kind])
         )
       end
 
       # As it is mended then.
       def finish_of(piece)
         blank = limits.as_surveyed(piece.blank)
-        (@finishes ||= {})[[limits.key(blank), piece.moisture_pct]] ||= PieceFinish.new(
+        (@finishes ||= {})[limits.key(blank)] ||= PieceFinish.new(
           blank,
           {
             papers: limits.papers(blank),
             least_wall_mm: assessed.dig(:form, :least_wall_mm),
-            moisture_pct: piece.moisture_pct
+            moisture_pct: moisture_pct
           },
-          climate: @climate
+          climate: @climate,
+          records: @records,
+          sheets: @sheets
         )
       end
 

@@ -8,18 +8,20 @@ module MossyAnvil
       # not]].
       Taken = Struct.new(:region, :use, :other, :out)
 
-      attr_reader :belt
+      attr_reader :belt, :factor
 
       # blank: finished form, on its centres; piece: as the mending before leaves it and the step finds it, on its
       # centres. step: { kind:, rough: the form it is roughed out to or was before, nil where it is not; moisture_pct:;
-      # rpm:; min_per_l: where no tool is safe }. mounts: MountReport of it then. tools: list of CuttingTool.
-      def initialize(blank, piece, step, mounts:, tools:)
+      # rpm:; min_per_l: where no tool is safe }. mounts: MountReport of it then. tools: list of CuttingTool. factor:
+      # what cuts take by the shop's own records over what the tables say.
+      def initialize(blank, piece, step, mounts:, tools:, factor: 1.0)
         @blank = blank
         @piece = piece
         @kind, @rough, @moisture_pct, @min_per_l = step.values_at(:kind, :rough, :moisture_pct, :min_per_l)
         @belt = StepCutting.belt(blank.lathe, step[:rpm])
         @mounts = mounts
         @tools = tools
+        @factor = factor
       end
 
       # [number of the belt, N m it gives] at a speed; nil without a lathe or where no belt goes so slowly.
@@ -42,9 +44,12 @@ module MossyAnvil
         @taken ||=
           cuts.of(@kind).flat_map { |cut| regions.of(cut) }.map { |region| Taken.new(region, *choice.for(region)) }
 
-      # In the middle of what the cuts take; what no tool is safe in by the litre.
-      def minutes =
-        @minutes ||= taken.sum { |one| one.use ? one.use.minutes.sum / 2 : one.region.volume_ml / 1000 * @min_per_l }
+      # In the middle of what the cuts take, by the shop's own records.
+      def minutes = usual_min * factor
+
+      # The same by the tables alone; what no tool is safe in by the litre.
+      def usual_min =
+        @usual_min ||= taken.sum { |one| one.use ? one.use.minutes.sum / 2 : one.region.volume_ml / 1000 * @min_per_l }
 
       private
 

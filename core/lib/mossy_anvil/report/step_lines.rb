@@ -83,7 +83,19 @@ module MossyAnvil
 
       def mount = @step.needs.mount && Message.term("tables.mounts.#{@step.needs.mount}.name")
 
-      def turning = [*speed, *drill, *cuts, *release, line("look")]
+      def turning = [*speed, *drill, *cuts, *release, line("look"), *took]
+
+      # For the next piece.
+      def took
+        return [] unless @cuts.any? { |cut| cut[:tool] }
+
+        planned = [@step.cuts.minutes, "min", nil]
+        [
+          line("took", kind: :measure, measures: :took_min, target: planned, usual: @step.cuts.usual_min).merge(
+            optional: true
+          )
+        ]
+      end
 
       # Down the middle to just short of the floor, where the hollow is cut from the solid.
       def drill

@@ -8,13 +8,10 @@ module MossyAnvil
       # What comes before anything can be said of when it is done.
       FIRST = %w[look_over place_form].freeze
 
-      # blank, climate, now, records, tools: as RouteReport takes them.
-      def initialize(blank, climate: ShopClimate.new, now: nil, records: Model::ShopRecords.new, tools: nil)
+      # blank and about: as RouteReport takes them.
+      def initialize(blank, **about)
         @blank = blank
-        @climate = climate
-        @now = now
-        @records = records
-        @tools = tools
+        @about = about
       end
 
       # Plain data. steps: [{ id:, kind:, stretch:, name:, hands_min:, wait_days: { earliest:, likely:, latest: } or
@@ -54,10 +51,7 @@ module MossyAnvil
       end
 
       def route
-        @route ||=
-          RouteReport.new(@blank, climate: @climate, now: @now, records: @records, tools: @tools, ways: :taken).to_h[
-            :alternatives
-          ].first
+        @route ||= RouteReport.new(@blank, ways: :taken, **@about).to_h[:alternatives].first
       end
 
       def ahead = @ahead ||= route[:steps].reject { |step| step[:done] || step[:left_out] }

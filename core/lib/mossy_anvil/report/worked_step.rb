@@ -13,10 +13,11 @@ module MossyAnvil
         Mend::CardLine.of(:wait, "work.line.glued", minutes: minutes, unlocks: "turn").to_h
       end
 
-      # kind: of the step; limit_rpm: of it, nil off the lathe.
-      def initialize(kind, limit_rpm)
+      # kind: of the step; limit_rpm: of it, nil off the lathe; lines: of its card, plain data with string keys.
+      def initialize(kind, limit_rpm, lines = [])
         @kind = kind
         @limit_rpm = limit_rpm
+        @lines = lines
       end
 
       # { key:, says: [advice], lines: [what to do now] } of a row of the troubles table. Raises InvalidInput where it
@@ -50,10 +51,44 @@ module MossyAnvil
         { key: key, says: [], lines: row.fetch("then", []).map { |one| line(one) } }
       end
 
-      # Nothing that is measured on the way says anything of it here.
-      def verdict(_measures) = { says: [], records: [], lines: [] }
+      # As MendStep#verdict: what was measured says nothing of the piece, but is kept as a record of the shop's.
+      # Raises InvalidInput for what cannot be.
+      def verdict(measures)
+        asked = @lines.select { |line| line["usual"]&.positive? && measures[line["measures"]] }
+        { says: [], records: asked.map { |line| record(line, measures[line["measures"]]) }, lines: [] }
+      end
 
       private
+
+      # What it took over what the tables say.
+      def record(line, value)
+        kind, of = learnt(line["measures"])
+        factor = value / line["usual"]
+        refuse(line, kind, value) unless Model::ShopRecords.plausible?(kind, factor)
+        { kind: kind, of: of, value: factor }
+      end
+
+      # [kind, what it is of] under core/data/rates.yaml.
+      def learnt(measure)
+        family, unit = measure.match(/\A(.*)_([a-z]+)\z/).captures
+        return "soak_factor", family if unit == "g"
+        return "coat_time_factor", family if unit == "h"
+
+        @kind == "sand" ? ["sanding_factor", nil] : ["cutting_factor", @kind]
+      end
+
+      def refuse(line, kind, value)
+        least, most =
+          Table.row("rates", kind).values_at("least", "most").map { |times| (times * line["usual"]).round(1) }
+        raise InvalidInput,
+              [
+                Fault.new(
+                  path: "/value",
+                  problem: Fault.t("is", given: Fault.shown(value)),
+                  allowed: Fault.t("a_number_from_to", low: least, high: most)
+                )
+              ]
+      end
 
       def line(key)
         return self.class.glue_wait if key == "glued"

@@ -86,20 +86,20 @@ module MossyAnvil
         return [] unless coats?
 
         coated.filter_map do |group|
-          taken(group.first.family, group.sum { |part| part.coats.sum { |coat| coat[:ml] } })
+          taken(group.first.product, group.sum { |part| part.coats.sum { |coat| coat[:ml] } })
         end
       end
 
       # What is rubbed off again leaves nothing to measure.
-      def taken(family, millilitres)
+      def taken(product, millilitres)
         return unless millilitres.positive?
 
         Mend::MendStep::Taken.new(
-          key: family,
-          name: Message.term("tables.finishes.#{family}.name"),
-          amount: millilitres * Finish::Coats.density_g_ml(family),
+          key: product.family,
+          name: Message.term("tables.finishes.#{product.family}.name"),
+          amount: product.grams(millilitres),
           unit: "g",
-          cost: millilitres * Finish::Coats.row(family)["price_ml"]
+          cost: product.price(millilitres)
         )
       end
 

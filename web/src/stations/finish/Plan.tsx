@@ -9,7 +9,8 @@ import { MessageText } from "../../kit/Advice";
 import { Button } from "../../kit/Button";
 import { Choice } from "../../kit/Choice";
 import { amountText } from "../../kit/measure";
-import { Fault, Heading, Quiet } from "../../kit/parts";
+import { LengthField, NumberField } from "../../kit/MeasureField";
+import { Fault, Fields, Heading, Quiet } from "../../kit/parts";
 import { ink } from "../../kit/theme";
 import { useSettled } from "../../kit/useSettled";
 import { useUnit } from "../../kit/Units";
@@ -46,6 +47,8 @@ export function Plan() {
   const { route } = blank.document;
   const choose = (part: string, family: Family) =>
     blank.draft.change({ ...blank.document, route: { ...route, finish: { ...route?.finish, [part]: family } } });
+  const say = (part: string, own: Own) =>
+    blank.draft.change({ ...blank.document, route: { ...route, by_part: { ...route?.by_part, [part]: own } } });
   if (!document.form) return null;
   const parts = answer?.order.flatMap((key) => answer.parts.find((part) => part.key === key) ?? []) ?? [];
   const longest = Math.max(...parts.map(({ minutes }) => minutes[1] ?? 0), 1);
@@ -66,16 +69,38 @@ export function Plan() {
       ))}
       <ol>
         {parts.map((part) => (
-          <OnePart key={part.key} part={part} longest={longest} onFamily={(family) => choose(part.key, family)} />
+          <OnePart
+            key={part.key}
+            part={part}
+            longest={longest}
+            own={route?.by_part?.[part.key] ?? {}}
+            faults={Object.fromEntries(
+              (problem?.errors ?? []).map(({ pointer, detail }) => [
+                pointer.replace(`/document/route/by_part/${part.key}/`, ""),
+                detail,
+              ]),
+            )}
+            onFamily={(family) => choose(part.key, family)}
+            onOwn={(own) => say(part.key, own)}
+          />
         ))}
       </ol>
     </section>
   );
 }
 
-type PartProps = { part: FinishPlan["parts"][number]; longest: number; onFamily: (family: Family) => void };
+type Own = NonNullable<NonNullable<Document["route"]>["by_part"]>[string];
+type PartProps = {
+  part: FinishPlan["parts"][number];
+  longest: number;
+  own: Own;
+  /** By the field they are of. */
+  faults: Record<string, string>;
+  onFamily: (family: Family) => void;
+  onOwn: (own: Own) => void;
+};
 
-function OnePart({ part, longest, onFamily }: PartProps) {
+function OnePart({ part, longest, own, faults, onFamily, onOwn }: PartProps) {
   const unit = useUnit();
   const [open, setOpen] = useState(false);
   const shown = (value: number, of: string) => amountText(value, of, unit);
@@ -122,6 +147,29 @@ function OnePart({ part, longest, onFamily }: PartProps) {
           <Button $kind="quiet" aria-expanded={open} onPress={() => setOpen(!open)}>
             {t("screen.finish.plan.family", { finish: t(`tables.finishes.${part.family}.name`) })}
           </Button>
+          {open && (
+            <Fields>
+              <LengthField
+                label={t("screen.finish.plan.worst_mark")}
+                value={part.mark_mm}
+                onChange={(mark_mm) => onOwn({ ...own, mark_mm })}
+                fault={faults["mark_mm"]}
+              />
+              {part.coats.length > 0 && (
+                <NumberField
+                  label={t("screen.finish.plan.how_many_coats")}
+                  value={part.coats.length}
+                  onChange={(coats) => onOwn({ ...own, coats })}
+                  fault={faults["coats"]}
+                />
+              )}
+            </Fields>
+          )}
+          {open && Object.keys(own).length > 0 && (
+            <Button $kind="quiet" onPress={() => onOwn({})}>
+              {t("screen.finish.plan.as_planned")}
+            </Button>
+          )}
           {open && (
             <Choice
               label={t("screen.finish.plan.another", { part: name })}
