@@ -52,6 +52,7 @@ module MossyAnvil
       register Routes::Mending
       register Routes::Stores
       register Routes::Rates
+      register Routes::Ledger
       register Routes::Tables
       register Routes::Instruments
       register Routes::Health
@@ -196,6 +197,7 @@ module MossyAnvil
         def people = Store::People.new(settings.db)
         def instruments = Store::Instruments.new(settings.db)
         def lathes = Store::Lathes.new(settings.db)
+        def ledger = Store::Ledger.new(settings.db)
         def rates = Store::Rates.new(settings.db)
         def own_numbers = Services::OwnNumbers.new(settings.db)
         def stocks = Store::Stocks.new(settings.db)

@@ -43,6 +43,7 @@ module MossyAnvil
             odds
             card
             work_plan
+            story
             board
           ].to_h { |name| [name, :"on_#{name}"] }.freeze
         CONTRACT = Contract.new
@@ -208,6 +209,9 @@ module MossyAnvil
           report = from ? reckoner.card(kept, from: from) : reckoner.mend(kept)
           json(report.slice(:steps, :materials))
         end
+
+        # What the ledger tells of a kept blank.
+        def on_story = json(reckoner.story(@given["kept"]))
 
         # What is left to do of a kept blank.
         def on_work_plan = json(reckoner.work_plan(@given["kept"]))

@@ -6,7 +6,7 @@ Sequel.migration do
   up { run <<~SQL }
       ALTER TABLE records DROP CONSTRAINT valid_kind,
         ADD CONSTRAINT valid_kind CHECK (kind IN ('loss_share', 'uptake_share', 'bubbling_min', 'cure_factor',
-          'cutting_factor', 'sanding_factor', 'soak_factor', 'coat_time_factor'));
+          'drying_factor', 'cutting_factor', 'sanding_factor', 'soak_factor', 'coat_time_factor'));
       ALTER TABLE products DROP CONSTRAINT valid_kind,
         ADD CONSTRAINT valid_kind CHECK (kind IN ('resins', 'fillers', 'hardeners', 'glues', 'pigments', 'supplies',
           'finishes'));

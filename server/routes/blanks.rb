@@ -22,7 +22,8 @@ module MossyAnvil
         def self.save(app)
           app.put("/api/blanks/:id") do
             kept = blanks.find(blank_id)
-            found = calculate_to_keep("saved", kept: kept[:document].slice("readings")).data
+            found =
+              calculate_to_keep("saved", records: own_numbers.drying, kept: kept[:document].slice("readings")).data
             answer(blanks.save(blank_id, *found.values_at("version", "document", "brief")))
           end
         end
@@ -31,7 +32,13 @@ module MossyAnvil
           app.post("/api/blanks/:id/journal") { answer(blanks.log(blank_id, body_as("NewEntry")), 201) }
           app.post("/api/blanks/:id/readings") do
             kept = blanks.find(blank_id)
-            found = calculate_to_keep("read_of", kept: kept[:document], taken_at: now.iso8601).data
+            found =
+              calculate_to_keep(
+                "read_of",
+                records: own_numbers.drying,
+                kept: kept[:document],
+                taken_at: now.iso8601
+              ).data
             answer(blanks.add_reading(blank_id, *found.values_at("reading", "brief")), 201)
           end
         end

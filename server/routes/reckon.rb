@@ -30,7 +30,6 @@ module MossyAnvil
 
         # Question asked of the body, by the end of the path.
         DOORS = {
-          "" => "assess",
           "/compare" => "compare",
           "/mounts" => "mounts",
           "/balance" => "balance",
@@ -49,6 +48,7 @@ module MossyAnvil
         }.freeze
 
         def self.registered(app)
+          app.post("/api/reckon") { calculated("assess", records: own_numbers.drying) }
           DOORS.each { |path, question| app.post("/api/reckon#{path}") { calculated(question) } }
           app.post("/api/reckon/tap") do
             calculated("tap", types: ["audio/wav"], most_bytes: MossyAnvil::Formats::WaveFile::MAX_BYTES)

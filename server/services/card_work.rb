@@ -90,7 +90,7 @@ module MossyAnvil
           change(id, again: ->(card) { @blanks.logged?(card[:blank_id], key) }) do |held, view|
             records =
               held[:steps].flat_map { |told| step(held, told["id"]).verdict(view.measures(told["id"]))[:records] }
-            @cards.close(id, records, @now)
+            @cards.close(id, records + DriedRecord.new(@blanks, climate: @climate, now: @now).of(held), @now)
             mend(held, view)
             @blanks.keep_entry(
               held[:blank_id],

@@ -20,6 +20,9 @@ module MossyAnvil
             sheets: Store::Stocks.new(@db).sheets("finishes")
           }
 
+        # The records that every assessment goes by.
+        def drying = Store::Rates.new(@db).counted("drying_factor")
+
         # The same as the core's reports take it.
         def core = OwnNumbers.core(JSON.parse(JSON.generate(given)))
 

@@ -18,7 +18,15 @@ module MossyAnvil
 
         # Assessment as plain data. Raises InvalidInput with pointers under `at`.
         def assess(document, at: "")
-          alone { MossyAnvil::Report::Assessment.new(blank(document, at: at), climate: @climate, now: @now).to_h }
+          records = @own.call[:records]
+          alone do
+            MossyAnvil::Report::Assessment.new(
+              blank(document, at: at),
+              climate: @climate,
+              now: @now,
+              records: records
+            ).to_h
+          end
         end
 
         # What the rack shows of it: columns of the blanks table. What it waits for began with its first reading.
@@ -35,6 +43,9 @@ module MossyAnvil
 
         # What is left to do of it, step by step, as plain data.
         def work_plan(document, at: "") = by_own(MossyAnvil::Report::WorkPlan, document, at)
+
+        # What the ledger and its record tell of it, as plain data.
+        def story(document, at: "") = by_own(MossyAnvil::Report::StoryReport, document, at)
 
         # Which one more test would change the answer most, as plain data.
         def next_tests(document, at: "") =

@@ -19,6 +19,8 @@ RSpec.describe "A card of the route", :server do
 
   def tick_all(card, step_id)
     card["steps"].find { |step| step["id"] == step_id }["lines"].inject(card) do |now, line|
+      next mark(now, line, value: line["target"]["value"]) if line["measures"]
+
       line["minutes"] ? mark(mark(now, line, "started"), line) : mark(now, line)
     end
   end

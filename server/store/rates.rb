@@ -32,9 +32,10 @@ module MossyAnvil
         def off = @db[:rates_off].select_map(%i[kind of]).map { |kind, of| [kind, of.empty? ? nil : of] }
 
         # Those that count, as Model::ShopRecords takes them.
-        def counted
+        def counted(*kinds)
           put_off = off
           all
+            .select { |row| kinds.empty? || kinds.include?(row[:kind]) }
             .reject { |row| row[:left_out] || put_off.include?(row.values_at(:kind, :of)) }
             .map { |row| row.slice(:kind, :of, :value) }
         end

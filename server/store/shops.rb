@@ -15,6 +15,7 @@ module MossyAnvil
           task_files
           tasks
           patterns
+          endings
           rates_off
           records_left_out
           records

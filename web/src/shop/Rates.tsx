@@ -45,6 +45,7 @@ const NAMES: Partial<Record<Rate["kind"], string>> = {
 function named(rate: Rate) {
   const what = t(`screen.shop.rates.kinds.${rate.kind}`);
   if (!rate.of) return capital(what);
+  if (rate.kind === "drying_factor") return capital(`${what}: ${rate.of}`);
   const table = NAMES[rate.kind];
   return capital(`${what}: ${table ? t(`${table}.${rate.of}.name`) : t(`route.kinds.${rate.of}`)}`);
 }

@@ -5,7 +5,8 @@ module MossyAnvil
     # A blank in, everything the job wants to know of it out.
     class Assessment
       # climate: ShopClimate. now: Time, or nil to count waits from the last reading. fineness: :default or :fine.
-      def initialize(blank, climate: ShopClimate.new, now: nil, fineness: :default)
+      def initialize(blank, climate: ShopClimate.new, now: nil, fineness: :default, records: Model::ShopRecords.new)
+        @records = records
         @surveyed = blank
         @blank = blank.on_centres
         @climate = climate
@@ -72,7 +73,7 @@ module MossyAnvil
             .to_h { |name| [name, StageReport.new(name, solid, workings).to_h.merge(worst: nil)] }
         solid.let_go
         add_worst(stages)
-        water = DryingReport.new(@blank, @climate, workings, now: @now).to_h
+        water = DryingReport.new(@blank, @climate, workings, now: @now, records: @records).to_h
         defects =
           solid.shares.each_with_index.map do |(defect, share), index|
             DefectReport.of(defect, index, share, @blank, workings, water: water)

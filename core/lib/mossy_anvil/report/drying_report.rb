@@ -14,9 +14,10 @@ module MossyAnvil
       # Pins older than this tell nothing of where the water lies today.
       PINS_HOLD_DAYS = 7
 
-      # now: a Time, or nil to count from the last reading.
-      def initialize(blank, climate, workings, now: nil)
+      # now: a Time, or nil to count from the last reading. records: Model::ShopRecords.
+      def initialize(blank, climate, workings, now: nil, records: Model::ShopRecords.new)
         @blank = blank
+        @records = records
         @climate = climate
         @workings = workings
         @masses, @moistures = %w[mass moisture].map { |kind| timed(kind) }
@@ -41,6 +42,8 @@ module MossyAnvil
           thickness_mm: @blank.drying_thickness_mm,
           tau_days: tau,
           tau_from_records: !refit.nil?,
+          tau_times: refit && (refit[0] / fastest_tau(gravity)),
+          tau_own_records: refit ? 0 : @records.count("drying_factor", species),
           profile: profile,
           free_water_days: drying.free_water_days(moisture_now),
           targets: targets,
@@ -76,7 +79,7 @@ module MossyAnvil
       def tau_of(thickness_mm)
         return tau if thickness_mm == @blank.drying_thickness_mm
 
-        off = refit ? (tau / fastest_tau(gravity)).clamp(*RULE_BAND) : 1.0
+        off = refit ? (tau / fastest_tau(gravity)).clamp(*RULE_BAND) : own_times
         Mend::Drying.tau_days(thickness_mm, gravity) * off
       end
 
@@ -178,17 +181,22 @@ module MossyAnvil
       def tau_by_rule
         put(
           "tau_days",
-          fastest_tau(gravity),
+          fastest_tau(gravity) * own_times,
           "days",
-          "thickness_squared_over_pi_squared",
+          own_times == 1 ? "thickness_squared_over_pi_squared" : "thickness_squared_by_own_records",
           certainty: :rule_of_thumb,
-          source: "heat_conduction_form_of_drying",
+          source: @records.source("drying_factor", "heat_conduction_form_of_drying", species),
           inputs: {
             "thickness" => [@blank.drying_thickness_mm, "mm"],
-            "dry_specific_gravity" => [gravity, ""]
+            "dry_specific_gravity" => [gravity, ""],
+            **(own_times == 1 ? {} : { "by_own_records" => [own_times, ""] })
           }
         )
       end
+
+      # What this wood takes in this shop over what the rule says, by the shop's own records.
+      def own_times = @own_times ||= @records.factor("drying_factor", species)
+      def species = @blank.material.species
 
       # Specific gravity of the dry wood.
       def gravity = @blank.material.dry_density_kg_m3 / 1000

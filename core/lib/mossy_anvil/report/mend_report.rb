@@ -16,7 +16,8 @@ module MossyAnvil
         Mend::MendContext.new(
           blank: blank,
           assessed: assessed,
-          water: blank.material.wooden? ? DryingReport.new(blank, climate, Workings.new, now: now) : nil,
+          water:
+            blank.material.wooden? ? DryingReport.new(blank, climate, Workings.new, now: now, records: records) : nil,
           climate: climate,
           records: records,
           moisture_pct: assessed[:drying] ? assessed[:drying][:moisture_pct] : blank.material.moisture_pct

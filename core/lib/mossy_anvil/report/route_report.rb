@@ -77,7 +77,8 @@ module MossyAnvil
 
       def ways = @ways == :all ? proposal.alternatives : [proposal.way_taken]
       def proposal = @proposal ||= Route::Proposal.new(facts, @workings, chosen: @chosen)
-      def assessed = @assessed ||= Assessment.new(@blank, climate: @climate, now: @now, fineness: @fineness).to_h
+      def assessed =
+        @assessed ||= Assessment.new(@blank, climate: @climate, now: @now, fineness: @fineness, records: @records).to_h
 
       def facts
         Route::Facts.new(

@@ -1,0 +1,150 @@
+# frozen_string_literal: true
+
+module MossyAnvil
+  module Server
+    module Prints
+      # The story of a piece on paper: to hand to whoever takes it, or with what it cost, to keep.
+      class StorySheet
+        PICTURE_PT = 250
+        SHARES = [0.16, 0.6, 0.24].freeze
+
+        # blank: of the core; story: as Services::Story#to_h has it, with string keys; pictures: [[caption, JPEG], ...];
+        # shop: { name:, currency: }; cost: is what it cost told? now: Time it is printed at.
+        def initialize(blank, story, pictures:, shop:, cost:, now:)
+          @blank = blank
+          @told, @story = story["told"], story
+          @pictures = pictures
+          @shop = shop
+          @cost = cost
+          @title = "#{blank.number} #{blank.name}".strip
+          @paper = Paper.new(@title, now)
+        end
+
+        # The PDF's bytes.
+        def pdf
+          @paper.start
+          head
+          seen
+          defects
+          way
+          incidents
+          costs if @cost
+          lessons
+          @paper.bytes
+        end
+
+        private
+
+        def say(words, **how) = @paper.say(words, **how)
+        def t(key, **values) = Texts.t("story_sheet.#{key}", **values)
+        def amount(value, unit) = Texts.amount(value, unit)
+        def money(value) = format("%.2f %s", value, @shop[:currency])
+        def ending = @story["ending"]
+        def heading(key)
+          @paper.pdf.move_down(10)
+          say(t(key), size: 13, style: :bold)
+        end
+
+        def head
+          say(@title, size: 22, style: :bold)
+          say(@shop[:name], size: 10)
+          @paper.pdf.move_down(6)
+          say(
+            [@told["stuff"], *(@told["origin"] ? [@told["origin"]] : []), amount(@told["largest_mm"], "mm")].join(" · ")
+          )
+          from, to = @story["days"].values_at("started_on", "last_on")
+          say(t("days", from: from, to: ending ? ending["ended_on"] : to)) if from
+          say(t("outcome.#{ending["outcome"]}", day: ending["ended_on"]), size: 12, style: :bold) if ending
+        end
+
+        # Its pictures side by side, or without one its section.
+        def seen
+          @paper.pdf.move_down(10)
+          return drawn if @pictures.empty?
+
+          top = @paper.pdf.cursor
+          tallest =
+            @pictures
+              .each_with_index
+              .map do |(caption, bytes), index|
+                left = index * (PICTURE_PT + 16)
+                picture = @paper.pdf.image(StringIO.new(bytes), at: [left, top], fit: [PICTURE_PT, PICTURE_PT])
+                @paper.pdf.text_box(
+                  @paper.plain(caption),
+                  at: [left, top - picture.scaled_height - 4],
+                  width: PICTURE_PT,
+                  size: 9
+                )
+                picture.scaled_height
+              end
+              .max
+          @paper.pdf.move_cursor_to(top - tallest - 20)
+        end
+
+        def drawn =
+          @paper.pdf.svg(
+            @paper.plain(MossyAnvil::Formats::SectionMap.new(@blank).svg),
+            width: PICTURE_PT,
+            enable_web_requests: false
+          )
+
+        def defects
+          return if @told["defects"].empty?
+
+          heading("survey")
+          @told["defects"].each do |one|
+            @paper.row([one["id"], Texts.t("defects.#{one["type"]}"), t("became.#{one["became"]}")], SHARES)
+          end
+        end
+
+        def way
+          return if @story["done"].empty?
+
+          heading("way")
+          @story["done"].each do |step|
+            minutes = @cost ? amount(step["hands_min"], "min") : ""
+            @paper.row([step["on"].to_s, Texts.of(step["name"]), minutes], SHARES)
+          end
+        end
+
+        def incidents
+          return if @story["incidents"].empty?
+
+          heading("happened")
+          @story["incidents"].each do |one|
+            @paper.row([one["at"][0, 10], Texts.of(one["trouble"]), one["step"] ? Texts.of(one["step"]) : ""], SHARES)
+          end
+        end
+
+        def costs
+          about = ending || @story["suggested"]
+          heading("cost")
+          hours = about["hours"].values.sum
+          rows = [
+            [t("blank"), money(about["blank_cost"])],
+            [t("materials"), money(about["materials_cost"])],
+            [t("hours", hours: amount(hours, "h"), rate: money(about["rate"])), money(hours * about["rate"])],
+            *(ending ? [[t("whole"), money(ending["cost"])]] : []),
+            *(
+              if ending && ending["price"]
+                [[t("price"), money(ending["price"])], [t("margin"), money(ending["margin"])]]
+              else
+                []
+              end
+            )
+          ]
+          rows.each { |row| @paper.row(["", *row], SHARES) }
+          @story["materials"].each { |row| @paper.row(["", row["name"], amount(row["grams"], "g")], SHARES) }
+        end
+
+        def lessons
+          words = ending && ending["lessons"].to_s
+          return if words.to_s.empty? || !@cost
+
+          heading("lessons")
+          say(words)
+        end
+      end
+    end
+  end
+end
