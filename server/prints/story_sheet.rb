@@ -5,7 +5,7 @@ module MossyAnvil
     module Prints
       # The story of a piece on paper: to hand to whoever takes it, or with what it cost, to keep.
       class StorySheet
-        PICTURE_PT = 250
+        PICTURE_PT, MOST_DRAWN_PT = 250, 330
         SHARES = [0.16, 0.6, 0.24].freeze
 
         # blank: of the core; story: as Services::Story#to_h has it, with string keys; pictures: [[caption, JPEG], ...];
@@ -57,36 +57,38 @@ module MossyAnvil
           say(t("outcome.#{ending["outcome"]}", day: ending["ended_on"]), size: 12, style: :bold) if ending
         end
 
-        # Its pictures side by side, or without one its section.
+        # Its pictures side by side, and its section: at 1 : 1 where that fits.
         def seen
           @paper.pdf.move_down(10)
-          return drawn if @pictures.empty?
+          pictures if @pictures.any?
+          drawn if @told["form_kind"]
+        end
 
+        def pictures
           top = @paper.pdf.cursor
-          tallest =
-            @pictures
-              .each_with_index
-              .map do |(caption, bytes), index|
-                left = index * (PICTURE_PT + 16)
-                picture = @paper.pdf.image(StringIO.new(bytes), at: [left, top], fit: [PICTURE_PT, PICTURE_PT])
-                @paper.pdf.text_box(
-                  @paper.plain(caption),
-                  at: [left, top - picture.scaled_height - 4],
-                  width: PICTURE_PT,
-                  size: 9
-                )
-                picture.scaled_height
-              end
-              .max
+          tallest = @pictures.each_with_index.map { |(caption, bytes), index| picture(caption, bytes, index, top) }.max
           @paper.pdf.move_cursor_to(top - tallest - 20)
         end
 
-        def drawn =
-          @paper.pdf.svg(
-            @paper.plain(MossyAnvil::Formats::SectionMap.new(@blank).svg),
+        # How tall it is, pt.
+        def picture(caption, bytes, index, top)
+          left = index * (PICTURE_PT + 16)
+          shown = @paper.pdf.image(StringIO.new(bytes), at: [left, top], fit: [PICTURE_PT, PICTURE_PT])
+          @paper.pdf.text_box(
+            @paper.plain(caption),
+            at: [left, top - shown.scaled_height - 4],
             width: PICTURE_PT,
-            enable_web_requests: false
+            size: 9
           )
+          shown.scaled_height
+        end
+
+        def drawn
+          svg = MossyAnvil::Formats::SectionMap.new(@blank).svg
+          wide, tall = svg.match(/viewBox="0 0 ([\d.]+) ([\d.]+)"/).captures.map { |mm| mm.to_f * Paper::MM }
+          share = [1.0, @paper.pdf.bounds.width / wide, MOST_DRAWN_PT / tall].min
+          @paper.pdf.svg(@paper.plain(svg), width: wide * share, enable_web_requests: false)
+        end
 
         def defects
           return if @told["defects"].empty?
@@ -123,7 +125,7 @@ module MossyAnvil
           rows = [
             [t("blank"), money(about["blank_cost"])],
             [t("materials"), money(about["materials_cost"])],
-            [t("hours", hours: amount(hours, "h"), rate: money(about["rate"])), money(hours * about["rate"])],
+            [t("hours", hours: "#{hours.round(1)} h", rate: money(about["rate"])), money(hours * about["rate"])],
             *(ending ? [[t("whole"), money(ending["cost"])]] : []),
             *(
               if ending && ending["price"]

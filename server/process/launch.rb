@@ -207,6 +207,7 @@ module MossyAnvil
           demo = Services::Demo.new(db, now: Time.now.utc)
           say "#{demo.load} blanks taken in"
           demo.go_to_work
+          demo.remember
         end
       end
     end

@@ -47,6 +47,13 @@ module MossyAnvil
           end
         end
 
+        # What it had made and learnt in the two years before. After #load.
+        def remember
+          documents =
+            @blanks.ids.map { |id| @blanks.find(id)[:document] }.to_h { |document| [document["number"], document] }
+          @db.transaction { DemoHistory.new(@db, documents, now: @now).write }
+        end
+
         private
 
         def id_of(number) = @db[:blanks].where(number: number).get(:id)

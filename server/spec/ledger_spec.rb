@@ -151,4 +151,46 @@ RSpec.describe "The ledger", :server do
     expect(sizes[0]).not_to match(/EUR|Only for us/)
     expect(sizes[1]).to include("145.00 EUR").and(include("Only for us"))
   end
+
+  describe "of the demo" do
+    before do
+      demo = MossyAnvil::Server::Services::Demo.new(db, now: clock.now)
+      demo.load
+      demo.remember
+    end
+
+    it "holds two years of pieces, the same every time, none of them on the rack" do
+      found = ledger
+      expect(found["sums"]["count"]).to eq(61)
+      expect(found["sums"]["outcomes"].values).to all(be > 0)
+      expect(found["failed"].sum { |one| one["count"] }).to eq(found["sums"]["outcomes"]["given_up"])
+      # As it was drawn: any change of the generator is seen here.
+      expect(found["pieces"].first(3).map { |piece| piece.values_at("name", "outcome", "ended_on") }).to eq(
+        [
+          ["Fruit bowl", "given_away", "2030-04-05"],
+          ["Serving disc", "done", "2030-03-25"],
+          ["Hall platter", "given_away", "2030-03-13"]
+        ]
+      )
+      ask("GET", "/api/shop")
+      expect(answer_as("Shop")["rack"].size).to eq(12)
+      expect(answer["put_away"]).to eq([])
+      expect(answer["next_number"]).to eq(43)
+      days = found["pieces"].map { |piece| piece["ended_on"] }
+      expect(days.minmax).to match([be > "2028-05-01", be < "2030-05-01"])
+    end
+
+    it "has learnt what its forecasts were worth, and the records of each piece can be read" do
+      forecasts = ledger["forecasts"]
+      expect(forecasts["count"]).to be > 40
+      expect(forecasts["right"].to_f / forecasts["count"]).to be_between(0.6, 1)
+      expect(forecasts["middle"]).to be_between(1, 1.3)
+      ask("GET", "/api/rates")
+      apple = answer_as("Rates")["rates"].find { |rate| rate["kind"] == "drying_factor" && rate["of"] == "apple" }
+      expect(apple).to include("count" => 6, "times" => be_between(1.1, 1.3))
+      piece = ledger("?outcome=given_up")["pieces"].first
+      ask("GET", "/api/blanks/#{piece["id"]}/record")
+      expect(answer_as("Record")["ending"]).to include("why" => piece["why"], "planned_h" => be > 0)
+    end
+  end
 end

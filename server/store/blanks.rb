@@ -23,9 +23,14 @@ module MossyAnvil
             .all
         end
 
-        # { id:, number:, name: } of those put away, the last put away first.
+        # { id:, number:, name: } of those put away and not in the ledger, the last put away first.
         def put_away =
-          @db[:blanks].exclude(put_away_at: nil).order(Sequel.desc(:put_away_at), :id).select(:id, :number, :name).all
+          @db[:blanks]
+            .exclude(put_away_at: nil)
+            .exclude(id: @db[:endings].select(:blank_id))
+            .order(Sequel.desc(:put_away_at), :id)
+            .select(:id, :number, :name)
+            .all
 
         # Puts it away or, with `away` false, back on the rack. Its version stays: nothing of it changes. Returns as
         # #find; raises InvalidInput while its card is open.

@@ -14,6 +14,8 @@ import { useKept } from "./kit/useKept";
 import { useKey } from "./kit/useKey";
 import { Waiting } from "./kit/Waiting";
 import { Board } from "./board/Board";
+import { LedgerRoom } from "./ledger/LedgerRoom";
+import { RecordPage } from "./ledger/RecordPage";
 import { Corner, LIGHTS } from "./shop/Corner";
 import { FirstSteps } from "./shop/FirstSteps";
 import { KeySheet } from "./shop/KeySheet";
@@ -41,7 +43,8 @@ const Frame = styled.div`
   }
 `;
 
-const ROOMS = ["/shop", "/new", "/board", "/stores"] as const;
+const ROOMS = ["/shop", "/new", "/board", "/stores", "/ledger"] as const;
+const PAGES = { card: CardPage, record: RecordPage } as const;
 const LENGTHS = ["mm", "in"] as const;
 
 /** The shop: rack above, one blank on the bench. */
@@ -70,7 +73,9 @@ export function App() {
             {ROOMS.map((path) => (
               <Route key={path} path={path} element={<ShopFrame room={path} corner={corner} />} />
             ))}
-            <Route path="/blanks/:id/card" element={<ShopFrame card corner={corner} />} />
+            {(Object.keys(PAGES) as (keyof typeof PAGES)[]).map((page) => (
+              <Route key={page} path={`/blanks/:id/${page}`} element={<ShopFrame page={page} corner={corner} />} />
+            ))}
             <Route path="*" element={<Navigate to="/" replace />} />
           </Routes>
         </PieceView>
@@ -82,14 +87,15 @@ export function App() {
 
 function ShopFrame({
   room,
-  card = false,
+  page,
   corner,
 }: {
   room?: (typeof ROOMS)[number];
-  card?: boolean;
+  page?: keyof typeof PAGES;
   corner: React.ReactNode;
 }) {
   const { id } = useParams();
+  const Page = page && PAGES[page];
   const shop = useQuery({ queryKey: ["shop"], queryFn: api.shop, refetchInterval: 60_000 });
   if (!shop.data)
     return (
@@ -108,8 +114,8 @@ function ShopFrame({
       <FirstSteps shop={shop.data} />
       {room ? (
         <ShopRooms room={room} shop={shop.data} />
-      ) : card ? (
-        <CardPage key={id} />
+      ) : Page ? (
+        <Page key={id} />
       ) : (
         <OnBench key={id} id={Number(id)} />
       )}
@@ -120,6 +126,7 @@ function ShopFrame({
 function ShopRooms({ room, shop }: { room: (typeof ROOMS)[number]; shop: Shop }) {
   if (room === "/new") return <NewBlank shop={shop} />;
   if (room === "/board") return <Board shop={shop} />;
+  if (room === "/ledger") return <LedgerRoom />;
   return room === "/stores" ? <StoresRoom /> : <ShopRoom shop={shop} />;
 }
 

@@ -1,5 +1,7 @@
 import createClient from "openapi-fetch";
 import type {
+  LedgerAsked,
+  NewEnding,
   Rate,
   Air,
   Document,
@@ -157,6 +159,11 @@ export const api = {
     (await answered(http.PUT("/api/people/{id}", { params: { path: { id } }, body: person }))).people,
   removePerson: async (id: number) =>
     (await answered(http.DELETE("/api/people/{id}", { params: { path: { id } } }))).people,
+  ledger: (query: LedgerAsked) => answered(http.GET("/api/ledger", { params: { query } })),
+  record: (id: number) => answered(http.GET("/api/blanks/{id}/record", { params: { path: { id } } })),
+  closeBlank: (id: number, body: NewEnding) =>
+    answered(http.PUT("/api/blanks/{id}/ending", { params: { path: { id } }, body })),
+  reopen: (id: number) => answered(http.DELETE("/api/blanks/{id}/ending", { params: { path: { id } } })),
   rates: () => answered(http.GET("/api/rates", {})),
   turnRateOff: (rate: { kind: Rate["kind"]; of: string | null; off: boolean }) =>
     answered(http.PUT("/api/rates", { body: rate })),

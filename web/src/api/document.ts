@@ -1,4 +1,4 @@
-import type { components } from "./generated/schema";
+import type { components, paths } from "./generated/schema";
 
 type Schemas = components["schemas"];
 
@@ -63,6 +63,11 @@ export type NewMark = Omit<Schemas["NewMark"], "key">;
 export type NewTrouble = Omit<Schemas["NewTrouble"], "key">;
 export type Waits = Schemas["Waits"];
 export type WaitOf = Schemas["WaitOf"];
+export type Ledger = Schemas["Ledger"];
+export type LedgerPiece = Schemas["LedgerPiece"];
+export type LedgerAsked = NonNullable<paths["/api/ledger"]["get"]["parameters"]["query"]>;
+export type Story = Schemas["Record"];
+export type NewEnding = Schemas["NewEnding"];
 export type Rates = Schemas["Rates"];
 export type Rate = Schemas["Rate"];
 export type Stores = Schemas["Stores"];

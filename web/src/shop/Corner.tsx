@@ -11,7 +11,7 @@ export type Light = (typeof LIGHTS)[number];
 
 const Place = styled.div`
   display: grid;
-  grid-template: 1fr 1fr / auto auto auto;
+  grid-template: 1fr 1fr / auto auto auto auto;
   border-left: 1px solid ${ink.rule};
   button {
     min-height: 43px;
@@ -20,11 +20,14 @@ const Place = styled.div`
     font-weight: 400;
     text-align: left;
   }
-  button:not(:nth-child(3n)) {
+  button:not(:nth-child(4)):not(:last-child) {
     border-right: 1px solid ${ink.rule};
   }
-  button:nth-child(-n + 3) {
+  button:nth-child(-n + 4) {
     border-bottom: 1px solid ${ink.rule};
+  }
+  button:last-child {
+    grid-column: span 2;
   }
   button {
     position: relative;
@@ -49,6 +52,9 @@ export function Corner({ unit, onUnit, light, onLight, onKeys }: Props) {
       </Button>
       <Button $kind="quiet" onPress={() => void go("/stores")}>
         {t("screen.shop.stores")}
+      </Button>
+      <Button $kind="quiet" onPress={() => void go("/ledger")}>
+        {t("screen.shop.ledger")}
       </Button>
       <Button $kind="quiet" onPress={() => void go("/shop")}>
         {t("screen.shop.shop")}

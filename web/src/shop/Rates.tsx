@@ -47,7 +47,7 @@ function named(rate: Rate) {
   if (!rate.of) return capital(what);
   if (rate.kind === "drying_factor") return capital(`${what}: ${rate.of}`);
   const table = NAMES[rate.kind];
-  return capital(`${what}: ${table ? t(`${table}.${rate.of}.name`) : t(`route.kinds.${rate.of}`)}`);
+  return capital(`${what}: ${table ? t(`${table}.${rate.of}.name`) : t(`screen.ledger.steps.${rate.of}`)}`);
 }
 
 const UNITS: Partial<Record<Rate["kind"], string>> = {

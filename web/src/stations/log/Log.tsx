@@ -113,6 +113,7 @@ function Done() {
     <>
       <Heading>{away ? t("screen.log.it_is_put_away") : t("screen.log.done_with_it")}</Heading>
       <Row>
+        <Carry href={`/blanks/${blank.id}/record`}>{t("screen.log.its_story")}</Carry>
         <Button isDisabled={busy} onPress={place}>
           {away ? t("screen.log.back_on_the_rack") : t("screen.log.put_it_away")}
         </Button>

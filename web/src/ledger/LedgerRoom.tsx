@@ -1,0 +1,222 @@
+import { keepPreviousData, useQuery } from "@tanstack/react-query";
+import { useEffect, useState } from "react";
+import { SearchField } from "react-aria-components";
+import { Link, useSearchParams } from "react-router";
+import styled from "styled-components";
+import { api } from "../api/client";
+import { without, type LedgerAsked, type LedgerPiece } from "../api/document";
+import { capital, t } from "../i18n/texts";
+import { Button } from "../kit/Button";
+import { Select } from "../kit/Select";
+import { amountText } from "../kit/measure";
+import { FieldInput, FieldLabel } from "../kit/MeasureField";
+import { Carry, Fault, Quiet, Row, Ticket } from "../kit/parts";
+import { ink } from "../kit/theme";
+import { useSettled } from "../kit/useSettled";
+import { useUnit } from "../kit/Units";
+import { Waiting } from "../kit/Waiting";
+import { Plots, hoursText, stepName } from "./Plots";
+
+const SETTLED_MS = 250;
+
+const Page = styled.main`
+  overflow-y: auto;
+  padding: 18px 30px 40px;
+  h2 {
+    font-size: 22px;
+    margin: 0 0 4px;
+  }
+  a {
+    color: inherit;
+  }
+`;
+
+const Sums = styled.dl`
+  display: flex;
+  flex-wrap: wrap;
+  gap: 6px 30px;
+  margin: 14px 0 0;
+  dt {
+    color: ${ink.quiet};
+    font-size: 14px;
+  }
+  dd {
+    margin: 0;
+    font-size: 20px;
+    font-weight: 700;
+  }
+`;
+
+const Wide = styled.div`
+  overflow-x: auto;
+`;
+
+const toText = (asked: object) =>
+  Object.fromEntries(Object.entries(asked).map(([name, value]) => [name, String(value)]));
+
+const ASKED = ["outcome", "stuff", "form_kind", "trouble", "failed_at"] as const;
+
+/** What each value of a thing that can be asked for is called. */
+const NAMES: Record<(typeof ASKED)[number], (value: string) => string> = {
+  outcome: (value) => capital(t(`ledger.outcomes.${value}`)),
+  stuff: capital,
+  form_kind: (value) => capital(t(`tables.forms.${value}.name`)),
+  trouble: (value) => capital(t(`screen.ledger.trouble.${value}`)),
+  failed_at: stepName,
+};
+
+/** All pieces that are closed: asked for by what they were and became, with their sums, and what they say together. */
+export function LedgerRoom() {
+  const unit = useUnit();
+  const [params, setParams] = useSearchParams();
+  // What is asked for goes into the address once typing rests, so that it can be kept and gone back to.
+  const [asked, setAsked] = useState<LedgerAsked>(() => Object.fromEntries(params));
+  const settled = useSettled(asked, SETTLED_MS);
+  useEffect(() => setParams(new URLSearchParams(toText(settled)), { replace: true }), [settled, setParams]);
+  const { data, error, refetch } = useQuery({
+    queryKey: ["ledger", settled],
+    queryFn: () => api.ledger(settled),
+    placeholderData: keepPreviousData,
+  });
+  const put = (name: keyof LedgerAsked, value: string | number) =>
+    setAsked((was) => {
+      const rest = without(name === "from" ? was : without(was, "from"), name as never);
+      return value === "" ? rest : { ...rest, [name]: value };
+    });
+  if (!data)
+    return <Waiting what={t("screen.ledger.opening")} problem={error?.message} onAgain={() => void refetch()} />;
+  const { sums, choices } = data;
+  const money = (value: number) => amountText(value, "money", unit);
+  return (
+    <Page>
+      <h2>{t("screen.ledger.heading")}</h2>
+      {error && <Fault role="alert">{error.message}</Fault>}
+      <Row role="search" aria-label={t("screen.ledger.ask")}>
+        {ASKED.map((name) => (
+          <Select
+            key={name}
+            label={t(`screen.ledger.asked.${name}`)}
+            value={asked[name] ?? ""}
+            options={{
+              "": t("screen.ledger.any"),
+              ...Object.fromEntries(choices[name].map((value) => [value, NAMES[name](value)])),
+            }}
+            onChange={(value) => put(name, value)}
+          />
+        ))}
+        <Select
+          label={t("screen.ledger.asked.year")}
+          value={asked.year === undefined ? "" : String(asked.year)}
+          options={{
+            "": t("screen.ledger.any"),
+            ...Object.fromEntries(choices.years.map((year) => [String(year), String(year)])),
+          }}
+          onChange={(value) => put("year", value)}
+        />
+        <SearchField value={asked.text ?? ""} maxLength={200} onChange={(value) => put("text", value)}>
+          <FieldLabel>{t("screen.ledger.asked.text")}</FieldLabel>
+          <FieldInput />
+        </SearchField>
+        <Carry href={`/api/ledger.csv?${new URLSearchParams(toText(without(asked, "from")))}`} download>
+          {t("screen.ledger.as_a_table")}
+        </Carry>
+      </Row>
+      <Sums>
+        {(
+          [
+            ["count", String(sums.count)],
+            ["hands", hoursText(sums.hands_h)],
+            ["cost", money(sums.cost)],
+            ["sold", String(sums.sold)],
+            ["price", money(sums.price)],
+            ["margin", money(sums.margin)],
+          ] as const
+        ).map(([name, value]) => (
+          <div key={name}>
+            <dt>{t(`screen.ledger.sums.${name}`)}</dt>
+            <dd>{value}</dd>
+          </div>
+        ))}
+      </Sums>
+      {sums.count > 0 && <Plots ledger={data} />}
+      {sums.count === 0 ? (
+        <Quiet>
+          {t(Object.keys(settled).length === 0 ? "screen.ledger.nothing_yet" : "screen.ledger.nothing_such")}
+        </Quiet>
+      ) : (
+        <Pieces pieces={data.pieces} />
+      )}
+      <More from={data.from} shown={data.pieces.length} count={sums.count} onFrom={(from) => put("from", from)} />
+    </Page>
+  );
+}
+
+function Pieces({ pieces }: { pieces: LedgerPiece[] }) {
+  const unit = useUnit();
+  const money = (value: number | null) => (value === null ? "" : amountText(value, "money", unit));
+  return (
+    <Wide>
+      <Ticket>
+        <thead>
+          <tr>
+            {(["piece", "of", "became", "day"] as const).map((name) => (
+              <th key={name} scope="col">
+                {t(`screen.ledger.column.${name}`)}
+              </th>
+            ))}
+            {(["hours", "cost", "price", "margin"] as const).map((name) => (
+              <th key={name} scope="col" className="number">
+                {t(`screen.ledger.column.${name}`)}
+              </th>
+            ))}
+          </tr>
+        </thead>
+        <tbody>
+          {pieces.map((piece) => (
+            <tr key={piece.id}>
+              <th scope="row">
+                <Link to={`/blanks/${piece.id}/record`}>
+                  {piece.number ?? ""} {piece.name}
+                </Link>
+              </th>
+              <td>{piece.stuff}</td>
+              <td>
+                {t(`ledger.outcomes.${piece.outcome}`)}
+                {piece.failed_at && `, ${stepName(piece.failed_at).toLowerCase()}`}
+              </td>
+              <td>{dayText(piece.ended_on)}</td>
+              <td className="number">{hoursText(piece.hands_h)}</td>
+              <td className="number">{money(piece.cost)}</td>
+              <td className="number">{money(piece.price)}</td>
+              <td className="number" style={(piece.margin ?? 0) < 0 ? { color: ink.rust } : undefined}>
+                {money(piece.margin)}
+              </td>
+            </tr>
+          ))}
+        </tbody>
+      </Ticket>
+    </Wide>
+  );
+}
+
+type MoreOf = { from: number; shown: number; count: number; onFrom: (from: number) => void };
+
+/** Further pieces than are shown at once. */
+function More({ from, shown, count, onFrom }: MoreOf) {
+  const [step] = useState(shown);
+  if (count <= shown && from === 0) return null;
+  return (
+    <Row style={{ alignItems: "center" }}>
+      <Button isDisabled={from === 0} onPress={() => onFrom(Math.max(0, from - step))}>
+        {t("screen.ledger.newer")}
+      </Button>
+      <span>{t("screen.ledger.which", { first: from + 1, last: from + shown, count })}</span>
+      <Button isDisabled={from + shown >= count} onPress={() => onFrom(from + shown)}>
+        {t("screen.ledger.older")}
+      </Button>
+    </Row>
+  );
+}
+
+const dayText = (day: string) =>
+  new Date(day).toLocaleDateString("en-GB", { day: "numeric", month: "short", year: "numeric" });
