@@ -99,7 +99,7 @@ export function Plots({ ledger }: { ledger: Ledger }) {
       </section>
       <section aria-label={t("screen.ledger.forecasts")}>
         <h3>{t("screen.ledger.forecasts")}</h3>
-        {forecasts.count > 0 && <Forecasts times={forecasts.times} />}
+        {forecasts.count > 0 && <Forecasts bars={forecasts.bars} />}
         <p>
           {forecasts.middle === null
             ? t("screen.ledger.no_forecasts")
@@ -114,28 +114,26 @@ export function Plots({ ledger }: { ledger: Ledger }) {
   );
 }
 
-/** Hours taken over hours planned, a dot each; within the band the plan was right. */
-function Forecasts({ times }: { times: number[] }) {
-  const along = (value: number) => 130 + 120 * Math.max(-1, Math.min(1, Math.log(value) / Math.log(3)));
-  // Dots that would lie on one another are piled up.
-  const piled = times.map((value, index) => {
-    const x = Math.round(along(value) / 6) * 6;
-    return { x, up: times.slice(0, index).filter((other) => Math.round(along(other) / 6) * 6 === x).length };
-  });
-  const tall = Math.max(6, ...piled.map(({ up }) => up + 1)) * 6;
+/** How many took how many times as long as planned; within the band the plan was right. */
+function Forecasts({ bars }: { bars: Ledger["forecasts"]["bars"] }) {
+  const along = (value: number) => 130 + (120 * Math.log(value)) / Math.log(3);
+  const most = Math.max(...bars.map(({ count }) => count), 1);
   return (
-    <svg role="img" aria-label={t("screen.ledger.forecasts")} viewBox={`0 0 260 ${tall + 26}`}>
-      <rect x={along(0.7)} y="0" width={along(1.5) - along(0.7)} height={tall + 4} fill={ink.mossPale} />
-      {piled.map(({ x, up }, index) => (
-        <circle key={index} cx={x} cy={tall - up * 6} r="2.6" fill={ink.ink} />
+    <svg role="img" aria-label={t("screen.ledger.forecasts")} viewBox="0 0 260 84">
+      <rect x={along(0.7)} y="0" width={along(1.5) - along(0.7)} height="62" fill={ink.mossPale} />
+      {bars.map(({ from, to, count }) => (
+        <rect
+          key={from}
+          x={along(from) + 0.5}
+          width={along(to) - along(from) - 1}
+          y={62 - (56 * count) / most}
+          height={(56 * count) / most}
+          fill={ink.ink}
+        />
       ))}
+      <line x1="10" x2="250" y1="62.5" y2="62.5" stroke={ink.slate} />
       {[1 / 3, 0.7, 1, 1.5, 3].map((value) => (
-        <text
-          key={value}
-          x={along(value)}
-          y={tall + 20}
-          textAnchor={value < 0.5 ? "start" : value > 2 ? "end" : "middle"}
-        >
+        <text key={value} x={along(value)} y="78" textAnchor={value < 0.5 ? "start" : value > 2 ? "end" : "middle"}>
           {value < 0.5 ? "⅓" : `${value}×`}
         </text>
       ))}
