@@ -22,6 +22,41 @@ RSpec.describe MossyAnvil::Report::CardReport do
     []
   end
 
+  it "tells before a coat what harms, after it what burns, and has the foot signed before the last one" do
+    keys =
+      lambda do |number, families|
+        document = JSON.parse(File.read(Dir[File.join(root, "demo/#{number}-*.json")].first))
+        document["route"] = { **document.fetch("route", {}), "finish" => families }
+        told = described_class.new(MossyAnvil::Formats::BlankFile.from_data(document), from: "sand").to_h[:steps]
+        told.find { |step| step[:id] == "coat" }[:lines].map { |line| line[:message][:key].split(".").last }
+      end
+    sides = ->(family) { %w[outside inside foot].to_h { |side| ["#{side}_sound", family] } }
+    oil = keys.call(33, sides.call("drying_oil"))
+    expect(oil.last(5)).to eq(%w[coat_wait used dried rags cures])
+    expect(oil.index("sign_foot")).to eq(oil.rindex("coat_of") - 1)
+    expect(oil.count("sign_foot")).to eq(1)
+    expect(keys.call(33, sides.call("ca_film"))).to start_with("fumes").and(include("towel", "level"))
+    dyed = keys.call(33, { **sides.call("drying_oil"), "outside_sound" => "dye" })
+    expect(dyed).to include("raise_grain", "mask_dye", "seal_dye")
+    expect(dyed.count("sign_foot")).to eq(1)
+  end
+
+  # 20 m/s at 200 mm: 1,910 rpm; what is softer than wood 12 m/s: 1,146.
+  it "tells the wheel's speed by what is buffed" do
+    speed =
+      lambda do |number|
+        document = JSON.parse(File.read(Dir[File.join(root, "demo/#{number}-*.json")].first))
+        document["route"] = { **document.fetch("route", {}), "finish" => { "outside_sound" => "buffed" } }
+        blank = MossyAnvil::Formats::BlankFile.from_data(document)
+        parts = MossyAnvil::Report::RouteReport.new(blank, ways: :taken).finish.in_order
+        buffed = parts.select { |part| part.family == "buffed" }
+        names = MossyAnvil::Report::PartNames.new(parts)
+        MossyAnvil::Report::CoatLines.new(buffed, names: names).to_a.first[:target][:value]
+      end
+    expect(speed.call(33)).to be_within(1).of(1910)
+    expect(speed.call(42)).to be_within(1).of(1146)
+  end
+
   it "asks what a step took and what went on, and learns it against the tables, not against its own plan" do
     records =
       MossyAnvil::Model::ShopRecords.new(

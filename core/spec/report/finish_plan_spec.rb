@@ -45,7 +45,7 @@ RSpec.describe MossyAnvil::Report::FinishPlan do
     )
     allow(part).to receive(:sanded_from).with(0.3).and_return(scraped.new(32.5, 0.44))
     allow(part).to receive(:sanded_from).with(0.8).and_return(scraped.new(75.0, 0.94))
-    note = MossyAnvil::Report::FinishNotes.new([part], dry_kg_m3: 580, climate: climate(0.5)).to_a.first
+    note = MossyAnvil::Report::FinishNotes.new([part], dry_kg_m3: 580, climate: climate(0.5), form: nil).to_a.first
     # 12.18 dm2 at 2 minutes each, then from 0.3 mm.
     expect(note[:key]).to eq("finish_plan.recut")
     expect(note[:amounts][:minutes][:value]).to be_within(0.01).of(32.5 + 24.36)
@@ -60,6 +60,16 @@ RSpec.describe MossyAnvil::Report::FinishPlan do
     expect(notes(varnished, humidity: 0.9)).to have_key("dew")
     expect(notes(varnished, humidity: 0.6)).not_to have_key("dew")
     expect(notes(demo(33), humidity: 0.9)).not_to have_key("dew")
+  end
+
+  # The bowl of No. 32, buffed inside: a wheel 10 mm smaller than its mouth, an arm as long as its wall is deep.
+  it "says what wheel reaches an inside that is buffed" do
+    bowl = JSON.parse(File.read(Dir[File.expand_path("../../../demo/32-*.json", __dir__)].first))
+    bowl["route"] = { "finish" => { "inside_sound" => "buffed", "outside_sound" => "buffed" } }
+    blank = MossyAnvil::Formats::BlankFile.from_data(bowl)
+    mouth = [blank.form.inside.points.first, blank.form.inside.points.last].map(&:last).max
+    expect(notes(blank)["buff_inside"]).to eq(wheel: (2 * mouth) - 10, deep: blank.form.wall_depth_mm)
+    expect(notes(demo(32))).not_to have_key("buff_inside")
   end
 
   it "warns of a finish that sets before it is spread, where there is too much skin for it" do

@@ -5,15 +5,16 @@ module MossyAnvil
     # What a finisher with the parts before them would say before beginning: cut again or sand, how soft and hard part
     # ways under a pad, what drinks, and whether the air is too damp.
     class FinishNotes
-      # parts: list of FinishPart. dry_kg_m3: of the wood, nil of other stock. climate: ShopClimate.
-      def initialize(parts, dry_kg_m3:, climate:)
+      # parts: list of FinishPart. dry_kg_m3: of the wood, nil of other stock. climate: ShopClimate. form: of the piece.
+      def initialize(parts, dry_kg_m3:, climate:, form:)
+        @form = form
         @parts = parts
         @dry_kg_m3 = dry_kg_m3
         @climate = climate
       end
 
       # List of messages.
-      def to_a = [*recut, *steps, *drinks, *dew].uniq
+      def to_a = [*recut, *steps, *drinks, *dew, *inside].uniq
 
       # Degrees C at which a surface gets wet in this air. Source: Magnus formula, WMO coefficients for water.
       def self.dew_point_c(temperature_c, humidity)
@@ -82,6 +83,15 @@ module MossyAnvil
       # Two thin coats of sealer on the soft parts.
       def sealer_ml(soft) =
         soft.sum { |part| Finish::Coats.ml("shellac_sealer", part.area_cm2, @dry_kg_m3, spongy: true).sum }
+
+      # A wheel goes in where it is smaller than the opening, and its arm as long as the hollow is deep.
+      def inside
+        return [] if @parts.none? { |part| part.side == "inside" && part.family == "buffed" }
+
+        mouth_mm = 2 * (@form.opens == "tail" ? @form.inside.points.last : @form.inside.points.first)[1]
+        wheel = [mouth_mm - table["buffing"]["clear_mm"], 0].max
+        [say("buff_inside", wheel: [wheel, "mm"], deep: [@form.wall_depth_mm, "mm"])]
+      end
 
       def dew
         films = @parts.map(&:family).uniq.select { |family| Finish::Coats.row(family)["film"] }

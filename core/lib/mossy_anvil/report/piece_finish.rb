@@ -111,7 +111,7 @@ module MossyAnvil
         [*wet, *blush, *wall, *unfit, *thin_film, *large, *neighbours].uniq
       end
 
-      def notes = FinishNotes.new(parts, dry_kg_m3: bench[:dry_kg_m3], climate: @climate).to_a
+      def notes = FinishNotes.new(parts, dry_kg_m3: bench[:dry_kg_m3], climate: @climate, form: @blank.form).to_a
       def say(key, **amounts) = Message.of("finish_plan.#{key}", **amounts)
       def name(family) = Message.term("tables.finishes.#{family}.name")
       def families = parts.map(&:family).uniq
