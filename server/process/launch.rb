@@ -21,19 +21,20 @@ module MossyAnvil
               end
             end
             .parse!(arguments)
+          @state = StateFolder.new
         rescue OptionParser::ParseError => e
           abort("#{e.message}\n#{USAGE}")
         end
 
         def call
           account = Account.new.tap(&:check)
-          make_state
-          take_lock unless given_url
+          @state.make
+          @state.lock unless given_url
           port = choose_port
           url = given_url || start_postgres
           prepare(url)
           serve(port, url, account)
-        rescue LocalPostgres::Failed, Overseer::Failed, Account::Failed => e
+        rescue LocalPostgres::Failed, Overseer::Failed, Account::Failed, Backups::Failed => e
           abort("Cannot start: #{e.message}")
         rescue Sequel::DatabaseError => e
           abort("Cannot start: #{database_words(e)}")
@@ -41,7 +42,7 @@ module MossyAnvil
           abort(
             "Cannot start: #{
               e.message.sub(/ @ \w+ - /, ": ")
-            }. The folder #{state} must be one that the user #{Etc.getpwuid.name} may write in, with room on its disk."
+            }. The folder #{@state.path} must be one that the user #{Etc.getpwuid.name} may write in, with room there."
           )
         ensure
           stop_postgres
@@ -56,13 +57,13 @@ module MossyAnvil
             .new(
               port: port,
               url: url,
-              log: File.join(state, "server.log"),
+              state: @state,
               postgres: @postgres,
               account: account,
               instruments: instruments(port)
             )
             .run do
-              @lock&.then { |file| file.rewind && file.truncate(0) && file.write(Overseer.address(port)) && file.flush }
+              @state.write_address(Overseer.address(port))
               puts "\nMossy Anvil is ready: #{Overseer.address(port)}\n(Ctrl-C stops it and its database)"
             end
         end
@@ -84,11 +85,6 @@ module MossyAnvil
           @postgres.stop
           say "Stopped"
         end
-
-        # What a run keeps: the database, the lock, the log.
-        def state = @state ||= ENV.fetch("MOSSY_ANVIL_STATE", File.join(ROOT, ".state"))
-
-        def make_state = FileUtils.mkdir_p(state)
 
         # The address of somebody else's database, nil without one; ends with a message where it is none.
         def given_url
@@ -118,13 +114,6 @@ module MossyAnvil
             error.message.gsub(%r{\w+://\S+}, "…").sub(/\A[\w:]+: /, "").lines.map(&:strip).reject(&:empty?).join(" ")
           hint = HINTS.find { |pattern, _| pattern.match?(text) }&.last
           "the database cannot be used. #{hint} (#{text[0, 300]})"
-        end
-
-        # Two runs on one folder would fight over the database.
-        def take_lock
-          @lock = File.open(File.join(state, "lock"), File::RDWR | File::CREAT)
-          return if @lock.flock(File::LOCK_EX | File::LOCK_NB)
-          abort("Mossy Anvil is running from this folder already: #{@lock.read.strip}")
         end
 
         def choose_port
@@ -173,7 +162,7 @@ module MossyAnvil
         end
 
         def start_postgres
-          folder = File.join(state, "postgres")
+          folder = @state.postgres
           say "Starting the database (PostgreSQL, in #{folder.delete_prefix("#{ROOT}/")})"
           @postgres = LocalPostgres.new(folder)
           @postgres.start
@@ -181,6 +170,7 @@ module MossyAnvil
 
         def prepare(url)
           db = Store::Connection.open(url)
+          back_up(url) if Store::Connection.behind?(db)
           say "Bringing the tables up to date"
           Store::Connection.migrate(db)
           shops = Store::Shops.new(db)
@@ -188,6 +178,12 @@ module MossyAnvil
           shops.begin_own if @anew == "--empty"
           load_demo(db) if shops.untouched?
           db.disconnect
+        end
+
+        # Before tables are changed what is in them is put by.
+        def back_up(url)
+          say "Backing up what is kept before its tables are changed"
+          Backups.new(url, Services::BackupFolder.new(@state.backups)).make(Time.now)
         end
 
         def clear(shops)

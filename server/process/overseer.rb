@@ -11,6 +11,8 @@ module MossyAnvil
       # dies, or answers no more, is started again.
       # TERM and INT stop the web server once what is in hand is answered; HUP replaces all that run the program's code.
       class Overseer
+        include Telling
+
         # The server would not come up, or keeps dying; the message says what it said last.
         class Failed < MossyAnvil::Error
         end
@@ -29,13 +31,13 @@ module MossyAnvil
 
         def self.address(port) = "http://127.0.0.1:#{port}"
 
-        # log: path the server's lines go to. postgres: LocalPostgres to watch as well, nil where the database is
-        # somebody else's. account: Account they run under.
+        # state: StateFolder whose log the server's lines go to and whose backups are made. postgres: LocalPostgres to
+        # watch as well, nil where the database is somebody else's. account: Account they run under.
         # instruments: Programs::Instruments there are, nil for none.
-        def initialize(port:, url:, log:, postgres: nil, account: Account.new, instruments: nil)
+        def initialize(port:, url:, state:, postgres: nil, account: Account.new, instruments: nil)
           @port = port
           @url = url
-          @log = LogFile.new(log)
+          @log = LogFile.new(state.log)
           @postgres = postgres
           @account = account
           @short_lives = 0
@@ -44,6 +46,7 @@ module MossyAnvil
           @renewed = []
           @readiness = Readiness.new(port)
           @instruments = instruments
+          @backups = BackupWatch.new(Services::BackupFolder.new(state.backups), method(:now))
           @programs = Programs.beside(instruments)
         end
 
@@ -52,6 +55,7 @@ module MossyAnvil
           @log.turn_over
           @folder = Dir.mktmpdir("mossy-anvil")
           @account.give(@folder)
+          @account.give(@backups.path)
           listen_to_signals
           start_server
           @programs.each { |program| program.processes.times { start(program) } }
@@ -83,6 +87,7 @@ module MossyAnvil
             "PORT" => @port.to_s,
             "DATABASE_URL" => @url,
             "CALCULATION_SOCKET" => socket,
+            "BACKUPS" => @backups.path,
             "INSTRUMENTS_PORT" => @instruments&.port&.to_s,
             "CALCULATORS" => ENV.fetch("CALCULATORS", Etc.nprocessors.clamp(2, 8).to_s)
           }
@@ -134,6 +139,7 @@ module MossyAnvil
             bury
             renew if @renew
             start_what_is_due
+            back_up
             replace_unready if !@stopping && @server && @readiness.lost?
             sleep TICK_S
           end
@@ -146,12 +152,26 @@ module MossyAnvil
               server_gone(status)
             elsif pid == @postgres&.pid
               database_gone
-            elsif (program = @others.delete(pid))
-              @renewed.delete(pid) && !@stopping ? start(program) : later { start(program) }
+            else
+              other_gone(pid)
             end
           end
         rescue Errno::ECHILD
           @server = nil
+        end
+
+        # What does one thing and ends is not started again.
+        def other_gone(pid)
+          program = @others.delete(pid)
+          return if program.nil? || program.once
+
+          @renewed.delete(pid) && !@stopping ? start(program) : later { start(program) }
+        end
+
+        def back_up
+          return if @stopping || @others.values.any?(&:once)
+
+          start(Programs::BACKUP) if @backups.due?(Time.now)
         end
 
         def server_gone(status)
@@ -215,23 +235,6 @@ module MossyAnvil
           pids.each { |pid| tell(pid, "TERM") }
           deadline = now + PATIENCE_S
           pids.each { |pid| gone_by?(pid, deadline) || (tell(pid, "KILL") && ::Process.wait(pid)) }
-        end
-
-        # Is it gone by then?
-        def gone_by?(pid, deadline)
-          until (gone = ::Process.waitpid(pid, ::Process::WNOHANG)) || now > deadline
-            sleep 0.05
-          end
-          gone
-        rescue Errno::ECHILD
-          true
-        end
-
-        # False where there is nobody to tell.
-        def tell(pid, signal)
-          ::Process.kill(signal, pid)
-        rescue Errno::ESRCH
-          false
         end
 
         # The terminal may have gone away.

@@ -5,12 +5,14 @@ module MossyAnvil
     module Process
       # The programs that make up the server, by their files.
       module Programs
-        # A program beside the web server: its file, how many processes of it, and how far it makes way for others.
-        Program = Struct.new(:file, :processes, :niceness)
+        # A program beside the web server: its file, how many processes of it, and how far it
+        # makes way for others; once: it does what it has to and ends.
+        Program = Struct.new(:file, :processes, :niceness, :once)
         # Instruments are heard on that port of this machine. stand_ins: those of bin/instruments run beside.
         Instruments = Struct.new(:port, :stand_ins)
 
         SERVER = "server/entry/serve.rb"
+        BACKUP = Program.new("server/entry/backup.rb", 1, 15, true).freeze
 
         # instruments: Instruments there are, nil for none.
         def self.beside(instruments)

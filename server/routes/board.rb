@@ -29,7 +29,14 @@ module MossyAnvil
           view = view(app, rows)
           question = view.question(minutes: minutes, days: days)
           found = app.calculate("board", bytes: "", **question)
-          view.to_h(JSON.parse(found.bytes, symbolize_names: true), question, pending: pending)
+          shown = view.to_h(JSON.parse(found.bytes, symbolize_names: true), question, pending: pending)
+          { **shown, backup: backup(app.now) }
+        end
+
+        # { last_at:, stale: } of the backups; nil where none are made.
+        def self.backup(now)
+          folder = Services::BackupFolder.here or return
+          { last_at: folder.last_at&.utc&.iso8601, stale: folder.stale?(now) }
         end
 
         def self.view(app, rows)

@@ -38,6 +38,12 @@ module MossyAnvil
           db.in_transaction? ? yield : db.transaction(isolation: :repeatable, read_only: true, &)
         end
 
+        # Are there tables, and not all as this program wants them?
+        def behind?(db)
+          Sequel.extension(:migration)
+          db.tables.any? && !Sequel::Migrator.is_current?(db, MIGRATIONS)
+        end
+
         def migrate(db)
           Sequel.extension(:migration)
           Sequel::Migrator.run(db, MIGRATIONS)

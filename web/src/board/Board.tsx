@@ -73,6 +73,19 @@ export function Board({ shop }: { shop: Shop }) {
         <div className="words">
           <h2>{t("screen.board.what_can_i_do")}</h2>
           {problem && <Fault role="alert">{problem.message}</Fault>}
+          {board.data?.backup?.stale && (
+            <Fault role="alert">
+              {board.data.backup.last_at
+                ? t("screen.board.backup_old", {
+                    day: new Date(board.data.backup.last_at).toLocaleDateString("en-GB", {
+                      day: "numeric",
+                      month: "long",
+                      year: "numeric",
+                    }),
+                  })
+                : t("screen.board.backup_none")}
+            </Fault>
+          )}
           {!board.data && !problem && <Quiet role="status">{t("screen.board.laying_it_out")}</Quiet>}
           {board.data && <WhatNow board={board.data} span={span} onSpan={setSpan} />}
           {board.data && waits.data && <Needs board={board.data} waits={waits.data.waits} />}

@@ -45,6 +45,7 @@ const piece = (id: number, steps: BoardStep[], about: Partial<BoardPiece> = {}):
 });
 const ines = { id: 1, name: "Ines", hours: [{ weekday: 3, from_min: 480, to_min: 960 }] };
 const board: BoardAnswer = {
+  backup: null,
   now: at("01T09:00"),
   minutes: 40,
   until: at("04T00:00"),
