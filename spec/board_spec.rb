@@ -116,7 +116,7 @@ RSpec.describe "The board", :browser do
     wait_until { db[:blanks].where(number: 36).get(:asked_for) == "Ferry house, table by the window" }
     open_board
     late = find("section[aria-label=Late] li", text: "36 Turntable")
-    expect(late).to have_text(/\d+ days? late: .*Oil, 3 coats \(waits 3 days\)/)
+    expect(late).to have_text(/\d+ days? late: .*Finish, 3 coats \(waits 3 days\)/)
     expect(late).to have_text("Ferry house, table by the window")
     expect(now_list.first("li")).to have_text("36")
   end
