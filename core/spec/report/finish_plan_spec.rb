@@ -72,6 +72,18 @@ RSpec.describe MossyAnvil::Report::FinishPlan do
     expect(notes(demo(32))).not_to have_key("buff_inside")
   end
 
+  it "says which of its numbers are the shop's own" do
+    rows = [{ kind: "soak_factor", of: "drying_oil", value: 1.44 }] * 4 + [{ kind: "soak_factor", of: "wax", value: 2 }]
+    records = MossyAnvil::Model::ShopRecords.new(rows)
+    told = described_class.new(demo(33), climate: climate(0.55), records: records).to_h[:notes]
+    own = told.select { |note| note[:key].include?("own_") }
+    expect(own.map { |note| note[:key] }).to eq(%w[finish_plan.own_soak])
+    expect(own.first[:amounts].slice(:times, :records).transform_values { |amount| amount[:value] }).to eq(
+      times: 1.2,
+      records: 4
+    )
+  end
+
   it "warns of a finish that sets before it is spread, where there is too much skin for it" do
     pegs = JSON.parse(File.read(Dir[File.expand_path("../../../demo/35-*.json", __dir__)].first))
     plan =

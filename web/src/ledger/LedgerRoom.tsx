@@ -15,7 +15,7 @@ import { ink } from "../kit/theme";
 import { useSettled } from "../kit/useSettled";
 import { useUnit } from "../kit/Units";
 import { Waiting } from "../kit/Waiting";
-import { Plots, hoursText, stepName } from "./Plots";
+import { countText, hoursText, Plots, stepName } from "./Plots";
 
 const SETTLED_MS = 250;
 
@@ -113,7 +113,12 @@ export function LedgerRoom() {
           }}
           onChange={(value) => put("year", value)}
         />
-        <SearchField value={asked.text ?? ""} maxLength={200} onChange={(value) => put("text", value)}>
+        <SearchField
+          value={asked.text ?? ""}
+          maxLength={200}
+          onChange={(value) => put("text", value)}
+          style={{ width: 200 }}
+        >
           <FieldLabel>{t("screen.ledger.asked.text")}</FieldLabel>
           <FieldInput />
         </SearchField>
@@ -124,10 +129,10 @@ export function LedgerRoom() {
       <Sums>
         {(
           [
-            ["count", String(sums.count)],
+            ["count", countText(sums.count)],
             ["hands", hoursText(sums.hands_h)],
             ["cost", money(sums.cost)],
-            ["sold", String(sums.sold)],
+            ["sold", countText(sums.sold)],
             ["price", money(sums.price)],
             ["margin", money(sums.margin)],
           ] as const

@@ -78,7 +78,7 @@ export function Plots({ ledger }: { ledger: Ledger }) {
             key: at,
             name: stepName(at),
             size: count,
-            said: String(count),
+            said: countText(count),
           }))}
         />
       </section>
@@ -142,7 +142,15 @@ function Forecasts({ bars }: { bars: Ledger["forecasts"]["bars"] }) {
 }
 
 /** Hours of work: never as days, which are not worked through. */
-export const hoursText = (hours: number) => t("screen.ledger.hours_h", { hours: hours.toFixed(hours < 100 ? 1 : 0) });
+export const hoursText = (hours: number) =>
+  t("screen.ledger.hours_h", {
+    hours: hours.toLocaleString("en-GB", {
+      minimumFractionDigits: hours < 100 ? 1 : 0,
+      maximumFractionDigits: hours < 100 ? 1 : 0,
+    }),
+  });
+
+export const countText = (count: number) => count.toLocaleString("en-GB");
 
 export const stepName = (kind: string) =>
   kind === "unsaid" ? t("screen.ledger.step_unsaid") : t(`screen.ledger.steps.${kind}`);

@@ -111,7 +111,28 @@ module MossyAnvil
         [*wet, *blush, *wall, *unfit, *thin_film, *large, *neighbours].uniq
       end
 
-      def notes = FinishNotes.new(parts, dry_kg_m3: bench[:dry_kg_m3], climate: @climate, form: @blank.form).to_a
+      def notes =
+        [
+          *FinishNotes.new(parts, dry_kg_m3: bench[:dry_kg_m3], climate: @climate, form: @blank.form).to_a,
+          *by_own_records
+        ]
+
+      # What the shop's own records make of the usual.
+      def by_own_records
+        [
+          ["own_sanding", "sanding_factor", nil],
+          *coated.flat_map { |family| of_coats(family) }
+        ].filter_map do |key, kind, of|
+          count = @records.count(kind, of)
+          next if count.zero?
+
+          finish = of ? { finish: name(of) } : {}
+          say(key, times: [@records.factor(kind, of).round(2), ""], records: [count, ""], **finish)
+        end
+      end
+
+      def of_coats(family) = [["own_soak", "soak_factor", family], ["own_times", "coat_time_factor", family]]
+      def coated = families.reject { |family| family == "bare" }
       def say(key, **amounts) = Message.of("finish_plan.#{key}", **amounts)
       def name(family) = Message.term("tables.finishes.#{family}.name")
       def families = parts.map(&:family).uniq

@@ -125,7 +125,7 @@ function OnePart({ part, longest, own, faults, onFamily, onOwn }: PartProps) {
           <>
             {" · "}
             {t("screen.finish.plan.lost", { lost: shown(part.wall_lost_mm, "mm") })} ·{" "}
-            {t("screen.finish.plan.discs", { discs: Math.ceil(part.discs) })}
+            {t("screen.finish.plan.discs", { count: Math.ceil(part.discs) })}
           </>
         )}
       </Quiet>
