@@ -7,7 +7,10 @@ module MossyAnvil
       module Blanks
         def self.registered(app)
           app.get("/api/blanks/:id") { answer(blanks.find(blank_id)) }
-          app.put("/api/blanks/:id/place") { answer(blanks.place(blank_id, body_as("Place")["put_away"], now)) }
+          app.put("/api/blanks/:id/place") do
+            away = body_as("Place")["put_away"]
+            answer(away ? blanks.place(blank_id, true, now) : Ledger.closing(self).reopen(blank_id))
+          end
           take_in(app)
           save(app)
           append(app)

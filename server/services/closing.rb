@@ -27,11 +27,12 @@ module MossyAnvil
           end
         end
 
-        # What had been written of its end goes into its log.
+        # Back on the rack; what had been written of its end goes into its log. Returns as Store::Blanks#find.
         def reopen(id)
           @db.transaction do
             @blanks.place(id, false, @now)
             @ledger.reopen(id)&.then { |was| note(id, was) }
+            @blanks.find(id)
           end
         end
 

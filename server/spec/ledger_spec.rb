@@ -73,6 +73,11 @@ RSpec.describe "The ledger", :server do
     expect([back["put_away"], back["journal"].last["note"]]).to match([false, /given up. the check opened/])
     ask("DELETE", "/api/blanks/999/ending")
     expect(last_response.status).to eq(404)
+    # However it comes back to the rack, it is in the ledger no more.
+    close(id)
+    ask("PUT", "/api/blanks/#{id}/place", { put_away: false })
+    expect(answer_as("KeptBlank")["journal"].last["note"]).to include("closed on 2030-05-01: sold")
+    expect(ledger["pieces"]).to eq([])
   end
 
   it "refuses at its field what cannot be" do
