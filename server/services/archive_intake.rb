@@ -105,8 +105,13 @@ module MossyAnvil
 
           id = take(name, document, journal)
           cards.unpack(id, card) if card
-          return unless journals.any? { |part| part["put_away"] }
-          @reader.under("journals/#{stem}.json") { blanks.place(id, true, @now) }
+          first = journals.first or return
+          @reader.under("journals/#{stem}.json") { put_away(id, first["ending"]) } if first["put_away"]
+        end
+
+        def put_away(id, ending)
+          blanks.place(id, true, @now)
+          ending && ledger.unpack(id, ending)
         end
 
         def add_to(id, name, document, journal, card)

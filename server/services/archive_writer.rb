@@ -72,13 +72,20 @@ module MossyAnvil
         def put_journal(zip, stem, kept)
           entries = kept[:journal].map { |entry| entry.except(:id).transform_keys(&:to_s) }
           (entries.empty? ? [[]] : entries.each_slice(ENTRIES_A_PART)).each_with_index do |part, index|
-            about = { "put_away" => (index.zero? && kept[:put_away]) || nil, "entries" => part }.compact
+            about = { **(index.zero? ? placed(kept) : {}), "entries" => part }
             put(
               zip,
               "journals/#{stem}#{".#{index + 1}" if index.positive?}.json",
               MossyAnvil::Formats::JsonLayout.text(about)
             )
           end
+        end
+
+        # Whether it is off the rack, and what became of it.
+        def placed(kept)
+          return {} unless kept[:put_away]
+
+          { "put_away" => true, "ending" => ledger.packed(kept[:id]) }.compact
         end
 
         # What is said of each, and the pictures themselves by their sums.

@@ -56,8 +56,30 @@ RSpec.describe MossyAnvil::Server::Services::Archive, :server do
       MossyAnvil::Server::Store::People.new(db).all.map { |person| person.except(:id) },
       pictures,
       shelf,
-      db[:records].order(:id).select_map(%i[kind of value])
+      db[:records].order(:id).select_map(%i[kind of value]),
+      MossyAnvil::Server::Store::Ledger.new(db).rows.map { |row| row.except(:id) }
     ]
+  end
+
+  def close(number)
+    id = db[:blanks].where(number: number).get(:id)
+    ending = {
+      outcome: "sold",
+      ended_on: "2030-05-01",
+      price: 30.0,
+      hours: {
+        survey: 0,
+        mend: 0,
+        turn: 1.5,
+        finish: 0.5
+      },
+      rate: 12.0,
+      blank_cost: 3.0,
+      materials_cost: 1.0,
+      lessons: "Keep it wet."
+    }
+    ask("PUT", "/api/blanks/#{id}/ending", ending)
+    expect(last_response.status).to eq(200), last_response.body
   end
 
   def repacked(bytes)
@@ -71,6 +93,7 @@ RSpec.describe MossyAnvil::Server::Services::Archive, :server do
 
   it "carries the whole shop out and back into an empty one" do
     db[:records].insert(kind: "cure_factor", of: "casting_epoxy", value: 1.2, recorded_at: Time.now)
+    close(42)
     before = everything
     bytes = out
     MossyAnvil::Server::Store::Shops.new(db).clear

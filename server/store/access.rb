@@ -12,6 +12,7 @@ module MossyAnvil
         def photographs = @photographs ||= Photographs.new(@db)
         def stocks = @stocks ||= Stocks.new(@db)
         def patterns = @patterns ||= Patterns.new(@db)
+        def ledger = @ledger ||= Ledger.new(@db)
         def rates = @rates ||= Rates.new(@db)
         def cards = @cards ||= Cards.new(@db)
         def people = @people ||= People.new(@db)

@@ -22,6 +22,21 @@ module MossyAnvil
         # Back to work: its ending is gone; what was written of it is given back.
         def reopen(blank_id) = @db[:endings].where(blank_id: blank_id).returning.delete.first
 
+        # An ending to be carried elsewhere, string-keyed; nil of a piece that has none. And the same put in.
+        def packed(blank_id)
+          row = @db[:endings].where(blank_id: blank_id).first or return
+          days = {
+            closed_at: row[:closed_at].utc.iso8601(6),
+            **row.slice(:ended_on, :started_on).compact.transform_values(&:iso8601)
+          }
+          row.except(:blank_id, *days.keys).compact.merge(days).transform_keys(&:to_s)
+        end
+
+        def unpack(blank_id, ending)
+          row = ending.transform_keys(&:to_sym)
+          close(blank_id, row.except(:closed_at), Time.iso8601(row[:closed_at]))
+        end
+
         # The ending of a piece, or nil.
         def of(blank_id) = @db[:endings].where(blank_id: blank_id).first&.then { |row| told(row) }
 
