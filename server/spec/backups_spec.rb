@@ -112,4 +112,39 @@ RSpec.describe MossyAnvil::Server::Process::Backups, :server do
     expect { away.make(night) }.to raise_error(Sequel::DatabaseConnectionError)
     expect(folder.list).to eq([])
   end
+
+  def restored(path, answer)
+    env = { "DATABASE_URL" => @url, "MOSSY_ANVIL_STATE" => folder.path }
+    words = [File.join(MossyAnvil::Server::ROOT, "bin/restore"), *path]
+    IO.popen(env, [*words, { err: %i[child out] }], "r+") do |program|
+      program.puts(answer)
+      program.close_write
+      program.read
+    end
+  end
+
+  it "is put back from the command line, which says first what is lost, and only where that is wanted" do
+    path = filled.make(night)
+    before = content
+    opened { |db| MossyAnvil::Server::Store::Shops.new(db).clear }
+    expect(restored(path, "no")).to match(/blanks +0 +12\n.*Nothing was changed/m)
+    expect(content).not_to eq(before)
+    expect(restored(path, "yes")).to match(/Restored. What was there is still kept, as the database #{@name}_before_/)
+    expect(content).to eq(before)
+    expect(restored("#{path}.gone", "yes")).to include("There is no file")
+    File.write("#{path}.bad", "not a backup")
+    expect(restored("#{path}.bad", "yes")).to match(/Cannot restore: pg_restore failed/)
+    expect(content).to eq(before)
+  end
+
+  it "is made by the program the launcher starts, which says where, or why not" do
+    filled
+    env = { "DATABASE_URL" => @url, "BACKUPS" => folder.path }
+    entry = File.join(MossyAnvil::Server::ROOT, "server/entry/backup.rb")
+    run = ->(about) { IO.popen({ **env, **about }, [RbConfig.ruby, entry, { err: %i[child out] }], &:read) }
+    expect(run.call({})).to include("Backed up to #{folder.path}")
+    expect(folder.list.size).to eq(1)
+    expect(run.call({ "DATABASE_URL" => @url.sub(/:\d+\//, ":1/") })).to include("No backup was made")
+    expect(folder.list.size).to eq(1)
+  end
 end
