@@ -144,7 +144,7 @@ RSpec.describe MossyAnvil::Server::Process::Backups, :server do
     run = ->(about) { IO.popen({ **env, **about }, [RbConfig.ruby, entry, { err: %i[child out] }], &:read) }
     expect(run.call({})).to include("Backed up to #{folder.path}")
     expect(folder.list.size).to eq(1)
-    expect(run.call({ "DATABASE_URL" => @url.sub(/:\d+\//, ":1/") })).to include("No backup was made")
+    expect(run.call({ "DATABASE_URL" => @url.sub(%r{:\d+/}, ":1/") })).to include("No backup was made")
     expect(folder.list.size).to eq(1)
   end
 end
