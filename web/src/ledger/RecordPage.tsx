@@ -30,6 +30,8 @@ const Pictures = styled.div`
   }
   img {
     width: 100%;
+    max-height: 440px;
+    object-fit: contain;
     display: block;
     background: #fff;
   }
