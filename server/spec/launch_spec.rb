@@ -48,7 +48,7 @@ RSpec.describe "Starting the application", :server do
   it "begins an empty shop of one's own when told to, and the demo stays out of it" do
     started.stop("TERM")
     own = started("--empty")
-    expect(own.said).to include("--empty throws away what is kept here: 12 blanks")
+    expect(own.said).to include("--empty throws away what is kept here: 73 blanks")
     own.stop("TERM")
     again = started
     expect(JSON.parse(again.get("/api/shop").body)).to include("name" => "Your shop", "rack" => [], "lathes" => {})
