@@ -4,6 +4,7 @@ import styled from "styled-components";
 import { api } from "../api/client";
 import type { Board as BoardAnswer, Shop } from "../api/document";
 import { Button } from "../kit/Button";
+import { dayText } from "../kit/dayText";
 import { Choice } from "../kit/Choice";
 import { NextStrip } from "../kit/NextStrip";
 import { Carry, Fault, Heading, Quiet, Row } from "../kit/parts";
@@ -77,11 +78,7 @@ export function Board({ shop }: { shop: Shop }) {
             <Fault role="alert">
               {board.data.backup.last_at
                 ? t("screen.board.backup_old", {
-                    day: new Date(board.data.backup.last_at).toLocaleDateString("en-GB", {
-                      day: "numeric",
-                      month: "long",
-                      year: "numeric",
-                    }),
+                    day: dayText(board.data.backup.last_at),
                   })
                 : t("screen.board.backup_none")}
             </Fault>

@@ -7,6 +7,7 @@ import { api } from "../api/client";
 import { without, type LedgerAsked, type LedgerPiece } from "../api/document";
 import { capital, t } from "../i18n/texts";
 import { Button } from "../kit/Button";
+import { dayText } from "../kit/dayText";
 import { Select } from "../kit/Select";
 import { amountText } from "../kit/measure";
 import { FieldInput, FieldLabel } from "../kit/MeasureField";
@@ -222,6 +223,3 @@ function More({ from, shown, count, onFrom }: MoreOf) {
     </Row>
   );
 }
-
-const dayText = (day: string) =>
-  new Date(day).toLocaleDateString("en-GB", { day: "numeric", month: "short", year: "numeric" });

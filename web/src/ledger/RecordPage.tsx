@@ -7,6 +7,7 @@ import type { Kept, Photograph, Story, StageName } from "../api/document";
 import { capital, t } from "../i18n/texts";
 import { MessageText } from "../kit/Advice";
 import { Button } from "../kit/Button";
+import { dayText } from "../kit/dayText";
 import { amountText } from "../kit/measure";
 import { Carry, Fault, Heading, Quiet, Row, Ticket } from "../kit/parts";
 import { Room } from "../kit/Room";
@@ -298,6 +299,3 @@ function Ended({ id, story }: { id: number; story: Story }) {
     </>
   );
 }
-
-const dayText = (day: string) =>
-  new Date(day).toLocaleDateString("en-GB", { day: "numeric", month: "short", year: "numeric" });

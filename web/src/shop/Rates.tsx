@@ -5,6 +5,7 @@ import { api } from "../api/client";
 import type { Rate, Rates as AllRates } from "../api/document";
 import { capital, t } from "../i18n/texts";
 import { Button } from "../kit/Button";
+import { dayText } from "../kit/dayText";
 import { amountText } from "../kit/measure";
 import { Fault, Heading, Quiet } from "../kit/parts";
 import { ink } from "../kit/theme";
@@ -139,11 +140,7 @@ function One({ rate }: { rate: Rate }) {
             <li key={one.id}>
               <span>{shown(one.value)}</span>
               <span>
-                {new Date(one.recorded_at).toLocaleDateString("en-GB", {
-                  day: "numeric",
-                  month: "short",
-                  year: "numeric",
-                })}
+                {dayText(one.recorded_at)}
                 {one.blank && ` · ${one.blank.number} ${one.blank.name}`}
               </span>
               {one.held_back && <span style={{ color: ink.rust }}>{t("screen.shop.rates.held_back")}</span>}

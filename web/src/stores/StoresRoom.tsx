@@ -3,6 +3,7 @@ import { useState } from "react";
 import { api } from "../api/client";
 import { without, type NewLot, type NewProduct, type Product, type Stores } from "../api/document";
 import { Button } from "../kit/Button";
+import { dayText } from "../kit/dayText";
 import { Choice } from "../kit/Choice";
 import { AmountField, NumberField, TextLine } from "../kit/MeasureField";
 import { amountText } from "../kit/measure";
@@ -25,9 +26,6 @@ const KINDS = {
   supplies: t("screen.stores.mould_lining"),
   finishes: t("screen.stores.finish"),
 } as const;
-
-const dayText = (day: string) =>
-  new Date(day).toLocaleDateString("en-GB", { day: "numeric", month: "short", year: "numeric" });
 
 /** What stands on the shelf, lot by lot, and what open cards hold of it. */
 export function StoresRoom() {
