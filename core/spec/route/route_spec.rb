@@ -387,4 +387,59 @@ RSpec.describe MossyAnvil::Report::RouteReport do
       expect(found[:alternatives].map { |one| kinds(one) + [one[:hands_h]] }.uniq.size).to eq(found[:alternatives].size)
     end
   end
+
+  describe "the hours of" do
+    def demo(number, **route)
+      document = JSON.parse(File.read(Dir[File.expand_path("../../../demo/#{number}-*.json", __dir__)].first))
+      document["route"] = { **document.fetch("route", {}), **route.transform_keys(&:to_s) }
+      MossyAnvil::Formats::BlankFile.from_data(document)
+    end
+
+    def steps(blank, **about)
+      MossyAnvil::Report::RouteReport.new(blank, ways: :taken, **about).steps.to_h { |step| [step.kind, step] }
+    end
+
+    it "a turning step are those of its cuts, beside what it takes to set it up" do
+      found = steps(demo(33))
+      cuts = MossyAnvil::Report::CutReport.new(demo(33)).to_h[:regions].group_by { |region| region[:step] }
+      %w[true_up outside seat foot].each do |kind|
+        minutes = cuts.fetch(kind).sum { |region| region[:minutes].sum / 2 }
+        base = MossyAnvil::Table.row("route", kind)["base_min"]
+        expect(found[kind].hands_min).to be_within(1e-6).of(base + minutes), kind
+      end
+      # What no speed is safe for is counted by the litre: it has no cuts.
+      hollow = found["hollow"]
+      expect([hollow.cuts, hollow.turns_not]).to eq([nil, hollow.turns_not])
+      expect(hollow.hands_min).to be > MossyAnvil::Table.row("route", "hollow")["base_min"]
+    end
+
+    it "the finish are its plan's, with waits by its coats and grams by its millilitres" do
+      found = steps(demo(33))
+      plan = MossyAnvil::Report::FinishPlan.new(demo(33)).to_h[:parts]
+      sanding = plan.sum { |part| part[:minutes].sum / 2 }
+      papers = plan.first[:papers].size
+      row = MossyAnvil::Table.row("route", "sand")
+      expect(found["sand"].hands_min).to be_within(1e-6).of(row["base_min"] + sanding + (row["min_per_grit"] * papers))
+      # Three coats of oil at 20 C: 24 h, 24 h, then 6 h until it may be handled.
+      expect(found["coat"].wait.likely).to be_within(1e-9).of(54 / 24.0)
+      ml = plan.sum { |part| part[:coats].sum { |coat| coat[:ml] } }
+      expect(found["coat"].materials.map { |one| [one.key, one.amount] }).to match(
+        [["drying_oil", be_within(1e-6).of(ml * 0.92)]]
+      )
+    end
+
+    it "a piece left bare are none of coats" do
+      bare = %w[outside inside foot].to_h { |side| ["#{side}_sound", "bare"] }
+      coat = steps(demo(33, finish: bare))["coat"]
+      expect([coat.hands_min, coat.wait, coat.materials, coat.name[:key]]).to eq([0, nil, [], "route.left_bare"])
+    end
+
+    it "cuts go by the shop's own records, step by step" do
+      records = MossyAnvil::Model::ShopRecords.new([{ kind: "cutting_factor", of: "outside", value: 4.0 }] * 4)
+      usual, own = [{}, { records: records }].map { |about| steps(demo(33), **about) }
+      base = MossyAnvil::Table.row("route", "outside")["base_min"]
+      expect(own["outside"].hands_min - base).to be_within(1e-6).of(2 * (usual["outside"].hands_min - base))
+      expect(own["foot"].hands_min).to eq(usual["foot"].hands_min)
+    end
+  end
 end

@@ -19,7 +19,7 @@ module MossyAnvil
           id: id,
           kind: @kind,
           stretch: @row["stretch"],
-          name: Message.of("route.kinds.#{@kind}", **about),
+          name: name,
           of: @of,
           base_min: hands_min,
           wait: wait,
@@ -34,6 +34,12 @@ module MossyAnvil
 
       private
 
+      def name
+        return Message.of("route.left_bare") if (sanded? && papers.empty?) || (coats? && coated.empty?)
+
+        Message.of("route.kinds.#{@kind}", **about)
+      end
+
       # On the lathe; nil speed where it is stopped for it.
       def sanded? = @kind == "sand"
       def coats? = %w[coat buff].include?(@kind)
@@ -44,11 +50,11 @@ module MossyAnvil
       def coated = parts.reject { |part| part.coats.empty? || part.family == "bare" }.group_by(&:family).values
 
       def about
-        return { from: Message.text("P#{papers.min}"), to: Message.text("P#{papers.max}") } if sanded? && papers.any?
+        return { from: Message.text("P#{papers.min}"), to: Message.text("P#{papers.max}") } if sanded?
 
         return { ids: Message.ids(@of) } if @of.any?
 
-        coats? ? { count: Message.count(coated.map { |group| group.first.coats.size }.max || 0) } : {}
+        coats? ? { count: Message.count(coated.map { |group| group.first.coats.size }.max) } : {}
       end
 
       def hands_min
