@@ -36,13 +36,13 @@ module MossyAnvil
         private
 
         def say(words, **how) = @paper.say(words, **how)
-        def t(key, **values) = Texts.t("story_sheet.#{key}", **values)
+        def words(key, **values) = Texts.t("story_sheet.#{key}", **values)
         def amount(value, unit) = Texts.amount(value, unit)
         def money(value) = format("%.2f %s", value, @shop[:currency])
         def ending = @story["ending"]
         def heading(key)
           @paper.pdf.move_down(10)
-          say(t(key), size: 13, style: :bold)
+          say(words(key), size: 13, style: :bold)
         end
 
         def head
@@ -53,8 +53,8 @@ module MossyAnvil
             [@told["stuff"], *(@told["origin"] ? [@told["origin"]] : []), amount(@told["largest_mm"], "mm")].join(" · ")
           )
           from, to = @story["days"].values_at("started_on", "last_on")
-          say(t("days", from: from, to: ending ? ending["ended_on"] : to)) if from
-          say(t("outcome.#{ending["outcome"]}", day: ending["ended_on"]), size: 12, style: :bold) if ending
+          say(words("days", from: from, to: ending ? ending["ended_on"] : to)) if from
+          say(words("outcome.#{ending["outcome"]}", day: ending["ended_on"]), size: 12, style: :bold) if ending
         end
 
         # Its pictures side by side, and its section: at 1 : 1 where that fits.
@@ -95,7 +95,7 @@ module MossyAnvil
 
           heading("survey")
           @told["defects"].each do |one|
-            @paper.row([one["id"], Texts.t("defects.#{one["type"]}"), t("became.#{one["became"]}")], SHARES)
+            @paper.row([one["id"], Texts.t("defects.#{one["type"]}"), words("became.#{one["became"]}")], SHARES)
           end
         end
 
@@ -123,13 +123,13 @@ module MossyAnvil
           heading("cost")
           hours = about["hours"].values.sum
           rows = [
-            [t("blank"), money(about["blank_cost"])],
-            [t("materials"), money(about["materials_cost"])],
-            [t("hours", hours: "#{hours.round(1)} h", rate: money(about["rate"])), money(hours * about["rate"])],
-            *(ending ? [[t("whole"), money(ending["cost"])]] : []),
+            [words("blank"), money(about["blank_cost"])],
+            [words("materials"), money(about["materials_cost"])],
+            [words("hours", hours: "#{hours.round(1)} h", rate: money(about["rate"])), money(hours * about["rate"])],
+            *(ending ? [[words("whole"), money(ending["cost"])]] : []),
             *(
               if ending && ending["price"]
-                [[t("price"), money(ending["price"])], [t("margin"), money(ending["margin"])]]
+                [[words("price"), money(ending["price"])], [words("margin"), money(ending["margin"])]]
               else
                 []
               end
@@ -140,11 +140,11 @@ module MossyAnvil
         end
 
         def lessons
-          words = ending && ending["lessons"].to_s
-          return if words.to_s.empty? || !@cost
+          learnt = ending && ending["lessons"].to_s
+          return if learnt.to_s.empty? || !@cost
 
           heading("lessons")
-          say(words)
+          say(learnt)
         end
       end
     end

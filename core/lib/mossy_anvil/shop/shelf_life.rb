@@ -1,6 +1,6 @@
 # frozen_string_literal: true
 
-require "date"
+require "time"
 
 module MossyAnvil
   module Shop
