@@ -72,6 +72,17 @@ RSpec.describe MossyAnvil::Report::FinishPlan do
     expect(notes(demo(32))).not_to have_key("buff_inside")
   end
 
+  it "is the same whether the speeds of the way are worked out or not" do
+    [32, 34, 36, 39, 40, 41].each do |number|
+      blank = demo(number)
+      whole = MossyAnvil::Report::RouteReport.new(blank, ways: :taken)
+      expect(described_class.new(blank).to_h).to eq(whole.finish.to_h), number.to_s
+      expect(whole.steps.map(&:id)).to eq(
+        MossyAnvil::Report::RouteReport.new(blank, ways: :taken, speeds: false).steps.map(&:id)
+      )
+    end
+  end
+
   it "says which of its numbers are the shop's own" do
     rows = [{ kind: "soak_factor", of: "drying_oil", value: 1.44 }] * 4 + [{ kind: "soak_factor", of: "wax", value: 2 }]
     records = MossyAnvil::Model::ShopRecords.new(rows)

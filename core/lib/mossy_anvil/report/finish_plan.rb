@@ -7,7 +7,7 @@ module MossyAnvil
       # blank: as surveyed, with a form; about: as RouteReport takes them. Raises InvalidInput under `at` where there is
       # no form.
       def initialize(blank, **about)
-        @route = RouteReport.new(blank, ways: :taken, **about)
+        @route = RouteReport.new(blank, ways: :taken, speeds: false, **about)
       end
 
       # Plain data, see PieceFinish.

@@ -4,9 +4,13 @@ module MossyAnvil
   module Report
     # The whole way of one piece: what it can be, step by step, the one that is advised and why.
     class RouteReport
+      # In place of what a stage comes to, where nobody asks for it.
+      UNASKED = { limit_rpm: 1.0, unsafe: false, volume_mm3: 0.0 }.freeze
+
       # blank: as surveyed, with a form. now: Time or nil. about: records: ShopRecords; chosen: { question => answer },
       # those of the blank file unsaid; ways: :all, or :taken for that one alone, which is much less to work out; tools:
-      # keys of the turner's own, every one of the table unsaid; sheets: as PieceFinish takes them.
+      # keys of the turner's own, every one of the table unsaid; sheets: as PieceFinish takes them; speeds: false where
+      # nobody asks how fast its steps may turn and what holds them, which is most of the work.
       # Raises InvalidInput under `at` where there is no form, or a tool is not known.
       def initialize(blank, climate: ShopClimate.new, now: nil, fineness: :default, at: "", **about)
         unless blank.form
@@ -29,6 +33,7 @@ module MossyAnvil
         @ways = about.fetch(:ways, :all)
         @tools = Model::CuttingTool.all(about[:tools])
         @sheets = about[:sheets] || {}
+        @speeds = about.fetch(:speeds, true)
         @workings = Workings.new
       end
 
@@ -86,10 +91,10 @@ module MossyAnvil
           assessed: assessed,
           context: context,
           rough: rough,
-          mounts: method(:mounts),
+          mounts: @speeds ? method(:mounts) : ->(_) { {} },
           cuts: method(:cuts),
           finish: method(:finish_of),
-          limits: limits
+          limits: @speeds ? limits : ->(*) { UNASKED }
         )
       end
 

@@ -31,10 +31,9 @@ module MossyAnvil
       # What FinishReport says of the finished piece, plain data; its speed at worst where a depth is in doubt.
       def papers(blank)
         (@papers ||= {})[key(blank)] ||= begin
-          stages = reports(blank).to_h
-          last = stages.keys.last
-          stages[last] = stages[last].merge(call(blank, last).slice(:limit_rpm))
-          FinishReport.new(solid(blank), stages, Workings.new).to_h
+          name = Solid::Stage.names_for(blank).last
+          last = report(blank, name).merge(call(blank, name).slice(:limit_rpm))
+          FinishReport.new(solid(blank), { name => last }, Workings.new).to_h
         end
       end
 
