@@ -17,17 +17,7 @@ module MossyAnvil
         end
 
         # Assessment as plain data. Raises InvalidInput with pointers under `at`.
-        def assess(document, at: "")
-          records = @own.call[:records]
-          alone do
-            MossyAnvil::Report::Assessment.new(
-              blank(document, at: at),
-              climate: @climate,
-              now: @now,
-              records: records
-            ).to_h
-          end
-        end
+        def assess(document, at: "") = by_records(MossyAnvil::Report::Assessment, document, at)
 
         # What the rack shows of it: columns of the blanks table. What it waits for began with its first reading.
         def brief(document, at: "")
@@ -62,18 +52,7 @@ module MossyAnvil
           end
 
         # Its plan of mending, as plain data.
-        def mend(document, at: "")
-          records = @own.call[:records]
-          alone do
-            MossyAnvil::Report::MendReport.new(
-              blank(document, at: at),
-              climate: @climate,
-              now: @now,
-              records: records,
-              at: at
-            ).to_h
-          end
-        end
+        def mend(document, at: "") = by_records(MossyAnvil::Report::MendReport, document, at, at: at)
 
         # How it is held from the first cut to the last, as plain data.
         def mounts(document, at: "")
@@ -108,6 +87,12 @@ module MossyAnvil
         def blank(document, at: "") = Reckoner.blank(document, at: at)
 
         private
+
+        # A report that only the shop's records change.
+        def by_records(report, document, at, **about)
+          records = @own.call[:records]
+          alone { report.new(blank(document, at: at), climate: @climate, now: @now, records: records, **about).to_h }
+        end
 
         # A report of the route, which goes by all that the shop has of its own.
         def by_own(report, document, at, **about)

@@ -107,6 +107,7 @@ module MossyAnvil
           power_w: Turn::Cutting.power_w(use.force_n, 2 * region.largest_mm, step.limit_rpm),
           chip_mm: use.chip_mm,
           leave_mm: use.leave_mm,
+          change_mm: use.change_mm,
           minutes: use.minutes.map { |minutes| minutes * step.cuts.factor },
           sharpen_every_min: use.sharpen_every_min,
           bend_mm: use.bend_mm,

@@ -167,7 +167,7 @@ module MossyAnvil
             ),
             (
               if cut[:finish_tool]
-                line("change_tool", tool: tool(cut[:finish_tool]), target: [cut[:leave_mm], "mm", nil])
+                line("change_tool", tool: tool(cut[:finish_tool]), target: [cut[:change_mm], "mm", nil])
               end
             )
           ].compact

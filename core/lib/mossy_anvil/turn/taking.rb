@@ -19,7 +19,6 @@ module MossyAnvil
       # The ToolUse of one tool to rough with and one to finish with.
       def use(tool, finish)
         newton, allowed = tightest(tool, finish)
-        leave = leave_mm(tool, finish)
         ToolUse.new(
           tool: tool,
           finish_tool: finish,
@@ -27,7 +26,8 @@ module MossyAnvil
           force_n: newton,
           allowed_n: allowed,
           torque_nm: Cutting.torque_nm(force(tool, rough_chip(tool)), region.largest_mm),
-          leave_mm: leave,
+          leave_mm: left(bearing_mm(tool, rough_chip(tool))),
+          change_mm: tool == finish ? nil : left(change_mm(tool)),
           minutes: minutes(tool, finish),
           sharpen_every_min: sharpen_every_min(tool),
           bend_mm: bend_mm(finish)
@@ -92,21 +92,18 @@ module MossyAnvil
 
       def walled? = !region.wall_n.nil? && !region.wall_mm.nil?
 
-      # mm of wall that bears a cut with so thick a chip: what a wall bears goes with its square.
+      # mm of wall that bears a cut with so thick a chip: what a wall bears goes with its square. nil without a wall.
       def bearing_mm(tool, chip_mm)
+        return unless walled?
+
         region.wall_mm * Math.sqrt([force(tool, chip_mm, dull: true) / region.wall_n, 1.0].max)
       end
 
       # mm of wall at which the tools are changed: not before the wall bears no lighter cut of the first.
       def change_mm(tool) = bearing_mm(tool, [table["least_chip_mm"], rough_chip(tool)].min)
 
-      # What is left on the wall: until it is cut ever lighter, or until the tools are changed; nil where nothing is.
-      def leave_mm(tool, finish)
-        return unless walled?
-
-        left = (tool == finish ? bearing_mm(tool, rough_chip(tool)) : change_mm(tool)) - region.wall_mm
-        left.positive? ? left : nil
-      end
+      # What a wall so thick has left on the finished one; nil where nothing is.
+      def left(wall_mm) = wall_mm && wall_mm > region.wall_mm ? wall_mm - region.wall_mm : nil
 
       # Roughing, ever lighter as the wall goes down, the change of tool, and the finishing passes.
       def minutes(tool, finish)

@@ -174,16 +174,14 @@ function Region({ region }: { region: CutRegion }) {
   const [least = 0, most = 0] = region.minutes;
   const notes = [
     region.look_at.length > 0 && t("screen.turn.cut.look_at", { ids: region.look_at.join(", ") }),
-    region.finish_tool &&
-      t("screen.turn.cut.finish", {
-        tool: t(`tables.tools.${region.finish_tool}.name`),
-        leave: shown(region.leave_mm ?? 0, "mm"),
-      }),
     region.leave_mm !== null &&
       region.wall_step_mm !== null &&
-      t(region.finish_tool ? "screen.turn.cut.wall_step" : "screen.turn.cut.leave", {
-        leave: shown(region.leave_mm, "mm"),
-        step: shown(region.wall_step_mm, "mm"),
+      t("screen.turn.cut.leave", { leave: shown(region.leave_mm, "mm"), step: shown(region.wall_step_mm, "mm") }),
+    region.finish_tool &&
+      region.change_mm !== null &&
+      t("screen.turn.cut.finish", {
+        tool: t(`tables.tools.${region.finish_tool}.name`),
+        left: shown(region.change_mm, "mm"),
       }),
     region.leave_mm === null &&
       region.wall_step_mm !== null &&
