@@ -236,7 +236,12 @@ function Region({ region }: { region: CutRegion }) {
         </div>
       </Figures>
       <p>{notes.join(" ")}</p>
-      <p>{region.second && t("screen.turn.cut.second", { tool: t(`tables.tools.${region.second}.name`) })}</p>
+      <p>
+        {region.second &&
+          t(region.second === region.finish_tool ? "screen.turn.cut.second_alone" : "screen.turn.cut.second", {
+            tool: t(`tables.tools.${region.second}.name`),
+          })}
+      </p>
       <Row>
         <Button $kind="quiet" aria-expanded={how} onPress={() => showHow(!how)}>
           {t("screen.turn.cut.how")}
