@@ -26,8 +26,14 @@ gem "ruby-vips", "~> 2.2"
 gem "rubyzip", "~> 2.4"
 # Jobs too long for a request, in the same database.
 # What que asks of json was taken out of json 3.
+gem "argon2", "~> 2.3"
 gem "json", "~> 2.9"
 gem "que", "~> 2.4"
+# Log-in and its sessions.
+gem "rack-attack", "~> 6.7"
+gem "rodauth", "~> 2.36"
+# Pairing codes to scan.
+gem "rqrcode", "~> 3.0"
 gem "sequel", "~> 5.90"
 gem "sequel_pg", "~> 1.17"
 gem "sinatra", "~> 4.1"

@@ -13,19 +13,14 @@ module MossyAnvil
 
       # db: Sequel::Database. clock: anything that answers #now with a Time. log: takes lines of JSON by #<<.
       # calculator: Calculator.
-      def self.serve(db:, clock: Time, log: $stdout, calculator: Calculation::Calculator::Here.new)
+      # network: Network the shop is reached by, nil for this machine alone.
+      def self.serve(db:, clock: Time, log: $stdout, calculator: Calculation::Calculator::Here.new, network: nil)
         Jobs::Queue.open(db)
         log = SteadyLog.new(log)
-        own =
-          Class.new(self) { { db: db, clock: clock, log: log, calculator: calculator }.each { |key, to| set key, to } }
-        # Before all that Sinatra brings, which takes an address for one that can be read.
-        Rack::Builder.app do
-          use RequestLog, log: log, clock: clock
-          use Http::PageHeaders
-          use Http::PlainRequest
-          use Http::OwnOrigin
-          run own
-        end
+        given = { db: db, clock: clock, log: log, calculator: calculator, network: network }
+        own = Class.new(self) { given.each { |key, to| set key, to } }
+        own.set :host_authorization, { permitted_hosts: LOCAL_HOSTS | network.hosts } if network
+        Http::Entrance.new(own.settings).before(own)
       end
 
       set :environment, :production
@@ -45,6 +40,8 @@ module MossyAnvil
       register Routes::Patterns
       register Routes::Lathes
       register Routes::People
+      register Routes::Devices
+      register Routes::Live
       register Routes::Board
       register Routes::Files
       register Routes::Searches
@@ -70,6 +67,7 @@ module MossyAnvil
 
       error(MossyAnvil::InvalidInput) { |fault| problem(Problems.invalid(fault)) }
       error(NotFound) { |fault| problem(Problems.missing(fault.message)) }
+      error(NotAllowed) { |fault| problem(Problems.forbidden(fault.message)) }
       error(Taken) { |fault| problem(Problems.unique(fault.message)) }
       error(Stale) { |fault| problem(Problems.stale(fault)) }
       error(Busy) { |fault| problem(Problems.busy(fault.message)) }
@@ -77,13 +75,7 @@ module MossyAnvil
       error(Calculation::Calculator::TooCostly) { |fault| problem(Problems.too_costly(fault.message)) }
       # Nobody is there to read it.
       error(Calculation::Calculator::Left) { halt 499, "" }
-      error(Sequel::PoolTimeout) do |fault|
-        broken(fault, Problems.busy(Problems.text("refused.the_database_has_no_connection_to_spare")))
-      end
-      error(Sequel::DatabaseConnectionError, Sequel::DatabaseDisconnectError) do |fault|
-        broken(fault, Problems.database_away)
-      end
-      error(Sequel::DatabaseError) do |fault|
+      error(Sequel::Error) do |fault|
         DatabaseFault.new(fault).then { |known| known.ours? ? problem(known.problem) : broken(fault, known.problem) }
       end
       error(Exception) { |fault| broken(fault, Problems.broken) }
@@ -181,7 +173,9 @@ module MossyAnvil
           hand_over(name, type, Http::SentFile.new(file))
         end
 
-        def blanks = Store::Blanks.new(settings.db)
+        # Caller who asks.
+        def asking = env.fetch(Caller::KEY)
+        def blanks = Store::Blanks.new(settings.db, by: asking.name)
         def photographs = Store::Photographs.new(settings.db)
         def tasks = Store::Tasks.new(settings.db)
         # A task kept and put on the queue; its id.
@@ -200,16 +194,20 @@ module MossyAnvil
         def ledger = Store::Ledger.new(settings.db)
         def rates = Store::Rates.new(settings.db)
         def own_numbers = Services::OwnNumbers.new(settings.db)
-        def stocks = Store::Stocks.new(settings.db)
+        def stocks = Store::Stocks.new(settings.db, by: asking.name)
+        def presences = Store::Presences.new(settings.db)
+        def devices = Store::Devices.new(settings.db)
+        def log_ins = Store::LogIns.new(settings.db)
         def shops = Store::Shops.new(settings.db)
         def now = settings.clock.now.utc
-        def cards = Store::Cards.new(settings.db)
-        def card_work = Services::CardWork.new(settings.db, climate: shops.climate, now: now)
+        def cards = Store::Cards.new(settings.db, by: asking.name)
+        def card_work = Services::CardWork.new(settings.db, climate: shops.climate, now: now, worker: asking)
 
         def blank_id = number_in_path("id", "blank")
         def lathe_id = number_in_path("id", "lathe")
         def record_id = number_in_path("id", "record")
         def person_id = number_in_path("id", "person")
+        def device_id = number_in_path("id", "device")
         def card_id = number_in_path("id", "card")
         def task_id = number_in_path("id", "task")
         def search_id = number_in_path("id", "search")

@@ -21,6 +21,7 @@ module MossyAnvil
         raw["components"]["schemas"]["Document"] = documents == :core ? {} : file
         raw["components"]["schemas"].merge!(parts(file))
         @schemas = JSONSchemer.openapi(referring(raw, INTO_FILE), regexp_resolver: "ecma")
+        @paths = raw["paths"]
         @known = {}
       end
 
@@ -40,6 +41,25 @@ module MossyAnvil
         raise MossyAnvil::InvalidInput, found if found.any?
 
         body
+      end
+
+      # The least role that may do so (`x-role`), "anyone" where nobody has to be known for it; of what the contract
+      # does not know, a viewer's: there is nothing there.
+      def least_role(method, path)
+        method = "GET" if method == "HEAD"
+        found = operations.find { |one| one[:method] == method && one[:path].match?(path) }
+        found ? found[:role] : Caller::ROLES.first
+      end
+
+      # Every operation: { method:, path: (a pattern), template:, role: }.
+      def operations
+        @operations ||=
+          @paths.flat_map do |template, about|
+            pattern = Regexp.new("\\A#{template.gsub(/\{\w+\}/, "[^/]+")}\\z")
+            about
+              .slice("get", "put", "post", "delete")
+              .map { |verb, one| { method: verb.upcase, path: pattern, template: template, role: one["x-role"] } }
+          end
       end
 
       private

@@ -4,8 +4,9 @@ module MossyAnvil
   module Server
     # What a fault of the database means for whoever asked, by its SQLSTATE.
     class DatabaseFault
-      # error: Sequel::DatabaseError.
+      # error: Sequel::Error.
       def initialize(error)
+        @error = error
         @cause = error.wrapped_exception
         result = @cause.respond_to?(:result) ? @cause.result : nil
         @state = result&.error_field(PG::Result::PG_DIAG_SQLSTATE).to_s
@@ -17,6 +18,19 @@ module MossyAnvil
 
       # RFC 9457 document.
       def problem
+        case @error
+        when Sequel::PoolTimeout
+          Problems.busy(Problems.text("refused.the_database_has_no_connection_to_spare"))
+        when Sequel::DatabaseConnectionError, Sequel::DatabaseDisconnectError
+          Problems.database_away
+        else
+          by_state
+        end
+      end
+
+      private
+
+      def by_state
         case @state
         when "23505"
           Problems.unique(@constraint)

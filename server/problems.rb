@@ -50,6 +50,17 @@ module MossyAnvil
       def database_busy = busy(text("busy.database"))
       def too_costly(detail) = anywhere("too_costly", detail)
       def too_large(detail) = body(413, "too_large", detail)
+      def log_in = body(401, "log_in", text("log_in.detail"))
+      def wrong_password = body(401, "wrong_password", text("wrong_password.detail"))
+      def locked_out(minutes) = body(403, "locked_out", text("locked_out.detail", minutes: minutes))
+
+      def not_allowed(role, least)
+        roles = { role: role, least: least }.transform_values { |name| MossyAnvil::Catalogue.t("roles.#{name}") }
+        forbidden(text("not_allowed.detail", **roles))
+      end
+
+      def forbidden(detail) = body(403, "not_allowed", detail)
+      def not_on_a_network = body(409, "not_on_a_network", text("not_on_a_network.detail"))
       def elsewhere = body(403, "elsewhere", text("elsewhere.detail"))
       def missing(detail) = body(404, "missing", detail)
       def disk_full = body(507, "disk_full", text("disk_full.detail"))

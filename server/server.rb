@@ -21,6 +21,10 @@ module MossyAnvil
     class NotFound < MossyAnvil::Error
     end
 
+    # Whoever asks has not the rights for it; the message says what it takes.
+    class NotAllowed < MossyAnvil::Error
+    end
+
     # Too much is under way already.
     class Busy < MossyAnvil::Error
     end
@@ -51,7 +55,14 @@ end
 
 loader = Zeitwerk::Loader.new
 loader.push_dir(__dir__, namespace: MossyAnvil::Server)
-loader.ignore(__FILE__, "#{__dir__}/entry", "#{__dir__}/migrations", "#{__dir__}/contract", "#{__dir__}/spec")
+loader.ignore(
+  __FILE__,
+  "#{__dir__}/entry",
+  "#{__dir__}/migrations",
+  "#{__dir__}/contract",
+  "#{__dir__}/data",
+  "#{__dir__}/spec"
+)
 # The image library and the PDF writer are large and seldom wanted: they come with the first photograph and the first
 # sheet.
 loader.do_not_eager_load(

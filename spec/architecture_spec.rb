@@ -24,6 +24,7 @@ RSpec.describe "The architecture" do
     %w[http],
     %w[calculation],
     %w[jobs],
+    %w[live],
     %w[instruments],
     %w[services],
     %w[prints],

@@ -100,7 +100,7 @@ RSpec.configure do |config|
   # :worker is an example whose changes are worked on the queue.
   config.around(:each, :worker) { |example| with_worker { example.run } }
   config.before(:each, :browser) do
-    MossyAnvil::Server::Store::Shops.new(db).clear
+    ServerHelper.wipe
     ServerHelper.load_demo(Time.now.utc)
     # One for the whole run: for another application Capybara would start another server and another browser.
     Capybara.app ||= MossyAnvil::Server::App.serve(db: db, log: File.open(File::NULL, "w"))

@@ -12,6 +12,8 @@ RSpec.describe "A day in the shop", :browser do
 
   it "two people with the same blank: the second save is refused, explained, and nothing of it is lost" do
     open_blank 32
+    find("button", text: "Crack at 2").click
+    fill_in "Depth, mm", with: "40\n"
     other = Capybara::Session.new(:chromium, Capybara.app)
     other.visit "/blanks/#{blank_id(32)}/survey"
     other.find("button", text: "Crack at 2").click
@@ -20,22 +22,20 @@ RSpec.describe "A day in the shop", :browser do
     expect_saved(other)
     other.quit
 
-    find("button", text: "Spongy zone").click
-    choose_option "Soft"
+    expect(page).to have_text("Changed elsewhere too; saving shows both")
     click_on "Save"
     expect(page).to have_css("[role=alert]", text: "saved elsewhere since you opened it")
     rows = all("[role=group][aria-label='Show differences'] tbody tr").map(&:text)
-    expect(rows).to contain_exactly(/A · grade\s*soft\s*spongy/, /B · depth\s*25 mm\s*31 mm/)
-    expect(db[:defects].where(blank_id: blank_id(32), ref: "A").get(:grade)).to eq("spongy")
-    expect(page).to have_css("li", text: "Soft zone at half past 7")
+    expect(rows).to contain_exactly(/B · depth\s*40 mm\s*31 mm/)
+    depth = -> { db[:defects].where(blank_id: blank_id(32), ref: "B").get(:depth_mm) }
+    expect(depth.call).to eq(31)
     click_on "Use their version"
-    expect(page).to have_css("li", text: "Spongy zone at half past 7")
     expect(page).to have_css("li", text: "31 mm deep")
     click_on "Undo"
-    expect(page).to have_css("li", text: "Soft zone at half past 7")
+    expect(page).to have_css("li", text: "40 mm deep")
     click_on "Save"
     expect(page).to have_no_css("[role=alert]")
-    wait_until { db[:defects].where(blank_id: blank_id(32), ref: "A").get(:grade) == "soft" }
+    wait_until { depth.call == 40 }
     expect(db[:blanks].where(number: 32).get(:version)).to eq(3)
   end
 

@@ -4,6 +4,16 @@
 # threads: most of them wait.
 # Nothing is loaded before the fork, so that new workers run the code as it is on disk then.
 bind "tcp://127.0.0.1:#{ENV.fetch("PORT")}"
+# Beyond this machine nothing goes over plain HTTP.
+if (lan_port = ENV.fetch("LAN_PORT", nil))
+  files = ENV.fetch("LAN_CERTIFICATES")
+  ssl_bind "0.0.0.0",
+           lan_port,
+           cert: File.join(files, "server.crt"),
+           key: File.join(files, "server.key"),
+           no_tlsv1: true,
+           no_tlsv1_1: true
+end
 environment "production"
 workers Integer(ENV.fetch("WORKERS", "2"))
 preload_app! false
@@ -26,7 +36,8 @@ before_worker_boot do
   served =
     MossyAnvil::Server::App.serve(
       db: MossyAnvil::Server::Store::Connection.open(ENV.fetch("DATABASE_URL"), lazily: true),
-      calculator: MossyAnvil::Server::Calculation::Calculator.new(ENV.fetch("CALCULATION_SOCKET"))
+      calculator: MossyAnvil::Server::Calculation::Calculator.new(ENV.fetch("CALCULATION_SOCKET")),
+      network: MossyAnvil::Server::Network.given(ENV)
     )
 rescue StandardError, ScriptError => e
   warn "A server process cannot start: #{e.class}: #{e.message.lines.first}"

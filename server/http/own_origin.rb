@@ -16,8 +16,7 @@ module MossyAnvil
         def call(env)
           return @app.call(env) if SAFE.include?(env["REQUEST_METHOD"]) || own?(env)
 
-          document = Problems.elsewhere.merge(request_id: env[RequestLog::ID])
-          [403, { "content-type" => Problems::TYPE }, [JSON.generate(document)]]
+          Refusal.of(Problems.elsewhere, env)
         end
 
         private

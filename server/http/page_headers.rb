@@ -15,6 +15,8 @@ module MossyAnvil
           "referrer-policy" => "no-referrer"
         }.freeze
 
+        HTTPS_ONLY_S = 63_072_000
+
         def initialize(app)
           @app = app
         end
@@ -24,8 +26,17 @@ module MossyAnvil
             .call(env)
             .tap do |_, headers, _|
               headers.merge!(ALWAYS)
+              only_over_https(headers) if Rack::Request.new(env).ssl?
               headers["cache-control"] = "no-cache" unless env["PATH_INFO"].start_with?("/api", "/assets")
             end
+        end
+
+        private
+
+        def only_over_https(headers)
+          headers["strict-transport-security"] = "max-age=#{HTTPS_ONLY_S}"
+          cookies = headers["set-cookie"] or return
+          headers["set-cookie"] = Array(cookies).flat_map { |text| text.split("\n") }.map { |text| "#{text}; secure" }
         end
       end
     end

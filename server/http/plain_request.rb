@@ -16,13 +16,7 @@ module MossyAnvil
 
         def call(env)
           fault = fault_of(env)
-          return @app.call(env) unless fault
-
-          [
-            400,
-            { "content-type" => Problems::TYPE },
-            [JSON.generate(Problems.unreadable(fault).merge(request_id: env[RequestLog::ID]))]
-          ]
+          fault ? Refusal.of(Problems.unreadable(fault), env) : @app.call(env)
         end
 
         private

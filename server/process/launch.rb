@@ -9,13 +9,14 @@ module MossyAnvil
       # One run of the application on this machine.
       class Launch
         DEFAULT_PORT = 4380
-        USAGE = "usage: bin/start [--fresh | --empty] [--with-instruments]"
+        USAGE = "usage: bin/start [--fresh | --empty] [--lan] [--with-instruments]"
 
         def initialize(arguments)
           OptionParser
             .new(USAGE) do |parser|
               parser.on("--fresh", "throw the data away and load the demo again") { @anew = "--fresh" }
               parser.on("--empty", "throw the data away and begin an empty shop of one's own") { @anew = "--empty" }
+              parser.on("--lan", "serve the local network too, over HTTPS, to people who log in") { @lan = true }
               parser.on("--with-instruments", "hear instruments, and let stand-ins for all seven run") do
                 @stand_ins = true
               end
@@ -30,10 +31,7 @@ module MossyAnvil
           account = Account.new.tap(&:check)
           @state.make
           @state.lock unless given_url
-          port = choose_port
-          url = given_url || start_postgres
-          prepare(url)
-          serve(port, url, account)
+          run(choose_port, account)
         rescue LocalPostgres::Failed, Overseer::Failed, Account::Failed, Backups::Failed => e
           abort("Cannot start: #{e.message}")
         rescue Sequel::DatabaseError => e
@@ -52,7 +50,15 @@ module MossyAnvil
 
         def say(text) = puts("  #{text}")
 
-        def serve(port, url, account)
+        def run(port, account)
+          lan = @lan && lan_access(port)
+          url = given_url || start_postgres
+          prepare(url, lan)
+          serve(port, url, account, lan)
+        end
+
+        def serve(port, url, account, lan)
+          lan&.give(account)
           Overseer
             .new(
               port: port,
@@ -60,20 +66,25 @@ module MossyAnvil
               state: @state,
               postgres: @postgres,
               account: account,
-              instruments: instruments(port)
+              openings: Programs::Openings.new(instruments((lan&.port || port) + 1), lan)
             )
             .run do
               @state.write_address(Overseer.address(port))
-              puts "\nMossy Anvil is ready: #{Overseer.address(port)}\n(Ctrl-C stops it and its database)"
+              puts "\nMossy Anvil is ready: #{Overseer.address(port)}"
+              lan&.words(Overseer.address(port))&.each { |line| puts line }
+              puts "(Ctrl-C stops it and its database)"
             end
         end
 
-        # Heard where a port is named for them, or their stand-ins are wanted.
+        def lan_access(port) =
+          LanAccess.new(@state, port: number_given("LAN_PORT") || first_free(port + 1), now: Time.now)
+
+        # Heard where a port is named for them, or their stand-ins are wanted; else from that port on.
         def instruments(port)
-          named = ENV.fetch("INSTRUMENTS_PORT", nil)
+          named = number_given("INSTRUMENTS_PORT")
           return unless named || @stand_ins
 
-          own = named ? number("INSTRUMENTS_PORT", named) : first_free(port + 1)
+          own = named || first_free(port)
           say "Instruments are heard on 127.0.0.1:#{own}#{", where seven stand-ins speak" if @stand_ins}"
           Programs::Instruments.new(own, @stand_ins)
         end
@@ -132,6 +143,9 @@ module MossyAnvil
           port
         end
 
+        # The port a setting names, nil where it does not; ends with a message where it is none.
+        def number_given(name) = ENV.fetch(name, nil)&.then { |given| number(name, given) }
+
         # The number of a port; ends with a message where it is none.
         def number(name, given)
           port = Integer(given, 10, exception: false)
@@ -168,7 +182,7 @@ module MossyAnvil
           @postgres.start
         end
 
-        def prepare(url)
+        def prepare(url, lan)
           db = Store::Connection.open(url)
           back_up(url) if Store::Connection.behind?(db)
           say "Bringing the tables up to date"
@@ -177,6 +191,7 @@ module MossyAnvil
           clear(shops) if @anew
           shops.begin_own if @anew == "--empty"
           load_demo(db) if shops.untouched?
+          lan&.let_an_owner_in(db)
           db.disconnect
         end
 

@@ -33,8 +33,8 @@ module MossyAnvil
 
         # state: StateFolder whose log the server's lines go to and whose backups are made. postgres: LocalPostgres to
         # watch as well, nil where the database is somebody else's. account: Account they run under.
-        # instruments: Programs::Instruments there are, nil for none.
-        def initialize(port:, url:, state:, postgres: nil, account: Account.new, instruments: nil)
+        # openings: Programs::Openings.
+        def initialize(port:, url:, state:, postgres: nil, account: Account.new, openings: Programs::Openings.new)
           @port = port
           @url = url
           @log = LogFile.new(state.log)
@@ -45,9 +45,10 @@ module MossyAnvil
           @due = []
           @renewed = []
           @readiness = Readiness.new(port)
-          @instruments = instruments
+          @instruments = openings.instruments
+          @network = openings.lan&.settings || {}
           @backups = BackupWatch.new(Services::BackupFolder.new(state.backups), method(:now))
-          @programs = Programs.beside(instruments)
+          @programs = Programs.beside(@instruments)
         end
 
         # Returns when the server was told to stop and has. Yields once it answers.
@@ -89,6 +90,7 @@ module MossyAnvil
             "CALCULATION_SOCKET" => socket,
             "BACKUPS" => @backups.path,
             "INSTRUMENTS_PORT" => @instruments&.port&.to_s,
+            **@network,
             "CALCULATORS" => ENV.fetch("CALCULATORS", Etc.nprocessors.clamp(2, 8).to_s)
           }
           ::Process.spawn(

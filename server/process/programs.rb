@@ -11,6 +11,9 @@ module MossyAnvil
         # Instruments are heard on that port of this machine. stand_ins: those of bin/instruments run beside.
         Instruments = Struct.new(:port, :stand_ins)
 
+        # What is opened beside the pages on this machine: Instruments that are heard and LanAccess; nil for none.
+        Openings = Struct.new(:instruments, :lan)
+
         SERVER = "server/entry/serve.rb"
         BACKUP = Program.new("server/entry/backup.rb", 1, 15, true).freeze
 

@@ -16,6 +16,7 @@ module MossyAnvil
         def make = FileUtils.mkdir_p(path)
         def postgres = File.join(path, "postgres")
         def backups = File.join(path, "backups")
+        def lan = File.join(path, "lan")
         def log = File.join(path, "server.log")
 
         # Two runs on one folder would fight over the database.

@@ -24,6 +24,7 @@ module MossyAnvil
           end
           app.post("/api/stores/moves") do
             body = body_as("NewMove")
+            Stores.check_right(self, body)
             stocks.move(body["lot_id"], body["grams"], body["reason"], body["key"], now)
             answer(Stores.shown(stocks, now), 201)
           end
@@ -41,6 +42,15 @@ module MossyAnvil
             )
             answer(Stores.shown(stocks, now), 201)
           end
+        end
+
+        # A learner writes nothing off, counts nothing anew, and takes nothing that is held for a card.
+        def self.check_right(app, move)
+          return if app.asking.may?("maker")
+          return if move["reason"] == "bought" && move["grams"].positive?
+          return if move["reason"] == "used" && -move["grams"] <= app.stocks.free_g(move["lot_id"])
+
+          raise NotAllowed, Problems.text("not_allowed.a_reserve")
         end
 
         # The air everything dries and cures in: waits under way move with it, and everything on the rack is calculated

@@ -22,8 +22,19 @@ module MossyAnvil
             ended_at: stamp(@card[:ended_at]),
             now: @now.utc.iso8601(3),
             next_line: next_line&.fetch("key"),
+            stopped: stopped?,
             steps: @card[:steps].map { |step| told(step) }
           }
+        end
+
+        # Was it said to stop, by a trouble or by what was measured, and has nobody released it since?
+        def stopped? =
+          @card[:marks].reduce(false) { |held, mark| mark[:kind] == "released" ? false : held || stops?(mark) }
+
+        # What it was stopped for a learner does not go on from, nor release; raises NotAllowed.
+        def check_right(worker, kind)
+          return if worker.may?("maker")
+          raise NotAllowed, Problems.text("not_allowed.a_stop") if kind == "released" || stopped?
         end
 
         # Every line of the card, those that came of a trouble or a weight among them.
@@ -55,6 +66,13 @@ module MossyAnvil
         end
 
         private
+
+        # Says the mark to stop? One that was taken back no longer.
+        def stops?(mark)
+          found = mark[:found] or return false
+          said = [found["trouble"], *found["says"]].compact.any? { |one| one["tone"] == "stop" }
+          said && (mark[:kind] == "trouble" || mark[:turn] == turn(mark[:line]))
+        end
 
         def marks(key, kind) = @marks.fetch(key, []).select { |mark| mark[:kind] == kind }
 
@@ -128,6 +146,7 @@ module MossyAnvil
               "region"
             ).transform_keys(&:to_sym),
             done_at: stamp(done && done[:marked_at]),
+            by: done && done[:by],
             value: done && done[:value],
             wait: wait(key),
             **watched(line)

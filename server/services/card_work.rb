@@ -11,10 +11,12 @@ module MossyAnvil
         # Kind of entry in the journal by the stretch of the route; anything else is a note.
         ENTRIES = { nil => "mend", "mend" => "mend", "turn" => "cut" }.freeze
 
-        def initialize(db, climate:, now:)
-          @cards = Store::Cards.new(db)
-          @blanks = Store::Blanks.new(db)
-          @stocks = Store::Stocks.new(db)
+        # worker: Caller at whose hand it is done.
+        def initialize(db, climate:, now:, worker: Caller::ALONE)
+          @worker = worker
+          @cards = Store::Cards.new(db, by: worker.name)
+          @blanks = Store::Blanks.new(db, by: worker.name)
+          @stocks = Store::Stocks.new(db, by: worker.name)
           @own = OwnNumbers.new(db).core
           @climate = climate
           @now = now
@@ -33,14 +35,17 @@ module MossyAnvil
 
         def show(id) = CardView.new(@cards.find(id), @now).to_h
 
-        # body: key, line, kind (started, done, taken_back, seen) and value.
+        # body: key, line, kind (started, done, taken_back, seen, released), value and, of what was done a while ago on
+        # a device that found no server, how many seconds ago. Raises NotAllowed where only a maker may.
         def mark(id, body)
           change(id) do |card, view|
             line, kind = view.line(body["line"]), body["kind"]
+            view.check_right(@worker, kind)
+            @now = [@now - (body["ago_s"] || 0), card[:started_at]].max
             turn = view.turn(line["key"])
             next if repeated?(card, view, line["key"], body)
 
-            send(:"on_#{kind}", card, view, line, body)
+            send(:"on_#{kind}", card, view, line, body) unless kind == "released"
             @cards.mark(
               id,
               key: body["key"],
@@ -98,6 +103,7 @@ module MossyAnvil
               kind: ENTRIES.fetch(held[:steps].first["stretch"], "note"),
               stage: nil,
               speed_rpm: nil,
+              by: @worker.name,
               note: CardNote.new(held, view).text,
               logged_at: @now
             )
@@ -198,6 +204,8 @@ module MossyAnvil
             view.started?(key) || view.done?(key)
           when "seen"
             false
+          when "released"
+            !view.stopped?
           else
             !view.done?(key) && !view.started?(key)
           end

@@ -29,7 +29,7 @@ module MossyAnvil
             @shops.mark_as_demo
             @shop["stores"].each { |product| shelve(product) }
             @shop["lathes"].each { |name, lathe| @shops.keep_lathe(name, lathe) }
-            @shop["people"].each { |name, spans| employ(name, spans) }
+            @shop["people"].each { |name, about| employ(name, about) }
             @shops.equip(@shop["equipment"])
             Dir[File.join(FOLDER, "*.anvil.json")]
               .each { |path| take_in(MossyAnvil::Formats::JsonText.parse(File.read(path))) }
@@ -113,12 +113,12 @@ module MossyAnvil
         end
 
         # spans: [[weekdays, from, to], ...], hours of those days.
-        def employ(name, spans)
+        def employ(name, about)
           hours =
-            spans.flat_map do |days, from, to|
+            about["hours"].flat_map do |days, from, to|
               days.map { |weekday| { "weekday" => weekday, "from_min" => from * 60, "to_min" => to * 60 } }
             end
-          Store::People.new(@db).add("name" => name, "hours" => hours)
+          Store::People.new(@db).add("name" => name, "role" => about["role"], "hours" => hours)
         end
 
         def take_in(document)

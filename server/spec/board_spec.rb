@@ -159,7 +159,7 @@ RSpec.describe "The board", :server do
       expect(last_response.status).to eq(201)
       id = people.first["id"]
       ask("PUT", "/api/people/#{id}", { name: "Ines O.", hours: weekdays.first(2) })
-      expect(people).to eq([{ "id" => id, "name" => "Ines O.", "hours" => weekdays.first(2) }])
+      expect(people).to eq([{ "id" => id, "name" => "Ines O.", "role" => "maker", "hours" => weekdays.first(2) }])
       ask("DELETE", "/api/people/#{id}")
       expect(answer_as("People")["people"]).to eq([])
       ask("DELETE", "/api/people/#{id}")

@@ -7,11 +7,13 @@ require_relative "launch_run"
 RSpec.describe "Starting the application", :server do
   let(:url) { ServerHelper.url.sub(%r{/[^/]+\z}, "/launch_test") }
 
-  before do
-    admin = Sequel.connect(ServerHelper.url)
-    admin.run("DROP DATABASE IF EXISTS launch_test WITH (FORCE)")
-    admin.run("CREATE DATABASE launch_test")
-    admin.disconnect
+  # The demo is in it already, but where an example is about how it comes in (:untouched).
+  before do |example|
+    from = example.metadata[:untouched] ? "template1" : ServerHelper.demo_database
+    ServerHelper.as_admin do |admin|
+      admin.run("DROP DATABASE IF EXISTS launch_test WITH (FORCE)")
+      admin.run("CREATE DATABASE launch_test TEMPLATE #{from}")
+    end
   end
 
   def started(*arguments, **environment) = LaunchRun.new(*arguments, DATABASE_URL: url, **environment).ready!
@@ -19,7 +21,7 @@ RSpec.describe "Starting the application", :server do
 
   after { LaunchRun.end_all }
 
-  it "serves somebody else's database, loads the demo once, and stops on TERM and on Ctrl-C" do
+  it "serves somebody else's database, loads the demo once, and stops on TERM and on Ctrl-C", :untouched do
     %w[TERM INT].each do |signal|
       run = started
       expect(rack(run).map { |place| place["number"] }).to eq([*31..40, 42])

@@ -9,8 +9,10 @@ module MossyAnvil
         # Held by whoever gives a blank the next number, until it is kept.
         NUMBERING = 4_380_001
 
-        def initialize(db)
+        # by: name of whoever it is done by, nil where nobody is known.
+        def initialize(db, by: nil)
           @db = db
+          @by = by
         end
 
         # Rows for the rack, by number.
@@ -87,7 +89,9 @@ module MossyAnvil
             document = document.merge("number" => numbered) if next_number
             id = @db[:blanks].insert(**Rows.blank(document), **brief, lathe_id: lathe_id(document))
             put_parts(id, document)
-            (document["readings"] || []).each { |reading| @db[:readings].insert(blank_id: id, **Rows.reading(reading)) }
+            (document["readings"] || []).each do |reading|
+              @db[:readings].insert(blank_id: id, **Rows.reading({ "by" => @by, **reading }))
+            end
             find(id)
           end
         end
@@ -118,7 +122,7 @@ module MossyAnvil
         # Adds a reading; the rack's brief follows it. Returns as #find.
         def add_reading(id, reading, brief)
           @db.transaction do
-            @db[:readings].insert(blank_id: id, **Rows.reading(reading))
+            @db[:readings].insert(blank_id: id, **Rows.reading({ "by" => @by, **reading }))
             @db[:blanks].where(id: id).update(brief)
             find(id)
           end
@@ -135,7 +139,7 @@ module MossyAnvil
         # Adds a journal entry; sending the same key twice adds it once. Returns the entry.
         def log(id, entry)
           @db[:blanks].where(id: id).get(:id) or raise NotFound, Problems.text("refused.there_is_no_blank", id: id)
-          keep_entry(id, { stage: nil, speed_rpm: nil, note: "" }.merge(entry.transform_keys(&:to_sym)))
+          keep_entry(id, { stage: nil, speed_rpm: nil, note: "", by: @by }.merge(entry.transform_keys(&:to_sym)))
           entry_of(@db[:journal][blank_id: id, key: entry["key"]])
         end
 
@@ -208,7 +212,7 @@ module MossyAnvil
         end
 
         def entry_of(row)
-          row.slice(:id, :key, :kind, :stage, :speed_rpm, :note).merge(logged_at: row[:logged_at].utc.iso8601)
+          row.slice(:id, :key, :kind, :stage, :speed_rpm, :note, :by).merge(logged_at: row[:logged_at].utc.iso8601)
         end
       end
     end

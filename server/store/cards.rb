@@ -6,8 +6,10 @@ module MossyAnvil
       # The cards that plans of mending are worked by, what was ticked of them, and their waits. What is ticked is
       # appended, never changed.
       class Cards
-        def initialize(db)
+        # by: name of whoever works on them, nil where nobody is known.
+        def initialize(db, by: nil)
           @db = db
+          @by = by
         end
 
         # Opens a card for a blank from its calculated steps; the one that is open already where there is one, so that
@@ -66,6 +68,7 @@ module MossyAnvil
             card_id: id,
             **about,
             key: key,
+            by: @by,
             found: found && Sequel.pg_jsonb_wrap(JSON.parse(JSON.generate(found))),
             marked_at: now
           )
@@ -135,7 +138,7 @@ module MossyAnvil
             "key" => @db[:cards].where(id: id).get(:key),
             **Rows.data(card.slice(:document, :steps)),
             "started_at" => stamp(card[:started_at]),
-            "marks" => card[:marks].map { |mark| packed(mark, %i[key line kind turn value found marked_at]) },
+            "marks" => card[:marks].map { |mark| packed(mark, %i[key line kind turn value found marked_at by]) },
             "waits" =>
               card[:waits].map do |wait|
                 packed(wait, %i[line message unlocks working cure started_at earliest_at likely_at ended_at])

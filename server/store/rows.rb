@@ -108,7 +108,8 @@ module MossyAnvil
             z_mm: reading.dig("at", "z_mm"),
             r_mm: reading.dig("at", "r_mm"),
             depth_mm: reading["depth_mm"],
-            taken_at: Time.parse(reading["taken_at"])
+            taken_at: Time.parse(reading["taken_at"]),
+            by: reading["by"]
           }
         end
 
@@ -206,7 +207,8 @@ module MossyAnvil
               "found" => row[:found],
               "taken_at" => row[:taken_at].utc.iso8601,
               "at" => row[:z_mm] && compact(at),
-              "depth_mm" => row[:depth_mm]
+              "depth_mm" => row[:depth_mm],
+              "by" => row[:by]
             }
           )
         end

@@ -11,6 +11,15 @@ module MossyAnvil
           instruments
           instrument_spans
           work_plans
+          attempts
+          presences
+          pairings
+          devices
+          account_authentication_audit_logs
+          account_active_session_keys
+          account_lockouts
+          account_login_failures
+          account_password_hashes
           people
           task_files
           tasks

@@ -6,8 +6,10 @@ module MossyAnvil
       # What stands on the shelf: products with their own sheets, lots of them, and every gram in or out. What moved is
       # appended, never changed.
       class Stocks
-        def initialize(db)
+        # by: name of whoever moves it, nil where nobody is known.
+        def initialize(db, by: nil)
           @db = db
+          @by = by
         end
 
         # Products by name, each with its lots and what is left of them.
@@ -56,6 +58,17 @@ module MossyAnvil
           end
         end
 
+        # What may be taken of a lot without touching what open cards hold of its like and part, g; raises NotFound.
+        def free_g(lot_id)
+          lot =
+            @db[:lots]
+              .where(Sequel[:lots][:id] => lot_id)
+              .join(:products, id: :product_id)
+              .select(:like, :part)
+              .first or raise NotFound, Problems.text("refused.there_is_no_lot", id: lot_id)
+          shelf(lot[:like], lot[:part]).then { |found| found[:left_g] - found[:reserved_g] }
+        end
+
         # Grams in (over 0) or out; the same key moves once.
         def move(lot_id, grams, reason, key, now, card_id: nil)
           @db[:lots][id: lot_id] or raise NotFound, Problems.text("refused.there_is_no_lot", id: lot_id)
@@ -65,7 +78,8 @@ module MossyAnvil
             reason: reason,
             key: key,
             moved_at: now,
-            card_id: card_id
+            card_id: card_id,
+            by: @by
           )
         end
 

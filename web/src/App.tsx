@@ -10,10 +10,13 @@ import { Broken } from "./kit/Broken";
 import { showMoneyIn } from "./kit/measure";
 import { GlobalStyle } from "./kit/theme";
 import { Units } from "./kit/Units";
+import { useChanges } from "./kit/useChanges";
 import { useKept } from "./kit/useKept";
 import { useKey } from "./kit/useKey";
 import { Waiting } from "./kit/Waiting";
 import { Board } from "./board/Board";
+import { Door } from "./door/Door";
+import { Pair } from "./door/Pair";
 import { LedgerRoom } from "./ledger/LedgerRoom";
 import { RecordPage } from "./ledger/RecordPage";
 import { Corner, LIGHTS } from "./shop/Corner";
@@ -67,6 +70,7 @@ export function App() {
       <Broken>
         <PieceView value={pieceView}>
           <Routes>
+            <Route path="/pair" element={<Pair />} />
             {["/", "/blanks/:id", "/blanks/:id/:station"].map((path) => (
               <Route key={path} path={path} element={<ShopFrame corner={corner} />} />
             ))}
@@ -85,15 +89,17 @@ export function App() {
   );
 }
 
-function ShopFrame({
-  room,
-  page,
-  corner,
-}: {
-  room?: (typeof ROOMS)[number];
-  page?: keyof typeof PAGES;
-  corner: React.ReactNode;
-}) {
+type FrameProps = { room?: (typeof ROOMS)[number]; page?: keyof typeof PAGES; corner: React.ReactNode };
+
+/** The shop to whoever is in. */
+const ShopFrame = (props: FrameProps) => (
+  <Door>
+    <OpenShop {...props} />
+  </Door>
+);
+
+function OpenShop({ room, page, corner }: FrameProps) {
+  useChanges();
   const { id } = useParams();
   const Page = page && PAGES[page];
   const shop = useQuery({ queryKey: ["shop"], queryFn: api.shop, refetchInterval: 60_000 });

@@ -17,6 +17,7 @@ import type {
   NewMark,
   NewPerson,
   NewProduct,
+  Session,
   NewTrouble,
   PeelQuestion,
   RouteQuestion,
@@ -34,10 +35,40 @@ import type {
 import type { components, paths } from "./generated/schema";
 import { t } from "../i18n/texts";
 
+/** The token that this page's session proves itself by where people log in; asked for before the first change. */
+let token: string | null | undefined;
+
+async function freshToken(): Promise<string | null> {
+  const answer = await globalThis.fetch(new URL("/api/session", globalThis.location.origin));
+  return answer.ok ? ((await answer.json()) as Session).csrf : null;
+}
+
+/** Called where the server does not know who asks. */
+let onStranger = () => {};
+export const whenStranger = (told: () => void) => (onStranger = told);
+
 const http = createClient<paths>({
   // Where there is no page, as in a test of the client alone, paths stay as they are.
   baseUrl: globalThis.location?.origin ?? "",
-  fetch: (request) => globalThis.fetch(request),
+  fetch: async (request) => {
+    if (request.method === "GET") return globalThis.fetch(request);
+    const again = request.clone();
+    const answer = await globalThis.fetch(request);
+    // A session that ran out takes its token with it: once more by the new one.
+    if (answer.headers?.get("X-Token") !== "stale") return answer;
+    token = await freshToken();
+    if (token !== null) again.headers.set("X-CSRF-Token", token);
+    return globalThis.fetch(again);
+  },
+});
+http.use({
+  onRequest: ({ request }) => {
+    if (request.method !== "GET" && token) request.headers.set("X-CSRF-Token", token);
+    return request;
+  },
+  onResponse: ({ response }) => {
+    if (response.status === 401 && !response.url.endsWith("/log-in")) onStranger();
+  },
 });
 
 /** What the server refused, with a pointer for each field; status 0 where it did not answer at all. */
@@ -96,6 +127,33 @@ const watched =
     });
 
 export const api = {
+  session: async () => {
+    const session = await answered(http.GET("/api/session"));
+    token = session.csrf;
+    return session;
+  },
+  logIn: (name: string, password: string) => answered(http.POST("/api/log-in", { body: { name, password } })),
+  leave: (everywhere: boolean) => answered(http.POST("/api/session/end", { body: { everywhere } })),
+  logIns: async () => (await answered(http.GET("/api/log-ins"))).log_ins,
+  offerPairing: (person_id: number) => answered(http.POST("/api/pairings", { body: { person_id } })),
+  usePairing: (code: string, name: string) => answered(http.POST("/api/pairings/use", { body: { code, name } })),
+  /** Says at which blank this tab is; who else is at it. */
+  sayHere: async (tab: string, blank_id: number | null) =>
+    // Gets through although the page that says it is being left.
+    (await answered(http.POST("/api/here", { body: { tab, blank_id }, keepalive: true }))).others,
+  devices: async () => (await answered(http.GET("/api/devices"))).devices,
+  rememberDevice: async (name: string) => (await answered(http.POST("/api/devices", { body: { name } }))).devices,
+  revokeDevice: async (id: number) =>
+    (await answered(http.DELETE("/api/devices/{id}", { params: { path: { id } } }))).devices,
+  setPassword: async (id: number, password: string, old?: string) =>
+    (
+      await answered(
+        http.PUT("/api/people/{id}/password", {
+          params: { path: { id } },
+          body: { password, ...(old !== undefined && { old }) },
+        }),
+      )
+    ).people,
   shop: () => answered(http.GET("/api/shop")),
   blank: (id: number) => answered(http.GET("/api/blanks/{id}", { params: { path: { id } } })),
   save: (id: number, version: number, document: Document) => {

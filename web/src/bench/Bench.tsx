@@ -9,6 +9,7 @@ import { SITS, useTurned, type Sits } from "../draft/useTurned";
 import { t } from "../i18n/texts";
 import { SoughtPlace } from "../kit/SoughtPlace";
 import { ink } from "../kit/theme";
+import { useHere } from "../kit/useHere";
 import { useKept } from "../kit/useKept";
 import { useSettled } from "../kit/useSettled";
 import { Waiting } from "../kit/Waiting";
@@ -74,6 +75,7 @@ export function Bench({ kept, station, onStation }: Props) {
   const draft = useTurned(mounted, sits === "reversed");
   const { assessment, settled, problem } = useReckon(draft.document);
   const { save, refused, setRefused } = useSaving(kept.id, mounted);
+  const others = useHere(kept.id);
   const { number = "", name } = draft.document;
   useEffect(() => {
     window.document.title = t("screen.bench.mossy_anvil", { value: number, name });
@@ -82,7 +84,7 @@ export function Bench({ kept, station, onStation }: Props) {
   if (!assessment) return <Waiting what={t("screen.bench.reckoning_it")} problem={problem?.detail} />;
   const head = (
     <div>
-      <TitleBar {...{ draft, settled, assessment, sits }} onSave={save} />
+      <TitleBar {...{ draft, settled, assessment, sits, others }} onSave={save} />
       {refused && (
         <Unsaved
           refused={refused}

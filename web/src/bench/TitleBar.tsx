@@ -61,10 +61,12 @@ type Props = {
   assessment: Assessment;
   sits: Sits;
   onSave: () => void;
+  /** Who else is at it: names, null of whoever has none. */
+  others: (string | null)[];
 };
 
 /** Name and facts of the blank, with undo, redo and save. */
-export function TitleBar({ draft, settled, assessment, sits, onSave }: Props) {
+export function TitleBar({ draft, settled, assessment, sits, onSave, others }: Props) {
   const { document } = draft;
   const facts = useFacts(document, assessment);
   const { view, toggle } = useContext(PieceView);
@@ -73,6 +75,14 @@ export function TitleBar({ draft, settled, assessment, sits, onSave }: Props) {
       <h2>
         {document.number} {document.name}
       </h2>
+      {others.length > 0 && (
+        <span role="status" style={{ color: ink.moss, fontWeight: 650 }}>
+          {t("screen.bench.here_too", {
+            who: others.map((one) => one ?? t("screen.bench.another_screen")).join(t("lists.comma")),
+          })}
+        </span>
+      )}
+      {draft.behind && <span style={{ color: ink.rust, fontWeight: 650 }}>{t("screen.bench.changed_elsewhere")}</span>}
       <span className={settled ? "facts" : "facts settling"}>
         {facts}
         {sits === "reversed" && ` ${t("screen.bench.turned_end_for_end")}`}

@@ -43,7 +43,7 @@ const piece = (id: number, steps: BoardStep[], about: Partial<BoardPiece> = {}):
   steps,
   ...about,
 });
-const ines = { id: 1, name: "Ines", hours: [{ weekday: 3, from_min: 480, to_min: 960 }] };
+const ines = { id: 1, name: "Ines", role: "owner" as const, hours: [{ weekday: 3, from_min: 480, to_min: 960 }] };
 const board: BoardAnswer = {
   backup: null,
   now: at("01T09:00"),

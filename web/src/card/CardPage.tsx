@@ -7,6 +7,7 @@ import { AmountField, NumberField } from "../kit/MeasureField";
 import { amountText } from "../kit/measure";
 import { AdviceList, MessageText } from "../kit/Advice";
 import { ink } from "../kit/theme";
+import { may, useSession } from "../kit/useSession";
 import { useKey } from "../kit/useKey";
 import { useUnit } from "../kit/Units";
 import { Waiting } from "../kit/Waiting";
@@ -180,6 +181,7 @@ function Open({
   const [met, meet] = useState(false);
   const alarm = useRef(new Alarm());
   const { nowMs, mark, busy } = handle;
+  const { data: session } = useSession();
   const value = useRef<number>(undefined);
   useEffect(() => {
     value.current = undefined;
@@ -263,6 +265,19 @@ function Open({
           <p role="alert" style={{ color: ink.rust, fontWeight: 650 }}>
             {handle.problem.errors?.[0]?.detail ?? handle.problem.detail}
           </p>
+        )}
+        {card.stopped && session?.log_in && (
+          <div role="alert" className="danger">
+            <strong>{t("screen.card.stopped")}</strong>
+            {may(session, "maker") && (
+              <Button
+                style={{ minHeight: 64, fontSize: 20 }}
+                onPress={() => mark(card.id, { line: here.line.key, kind: "released" })}
+              >
+                {t("screen.card.release_it")}
+              </Button>
+            )}
+          </div>
         )}
         {tooFast && here.step.stretch !== "turn" && (
           <div role="alert" className="danger">
@@ -509,6 +524,7 @@ function Line({ line, among, nowMs, onValue }: LineProps) {
       {line.done_at && (
         <p style={{ color: ink.moss, fontWeight: 650 }}>
           ✓ {timeText(line.done_at)}
+          {line.by !== null && ` · ${line.by}`}
           {line.value !== null && line.measures && `: ${amountText(line.value, unitOf(line.measures), unit)}`}
         </p>
       )}

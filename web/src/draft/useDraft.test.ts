@@ -11,7 +11,7 @@ const kept = (name: string, version = 1): Kept => ({
   document: named(name),
   journal: [],
 });
-const fresh = () => ({ kept: kept("a"), past: [], present: named("a"), future: [], held: undefined });
+const fresh = () => ({ kept: kept("a"), past: [], present: named("a"), future: [], held: undefined, stale: false });
 const run = (...steps: Parameters<typeof step>[1][]) => steps.reduce(step, fresh() as Parameters<typeof step>[0]);
 const change = (name: string, holding = false) => ({
   do: "change" as const,
@@ -88,9 +88,48 @@ describe("a draft", () => {
   });
 
   it("adds an entry without touching the draft", () => {
-    const entry = { id: 5, key: "k", kind: "note", stage: null, speed_rpm: null, note: "", logged_at: "" };
+    const entry = { id: 5, key: "k", kind: "note", stage: null, speed_rpm: null, note: "", by: null, logged_at: "" };
     const logged = run(change("b"), { do: "log", entry });
     expect(logged).toMatchObject({ present: { name: "b" }, kept: { journal: [entry] } });
+  });
+
+  describe("when somebody else saves meanwhile", () => {
+    const theirs = (version: number, document: Document): Parameters<typeof step>[1] => ({
+      do: "theirs",
+      kept: { ...kept("a"), version, document },
+    });
+    const noted = (name: string, species: string): Document => ({
+      ...named(name),
+      material: { ...named(name).material, species },
+    });
+    const begun = (document: Document) => {
+      const draft = { ...fresh(), kept: { ...kept("a"), version: 1, document: noted("a", "ash") }, present: document };
+      return draft as Parameters<typeof step>[0];
+    };
+
+    it("shows theirs where nothing was changed here", () => {
+      const clean = begun(noted("a", "ash"));
+      const seen = step({ ...clean, present: clean.kept.document }, theirs(2, noted("c", "ash")));
+      expect([seen.present, seen.kept.version]).toEqual([noted("c", "ash"), 2]);
+      expect(seen.present).toBe(seen.kept.document);
+    });
+
+    it("takes theirs in beneath what was changed here elsewhere in it, and undo does not take it back", () => {
+      const mine = { ...begun(noted("b", "ash")), past: [noted("a", "ash")] };
+      const both = step(mine, theirs(2, noted("a", "elm")));
+      expect([both.present, both.kept.version]).toEqual([noted("b", "elm"), 2]);
+      expect(step(both, { do: "undo" }).present).toEqual(noted("a", "elm"));
+    });
+
+    it("leaves the draft as it is where both changed the same: saving it shows both", () => {
+      const apart = step(begun(noted("b", "ash")), theirs(2, noted("c", "ash")));
+      expect([apart.present, apart.kept.version]).toEqual([noted("b", "ash"), 1]);
+    });
+
+    it("does not touch one that was begun from an older version", () => {
+      const old = step({ ...begun(noted("b", "ash")), stale: true }, theirs(3, noted("a", "elm")));
+      expect([old.present, old.kept.version]).toEqual([noted("b", "ash"), 1]);
+    });
   });
 
   it("remembers two hundred steps and no more", () => {

@@ -1,15 +1,25 @@
-import { useEffect, useMemo, useReducer } from "react";
+import { dequal } from "dequal";
+import { useEffect, useMemo, useReducer, useRef } from "react";
 import type { Document, Entry, Kept } from "../api/document";
 import { rebase } from "./rebase";
 
 /** A blank as it is being changed: what is kept, what is on screen, and the steps between. */
-type Draft = { kept: Kept; past: Document[]; present: Document; future: Document[]; held: Document | undefined };
+type Draft = {
+  kept: Kept;
+  past: Document[];
+  present: Document;
+  future: Document[];
+  held: Document | undefined;
+  /** Begun from an older version than is kept: nobody knows any more what was changed in it. */
+  stale: boolean;
+};
 
 type Step =
   | { do: "change"; base: Document; document: Document; holding: boolean }
   | { do: "undo" | "redo" | "drop" }
   | { do: "log"; entry: Entry }
   | { do: "read"; kept: Kept }
+  | { do: "theirs"; kept: Kept }
   | { do: "keep"; kept: Kept; sent: Document | undefined };
 
 const MOST_STEPS = 200;
@@ -64,8 +74,11 @@ export function step(draft: Draft, action: Step): Draft {
       return {
         ...draft,
         kept: action.kept,
+        stale: false,
         present: draft.present === action.sent ? action.kept.document : draft.present,
       };
+    case "theirs":
+      return withTheirs(draft, action.kept);
     case "read":
       // Readings are added beside the draft, never in it: what was changed and not saved stays so.
       return {
@@ -79,6 +92,31 @@ export function step(draft: Draft, action: Step): Draft {
   }
 }
 
+/**
+ * What somebody else saved meanwhile, taken in beneath what was changed here and not saved. Where both changed the same
+ * thing the draft stays as it is, and saving it shows both.
+ */
+function withTheirs(draft: Draft, theirs: Kept): Draft {
+  const { kept, present } = draft;
+  const logged = { ...kept, journal: theirs.journal };
+  if (theirs.version < kept.version) return draft;
+  if (theirs.version === kept.version)
+    return dequal(theirs.document.readings, kept.document.readings)
+      ? { ...draft, kept: logged }
+      : step(draft, { do: "read", kept: theirs });
+  const over = (document: Document) => rebase(kept.document, document, theirs.document) as Document;
+  const under = rebase(kept.document, theirs.document, present);
+  if (draft.stale || !dequal(over(present), under)) return { ...draft, kept: logged };
+  return {
+    ...draft,
+    kept: theirs,
+    present: present === kept.document ? theirs.document : over(present),
+    past: draft.past.map(over),
+    future: draft.future.map(over),
+    held: undefined,
+  };
+}
+
 /** A draft with what has been read of the blank, which a draft cannot change. */
 const withReadings = (document: Document, { readings }: Document): Document =>
   readings ? { ...document, readings } : document;
@@ -86,7 +124,7 @@ const withReadings = (document: Document, { readings }: Document): Document =>
 const place = (id: number) => `draft-of-${id}`;
 
 function open(kept: Kept): Draft {
-  const fresh: Draft = { kept, past: [], present: kept.document, future: [], held: undefined };
+  const fresh: Draft = { kept, past: [], present: kept.document, future: [], held: undefined, stale: false };
   const stored = localStorage.getItem(place(kept.id));
   if (!stored) return fresh;
   const { version, document } = JSON.parse(stored) as { version: number; document: Document };
@@ -94,6 +132,7 @@ function open(kept: Kept): Draft {
   return {
     ...fresh,
     kept: { ...kept, version },
+    stale: version !== kept.version,
     past: [kept.document],
     present: withReadings(document, kept.document),
   };
@@ -109,6 +148,13 @@ export function useDraft(kept: Kept) {
       localStorage.setItem(place(kept.id), JSON.stringify({ version: draft.kept.version, document: draft.present }));
     else localStorage.removeItem(place(kept.id));
   }, [dirty, draft.present, draft.kept.version, kept.id]);
+
+  // What the server says anew while this is open.
+  const known = useRef(kept);
+  useEffect(() => {
+    if (known.current !== kept) send({ do: "theirs", kept });
+    known.current = kept;
+  }, [kept]);
 
   const acts = useMemo(
     () => ({
@@ -129,6 +175,8 @@ export function useDraft(kept: Kept) {
       version: draft.kept.version,
       journal: draft.kept.journal,
       dirty,
+      /** Somebody else saved meanwhile what this draft does not go with: saving it shows both. */
+      behind: kept.version > draft.kept.version,
       canUndo: draft.past.length > 0,
       canRedo: draft.future.length > 0,
       /** Puts `document` in place of `base`, the draft it was made from; what was changed since stays. */
@@ -136,7 +184,7 @@ export function useDraft(kept: Kept) {
         send({ do: "change", base, document, holding }),
       ...acts,
     }),
-    [draft, dirty, acts],
+    [draft, kept.version, dirty, acts],
   );
 }
 export type DraftHandle = ReturnType<typeof useDraft>;

@@ -3,16 +3,19 @@ import { useState } from "react";
 import styled from "styled-components";
 import { Input, TextField } from "react-aria-components";
 import { api } from "../api/client";
-import type { Equipment as Counts, NewPerson, Person, Shop } from "../api/document";
+import type { Equipment as Counts, NewPerson, Person, Role, Shop } from "../api/document";
 import { Button } from "../kit/Button";
 import { FieldInput, NumberField, TextLine } from "../kit/MeasureField";
 import { capital, t, words } from "../i18n/texts";
 import { Fault, Fields, Heading, Quiet, Row } from "../kit/parts";
+import { Select } from "../kit/Select";
 import { ink } from "../kit/theme";
 import { useAct } from "../kit/useAct";
+import { Password } from "./Devices";
 
 const DAYS = ["1", "2", "3", "4", "5", "6", "7"] as const;
 const DAY_NAMES = words("screen.shop.weekdays", DAYS);
+const ROLES = words("roles", ["viewer", "learner", "maker", "owner"]);
 const FIRST = [1, 2, 3, 4, 5].map((weekday) => ({ weekday, from_min: 480, to_min: 960 }));
 
 type Hours = Person["hours"];
@@ -46,7 +49,7 @@ export function People() {
       {people.length === 0 && !error && <Quiet>{t("screen.shop.nobody_is_written_down_yet")}</Quiet>}
       {people.map((person) => (
         <article key={person.id} aria-label={person.name} style={{ margin: "6px 0" }}>
-          <strong>{person.name}</strong> · {hoursText(person.hours)}
+          <strong>{person.name}</strong> · {t(`roles.${person.role}`)} · {hoursText(person.hours)}
           <Button
             $kind="quiet"
             aria-expanded={open === person.id}
@@ -55,7 +58,12 @@ export function People() {
           >
             {open === person.id ? t("screen.shop.fold") : t("screen.shop.change_2")}
           </Button>
-          {open === person.id && <PersonForm person={person} onKept={take} />}
+          {open === person.id && (
+            <>
+              <PersonForm person={person} onKept={take} />
+              <Password personId={person.id} onSet={() => setOpen(undefined)} />
+            </>
+          )}
         </article>
       ))}
       {open === "new" ? (
@@ -97,7 +105,11 @@ const Week = styled.ul`
 `;
 
 function PersonForm({ person, onKept }: { person?: Person; onKept: (people: Person[]) => void }) {
-  const [asked, setAsked] = useState<NewPerson>({ name: person?.name ?? "", hours: person?.hours ?? FIRST });
+  const [asked, setAsked] = useState<NewPerson>({
+    name: person?.name ?? "",
+    role: person?.role ?? "maker",
+    hours: person?.hours ?? FIRST,
+  });
   const { busy, problem, act } = useAct();
   const keep = () => void act(() => (person ? api.changePerson(person.id, asked) : api.addPerson(asked)), onKept);
   const faults = Object.fromEntries((problem?.errors ?? []).map(({ pointer, detail }) => [pointer, detail]));
@@ -110,6 +122,14 @@ function PersonForm({ person, onKept }: { person?: Person; onKept: (people: Pers
         onChange={(name) => setAsked({ ...asked, name })}
         fault={faults["/name"]}
       />
+      <Select
+        label={t("screen.shop.role")}
+        value={asked.role ?? "maker"}
+        options={ROLES}
+        onChange={(role) => setAsked({ ...asked, role: role as Role })}
+      />
+      <Quiet>{t(`screen.shop.what_a_role_may.${asked.role ?? "maker"}`)}</Quiet>
+      {faults["/role"] && <Fault role="alert">{faults["/role"]}</Fault>}
       <Week aria-label={t("screen.shop.hours")}>
         {DAYS.map((key) => (
           <Weekday

@@ -12,6 +12,7 @@ import { TaskProgress } from "../kit/TaskProgress";
 import { useAct } from "../kit/useAct";
 import { useInTurn } from "../kit/useInTurn";
 import { followed } from "../kit/useTask";
+import { Devices } from "./Devices";
 import { Lathes } from "./Lathes";
 import { Equipment, People } from "./People";
 import { Rates } from "./Rates";
@@ -90,6 +91,9 @@ export function ShopRoom({ shop }: { shop: Shop }) {
         </section>
         <section aria-label={t("screen.shop.people")}>
           <People />
+        </section>
+        <section aria-label={t("screen.shop.devices")}>
+          <Devices />
         </section>
         <section aria-label={t("screen.shop.equipment")}>
           <Equipment shop={shop} />

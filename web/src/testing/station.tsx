@@ -36,6 +36,7 @@ const draftOf = (document: Document): DraftHandle => ({
   version: 1,
   journal: [],
   dirty: false,
+  behind: false,
   canUndo: false,
   canRedo: false,
   change: vi.fn(),

@@ -71,6 +71,7 @@ module MossyAnvil
         found
         at
         taken_at
+        by
         form
         opens
         use

@@ -138,6 +138,7 @@ function Written({ entry }: { entry: Entry }) {
         <strong>{KINDS[entry.kind as NewEntry["kind"]]}</strong>
         {entry.stage && ` · ${STAGES[entry.stage as StageName].toLowerCase()}`}
         {entry.speed_rpm !== null && ` · ${amountText(entry.speed_rpm, "rpm", unit)}`}
+        {entry.by !== null && ` · ${entry.by}`}
         {entry.note && <p>{entry.note}</p>}
         {entry.kind === "cut" && (
           <div>

@@ -1,0 +1,70 @@
+# frozen_string_literal: true
+
+module MossyAnvil
+  module Server
+    module Process
+      # The local network as the shop is opened to it: certificates, the settings its processes are given, and the way
+      # in for the first owner.
+      class LanAccess
+        attr_reader :port
+
+        # What the server reads; the authority's key is not among it.
+        READ = %w[authority.crt server.crt server.key].freeze
+
+        # state: StateFolder. port: HTTPS is served on.
+        def initialize(state, port:, now:)
+          @port = port
+          @now = now
+          @folder = state.lan
+          @certificates = Certificates.new(@folder, now: now)
+          @certificates.make
+          @secret = ENV.fetch("SESSION_SECRET") { @certificates.secret }
+        end
+
+        # For Network.given and the web server.
+        def settings
+          {
+            "LAN_PORT" => @port.to_s,
+            "LAN_CERTIFICATES" => @folder,
+            "LAN_ADDRESS" => address,
+            "LAN_HOSTS" => [*@certificates.hosts, *ENV.fetch("LAN_HOSTS", "").split(",")].join(","),
+            "SESSION_SECRET" => @secret
+          }
+        end
+
+        # By its number rather than by its name, which not every device can look up.
+        def address
+          name = Certificates.own_addresses.first || @certificates.hosts.first
+          "https://#{name}:#{@port}"
+        end
+
+        # The folder, and what the server reads of it, to the account that it runs under.
+        def give(account) = [@folder, *READ.map { |name| File.join(@folder, name) }].each { |path| account.give(path) }
+
+        # Where no owner can get in, a code for one.
+        def let_an_owner_in(db)
+          return if Store::LogIns.new(db).owner_can?
+
+          @code =
+            Store::Devices.new(db).code(
+              Store::People.new(db).first_owner,
+              @now.utc,
+              lasts_s: Store::Devices::FIRST_CODE_S
+            )
+        end
+
+        # What is opened, and how the first owner gets in; here: address on this machine.
+        def words(here)
+          network = Network.given(settings)
+          [
+            "On the local network, over HTTPS, to people who log in: #{address}",
+            "  (port #{@port} of this machine is open to whoever reaches it; the firewall is yours)",
+            "  The shop's own authority, to be compared on each device: #{network.fingerprint}",
+            @code &&
+              "No owner can get in yet. Within the hour, on this machine: #{here}/pair#code=#{@code.tr(" ", "-")}"
+          ].compact
+        end
+      end
+    end
+  end
+end

@@ -1,0 +1,53 @@
+import { useState } from "react";
+import { api } from "../api/client";
+import type { Session } from "../api/document";
+import { Button } from "../kit/Button";
+import { TypedLine } from "../kit/TypedLine";
+import { Fault, Quiet } from "../kit/parts";
+import { useAct } from "../kit/useAct";
+import { useNewSession } from "../kit/useSession";
+import { t } from "../i18n/texts";
+import { DoorSheet } from "./Door";
+import { Authority } from "./Authority";
+
+/** Name and password; a device that is to be remembered gets a name too. */
+export function LogIn({ session }: { session: Session }) {
+  const [name, setName] = useState("");
+  const [password, setPassword] = useState("");
+  const [device, setDevice] = useState("");
+  const { busy, problem, act } = useAct();
+  const enter = useNewSession();
+  const logIn = async () => {
+    await api.logIn(name, password);
+    // The session is another now, and so is its token.
+    await api.session();
+    if (device !== "") await api.rememberDevice(device);
+  };
+  return (
+    <DoorSheet heading={t("screen.door.who_are_you")}>
+      <form
+        onSubmit={(event) => {
+          event.preventDefault();
+          void act(logIn, enter);
+        }}
+      >
+        <TypedLine label={t("screen.door.name")} fills="username" value={name} most={60} onChange={setName} />
+        <TypedLine
+          label={t("screen.door.password")}
+          fills="current-password"
+          type="password"
+          value={password}
+          most={128}
+          onChange={setPassword}
+        />
+        <TypedLine label={t("screen.door.remember_as")} value={device} most={60} onChange={setDevice} />
+        {problem && <Fault role="alert">{problem.detail}</Fault>}
+        <Button $kind="go" type="submit" isDisabled={busy || name === "" || password === ""}>
+          {t("screen.door.log_in")}
+        </Button>
+      </form>
+      <Quiet>{t("screen.door.or_pair_this_device")}</Quiet>
+      <Authority session={session} />
+    </DoorSheet>
+  );
+}
