@@ -21,11 +21,11 @@ module MossyAnvil
           @secret = ENV.fetch("SESSION_SECRET") { @certificates.secret }
         end
 
-        # For Network.given and the web server.
-        def settings
+        # For Network.given and the web server, which reads its certificates in that folder.
+        def settings(folder = @folder)
           {
             "LAN_PORT" => @port.to_s,
-            "LAN_CERTIFICATES" => @folder,
+            "LAN_CERTIFICATES" => folder,
             "LAN_ADDRESS" => address,
             "LAN_HOSTS" => [*@certificates.hosts, *ENV.fetch("LAN_HOSTS", "").split(",")].join(","),
             "SESSION_SECRET" => @secret
@@ -38,8 +38,14 @@ module MossyAnvil
           "https://#{name}:#{@port}"
         end
 
-        # The folder, and what the server reads of it, to the account that it runs under.
-        def give(account) = [@folder, *READ.map { |name| File.join(@folder, name) }].each { |path| account.give(path) }
+        # Puts copies of what the server reads into a folder of its account's: it reaches nothing else of the network's.
+        def lay_out(folder, account)
+          READ.each do |name|
+            copy = File.join(folder, name)
+            FileUtils.cp(File.join(@folder, name), copy, preserve: true)
+            account.give(copy)
+          end
+        end
 
         # Where no owner can get in, a code for one.
         def let_an_owner_in(db)

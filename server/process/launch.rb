@@ -58,7 +58,6 @@ module MossyAnvil
         end
 
         def serve(port, url, account, lan)
-          lan&.give(account)
           Overseer
             .new(
               port: port,

@@ -46,7 +46,7 @@ module MossyAnvil
           @renewed = []
           @readiness = Readiness.new(port)
           @instruments = openings.instruments
-          @network = openings.lan&.settings || {}
+          @lan = openings.lan
           @backups = BackupWatch.new(Services::BackupFolder.new(state.backups), method(:now))
           @programs = Programs.beside(@instruments)
         end
@@ -57,6 +57,7 @@ module MossyAnvil
           @folder = Dir.mktmpdir("mossy-anvil")
           @account.give(@folder)
           @account.give(@backups.path)
+          @lan&.lay_out(@folder, @account)
           listen_to_signals
           start_server
           @programs.each { |program| program.processes.times { start(program) } }
@@ -90,7 +91,7 @@ module MossyAnvil
             "CALCULATION_SOCKET" => socket,
             "BACKUPS" => @backups.path,
             "INSTRUMENTS_PORT" => @instruments&.port&.to_s,
-            **@network,
+            **(@lan&.settings(@folder) || {}),
             "CALCULATORS" => ENV.fetch("CALCULATORS", Etc.nprocessors.clamp(2, 8).to_s)
           }
           ::Process.spawn(
