@@ -105,4 +105,30 @@ RSpec.describe "The shop on its network", :browser do
     desk.visit "/"
     expect(phone).to have_no_text("Here too")
   end
+
+  def offline(screen, is)
+    screen.driver.browser.network_conditions = { offline: is, latency: 0, throughput: 1_000_000 }
+  end
+
+  it "makes one truth of a tick made on a phone out of reach and of one at the desk, whatever the phone's clock shows" do
+    at(desk, "Ines", "/blanks/#{blank_id(35)}/mend")
+    desk.click_on "Start a card"
+    at(phone, "Bram", "/blanks/#{blank_id(35)}/card")
+    [desk, phone].each { |screen| expect(screen).to have_text("line 1 of") }
+    phone.execute_script("const own = Date.now.bind(Date); Date.now = () => own() + 86400000")
+    offline(phone, true)
+    first, second = [1, 2].map { |turn| phone.click_on("Done ✓") && phone.has_text?("line #{turn + 1} of") && Time.now }
+    expect(phone).to have_text("2 things done here wait on this device")
+    desk.click_on "Done ✓"
+    expect(desk).to have_text("line 2 of")
+    sleep 4
+    offline(phone, false)
+    expect(phone).to have_no_text("wait on this device")
+    expect(phone).to have_text("line 3 of")
+    expect(desk).to have_css("section p", text: /✓.*Bram Castellane/)
+    marks = db[:card_marks].where(kind: "done").order(:id).select_map(%i[by marked_at])
+    expect(marks.map(&:first)).to eq(["Ines Okoro-Vale", "Bram Castellane"])
+    expect(marks.last.last).to be_within(2).of(second)
+    expect(first).to be < second
+  end
 end

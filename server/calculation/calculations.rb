@@ -171,9 +171,11 @@ module MossyAnvil
 
         # A reading, and what the rack shows of the blank with it.
         def on_read_of
-          reading = body_as("NewReading")["reading"].merge("taken_at" => @given["taken_at"])
+          asked = body_as("NewReading")
+          taken_at = Time.iso8601(@given["taken_at"]) - (asked["ago_s"] || 0)
+          reading = asked["reading"].merge("taken_at" => taken_at.iso8601)
           whole = @given["kept"].merge("readings" => [*@given["kept"]["readings"], reading])
-          json(reading: reading, brief: brief(whole, at: "/document"))
+          json(reading: reading, brief: brief(whole, at: "/document"), key: asked["key"])
         end
 
         # A kept blank in one of its formats.

@@ -32,7 +32,11 @@ module MossyAnvil
         end
 
         def self.append(app)
-          app.post("/api/blanks/:id/journal") { answer(blanks.log(blank_id, body_as("NewEntry")), 201) }
+          app.post("/api/blanks/:id/journal") do
+            entry = body_as("NewEntry")
+            at = entry.key?("ago_s") ? { logged_at: now - entry.delete("ago_s") } : {}
+            answer(blanks.log(blank_id, entry, **at), 201)
+          end
           app.post("/api/blanks/:id/readings") do
             kept = blanks.find(blank_id)
             found =
@@ -42,7 +46,7 @@ module MossyAnvil
                 kept: kept[:document],
                 taken_at: now.iso8601
               ).data
-            answer(blanks.add_reading(blank_id, *found.values_at("reading", "brief")), 201)
+            answer(blanks.add_reading(blank_id, *found.values_at("reading", "brief"), key: found["key"]), 201)
           end
         end
       end

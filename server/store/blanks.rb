@@ -119,10 +119,13 @@ module MossyAnvil
           end
         end
 
-        # Adds a reading; the rack's brief follows it. Returns as #find.
-        def add_reading(id, reading, brief)
+        # Adds a reading, one of the same key once; the rack's brief follows it. Returns as #find.
+        def add_reading(id, reading, brief, key: nil)
           @db.transaction do
-            @db[:readings].insert(blank_id: id, **Rows.reading({ "by" => @by, **reading }))
+            row = Rows.reading({ "by" => @by, **reading })
+            added = @db[:readings].insert_conflict(target: :key).insert(blank_id: id, key: key, **row)
+            next find(id) unless added
+
             @db[:blanks].where(id: id).update(brief)
             find(id)
           end
@@ -136,10 +139,11 @@ module MossyAnvil
         def due = on_the_rack.exclude(due_on: nil).order(:due_on, :id).all
         def keep_brief(id, brief) = @db[:blanks].where(id: id).update(brief)
 
-        # Adds a journal entry; sending the same key twice adds it once. Returns the entry.
-        def log(id, entry)
+        # Adds a journal entry; sending the same key twice adds it once. at: logged_at:, where it is not of now. Returns
+        # the entry.
+        def log(id, entry, **at)
           @db[:blanks].where(id: id).get(:id) or raise NotFound, Problems.text("refused.there_is_no_blank", id: id)
-          keep_entry(id, { stage: nil, speed_rpm: nil, note: "", by: @by }.merge(entry.transform_keys(&:to_sym)))
+          keep_entry(id, { stage: nil, speed_rpm: nil, note: "", by: @by, **at }.merge(entry.transform_keys(&:to_sym)))
           entry_of(@db[:journal][blank_id: id, key: entry["key"]])
         end
 

@@ -9,7 +9,9 @@ import { CardPage } from "./card/CardPage";
 import { Broken } from "./kit/Broken";
 import { showMoneyIn } from "./kit/measure";
 import { GlobalStyle } from "./kit/theme";
+import { OutboxNotice } from "./kit/OutboxNotice";
 import { Units } from "./kit/Units";
+import { useSent } from "./kit/useOutbox";
 import { useChanges } from "./kit/useChanges";
 import { useKept } from "./kit/useKept";
 import { useKey } from "./kit/useKey";
@@ -100,6 +102,7 @@ const ShopFrame = (props: FrameProps) => (
 
 function OpenShop({ room, page, corner }: FrameProps) {
   useChanges();
+  useSent();
   const { id } = useParams();
   const Page = page && PAGES[page];
   const shop = useQuery({ queryKey: ["shop"], queryFn: api.shop, refetchInterval: 60_000 });
@@ -117,7 +120,10 @@ function OpenShop({ room, page, corner }: FrameProps) {
   return (
     <Frame>
       <RackWithKeys shop={shop.data} current={room ? undefined : Number(id)} corner={corner} />
-      <FirstSteps shop={shop.data} />
+      <div>
+        <FirstSteps shop={shop.data} />
+        <OutboxNotice />
+      </div>
       {room ? (
         <ShopRooms room={room} shop={shop.data} />
       ) : Page ? (

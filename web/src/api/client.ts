@@ -17,6 +17,7 @@ import type {
   NewMark,
   NewPerson,
   NewProduct,
+  NewReading,
   Session,
   NewTrouble,
   PeelQuestion,
@@ -32,7 +33,7 @@ import type {
   TableName,
   TraceQuestion,
 } from "./document";
-import type { components, paths } from "./generated/schema";
+import type { paths } from "./generated/schema";
 import { t } from "../i18n/texts";
 
 /** The token that this page's session proves itself by where people log in; asked for before the first change. */
@@ -46,6 +47,22 @@ async function freshToken(): Promise<string | null> {
 /** Called where the server does not know who asks. */
 let onStranger = () => {};
 export const whenStranger = (told: () => void) => (onStranger = told);
+
+/** Whether the last answer was one that this device had kept, since no server was there: see sw.ts. */
+let keptAnswer = false;
+const awayWatchers = new Set<() => void>();
+export const away = {
+  now: () => keptAnswer,
+  watch(tell: () => void) {
+    awayWatchers.add(tell);
+    return () => void awayWatchers.delete(tell);
+  },
+};
+function noteAway(is: boolean) {
+  if (is === keptAnswer) return;
+  keptAnswer = is;
+  awayWatchers.forEach((tell) => tell());
+}
 
 const http = createClient<paths>({
   // Where there is no page, as in a test of the client alone, paths stay as they are.
@@ -67,6 +84,7 @@ http.use({
     return request;
   },
   onResponse: ({ response }) => {
+    noteAway(response.headers.get("X-Kept") !== null);
     if (response.status === 401 && !response.url.endsWith("/log-in")) onStranger();
   },
 });
@@ -78,7 +96,7 @@ export class Refused extends Error {
   }
 }
 
-const away: Problem = {
+const noAnswer: Problem = {
   type: "about:blank",
   title: t("screen.api.no_answer"),
   status: 0,
@@ -91,7 +109,7 @@ async function answered<Answer extends { data?: unknown; error?: Problem }>(
 ): Promise<NonNullable<Answer["data"]>> {
   const { data, error } = await asked.catch((fault: unknown) => {
     if (fault instanceof DOMException && fault.name === "AbortError") throw fault;
-    throw new Refused(away);
+    throw new Refused(noAnswer);
   });
   if (error !== undefined) throw new Refused(error);
   return data as NonNullable<Answer["data"]>;
@@ -316,6 +334,6 @@ export const api = {
     ),
   log: (id: number, entry: NewEntry) =>
     answered(http.POST("/api/blanks/{id}/journal", { params: { path: { id } }, body: entry })),
-  read: (id: number, reading: components["schemas"]["NewReading"]["reading"]) =>
-    answered(http.POST("/api/blanks/{id}/readings", { params: { path: { id } }, body: { reading } })),
+  read: (id: number, reading: NewReading, late: { key?: string; ago_s?: number } = {}) =>
+    answered(http.POST("/api/blanks/{id}/readings", { params: { path: { id } }, body: { reading, ...late } })),
 };

@@ -35,6 +35,7 @@ export type BoardStep = Schemas["BoardStep"];
 export type Person = Schemas["Person"];
 export type Change = Schemas["Change"];
 export type Session = Schemas["Session"];
+export type NewReading = Schemas["NewReading"]["reading"];
 export type Role = Schemas["Role"];
 export type Pairing = Schemas["Pairing"];
 export type Device = Schemas["Devices"]["devices"][number];

@@ -157,7 +157,7 @@ export function CardPage() {
         </header>
       </Page>
     );
-  return <Open card={card.data} handle={handle} blankId={id} failed={card.isError} />;
+  return <Open card={card.data} handle={handle} blankId={id} failed={card.isError || handle.isAway} />;
 }
 
 function Open({

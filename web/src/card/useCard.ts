@@ -1,12 +1,25 @@
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { useCallback, useEffect, useRef, useState } from "react";
-import { api } from "../api/client";
+import { api, Refused } from "../api/client";
 import type { Card, NewMark, NewTrouble } from "../api/document";
+import { t } from "../i18n/texts";
 import { useAct } from "../kit/useAct";
+import { nowOrLater } from "../api/outbox";
+import { useAway, useOutbox } from "../kit/useOutbox";
 import { ServerClock } from "./serverClock";
+import { withWaiting } from "./withWaiting";
 
 const ASK_AGAIN_MS = 10_000;
 const TICK_MS = 500;
+
+/** Is it the tick of a line that asks for a measure, without one? The server would send that back. */
+const lacksMeasure = (card: Card | null | undefined, { kind, line, value }: NewMark) =>
+  kind === "done" &&
+  value === undefined &&
+  card?.steps.some(({ lines }) => lines.some(({ key, measures }) => key === line && measures));
+
+const measureFirst = () =>
+  new Refused({ type: "about:blank", title: "", status: 422, detail: t("screen.card.write_the_measure_first") });
 
 /** The open card of a blank, kept in step with the server and with the other hands at it. */
 export function useCard(blankId: number) {
@@ -19,17 +32,20 @@ export function useCard(blankId: number) {
     refetchOnReconnect: "always",
   });
   const clock = useRef(new ServerClock());
-  const [nowMs, setNow] = useState(0);
+  // The server's time, and this device's at the same moment.
+  const [{ nowMs, deviceMs }, setTimes] = useState({ nowMs: 0, deviceMs: 0 });
   const { data, refetch } = card;
+  const { waiting } = useOutbox();
+  const isAway = useAway();
 
   useEffect(() => {
     if (!data) return;
     clock.current.set(data.now);
-    setNow(clock.current.nowMs());
+    setTimes({ nowMs: clock.current.nowMs(), deviceMs: Date.now() });
   }, [data]);
   useEffect(() => {
     const tick = setInterval(() => {
-      setNow(clock.current.nowMs());
+      setTimes({ nowMs: clock.current.nowMs(), deviceMs: Date.now() });
       if (clock.current.doubtful()) void refetch();
     }, TICK_MS);
     return () => clearInterval(tick);
@@ -52,16 +68,17 @@ export function useCard(blankId: number) {
       const of = JSON.stringify([id, what]);
       if (held.current?.of !== of) held.current = { of, key: crypto.randomUUID() };
       const { key } = held.current;
+      const later = { do: "mark" as const, key, atMs: Date.now(), card: id, blank: blankId, mark: what };
       void act(
-        () => api.markCard(id, key, what),
+        () => nowOrLater(() => api.markCard(id, key, what), lacksMeasure(data, what) ? measureFirst() : later),
         (next) => {
           held.current = undefined;
-          take(next);
-          then?.(next);
+          if (next) take(next);
+          if (then && data) then(next ?? withWaiting(data, [...waiting, later], clock.current.nowMs(), Date.now()));
         },
       );
     },
-    [act, take],
+    [act, take, blankId, data, waiting],
   );
   const trouble = useCallback(
     (id: number, what: NewTrouble, then: () => void) =>
@@ -87,5 +104,15 @@ export function useCard(blankId: number) {
       ),
     [act, take, client, blankId],
   );
-  return { card, nowMs, busy, problem, forget, mark, trouble, end };
+  return {
+    card: { ...card, data: data && withWaiting(data, waiting, nowMs, deviceMs) },
+    isAway,
+    nowMs,
+    busy,
+    problem,
+    forget,
+    mark,
+    trouble,
+    end,
+  };
 }

@@ -3,6 +3,7 @@ import { useState } from "react";
 import { Label, TextArea, TextField } from "react-aria-components";
 import styled from "styled-components";
 import { api, Refused } from "../../api/client";
+import { nowOrLater } from "../../api/outbox";
 import type { Entry, Kept, NewEntry, StageName } from "../../api/document";
 import { TakeReading } from "../../instruments/TakeReading";
 import { Button } from "../../kit/Button";
@@ -167,9 +168,21 @@ function Write() {
 
   const send = async () => {
     try {
-      const entry = await api.log(blank.id, { key, kind, note, ...(kind === "cut" && { stage, speed_rpm: shown }) });
-      client.setQueryData<Kept>(["blank", blank.id], (kept) => kept && { ...kept, journal: [...kept.journal, entry] });
-      blank.draft.addEntry(entry);
+      const written = { kind, note, ...(kind === "cut" && { stage, speed_rpm: shown }) };
+      const entry = await nowOrLater(() => api.log(blank.id, { key, ...written }), {
+        do: "log",
+        key,
+        atMs: Date.now(),
+        blank: blank.id,
+        entry: written,
+      });
+      if (entry) {
+        client.setQueryData<Kept>(
+          ["blank", blank.id],
+          (kept) => kept && { ...kept, journal: [...kept.journal, entry] },
+        );
+        blank.draft.addEntry(entry);
+      }
       setKey(crypto.randomUUID());
       setNote("");
       setProblem(undefined);

@@ -1,6 +1,7 @@
 import { useMemo, useState } from "react";
 import { Link } from "react-router";
 import { api, Refused } from "../../api/client";
+import { readNowOrLater } from "../../api/outbox";
 import type { Assessment, Document } from "../../api/document";
 import { useNewest } from "../../api/useNewest";
 import { t } from "../../i18n/texts";
@@ -178,7 +179,8 @@ function Weigh() {
   const [fault, setFault] = useState<string>();
   const send = async () => {
     try {
-      blank.draft.read(await api.read(blank.id, { kind: "mass", value: grams ?? last }));
+      const kept = await readNowOrLater(blank.id, { kind: "mass", value: grams ?? last });
+      if (kept) blank.draft.read(kept);
       setGrams(undefined);
       setFault(undefined);
     } catch (refused) {

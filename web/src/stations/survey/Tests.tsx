@@ -1,6 +1,7 @@
 import { useState } from "react";
 import styled from "styled-components";
-import { api, Refused } from "../../api/client";
+import { Refused } from "../../api/client";
+import { readNowOrLater } from "../../api/outbox";
 import { isTest, type Test } from "../../api/document";
 import { t } from "../../i18n/texts";
 import { TakeReading } from "../../instruments/TakeReading";
@@ -144,14 +145,13 @@ function Write({ onDone }: { onDone: () => void }) {
     };
     try {
       const mounted = blank.sits === "reversed" ? reverseSpot(spotted, geometry.length_mm) : spotted;
-      blank.draft.read(
-        await api.read(blank.id, {
-          kind,
-          at: mounted,
-          ...(shows ? { found: shown as "dull" } : { value: read }),
-          ...(kind === "moisture" && { depth_mm: depth }),
-        }),
-      );
+      const kept = await readNowOrLater(blank.id, {
+        kind,
+        at: mounted,
+        ...(shows ? { found: shown as "dull" } : { value: read }),
+        ...(kind === "moisture" && { depth_mm: depth }),
+      });
+      if (kept) blank.draft.read(kept);
       setRefused(undefined);
       setSpot({});
     } catch (fell) {

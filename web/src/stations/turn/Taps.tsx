@@ -1,5 +1,6 @@
 import { useState } from "react";
 import { api, Refused } from "../../api/client";
+import { readNowOrLater } from "../../api/outbox";
 import { useBlank, useDrawing } from "../../draft/contexts";
 import { t } from "../../i18n/texts";
 import { Button } from "../../kit/Button";
@@ -66,7 +67,7 @@ export function Taps() {
         for (const hour of done) {
           const spot = { clock_deg: (hour % 12) * 30, z_mm: height };
           const at = blank.sits === "reversed" ? reverseSpot(spot, blank.assessment.geometry.length_mm) : spot;
-          kept = await api.read(blank.id, { kind: "tap", at, found: dull.includes(hour) ? "dull" : "clear" });
+          kept = await readNowOrLater(blank.id, { kind: "tap", at, found: dull.includes(hour) ? "dull" : "clear" });
         }
         return kept;
       },
