@@ -10,12 +10,10 @@ class LedgerBench
     "by year" => "?year=#{Time.now.year - 1}"
   }.freeze
 
-  # run: LaunchRun that is ready, on the demo; state: its folder.
-  def initialize(run, state)
+  # run: LaunchRun that is ready, on the demo; url: of its database.
+  def initialize(run, url)
     @run = run
-    port = File.readlines("#{state}/postgres/data/postmaster.pid")[3].strip
-    user = MossyAnvil::Server::Process::LocalPostgres::USER
-    @db = Sequel.connect("postgres://#{user}:#{File.read("#{state}/postgres/password")}@127.0.0.1:#{port}/#{user}")
+    @db = Sequel.connect(url)
   end
 
   def run

@@ -30,5 +30,6 @@ module MossyAnvil
             OpenSSL::Digest::SHA256.hexdigest(OpenSSL::X509::Certificate.new(pem).to_der).upcase.scan(/../).join(":")
           end
       end
+    Network::LEAST_SECRET_BYTES = 64
   end
 end

@@ -3,8 +3,7 @@
 module MossyAnvil
   module Server
     module Process
-      # The local network as the shop is opened to it: certificates, the settings its processes are given, and the way
-      # in for the first owner.
+      # The local network as the shop is opened to it: certificates, and the settings its processes are given.
       class LanAccess
         attr_reader :port
 
@@ -14,7 +13,6 @@ module MossyAnvil
         # state: StateFolder. port: HTTPS is served on.
         def initialize(state, port:, now:)
           @port = port
-          @now = now
           @folder = state.lan
           @certificates = Certificates.new(@folder, now: now)
           @certificates.make
@@ -47,28 +45,14 @@ module MossyAnvil
           end
         end
 
-        # Where no owner can get in, a code for one.
-        def let_an_owner_in(db)
-          return if Store::LogIns.new(db).owner_can?
-
-          @code =
-            Store::Devices.new(db).code(
-              Store::People.new(db).first_owner,
-              @now.utc,
-              lasts_s: Store::Devices::FIRST_CODE_S
-            )
-        end
-
-        # What is opened, and how the first owner gets in; here: address on this machine.
-        def words(here)
+        # What is opened.
+        def words
           network = Network.given(settings)
           [
             "On the local network, over HTTPS, to people who log in: #{address}",
             "  (port #{@port} of this machine is open to whoever reaches it; the firewall is yours)",
-            "  The shop's own authority, to be compared on each device: #{network.fingerprint}",
-            @code &&
-              "No owner can get in yet. Within the hour, on this machine: #{here}/pair#code=#{@code.tr(" ", "-")}"
-          ].compact
+            "  The shop's own authority, to be compared on each device: #{network.fingerprint}"
+          ]
         end
       end
     end

@@ -51,6 +51,7 @@ module MossyAnvil
         def say(text) = puts("  #{text}")
 
         def run(port, account)
+          check_secret
           lan = @lan && lan_access(port)
           url = given_url || start_postgres
           prepare(url, lan)
@@ -70,7 +71,8 @@ module MossyAnvil
             .run do
               @state.write_address(Overseer.address(port))
               puts "\nMossy Anvil is ready: #{Overseer.address(port)}"
-              lan&.words(Overseer.address(port))&.each { |line| puts line }
+              lan&.words&.each { |line| puts line }
+              puts FirstOwner.words(@code, Overseer.address(port)) if @code
               puts "(Ctrl-C stops it and its database)"
             end
         end
@@ -145,6 +147,14 @@ module MossyAnvil
         # The port a setting names, nil where it does not; ends with a message where it is none.
         def number_given(name) = ENV.fetch(name, nil)&.then { |given| number(name, given) }
 
+        # Sessions are sealed with what nobody can guess; ends with a message where it is too short for that.
+        def check_secret
+          given = ENV.fetch("SESSION_SECRET", nil) or return
+          return if given.bytesize >= Network::LEAST_SECRET_BYTES
+
+          abort("SESSION_SECRET is too short: #{Network::LEAST_SECRET_BYTES} characters or more, made by chance.")
+        end
+
         # The number of a port; ends with a message where it is none.
         def number(name, given)
           port = Integer(given, 10, exception: false)
@@ -190,7 +200,7 @@ module MossyAnvil
           clear(shops) if @anew
           shops.begin_own if @anew == "--empty"
           load_demo(db) if shops.untouched?
-          lan&.let_an_owner_in(db)
+          @code = FirstOwner.code(db, Time.now) if lan || ENV.key?("LAN_ADDRESS")
           db.disconnect
         end
 
