@@ -228,6 +228,62 @@ RSpec.describe MossyAnvil::Server::Http::Admission, :server do
     expect(kept["document"]["readings"].map { |reading| reading["by"] }).to eq(["Learner"])
   end
 
+  describe "a card" do
+    let(:card) do
+      document = JSON.parse(File.read(Dir[File.join(MossyAnvil::Server::ROOT, "demo", "35-*.anvil.json")].first))
+      asks("POST", "/api/blanks", { document: document })
+      asks("POST", "/api/blanks/#{JSON.parse(last_response.body)["id"]}/card", { key: SecureRandom.uuid })
+      JSON.parse(last_response.body)
+    end
+    let(:line) { card["next_line"] }
+
+    def marks(kind)
+      asks("POST", "/api/cards/#{card["id"]}/marks", { key: SecureRandom.uuid, line: line, kind: kind })
+    end
+
+    def stop
+      trouble = card["steps"].first["troubles"].find { |one| one["asks"].nil? }
+      asks("POST", "/api/cards/#{card["id"]}/troubles", { key: SecureRandom.uuid, line: line, trouble: trouble["key"] })
+      JSON.parse(last_response.body)["stopped"]
+    end
+
+    it "that was stopped is not gone on with by a learner until a maker has released it" do
+      as_device_of("learner")
+      expect(stop).to be(true)
+      expect([marks("done"), marks("released")]).to eq([403, 403])
+      problem(403)
+      stranger
+      as_device_of("maker")
+      expect(marks("released")).to eq(201)
+      expect(JSON.parse(last_response.body)["stopped"]).to be(false)
+      stranger
+      as_device_of("learner")
+      expect(marks("done")).to eq(201)
+      expect(db[:card_marks].where(kind: "released").select_map(:by)).to eq(["Maker"])
+    end
+
+    it "that was stopped is gone on with by a maker as ever" do
+      as_device_of("maker")
+      expect([stop, marks("done")]).to eq([true, 201])
+    end
+
+    it "holds stock that a learner does not take, nor counts anew or throws away" do
+      as_device_of("maker")
+      asks("POST", "/api/stores/products", { name: "Clear", kind: "resins", like: "casting_epoxy", pack_g: 500 })
+      product = JSON.parse(last_response.body)["products"].first["id"]
+      asks("POST", "/api/stores/lots", { key: SecureRandom.uuid, product_id: product, grams: 500, code: "a" })
+      lot = db[:lots].get(:id)
+      db[:reservations].insert(card_id: card["id"], key: "casting_epoxy", part: "", grams: 480)
+      stranger
+      as_device_of("learner")
+      move = ->(grams, reason) do
+        asks("POST", "/api/stores/moves", { key: SecureRandom.uuid, lot_id: lot, grams: grams, reason: reason })
+      end
+      expect([move.call(-10, "thrown_out"), move.call(5, "counted"), move.call(-21, "used")]).to eq([403, 403, 403])
+      expect([move.call(-10, "used"), move.call(10, "bought")]).to eq([201, 201])
+    end
+  end
+
   it "keeps no name of anybody's password, token or code in the log" do
     log_in("Owner")
     as_device_of("maker")
