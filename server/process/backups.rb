@@ -16,6 +16,8 @@ module MossyAnvil
 
         # Beside its own tables PostgreSQL and the queue keep some that differ from run to run.
         OTHERS = %w[que_lockers].freeze
+        # How many of the databases stay that were put aside by a restore.
+        KEPT_BEFORE = 2
 
         # url: of the database; folder: Services::BackupFolder.
         def initialize(url, folder)
@@ -48,7 +50,7 @@ module MossyAnvil
           rows = compared(scratch)
           return drop(scratch) && nil unless yield(rows)
 
-          swap(scratch, "#{database}_before_#{now.strftime("%Y%m%d_%H%M%S")}")
+          swap(scratch, "#{database}_before_#{now.strftime("%Y%m%d_%H%M%S")}").tap { drop_older }
         end
 
         # { table => [rows, sum over all of them] }
@@ -129,6 +131,13 @@ module MossyAnvil
         def compared(scratch)
           now, then_ = [database, scratch].map { |name| opened(name) { |db| Backups.content(db) } }
           (now.keys | then_.keys).to_h { |table| [table, [now, then_].map { |rows| rows.fetch(table, [0]).first }] }
+        end
+
+        # Of what was there before the restores only the newest few stay.
+        def drop_older
+          stem = Sequel.like(:datname, "#{database.gsub(/[%_\\]/) { |sign| "\\#{sign}" }}\\_before\\_%")
+          names = opened("postgres") { |admin| admin[:pg_database].where(stem).order(:datname).select_map(:datname) }
+          names[0...-KEPT_BEFORE].each { |name| drop(name) }
         end
 
         # Both names change at once, or neither.

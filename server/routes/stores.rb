@@ -77,13 +77,24 @@ module MossyAnvil
           { goes_off_on: day&.iso8601, goes_off: MossyAnvil::Shop::ShelfLife.state(day, today) }
         end
 
+        NOTHING_MOVED = { bought_g: 0.0, used_g: 0.0, thrown_out_g: 0.0 }.freeze
+
+        # What is left of a product is worth.
+        def self.value(product)
+          left_g = product[:lots].sum { |lot| lot[:left_g] }
+          MossyAnvil::Shop::ShelfValue.of(left_g, **product.slice(:pack_g, :pack_price))
+        end
+
         def self.shown(stocks, now)
           products, reserved = stocks.whole
+          moved = stocks.moved
           {
             products:
               products.map do |product|
                 {
                   **product,
+                  **moved.fetch(product[:id], NOTHING_MOVED),
+                  value: Stores.value(product),
                   lots: product[:lots].map { |lot| { **lot, **Stores.keeps(product, lot, now.to_date) } },
                   reserved_g: reserved.select { |(key, _), _| key == product[:like] }.sum { |_, grams| grams }
                 }

@@ -137,6 +137,15 @@ RSpec.describe MossyAnvil::Server::Process::Backups, :server do
     expect(content).to eq(before)
   end
 
+  it "leaves what two restores put aside, and no more" do
+    opened { |db| MossyAnvil::Server::Store::Connection.migrate(db) }
+    backups = described_class.new(@url, folder)
+    path = backups.make(night)
+    names = Array.new(3) { |turn| backups.restore(path, night + turn) { true } }
+    left = opened { |db| db[:pg_database].where(datname: names).select_order_map(:datname) }
+    expect(left).to eq(names.last(2))
+  end
+
   it "is made by the program the launcher starts, which says where, or why not" do
     filled
     env = { "DATABASE_URL" => @url, "BACKUPS" => folder.path }

@@ -56,7 +56,12 @@ RSpec.describe "The stores", :server do
     expect(lot).to include("left_g" => 900.0, "opened_on" => "2030-04-01")
     same = key
     2.times { ask("POST", "/api/stores/moves", { key: same, lot_id: lot["id"], grams: -50, reason: "counted" }) }
-    expect(answer_as("Stores")["products"].first["lots"].first["left_g"]).to eq(850.0)
+    ask("POST", "/api/stores/moves", { key: key, lot_id: lot["id"], grams: -100, reason: "used" })
+    ask("POST", "/api/stores/moves", { key: key, lot_id: lot["id"], grams: -40, reason: "thrown_out" })
+    found = answer_as("Stores")["products"].first
+    expect(found["lots"].first["left_g"]).to eq(710.0)
+    expect(found).to include("bought_g" => 900.0, "used_g" => 100.0, "thrown_out_g" => 40.0)
+    expect(found["value"]).to be_within(1e-9).of(710.0 * found["pack_price"] / found["pack_g"])
     expect { db[:stock_moves].update(grams: 1) }.to raise_error(Sequel::DatabaseError, /append-only/)
   end
 

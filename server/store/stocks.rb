@@ -34,6 +34,24 @@ module MossyAnvil
             end
         end
 
+        # { product id => { bought_g:, used_g:, thrown_out_g: } } since the shop keeps its book.
+        def moved
+          sums =
+            @db[:stock_moves]
+              .join(:lots, id: :lot_id)
+              .select_group(:product_id, :reason)
+              .select_append { sum(:grams).as(:grams) }
+              .to_hash(%i[product_id reason], :grams)
+          sums
+            .keys
+            .map(&:first)
+            .uniq
+            .to_h do |id|
+              of = ->(*reasons) { reasons.sum { |reason| sums.fetch([id, reason], 0.0) } }
+              [id, { bought_g: of["bought"], used_g: -of["used", "put_back"], thrown_out_g: -of["thrown_out"] }]
+            end
+        end
+
         # { like => sheet } of a kind, of the product opened last of each.
         def sheets(kind)
           opened = @db[:products].where(kind: kind).left_join(:lots, product_id: :id)

@@ -43,6 +43,7 @@ export function StoresRoom() {
   return (
     <Room>
       <h2>{t("screen.stores.stores")}</h2>
+      <Worth products={stores.data.products} />
       <section aria-label={t("screen.stores.on_the_shelf")}>
         {stores.data.products.length === 0 && <Quiet>{t("screen.stores.nothing_on_the_shelf_yet_put")}</Quiet>}
         {stores.data.products.map((product) => (
@@ -54,6 +55,14 @@ export function StoresRoom() {
       </section>
     </Room>
   );
+}
+
+/** What all of it is worth. */
+function Worth({ products }: { products: Product[] }) {
+  const unit = useUnit();
+  const value = products.reduce((sum, product) => sum + product.value, 0);
+  if (value === 0) return null;
+  return <Quiet>{t("screen.stores.worth", { value: amountText(value, "money", unit) })}</Quiet>;
 }
 
 function OnShelf({ product, onTake }: { product: Product; onTake: (stores: Stores) => void }) {
@@ -69,6 +78,13 @@ function OnShelf({ product, onTake }: { product: Product; onTake: (stores: Store
           ` ${t("screen.stores.at", { pack_price: amountText(product.pack_price, "money", unit) })}`}
         {product.reserved_g > 0 && t("screen.stores.spoken_for", { g: g(product.reserved_g) })}
       </Quiet>
+      {product.bought_g + product.used_g > 0 && (
+        <Quiet style={{ marginTop: 0 }}>
+          {t("screen.stores.so_far", { bought: g(product.bought_g), used: g(product.used_g) })}
+          {product.thrown_out_g > 0 && t("screen.stores.thrown_out", { g: g(product.thrown_out_g) })}
+          {product.value > 0 && t("screen.stores.left_worth", { value: amountText(product.value, "money", unit) })}
+        </Quiet>
+      )}
       <Ticket>
         <tbody>
           {product.lots.map((lot) => (
