@@ -80,8 +80,8 @@ RSpec.describe "The shop on its network", :browser do
     path = "/blanks/#{blank_id(37)}/log"
     at(desk, "Ines", path)
     at(phone, "Bram", path)
-    expect(desk).to have_text("Here too: Bram Castellane")
-    expect(phone).to have_text("Here too: Ines Okoro-Vale")
+    expect(desk).to have_text("with Bram")
+    expect(phone).to have_text("with Ines")
     phone.find("textarea", match: :first).set("Ring of bark lifts at four.")
     phone.click_on "Add entry"
     expect(desk).to have_css("li", text: /Bram Castellane.*Ring of bark lifts at four/m, wait: 2)
@@ -103,7 +103,7 @@ RSpec.describe "The shop on its network", :browser do
       "B" => [nil, 31.0]
     )
     desk.visit "/"
-    expect(phone).to have_no_text("Here too")
+    expect(phone).to have_no_text("with Ines")
   end
 
   def offline(screen, is)

@@ -54,6 +54,8 @@ function useFacts(document: Document, assessment: Assessment): string {
   return `${document.material.species} · ${size} · ${amountText(lastMassG(document, assessment), "g", unit)}${water}`;
 }
 
+const nameOf = (who: string | null) => who ?? t("screen.bench.another_screen");
+
 type Props = {
   draft: DraftHandle;
   /** False while the numbers still belong to the state before. */
@@ -76,9 +78,13 @@ export function TitleBar({ draft, settled, assessment, sits, onSave, others }: P
         {document.number} {document.name}
       </h2>
       {others.length > 0 && (
-        <span role="status" style={{ color: ink.moss, fontWeight: 650 }}>
+        <span
+          role="status"
+          title={others.map(nameOf).join(t("lists.comma"))}
+          style={{ color: ink.moss, fontWeight: 650 }}
+        >
           {t("screen.bench.here_too", {
-            who: others.map((one) => one ?? t("screen.bench.another_screen")).join(t("lists.comma")),
+            who: others.map((one) => nameOf(one).split(" ", 1)[0]).join(t("lists.comma")),
           })}
         </span>
       )}

@@ -63,6 +63,7 @@ const Page = styled.main`
     font-weight: 400;
     color: ${ink.quiet};
     margin-left: 18px;
+    white-space: nowrap;
   }
   .caution {
     color: ${ink.quiet};
