@@ -24,15 +24,17 @@ gem "ffi", "~> 1.16.3"
 gem "ruby-vips", "~> 2.2"
 # Shop archives; selenium-webdriver resolves to an ancient release beside rubyzip 3.
 gem "rubyzip", "~> 2.4"
-# Jobs too long for a request, in the same database.
-# What que asks of json was taken out of json 3.
+# Passwords.
 gem "argon2", "~> 2.3"
+# What que asks of json was taken out of json 3.
 gem "json", "~> 2.9"
+# Jobs too long for a request, in the same database.
 gem "que", "~> 2.4"
-# Log-in and its sessions.
+# Log-in, its sessions, one-time codes, and who tries too often.
 gem "rack-attack", "~> 6.7"
 gem "rodauth", "~> 2.36"
-# Pairing codes to scan.
+gem "rotp", "~> 6.3"
+# Codes to scan.
 gem "rqrcode", "~> 3.0"
 gem "sequel", "~> 5.90"
 gem "sequel_pg", "~> 1.17"

@@ -41,6 +41,7 @@ module MossyAnvil
       register Routes::Lathes
       register Routes::People
       register Routes::Devices
+      register Routes::OneTimeCodes
       register Routes::Live
       register Routes::Board
       register Routes::Files

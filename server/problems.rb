@@ -52,6 +52,7 @@ module MossyAnvil
       def too_large(detail) = body(413, "too_large", detail)
       def log_in = body(401, "log_in", text("log_in.detail"))
       def wrong_password = body(401, "wrong_password", text("wrong_password.detail"))
+      def wrong_code = body(401, "wrong_password", text("wrong_password.code"))
       def locked_out(minutes) = body(403, "locked_out", text("locked_out.detail", minutes: minutes))
 
       def not_allowed(role, least)

@@ -58,15 +58,23 @@ RSpec.describe "The shop on its network", :browser do
     expect(phone).to have_css("li", text: /Wren Haldorsen.*Bark still tight/m)
   end
 
-  it "lets in by name and password, and out again" do
+  it "lets in by name, password and a one-time code, and out again" do
     MossyAnvil::Server::Store::LogIns.new(db).set_password(person("Bram"), password, Time.now.utc)
     desk.visit "/blanks/#{blank_id(33)}"
     desk.fill_in "Name", with: "Bram Castellane"
     desk.fill_in "Password", with: "not this"
     desk.click_on "Log in"
     expect(desk).to have_text("There is nobody of that name with that password.")
+    secret = ROTP::Base32.random
+    MossyAnvil::Server::Store::LogIns.new(db).use_codes(person("Bram"), secret)
+    db[:account_otp_keys].update(last_use: Time.now - 60)
     desk.fill_in "Password", with: password
     desk.click_on "Log in"
+    desk.fill_in "One-time code, from the app", with: "123"
+    desk.click_on "Let me in"
+    expect(desk).to have_text("That is not the code.")
+    desk.fill_in "One-time code, from the app", with: ROTP::TOTP.new(secret).now
+    desk.click_on "Let me in"
     expect(desk).to have_css("h2", text: "33")
     desk.visit "/shop"
     expect(desk).to have_text("You are in as Bram Castellane, maker.")

@@ -39,7 +39,7 @@ module MossyAnvil
         end
 
         def by_session(rodauth)
-          return unless rodauth.logged_in? && rodauth.currently_active_session?
+          return unless rodauth.authenticated? && rodauth.currently_active_session?
 
           @people.caller_of(rodauth.session_value)
         end

@@ -10,6 +10,7 @@ module MossyAnvil
       # are no quicker than one.
       module Guesses
         LOG_IN = "/api/log-in"
+        CODE = "/api/one-time-code"
         PAIR = "/api/pairings/use"
         # [name, path, tries, within s, by address alone].
         LIMITS = [

@@ -7,8 +7,9 @@ require "rodauth"
 module MossyAnvil
   module Server
     module Http
-      # Log-in by name and password, by Rodauth: POST /api/log-in with { name, password }. Ten wrong passwords lock a
-      # name for a quarter of an hour. Whatever else is asked is passed on, with Rodauth beside it.
+      # Log-in by name and password, by Rodauth: POST /api/log-in with { name, password } and, of whoever has one-time
+      # codes, POST /api/one-time-code with { code }. Ten wrong passwords lock a name for a quarter of an hour, five
+      # wrong codes until an owner gives a new password. Whatever else is asked is passed on, with Rodauth beside it.
       module LogIn
         # Where a request carries Rodauth.
         RODAUTH = "mossy_anvil.rodauth"
@@ -18,6 +19,17 @@ module MossyAnvil
         # A session ends when nothing was asked by it for so long, and a month after it began.
         IDLE_S = 14 * 3600
         LONGEST_S = 30 * 86_400
+        # What Rodauth has ways for and the application its own, or none.
+        NOT_SERVED = %i[
+          logout_route
+          unlock_account_route
+          unlock_account_request_route
+          otp_setup_route
+          otp_disable_route
+          two_factor_manage_route
+          two_factor_auth_route
+          two_factor_disable_route
+        ].freeze
         JSON_TYPE = %r{\Aapplication/json\b}i
 
         module_function
@@ -34,11 +46,13 @@ module MossyAnvil
             plugin(:rodauth, json: :only) { LogIn.configure(self, database, secret) }
             route do |r|
               env[RODAUTH] = rodauth
-              r.halt(Refusal.of(LogIn.too_long, env)) if r.path == Guesses::LOG_IN && LogIn.too_long?(env)
+              r.halt(Refusal.of(LogIn.too_long, env)) if LogIn.own?(r) && LogIn.too_long?(env)
               r.rodauth
             end
           end
         end
+
+        def own?(request) = [Guesses::LOG_IN, Guesses::CODE].include?(request.path)
 
         # How the cookie of a session is sealed and sent (PageHeaders adds Secure where it goes over HTTPS).
         def cookie(secret)
@@ -49,15 +63,15 @@ module MossyAnvil
           rodauth.instance_exec do
             db database
             hmac_secret secret
-            enable :login, :logout, :lockout, :active_sessions, :audit_logging, :argon2, :json
+            enable :login, :logout, :lockout, :active_sessions, :audit_logging, :argon2, :otp, :json
             require_bcrypt? false
             require_mail? false
             # Only mail would name it.
             domain "localhost"
             login_route Guesses::LOG_IN.delete_prefix("/")
-            logout_route nil
-            unlock_account_route nil
-            unlock_account_request_route nil
+            otp_auth_route Guesses::CODE.delete_prefix("/")
+            otp_auth_param "code"
+            LogIn::NOT_SERVED.each { |route| public_send(route, nil) }
           end
           keep_limits(rodauth)
           keep_in_tables(rodauth)
@@ -76,6 +90,7 @@ module MossyAnvil
         def keep_in_tables(rodauth)
           rodauth.instance_exec do
             accounts_table :people
+            otp_keys_use_hmac? false
             login_column :name
             login_param "name"
             skip_status_checks? true
@@ -98,8 +113,14 @@ module MossyAnvil
         def told(said, status, env)
           return "{}" if said.key?("success")
 
-          document = status == 403 ? Problems.locked_out(LOCKED_MINUTES) : Problems.wrong_password
+          document = refusal(status, env["PATH_INFO"] == Guesses::CODE)
           JSON.generate({ **document, request_id: env[RequestLog::ID] })
+        end
+
+        def refusal(status, code)
+          return Problems.locked_out(LOCKED_MINUTES) if status == 403
+
+          code ? Problems.wrong_code : Problems.wrong_password
         end
 
         # Of no more than this whole program takes, and of a length that is told.

@@ -75,11 +75,16 @@ module MossyAnvil
             log_in: !network.nil?,
             person: caller&.id && caller.to_h.slice(:id, :name, :role),
             device: caller&.device,
+            codes: !caller&.id.nil? && app.log_ins.codes?(caller.id),
+            code_wanted: code_wanted?(app.env[Http::LogIn::RODAUTH]),
             csrf: network && Http::OwnToken.for(app.env),
             address: network&.address,
             fingerprint: network&.fingerprint
           }
         end
+
+        # Was the password right, and is a one-time code still to come?
+        def self.code_wanted?(rodauth) = !rodauth.nil? && !!rodauth.logged_in? && !rodauth.authenticated?
 
         # A code as words, as an address and as a picture to scan.
         def self.offer(network, words, now)
@@ -127,8 +132,17 @@ module MossyAnvil
         def self.set_password(app, person_id, asked)
           own_or_owner(app, person_id)
           own = app.asking.id == person_id
-          refuse_old if own && !app.log_ins.password?(person_id, asked["old"])
+          check_password(app, asked["old"], at: "/old") if own
           app.log_ins.set_password(person_id, asked["password"], app.now)
+          # Whoever has lost what makes the codes too is let in by the new password alone.
+          app.log_ins.use_codes(person_id, nil) unless own
+        end
+
+        # One's own.
+        def self.check_password(app, password, at:)
+          return if app.asking.id && app.log_ins.password?(app.asking.id, password)
+
+          refuse(at, "is_not_your_password", "your_password_as_it_is")
         end
 
         def self.own_or_owner(app, person_id)
@@ -137,7 +151,6 @@ module MossyAnvil
         end
 
         def self.refuse_code = refuse("/code", "is_no_code_or_over", "a_code_shown_at_the_desk")
-        def self.refuse_old = refuse("/old", "is_not_your_password", "your_password_as_it_is")
 
         def self.refuse(path, problem, allowed)
           fault =
@@ -148,7 +161,7 @@ module MossyAnvil
             )
           raise MossyAnvil::InvalidInput, [fault]
         end
-        private_class_method :leave_here, :refuse_old, :refuse
+        private_class_method :leave_here
       end
     end
   end

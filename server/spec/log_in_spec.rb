@@ -208,6 +208,57 @@ RSpec.describe MossyAnvil::Server::Http::Admission, :server do
     end
   end
 
+  describe "one-time codes" do
+    let(:codes) { ROTP::TOTP.new(@secret) }
+
+    def set_up
+      log_in("Owner")
+      asks("POST", "/api/one-time-codes")
+      offered = JSON.parse(last_response.body)
+      expect(offered["picture"]).to include("<svg")
+      @secret = offered["secret"]
+      asks("PUT", "/api/one-time-codes", { secret: @secret, code: codes.at(clock.now), password: OnePassword::PLAIN })
+    end
+
+    it "are taken with one's own password and a code that shows that the app has the secret" do
+      expect(set_up).to eq(200)
+      expect(session["codes"]).to be(true)
+      right = { secret: @secret, code: codes.at(clock.now), password: OnePassword::PLAIN }
+      { code: "000000", password: "no" }.each do |name, wrong|
+        expect(asks("PUT", "/api/one-time-codes", { **right, name => wrong })).to eq(422)
+        expect(problem(422)["errors"].first["pointer"]).to eq("/#{name}")
+      end
+    end
+
+    it "are asked for after the password, until then nobody is in, and a code counts once" do
+      set_up
+      stranger
+      expect(log_in("Owner")).to eq(200)
+      expect(session).to include("person" => nil, "code_wanted" => true)
+      expect(asks("GET", "/api/shop")).to eq(401)
+      expect(asks("POST", "/api/one-time-code", { code: "000000" })).to eq(401)
+      problem(401)
+      # The code they were set up with has been used.
+      expect(asks("POST", "/api/one-time-code", { code: codes.now })).to eq(401)
+      db[:account_otp_keys].update(last_use: Time.now - 60)
+      expect(asks("POST", "/api/one-time-code", { code: codes.now })).to eq(200)
+      expect(session["person"]["name"]).to eq("Owner")
+      stranger
+      log_in("Owner")
+      expect(asks("POST", "/api/one-time-code", { code: codes.now })).to eq(401)
+    end
+
+    it "are done without again by one's own password, or by an owner who gives a new one" do
+      set_up
+      expect(asks("POST", "/api/one-time-codes/off", { password: "no" })).to eq(422)
+      expect(asks("POST", "/api/one-time-codes/off", { password: OnePassword::PLAIN })).to eq(200)
+      expect(session["codes"]).to be(false)
+      log_ins.use_codes(person("learner"), @secret)
+      expect(asks("PUT", "/api/people/#{person("learner")}/password", { password: "wet elm in March" })).to eq(200)
+      expect(log_ins.codes?(person("learner"))).to be(false)
+    end
+  end
+
   it "gets everybody out of one account at once" do
     token = devices.add(person("learner"), "phone", clock.now)
     log_in("Learner")
@@ -296,7 +347,8 @@ RSpec.describe MossyAnvil::Server::Http::Admission, :server do
   # Every operation of the contract, by everybody: let in or not. What is let in may still be refused for what it asks.
   it "gives everybody the rights of their role, for every operation of the contract" do
     roles = [nil, *MossyAnvil::Server::Caller::ROLES]
-    operations = MossyAnvil::Server::Contract.new.operations.reject { |one| one[:template] == "/api/log-in" }
+    operations =
+      MossyAnvil::Server::Contract.new.operations.reject { |one| one[:template].match?(/log-in\z|one-time-code\z/) }
     refusal = Hash.new(403).merge(nil => 401)
     wrong =
       roles.flat_map do |role|

@@ -36,6 +36,18 @@ module MossyAnvil
           Argon2::Password.verify_password(password.to_s, hash)
         end
 
+        # Has that person one-time codes?
+        def codes?(person_id) = @db[:account_otp_keys].where(id: person_id).any?
+
+        # From now on by that secret; nil: without codes.
+        def use_codes(person_id, secret)
+          @db.transaction do
+            had = @db[:account_otp_keys].where(id: person_id).delete.positive?
+            @db[:account_otp_keys].insert(id: person_id, key: secret) if secret
+            note(person_id, secret ? "codes on" : "codes off") if secret || had
+          end
+        end
+
         # Out everywhere: sessions and devices. keep: id of a device that stays.
         def end_all(person_id, now, keep: nil)
           @db[:account_active_session_keys].where(account_id: person_id).delete

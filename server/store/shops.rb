@@ -20,6 +20,7 @@ module MossyAnvil
           account_lockouts
           account_login_failures
           account_password_hashes
+          account_otp_keys
           people
           task_files
           tasks

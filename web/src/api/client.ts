@@ -151,6 +151,11 @@ export const api = {
     return session;
   },
   logIn: (name: string, password: string) => answered(http.POST("/api/log-in", { body: { name, password } })),
+  giveCode: (code: string) => answered(http.POST("/api/one-time-code", { body: { code } })),
+  offerCodes: () => answered(http.POST("/api/one-time-codes")),
+  useCodes: (codes: { secret: string; code: string; password: string }) =>
+    answered(http.PUT("/api/one-time-codes", { body: codes })),
+  dropCodes: (password: string) => answered(http.POST("/api/one-time-codes/off", { body: { password } })),
   leave: (everywhere: boolean) => answered(http.POST("/api/session/end", { body: { everywhere } })),
   logIns: async () => (await answered(http.GET("/api/log-ins"))).log_ins,
   offerPairing: (person_id: number) => answered(http.POST("/api/pairings", { body: { person_id } })),

@@ -1,3 +1,4 @@
+import { useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 import { api } from "../api/client";
 import type { Session } from "../api/document";
@@ -17,18 +18,52 @@ export function LogIn({ session }: { session: Session }) {
   const [device, setDevice] = useState("");
   const { busy, problem, act } = useAct();
   const enter = useNewSession();
+  const [code, setCode] = useState("");
+  const client = useQueryClient();
+  const remember = async () => {
+    // The session is another now, and so is its token.
+    const next = await api.session();
+    if (next.person && device !== "") await api.rememberDevice(device);
+    return next;
+  };
   const logIn = async () => {
     await api.logIn(name, password);
-    // The session is another now, and so is its token.
-    await api.session();
-    if (device !== "") await api.rememberDevice(device);
+    return remember();
   };
+  const giveCode = async () => {
+    await api.giveCode(code);
+    return remember();
+  };
+  const take = (next: Session) => (next.person ? enter() : client.setQueryData(["session"], next));
+  if (session.code_wanted)
+    return (
+      <DoorSheet heading={t("screen.door.who_are_you")}>
+        <form
+          onSubmit={(event) => {
+            event.preventDefault();
+            void act(giveCode, take);
+          }}
+        >
+          <TypedLine
+            label={t("screen.door.code_of_the_app")}
+            fills="one-time-code"
+            value={code}
+            most={20}
+            onChange={setCode}
+          />
+          {problem && <Fault role="alert">{problem.detail}</Fault>}
+          <Button $kind="go" type="submit" isDisabled={busy || code === ""}>
+            {t("screen.door.let_me_in")}
+          </Button>
+        </form>
+      </DoorSheet>
+    );
   return (
     <DoorSheet heading={t("screen.door.who_are_you")}>
       <form
         onSubmit={(event) => {
           event.preventDefault();
-          void act(logIn, enter);
+          void act(logIn, take);
         }}
       >
         <TypedLine label={t("screen.door.name")} fills="username" value={name} most={60} onChange={setName} />

@@ -56,10 +56,85 @@ function WhoIsIn({ session, name }: { session: Session; name: string }) {
         </Button>
       </Row>
       {problem && <Fault role="alert">{problem.detail}</Fault>}
+      <Codes session={session} />
       {changing && session.person && <Password personId={session.person.id} own onSet={enter} />}
     </>
   );
 }
+
+/** One-time codes beside the password: on, by an app that makes them, or off. */
+function Codes({ session }: { session: Session }) {
+  const client = useQueryClient();
+  const [offered, setOffered] = useState<{ secret: string; picture: string }>();
+  const [open, setOpen] = useState(false);
+  const [code, setCode] = useState("");
+  const [password, setPassword] = useState("");
+  const { busy, problem, act } = useAct();
+  const fault = (pointer: string) => problem?.errors?.find((one) => one.pointer === pointer)?.detail;
+  const begin = () => {
+    setOpen(!open);
+    if (!open && !session.codes) void act(api.offerCodes, setOffered);
+  };
+  const take = (next: Session) => {
+    client.setQueryData(["session"], next);
+    setOpen(false);
+    setCode("");
+    setPassword("");
+  };
+  const change = () =>
+    void act(
+      () =>
+        session.codes
+          ? api.dropCodes(password)
+          : api.useCodes({ secret: offered?.secret ?? "", code: code.replaceAll(" ", ""), password }),
+      take,
+    );
+  return (
+    <>
+      <Button $kind="quiet" style={{ paddingLeft: 0 }} aria-expanded={open} onPress={begin}>
+        {session.codes ? t("screen.shop.codes_off") : t("screen.shop.codes_on")}
+      </Button>
+      {open && (session.codes || offered) && (
+        <Card role="group" aria-label={t("screen.shop.codes_on")}>
+          {!session.codes && offered && <img alt="" src={svg(offered.picture)} />}
+          <div style={{ display: "grid", gap: 10 }}>
+            {!session.codes && offered && (
+              <>
+                <p style={{ overflowWrap: "anywhere" }}>{t("screen.shop.codes_scan", { secret: offered.secret })}</p>
+                <TypedLine
+                  label={t("screen.shop.code_shown")}
+                  fills="one-time-code"
+                  value={code}
+                  most={20}
+                  onChange={setCode}
+                  fault={fault("/code")}
+                />
+              </>
+            )}
+            <TypedLine
+              label={t("screen.shop.my_password")}
+              type="password"
+              fills="current-password"
+              value={password}
+              most={128}
+              onChange={setPassword}
+              fault={fault("/password")}
+            />
+            {problem && !problem.errors?.length && <Fault role="alert">{problem.detail}</Fault>}
+            <Row>
+              <Button isDisabled={busy || password === ""} onPress={change}>
+                {session.codes ? t("screen.shop.codes_off") : t("screen.shop.use_codes")}
+              </Button>
+            </Row>
+          </div>
+        </Card>
+      )}
+    </>
+  );
+}
+
+/** A drawing as a picture. */
+const svg = (picture: string) => `data:image/svg+xml;utf8,${encodeURIComponent(picture)}`;
 
 /** A new password, of one's own by the old one. */
 export function Password({ personId, own = false, onSet }: { personId: number; own?: boolean; onSet: () => void }) {
@@ -206,7 +281,7 @@ function Offered({ pairing }: { pairing: Pairing }) {
   const until = new Date(pairing.ends_at).toLocaleTimeString("en-GB", { hour: "2-digit", minute: "2-digit" });
   return (
     <Card role="group" aria-label={t("screen.shop.pairing_code")}>
-      <img alt={pairing.address} src={`data:image/svg+xml;utf8,${encodeURIComponent(pairing.picture)}`} />
+      <img alt={pairing.address} src={svg(pairing.picture)} />
       <div>
         <p>{t("screen.shop.scan_it", { until })}</p>
         <p>
