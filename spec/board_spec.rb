@@ -90,7 +90,11 @@ RSpec.describe "The board", :browser do
     within("section[aria-label=People]") do
       all("button", text: "Change").first.click
       click_on "Works here no longer"
-      expect(page).to have_no_text("Ines Okoro-Vale")
+      expect(page).to have_css("[role=alert]", text: "leaves the shop without an owner")
+      click_on "Hide"
+      all("button", text: "Change")[1].click
+      click_on "Works here no longer"
+      expect(page).to have_no_text("Bram Castellane")
       click_on "Add a person"
       fill_in "Name", with: "Ada Quill"
       click_on "Mon off"
@@ -100,11 +104,11 @@ RSpec.describe "The board", :browser do
       expect(page).to have_css("[role=alert]", text: "is not after its beginning")
       enter(find("input[aria-label='Tue to']"), "15:00")
       click_on "Save"
-      expect(page).to have_css("article", text: "Ada Quill · Tue 10:30 to 15:00, Wed–Fri 08:00 to 16:00")
+      expect(page).to have_css("article", text: "Ada Quill · maker · Tue 10:30 to 15:00, Wed–Fri 08:00 to 16:00")
     end
     open_board
     expect(page).to have_css("tbody.shop th", text: "Ada Quill")
-    expect(page).to have_no_css("tbody.shop th", text: "Ines")
+    expect(page).to have_no_css("tbody.shop th", text: "Bram")
   end
 
   it "puts what is due first, and says how late it comes" do

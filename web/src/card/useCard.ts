@@ -54,6 +54,8 @@ export function useCard(blankId: number) {
   const { busy, problem, act, forget } = useAct();
   const take = useCallback(
     (next: Card) => {
+      // What was asked before it was pressed must not come after what it came to.
+      void client.cancelQueries({ queryKey: ["card-of", blankId] });
       client.setQueryData(["card-of", blankId], next.ended_at ? null : next);
       void client.invalidateQueries({ queryKey: ["shop"] });
       void client.invalidateQueries({ queryKey: ["stores"] });

@@ -121,6 +121,15 @@ describe("a draft", () => {
       expect(step(both, { do: "undo" }).present).toEqual(noted("a", "elm"));
     });
 
+    it("is not changed any more where the word of its own save comes before the answer to that", () => {
+      const mine = noted("b", "ash");
+      const saved = { ...kept("a"), version: 2, document: noted("b", "ash") };
+      const told = step(begun(mine), { do: "theirs", kept: saved });
+      expect(told.present).toBe(told.kept.document);
+      const answered = step(told, { do: "keep", kept: { ...saved, document: noted("b", "ash") }, sent: mine });
+      expect(answered.present).toBe(answered.kept.document);
+    });
+
     it("leaves the draft as it is where both changed the same: saving it shows both", () => {
       const apart = step(begun(noted("b", "ash")), theirs(2, noted("c", "ash")));
       expect([apart.present, apart.kept.version]).toEqual([noted("b", "ash"), 1]);

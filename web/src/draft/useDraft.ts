@@ -75,7 +75,10 @@ export function step(draft: Draft, action: Step): Draft {
         ...draft,
         kept: action.kept,
         stale: false,
-        present: draft.present === action.sent ? action.kept.document : draft.present,
+        present:
+          draft.present === action.sent || dequal(draft.present, action.kept.document)
+            ? action.kept.document
+            : draft.present,
       };
     case "theirs":
       return withTheirs(draft, action.kept);
@@ -110,7 +113,7 @@ function withTheirs(draft: Draft, theirs: Kept): Draft {
   return {
     ...draft,
     kept: theirs,
-    present: present === kept.document ? theirs.document : over(present),
+    present: dequal(over(present), theirs.document) ? theirs.document : over(present),
     past: draft.past.map(over),
     future: draft.future.map(over),
     held: undefined,

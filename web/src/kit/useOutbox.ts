@@ -15,7 +15,10 @@ export function useSent() {
   useEffect(
     () =>
       outbox.onSent((one, answer) => {
-        if (one.do === "mark") client.setQueryData(["card-of", one.blank], answer);
+        if (one.do === "mark") {
+          void client.cancelQueries({ queryKey: ["card-of", one.blank] });
+          client.setQueryData(["card-of", one.blank], answer);
+        }
         void client.invalidateQueries({ queryKey: ["blank", one.blank] });
         void client.invalidateQueries({ queryKey: ["shop"] });
       }),

@@ -1,5 +1,5 @@
 import { useQuery, useQueryClient } from "@tanstack/react-query";
-import { useState } from "react";
+import { useState, type ReactNode } from "react";
 import styled from "styled-components";
 import { Input, TextField } from "react-aria-components";
 import { api } from "../api/client";
@@ -59,10 +59,9 @@ export function People() {
             {open === person.id ? t("screen.shop.fold") : t("screen.shop.change_2")}
           </Button>
           {open === person.id && (
-            <>
-              <PersonForm person={person} onKept={take} />
+            <PersonForm person={person} onKept={take}>
               <Password personId={person.id} onSet={() => setOpen(undefined)} />
-            </>
+            </PersonForm>
           )}
         </article>
       ))}
@@ -97,14 +96,16 @@ const Week = styled.ul`
   margin: 8px 0;
   li {
     display: grid;
-    grid-template-columns: 60px 110px 110px auto;
+    grid-template-columns: 60px 140px 140px auto;
     gap: 10px;
     align-items: center;
     min-height: 48px;
   }
 `;
 
-function PersonForm({ person, onKept }: { person?: Person; onKept: (people: Person[]) => void }) {
+type FormProps = { person?: Person; onKept: (people: Person[]) => void; children?: ReactNode };
+
+function PersonForm({ person, onKept, children }: FormProps) {
   const [asked, setAsked] = useState<NewPerson>({
     name: person?.name ?? "",
     role: person?.role ?? "maker",
@@ -152,6 +153,7 @@ function PersonForm({ person, onKept }: { person?: Person; onKept: (people: Pers
           </Button>
         )}
       </Row>
+      {children}
     </div>
   );
 }

@@ -43,8 +43,8 @@ export function StoresRoom() {
   return (
     <Room>
       <h2>{t("screen.stores.stores")}</h2>
-      <Worth products={stores.data.products} />
       <section aria-label={t("screen.stores.on_the_shelf")}>
+        <Worth products={stores.data.products} />
         {stores.data.products.length === 0 && <Quiet>{t("screen.stores.nothing_on_the_shelf_yet_put")}</Quiet>}
         {stores.data.products.map((product) => (
           <OnShelf key={product.id} product={product} onTake={take} />
