@@ -7,6 +7,9 @@ module MossyAnvil
       module Connection
         MIGRATIONS = File.join(ROOT, "server", "migrations")
 
+        # Of one process; one of them listens where the web server's does.
+        MOST = 9
+
         module_function
 
         # Sequel::Database with JSON and arrays. Connects at once and raises Sequel::DatabaseConnectionError, or with
@@ -16,12 +19,13 @@ module MossyAnvil
           Sequel
             .connect(
               url,
-              max_connections: 8,
+              max_connections: MOST,
               test: !lazily,
               connect_timeout: 5,
               connect_sqls: ["SET statement_timeout = '20s'"]
             )
             .tap do |db|
+              db.pool.singleton_class.prepend(Turnstile.new(MOST))
               # The validator would ask the database how to ask it.
               db.define_singleton_method(:valid_connection_sql) { "SELECT NULL" }
               db.extension(:pg_json, :pg_array, :connection_validator)
