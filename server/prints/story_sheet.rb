@@ -8,7 +8,7 @@ module MossyAnvil
         PICTURE_PT, MOST_DRAWN_PT = 250, 330
         SHARES = [0.16, 0.6, 0.24].freeze
 
-        # blank: of the core; story: as Services::Story#to_h has it, with string keys; pictures: [[caption, JPEG], ...];
+        # blank: of the core; story: as Services::Story#to_h has it, with string keys; pictures: of BeforeAndAfter#to_a;
         # shop: { name:, currency: }; cost: is what it cost told? now: Time it is printed at.
         def initialize(blank, story, pictures:, shop:, cost:, now:)
           @blank = blank
@@ -66,14 +66,15 @@ module MossyAnvil
 
         def pictures
           top = @paper.pdf.cursor
-          tallest = @pictures.each_with_index.map { |(caption, bytes), index| picture(caption, bytes, index, top) }.max
+          tallest = @pictures.each_with_index.map { |one, index| picture(one, index, top) }.max
           @paper.pdf.move_cursor_to(top - tallest - 20)
         end
 
-        # How tall it is, pt.
-        def picture(caption, bytes, index, top)
+        # How tall it is, pt. one: [caption, JPEG, width as a share where both are to scale].
+        def picture((caption, bytes, width), index, top)
           left = index * (PICTURE_PT + 16)
-          shown = @paper.pdf.image(StringIO.new(bytes), at: [left, top], fit: [PICTURE_PT, PICTURE_PT])
+          size = width ? { width: PICTURE_PT * width } : { fit: [PICTURE_PT, PICTURE_PT] }
+          shown = @paper.pdf.image(StringIO.new(bytes), at: [left, top], **size)
           @paper.pdf.text_box(
             @paper.plain(caption),
             at: [left, top - shown.scaled_height - 4],

@@ -20,9 +20,30 @@ module MossyAnvil
           { before: before, after: after }
         end
 
-        # [[caption, JPEG], ...]
+        # Width of each as a share of a square that holds either, so that a millimetre is the same in both; nil unless
+        # both have a scale.
+        def widths
+          sizes = shown.values.map { |one| one && size_mm(one) }
+          return unless sizes.all?
+
+          largest = sizes.flatten.max
+          sizes.map { |wide, _| wide / largest }
+        end
+
+        # [[caption, JPEG, width or nil], ...]
         def to_a
-          shown.values.compact.map { |one| [one[:caption].to_s, @photographs.bytes(@blank_id, one[:id])] }
+          found = shown.values.compact
+          found
+            .zip(widths || [])
+            .map { |one, width| [one[:caption].to_s, @photographs.bytes(@blank_id, one[:id]), width] }
+        end
+
+        private
+
+        # Width and height; nil without a scale, which is told in mm for the whole width.
+        def size_mm(one)
+          wide = one.dig(:scale, :mm_per_share) or return
+          [wide, wide * one[:height_px] / one[:width_px].to_f]
         end
       end
     end

@@ -25,7 +25,7 @@ module MossyAnvil
             incidents: incidents,
             done: done,
             speeds: speeds,
-            pictures: BeforeAndAfter.new(photographs, @id).shown,
+            pictures: pictures,
             ending:
               ending && MossyAnvil::Report::LedgerReport.new([ending.merge(named)]).to_h[:pieces].first.merge(more),
             suggested: suggested
@@ -44,6 +44,8 @@ module MossyAnvil
         end
 
         private
+
+        def pictures = BeforeAndAfter.new(photographs, @id).then { |two| { **two.shown, widths: two.widths } }
 
         def ledger = @ledger ||= Store::Ledger.new(@db)
         def ending = @ending ||= ledger.of(@id)

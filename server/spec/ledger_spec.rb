@@ -190,6 +190,8 @@ RSpec.describe "The ledger", :server do
       expect(forecasts["count"]).to be > 40
       expect(forecasts["right"].to_f / forecasts["count"]).to be_between(0.6, 1)
       expect(forecasts["middle"]).to be_between(1, 1.3)
+      drying = forecasts["kinds"].find { |one| one["kind"] == "drying_factor" }
+      expect(drying).to include("count" => be > 10, "middle" => be_between(0.8, 1.5))
       ask("GET", "/api/rates")
       apple = answer_as("Rates")["rates"].find { |rate| rate["kind"] == "drying_factor" && rate["of"] == "apple" }
       expect(apple).to include("count" => 6, "times" => be_between(1.1, 1.3))

@@ -100,8 +100,16 @@ RSpec.describe "The ledger, by hand" do
       expect(told[:trouble].map { |one| one.values_at(:count, :earned_an_hour) }).to eq([[1, 7.0], [0, nil], [1, 2.0]])
       # What was given up took less than it was planned to: it says nothing of plans.
       expect(told[:forecasts]).to include(count: 2, right: 2, middle: 1.25)
+      expect(told[:forecasts][:kinds]).to eq([])
       expect(told[:pieces].first).to include(days: 60, cost: 80.0, margin: 20.0, ended_on: "2030-05-01")
     end
+  end
+
+  # Drying took 1.2, 2 and 1 times what was worked out: two of three within the band. A loss is no forecast.
+  it "says of each kind of record how good what was worked out was" do
+    records = [["drying_factor", 1.2], ["loss_share", 0.1], ["drying_factor", 2.0], ["drying_factor", 1.0]]
+    told = MossyAnvil::Report::LedgerReport.new([], records: records.map { |kind, value| { kind: kind, value: value } })
+    expect(told.to_h[:forecasts][:kinds]).to eq([{ kind: "drying_factor", count: 3, right: 2, middle: 1.2 }])
   end
 
   it "goes into a table with its numbers as numbers and no text taken for a formula" do

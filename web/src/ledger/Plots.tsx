@@ -109,6 +109,16 @@ export function Plots({ ledger }: { ledger: Ledger }) {
                 middle: forecasts.middle.toFixed(2),
               })}
         </p>
+        {forecasts.kinds.map(({ kind, count, right, middle }) => (
+          <p key={kind}>
+            {t("screen.ledger.forecast_of", {
+              kind: t(`screen.shop.rates.kinds.${kind}`),
+              right,
+              count,
+              middle: middle.toFixed(2),
+            })}
+          </p>
+        ))}
       </section>
     </Four>
   );

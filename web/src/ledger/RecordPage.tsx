@@ -103,7 +103,15 @@ function Told({ id, story, kept }: { id: number; story: Story; kept: Kept }) {
           <Pictures>
             {[pictures.before, pictures.after].map(
               (one, index) =>
-                one && <Picture key={one.id} id={id} picture={one} as={index === 0 ? "before" : "after"} />,
+                one && (
+                  <Picture
+                    key={one.id}
+                    id={id}
+                    picture={one}
+                    as={index === 0 ? "before" : "after"}
+                    width={pictures.widths?.[index]}
+                  />
+                ),
             )}
             {told.form_kind && (
               <figure>
@@ -147,11 +155,23 @@ function Told({ id, story, kept }: { id: number; story: Story; kept: Kept }) {
   );
 }
 
-function Picture({ id, picture, as }: { id: number; picture: Photograph; as: "before" | "after" }) {
+type PictureProps = {
+  id: number;
+  picture: Photograph;
+  as: "before" | "after";
+  /** As a share, where both are to scale. */
+  width: number | undefined;
+};
+
+function Picture({ id, picture, as, width }: PictureProps) {
   const what = t(`screen.record.${as}`);
   return (
     <figure>
-      <img src={pictureOf(id, picture)} alt={picture.caption ? `${what}: ${picture.caption}` : what} />
+      <img
+        src={pictureOf(id, picture)}
+        alt={picture.caption ? `${what}: ${picture.caption}` : what}
+        style={width === undefined ? undefined : { width: `${width * 100}%` }}
+      />
       <figcaption>
         {what}
         {picture.caption && `: ${picture.caption}`}

@@ -22,6 +22,7 @@ const ledger: Ledger = {
     count: 2,
     right: 1,
     middle: 1.25,
+    kinds: [{ kind: "drying_factor", count: 3, right: 2, middle: 1.2 }],
     bars: [
       { from: 1, to: 1.1, count: 1 },
       { from: 1.8, to: 2, count: 1 },
@@ -59,7 +60,7 @@ it("says how often plans were right, or that there is none to compare with", () 
   shown();
   expect(plot("Hours taken over hours planned").getByText(/for 1 of 2; in the middle 1.25 times/)).toBeTruthy();
   cleanup();
-  shown({ forecasts: { count: 0, right: 0, middle: null, bars: [] } });
+  shown({ forecasts: { count: 0, right: 0, middle: null, bars: [], kinds: [] } });
   expect(plot("Hours taken over hours planned").getByText("No plan to compare with yet.")).toBeTruthy();
   expect(screen.queryByRole("img", { name: "Hours taken over hours planned" })).toBeNull();
 });

@@ -6,7 +6,10 @@ module MossyAnvil
     class LedgerReport
       # rows: of the ledger, plain data as Ending takes it and beside that id:, number:, name:, ended_on:, started_on:
       # (Date or nil), planned_h:, why:, failed_at:, lessons:, stuff:, form_kind:, origin:, trouble:.
-      def initialize(rows)
+      # records: [{ kind:, value: }, ...] of the shop's rates; factors among them say what a thing took over what was
+      # worked out.
+      def initialize(rows, records: [])
+        @factors = records.select { |record| record[:kind].end_with?("_factor") }.group_by { |record| record[:kind] }
         @pieces = rows.map { |row| [row, ending(row)] }
       end
 
@@ -20,7 +23,10 @@ module MossyAnvil
           hours: Shop::Ending::WORK.to_h { |kind| [kind, @pieces.sum { |row, _| row[:hours].fetch(kind) }] },
           failed: failed,
           trouble: trouble,
-          forecasts: Shop::Calibration.new(forecasts).to_h
+          forecasts: {
+            **Shop::Calibration.new(forecasts).to_h,
+            kinds: kinds
+          }
         }
       end
 
@@ -84,6 +90,14 @@ module MossyAnvil
       end
 
       def middle(sorted) = (sorted[(sorted.size - 1) / 2] + sorted[sorted.size / 2]) / 2
+
+      def kinds =
+        @factors.map do |kind, records|
+          {
+            kind: kind,
+            **Shop::Calibration.new(records.map { |one| [1, one[:value]] }).to_h.slice(:count, :right, :middle)
+          }
+        end
 
       # Of what was finished: what was given up took less than it was planned to.
       def forecasts =
