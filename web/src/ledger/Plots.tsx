@@ -64,65 +64,86 @@ export function Plots({ ledger }: { ledger: Ledger }) {
     said: hoursText(hours[kind]),
   }));
   return (
-    <Four>
-      <section aria-label={t("screen.ledger.hours_by_work")}>
-        <h3>{t("screen.ledger.hours_by_work")}</h3>
-        <Bars label={t("screen.ledger.hours_by_work")} bars={work} />
-      </section>
-      <section aria-label={t("screen.ledger.given_up_at")}>
-        <h3>{t("screen.ledger.given_up_at")}</h3>
-        {failed.length === 0 && <p>{t("screen.ledger.none_given_up")}</p>}
-        <Bars
-          label={t("screen.ledger.given_up_at")}
-          bars={failed.slice(0, 5).map(({ at, count }) => ({
-            key: at,
-            name: stepName(at),
-            size: count,
-            said: countText(count),
-          }))}
-        />
-      </section>
-      <section aria-label={t("screen.ledger.earned")}>
-        <h3>{t("screen.ledger.earned")}</h3>
-        {trouble.every(({ earned_an_hour }) => earned_an_hour === null) && <p>{t("screen.ledger.none_sold")}</p>}
-        <Bars
-          label={t("screen.ledger.earned")}
-          bars={trouble
-            .filter(({ earned_an_hour }) => earned_an_hour !== null)
-            .map(({ trouble: kind, earned_an_hour, count }) => ({
-              key: kind,
-              name: t(`screen.ledger.trouble.${kind}`),
-              size: Math.max(earned_an_hour ?? 0, 0),
-              said: t("screen.ledger.earned_of", { money: amountText(earned_an_hour ?? 0, "money", unit), count }),
+    <>
+      <Four>
+        <section aria-label={t("screen.ledger.hours_by_work")}>
+          <h3>{t("screen.ledger.hours_by_work")}</h3>
+          <Bars label={t("screen.ledger.hours_by_work")} bars={work} />
+        </section>
+        <section aria-label={t("screen.ledger.given_up_at")}>
+          <h3>{t("screen.ledger.given_up_at")}</h3>
+          {failed.length === 0 && <p>{t("screen.ledger.none_given_up")}</p>}
+          <Bars
+            label={t("screen.ledger.given_up_at")}
+            bars={failed.slice(0, 5).map(({ at, count }) => ({
+              key: at,
+              name: stepName(at),
+              size: count,
+              said: countText(count),
             }))}
-        />
-      </section>
-      <section aria-label={t("screen.ledger.forecasts")}>
-        <h3>{t("screen.ledger.forecasts")}</h3>
-        {forecasts.count > 0 && <Forecasts bars={forecasts.bars} />}
-        <p>
-          {forecasts.middle === null
-            ? t("screen.ledger.no_forecasts")
-            : t("screen.ledger.forecasts_right", {
-                right: forecasts.right,
-                count: forecasts.count,
-                middle: forecasts.middle.toFixed(2),
-              })}
-        </p>
-        {forecasts.kinds.map(({ kind, count, right, middle }) => (
-          <p key={kind}>
-            {t("screen.ledger.forecast_of", {
-              kind: t(`screen.shop.rates.kinds.${kind}`),
-              right,
-              count,
-              middle: middle.toFixed(2),
-            })}
+          />
+        </section>
+        <section aria-label={t("screen.ledger.earned")}>
+          <h3>{t("screen.ledger.earned")}</h3>
+          {trouble.every(({ earned_an_hour }) => earned_an_hour === null) && <p>{t("screen.ledger.none_sold")}</p>}
+          <Bars
+            label={t("screen.ledger.earned")}
+            bars={trouble
+              .filter(({ earned_an_hour }) => earned_an_hour !== null)
+              .map(({ trouble: kind, earned_an_hour, count }) => ({
+                key: kind,
+                name: t(`screen.ledger.trouble.${kind}`),
+                size: Math.max(earned_an_hour ?? 0, 0),
+                said: t("screen.ledger.earned_of", { money: amountText(earned_an_hour ?? 0, "money", unit), count }),
+              }))}
+          />
+        </section>
+        <section aria-label={t("screen.ledger.forecasts")}>
+          <h3>{t("screen.ledger.forecasts")}</h3>
+          {forecasts.count > 0 && <Forecasts bars={forecasts.bars} />}
+          <p>
+            {forecasts.middle === null
+              ? t("screen.ledger.no_forecasts")
+              : t("screen.ledger.forecasts_right", {
+                  right: forecasts.right,
+                  count: forecasts.count,
+                  middle: forecasts.middle.toFixed(2),
+                })}
           </p>
-        ))}
-      </section>
-    </Four>
+        </section>
+      </Four>
+      <ByKind kinds={forecasts.kinds} />
+    </>
   );
 }
+
+const Kinds = styled.ul`
+  display: flex;
+  flex-wrap: wrap;
+  gap: 2px 26px;
+  list-style: none;
+  padding: 0;
+  margin: 6px 0 12px;
+  font-size: 15px;
+`;
+
+/** How good what was worked out was, by the kind of record. */
+const ByKind = ({ kinds }: { kinds: Ledger["forecasts"]["kinds"] }) =>
+  kinds.length > 0 && (
+    <Kinds aria-label={t("screen.ledger.forecasts_by_kind")}>
+      <li>{t("screen.ledger.forecasts_by_kind")}</li>
+      {kinds.map(({ kind, count, right, middle }) => (
+        <li key={kind}>
+          {t("screen.ledger.forecast_of", {
+            kind: t(`screen.shop.rates.kinds.${kind}`),
+            right,
+            count,
+            middle: middle.toFixed(2),
+          })}
+        </li>
+      ))}
+    </Kinds>
+  );
 
 /** How many took how many times as long as planned; within the band the plan was right. */
 function Forecasts({ bars }: { bars: Ledger["forecasts"]["bars"] }) {
