@@ -8,6 +8,7 @@ RSpec.describe "An outage in the middle of an edit", :browser do
   around do |example|
     Dir.mktmpdir("state") do |folder|
       File.chmod(0o755, folder)
+      @folder = folder
       @run = LaunchRun.new(MOSSY_ANVIL_STATE: folder).ready!
       @screen = Capybara::Session.new(:chromium)
       example.run
@@ -89,5 +90,42 @@ RSpec.describe "An outage in the middle of an edit", :browser do
     line = card_lines[poured]
     expect(Time.now - Time.iso8601(line["done_at"])).to be > 5
     expect(line["wait"]["ended_at"]).to eq(line["done_at"])
+  end
+
+  it "a blunder in the evening: last night's backup is put back, and the shop is as it was" do
+    url = database(@folder)
+    backups = MossyAnvil::Server::Services::BackupFolder.new(File.join(@folder, "backups"))
+    MossyAnvil::Server::Process::Backups.new(url, backups).make(Time.now - 43_200)
+    open_bowl
+    @screen.find("button", text: "Spongy zone").click
+    @screen.find("label", text: "Soft", exact_text: true).click
+    @screen.click_on "Save"
+    expect_saved(@screen)
+    expect(grade).to eq("soft")
+    @run.stop("TERM")
+    said = restored
+    expect(said).to match(/what was changed in them since is lost.*Restored\. What was there is still kept/m)
+    @run = LaunchRun.new(MOSSY_ANVIL_STATE: @folder).ready!
+    open_bowl
+    expect(@screen).to have_css("li", text: "Spongy zone at half past 7")
+  end
+
+  def restored
+    words = [File.join(MossyAnvil::Server::ROOT, "bin/restore"), { err: %i[child out] }]
+    Bundler.with_unbundled_env do
+      IO.popen({ "MOSSY_ANVIL_STATE" => @folder }, words, "r+") do |program|
+        program.puts("yes")
+        program.close_write
+        program.read
+      end
+    end
+  end
+
+  # Of the application on that folder.
+  def database(folder)
+    postgres = File.join(folder, "postgres")
+    port = File.readlines(File.join(postgres, "data", "postmaster.pid"))[3].to_i
+    user = MossyAnvil::Server::Process::LocalPostgres::USER
+    "postgres://#{user}:#{File.read(File.join(postgres, "password")).strip}@127.0.0.1:#{port}/#{user}"
   end
 end

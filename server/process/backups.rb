@@ -14,8 +14,10 @@ module MossyAnvil
         class Failed < MossyAnvil::Error
         end
 
-        # Beside its own tables PostgreSQL and the queue keep some that differ from run to run.
-        OTHERS = %w[que_lockers].freeze
+        # Of what is only of the moment nothing is kept.
+        OF_THE_MOMENT = %w[presences attempts].freeze
+        # Tables that differ from run to run.
+        OTHERS = ["que_lockers", *OF_THE_MOMENT].freeze
         # How many of the databases stay that were put aside by a restore.
         KEPT_BEFORE = 2
 
@@ -95,6 +97,7 @@ module MossyAnvil
             "--format=custom",
             "--no-owner",
             "--no-acl",
+            *OF_THE_MOMENT.map { |table| "--exclude-table-data=#{table}" },
             "--snapshot=#{snapshot}",
             "--file=#{path}",
             database
