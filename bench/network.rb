@@ -9,11 +9,11 @@ class NetworkBench
   SECONDS = 30
   PATHS = %w[/api/shop /api/blanks/1 /api/blanks/5/card /api/stores /api/session].freeze
 
-  # run: LaunchRun with --lan that is ready, on a database and with a state folder of its own.
-  def initialize(run, url:, state:)
+  # run: LaunchRun with --lan that is ready; state: its folder.
+  def initialize(run, state)
     @port = run.said[%r{https://[^:\s]+:(\d+)}, 1].to_i
     @authority = File.join(state, "lan", "authority.crt")
-    @db = MossyAnvil::Server::Store::Connection.open(url)
+    @db = MossyAnvil::Server::Store::Connection.open(run.database_url)
   end
 
   def run

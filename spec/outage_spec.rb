@@ -93,9 +93,8 @@ RSpec.describe "An outage in the middle of an edit", :browser do
   end
 
   it "a blunder in the evening: last night's backup is put back, and the shop is as it was" do
-    url = database(@folder)
     backups = MossyAnvil::Server::Services::BackupFolder.new(File.join(@folder, "backups"))
-    MossyAnvil::Server::Process::Backups.new(url, backups).make(Time.now - 43_200)
+    MossyAnvil::Server::Process::Backups.new(@run.database_url, backups).make(Time.now - 43_200)
     open_bowl
     @screen.find("button", text: "Spongy zone").click
     @screen.find("label", text: "Soft", exact_text: true).click
@@ -119,13 +118,5 @@ RSpec.describe "An outage in the middle of an edit", :browser do
         program.read
       end
     end
-  end
-
-  # Of the application on that folder.
-  def database(folder)
-    postgres = File.join(folder, "postgres")
-    port = File.readlines(File.join(postgres, "data", "postmaster.pid"))[3].to_i
-    user = MossyAnvil::Server::Process::LocalPostgres::USER
-    "postgres://#{user}:#{File.read(File.join(postgres, "password")).strip}@127.0.0.1:#{port}/#{user}"
   end
 end

@@ -38,6 +38,14 @@ class LaunchRun
     LaunchRun.all << self
   end
 
+  # Of its own database.
+  def database_url
+    postgres = File.join(@state, "postgres")
+    port = File.readlines(File.join(postgres, "data", "postmaster.pid"))[3].to_i
+    user = MossyAnvil::Server::Process::LocalPostgres::USER
+    "postgres://#{user}:#{File.read(File.join(postgres, "password")).strip}@127.0.0.1:#{port}/#{user}"
+  end
+
   def kill
     Process.kill("KILL", -@pid)
     Process.wait(@pid)

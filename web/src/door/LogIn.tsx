@@ -3,7 +3,7 @@ import { useState } from "react";
 import { api } from "../api/client";
 import type { Session } from "../api/document";
 import { Button } from "../kit/Button";
-import { TypedLine } from "../kit/TypedLine";
+import { PasswordLine, TypedLine } from "../kit/TypedLine";
 import { Fault, Quiet } from "../kit/parts";
 import { useAct } from "../kit/useAct";
 import { useNewSession } from "../kit/useSession";
@@ -67,14 +67,7 @@ export function LogIn({ session }: { session: Session }) {
         }}
       >
         <TypedLine label={t("screen.door.name")} fills="username" value={name} most={60} onChange={setName} />
-        <TypedLine
-          label={t("screen.door.password")}
-          fills="current-password"
-          type="password"
-          value={password}
-          most={128}
-          onChange={setPassword}
-        />
+        <PasswordLine label={t("screen.door.password")} value={password} onChange={setPassword} />
         <TypedLine label={t("screen.door.remember_as")} value={device} most={60} onChange={setDevice} />
         {problem && <Fault role="alert">{problem.detail}</Fault>}
         <Button $kind="go" type="submit" isDisabled={busy || name === "" || password === ""}>

@@ -30,3 +30,11 @@ export const TypedLine = ({ label, value, most, onChange, fault, type = "text", 
     <FieldFault>{fault}</FieldFault>
   </TextField>
 );
+
+type PasswordProps = Pick<Props, "label" | "value" | "onChange" | "fault"> & {
+  /** One that is new. */ fresh?: boolean;
+};
+
+export const PasswordLine = ({ fresh = false, ...line }: PasswordProps) => (
+  <TypedLine {...line} type="password" most={128} fills={fresh ? "new-password" : "current-password"} />
+);

@@ -5,7 +5,7 @@ import { api } from "../api/client";
 import type { Pairing, Session } from "../api/document";
 import { Button } from "../kit/Button";
 import { dayText } from "../kit/dayText";
-import { TypedLine } from "../kit/TypedLine";
+import { PasswordLine, TypedLine } from "../kit/TypedLine";
 import { Fault, Heading, Quiet, Row } from "../kit/parts";
 import { Select } from "../kit/Select";
 import { ink } from "../kit/theme";
@@ -111,12 +111,9 @@ function Codes({ session }: { session: Session }) {
                 />
               </>
             )}
-            <TypedLine
+            <PasswordLine
               label={t("screen.shop.my_password")}
-              type="password"
-              fills="current-password"
               value={password}
-              most={128}
               onChange={setPassword}
               fault={fault("/password")}
             />
@@ -145,22 +142,12 @@ export function Password({ personId, own = false, onSet }: { personId: number; o
   return (
     <div style={{ display: "grid", gap: 10, margin: "10px 0", maxWidth: 380 }}>
       {own && (
-        <TypedLine
-          label={t("screen.shop.password_so_far")}
-          fills="current-password"
-          type="password"
-          value={old}
-          most={128}
-          onChange={setOld}
-          fault={fault("/old")}
-        />
+        <PasswordLine label={t("screen.shop.password_so_far")} value={old} onChange={setOld} fault={fault("/old")} />
       )}
-      <TypedLine
+      <PasswordLine
+        fresh
         label={t("screen.shop.new_password")}
-        fills="new-password"
-        type="password"
         value={password}
-        most={128}
         onChange={setPassword}
         fault={fault("/password")}
       />
