@@ -42,9 +42,9 @@ RSpec.describe "Access to the screens", :browser do
 
   it "breaks no rule in the rooms, by day and by night" do
     found =
-      %w[board stores shop new].flat_map do |room|
+      %w[board stores shop ledger new pair].flat_map do |room|
         visit "/#{room}"
-        expect(page).to have_css("main h2, main h3", match: :first)
+        expect(page).to have_css("main h1, main h2, main h3", match: :first)
         in_both_lights(axe).map { |one| "#{room}: #{one}" }
       end
     expect(found).to be_empty, found.join("\n")
