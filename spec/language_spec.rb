@@ -43,7 +43,7 @@ RSpec.describe "The language of the screens", :browser do
     visit path
     page.execute_script("localStorage.setItem('locale', 'stretched')")
     visit path
-    expect(page).to have_css("h2, h3, [role=tab]", text: "⟦", match: :first)
+    expect(page).to have_css("h1, h2, h3, [role=tab]", text: "⟦", match: :first)
     yield if block_given?
     sleep 1
   end
@@ -68,7 +68,7 @@ RSpec.describe "The language of the screens", :browser do
     end
   end
 
-  %w[board stores shop new].each do |room|
+  %w[board stores shop ledger new pair].each do |room|
     it "is the catalogue's in the room #{room}, whole, and fits" do
       stretched("/#{room}")
       check(script, same)
