@@ -147,8 +147,11 @@ module MossyAnvil
         # The port a setting names, nil where it does not; ends with a message where it is none.
         def number_given(name) = ENV.fetch(name, nil)&.then { |given| number(name, given) }
 
-        # Sessions are sealed with what nobody can guess; ends with a message where it is too short for that.
+        # Sessions are sealed with what nobody can guess; ends with a message where it is too short for that, or where
+        # something behind a proxy lacks what it takes.
         def check_secret
+          lacking = %w[SESSION_SECRET LAN_HOSTS].reject { |name| ENV.key?(name) }
+          abort("LAN_ADDRESS wants #{lacking.join(" and ")} too.") if ENV.key?("LAN_ADDRESS") && lacking.any?
           given = ENV.fetch("SESSION_SECRET", nil) or return
           return if given.bytesize >= Network::LEAST_SECRET_BYTES
 

@@ -237,6 +237,8 @@ RSpec.describe "Starting the application", :server do
       "Make that database"
     ],
     "a wrong password" => [{ DATABASE_URL: ServerHelper.url.sub(/:[^:@]+@/, ":wrong@") }, "The user or the password"],
+    "a proxy's address alone" => [{ LAN_ADDRESS: "https://x.test" }, "LAN_ADDRESS wants SESSION_SECRET and LAN_HOSTS"],
+    "a secret anybody guesses" => [{ SESSION_SECRET: "short" }, "SESSION_SECRET is too short"],
     "a folder that is a file" => [{ MOSSY_ANVIL_STATE: "/dev/null/x" }, "must be one that the user"]
   }.each do |name, (environment, message)|
     it "says what is wrong with #{name}" do
