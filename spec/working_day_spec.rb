@@ -146,6 +146,7 @@ RSpec.describe "A day in the shop", :browser do
     expect(page).to have_css("html[data-light=night]")
     visit page.current_path
     expect(page).to have_css("html[data-light=night]")
+    expect(page).to have_css("h2", text: "31 Clock surround")
     find("body").send_keys("4", "0")
     expect(page).to have_css("h2", text: "40 Latch knob")
   end
