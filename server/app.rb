@@ -28,6 +28,7 @@ module MossyAnvil
       set :raise_errors, false
       set :dump_errors, false
       set :logging, false
+      mime_type :webmanifest, "application/manifest+json"
       set :public_folder, File.join(ROOT, "web", "dist")
       set :static_cache_control, [:public, { max_age: 31_536_000 }]
       set :host_authorization, { permitted_hosts: LOCAL_HOSTS }

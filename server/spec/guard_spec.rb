@@ -34,6 +34,19 @@ RSpec.describe MossyAnvil::Server::Http::OwnOrigin, :server do
   end
 end
 
+RSpec.describe "What a device keeps of the application", :server do
+  it "is described by a manifest with its icons, and asked for anew each time" do
+    get("/manifest.webmanifest", {}, "HTTP_HOST" => "localhost")
+    expect(last_response.content_type).to start_with("application/manifest+json")
+    icons = JSON.parse(last_response.body)["icons"].map { |icon| icon["src"] }
+    expect(icons.size).to be >= 2
+    ["/sw.js", *icons].each do |path|
+      get(path, {}, "HTTP_HOST" => "localhost")
+      expect([path, last_response.status, last_response.headers["cache-control"]]).to eq([path, 200, "no-cache"])
+    end
+  end
+end
+
 RSpec.describe MossyAnvil::Server::RequestLog, :server do
   it "writes one line for a request, with its sender's id, and nothing of what was in it" do
     header "X-Request-Id", "bench-7"
