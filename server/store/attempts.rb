@@ -26,15 +26,6 @@ module MossyAnvil
             .first
             .fetch(:count)
         end
-
-        def read(key) = @db[:attempts].where(key: key).where { ends_at > Sequel::CURRENT_TIMESTAMP }.get(:count)
-
-        def write(key, count, expires_in:)
-          now = { count: count, ends_at: Time.now + expires_in }
-          @db[:attempts].insert_conflict(target: :key, update: now).insert(key: key, **now)
-        end
-
-        def delete(key) = @db[:attempts].where(key: key).delete
       end
     end
   end

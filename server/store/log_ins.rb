@@ -48,10 +48,10 @@ module MossyAnvil
           end
         end
 
-        # Out everywhere: sessions and devices. keep: id of a device that stays.
-        def end_all(person_id, now, keep: nil)
+        # Out everywhere: sessions and devices.
+        def end_all(person_id, now)
           @db[:account_active_session_keys].where(account_id: person_id).delete
-          @db[:devices].where(person_id: person_id, revoked_at: nil).exclude(id: keep).update(revoked_at: now)
+          @db[:devices].where(person_id: person_id, revoked_at: nil).update(revoked_at: now)
         end
 
         # Adds a line to the record.
@@ -73,9 +73,6 @@ module MossyAnvil
           @db[:account_password_hashes].where(id: owners).any? ||
             @db[:devices].where(person_id: owners, revoked_at: nil).any?
         end
-
-        # { id => true } of those with a password.
-        def with_password = @db[:account_password_hashes].select_hash(:id, Sequel.lit("true"))
 
         # The most used passwords there are, as Rodauth brings them.
         def self.common
