@@ -5,9 +5,9 @@ module MossyAnvil
     # What the steps of a plan meet in one truth: what this wood takes there.
     class Meets
       # Of one step. splits_rpm, runs_rpm: speeds at which it splits, and something open runs on; nil for never. loose:
-      # list of Loose. wall_share, mount_share: of the plan's own wall and mount, nil where there is none. opens: mm
-      # long, of what the finished skin cuts into. stones: those the edge comes to. check_share: of the rate of drying
-      # that opens a check, nil where nothing dries.
+      # list of Loose. wall_share, mount_share: of the plan's own wall and mount, nil where there is none. opens, stones:
+      # lists of BodyDefect, hollows that the finished skin cuts into and stones that the edge comes to. check_share: of
+      # the rate of drying that opens a check, nil where nothing dries.
       Step =
         Struct.new(
           :step,
@@ -22,25 +22,32 @@ module MossyAnvil
           keyword_init: true
         )
       # A piece that is only half held, or was glued back: the speed it holds to.
-      Loose = Struct.new(:holds_rpm, :mass_g, :radius_mm, :glued, keyword_init: true)
+      Loose = Struct.new(:id, :holds_rpm, :mass_g, :radius_mm, :glued, keyword_init: true)
 
       # Wood that a mount holds by, mm from its seat. The side of the form that is cut to its end at a step.
       SEAT_MM = 25.0
       GOALS = { "outside" => :outside, "hollow" => :inside, "ends" => :outside }.freeze
 
-      # plan: Plan; truth: Truth. wall_n: { key of a state => N the wall bears as surveyed }, kept between truths.
-      def initialize(plan, truth, climate:, fineness:, wall_n:)
+      # plan: Plan; truth: Truth. wall_n: { key of a state => N the wall bears as surveyed }, kept between truths. glued:
+      # ids of pieces that were glued back besides those the plan glues.
+      def initialize(plan, truth, climate:, fineness:, wall_n:, glued: [])
         @plan = plan
         @truth = truth
         @climate = climate
         @fineness = fineness
         @wall_n = wall_n
+        @glued = glued
         @solids, @states = {}, {}
       end
 
       # List of Step, one a step of the plan. What was calculated for them is let go: it is large.
-      def to_a =
-        @plan.steps.map { |step| step.rpm.positive? ? turned(step) : Step.new(step: step, **idle(step)) }.tap { forget }
+      def to_a = @plan.steps.map { |step| of(step) }.tap { forget }
+
+      # Step of one of the plan's, or of the same with another blank in it.
+      def of(step) = step.rpm.positive? ? turned(step) : Step.new(step: step, **idle(step))
+
+      # How the truth's piece is at a stage of a step, as StageReport tells it.
+      def stage_report(step, stage) = Report::StageReport.new(stage, solid(step), Report::Workings.new).to_h
 
       private
 
@@ -106,7 +113,7 @@ module MossyAnvil
 
       # Where glue holds it, by the glue of this truth.
       def held(step, piece)
-        glued = @plan.steps.take_while { |one| one.id != step.id }.any? { |one| one.glues.include?(piece.id) }
+        glued = glued_before?(step, piece.id)
         mass_g = step.blank.material.density_kg_m3 * piece.box_mm3 * 1e-6
         limit =
           Turn::LoosePiece.limit_rpm(
@@ -117,17 +124,20 @@ module MossyAnvil
             bond_mpa: glued ? @truth.glue_mpa : Turn::LoosePiece::BOND_MPA * @truth.strength
           ) or return
         holds = limit * Math.sqrt(Turn::LoosePiece::RESERVE)
-        Loose.new(holds_rpm: holds, mass_g: mass_g, radius_mm: piece.radius_mm, glued: glued)
+        Loose.new(id: piece.id, holds_rpm: holds, mass_g: mass_g, radius_mm: piece.radius_mm, glued: glued)
       end
 
-      # Hidden bodies that the finished skin cuts into at this step, mm long.
+      def glued_before?(step, id)
+        @glued.include?(id) || @plan.steps.take_while { |one| one.id != step.id }.any? { |one| one.glues.include?(id) }
+      end
+
+      # Hidden bodies that the finished skin cuts into at this step.
       def opens(step)
         profile = profile_of(step) or return []
         hollows = @truth.hidden.select { |body| body.type == "void" && body.detail[:contents] != "stone" }
-        hollows.filter_map do |body|
-          next unless body.z_mm.between?(profile.first_z_mm, profile.last_z_mm)
-
-          body.size_mm.max if (profile.radius_mm(body.z_mm) - body.radius_mm).abs < body.size_mm[0] / 2
+        hollows.select do |body|
+          body.z_mm.between?(profile.first_z_mm, profile.last_z_mm) &&
+            (profile.radius_mm(body.z_mm) - body.radius_mm).abs < body.size_mm[0] / 2
         end
       end
 

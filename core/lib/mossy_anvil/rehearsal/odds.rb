@@ -82,34 +82,10 @@ module MossyAnvil
 
       # A truth comes to each wait's own share of its band.
       def outcome(plan, events, draws)
-        hands_h = hands_min(plan, events, draws) / 60.0
+        tally = Tally.new(plan, draws, rate: @blank.worth ? @blank.worth[:rate].to_f : 0.0)
         told =
           events.map { |event| { key: event.key, step: event.step, then: event.outcome, energy_j: event.energy_j } }
-        { events: told, days: days(plan, events, draws, hands_h), cost: cost(plan, events, hands_h) }
-      end
-
-      def more(events, name) = events.sum { |event| event.row[name].to_f }
-
-      def hands_min(plan, events, draws)
-        slow = draws.triangular("hands", *Table["odds"]["hands_shares"])
-        (plan.steps.sum(&:hands_min) * slow) + more(events, "adds_min")
-      end
-
-      def days(plan, events, draws, hands_h)
-        waits = plan.steps.map { |step| wait_days(step, draws) }
-        waits.all? ? waits.sum + more(events, "adds_days") + (hands_h / Table["route"]["hours_a_day"]) : nil
-      end
-
-      def cost(plan, events, hands_h)
-        rate = @blank.worth ? @blank.worth[:rate].to_f : 0.0
-        plan.steps.sum(&:cost) + more(events, "adds_cost") + (hands_h * rate)
-      end
-
-      def wait_days(step, draws)
-        return 0.0 unless step.wait
-
-        earliest, likely, latest = step.wait.to_h.values_at(:earliest, :likely, :latest)
-        likely && draws.triangular("wait #{step.id}", earliest || likely, likely, latest || likely)
+        { events: told, days: tally.days(events), cost: tally.cost(events) }
       end
 
       def sound?(outcome) = outcome[:events].none? { |event| event[:then] == "lost" }

@@ -33,6 +33,9 @@ module MossyAnvil
       # The same with that crack's depth no longer in doubt: as it was written down.
       def felt(id) = dup.tap { |other| other.known(id) }
 
+      # The same with some of what lies hidden filled, ids of those.
+      def filled(ids) = dup.tap { |other| other.without { |body| ids.include?(body.id) } }
+
       # The same without what taps all round a blank of that shape would have found: of what lies no deeper than a tap
       # speaks for.
       def tapped(shape)
