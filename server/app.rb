@@ -48,6 +48,7 @@ module MossyAnvil
       register Routes::Files
       register Routes::Searches
       register Routes::Tasks
+      register Routes::Rehearsals
       register Routes::Mending
       register Routes::Stores
       register Routes::Rates

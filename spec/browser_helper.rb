@@ -92,6 +92,9 @@ Capybara.default_max_wait_time = 20
 Capybara.default_retry_interval = 0.1
 Capybara.disable_animation = true
 Capybara.enable_aria_label = true
+# Every letter is typed: of a long text the middle would else be put in without an event, and a page that draws itself
+# anew just then would take it out again.
+Capybara.default_set_options = { rapid: false }
 
 RSpec.configure do |config|
   config.include Capybara::DSL, :browser
@@ -104,5 +107,14 @@ RSpec.configure do |config|
     ServerHelper.load_demo(Time.now.utc)
     # One for the whole run: for another application Capybara would start another server and another browser.
     Capybara.app ||= MossyAnvil::Server::App.serve(db: db, log: File.open(File::NULL, "w"))
+  end
+  # What was on the screen when an example failed.
+  config.after(:each, :browser) do |example|
+    next unless example.exception
+
+    folder = File.join(MossyAnvil::Server::ROOT, ".state", "failures")
+    FileUtils.mkdir_p(folder)
+    name = example.full_description.gsub(/\W+/, "-")[0, 80]
+    page.driver.browser.save_screenshot(File.join(folder, "#{name}.png"))
   end
 end

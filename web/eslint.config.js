@@ -6,7 +6,7 @@ import ts from "typescript-eslint";
 // Who may import whom: a folder may use those further down this list, and itself. A station knows no other station, a room no other room.
 const LAYERS = [
   ["App.tsx", "main.tsx"],
-  ["bench", "board", "card", "door", "ledger", "shop", "stores"],
+  ["bench", "board", "card", "door", "ledger", "rehearsal", "shop", "stores"],
   ["stations"],
   ["photo"],
   ["draft"],
@@ -17,7 +17,7 @@ const LAYERS = [
   ["i18n"],
 ];
 const STATIONS = ["survey", "form", "mend", "turn", "finish", "log", "route"];
-const ROOMS = ["board", "card", "door", "ledger", "shop", "stores"];
+const ROOMS = ["board", "card", "door", "ledger", "rehearsal", "shop", "stores"];
 const src = (name) => `./src/${name}`;
 const apart = (folders) =>
   folders.map((name) => ({

@@ -41,6 +41,9 @@ module MossyAnvil
             photograph
             search
             odds
+            rehearsal
+            rehearsed
+            rehearsal_act
             card
             work_plan
             story
@@ -202,6 +205,30 @@ module MossyAnvil
           asked = { "truths" => MossyAnvil::Rehearsal::Odds::TRUTHS, "seed" => 1, **body_as("OddsAsked") }
           Services::OddsPlay.of(asked).plan
           json(asked)
+        end
+
+        # A rehearsal that begins: what it is played on, and where it stands. given: own, started_at, seed.
+        def on_rehearsal
+          body = body_as("RehearsalAsked")
+          setting = {
+            document: body["document"],
+            climate: @given["climate"],
+            own: @given["own"],
+            now: @given["started_at"]
+          }
+          kept = { setting: setting, seed: body["truth"] == "survey" ? nil : @given["seed"] }
+          state = Services::Rehearsing.new(JSON.parse(JSON.generate(kept))).after([])
+          json(**kept, state: state)
+        end
+
+        # One that was begun, after so many of its acts. given: kept, acts, upto.
+        def on_rehearsed = json(Services::Rehearsing.new(@given["kept"]).after(@given["acts"].first(@given["upto"])))
+
+        # One that was begun, after one more act. given: kept, acts.
+        def on_rehearsal_act
+          body = body_as("RehearsalAct")
+          state = Services::Rehearsing.new(@given["kept"]).after_one_more(@given["acts"], body["act"], at: "/act")
+          json(position: body["position"], act: body["act"], state: state)
         end
 
         # The plan of a kept blank as a card begins with it.

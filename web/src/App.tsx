@@ -21,6 +21,7 @@ import { Door } from "./door/Door";
 import { Pair } from "./door/Pair";
 import { LedgerRoom } from "./ledger/LedgerRoom";
 import { RecordPage } from "./ledger/RecordPage";
+import { RehearsalPage } from "./rehearsal/RehearsalPage";
 import { Corner, LIGHTS } from "./shop/Corner";
 import { FirstSteps } from "./shop/FirstSteps";
 import { KeySheet } from "./shop/KeySheet";
@@ -49,7 +50,7 @@ const Frame = styled.div`
 `;
 
 const ROOMS = ["/shop", "/new", "/board", "/stores", "/ledger"] as const;
-const PAGES = { card: CardPage, record: RecordPage } as const;
+const PAGES = { card: CardPage, record: RecordPage, "rehearsal/:rehearsal": RehearsalPage } as const;
 const LENGTHS = ["mm", "in"] as const;
 
 /** The shop: rack above, one blank on the bench. */
@@ -103,7 +104,7 @@ const ShopFrame = (props: FrameProps) => (
 function OpenShop({ room, page, corner }: FrameProps) {
   useChanges();
   useSent();
-  const { id } = useParams();
+  const { id, rehearsal } = useParams();
   const Page = page && PAGES[page];
   const shop = useQuery({ queryKey: ["shop"], queryFn: api.shop, refetchInterval: 60_000 });
   if (!shop.data)
@@ -127,7 +128,7 @@ function OpenShop({ room, page, corner }: FrameProps) {
       {room ? (
         <ShopRooms room={room} shop={shop.data} />
       ) : Page ? (
-        <Page key={id} />
+        <Page key={rehearsal ?? id} />
       ) : (
         <OnBench key={id} id={Number(id)} />
       )}

@@ -21,6 +21,7 @@ import type {
   Session,
   NewTrouble,
   PeelQuestion,
+  RehearsalAct,
   RouteQuestion,
   PhotographAbout,
   Problem,
@@ -284,6 +285,17 @@ export const api = {
   task: (id: number) => answered(http.GET("/api/tasks/{id}", { params: { path: { id } } })),
   cancelTask: (id: number) => answered(http.DELETE("/api/tasks/{id}", { params: { path: { id } } })),
   askOdds: (document: Document, better = true) => answered(http.POST("/api/odds", { body: { document, better } })),
+  rehearsals: async (id: number) =>
+    (await answered(http.GET("/api/blanks/{id}/rehearsals", { params: { path: { id } } }))).rehearsals,
+  beginRehearsal: (id: number, document: Document, truth: "unknown" | "survey") =>
+    answered(http.POST("/api/blanks/{id}/rehearsals", { params: { path: { id } }, body: { document, truth } })),
+  /** Where a rehearsal stands, or stood after so many of its acts. */
+  rehearsal: (id: number, acts?: number) =>
+    answered(
+      http.GET("/api/rehearsals/{id}", { params: { path: { id }, ...(acts !== undefined && { query: { acts } }) } }),
+    ),
+  rehearse: (id: number, position: number, act: RehearsalAct) =>
+    answered(http.POST("/api/rehearsals/{id}/acts", { params: { path: { id } }, body: { position, act } })),
   askSearch: (asked: SearchQuestion) =>
     answered(http.POST("/api/searches", { body: { ...asked, document: asked.document } })),
   search: (id: number) => answered(http.GET("/api/searches/{id}", { params: { path: { id } } })),

@@ -135,6 +135,12 @@ export type TableName =
   | "finishes";
 export type Task = Schemas["Task"];
 export type Odds = Schemas["Odds"];
+export type Rehearsal = Schemas["Rehearsal"];
+export type RehearsalInShort = Schemas["RehearsalInShort"];
+export type RehearsalState = Schemas["RehearsalState"];
+export type RehearsalAct = Schemas["RehearsalActDone"];
+export type RehearsalEvent = Schemas["RehearsalEvent"];
+export type RehearsalFound = Schemas["RehearsalFound"];
 export type Run = Schemas["Run"];
 export type TakenIn = Schemas["TakenIn"];
 export type Problem = Schemas["Problem"];

@@ -19,7 +19,11 @@ afterEach(cleanup);
 const names = () => screen.queryAllByRole("tab").map((tab) => tab.textContent);
 
 const STATIONS = [
-  { name: "Route", station: <RouteStation />, sections: ["Ways", "Steps", "Odds", "Drying", "What if", "Promised"] },
+  {
+    name: "Route",
+    station: <RouteStation />,
+    sections: ["Ways", "Steps", "Odds", "Rehearse", "Drying", "What if", "Promised"],
+  },
   { name: "Survey", station: <Survey />, sections: ["Defects", "Tests", "Photographs", "Value"] },
   { name: "Form", station: <FormStation />, sections: ["Shape", "Placement", "Compare", "Setting out"] },
   { name: "Mend", station: <MendStation />, sections: ["Plan", "Drying"] },

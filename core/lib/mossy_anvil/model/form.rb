@@ -53,7 +53,24 @@ module MossyAnvil
       # A hollow that starts at the other end as well has no floor: a ring or tube.
       def open_both_ends? = hollow? && floor_mm < 1e-6
 
+      # The same with a wall so many mm thicker, thinner below nothing; nil where no hollow is left of it. Where the
+      # inside was drawn by itself its radii are so much less.
+      def thicker(more_mm)
+        return unless hollow?
+        return walled(follows: { **follows, wall_mm: follows[:wall_mm] + more_mm }) if follows
+
+        points = inside.points.filter_map { |z, r| [z, r - more_mm] if r - more_mm > OffsetProfile::LEAST_RADIUS_MM }
+        points.size < 2 ? nil : walled(inside: points)
+      end
+
       def wall_depth_mm = inside.last_z_mm - inside.first_z_mm
+
+      private
+
+      def walled(**inside)
+        form = Form.new(**to_document.except(:inside, :follows), **inside)
+        form.hollow? ? form : nil
+      end
     end
   end
 end

@@ -96,6 +96,9 @@ module MossyAnvil
         )
       end
 
+      # The same mended with that: none, or a filler or glue.
+      def mended_with(mend) = with(mend: mend)
+
       # The same along other points, which carry their depths.
       def along(points) = with(path: points)
 

@@ -26,7 +26,7 @@ module MossyAnvil
       # [[struck or opened, body], ...] that the edge comes to between two shares of the region.
       def met_within(met, from, to)
         [*met.stones.map { |body| [:struck, body] }, *met.opens.map { |body| [:opened, body] }].select do |_, body|
-          here?(body) && (reached?(body, to) && !reached?(body, from))
+          here?(body) && reached?(body, to) && !reached?(body, from)
         end
       end
 

@@ -7,9 +7,7 @@ module MossyAnvil
       # key: of the table of events; of: id of what it happens to, nil for the whole. outcome: lost, mended or ugly;
       # energy_j: of what is thrown, 0 where nothing is; row: of the table.
       Event =
-        Struct.new(:step, :key, :of, :outcome, :energy_j, :row, keyword_init: true) do
-          def lost? = outcome == "lost"
-        end
+        Struct.new(:step, :key, :of, :outcome, :energy_j, :row, keyword_init: true) { def lost? = outcome == "lost" }
 
       # Of the radius: where the mass of a disc turns. Of the mass: what breaks out of a rim at once.
       DISC = Math.sqrt(0.5)
@@ -82,8 +80,8 @@ module MossyAnvil
         Event.new(step: @step.id, key: key, of: of, outcome: row["then"], energy_j: thrown_j(row, of, rpm), row: row)
       end
 
-      # J of what flies, its way and its spin together: a disc's or half of one's, a piece of the wall at the rim, or the
-      # loose piece.
+      # J of what flies, its way and its spin together: a disc's or half of one's, a piece of the wall at the rim, or
+      # the loose piece.
       def thrown_j(row, id, rpm)
         return 0.0 unless row["throws"]
         return piece_j(@met.loose.find { |piece| piece.id == id }, rpm) if row["throws"] == "piece"

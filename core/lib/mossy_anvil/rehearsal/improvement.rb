@@ -18,8 +18,8 @@ module MossyAnvil
         @row = Table["odds"]["acts"]
       end
 
-      # { act:, step: or of: or mm: or way:, gain: share of all truths, hours:, per_hour: }; nil where nothing was lost,
-      # or nothing betters it. The block is told how many acts are tried, of how many.
+      # { act:, step: or of: or mm: with form: or way:, gain: share of all truths, hours:, per_hour: }; nil where
+      # nothing was lost, or nothing betters it. The block is told how many acts are tried, of how many.
       def best
         return if lost.empty?
 
@@ -38,9 +38,14 @@ module MossyAnvil
           { act: "slower", step: @worst[:step] },
           *feelers.map { |id| { act: "feeler", of: id } },
           { act: "taps" },
-          *(@blank.form&.follows ? [{ act: "thicker_wall", mm: @row["thicker_mm"] }] : []),
+          *thicker_walls,
           *@ways.call.map { |way| { act: "other_way", way: way.key, choices: way.choices } }
         ]
+      end
+
+      def thicker_walls
+        form = @blank.form&.thicker(@row["thicker_mm"])
+        form ? [{ act: "thicker_wall", mm: @row["thicker_mm"], form: form }] : []
       end
 
       # Ids of the cracks that are deepest in doubt.
@@ -55,7 +60,8 @@ module MossyAnvil
 
         gain = kept / @sound.size.to_f
         hours = [minutes, @row["least_min"]].max / MINUTES_AN_HOUR
-        { **act.except(:choices), gain: gain, hours: hours, per_hour: gain / hours }
+        told = act[:form] ? { **act, form: act[:form].to_document } : act.except(:choices)
+        { **told, gain: gain, hours: hours, per_hour: gain / hours }
       end
 
       def kept(plan = @plan, **how) = lost.count { |index| !@lost.call(plan, yield(@truth.call(index)), **how) }
@@ -69,12 +75,8 @@ module MossyAnvil
       def taps(_act) = [kept { |truth| truth.tapped(@blank.shape) }, @row["taps_min"]]
 
       def thicker_wall(act)
-        form = @blank.form
-        follows = { **form.follows, wall_mm: form.follows[:wall_mm] + act[:mm] }
-        thicker = Model::Form.new(**form.to_document.except(:inside), follows: follows)
-        return 0, 0 unless thicker.hollow?
-
-        [kept(@plan_of.call(@blank.with_form(thicker), @blank.route_choices), &:itself), 0]
+        kept = kept(@plan_of.call(@blank.with_form(act[:form]), @blank.route_choices), &:itself)
+        [kept, 0]
       end
 
       # Another way may lose what this one keeps: it is played on some of those too, and what it loses of them counts.

@@ -5,9 +5,9 @@ module MossyAnvil
     # What the steps of a plan meet in one truth: what this wood takes there.
     class Meets
       # Of one step. splits_rpm, runs_rpm: speeds at which it splits, and something open runs on; nil for never. loose:
-      # list of Loose. wall_share, mount_share: of the plan's own wall and mount, nil where there is none. opens, stones:
-      # lists of BodyDefect, hollows that the finished skin cuts into and stones that the edge comes to. check_share: of
-      # the rate of drying that opens a check, nil where nothing dries.
+      # list of Loose. wall_share, mount_share: of the plan's own wall and mount, nil where there is none. opens,
+      # stones: lists of BodyDefect, hollows that the finished skin cuts into and stones that the edge comes to.
+      # check_share: of the rate of drying that opens a check, nil where nothing dries.
       Step =
         Struct.new(
           :step,
@@ -28,8 +28,8 @@ module MossyAnvil
       SEAT_MM = 25.0
       GOALS = { "outside" => :outside, "hollow" => :inside, "ends" => :outside }.freeze
 
-      # plan: Plan; truth: Truth. wall_n: { key of a state => N the wall bears as surveyed }, kept between truths. glued:
-      # ids of pieces that were glued back besides those the plan glues.
+      # plan: Plan; truth: Truth. wall_n: { key of a state => N the wall bears as surveyed }, kept between truths.
+      # glued: ids of pieces that were glued back besides those the plan glues.
       def initialize(plan, truth, climate:, fineness:, wall_n:, glued: [])
         @plan = plan
         @truth = truth

@@ -30,10 +30,14 @@ module MossyAnvil
         end
       end
 
-      # mm from the axis where the edge is in a region at a height when a share of it is taken.
+      # mm from the axis where the edge is in a region at a height when a share of it is taken, between its places.
       def self.front_mm(swath, z_mm, share)
-        place = swath.min_by { |one| (one[:z_mm] - z_mm).abs }
-        place[:from_mm] + ((place[:to_mm] - place[:from_mm]) * share)
+        before, after = swath.partition { |one| one[:z_mm] <= z_mm }.then { |low, high| [low.last, high.first] }
+        fronts =
+          [before || after, after || before].map { |one| one[:from_mm] + ((one[:to_mm] - one[:from_mm]) * share) }
+        return fronts[0] unless before && after
+
+        fronts[0] + ((fronts[1] - fronts[0]) * (z_mm - before[:z_mm]) / (after[:z_mm] - before[:z_mm]))
       end
 
       # { outside: [[z, r], ...], inside: [[z, r], ...] or nil }.

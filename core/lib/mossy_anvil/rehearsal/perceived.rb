@@ -73,7 +73,7 @@ module MossyAnvil
         return @body if defined?(@body)
 
         step = @lathe.step
-        turned = step && step.stages.any? && step.mass_g
+        turned = step&.stages&.any? && step.mass_g
         @body = turned ? @lathe.setting.body(step, @lathe.stage, @lathe.situation) : nil
       end
 

@@ -2,8 +2,8 @@
 
 module MossyAnvil
   module Rehearsal
-    # Where a rehearsal stands, as plain data: what the turner at the screen lathe may know, and, once it has ended, what
-    # was true.
+    # Where a rehearsal stands, as plain data: what the turner at the screen lathe may know, and, once it has ended,
+    # what was true.
     class RehearsalReport
       # lathe: ScreenLathe.
       def initialize(lathe)
@@ -27,7 +27,6 @@ module MossyAnvil
           mended: @lathe.situation.mended,
           **taken,
           events: @lathe.events.map { |event| told(event) },
-          signs_noticed: @lathe.signs.size,
           ended: @lathe.ended && ended
         }
       end
@@ -59,19 +58,34 @@ module MossyAnvil
       end
 
       def regions
-        @lathe.regions.zip(@lathe.taken).map do |region, share|
-          {
-            **region.slice(:side, :kind, :z_mm, :tool, :second, :finish_tool, :overhang_mm, :wall_mm, :look_at, :air_share),
-            swath: region[:swath],
-            refused: region[:out],
-            taken: share
-          }
-        end
+        @lathe
+          .regions
+          .zip(@lathe.taken)
+          .map do |region, share|
+            {
+              **region.slice(
+                :side,
+                :kind,
+                :z_mm,
+                :tool,
+                :second,
+                :finish_tool,
+                :overhang_mm,
+                :wall_mm,
+                :look_at,
+                :air_share
+              ),
+              swath: region[:swath],
+              refused: region[:out],
+              taken: share
+            }
+          end
       end
 
       def wall
         planned = @setting.wall_mm or return
-        { planned_mm: planned, mm: @lathe.situation.wall_mm || planned }
+        own = @lathe.situation.wall_mm
+        { planned_mm: planned, mm: own || planned, form: own && @setting.form_with(own).to_document }
       end
 
       def senses
@@ -96,7 +110,8 @@ module MossyAnvil
         }
       end
 
-      def told(event) = { key: event.key, step: event.step, of: event.of, then: event.outcome, energy_j: event.energy_j }
+      def told(event) =
+        { key: event.key, step: event.step, of: event.of, then: event.outcome, energy_j: event.energy_j }
 
       # bears_rpm: what this truth takes at that step, of an end by speed.
       def ended

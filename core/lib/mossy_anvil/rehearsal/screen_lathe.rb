@@ -12,8 +12,22 @@ module MossyAnvil
       ACTS = %w[speed cut wall look tap awl feel pry mend go_on].freeze
       STANDING = %w[look tap awl feel pry mend].freeze
 
-      attr_reader :setting, :at, :rpm, :regions, :taken, :outline, :situation, :minutes, :waited_days, :spent, :events,
-                  :signs, :found, :ended, :acts, :region
+      attr_reader :setting,
+                  :at,
+                  :rpm,
+                  :regions,
+                  :taken,
+                  :outline,
+                  :situation,
+                  :minutes,
+                  :waited_days,
+                  :spent,
+                  :events,
+                  :signs,
+                  :found,
+                  :ended,
+                  :acts,
+                  :region
 
       # setting: Setting.
       def initialize(setting)
@@ -24,13 +38,31 @@ module MossyAnvil
         @situation = Setting::AS_PLANNED
         first = setting.plan.steps.find { |step| step.stages.any? }
         @outline =
-          Outline.new(blank.shape, blank.form, first ? first.stages.first : :hollowed, Solid::Stage.round_radius_mm(blank))
+          Outline.new(
+            blank.shape,
+            blank.form,
+            first ? first.stages.first : :hollowed,
+            Solid::Stage.round_radius_mm(blank)
+          )
         begin_step
       end
 
       # Plays acts one after another; itself. Raises InvalidInput under `at` for what cannot be done.
       def play(acts, at: "")
-        acts.each_with_index { |act, index| one(act, "#{at}/#{index}") }
+        acts.each_with_index { |act, index| play_one(act, "#{at}/#{index}") }
+        self
+      end
+
+      # The same of one act, which stands at that place.
+      def play_one(act, path)
+        refuse("#{path}/act", "ended") if ended
+        refuse("#{path}/act", "no_such_act", ACTS.join(", ")) unless ACTS.include?(act["act"])
+        refuse("#{path}/act", "still_turns") if STANDING.include?(act["act"]) && rpm.positive?
+        @path = path
+        @acts += 1
+        @shares = nil
+        send(:"to_#{act["act"]}", act)
+        note_signs
         self
       end
 
@@ -44,17 +76,6 @@ module MossyAnvil
       def shares = @shares ||= { **(rpm.positive? ? grown(hazards.speed_shares) : {}), **(@pushed || {}) }
 
       private
-
-      def one(act, path)
-        refuse("#{path}/act", "ended") if ended
-        refuse("#{path}/act", "no_such_act", ACTS.join(", ")) unless ACTS.include?(act["act"])
-        refuse("#{path}/act", "still_turns") if STANDING.include?(act["act"]) && rpm.positive?
-        @path = path
-        @acts += 1
-        @shares = nil
-        send(:"to_#{act["act"]}", act)
-        note_signs
-      end
 
       def refuse(path, key, allowed = nil) =
         raise(InvalidInput, [Fault.new(path: path, problem: Fault.t("rehearsal.#{key}"), allowed: allowed)])
@@ -104,7 +125,9 @@ module MossyAnvil
 
       def to_wall(act)
         refuse("#{@path}/act", "no_wall_to_leave") unless setting.wall_mm
-        @situation = Setting::Situation.new(situation.mended, number(act, "wall_mm", 0.5..200.0).to_f)
+        wall_mm = number(act, "wall_mm", 0.5..200.0).to_f
+        refuse("#{@path}/wall_mm", "no_hollow_left") unless setting.form_with(wall_mm)
+        @situation = Setting::Situation.new(situation.mended, wall_mm)
       end
 
       def to_look(_act)
@@ -179,9 +202,10 @@ module MossyAnvil
       def grow
         row = Table["rehearsal"]["signs"]
         share = shares[["crack_runs", nil]]
-        return unless share && share.between?(row["clear_from"], 1.0)
+        return unless share&.between?(row["clear_from"], 1.0)
 
-        crack = setting.true_defects.select { |one| one.path? && one.parts? }.max_by { |one| setting.truth.depth_mm(one) }
+        crack =
+          setting.true_defects.select { |one| one.path? && one.parts? }.max_by { |one| setting.truth.depth_mm(one) }
         @grown_mm[crack.id] += row["growth_of_depth"] * crack.depth_mm if crack
       end
 
@@ -204,7 +228,9 @@ module MossyAnvil
 
       # Bodies that the skin as it is now runs through.
       def look
-        left_in.reject(&:path?).select { |body| (outline.skin_mm(body.z_mm) - body.radius_mm).abs <= body.size_mm[0] / 2 }
+        left_in
+          .reject(&:path?)
+          .select { |body| (outline.skin_mm(body.z_mm) - body.radius_mm).abs <= body.size_mm[0] / 2 }
       end
 
       def offered(index) = regions[index].values_at(:tool, :second, :finish_tool).compact.uniq

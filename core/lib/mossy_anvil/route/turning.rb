@@ -31,6 +31,7 @@ module MossyAnvil
       end
 
       def step(id)
+        @id = id
         Step.new(
           id: id,
           kind: @kind,
@@ -65,7 +66,10 @@ module MossyAnvil
       def finish = @finish ||= goal ? @facts.limits.call(@piece.blank, goal) : start
       def slowest = [start, finish].min_by { |one| one[:limit_rpm] }
       def mount = @mount ||= @facts.mounts.call(@before)[HELD_IN[@kind]]
-      def limit_rpm = [slowest[:limit_rpm], mount && mount[:limit_rpm]].compact.min
+      def limit_rpm = [slowest[:limit_rpm], mount && mount[:limit_rpm], own_rpm].compact.min
+
+      # What the turner means to turn it at, where that is slower still.
+      def own_rpm = (@facts.blank.route || {}).dig(:speeds, @id.to_sym)
       def unheld? = HELD_IN.key?(@kind) && !mount.nil? && mount[:key].nil?
       def unsafe? = start[:unsafe] || finish[:unsafe]
 

@@ -184,14 +184,12 @@ function Better({ odds, route, stepOf }: { odds: Told; route: Route; stepOf: (id
     mm: better.mm ? amountText(better.mm, "mm", unit) : "",
     way: way ? messageText(way.name, unit) : "",
   });
-  const { form } = document;
-  const { follows } = form ?? {};
-  const { mm } = better;
+  const { form } = better;
   const take =
     better.act === "other_way" && way
       ? () => draft.change({ ...document, route: { ...document.route, choices: way.choices } }, false)
-      : mm && form && follows
-        ? () => draft.change({ ...document, form: { ...form, follows: { ...follows, wall_mm: follows.wall_mm + mm } } })
+      : form
+        ? () => draft.change({ ...document, form })
         : undefined;
   return (
     <>

@@ -8,11 +8,12 @@ import { t } from "../../i18n/texts";
 import { DryingPlot } from "./DryingPlot";
 import { Odds } from "./Odds";
 import { Promised } from "./Promised";
+import { Rehearse } from "./Rehearse";
 import { Steps } from "./Steps";
 import { WhatIf } from "./WhatIf";
 import { Ways } from "./Ways";
 
-const SECTIONS = ["ways", "steps", "odds", "drying", "what_if", "promised"] as const;
+const SECTIONS = ["ways", "steps", "odds", "rehearse", "drying", "what_if", "promised"] as const;
 type Name = (typeof SECTIONS)[number];
 
 /** The whole way of the piece: the ways there are beside one another, the steps of the one taken, how it dries. */
@@ -35,6 +36,7 @@ export function RouteStation() {
     { key: "steps", title: t("screen.route.section.steps"), body: <Steps steps={taken.steps} route={route} /> },
   ];
   sections.push({ key: "odds", title: t("screen.route.section.odds"), body: <Odds route={route} /> });
+  sections.push({ key: "rehearse", title: t("screen.route.section.rehearse"), body: <Rehearse /> });
   if (taken.steps.some(({ regimes }) => regimes.length > 0))
     sections.push({ key: "drying", title: t("screen.route.section.drying"), body: <DryingPlot steps={taken.steps} /> });
   sections.push({ key: "what_if", title: t("screen.route.section.what_if"), body: <WhatIf route={route} /> });

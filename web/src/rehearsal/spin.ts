@@ -1,0 +1,259 @@
+// The screen lathe's picture: the piece as it is cut now, standing or turning. Turning fast it is drawn as the eye sees it:
+// solid as far out as there is wood all round, beyond that the fainter the less of a turn there is wood.
+import {
+  AmbientLight,
+  BoxGeometry,
+  BufferGeometry,
+  Color,
+  CylinderGeometry,
+  DirectionalLight,
+  DoubleSide,
+  Float32BufferAttribute,
+  Group,
+  Line,
+  LineBasicMaterial,
+  Mesh,
+  MeshLambertMaterial,
+  PerspectiveCamera,
+  Scene,
+  WebGLRenderer,
+  type Object3D,
+} from "three";
+import type { Geometry } from "../api/document";
+import { surfaceMm } from "../piece/geometry";
+import { stripsOf, type LoopPoint } from "../piece/round/loop";
+import { paintSkin } from "../piece/round/paint";
+import { cornerOf, swept, textureOf } from "../piece/round/solid";
+import type { Rgb, Stuff } from "../piece/round/stuff";
+
+const HOURS = 48;
+/** From here on the eye sees rings and haze, no longer the piece itself. */
+const BLURS_FROM_RPM = 130;
+/** Shares of a turn with wood at which a shell of haze begins. */
+const HAZE = [0.75, 0.5, 0.25, 0.02];
+const SKIN = { width: 384, height: 192 };
+/** So much of a place's own colour is left in its ring. */
+const OWN = 0.16;
+const STEEL = 0x56616a;
+/** Room for the headstock beside the piece. */
+const HEAD_MM = 80;
+
+/** Distance from the axis at each of HOURS hours, nearest first. */
+export function reaches(geometry: Geometry, { zMm, rMm }: Pick<LoopPoint, "zMm" | "rMm">): number[] {
+  const all = Array.from({ length: HOURS }, (_, hour) => Math.min(rMm, surfaceMm(geometry, (hour * 360) / HOURS, zMm)));
+  return all.sort((one, other) => one - other);
+}
+
+/** How far out there is wood for at least that share of a turn. */
+export const reachedFor = (sorted: number[], share: number): number =>
+  sorted[Math.min(sorted.length - 1, Math.max(0, Math.floor((1 - share) * sorted.length)))] ?? 0;
+
+type Ring = { zMm: number; rMm: number };
+
+/** A surface of revolution, coloured ring by ring. */
+function revolved(rings: Ring[], colour: (ring: Ring, clockDeg: number) => Rgb): BufferGeometry {
+  const [corners, colours, faces]: [number[], number[], number[]] = [[], [], []];
+  const shade = new Color();
+  rings.forEach((ring) => {
+    for (let step = 0; step <= HOURS; step++) {
+      const clockDeg = (step * 360) / HOURS;
+      corners.push(...cornerOf(ring.zMm, clockDeg, ring.rMm));
+      const [r, g, b] = colour(ring, clockDeg);
+      shade.setRGB(r / 255, g / 255, b / 255, "srgb");
+      colours.push(shade.r, shade.g, shade.b);
+    }
+  });
+  for (let row = 0; row < rings.length - 1; row++)
+    for (let step = 0; step < HOURS; step++) {
+      const [a, b] = [row * (HOURS + 1) + step, (row + 1) * (HOURS + 1) + step];
+      faces.push(a, b, b + 1, a, b + 1, a + 1);
+    }
+  const mesh = new BufferGeometry();
+  mesh.setAttribute("position", new Float32BufferAttribute(corners, 3));
+  mesh.setAttribute("color", new Float32BufferAttribute(colours, 3));
+  mesh.setIndex(faces);
+  mesh.computeVertexNormals();
+  return mesh;
+}
+
+function letGo(group: Object3D) {
+  group.traverse((part) => {
+    if (part instanceof Mesh || part instanceof Line) (part.geometry as BufferGeometry).dispose();
+  });
+  group.clear();
+}
+
+export type Rest = { zMm: number; rMm: number } | undefined;
+
+/** One scene for one screen lathe. `close` lets go of everything. */
+export class SpinScene {
+  private readonly renderer: WebGLRenderer;
+  private readonly scene = new Scene();
+  private readonly camera = new PerspectiveCamera(28, 1, 1, 20000);
+  private readonly standing = new Group();
+  private readonly turning = new Group();
+  private readonly lathe = new Group();
+  private readonly ghost = new Group();
+  private readonly skin = new MeshLambertMaterial({ side: DoubleSide, alphaTest: 0.5 });
+  private readonly solid = new MeshLambertMaterial({ side: DoubleSide, vertexColors: true });
+  private readonly haze = HAZE.map(
+    (share) =>
+      new MeshLambertMaterial({
+        side: DoubleSide,
+        vertexColors: true,
+        transparent: true,
+        opacity: 0.12 + 0.3 * share,
+        depthWrite: false,
+      }),
+  );
+  private readonly steel = new MeshLambertMaterial({ color: STEEL });
+  private readonly outline = new LineBasicMaterial({ transparent: true, opacity: 0.6 });
+  private rpm = 0;
+  private angle = 0;
+  private before: number | undefined;
+  private asked = 0;
+  private size = 100;
+  /** Frames drawn since it began, for who measures. */
+  frames = 0;
+
+  constructor(
+    private readonly box: HTMLElement,
+    private readonly still: boolean,
+  ) {
+    this.renderer = new WebGLRenderer({ antialias: true });
+    const lamp = new DirectionalLight(0xfff4e0, 2.2);
+    lamp.position.set(-1, 3, 4);
+    this.scene.add(this.standing, this.turning, this.lathe, this.ghost, new AmbientLight(0xffffff, 1.1), lamp);
+    this.outline.color = new Color(getComputedStyle(box).color);
+    this.renderer.setClearColor(new Color(getComputedStyle(box).backgroundColor));
+    box.replaceChildren(this.renderer.domElement);
+    this.fit();
+  }
+
+  /** The piece as it is cut now, and where the edge stands. */
+  shape(geometry: Geometry, stuff: Stuff, rest: Rest) {
+    const strips = stripsOf(geometry);
+    const middle = geometry.length_mm / 2;
+    [this.standing, this.turning, this.ghost, this.lathe].forEach(letGo);
+    for (const part of swept(strips, geometry, [0, 360])) this.standing.add(new Mesh(part, this.skin));
+    this.skin.map?.dispose();
+    this.skin.map = textureOf(paintSkin(strips, geometry, stuff, "stuff", SKIN));
+    this.skin.needsUpdate = true;
+    const points = strips.flat();
+    const sorted = points.map((point) => reaches(geometry, point));
+    this.addTurning(points, sorted, stuff);
+    this.addGhost(points, sorted);
+    this.addLathe(geometry, rest);
+    for (const group of [this.standing, this.turning, this.ghost]) group.position.x = -middle;
+    this.lathe.position.x = -middle;
+    this.size = Math.hypot(geometry.length_mm + 2 * HEAD_MM, 2.1 * geometry.max_radius_mm);
+    this.fit();
+  }
+
+  /** How fast it turns; 0 while it stands. `clockDeg`: hour that is turned up to the eye while it stands. */
+  run(rpm: number, clockDeg: number) {
+    this.rpm = rpm;
+    if (rpm === 0) this.angle = ((clockDeg + 40) * Math.PI) / 180;
+    this.before = undefined;
+    this.draw();
+  }
+
+  fit() {
+    const [wide, tall] = [this.box.clientWidth, this.box.clientHeight];
+    if (wide === 0 || tall === 0) return;
+    this.renderer.setSize(wide, tall);
+    this.camera.aspect = wide / tall;
+    const half = Math.tan((this.camera.fov * Math.PI) / 360) * Math.min(1, this.camera.aspect);
+    const away = (this.size * 0.52) / half;
+    this.camera.position.set(away * 0.16 - HEAD_MM / 2, away * 0.3, away * 0.94);
+    this.camera.lookAt(-HEAD_MM / 2, 0, 0);
+    this.camera.updateProjectionMatrix();
+    this.draw();
+  }
+
+  close() {
+    cancelAnimationFrame(this.asked);
+    [this.standing, this.turning, this.ghost, this.lathe].forEach(letGo);
+    this.skin.map?.dispose();
+    [this.skin, this.solid, ...this.haze, this.steel, this.outline].forEach((material) => material.dispose());
+    this.renderer.dispose();
+    this.box.replaceChildren();
+  }
+
+  private addTurning(points: LoopPoint[], sorted: number[][], stuff: Stuff) {
+    const rings = (share: number) =>
+      points.map(({ zMm }, index): Ring => ({ zMm, rMm: reachedFor(sorted[index] ?? [], share) }));
+    const colour = ringColour(stuff);
+    const sure = rings(1);
+    this.turning.add(new Mesh(revolved(sure, colour), this.solid));
+    HAZE.forEach((share, index) => {
+      const shell = rings(share);
+      const beyond = shell.some(({ rMm }, place) => rMm > (sure[place]?.rMm ?? 0) + 0.4);
+      if (beyond) this.turning.add(new Mesh(revolved(shell, colour), this.haze[index]));
+    });
+  }
+
+  /** What it runs out to, for who wants nothing to move. */
+  private addGhost(points: LoopPoint[], sorted: number[][]) {
+    for (const clockDeg of [0, 180]) {
+      const line = new BufferGeometry();
+      const corners = points.flatMap(({ zMm }, index) => cornerOf(zMm, clockDeg, sorted[index]?.at(-1) ?? 0));
+      line.setAttribute("position", new Float32BufferAttribute(corners, 3));
+      this.ghost.add(new Line(line, this.outline));
+    }
+  }
+
+  private addLathe({ length_mm, max_radius_mm }: Geometry, rest: Rest) {
+    const r = Math.max(20, max_radius_mm * 0.28);
+    const head = new Mesh(new BoxGeometry(60, 3.2 * r, 2.6 * r), this.steel);
+    head.position.set(-78, -0.35 * r, 0);
+    const chuck = new Mesh(new CylinderGeometry(r, r, 46, 32), this.steel);
+    chuck.rotation.z = Math.PI / 2;
+    chuck.position.x = -25;
+    this.lathe.add(head, chuck);
+    if (!rest) return;
+    const bar = new Mesh(new BoxGeometry(Math.max(60, length_mm * 0.7), 8, 12), this.steel);
+    bar.position.set(rest.zMm, -4, rest.rMm + 16);
+    const tool = new Mesh(new CylinderGeometry(3, 4, 70, 12), this.steel);
+    tool.rotation.x = Math.PI / 2;
+    tool.position.set(rest.zMm, 2, rest.rMm + 38);
+    this.lathe.add(bar, tool);
+  }
+
+  private draw() {
+    cancelAnimationFrame(this.asked);
+    this.asked = requestAnimationFrame((now) => this.frame(now));
+  }
+
+  private frame(now: number) {
+    const moving = this.rpm > 0 && !this.still;
+    if (moving) this.angle += ((now - (this.before ?? now)) / 60000) * this.rpm * 2 * Math.PI;
+    this.before = now;
+    const blurred = moving && this.rpm >= BLURS_FROM_RPM;
+    this.standing.visible = !blurred;
+    this.turning.visible = blurred;
+    this.ghost.visible = this.rpm > 0 && !blurred;
+    this.standing.rotation.x = this.turning.rotation.x = this.angle;
+    this.renderer.render(this.scene, this.camera);
+    this.frames += 1;
+    if (moving) this.draw();
+  }
+}
+
+/** The mean of a ring's colours, with a little of each place's own. */
+function ringColour(stuff: Stuff) {
+  let of: Ring | undefined;
+  let mean: Rgb = [0, 0, 0];
+  const at = ({ zMm, rMm }: Ring, clockDeg: number): Rgb =>
+    stuff(clockDeg, Math.max(0, rMm - 0.5), zMm) ?? [92, 72, 52];
+  return (ring: Ring, clockDeg: number): Rgb => {
+    if (of !== ring) {
+      of = ring;
+      const all = Array.from({ length: 12 }, (_, step) => at(ring, step * 30));
+      const middle = (which: 0 | 1 | 2) => all.reduce((sum, one) => sum + one[which], 0) / all.length;
+      mean = [middle(0), middle(1), middle(2)];
+    }
+    const own = at(ring, clockDeg);
+    return [0, 1, 2].map((i) => (mean[i] ?? 0) * (1 - OWN) + (own[i] ?? 0) * OWN) as Rgb;
+  };
+}
