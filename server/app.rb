@@ -49,6 +49,7 @@ module MossyAnvil
       register Routes::Searches
       register Routes::Tasks
       register Routes::Rehearsals
+      register Routes::Practices
       register Routes::Mending
       register Routes::Stores
       register Routes::Rates

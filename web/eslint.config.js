@@ -7,6 +7,7 @@ import ts from "typescript-eslint";
 const LAYERS = [
   ["App.tsx", "main.tsx"],
   ["bench", "board", "card", "door", "ledger", "rehearsal", "shop", "stores"],
+  ["practice"],
   ["stations"],
   ["photo"],
   ["draft"],

@@ -44,6 +44,8 @@ module MossyAnvil
             rehearsal
             rehearsed
             rehearsal_act
+            practice
+            practice_test
             card
             work_plan
             story
@@ -229,6 +231,21 @@ module MossyAnvil
           body = body_as("RehearsalAct")
           state = Services::Rehearsing.new(@given["kept"]).after_one_more(@given["acts"], body["act"], at: "/act")
           json(position: body["position"], act: body["act"], state: state)
+        end
+
+        # A blank to practise on, and what is shown of it.
+        def on_practice
+          seed, level = body_as("PracticeAsked").values_at("seed", "level")
+          document = Services::Practising.new(seed, level).document
+          json(seed: seed, level: level, document: document, brief: brief(document))
+        end
+
+        # A test on one. given: kept, practice.
+        def on_practice_test
+          seed, level = @given["practice"].values_at("seed", "level")
+          found = Services::Practising.new(seed, level).test(body_as("PracticeTest")["test"], @given["kept"], now)
+          readings = [*found[:document]["readings"], found[:reading]].compact
+          json(**found, brief: brief(found[:document].merge(readings.empty? ? {} : { "readings" => readings })))
         end
 
         # The plan of a kept blank as a card begins with it.

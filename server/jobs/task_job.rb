@@ -12,7 +12,8 @@ module MossyAnvil
           "lathe" => "LatheChange",
           "air" => "AirChange",
           "import" => "ArchiveImport",
-          "odds" => "OddsPlay"
+          "odds" => "OddsPlay",
+          "practice" => "PracticeReveal"
         }.freeze
         TRIES = 3
         self.retry_interval = 2

@@ -50,7 +50,8 @@ module MossyAnvil
                 **app.shops.lathes.transform_values { 1 },
                 **app.shops.equipment
               },
-              now: app.now
+              now: app.now,
+              odds: Store::Odds.new(app.settings.db).current
             )
           end
         end

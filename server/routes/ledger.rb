@@ -65,7 +65,11 @@ module MossyAnvil
           asked = Store::Ledger::ASKED.to_h { |name| [name, asked_text(app, name.to_s)] }
           year = asked_text(app, "year")
           rows = app.ledger.rows(**asked, text: asked_text(app, "text"), year: year && Integer(year, 10))
-          MossyAnvil::Report::LedgerReport.new(rows, records: app.rates.counted).to_h
+          MossyAnvil::Report::LedgerReport.new(
+            rows,
+            records: app.rates.counted,
+            chances: Store::Odds.new(app.settings.db).pairs
+          ).to_h
         rescue ArgumentError
           raise MossyAnvil::InvalidInput,
                 [

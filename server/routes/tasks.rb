@@ -10,6 +10,10 @@ module MossyAnvil
             asked = calculate("odds").data
             answer(Tasks.plain(tasks.find(ask_task("odds", { **asked, now: now.iso8601(6) }))), 202)
           end
+          app.get("/api/blanks/:id/odds") do
+            odds = Store::Odds.new(settings.db).of(blank_id)
+            answer(odds: odds && { **odds, played_at: odds[:played_at].utc.iso8601 })
+          end
           app.get("/api/tasks/:id") { answer(Tasks.plain(tasks.find(task_id))) }
           app.delete("/api/tasks/:id") do
             tasks.stop(task_id)

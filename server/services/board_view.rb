@@ -7,7 +7,9 @@ module MossyAnvil
       class BoardView
         # rows: of Store::WorkPlans. cards: { blank id => its open card as Store::Cards#find has it }. people, counts:
         # of the shop. now: Time.
-        def initialize(rows, cards:, people:, counts:, now:)
+        # odds: { blank id => the odds as they were told }.
+        def initialize(rows, cards:, people:, counts:, now:, odds: {})
+          @odds = odds
           @rows = rows.to_h { |row| [row[:id], row] }
           @cards = cards
           @people = people
@@ -86,9 +88,12 @@ module MossyAnvil
             late_days: piece[:late_min]&.then { |late| late / MossyAnvil::Shop::WorkingHours::DAY_MIN.to_f },
             under_way: piece[:under_way]&.then { |one| under_way(one, row) },
             steps: piece[:steps].map { |step| placed(step) },
-            **piece.slice(:decided_by, :stopped, :left)
+            **piece.slice(:decided_by, :stopped, :left),
+            odds: @odds[piece[:id]]&.then { |told| in_short(told) }
           }
         end
+
+        def in_short(told) = { **told.slice("verdict", "truths", "sound", "injury"), worst: told["causes"].first }
 
         def under_way(one, row)
           from = one[:from_min] ? @clock.time(one[:from_min]) : row[:wait_started_at]

@@ -11,6 +11,7 @@ module MossyAnvil
         # task: its row, asked as { "document", "truths", "seed", "better", "now" }; step: (done, total, so far), raises
         # Stopped.
         def initialize(db, task, step)
+          @db = db
           @asked = task[:asked]
           @step = step
           @about = { climate: Store::Shops.new(db).climate, now: Time.parse(@asked["now"]), **OwnNumbers.new(db).core }
@@ -27,8 +28,11 @@ module MossyAnvil
           @told = odds.told(played) { |tried, of| @step.call(tried, of, all) }
         end
 
-        # Plain data.
-        def apply = @told
+        # Plain data. Kept with the piece it was asked for.
+        def apply
+          of = @asked["blank"] and Store::Odds.new(@db).keep(*of.values_at("id", "version"), @told, Time.now.utc)
+          @told
+        end
 
         # Odds of what was asked; raises InvalidInput with pointers into it.
         def self.of(asked, **about)

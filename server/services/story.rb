@@ -147,8 +147,11 @@ module MossyAnvil
           }
           rate = @told["rate"] || ledger.last_rate || 0.0
           cost = MossyAnvil::Shop::Ending.new(outcome: "done", rate: rate, **about).cost
-          { **about, rate: rate, price_help: MossyAnvil::Shop::PriceHelp.new(cost, similar).to_h }
+          { **about, rate: rate, price_help: MossyAnvil::Shop::PriceHelp.new(cost, similar, sound: sound).to_h }
         end
+
+        # Chance of it as it stands, where that was played and it is not done yet.
+        def sound = ending ? nil : Store::Odds.new(@db).of(@id)&.then { |odds| odds[:told]["sound"]["share"] if odds[:now] }
 
         def similar
           return [] unless @told["form_kind"]

@@ -27,7 +27,7 @@ module MossyAnvil
 
         # { id:, number:, name: } of those put away and not in the ledger, the last put away first.
         def put_away =
-          @db[:blanks]
+          real
             .exclude(put_away_at: nil)
             .exclude(id: @db[:endings].select(:blank_id))
             .order(Sequel.desc(:put_away_at), :id)
@@ -46,7 +46,10 @@ module MossyAnvil
           end
         end
 
-        def ids = @db[:blanks].order(Sequel.asc(:number, nulls: :last), :id).select_map(:id)
+        # Those of the shop, not what is there to practise on.
+        def real = @db[:blanks].exclude(id: @db[:practices].select(:blank_id))
+
+        def ids = real.order(Sequel.asc(:number, nulls: :last), :id).select_map(:id)
         def number_taken?(number) = !@db[:blanks].where(number: number).empty?
 
         # The one after the highest; the lowest that is free where that was the last there is.
@@ -161,7 +164,7 @@ module MossyAnvil
           next_number
         end
 
-        def on_the_rack = @db[:blanks].where(put_away_at: nil)
+        def on_the_rack = real.where(put_away_at: nil)
 
         def refuse_worked
           raise MossyAnvil::InvalidInput,

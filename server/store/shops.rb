@@ -111,7 +111,7 @@ module MossyAnvil
         # Lathes by name, as in a blank file.
         def lathes = @db[:lathes].order(:name).to_h { |row| [row[:name], Rows.lathe_of(row)] }
 
-        def empty? = @db[:blanks].empty?
+        def empty? = Blanks.new(@db).real.empty?
 
         # Has nobody set it up, and put nothing in?
         def untouched? = empty? && @db[:shop].empty?

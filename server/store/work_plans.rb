@@ -14,6 +14,7 @@ module MossyAnvil
         def rack
           @db[:blanks]
             .where(put_away_at: nil)
+            .exclude(Sequel[:blanks][:id] => @db[:practices].select(:blank_id))
             .left_join(:work_plans, blank_id: Sequel[:blanks][:id])
             .left_join(:lathes, id: Sequel[:blanks][:lathe_id])
             .select(*%i[id number name version due_on asked_for wait_started_at].map { |key| Sequel[:blanks][key] })

@@ -21,6 +21,7 @@ import { Door } from "./door/Door";
 import { Pair } from "./door/Pair";
 import { LedgerRoom } from "./ledger/LedgerRoom";
 import { RecordPage } from "./ledger/RecordPage";
+import { PracticeRoom } from "./practice/PracticeRoom";
 import { RehearsalPage } from "./rehearsal/RehearsalPage";
 import { Corner, LIGHTS } from "./shop/Corner";
 import { FirstSteps } from "./shop/FirstSteps";
@@ -49,7 +50,7 @@ const Frame = styled.div`
   }
 `;
 
-const ROOMS = ["/shop", "/new", "/board", "/stores", "/ledger"] as const;
+const ROOMS = ["/shop", "/new", "/board", "/stores", "/ledger", "/practice"] as const;
 const PAGES = { card: CardPage, record: RecordPage, "rehearsal/:rehearsal": RehearsalPage } as const;
 const LENGTHS = ["mm", "in"] as const;
 
@@ -140,6 +141,7 @@ function ShopRooms({ room, shop }: { room: (typeof ROOMS)[number]; shop: Shop })
   if (room === "/new") return <NewBlank shop={shop} />;
   if (room === "/board") return <Board shop={shop} />;
   if (room === "/ledger") return <LedgerRoom />;
+  if (room === "/practice") return <PracticeRoom />;
   return room === "/stores" ? <StoresRoom /> : <ShopRoom shop={shop} />;
 }
 

@@ -24,6 +24,8 @@ import type {
   RehearsalAct,
   RouteQuestion,
   PhotographAbout,
+  Practice,
+  PracticeTest,
   Problem,
   ProfileQuestion,
   ScanQuestion,
@@ -284,7 +286,18 @@ export const api = {
   /** A change that the server works on by itself. */
   task: (id: number) => answered(http.GET("/api/tasks/{id}", { params: { path: { id } } })),
   cancelTask: (id: number) => answered(http.DELETE("/api/tasks/{id}", { params: { path: { id } } })),
-  askOdds: (document: Document, better = true) => answered(http.POST("/api/odds", { body: { document, better } })),
+  /** `blank`: kept with that blank, as long as it is that version. */
+  askOdds: (document: Document, better = true, blank?: { id: number; version: number }) =>
+    answered(http.POST("/api/odds", { body: { document, better, ...(blank && { blank }) } })),
+  odds: async (id: number) => (await answered(http.GET("/api/blanks/{id}/odds", { params: { path: { id } } }))).odds,
+  practices: () => answered(http.GET("/api/practices")),
+  practice: async (id: number) =>
+    (await answered(http.GET("/api/blanks/{id}/practice", { params: { path: { id } } }))).practice,
+  beginPractice: (level: number, seed: number) => answered(http.POST("/api/practices", { body: { level, seed } })),
+  testPractice: (id: number, test: PracticeTest) =>
+    answered(http.POST("/api/blanks/{id}/practice/tests", { params: { path: { id } }, body: { test } })),
+  answerPractice: (id: number, verdict: NonNullable<Practice["verdict"]>) =>
+    answered(http.POST("/api/blanks/{id}/practice/verdict", { params: { path: { id } }, body: { verdict } })),
   rehearsals: async (id: number) =>
     (await answered(http.GET("/api/blanks/{id}/rehearsals", { params: { path: { id } } }))).rehearsals,
   beginRehearsal: (id: number, document: Document, truth: "unknown" | "survey") =>

@@ -135,6 +135,9 @@ export type TableName =
   | "finishes";
 export type Task = Schemas["Task"];
 export type Odds = Schemas["Odds"];
+export type Practice = Schemas["Practice"];
+export type PracticeInShort = Schemas["PracticeInShort"];
+export type PracticeTest = Schemas["PracticeTest"]["test"];
 export type Rehearsal = Schemas["Rehearsal"];
 export type RehearsalInShort = Schemas["RehearsalInShort"];
 export type RehearsalState = Schemas["RehearsalState"];

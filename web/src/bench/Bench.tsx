@@ -16,6 +16,8 @@ import { Waiting } from "../kit/Waiting";
 import { copyOf, freeId, makeDefect, today, type Tool } from "../piece/edit";
 import { surfaceMm } from "../piece/geometry";
 import { Piece } from "../piece/Piece";
+import { PracticeStrip } from "../practice/PracticeStrip";
+import { usePractice } from "../practice/usePractice";
 import { afterAction, START, type BenchAction } from "./benchState";
 import { Docket, type Station } from "./Docket";
 import { NextMove } from "./NextMove";
@@ -187,6 +189,10 @@ function Assessed({ id, draft, assessment, problem, sits, setSits, station, onSt
     }),
     [chosen, tool, grooving, seenBy, onForm],
   );
+  const practice = usePractice(id);
+  const [truth, showTruth] = useState(false);
+  const told = practice?.told;
+  const shown = truth && told ? { ...look, document: { ...look.document, defects: told.truth }, fixed: true } : look;
   const way = useWay(draft.document, station === "route" ? "all" : "taken", state.step, act);
   const { clockDeg, zMm, geometry } = look;
   const drawing = useMemo(
@@ -219,8 +225,19 @@ function Assessed({ id, draft, assessment, problem, sits, setSits, station, onSt
         }}
       />
       <section className="piece" aria-label={t("screen.bench.piece")}>
-        {head}
-        <Piece look={look} setCut={(cut) => act({ do: "cut", cut })} rpm={rpm} />
+        <div>
+          {head}
+          {practice && (
+            <PracticeStrip
+              {...{ practice, truth, showTruth }}
+              document={draft.document}
+              dirty={draft.dirty}
+              chosen={state.chosen}
+              hand={{ clockDeg: look.clockDeg, zMm: look.zMm }}
+            />
+          )}
+        </div>
+        <Piece look={shown} setCut={(cut) => act({ do: "cut", cut })} rpm={rpm} />
       </section>
       {/* The docket may lag behind the drawing for a moment, so that what is dragged follows the hand. */}
       <BlankContext value={useDeferredValue(blank)}>

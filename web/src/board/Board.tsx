@@ -13,7 +13,7 @@ import { useKept } from "../kit/useKept";
 import { useUnit } from "../kit/Units";
 import { t } from "../i18n/texts";
 import { Air } from "./Air";
-import { Late, Needs } from "./Needs";
+import { AtRisk, Late, Needs } from "./Needs";
 import { Timeline } from "./Timeline";
 import { SPANS, stepsText, WhatNow } from "./WhatNow";
 
@@ -87,6 +87,7 @@ export function Board({ shop }: { shop: Shop }) {
           {board.data && <WhatNow board={board.data} span={span} onSpan={setSpan} />}
           {board.data && waits.data && <Needs board={board.data} waits={waits.data.waits} />}
           {board.data && <Late board={board.data} />}
+          {board.data && <AtRisk board={board.data} />}
           <Around shop={shop} />
         </div>
         <section className="days" aria-label={t("screen.board.days_ahead")}>

@@ -5,7 +5,8 @@ import { t } from "../i18n/texts";
 import { MessageText } from "../kit/Advice";
 import { amountText } from "../kit/measure";
 import { Heading, Quiet } from "../kit/parts";
-import { ink } from "../kit/theme";
+import { oddsText } from "../kit/OddsLine";
+import { ink, toneInk } from "../kit/theme";
 import { useUnit } from "../kit/Units";
 import { dayText, momentText } from "./times";
 
@@ -91,6 +92,35 @@ export function Needs({ board, waits }: { board: Board; waits: WaitOf[] }) {
               ) : (
                 <strong style={{ color: ink.ochre }}>{t("screen.board.weigh_now")}</strong>
               ))}
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}
+
+/** What is likely to be lost or to injure as it is planned, the likeliest first; and what takes most of it. */
+export function AtRisk({ board }: { board: Board }) {
+  const risky = board.pieces
+    .flatMap((piece) => (piece.odds && piece.odds.verdict !== "go" ? [{ piece, odds: piece.odds }] : []))
+    .sort((one, other) => one.odds.sound.share - other.odds.sound.share);
+  if (risky.length === 0) return null;
+  return (
+    <section aria-label={t("screen.board.at_risk")}>
+      <Heading as="h3">{t("screen.board.at_risk")}</Heading>
+      <ul>
+        {risky.map(({ piece, odds }) => (
+          <li key={piece.id} style={{ padding: "4px 0" }}>
+            <PieceLink piece={piece} />
+            <strong style={{ color: toneInk[odds.verdict] }}>{oddsText(odds)}</strong>
+            {odds.worst && (
+              <Quiet style={{ margin: 0 }}>
+                {t("screen.board.takes_most", {
+                  event: t(`screen.odds.event.${odds.worst.event}`),
+                  share: Math.round(100 * odds.worst.share),
+                })}
+              </Quiet>
+            )}
           </li>
         ))}
       </ul>

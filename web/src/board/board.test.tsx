@@ -33,6 +33,7 @@ const piece = (id: number, steps: BoardStep[], about: Partial<BoardPiece> = {}):
   number: 30 + id,
   name: `Bowl ${id}`,
   words: null,
+  odds: null,
   due_on: null,
   finish_at: null,
   late_days: null,

@@ -116,6 +116,15 @@ export function Closing({ id, story }: { id: number; story: Story }) {
               })}
         </Quiet>
       )}
+      {said.outcome === "sold" && help.sound !== null && help.expected !== null && (
+        <Quiet>
+          {t("screen.record.price_expected", {
+            share: Math.round(100 * help.sound),
+            ask: money(help.ask),
+            expected: money(help.expected),
+          })}
+        </Quiet>
+      )}
       {said.outcome === "given_up" && (
         <>
           <TextLine

@@ -113,6 +113,7 @@ export function Plots({ ledger }: { ledger: Ledger }) {
         </section>
       </Four>
       <ByKind kinds={forecasts.kinds} />
+      <Chances chances={forecasts.chances} />
     </>
   );
 }
@@ -144,6 +145,28 @@ const ByKind = ({ kinds }: { kinds: Ledger["forecasts"]["kinds"] }) =>
       ))}
     </Kinds>
   );
+
+/** Did nine of ten hold of what was said to have nine chances in ten? */
+function Chances({ chances }: { chances: Ledger["forecasts"]["chances"] }) {
+  const inHundred = (share: number) => Math.round(100 * share);
+  if (chances.count === 0) return <p>{t("screen.ledger.no_chances")}</p>;
+  return (
+    <Kinds aria-label={t("screen.ledger.chances")}>
+      <li>{t("screen.ledger.chances")}</li>
+      {chances.groups.map(({ from, to, count, said, held }) => (
+        <li key={from}>
+          {t("screen.ledger.chances_of", {
+            from: inHundred(from),
+            to: inHundred(to),
+            count,
+            said: said.toFixed(1),
+            held,
+          })}
+        </li>
+      ))}
+    </Kinds>
+  );
+}
 
 /** How many took how many times as long as planned; within the band the plan was right. */
 function Forecasts({ bars }: { bars: Ledger["forecasts"]["bars"] }) {

@@ -22,6 +22,7 @@ const ledger: Ledger = {
     count: 2,
     right: 1,
     middle: 1.25,
+    chances: { count: 2, said: 1.7, held: 2, groups: [{ from: 0.8, to: 0.95, count: 2, said: 1.7, held: 2 }] },
     kinds: [{ kind: "drying_factor", count: 3, right: 2, middle: 1.2 }],
     bars: [
       { from: 1, to: 1.1, count: 1 },
@@ -60,7 +61,7 @@ it("says how often plans were right, or that there is none to compare with", () 
   shown();
   expect(plot("Hours taken over hours planned").getByText(/for 1 of 2; in the middle 1.25 times/)).toBeTruthy();
   cleanup();
-  shown({ forecasts: { count: 0, right: 0, middle: null, bars: [], kinds: [] } });
+  shown({ forecasts: { count: 0, right: 0, middle: null, bars: [], kinds: [], chances: { count: 0, said: 0, held: 0, groups: [] } } });
   expect(plot("Hours taken over hours planned").getByText("No plan to compare with yet.")).toBeTruthy();
   expect(screen.queryByRole("img", { name: "Hours taken over hours planned" })).toBeNull();
 });

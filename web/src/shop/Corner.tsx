@@ -26,9 +26,6 @@ const Place = styled.div`
   button:nth-child(-n + 4) {
     border-bottom: 1px solid ${ink.rule};
   }
-  button:last-child {
-    grid-column: span 2;
-  }
   button {
     position: relative;
   }
@@ -58,6 +55,9 @@ export function Corner({ unit, onUnit, light, onLight, onKeys }: Props) {
       </Button>
       <Button $kind="quiet" onPress={() => void go("/shop")}>
         {t("screen.shop.shop")}
+      </Button>
+      <Button $kind="quiet" onPress={() => void go("/practice")}>
+        {t("screen.practice.title")}
       </Button>
       <Button $kind="quiet" onPress={onUnit}>
         <span className={unit === "mm" ? "on" : "off"}>{t("screen.shop.mm")}</span>

@@ -9,10 +9,12 @@ module MossyAnvil
       Z95 = 1.96
       TRUTHS = 200
 
-      # blank: as surveyed, with a form. truths: how many; seed: Integer. about: climate:, now:, records:, tools: as
-      # RouteReport takes them. Raises InvalidInput under `at` where there is no form.
+      # blank: as surveyed, with a form. truths: how many; seed: Integer. about: choices: of the way that is played,
+      # those of the blank file unsaid; climate:, now:, records:, tools: as RouteReport takes them. Raises InvalidInput
+      # under `at` where there is no form.
       def initialize(blank, truths: TRUTHS, seed: 1, at: "", **about)
         @blank = blank
+        @choices = about.delete(:choices) || blank.route_choices
         @truths = truths
         @seed = seed
         @at = at
@@ -54,14 +56,24 @@ module MossyAnvil
           cost: band(list.map { |one| one[:cost] }),
           causes: causes(list),
           not_yet: plan.not_yet,
+          verdict: verdict(list, injured),
           advised_against: injured > list.size * Table["odds"]["injury"]["share_at_most"],
           best_improvement: nil
         }
       end
 
-      def plan = @plan ||= plan_of(@blank)
+      def plan = @plan ||= plan_of(@blank, @choices)
 
       private
+
+      # go, care or stop.
+      def verdict(list, injured)
+        row = Table["odds"]["verdict"]
+        share = list.count { |one| sound?(one) } / list.size.to_f
+        return "stop" if share < row["care_from"] || injured > list.size * Table["odds"]["injury"]["share_at_most"]
+
+        share < row["go_from"] ? "care" : "go"
+      end
 
       def in_order(outcomes) = outcomes.sort_by { |one| one[:index] }
 

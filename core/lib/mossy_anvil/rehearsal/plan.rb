@@ -13,6 +13,7 @@ module MossyAnvil
         Struct.new(
           :id,
           :kind,
+          :stretch,
           :blank,
           :key,
           :stages,
@@ -57,6 +58,7 @@ module MossyAnvil
         Step.new(
           id: step.id,
           kind: step.kind,
+          stretch: step.stretch,
           blank: step.after.blank,
           key: @route.state_key(step.after),
           stages: step.stretch == "turn" ? STAGES[STAGES.index(from)..STAGES.index(step.after.stage)] : [],

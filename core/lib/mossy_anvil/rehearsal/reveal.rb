@@ -27,14 +27,21 @@ module MossyAnvil
         }
       end
 
+      # What a true defect was written down as; nil where it was not.
+      def found_as(defect)
+        return paths(@surveyed).find { |one| same_mouth?(one, defect) } if defect.path?
+
+        @surveyed.defects.find { |other| body_near?(other, defect) }
+      end
+
       private
 
       def known?(defect) =
-        defect.path? ? measured?(defect) : @surveyed.defects.any? { |other| body_near?(other, defect) }
+        defect.path? ? measured?(defect) : !found_as(defect).nil?
 
       # The mouth can be seen; it is its depth that must be known.
       def measured?(defect)
-        other = paths(@surveyed).find { |one| same_mouth?(one, defect) }
+        other = found_as(defect)
         !other.nil? && (other.depth_mm - defect.depth_mm).abs <= DEPTH_SHARE * defect.depth_mm
       end
 

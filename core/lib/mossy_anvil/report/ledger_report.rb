@@ -7,8 +7,9 @@ module MossyAnvil
       # rows: of the ledger, plain data as Ending takes it and beside that id:, number:, name:, ended_on:, started_on:
       # (Date or nil), planned_h:, why:, failed_at:, lessons:, stuff:, form_kind:, origin:, trouble:.
       # records: [{ kind:, value: }, ...] of the shop's rates; factors among them say what a thing took over what was
-      # worked out.
-      def initialize(rows, records: [])
+      # worked out. chances: [[share said to come out sound, did it?], ...] of pieces whose odds were played.
+      def initialize(rows, records: [], chances: [])
+        @chances = chances
         @factors = records.select { |record| record[:kind].end_with?("_factor") }.group_by { |record| record[:kind] }
         @pieces = rows.map { |row| [row, ending(row)] }
       end
@@ -25,7 +26,8 @@ module MossyAnvil
           trouble: trouble,
           forecasts: {
             **Shop::Calibration.new(forecasts).to_h,
-            kinds: kinds
+            kinds: kinds,
+            chances: Shop::OddsCalibration.new(@chances).to_h
           }
         }
       end

@@ -7,24 +7,29 @@ module MossyAnvil
       # So many similar ones say something.
       ENOUGH = 3
 
-      # cost: of the piece; fetched: prices of similar ones.
-      def initialize(cost, fetched)
+      # cost: of the piece; fetched: prices of similar ones; sound: chance that it comes out so, nil where nobody knows.
+      def initialize(cost, fetched, sound: nil)
         @cost = cost
+        @sound = sound
         @fetched = fetched.sort
       end
 
       # { cost:, similar: how many, least:, middle:, most: nil of too few, ask: at least what it cost; below: do similar
-      # ones fetch less than this one cost? }
+      # ones fetch less than this one cost? sound:; expected: what that price brings on average over what it cost, where
+      # a lost piece brings nothing; nil where nobody knows its chance }
       def to_h
         middle = known? ? quantile(0.5) : nil
+        ask = [@cost, middle].compact.max
         {
           cost: @cost,
           similar: @fetched.size,
           least: known? ? quantile(0.25) : nil,
           middle: middle,
           most: known? ? quantile(0.75) : nil,
-          ask: [@cost, middle].compact.max,
-          below: known? && middle < @cost
+          ask: ask,
+          below: known? && middle < @cost,
+          sound: @sound,
+          expected: @sound && ((@sound * ask) - @cost)
         }
       end
 

@@ -1,3 +1,4 @@
+import { useQueryClient } from "@tanstack/react-query";
 import { useEffect, useRef, useState } from "react";
 import styled from "styled-components";
 import { api } from "../../api/client";
@@ -12,6 +13,7 @@ import { ink } from "../../kit/theme";
 import { useUnit } from "../../kit/Units";
 import { useStored } from "../../kit/useStored";
 import { useTask } from "../../kit/useTask";
+import { useWayOdds, type KeptOdds } from "./wayOdds";
 
 const [ACROSS, STEP] = [25, 16];
 
@@ -28,16 +30,15 @@ const Share = styled.p`
   margin-top: 10px;
 `;
 
-type Kept = { of: string; odds: Told };
 type Chance = Told["sound"];
 
 /** The way taken, played on many blanks that all agree with the survey: how often it comes out sound, and what takes most. */
 export function Odds({ route }: { route: Route }) {
-  const { id, document } = useBlank();
+  const { id, document, draft } = useBlank();
+  const client = useQueryClient();
   const { busy, task, problem, run, cancel } = useTask();
-  const [kept, keep] = useStored<Kept | null>(`odds of ${id}`, null);
+  const { kept, keep, asked } = useWayOdds();
   const [begun, setBegun] = useStored<{ task: number; of: string } | null>(`odds begun of ${id}`, null);
-  const asked = JSON.stringify(document);
   const follow = (begin: () => Promise<Task>, of: string) =>
     void run(
       async () => {
@@ -46,8 +47,13 @@ export function Odds({ route }: { route: Route }) {
         return task;
       },
       (ended) => keep({ of, odds: ended.result as Told }),
-    ).then(() => setBegun(null));
-  const play = () => follow(() => api.askOdds(document), asked);
+    ).then(() => {
+      setBegun(null);
+      return client.invalidateQueries({ queryKey: ["odds", id] });
+    });
+  // Of what is not saved nobody else is to be told.
+  const of = draft.dirty ? undefined : { id, version: draft.version };
+  const play = () => follow(() => api.askOdds(document, true, of), asked);
   // What was under way when the page was left goes on.
   const [left] = useState(begun);
   const latest = useRef(follow);
@@ -207,15 +213,11 @@ function Better({ odds, route, stepOf }: { odds: Told; route: Route; stepOf: (id
 }
 
 /** The other ways there are, played on the same truths, beside the one taken. */
-function Others({ route, taken }: { route: Route; taken: Kept }) {
-  const { id, document } = useBlank();
+function Others({ route, taken }: { route: Route; taken: KeptOdds }) {
+  const { document } = useBlank();
   const unit = useUnit();
   const { busy, task, problem, run, cancel } = useTask();
-  const [shares, keep] = useStored<{ of: string; sound: Record<string, Chance> }>(`odds of ways of ${id}`, {
-    of: "",
-    sound: {},
-  });
-  const asked = JSON.stringify(document);
+  const { ways: shares, keepWays, asked } = useWayOdds();
   const known = shares.of === asked ? shares.sound : {};
   const [first, ...others] = route.alternatives;
   const left = others.filter(({ key }) => !known[key]);
@@ -227,7 +229,7 @@ function Others({ route, taken }: { route: Route; taken: Kept }) {
       () => api.askOdds({ ...document, route: { ...document.route, choices: way.choices } }, false),
       (ended) => {
         next = { ...sound, [way.key]: (ended.result as Told).sound };
-        keep({ of: asked, sound: next });
+        keepWays({ of: asked, sound: next });
       },
     );
     if (next) await playNext(rest, next);

@@ -1,5 +1,6 @@
 import { useBlank, useRoute } from "../../draft/contexts";
 import { MessageText } from "../../kit/Advice";
+import { OddsLine } from "../../kit/OddsLine";
 import { Fault, Quiet } from "../../kit/parts";
 import { Sections, type Section } from "../../kit/Sections";
 import { ink } from "../../kit/theme";
@@ -18,7 +19,7 @@ type Name = (typeof SECTIONS)[number];
 
 /** The whole way of the piece: the ways there are beside one another, the steps of the one taken, how it dries. */
 export function RouteStation() {
-  const { document } = useBlank();
+  const { id, document } = useBlank();
   const { route, problem } = useRoute();
   const [open, , setOpen] = useKept<Name>("section of route", SECTIONS);
   if (!document.form)
@@ -48,6 +49,7 @@ export function RouteStation() {
       <p style={{ color: ink.moss, fontWeight: 650 }}>
         <MessageText message={route.reason} asSentence />
       </p>
+      <OddsLine id={id} />
       <Sections open={open} onOpen={setOpen} sections={sections} />
     </>
   );

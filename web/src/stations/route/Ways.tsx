@@ -1,5 +1,5 @@
 import styled from "styled-components";
-import type { Route, RouteWay } from "../../api/document";
+import type { Odds, Route, RouteWay } from "../../api/document";
 import { useBlank, useRoute } from "../../draft/contexts";
 import { messageText, t } from "../../i18n/texts";
 import { MessageText } from "../../kit/Advice";
@@ -9,6 +9,7 @@ import { Quiet, Ticket } from "../../kit/parts";
 import { ink } from "../../kit/theme";
 import { useUnit } from "../../kit/Units";
 import { between, doneOn } from "./dates";
+import { useChances } from "./wayOdds";
 
 const Table = styled(Ticket)`
   margin-top: 10px;
@@ -50,6 +51,7 @@ const Table = styled(Ticket)`
 export function Ways({ route }: { route: Route }) {
   const { document, draft } = useBlank();
   const { settled } = useRoute();
+  const chances = useChances(route);
   const [taken] = route.alternatives;
   const take = (way: RouteWay) =>
     draft.change({ ...document, route: { ...document.route, choices: way.choices } }, false);
@@ -65,21 +67,35 @@ export function Ways({ route }: { route: Route }) {
             <th>{t("screen.route.done")}</th>
             <th>{t("screen.route.hands")}</th>
             <th>{t("screen.route.cost")}</th>
+            <th>{t("screen.route.sound")}</th>
           </tr>
         </thead>
         {route.alternatives.map((way) => (
-          <Row key={way.key} way={way} route={route} onTake={way === taken ? undefined : () => take(way)} />
+          <Row
+            key={way.key}
+            way={way}
+            sound={chances[way.key]}
+            route={route}
+            onTake={way === taken ? undefined : () => take(way)}
+          />
         ))}
       </Table>
       {taken.key !== route.recommended && (
         <Button onPress={advised}>{t("screen.route.back_to_the_advised_way")}</Button>
       )}
-      <Quiet>{t("screen.route.chances_are_not_yet_reckoned")}</Quiet>
+      {Object.keys(chances).length === 0 && <Quiet>{t("screen.route.play_the_odds")}</Quiet>}
     </>
   );
 }
 
-function Row({ way, route, onTake }: { way: RouteWay; route: Route; onTake: (() => void) | undefined }) {
+type RowProps = {
+  way: RouteWay;
+  sound: Odds["sound"] | undefined;
+  route: Route;
+  onTake: (() => void) | undefined;
+};
+
+function Row({ way, sound, route, onTake }: RowProps) {
   const unit = useUnit();
   return (
     <tbody className={onTake ? undefined : "taken"}>
@@ -94,9 +110,10 @@ function Row({ way, route, onTake }: { way: RouteWay; route: Route; onTake: (() 
         </td>
         <td className="nowrap">{amountText(way.hands_h, "h", unit)}</td>
         <td className="nowrap">{amountText(way.cost, "money", unit)}</td>
+        <td className="nowrap">{sound ? t("screen.route.in_100", { share: Math.round(100 * sound.share) }) : "–"}</td>
       </tr>
       <tr className="more">
-        <td colSpan={4}>
+        <td colSpan={5}>
           <div>
             <span>
               <MessageText message={way.known_for} />

@@ -4,6 +4,7 @@ import { amountText, clockText, planeText } from "../../kit/measure";
 import { t } from "../../i18n/texts";
 import { AdviceList, Worked } from "../../kit/Advice";
 import { ink } from "../../kit/theme";
+import { OddsLine } from "../../kit/OddsLine";
 import { Sections } from "../../kit/Sections";
 import { useUnit } from "../../kit/Units";
 import { useKept } from "../../kit/useKept";
@@ -75,6 +76,7 @@ export function Turn() {
   return (
     <>
       <AdviceList advice={advice.turn.slice(names.length)} workings={workings} />
+      <OddsLine id={blank.id} />
       <OnLathe />
       <Sections
         open={open}
