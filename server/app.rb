@@ -185,11 +185,6 @@ module MossyAnvil
         # A task kept and put on the queue; its id.
         def ask_task(kind, asked, **file) = tasks.ask(kind, asked, **file) { |id| Jobs::TaskJob.enqueue(id) }
 
-        # A search kept and its parts put on the queue; its id.
-        def ask_search(found) =
-          searches.ask(found["asked"], climbs: found["climbs"]) { |id, part| Jobs::SearchJob.enqueue(id, part) }
-
-        def searches = Store::Searches.new(settings.db)
         def patterns = Store::Patterns.new(settings.db)
         def work_plans = Store::WorkPlans.new(settings.db)
         def people = Store::People.new(settings.db)
@@ -214,7 +209,6 @@ module MossyAnvil
         def device_id = number_in_path("id", "device")
         def card_id = number_in_path("id", "card")
         def task_id = number_in_path("id", "task")
-        def search_id = number_in_path("id", "search")
         def photograph_id = number_in_path("photograph", "photograph")
 
         # The whole number in the path; anything else is not there.

@@ -23,6 +23,7 @@ module MossyAnvil
           end
           begin_one(app)
           tests(app)
+          verdict(app)
           app.get("/api/blanks/:id/practice/file") do
             row = practices.find(blank_id)
             text = MossyAnvil::Formats::JsonLayout.text({ **FORMAT, **Practices.carried(row) })
@@ -57,6 +58,9 @@ module MossyAnvil
               kept: blanks.find(row[:blank_id])
             )
           end
+        end
+
+        def self.verdict(app)
           app.post("/api/blanks/:id/practice/verdict") do
             row = practices.find(blank_id)
             practices.refuse_ended(row)
@@ -64,7 +68,7 @@ module MossyAnvil
             answer(Tasks.plain(tasks.find(ask_task("practice", asked))), 202)
           end
         end
-        private_class_method :begin_one, :tests
+        private_class_method :begin_one, :tests, :verdict
 
         # What a test told goes into the learner's own papers, as if it had been written down.
         def self.keep(blanks, kept, found)
@@ -82,7 +86,13 @@ module MossyAnvil
 
         def self.plain(row)
           budget = Services::Practising.budget_min(row[:level])
-          { **in_short(row), minutes: row[:minutes], budget_min: budget, told: row[:told] }
+          {
+            **in_short(row),
+            minutes: row[:minutes],
+            budget_min: budget,
+            test_min: Services::Practising.minutes,
+            told: row[:told]
+          }
         end
 
         # What a friend gets: the blank, and what it was done with here.

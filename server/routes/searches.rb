@@ -5,7 +5,18 @@ module MossyAnvil
     module Routes
       # Searches for placements: asked for, looked at on the way, stopped.
       module Searches
+        # What its routes ask of the application besides.
+        module Helpers
+          def searches = Store::Searches.new(settings.db)
+          def search_id = number_in_path("id", "search")
+
+          # A search kept and its parts put on the queue; its id.
+          def ask_search(found) =
+            searches.ask(found["asked"], climbs: found["climbs"]) { |id, part| Jobs::SearchJob.enqueue(id, part) }
+        end
+
         def self.registered(app)
+          app.helpers Helpers
           app.post("/api/searches") do
             id = calculate("search").data.then { |found| ask_search(found) }
             answer(Searches.plain(searches.find(id)), 202)

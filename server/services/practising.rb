@@ -30,14 +30,15 @@ module MossyAnvil
         end
 
         def self.budget_min(level) = MossyAnvil::Table["practice"]["budget_min"][level - 1]
+        def self.minutes = MossyAnvil::Table["rehearsal"]["minutes"].slice(*MossyAnvil::Rehearsal::HandTests::KINDS)
         def self.graded = MossyAnvil::Table["practice"]["graded"]
 
         private
 
         def found(asked, kept)
           true_blank = truth
-          skin = ->(clock_deg, z_mm) { skin_mm(true_blank, clock_deg, z_mm) }
-          tests = MossyAnvil::Rehearsal::HandTests.new(true_blank.defects, skin)
+          tests = MossyAnvil::Rehearsal::HandTests
+          tests = tests.new(true_blank.defects, tests.skin_of(true_blank.shape))
           return tests.public_send(asked["kind"], *asked.values_at("clock_deg", "z_mm")) if asked.key?("clock_deg")
 
           tests.public_send(asked["kind"], true_id(kept, asked["of"], true_blank))
@@ -49,11 +50,6 @@ module MossyAnvil
           reveal = MossyAnvil::Rehearsal::Reveal.new(surveyed, true_blank)
           true_blank.defects.find { |defect| reveal.found_as(defect)&.id == id }&.id
         end
-
-        def skin_mm(blank, clock_deg, z_mm) =
-          blank.shape.radius_mm(Numo::DFloat[clock_deg], Numo::DFloat[z_mm]).then do |found|
-            found.is_a?(Numeric) ? found : found.to_a.first
-          end
 
         def felt(kept, id, depth_mm)
           defects =
@@ -69,8 +65,10 @@ module MossyAnvil
           at = asked.slice("clock_deg", "z_mm")
           return if at.size < 2 || kind == "feel"
 
-          own = kind == "tap" ? { "found" => told[:dull] ? "dull" : "clear" } : { "value" => told[:depth_mm] }
-          { "kind" => kind, "taken_at" => now.utc.iso8601, "at" => at, **own }
+          reading = { "kind" => kind, "taken_at" => now.utc.iso8601, "at" => at }
+          return { **reading, "value" => told[:depth_mm] } if kind == "awl"
+
+          { **reading, "found" => told[:dull] ? "dull" : "clear" }
         end
       end
     end

@@ -151,7 +151,8 @@ module MossyAnvil
         end
 
         # Chance of it as it stands, where that was played and it is not done yet.
-        def sound = ending ? nil : Store::Odds.new(@db).of(@id)&.then { |odds| odds[:told]["sound"]["share"] if odds[:now] }
+        def sound =
+          ending ? nil : Store::Odds.new(@db).of(@id)&.then { |odds| odds[:told]["sound"]["share"] if odds[:now] }
 
         def similar
           return [] unless @told["form_kind"]

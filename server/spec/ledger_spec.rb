@@ -41,6 +41,32 @@ RSpec.describe "The ledger", :server do
     answer_as("Ledger")
   end
 
+  it "counts whether what was said to come out sound did" do
+    said = { 33 => 0.9, 34 => 0.85, 38 => 0.4 }
+    ids = said.to_h { |number, share| [kept(number), share] }
+    ids.each do |id, share|
+      db[:played_odds].insert(
+        blank_id: id,
+        version: 1,
+        told: Sequel.pg_jsonb_wrap({ "sound" => { "share" => share } }),
+        played_at: Time.now
+      )
+    end
+    first, second, third = ids.keys
+    close(first)
+    close(second, outcome: "given_up", price: nil, why: "split", failed_at: "hollow")
+    close(third)
+    expect(ledger["forecasts"]["chances"]).to eq(
+      "count" => 3,
+      "said" => 0.9 + 0.85 + 0.4,
+      "held" => 2,
+      "groups" => [
+        { "from" => 0.0, "to" => 0.5, "count" => 1, "said" => 0.4, "held" => 1 },
+        { "from" => 0.8, "to" => 0.95, "count" => 2, "said" => 1.75, "held" => 1 }
+      ]
+    )
+  end
+
   it "takes a piece off the rack with what it came to: 20 + 5 + 10 h at 12, sold for 200" do
     id = kept(33)
     record = close(id, lessons: "Glue the long check first.")

@@ -53,6 +53,30 @@ RSpec.describe "Odds of a way of the work", :server do
     expect(answer["result"]).to include("truths" => 10, "best_improvement" => nil)
   end
 
+  it "stay with the piece as long as it is as it was, on the board and against what became of it" do
+    ask("POST", "/api/blanks", { document: document })
+    kept = answer_as("KeptBlank")
+    ask("GET", "/api/blanks/#{kept["id"]}/odds")
+    expect(answer).to eq("odds" => nil)
+    of = kept.slice("id", "version")
+    ask("POST", "/api/odds", { document: document, truths: 10, better: false, blank: of })
+    told = worked(answer["id"])["result"]
+    ask("GET", "/api/blanks/#{kept["id"]}/odds")
+    expect(answer["odds"]).to include("told" => told, "now" => true)
+    ask("GET", "/api/board")
+    expect(answer_as("Board")["pieces"].first["odds"]).to include("truths" => 10, "sound" => told["sound"])
+    ask("PUT", "/api/blanks/#{kept["id"]}", { version: kept["version"], document: document.merge("name" => "Other") })
+    ask("GET", "/api/blanks/#{kept["id"]}/odds")
+    expect(answer["odds"]["now"]).to be(false)
+    ask("GET", "/api/board")
+    expect(answer_as("Board")["pieces"].first["odds"]).to be_nil
+    # Of a version that is no longer kept nothing is kept.
+    ask("POST", "/api/odds", { document: document, truths: 20, better: false, blank: of })
+    worked(answer["id"])
+    ask("GET", "/api/blanks/#{kept["id"]}/odds")
+    expect(answer["odds"]["told"]["truths"]).to eq(10)
+  end
+
   it "stop when they are told to" do
     ask("POST", "/api/odds", { document: document, truths: 20 })
     id = answer["id"]

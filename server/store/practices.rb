@@ -15,7 +15,8 @@ module MossyAnvil
           @db[:practices].insert(blank_id: blank_id, seed: seed, level: level, by: @by, begun_at: now)
 
         # Its row, with what was told of it as plain data; nil where that blank is none, or there is none.
-        def of_blank(blank_id) = @db[:practices][blank_id: blank_id]&.then { |row| { **row, told: Rows.data(row[:told]) } }
+        def of_blank(blank_id) =
+          @db[:practices][blank_id: blank_id]&.then { |row| { **row, told: Rows.data(row[:told]) } }
 
         # The same; raises NotFound.
         def find(blank_id) =

@@ -49,6 +49,14 @@ const Frame = styled.main`
     grid-area: docket;
     border-left: 2px solid ${ink.ink};
     min-height: 0;
+    display: grid;
+    grid-template-rows: minmax(0, 1fr);
+    > section + * {
+      grid-row: 2;
+    }
+    &:has(> section) {
+      grid-template-rows: auto minmax(0, 1fr);
+    }
   }
   > footer {
     grid-area: next;
@@ -225,18 +233,7 @@ function Assessed({ id, draft, assessment, problem, sits, setSits, station, onSt
         }}
       />
       <section className="piece" aria-label={t("screen.bench.piece")}>
-        <div>
-          {head}
-          {practice && (
-            <PracticeStrip
-              {...{ practice, truth, showTruth }}
-              document={draft.document}
-              dirty={draft.dirty}
-              chosen={state.chosen}
-              hand={{ clockDeg: look.clockDeg, zMm: look.zMm }}
-            />
-          )}
-        </div>
+        {head}
         <Piece look={shown} setCut={(cut) => act({ do: "cut", cut })} rpm={rpm} />
       </section>
       {/* The docket may lag behind the drawing for a moment, so that what is dragged follows the hand. */}
@@ -246,6 +243,15 @@ function Assessed({ id, draft, assessment, problem, sits, setSits, station, onSt
             <RouteContext value={useDeferredValue(way)}>
               <SoughtPlace value={seeking}>
                 <div className="docket">
+                  {practice && (
+                    <PracticeStrip
+                      {...{ practice, truth, showTruth }}
+                      document={draft.document}
+                      dirty={draft.dirty}
+                      chosen={chosen}
+                      hand={{ clockDeg, zMm }}
+                    />
+                  )}
                   <Docket station={station} onStation={toStation} />
                 </div>
               </SoughtPlace>

@@ -61,7 +61,16 @@ it("says how often plans were right, or that there is none to compare with", () 
   shown();
   expect(plot("Hours taken over hours planned").getByText(/for 1 of 2; in the middle 1.25 times/)).toBeTruthy();
   cleanup();
-  shown({ forecasts: { count: 0, right: 0, middle: null, bars: [], kinds: [], chances: { count: 0, said: 0, held: 0, groups: [] } } });
+  shown({
+    forecasts: {
+      count: 0,
+      right: 0,
+      middle: null,
+      bars: [],
+      kinds: [],
+      chances: { count: 0, said: 0, held: 0, groups: [] },
+    },
+  });
   expect(plot("Hours taken over hours planned").getByText("No plan to compare with yet.")).toBeTruthy();
   expect(screen.queryByRole("img", { name: "Hours taken over hours planned" })).toBeNull();
 });

@@ -97,7 +97,7 @@ export function Marks({ told, practice, truth, showTruth }: Props) {
 export function lessonsOf(told: Told, { verdict }: Pick<Practice, "verdict">): string[] {
   const { survey, right, yours } = told;
   const all = [
-    ...survey.missed.map(({ test }) => test),
+    ...survey.missed.flatMap(({ test }) => (test === "none" ? [] : [test])),
     ...(survey.feared.length > 0 ? ["feared"] : []),
     ...(verdict !== right ? [right === "leave" ? "leave" : verdict === "leave" ? "not_leave" : "mend_first"] : []),
     ...(yours && !yours.sound ? ["way"] : []),

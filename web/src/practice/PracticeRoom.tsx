@@ -16,7 +16,9 @@ import { useAct } from "../kit/useAct";
 const Grid = styled.table`
   border-collapse: collapse;
   width: 100%;
+  table-layout: fixed;
   th {
+    width: 32%;
     text-align: left;
     padding: 4px 12px 4px 0;
     font-weight: 650;

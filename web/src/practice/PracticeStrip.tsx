@@ -3,7 +3,7 @@ import { useState } from "react";
 import styled from "styled-components";
 import { api } from "../api/client";
 import type { Document, Practice, PracticeTest } from "../api/document";
-import { t } from "../i18n/texts";
+import { t, words } from "../i18n/texts";
 import { Button } from "../kit/Button";
 import { Choice } from "../kit/Choice";
 import { amountText, clockText } from "../kit/measure";
@@ -16,15 +16,17 @@ import { useTask } from "../kit/useTask";
 import { Marks } from "./Marks";
 
 const Frame = styled.section`
-  border: 2px solid ${ink.ochre};
-  padding: 8px 12px;
-  margin: 4px 0;
+  border-left: 6px solid ${ink.ochre};
+  border-bottom: 2px solid ${ink.ink};
+  padding: 8px 22px 12px 16px;
   max-height: 46vh;
   overflow-y: auto;
   position: relative;
 `;
 
 type Verdict = NonNullable<Practice["verdict"]>;
+const VERDICTS = words("screen.practice.verdicts", ["turn", "care", "leave"]) as Record<Verdict | "", string>;
+
 type Props = {
   practice: Practice;
   document: Document;
@@ -56,7 +58,7 @@ function Open({ practice, document, dirty, chosen, hand }: Props) {
   const { busy, problem, act } = useAct();
   const { busy: marking, task, problem: refused, run, cancel } = useTask();
   const [said, say] = useState<string>();
-  const [verdict, setVerdict] = useState<Verdict>("care");
+  const [verdict, setVerdict] = useState<Verdict | "">("");
   const { blank_id: id, minutes, budget_min: budget } = practice;
   const path = document.defects.find((defect) => defect.id === chosen && "path" in defect);
   const there = { clock_deg: Math.round(hand.clockDeg) % 360, z_mm: Math.round(hand.zMm * 10) / 10 };
@@ -82,7 +84,8 @@ function Open({ practice, document, dirty, chosen, hand }: Props) {
     if (asked.kind === "feel") return t("screen.rehearsal.found.feel", { ...at, depth });
     return t(`screen.rehearsal.found.${told.moves ? "moves" : "holds"}`, at);
   };
-  const answer = () =>
+  const answer = () => {
+    if (verdict === "") return;
     void run(
       () => api.answerPractice(id, verdict),
       () => {
@@ -90,6 +93,8 @@ function Open({ practice, document, dirty, chosen, hand }: Props) {
         void client.invalidateQueries({ queryKey: ["practices"] });
       },
     );
+  };
+  const time = (kind: keyof Practice["test_min"]) => amountText(practice.test_min[kind], "min", unit);
   const over = budget - minutes;
   return (
     <>
@@ -101,13 +106,15 @@ function Open({ practice, document, dirty, chosen, hand }: Props) {
           })}
         </strong>
         <Button isDisabled={busy} onPress={() => test({ kind: "tap", ...there })}>
-          {t("screen.practice.tap")}
+          {t("screen.practice.tap", { time: time("tap") })}
         </Button>
         <Button isDisabled={busy} onPress={() => test({ kind: "awl", ...there })}>
-          {t("screen.practice.awl")}
+          {t("screen.practice.awl", { time: time("awl") })}
         </Button>
         <Button isDisabled={busy || !path} onPress={() => path && test({ kind: "feel", of: path.id })}>
-          {path ? t("screen.practice.feel", { of: path.id }) : t("screen.practice.feel_chosen")}
+          {path
+            ? t("screen.practice.feel", { of: path.id, time: time("feel") })
+            : t("screen.practice.feel_chosen", { time: time("feel") })}
         </Button>
       </Row>
       <Quiet style={{ margin: "2px 0" }} aria-live="polite">
@@ -115,17 +122,13 @@ function Open({ practice, document, dirty, chosen, hand }: Props) {
       </Quiet>
       {problem && <Fault role="alert">{problem.errors?.[0]?.detail ?? problem.detail}</Fault>}
       <Row style={{ alignItems: "end" }}>
-        <Choice<Verdict>
+        <Choice<Verdict | "">
           label={t("screen.practice.verdict")}
           value={verdict}
-          options={{
-            turn: t("screen.practice.verdicts.turn"),
-            care: t("screen.practice.verdicts.care"),
-            leave: t("screen.practice.verdicts.leave"),
-          }}
+          options={VERDICTS}
           onChange={setVerdict}
         />
-        <Button $kind="go" isDisabled={marking || dirty} onPress={answer}>
+        <Button $kind="go" isDisabled={marking || dirty || verdict === ""} onPress={answer}>
           {t("screen.practice.answer")}
         </Button>
       </Row>

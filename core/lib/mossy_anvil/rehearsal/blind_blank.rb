@@ -77,7 +77,7 @@ module MossyAnvil
         grain = GRAINS[@level - 1]
         {
           "kind" => "wood",
-          "species" => wood["key"],
+          "species" => wood["name"],
           "density_kg_m3" => (wood["density_kg_m3"] * (0.95 + (0.1 * @draws.share("density")))).round.to_f,
           "moisture_pct" => moisture_pct,
           "grain" => grain,

@@ -12,6 +12,14 @@ module MossyAnvil
         @skin_mm = skin_mm
       end
 
+      # The skin of a shape, as it is taken.
+      def self.skin_of(shape)
+        lambda do |clock_deg, z_mm|
+          found = shape.radius_mm(Numo::DFloat[clock_deg], Numo::DFloat[z_mm])
+          found.is_a?(Numeric) ? found : found.to_a.first
+        end
+      end
+
       # Does it sound dull at a place of the skin? { dull: }.
       def tap(clock_deg, z_mm)
         reach = Table["rehearsal"]["tap"]["within_mm"]

@@ -70,10 +70,7 @@ module MossyAnvil
         Table["odds"]["shapes"].fetch(kind).map { |share| [share * long, 0.5].max }
       end
 
-      def skin_mm(clock_deg, z_mm) =
-        @shape
-          .radius_mm(Numo::DFloat[clock_deg], Numo::DFloat[z_mm])
-          .then { |found| found.is_a?(Numeric) ? found : found.to_a.first }
+      def skin_mm(clock_deg, z_mm) = (@skin ||= HandTests.skin_of(@shape)).call(clock_deg, z_mm)
 
       # Does it come out on the skin?
       def shows?(r_mm, z_mm, size, skin)

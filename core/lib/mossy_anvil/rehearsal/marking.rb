@@ -7,10 +7,11 @@ module MossyAnvil
     class Marking
       VERDICTS = %w[turn care leave].freeze
       # What a way comes to on the truth. events: list of Hazards::Event.
-      Played = Struct.new(:way, :choices, :events, :hands_h, :mends) do
-        def sound? = events.none?(&:lost?) && !injures?
-        def injures? = events.any? { |event| event.energy_j >= Table["odds"]["injury"]["at_face_j"] }
-      end
+      Played =
+        Struct.new(:way, :choices, :events, :hands_h, :mends) do
+          def sound? = events.none?(&:lost?) && !injures?
+          def injures? = events.any? { |event| event.energy_j >= Table["odds"]["injury"]["at_face_j"] }
+        end
 
       # surveyed: Blank as the learner left it; truth: Blank with all that is in it; verdict: of VERDICTS. about:
       # climate:, now:, records:, tools:, sheets: as RouteReport takes them.

@@ -16,14 +16,16 @@ module MossyAnvil
         @truth = truth
       end
 
-      # { found: [ids], missed: [{ id:, type:, test:, clock_deg:, z_mm: }], feared: [ids], score: } of 100.
+      # { found: [ids], missed: [{ id:, type:, test: "none" for what no test reaches, clock_deg:, z_mm: }], feared:
+      # [ids], score: } of 100.
       def to_h
         found, missed = @truth.defects.partition { |defect| known?(defect) }
+        missed = missed.map { |defect| told(defect) }
         {
           found: found.map(&:id),
-          missed: missed.map { |defect| told(defect) },
+          missed: missed,
           feared: feared.map(&:id),
-          score: score(found)
+          score: score(found.size, missed.count { |one| one[:test] != "none" })
         }
       end
 
@@ -36,8 +38,7 @@ module MossyAnvil
 
       private
 
-      def known?(defect) =
-        defect.path? ? measured?(defect) : !found_as(defect).nil?
+      def known?(defect) = defect.path? ? measured?(defect) : !found_as(defect).nil?
 
       # The mouth can be seen; it is its depth that must be known.
       def measured?(defect)
@@ -77,16 +78,27 @@ module MossyAnvil
 
       def told(defect)
         at = defect.path? ? defect.path.first : { clock_deg: defect.clock_deg, z_mm: defect.z_mm }
-        test = defect.path? ? "feeler" : TESTS.fetch(defect.type, "tap")
-        { id: defect.id, type: defect.type, test: test, clock_deg: at[:clock_deg], z_mm: at[:z_mm] }
+        { id: defect.id, type: defect.type, test: test_for(defect, at), clock_deg: at[:clock_deg], z_mm: at[:z_mm] }
       end
 
-      # Each true thing counts alike; a fear for nothing takes half of one back.
-      def score(found)
-        all = @truth.defects.size
+      # The quickest test right there that tells of it; "none" where it lies too deep for any.
+      def test_for(defect, at)
+        return "feeler" if defect.path?
+
+        place = at.values_at(:clock_deg, :z_mm)
+        return "awl" if TESTS[defect.type] == "awl" && tests.awl(*place)[:depth_mm].positive?
+
+        tests.tap(*place)[:dull] ? "tap" : "none"
+      end
+
+      def tests = @tests ||= HandTests.new(@truth.defects, HandTests.skin_of(@truth.shape))
+
+      # Each true thing that could be found counts alike; a fear for nothing takes half of one back.
+      def score(found, missed)
+        all = found + missed
         return 100.0 if all.zero? && feared.empty?
 
-        (100.0 * (found.size - (feared.size / 2.0)) / [all, 1].max).clamp(0.0, 100.0)
+        (100.0 * (found - (feared.size / 2.0)) / [all, 1].max).clamp(0.0, 100.0)
       end
     end
   end

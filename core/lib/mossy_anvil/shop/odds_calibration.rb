@@ -22,8 +22,9 @@ module MossyAnvil
 
       private
 
-      def within(from, to) = @pairs.select { |share, _| share >= from && (share < to || to == 1.0) }
-      def sums(pairs) = { count: pairs.size, said: pairs.sum { |share, _| share }, held: pairs.count { |_, held| held } }
+      def within(from, to) = @pairs.select { |share, _| share >= from && (share < to || to >= 1.0) }
+      def sums(pairs) =
+        { count: pairs.size, said: pairs.sum { |share, _| share }, held: pairs.count { |_, held| held } }
     end
   end
 end

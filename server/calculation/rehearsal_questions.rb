@@ -1,0 +1,49 @@
+# frozen_string_literal: true
+
+module MossyAnvil
+  module Server
+    module Calculation
+      # Those of Calculations' questions that are about rehearsing and practising.
+      module RehearsalQuestions
+        # A rehearsal that begins: what it is played on, and where it stands. given: own, started_at, seed.
+        def on_rehearsal
+          body = body_as("RehearsalAsked")
+          setting = {
+            document: body["document"],
+            climate: @given["climate"],
+            own: @given["own"],
+            now: @given["started_at"]
+          }
+          kept = { setting: setting, seed: body["truth"] == "survey" ? nil : @given["seed"] }
+          state = Services::Rehearsing.new(JSON.parse(JSON.generate(kept))).after([])
+          json(**kept, state: state)
+        end
+
+        # One that was begun, after so many of its acts. given: kept, acts, upto.
+        def on_rehearsed = json(Services::Rehearsing.new(@given["kept"]).after(@given["acts"].first(@given["upto"])))
+
+        # One that was begun, after one more act. given: kept, acts.
+        def on_rehearsal_act
+          body = body_as("RehearsalAct")
+          state = Services::Rehearsing.new(@given["kept"]).after_one_more(@given["acts"], body["act"], at: "/act")
+          json(position: body["position"], act: body["act"], state: state)
+        end
+
+        # A blank to practise on, and what is shown of it.
+        def on_practice
+          seed, level = body_as("PracticeAsked").values_at("seed", "level")
+          document = Services::Practising.new(seed, level).document
+          json(seed: seed, level: level, document: document, brief: brief(document))
+        end
+
+        # A test on one. given: kept, practice.
+        def on_practice_test
+          seed, level = @given["practice"].values_at("seed", "level")
+          found = Services::Practising.new(seed, level).test(body_as("PracticeTest")["test"], @given["kept"], now)
+          readings = [*found[:document]["readings"], found[:reading]].compact
+          json(**found, brief: brief(found[:document].merge(readings.empty? ? {} : { "readings" => readings })))
+        end
+      end
+    end
+  end
+end
