@@ -43,6 +43,7 @@ module MossyAnvil
             photograph
             search
             odds
+            truth
             rehearsal
             rehearsed
             rehearsal_act

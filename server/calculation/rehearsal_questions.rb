@@ -14,9 +14,16 @@ module MossyAnvil
             own: @given["own"],
             now: @given["started_at"]
           }
-          kept = { setting: setting, seed: body["truth"] == "survey" ? nil : @given["seed"] }
+          kept = { setting: setting, **truth_of(body) }
           state = Services::Rehearsing.new(JSON.parse(JSON.generate(kept))).after([])
           json(**kept, state: state)
+        end
+
+        # What is in the piece in a truth of its odds.
+        def on_truth
+          body = body_as("TruthAsked")
+          odds = MossyAnvil::Rehearsal::Odds.new(blank_of(body), at: "/document", seed: body["seed"], climate: climate)
+          json(defects: odds.true_defects(body["index"]).map(&:to_document))
         end
 
         # One that was begun, after so many of its acts. given: kept, acts, upto.
@@ -42,6 +49,17 @@ module MossyAnvil
           found = Services::Practising.new(seed, level).test(body_as("PracticeTest")["test"], @given["kept"], now)
           readings = [*found[:document]["readings"], found[:reading]].compact
           json(**found, brief: brief(found[:document].merge(readings.empty? ? {} : { "readings" => readings })))
+        end
+
+        private
+
+        # Which truth it is played on: one of the odds', the survey, or one nobody knows.
+        def truth_of(body)
+          if body["truth"] == "played" && body["played"]
+            return body["played"].slice("seed", "index").transform_keys(&:to_sym)
+          end
+
+          { seed: body["truth"] == "survey" ? nil : @given["seed"], index: 0 }
         end
       end
     end

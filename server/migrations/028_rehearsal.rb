@@ -11,6 +11,7 @@ Sequel.migration do
         setting jsonb NOT NULL,
         -- Of the truth that nobody knows; nothing where the truth is the survey.
         seed bigint,
+        index integer NOT NULL DEFAULT 0,
         begun_at timestamptz NOT NULL,
         ended_at timestamptz,
         outcome jsonb,

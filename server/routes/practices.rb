@@ -24,6 +24,10 @@ module MossyAnvil
           begin_one(app)
           tests(app)
           verdict(app)
+          carry(app)
+        end
+
+        def self.carry(app)
           app.get("/api/blanks/:id/practice/file") do
             row = practices.find(blank_id)
             text = MossyAnvil::Formats::JsonLayout.text({ **FORMAT, **Practices.carried(row) })
@@ -68,7 +72,7 @@ module MossyAnvil
             answer(Tasks.plain(tasks.find(ask_task("practice", asked))), 202)
           end
         end
-        private_class_method :begin_one, :tests, :verdict
+        private_class_method :begin_one, :carry, :tests, :verdict
 
         # What a test told goes into the learner's own papers, as if it had been written down.
         def self.keep(blanks, kept, found)

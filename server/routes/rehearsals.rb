@@ -32,7 +32,7 @@ module MossyAnvil
             id = blank_id
             given = { own: own_numbers.given, started_at: now.iso8601(6), seed: SecureRandom.random_number(SEEDS) }
             found = calculate("rehearsal", **given).data
-            begun = rehearsals.begin(id, found["setting"], found["seed"], now)
+            begun = rehearsals.begin(id, found["setting"], { seed: found["seed"], index: found["index"] }, now)
             answer(Rehearsals.plain(rehearsals.find(begun), found["state"]), 201)
           end
         end
@@ -51,7 +51,7 @@ module MossyAnvil
         private_class_method :of_a_piece, :acts
 
         # What it is calculated from.
-        def self.kept(row) = { kept: row.slice(:setting, :seed), acts: row[:acts] }
+        def self.kept(row) = { kept: row.slice(:setting, :seed, :index), acts: row[:acts] }
 
         # So many acts as are asked for; all of them where that is no number of them.
         def self.upto(params, all) = Integer(params["acts"].to_s, 10, exception: false)&.clamp(0, all) || all

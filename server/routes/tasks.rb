@@ -10,6 +10,7 @@ module MossyAnvil
             asked = calculate("odds").data
             answer(Tasks.plain(tasks.find(ask_task("odds", { **asked, now: now.iso8601(6) }))), 202)
           end
+          app.post("/api/odds/truth") { calculated("truth") }
           app.get("/api/blanks/:id/odds") do
             odds = Store::Odds.new(settings.db).of(blank_id)
             answer(odds: odds && { **odds, played_at: odds[:played_at].utc.iso8601 })

@@ -8,7 +8,7 @@ module MossyAnvil
         # What it is played on takes a second to work out, and some megabytes to hold.
         SETTINGS = MossyAnvil::Cache.new(6)
 
-        # kept: { "setting" => { "document", "climate", "own", "now" }, "seed" } as it was begun.
+        # kept: { "setting" => { "document", "climate", "own", "now" }, "seed", "index" } as it was begun.
         def initialize(kept)
           @kept = kept
         end
@@ -32,6 +32,7 @@ module MossyAnvil
           MossyAnvil::Rehearsal::Setting.new(
             Reckoner.blank(given["document"], at: "/document"),
             seed: @kept["seed"],
+            index: @kept["index"],
             at: "/document",
             climate: MossyAnvil::Report::ShopClimate.new(**given["climate"].transform_keys(&:to_sym)),
             now: Time.iso8601(given["now"]),

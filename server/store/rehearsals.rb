@@ -13,15 +13,15 @@ module MossyAnvil
           @by = by
         end
 
-        # Its id. setting: plain data. Raises NotFound.
-        def begin(blank_id, setting, seed, now)
+        # Its id. setting: plain data; truth: { seed:, index: }. Raises NotFound.
+        def begin(blank_id, setting, truth, now)
           @db[:blanks].where(id: blank_id).get(:id) or
             raise NotFound, Problems.text("refused.there_is_no_blank", id: blank_id)
           @db[:rehearsals].insert(
             blank_id: blank_id,
             by: @by,
             setting: Sequel.pg_jsonb_wrap(setting),
-            seed: seed,
+            **truth,
             begun_at: now
           )
         end

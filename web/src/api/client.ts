@@ -289,6 +289,9 @@ export const api = {
   /** `blank`: kept with that blank, as long as it is that version. */
   askOdds: (document: Document, better = true, blank?: { id: number; version: number }) =>
     answered(http.POST("/api/odds", { body: { document, better, ...(blank && { blank }) } })),
+  /** What is in the piece in one of the truths its odds were played on. */
+  truth: async (document: Document, seed: number, index: number) =>
+    (await answered(http.POST("/api/odds/truth", { body: { document, seed, index } }))).defects,
   odds: async (id: number) => (await answered(http.GET("/api/blanks/{id}/odds", { params: { path: { id } } }))).odds,
   practices: () => answered(http.GET("/api/practices")),
   practice: async (id: number) =>
@@ -300,8 +303,19 @@ export const api = {
     answered(http.POST("/api/blanks/{id}/practice/verdict", { params: { path: { id } }, body: { verdict } })),
   rehearsals: async (id: number) =>
     (await answered(http.GET("/api/blanks/{id}/rehearsals", { params: { path: { id } } }))).rehearsals,
-  beginRehearsal: (id: number, document: Document, truth: "unknown" | "survey") =>
-    answered(http.POST("/api/blanks/{id}/rehearsals", { params: { path: { id } }, body: { document, truth } })),
+  /** `played`: the truth of its odds that it is played on; without it nobody knows the truth. */
+  beginRehearsal: (
+    id: number,
+    document: Document,
+    truth: "unknown" | "survey" | "played",
+    played?: { seed: number; index: number },
+  ) =>
+    answered(
+      http.POST("/api/blanks/{id}/rehearsals", {
+        params: { path: { id } },
+        body: { document, truth, ...(played && { played }) },
+      }),
+    ),
   /** Where a rehearsal stands, or stood after so many of its acts. */
   rehearsal: (id: number, acts?: number) =>
     answered(

@@ -198,9 +198,8 @@ function Assessed({ id, draft, assessment, problem, sits, setSits, station, onSt
     [chosen, tool, grooving, seenBy, onForm],
   );
   const practice = usePractice(id);
-  const [truth, showTruth] = useState(false);
-  const told = practice?.told;
-  const shown = truth && told ? { ...look, document: { ...look.document, defects: told.truth }, fixed: true } : look;
+  const [instead, showInstead] = useState<Defect[]>();
+  const shown = instead ? { ...look, document: { ...look.document, defects: instead }, fixed: true } : look;
   const way = useWay(draft.document, station === "route" ? "all" : "taken", state.step, act);
   const { clockDeg, zMm, geometry } = look;
   const drawing = useMemo(
@@ -212,8 +211,10 @@ function Assessed({ id, draft, assessment, problem, sits, setSits, station, onSt
       },
       under,
       layUnder: (photograph: Photograph | undefined) => act({ do: "lay under", photograph }),
+      instead,
+      showInstead,
     }),
-    [clockDeg, zMm, geometry, add, draft.document.defects, under],
+    [clockDeg, zMm, geometry, add, draft.document.defects, under, instead],
   );
   const seeking = useMemo(() => ({ sought, found: () => act({ do: "seek", action: undefined }) }), [sought]);
   const toStation = useCallback(
@@ -245,7 +246,7 @@ function Assessed({ id, draft, assessment, problem, sits, setSits, station, onSt
                 <div className="docket">
                   {practice && (
                     <PracticeStrip
-                      {...{ practice, truth, showTruth }}
+                      {...{ practice, instead, showInstead }}
                       document={draft.document}
                       dirty={draft.dirty}
                       chosen={chosen}

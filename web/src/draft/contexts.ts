@@ -42,6 +42,9 @@ export type Drawing = {
   /** The photograph that lies under the end view, if any. */
   under: Photograph | undefined;
   layUnder: (photograph: Photograph | undefined) => void;
+  /** Defects shown in place of the survey's: a truth as it may be. */
+  instead: Defect[] | undefined;
+  showInstead: (defects: Defect[] | undefined) => void;
 };
 
 /** The whole way of the piece, once it has a form and the core has answered; the step looked at. */

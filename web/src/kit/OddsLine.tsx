@@ -6,9 +6,12 @@ import { toneInk } from "./theme";
 
 const TONES = { go: "go", care: "care", stop: "stop" } as const;
 
+type Told = Pick<Odds, "verdict" | "sound" | "injury" | "truths">;
+
 /** The verdict by the odds in one sentence, with how many it rests on: "Go with care: 93 in 100, 186 of 200 truths". */
-export const oddsText = ({ verdict, sound, truths }: Pick<Odds, "verdict" | "sound" | "truths">): string =>
-  t(`screen.odds.verdict.${verdict}`, {
+export const oddsText = ({ verdict, sound, injury, truths }: Told): string =>
+  t(`screen.odds.verdict.${verdict === "stop" && injury.share > 0 ? "hurts" : verdict}`, {
+    injury: (100 * injury.share).toFixed(injury.share < 0.1 ? 1 : 0),
     share: Math.round(100 * sound.share),
     low: Math.floor(100 * sound.low),
     high: Math.ceil(100 * sound.high),

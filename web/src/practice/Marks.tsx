@@ -1,5 +1,5 @@
 import { t } from "../i18n/texts";
-import type { Practice } from "../api/document";
+import type { Defect, Practice } from "../api/document";
 import { Button } from "../kit/Button";
 import { amountText, clockText } from "../kit/measure";
 import { Carry, Heading, Quiet, Row } from "../kit/parts";
@@ -7,10 +7,15 @@ import { ink } from "../kit/theme";
 import { useUnit } from "../kit/Units";
 
 type Told = NonNullable<Practice["told"]>;
-type Props = { told: Told; practice: Practice; truth: boolean; showTruth: (shown: boolean) => void };
+type Props = {
+  told: Told;
+  practice: Practice;
+  instead: Defect[] | undefined;
+  showInstead: (defects: Defect[] | undefined) => void;
+};
 
 /** What it came to, in order: what was missed and which test would have found it, what was feared for nothing, and the best way there was. */
-export function Marks({ told, practice, truth, showTruth }: Props) {
+export function Marks({ told, practice, instead, showInstead }: Props) {
   const unit = useUnit();
   const { score, marks, survey, right, yours, best } = told;
   const inHundred = (share: number) => Math.round(100 * share);
@@ -27,8 +32,8 @@ export function Marks({ told, practice, truth, showTruth }: Props) {
             way: Math.round(marks.way),
           })}
         </span>
-        <Button aria-pressed={truth} onPress={() => showTruth(!truth)}>
-          {truth ? t("screen.practice.show_mine") : t("screen.practice.show_truth")}
+        <Button onPress={() => showInstead(instead ? undefined : told.truth)}>
+          {instead ? t("screen.practice.show_mine") : t("screen.practice.show_truth")}
         </Button>
         <Carry href={`/api/blanks/${practice.blank_id}/practice/file`} download>
           {t("screen.practice.for_a_friend")}

@@ -2,7 +2,7 @@ import { useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 import styled from "styled-components";
 import { api } from "../api/client";
-import type { Document, Practice, PracticeTest } from "../api/document";
+import type { Defect, Document, Practice, PracticeTest } from "../api/document";
 import { t, words } from "../i18n/texts";
 import { Button } from "../kit/Button";
 import { Choice } from "../kit/Choice";
@@ -33,8 +33,9 @@ type Props = {
   dirty: boolean;
   chosen: string | undefined;
   hand: { clockDeg: number; zMm: number };
-  truth: boolean;
-  showTruth: (shown: boolean) => void;
+  /** Defects shown in the drawings in place of the survey's. */
+  instead: Defect[] | undefined;
+  showInstead: (defects: Defect[] | undefined) => void;
 };
 
 /** A blank that is practised on: tests its truth answers, minutes left for them, the verdict, and what it came to. */
@@ -43,11 +44,7 @@ export function PracticeStrip(props: Props) {
   const name = `${practice.level}.${practice.seed}`;
   return (
     <Frame aria-label={t("screen.practice.strip", { name })}>
-      {practice.told ? (
-        <Marks told={practice.told} practice={practice} truth={props.truth} showTruth={props.showTruth} />
-      ) : (
-        <Open {...props} />
-      )}
+      {practice.told ? <Marks told={practice.told} {...props} /> : <Open {...props} />}
     </Frame>
   );
 }
@@ -101,8 +98,8 @@ function Open({ practice, document, dirty, chosen, hand }: Props) {
       <Row style={{ alignItems: "center" }}>
         <strong>
           {t("screen.practice.minutes_left", {
-            left: amountText(over, "min", unit),
-            of: amountText(budget, "min", unit),
+            left: over,
+            of: budget,
           })}
         </strong>
         <Button isDisabled={busy} onPress={() => test({ kind: "tap", ...there })}>

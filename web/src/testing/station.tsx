@@ -95,7 +95,14 @@ export function benchOf(sample: Sample, own: Partial<Selection> = {}): Bench {
       setSeenBy: vi.fn(),
       ...own,
     },
-    drawing: { hand: { clockDeg: 60, zMm: 30 }, placeHere: vi.fn(), under: undefined, layUnder: vi.fn() },
+    drawing: {
+      hand: { clockDeg: 60, zMm: 30 },
+      placeHere: vi.fn(),
+      under: undefined,
+      layUnder: vi.fn(),
+      instead: undefined,
+      showInstead: vi.fn(),
+    },
     way: { route: sample.route, settled: true, problem: undefined, step: undefined, lookAt: vi.fn() },
   };
 }

@@ -28,7 +28,7 @@ module MossyAnvil
         @tests = blank.tests.filter_map { |test| test_at(test) }
       end
 
-      # List of BodyDefect, ids from "hidden-1" on. draws: Draws of one truth.
+      # List of BodyDefect, ids from "h1" on. draws: Draws of one truth.
       def drawn(draws)
         means
           .flat_map do |kind, mean|
@@ -36,7 +36,7 @@ module MossyAnvil
           end
           .filter_map { |kind, name| one(draws, kind, name) }
           .each_with_index
-          .map { |body, at| body.call("hidden-#{at + 1}") }
+          .map { |body, at| body.call("h#{at + 1}") }
       end
 
       # { kind => how many a litre, on average }.

@@ -56,15 +56,30 @@ module MossyAnvil
           cost: band(list.map { |one| one[:cost] }),
           causes: causes(list),
           not_yet: plan.not_yet,
+          of_note: of_note(list),
           verdict: verdict(list, injured),
           advised_against: injured > list.size * Table["odds"]["injury"]["share_at_most"],
           best_improvement: nil
         }
       end
 
+      # Everything that is in the piece in the truth of that index, list of defects.
+      def true_defects(index) = truth(index).of(@blank).defects
+
       def plan = @plan ||= plan_of(@blank, @choices)
 
       private
+
+      # { worst:, median: } indexes of truths: the lost ones are the worse, then what throws hardest, takes longest and
+      # costs most.
+      def of_note(list)
+        sorted =
+          list.sort_by do |one|
+            lost = sound?(one) ? 0 : 1
+            [lost, one[:events].map { |event| event[:energy_j] }.max || 0.0, one[:days] || 0.0, one[:cost], one[:index]]
+          end
+        { worst: sorted.last[:index], median: sorted[(sorted.size - 1) / 2][:index] }
+      end
 
       # go, care or stop.
       def verdict(list, injured)

@@ -5,6 +5,13 @@ import { useState } from "react";
 import { afterEach, beforeEach, describe, expect, it, vi } from "vitest";
 import { renderStation, samples } from "../../testing/station";
 import { Odds } from "./Odds";
+import { WithWayOdds } from "./wayOdds";
+
+const Shown = () => (
+  <WithWayOdds>
+    <Odds route={samples.platter.route} />
+  </WithWayOdds>
+);
 
 const [way] = samples.platter.route.alternatives;
 const hollow = way?.steps.find(({ kind }) => kind === "hollow")?.id ?? "";
@@ -45,12 +52,12 @@ function playing(answers: object[]) {
 /** Opens once the server is there that answers. */
 function Finished() {
   const [open, setOpen] = useState(false);
-  return open ? <Odds route={samples.platter.route} /> : <button onClick={() => setOpen(true)}>open</button>;
+  return open ? <Shown /> : <button onClick={() => setOpen(true)}>open</button>;
 }
 
 describe("odds", () => {
   it("says the share with its spread, what cannot be done, what takes most and what betters it", async () => {
-    renderStation(<Odds route={samples.platter.route} />, samples.platter);
+    renderStation(<Shown />, samples.platter);
     playing([task, { ...task, state: "ended", done: 200, so_far: told, result: told }]);
     await userEvent.click(screen.getByRole("button", { name: "Play it 200 times" }));
     await waitFor(() => expect(screen.getByText("93 in 100 come out sound")).toBeVisible());
@@ -65,7 +72,7 @@ describe("odds", () => {
 
   it("takes another way that betters it at one press", async () => {
     const other = samples.platter.route.alternatives[1];
-    const { blank } = renderStation(<Odds route={samples.platter.route} />, samples.platter);
+    const { blank } = renderStation(<Shown />, samples.platter);
     const better = { act: "other_way", way: other?.key, gain: 0.05, hours: 0.5, per_hour: 0.1 };
     playing([{ ...task, state: "ended", so_far: told, result: { ...told, best_improvement: better } }]);
     await userEvent.click(screen.getByRole("button", { name: "Play it 200 times" }));
@@ -77,7 +84,7 @@ describe("odds", () => {
   });
 
   it("plays the other ways one after another, beside the one taken", async () => {
-    renderStation(<Odds route={samples.platter.route} />, samples.platter);
+    renderStation(<Shown />, samples.platter);
     playing([{ ...task, state: "ended", so_far: told, result: told }]);
     await userEvent.click(screen.getByRole("button", { name: "Play it 200 times" }));
     const ways = await screen.findByRole("table", { name: "Beside the other ways, sound" });

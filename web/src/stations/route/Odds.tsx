@@ -3,13 +3,14 @@ import { useEffect, useRef, useState } from "react";
 import styled from "styled-components";
 import { api } from "../../api/client";
 import type { Odds as Told, Route, Task } from "../../api/document";
-import { useBlank } from "../../draft/contexts";
+import { useBlank, useDrawing } from "../../draft/contexts";
 import { messageText, t } from "../../i18n/texts";
 import { Button } from "../../kit/Button";
 import { amountText } from "../../kit/measure";
-import { Fault, Heading, Quiet, Ticket } from "../../kit/parts";
+import { Fault, Heading, Quiet, Row, Ticket } from "../../kit/parts";
 import { TaskProgress } from "../../kit/TaskProgress";
 import { ink } from "../../kit/theme";
+import { useAct } from "../../kit/useAct";
 import { useUnit } from "../../kit/Units";
 import { useStored } from "../../kit/useStored";
 import { useTask } from "../../kit/useTask";
@@ -145,6 +146,7 @@ function Shown({ odds, route, whole }: { odds: Told; route: Route; whole: boolea
           </Ticket>
         </>
       )}
+      {whole && <LookAt odds={odds} />}
       {whole && sound.share < 1 && <Better odds={odds} route={route} stepOf={stepOf} />}
     </>
   );
@@ -174,6 +176,33 @@ function Picture({ odds, sound }: { odds: Told; sound: number }) {
         })}
       </Dots>
       <Quiet>{t("screen.odds.picture", { sound: sound - mended, mended, lost: truths - sound })}</Quiet>
+    </>
+  );
+}
+
+/** The worst of the truths, and the one in the middle, shown in the drawings in place of the survey. */
+function LookAt({ odds: { seed, of_note } }: { odds: Told }) {
+  const { document } = useBlank();
+  const { instead, showInstead } = useDrawing();
+  const { busy, problem, act } = useAct();
+  const show = (index: number) => void act(() => api.truth(document, seed, index), showInstead);
+  useEffect(() => () => showInstead(undefined), [showInstead]);
+  return (
+    <>
+      <Heading>{t("screen.odds.look_at")}</Heading>
+      <Row>
+        <Button isDisabled={busy} onPress={() => show(of_note.worst)}>
+          {t("screen.odds.worst_truth")}
+        </Button>
+        <Button isDisabled={busy} onPress={() => show(of_note.median)}>
+          {t("screen.odds.median_truth")}
+        </Button>
+        <Button isDisabled={!instead} onPress={() => showInstead(undefined)}>
+          {t("screen.odds.the_survey")}
+        </Button>
+      </Row>
+      {instead && <Quiet role="status">{t("screen.odds.drawn_is_a_truth", { count: instead.length })}</Quiet>}
+      {problem && <Fault role="alert">{problem.errors?.[0]?.detail ?? problem.detail}</Fault>}
     </>
   );
 }

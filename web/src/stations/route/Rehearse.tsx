@@ -2,7 +2,7 @@ import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { useNavigate } from "react-router";
 import { api } from "../../api/client";
-import type { RehearsalInShort } from "../../api/document";
+import { without, type RehearsalInShort } from "../../api/document";
 import { useBlank } from "../../draft/contexts";
 import { t } from "../../i18n/texts";
 import { Button } from "../../kit/Button";
@@ -11,14 +11,25 @@ import { amountText } from "../../kit/measure";
 import { Fault, Heading, Quiet, Ticket } from "../../kit/parts";
 import { useAct } from "../../kit/useAct";
 import { useUnit } from "../../kit/Units";
+import { useWayOdds } from "./wayOdds";
 
-type Truth = "unknown" | "survey";
+type Truth = "unknown" | "survey" | "played";
+
+const TRUTHS: Record<Truth, string> = {
+  unknown: t("screen.rehearsal.truth_unknown"),
+  survey: t("screen.rehearsal.truth_survey"),
+  played: t("screen.rehearsal.truth_worst"),
+};
+/** Before its odds were played nobody knows the worst. */
+const TRUTHS_UNPLAYED = without(TRUTHS, "played") as Record<Truth, string>;
 
 /** Turning it once on the screen lathe before it is turned; and how it went the times before. */
 export function Rehearse() {
   const { id, document } = useBlank();
   const [truth, setTruth] = useState<Truth>("unknown");
   const { busy, problem, act } = useAct();
+  const { kept } = useWayOdds();
+  const worst = kept && { seed: kept.odds.seed, index: kept.odds.of_note.worst };
   const go = useNavigate();
   const before = useQuery({ queryKey: ["rehearsals", id], queryFn: () => api.rehearsals(id) });
   const open = (rehearsal: number) => void go(`/blanks/${id}/rehearsal/${rehearsal}`);
@@ -28,7 +39,7 @@ export function Rehearse() {
       <Choice<Truth>
         label={t("screen.rehearsal.truth")}
         value={truth}
-        options={{ unknown: t("screen.rehearsal.truth_unknown"), survey: t("screen.rehearsal.truth_survey") }}
+        options={worst ? TRUTHS : TRUTHS_UNPLAYED}
         onChange={setTruth}
       />
       <Button
@@ -37,7 +48,7 @@ export function Rehearse() {
         style={{ marginTop: 10 }}
         onPress={() =>
           void act(
-            () => api.beginRehearsal(id, document, truth),
+            () => api.beginRehearsal(id, document, truth, (truth === "played" && worst) || undefined),
             (begun) => open(begun.id),
           )
         }

@@ -13,6 +13,7 @@ import { Rehearse } from "./Rehearse";
 import { Steps } from "./Steps";
 import { WhatIf } from "./WhatIf";
 import { Ways } from "./Ways";
+import { WithWayOdds } from "./wayOdds";
 
 const SECTIONS = ["ways", "steps", "odds", "rehearse", "drying", "what_if", "promised"] as const;
 type Name = (typeof SECTIONS)[number];
@@ -50,7 +51,9 @@ export function RouteStation() {
         <MessageText message={route.reason} asSentence />
       </p>
       <OddsLine id={id} />
-      <Sections open={open} onOpen={setOpen} sections={sections} />
+      <WithWayOdds>
+        <Sections open={open} onOpen={setOpen} sections={sections} />
+      </WithWayOdds>
     </>
   );
 }
