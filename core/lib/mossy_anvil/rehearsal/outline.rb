@@ -52,6 +52,9 @@ module MossyAnvil
       # mm from the axis to its skin at a height.
       def skin_mm(z_mm) = @outside[(z_mm / @length_mm * (HEIGHTS - 1)).round.clamp(0, HEIGHTS - 1)]
 
+      # Does the skin run through a body as it is now?
+      def through?(body) = (skin_mm(body.z_mm) - body.radius_mm).abs <= body.size_mm[0] / 2
+
       private
 
       def take(index, side, front_mm)

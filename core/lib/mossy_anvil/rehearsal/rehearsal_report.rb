@@ -101,12 +101,12 @@ module MossyAnvil
       end
 
       def taken
-        minutes = @lathe.minutes
+        record, minutes = @lathe.record, @lathe.record.minutes
         rate = @lathe.blank.worth ? @lathe.blank.worth[:rate].to_f : 0.0
         {
           minutes: minutes,
-          days: @lathe.waited_days + Tally.days_of(minutes),
-          cost: @lathe.spent + (minutes / Tally::MINUTES_AN_HOUR * rate)
+          days: record.waited_days + Tally.days_of(minutes),
+          cost: record.spent + (minutes / Tally::MINUTES_AN_HOUR * rate)
         }
       end
 
