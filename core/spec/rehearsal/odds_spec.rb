@@ -235,4 +235,30 @@ RSpec.describe MossyAnvil::Rehearsal do
       expect(found[:not_yet]).to eq([{ step: "hollow", why: "no_mount" }])
     end
   end
+
+  describe "a pour" do
+    step = MossyAnvil::Rehearsal::Plan::Step
+    events =
+      lambda do |pour, **truth|
+        planned = step.new(id: "cast", kind: "cast", stages: [], rpm: 0.0, glues: [], pour: pour)
+        known = Struct.new(:strength, :resin_pace, :moisture_points, keyword_init: true)
+        truth = known.new(strength: 1.0, resin_pace: 1.0, moisture_points: 0.0, **truth)
+        meets = MossyAnvil::Rehearsal::Meets.new(nil, truth, climate: nil, fineness: nil, wall_n: {})
+        MossyAnvil::Rehearsal::Hazards.new(meets.of(planned), 0.0).all.map(&:key)
+      end
+
+    it "overheats where the resin is so much quicker that its peak passes what is taken with care" do
+      pour = { peak_c: 55.0, start_c: 20.0, over_gate_points: -1.0 }
+      # 20 + 35 / sqrt(pace) is 70 at a pace of 0.49.
+      expect(events.call(pour, resin_pace: 0.50)).to eq([])
+      expect(events.call(pour, resin_pace: 0.48)).to eq(["overheats"])
+    end
+
+    it "foams where the wood is wetter than the resin takes, by more than is let pass" do
+      pour = { peak_c: 30.0, start_c: 20.0, over_gate_points: 1.0 }
+      expect(events.call(pour, moisture_points: 0.9)).to eq([])
+      expect(events.call(pour, moisture_points: 1.1)).to eq(["foams"])
+      expect(events.call({ **pour, over_gate_points: nil }, moisture_points: 1.5)).to eq([])
+    end
+  end
 end

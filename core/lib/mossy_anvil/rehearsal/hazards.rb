@@ -59,11 +59,18 @@ module MossyAnvil
         end
       end
 
-      def while_waiting = checks? ? [event("new_check", rpm: 0)] : []
+      # While it dries and while it cures.
+      def while_waiting
+        { "new_check" => checks?, "foams" => foams?, "overheats" => overheats? }.select { |_, so| so }
+          .keys
+          .map { |key| event(key, rpm: 0) }
+      end
 
       private
 
       def checks? = !@met.check_share.nil? && @met.check_share > @table["check_over"]
+      def foams? = !@met.over_gate_points.nil? && @met.over_gate_points > @table["foams_over_points"]
+      def overheats? = !@met.peak_c.nil? && @met.peak_c > Mend::CureKinetics.table["peaks_c"]["care"]
       def share(done, borne) = borne.positive? ? done / borne : Float::INFINITY
       def loose_key(piece) = piece.glued ? "comes_loose" : "piece_flies"
 

@@ -7,7 +7,8 @@ module MossyAnvil
       # Of one step. splits_rpm, runs_rpm: speeds at which it splits, and something open runs on; nil for never. loose:
       # list of Loose. wall_share, mount_share: of the plan's own wall and mount, nil where there is none. opens,
       # stones: lists of BodyDefect, hollows that the finished skin cuts into and stones that the edge comes to.
-      # check_share: of the rate of drying that opens a check, nil where nothing dries.
+      # check_share: of the rate of drying that opens a check, nil where nothing dries. peak_c, over_gate_points: of a
+      # pour, nil where nothing is cast.
       Step =
         Struct.new(
           :step,
@@ -19,6 +20,8 @@ module MossyAnvil
           :opens,
           :stones,
           :check_share,
+          :peak_c,
+          :over_gate_points,
           keyword_init: true
         )
       # A piece that is only half held, or was glued back: the speed it holds to.
@@ -52,7 +55,16 @@ module MossyAnvil
       private
 
       def idle(step)
-        { loose: [], opens: [], stones: [], check_share: step.check_use && (step.check_use / @truth.strength) }
+        check = step.check_use && (step.check_use / @truth.strength)
+        { loose: [], opens: [], stones: [], check_share: check, **poured(step.pour || {}) }
+      end
+
+      # A quicker resin gets hotter over its start with the root of its pace.
+      def poured(pour)
+        {
+          peak_c: pour[:peak_c] && (pour[:start_c] + ((pour[:peak_c] - pour[:start_c]) / Math.sqrt(@truth.resin_pace))),
+          over_gate_points: pour[:over_gate_points] && (pour[:over_gate_points] + @truth.moisture_points)
+        }
       end
 
       def turned(step)

@@ -8,7 +8,7 @@ module MossyAnvil
       # begins with to the one it ends at; rpm: it is turned at, 0 where it is not; wall_use: most force of a cut over
       # what the wall bears, nil where none is cut; mount: { key:, margin:, size_mm:, at_tail: } or nil; mass_g: as
       # it begins; wait: Wait or nil; check_use: how fast it dries over what opens a check, nil where it does not dry;
-      # glues: ids of what is glued on.
+      # glues: ids of what is glued on. pour: { peak_c:, start_c:, over_gate_points: } of what is cast, nil else.
       Step =
         Struct.new(
           :id,
@@ -26,6 +26,7 @@ module MossyAnvil
           :cost,
           :check_use,
           :glues,
+          :pour,
           :turns_not,
           keyword_init: true
         )
@@ -71,6 +72,7 @@ module MossyAnvil
           cost: step.cost,
           check_use: check_use(step),
           glues: step.kind == "glue" ? step.of : [],
+          pour: pour(step),
           turns_not: step.turns_not
         )
       end
@@ -83,6 +85,18 @@ module MossyAnvil
           .select { |cut| cut[:tool] && cut[:allowed_n]&.positive? }
           .map { |cut| cut[:force_n] / cut[:allowed_n] }
           .max
+      end
+
+      # As hot as its hottest layer gets, and as far as the wood is over what the resin takes.
+      def pour(step)
+        made = step.made
+        return unless made.is_a?(Mend::CastStep)
+
+        {
+          peak_c: made.plan.layers.map(&:peak_c).max,
+          start_c: made.pour.start_c,
+          over_gate_points: step.after.moisture_pct && (step.after.moisture_pct - made.gate_pct)
+        }
       end
 
       def mount(step)

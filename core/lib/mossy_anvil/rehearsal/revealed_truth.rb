@@ -13,6 +13,8 @@ module MossyAnvil
 
       def strength = 1.0
       def toughness = 1.0
+      def resin_pace = 1.0
+      def moisture_points = 0.0
       def glue_mpa = Table["odds"]["spread"]["glue_mpa"][1]
 
       # Bodies that nobody wrote down.

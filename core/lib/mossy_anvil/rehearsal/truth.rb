@@ -5,19 +5,20 @@ module MossyAnvil
     # One complete blank that agrees with everything that was surveyed and tested, drawn from a seed: every crack as
     # deep as it may be, what a test makes one suspect, what lies hidden, and how strong this wood is.
     class Truth
-      # strength, toughness: over what the tables say; glue_mpa: of a joint. hidden: list of BodyDefect.
-      attr_reader :strength, :toughness, :glue_mpa, :hidden
+      # strength, toughness: over what the tables say; glue_mpa: of a joint; resin_pace: working time over its sheet's;
+      # moisture_points: beside what was measured. hidden: list of BodyDefect.
+      attr_reader :strength, :toughness, :glue_mpa, :resin_pace, :moisture_points, :hidden
 
       # blank: as surveyed. draws: Draws, nil where nothing is left to chance: then the truth is the survey.
       # troubles: HiddenTroubles of the blank.
       def initialize(blank, draws, troubles)
         @draws = draws
-        spread = Table["odds"]["spread"]
-        @strength = draws ? draws.lognormal("strength", 1.0, spread["strength"]) : 1.0
-        @toughness = draws ? draws.lognormal("toughness", 1.0, spread["toughness"]) : 1.0
-        @glue_mpa = draws ? draws.triangular("glue", *spread["glue_mpa"]) : spread["glue_mpa"][1]
-        @hidden = draws ? [*troubles.drawn(draws), *suspected(blank)] : []
-        paths = draws ? blank.defects.select { |defect| defect.path? && defect.depth_mm.positive? } : []
+        @hidden, @ratios = [], {}
+        return as_told unless draws
+
+        draw_stuff(Table["odds"]["spread"])
+        @hidden = [*troubles.drawn(draws), *suspected(blank)]
+        paths = blank.defects.select { |defect| defect.path? && defect.depth_mm.positive? }
         @ratios = paths.to_h { |defect| [defect.id, ratio(defect)] }
       end
 
@@ -53,6 +54,20 @@ module MossyAnvil
       def without(&) = @hidden = @hidden.reject(&)
 
       private
+
+      def as_told
+        @strength = @toughness = @resin_pace = 1.0
+        @moisture_points = 0.0
+        @glue_mpa = Table["odds"]["spread"]["glue_mpa"][1]
+      end
+
+      def draw_stuff(spread)
+        @strength = @draws.lognormal("strength", 1.0, spread["strength"])
+        @toughness = @draws.lognormal("toughness", 1.0, spread["toughness"])
+        @glue_mpa = @draws.triangular("glue", *spread["glue_mpa"])
+        @resin_pace = @draws.lognormal("resin", 1.0, spread["resin_pace"])
+        @moisture_points = @draws.triangular("moisture", *spread["moisture_points"])
+      end
 
       # mm to the nearest skin, at most.
       def under_mm(body, shape)
