@@ -42,7 +42,7 @@ RSpec.describe "Access to the screens", :browser do
 
   it "breaks no rule in the rooms, by day and by night" do
     found =
-      %w[board stores shop ledger new pair].flat_map do |room|
+      %w[board stores shop ledger practice new pair].flat_map do |room|
         visit "/#{room}"
         expect(page).to have_css("main h1, main h2, main h3", match: :first)
         in_both_lights(axe).map { |one| "#{room}: #{one}" }

@@ -50,7 +50,7 @@ RSpec.describe "The language of the screens", :browser do
 
   # Number of a blank whose station has much to show, and how many sections that has.
   stations = {
-    route: [39, 6],
+    route: [39, 7],
     survey: [31, 4],
     form: [33, 4],
     mend: [39, 3],
@@ -68,11 +68,30 @@ RSpec.describe "The language of the screens", :browser do
     end
   end
 
-  %w[board stores shop ledger new pair].each do |room|
+  %w[board stores shop ledger practice new pair].each do |room|
     it "is the catalogue's in the room #{room}, whole, and fits" do
       stretched("/#{room}")
       check(script, same)
     end
+  end
+
+  it "is the catalogue's at the screen lathe and on a blank to practise on, whole, and fits" do
+    stretched("/blanks/#{id(33)}/route") { find("[role=tab]", text: "Rehearse").click }
+    click_on "⟦Rehearse it"
+    expect(page).to have_css("main > footer button").and have_css(".lathe canvas")
+    until page.has_css?(".lathe output", text: "rpm", wait: 0)
+      before = db[:rehearsal_acts].count
+      find("main > footer button").click
+      wait_until { db[:rehearsal_acts].count > before }
+    end
+    sleep 1
+    check(script, same)
+    visit "/practice"
+    find("button", text: "1.1").click
+    expect(page).to have_css("[data-skin]")
+    # Its name and its wood are written down like any blank's.
+    @typed = nil
+    check(script, same)
   end
 
   def check(script, same)

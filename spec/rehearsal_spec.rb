@@ -20,7 +20,7 @@ RSpec.describe "Rehearsing", :browser do
     visit "/blanks/#{blank_id(number)}/route"
     section "Rehearse"
     click_on "Rehearse it"
-    expect(page).to have_css("main > header", text: "Step 1 of")
+    expect(page).to have_css("main > header", text: "Step 1 of").and have_css(".lathe canvas")
   end
 
   # No. 32 with a wall so thin that a crack in it may run on.
@@ -53,7 +53,7 @@ RSpec.describe "Rehearsing", :browser do
     section "Rehearse"
     choose_label "The worst that was played"
     click_on "Rehearse it"
-    expect(page).to have_css("main > header", text: "Step 1 of")
+    expect(page).to have_css("main > header", text: "Step 1 of").and have_css(".lathe canvas")
     go_on until page.has_css?("section[aria-label='How it ended']", wait: 0)
     ended = find("section[aria-label='How it ended']")
     expect(ended).to have_text("A crack ran on.")

@@ -38,6 +38,16 @@ const KEYS: [string, [string, string][]][] = [
     ],
   ],
   [
+    t("screen.rehearsal.at_the_screen_lathe"),
+    [
+      ["g", t("screen.rehearsal.keys.next")],
+      ["+ −", t("screen.rehearsal.keys.speed")],
+      ["o", t("screen.rehearsal.off")],
+      [", .", t("screen.rehearsal.keys.turn")],
+      ["k t a", t("screen.rehearsal.keys.tests")],
+    ],
+  ],
+  [
     t("screen.shop.on_a_card"),
     [
       [t("screen.shop.space"), t("screen.shop.tick_or_start_the_clock_a")],

@@ -14,7 +14,10 @@ module MossyAnvil
       def initialize(blank, draws, troubles)
         @draws = draws
         @hidden, @ratios = [], {}
-        return as_told unless draws
+        unless draws
+          as_told
+          return
+        end
 
         draw_stuff(Table["odds"]["spread"])
         @hidden = [*troubles.drawn(draws), *suspected(blank)]
