@@ -1,6 +1,15 @@
-import { SliderThumb, SliderTrack } from "react-aria-components";
+import { Slider, SliderThumb, SliderTrack } from "react-aria-components";
 import styled from "styled-components";
 import { focusRing, ink } from "./theme";
+
+/** A slider with its name and what it is at over its line. */
+export const NamedSlider = styled(Slider)`
+  display: grid;
+  grid-template-columns: auto auto;
+  gap: 0 12px;
+  font-size: 14px;
+  color: ${ink.quiet};
+`;
 
 /** The line a thumb slides along. */
 export const Track = styled(SliderTrack)`

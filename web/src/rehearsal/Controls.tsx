@@ -1,5 +1,5 @@
 import { useState } from "react";
-import { Label, Slider, SliderOutput } from "react-aria-components";
+import { Label, SliderOutput } from "react-aria-components";
 import styled from "styled-components";
 import type { Document, RehearsalAct, RehearsalState } from "../api/document";
 import { t } from "../i18n/texts";
@@ -8,8 +8,7 @@ import { Choice } from "../kit/Choice";
 import { amountText, clockText } from "../kit/measure";
 import { LengthField, NumberField } from "../kit/MeasureField";
 import { Heading, Quiet, Row } from "../kit/parts";
-import { Thumb, Track } from "../kit/sliders";
-import { ink } from "../kit/theme";
+import { NamedSlider, Thumb, Track } from "../kit/sliders";
 import { useUnit } from "../kit/Units";
 import { stepped } from "./advised";
 
@@ -17,14 +16,6 @@ const Big = styled.strong`
   font-size: 26px;
   min-width: 5em;
   text-align: center;
-`;
-
-const Place = styled(Slider)`
-  display: grid;
-  grid-template-columns: auto auto;
-  gap: 0 12px;
-  font-size: 14px;
-  color: ${ink.quiet};
 `;
 
 type Chip = NonNullable<RehearsalAct["chip"]>;
@@ -163,20 +154,20 @@ function Standing({ state, document, run, busy, clockDeg, setClock, zMm, setZ, l
       <Heading>{t("screen.rehearsal.stop_and_look")}</Heading>
       {running && <Quiet>{t("screen.rehearsal.off_first")}</Quiet>}
       <Row>
-        <Place value={clockDeg} minValue={0} maxValue={355} step={5} onChange={(deg) => setClock(deg as number)}>
+        <NamedSlider value={clockDeg} minValue={0} maxValue={355} step={5} onChange={(deg) => setClock(deg as number)}>
           <Label>{t("screen.rehearsal.turned_to")}</Label>
           <SliderOutput>{clockText(clockDeg)}</SliderOutput>
           <Track style={{ gridColumn: "1 / -1" }}>
             <Thumb aria-label={t("screen.rehearsal.turned_to")} />
           </Track>
-        </Place>
-        <Place value={zMm} minValue={0} maxValue={length} step={1} onChange={(mm) => setZ(mm as number)}>
+        </NamedSlider>
+        <NamedSlider value={zMm} minValue={0} maxValue={length} step={1} onChange={(mm) => setZ(mm as number)}>
           <Label>{t("screen.rehearsal.from_the_head")}</Label>
           <SliderOutput>{amountText(zMm, "mm", unit)}</SliderOutput>
           <Track style={{ gridColumn: "1 / -1" }}>
             <Thumb aria-label={t("screen.rehearsal.from_the_head")} />
           </Track>
-        </Place>
+        </NamedSlider>
       </Row>
       <Row style={{ margin: "6px 0" }}>
         <Button isDisabled={busy || running} onPress={() => run({ act: "look" })}>

@@ -1,24 +1,15 @@
 import { useQuery } from "@tanstack/react-query";
 import { useMemo, useState } from "react";
-import { Label, Slider, SliderOutput } from "react-aria-components";
-import styled from "styled-components";
+import { Label, SliderOutput } from "react-aria-components";
 import { api } from "../api/client";
 import type { Rehearsal, RehearsalAct } from "../api/document";
 import { messageText, t } from "../i18n/texts";
 import { Button } from "../kit/Button";
 import { amountText, clockText } from "../kit/measure";
 import { Heading, Quiet, Row, Ticket } from "../kit/parts";
-import { Thumb, Track } from "../kit/sliders";
-import { ink } from "../kit/theme";
+import { NamedSlider, Thumb, Track } from "../kit/sliders";
 import { useUnit } from "../kit/Units";
 import { cutSpeeds } from "./lessons";
-
-const Back = styled(Slider)`
-  display: grid;
-  grid-template-columns: auto auto;
-  font-size: 14px;
-  color: ${ink.quiet};
-`;
 
 /** Of its acts, so many are listed. */
 const LATEST = 6;
@@ -41,13 +32,13 @@ export function Trail({ rehearsal, shown, onShow }: Props) {
   return (
     <section aria-label={t("screen.rehearsal.trail")}>
       <Heading>{t("screen.rehearsal.trail")}</Heading>
-      <Back value={place} minValue={0} maxValue={all} step={1} onChange={(next) => show(next as number)}>
+      <NamedSlider value={place} minValue={0} maxValue={all} step={1} onChange={(next) => show(next as number)}>
         <Label>{t("screen.rehearsal.as_it_stood_after")}</Label>
         <SliderOutput>{t("screen.rehearsal.act_of", { act: place, of: all })}</SliderOutput>
         <Track style={{ gridColumn: "1 / -1", width: "100%" }}>
           <Thumb aria-label={t("screen.rehearsal.as_it_stood_after")} />
         </Track>
-      </Back>
+      </NamedSlider>
       <Row>
         <Button isDisabled={place === 0} onPress={() => show(place - 1)}>
           {t("screen.rehearsal.one_back")}

@@ -1,7 +1,8 @@
 // @vitest-environment jsdom
 import { cleanup, fireEvent, render, screen } from "@testing-library/react";
 import { afterEach, describe, expect, it, vi } from "vitest";
-import type { Document, Rehearsal, RehearsalAct, RehearsalState } from "../api/document";
+import type { Form, Rehearsal, RehearsalAct, RehearsalState } from "../api/document";
+import { sampleDocument } from "../testing/blank";
 import { plannedNext, stepped } from "./advised";
 import { Controls, foundText } from "./Controls";
 import { cutSpeeds, lessons } from "./lessons";
@@ -69,7 +70,18 @@ const state = (change: Partial<RehearsalState> = {}): RehearsalState => ({
   ended: null,
   ...change,
 });
-const blank = { name: "Bowl", defects: [{ id: "A" }], route: { choices: {} } } as unknown as Document;
+const crack = {
+  id: "A",
+  type: "crack",
+  enters: "side",
+  path: [
+    { clock_deg: 90, z_mm: 10 },
+    { clock_deg: 92, z_mm: 50 },
+  ],
+  width_mm: 1,
+  depth_mm: 20,
+} as const;
+const blank = sampleDocument({ defects: [{ ...crack, path: [...crack.path] }], route: { choices: {} } });
 const rehearsal = (acts: RehearsalAct[], change: Partial<RehearsalState> = {}): Rehearsal => ({
   id: 1,
   blank_id: 2,
@@ -124,7 +136,7 @@ describe("what was learned", () => {
 
   it("goes into the plan: slower where it broke, mended first, the wall that was left, a speed of one's own", () => {
     const event = { key: "crack_runs", step: "hollow", of: null, then: "lost", energy_j: 9 } as const;
-    const form = { kind: "bowl" } as unknown as NonNullable<Document["form"]>;
+    const form: Form = { kind: "bowl", opens: "tail", curve: "smooth", outside: [], follows: { wall_mm: 8, floor_mm: 9 } };
     const ended = { sound: false, event, rpm: 480, bears_rpm: 470, signs: [], truth: [] };
     const found = lessons(rehearsal(acts, { at: 1, ended, wall: { planned_mm: 6, mm: 8, form } }));
     expect(found.map(({ kind, step: of }) => `${kind} ${of}`)).toEqual([

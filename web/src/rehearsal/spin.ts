@@ -21,6 +21,7 @@ import {
 } from "three";
 import type { Geometry } from "../api/document";
 import { surfaceMm } from "../piece/geometry";
+import { fitted } from "../piece/round/camera";
 import { stripsOf, type LoopPoint } from "../piece/round/loop";
 import { paintSkin } from "../piece/round/paint";
 import { cornerOf, swept, textureOf } from "../piece/round/solid";
@@ -159,12 +160,8 @@ export class SpinScene {
   }
 
   fit() {
-    const [wide, tall] = [this.box.clientWidth, this.box.clientHeight];
-    if (wide === 0 || tall === 0) return;
-    this.renderer.setSize(wide, tall);
-    this.camera.aspect = wide / tall;
-    const half = Math.tan((this.camera.fov * Math.PI) / 360) * Math.min(1, this.camera.aspect);
-    const away = (this.size * 0.52) / half;
+    const away = fitted(this.box, this.renderer, this.camera, this.size);
+    if (away === undefined) return;
     this.camera.position.set(away * 0.16 - HEAD_MM / 2, away * 0.3, away * 0.94);
     this.camera.lookAt(-HEAD_MM / 2, 0, 0);
     this.camera.updateProjectionMatrix();

@@ -1,11 +1,11 @@
 import { lazy, Suspense, useState } from "react";
-import { Label, Slider, SliderOutput } from "react-aria-components";
+import { Label, SliderOutput } from "react-aria-components";
 import styled from "styled-components";
 import { t } from "../../i18n/texts";
 import { Choice } from "../../kit/Choice";
 import { amountText, clockText, lengthText } from "../../kit/measure";
 import { Quiet } from "../../kit/parts";
-import { Thumb, Track } from "../../kit/sliders";
+import { NamedSlider, Thumb, Track } from "../../kit/sliders";
 import { ink } from "../../kit/theme";
 import { useUnit } from "../../kit/Units";
 import { defectLabel } from "../Defect";
@@ -36,14 +36,6 @@ const Bar = styled.div`
   align-items: end;
   gap: 6px 22px;
   min-height: 44px;
-`;
-
-const Cut = styled(Slider)`
-  display: grid;
-  grid-template-columns: auto auto;
-  gap: 0 12px;
-  font-size: 14px;
-  color: ${ink.quiet};
 `;
 
 const Legend = styled.ul`
@@ -88,13 +80,19 @@ export function InTheRound({ look }: { look: Look }) {
             onChange={setGhost}
           />
         )}
-        <Cut value={clockDeg} minValue={0} maxValue={359} step={1} onChange={(deg) => look.setClock(deg as number)}>
+        <NamedSlider
+          value={clockDeg}
+          minValue={0}
+          maxValue={359}
+          step={1}
+          onChange={(deg) => look.setClock(deg as number)}
+        >
           <Label>{t("screen.piece.cut_open_at")}</Label>
           <SliderOutput>{clockText(clockDeg)}</SliderOutput>
           <Track style={{ gridColumn: "1 / -1" }}>
             <Thumb aria-label={t("screen.piece.cut_open_at")} />
           </Track>
-        </Cut>
+        </NamedSlider>
       </Bar>
     </Frame>
   );

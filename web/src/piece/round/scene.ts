@@ -16,6 +16,7 @@ import {
   WebGLRenderer,
 } from "three";
 import type { Geometry } from "../../api/document";
+import { fitted } from "./camera";
 import type { LoopPoint } from "./loop";
 import { paintFace, paintSkin, type Picture } from "./paint";
 import { cutFace, ghostLines, swept, textureOf } from "./solid";
@@ -129,13 +130,9 @@ export class RoundScene {
 
   /** To the size of its box. */
   fit() {
-    const [wide, tall] = [this.box.clientWidth, this.box.clientHeight];
-    if (wide === 0 || tall === 0) return;
-    this.renderer.setSize(wide, tall);
-    this.camera.aspect = wide / tall;
-    // Near enough to fill the shorter side.
-    const half = Math.tan((this.camera.fov * Math.PI) / 360) * Math.min(1, this.camera.aspect);
-    this.camera.position.z = (this.distance * 0.5) / half;
+    const away = fitted(this.box, this.renderer, this.camera, this.distance);
+    if (away === undefined) return;
+    this.camera.position.z = away;
     this.camera.updateProjectionMatrix();
     this.draw();
   }
