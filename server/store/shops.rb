@@ -10,6 +10,10 @@ module MossyAnvil
         TABLES = %w[
           instruments
           instrument_spans
+          rehearsal_acts
+          rehearsals
+          played_odds
+          practices
           work_plans
           attempts
           presences
