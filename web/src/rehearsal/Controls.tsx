@@ -2,7 +2,7 @@ import { useState } from "react";
 import { Label, SliderOutput } from "react-aria-components";
 import styled from "styled-components";
 import type { Document, RehearsalAct, RehearsalState } from "../api/document";
-import { t } from "../i18n/texts";
+import { capital, t } from "../i18n/texts";
 import { Button } from "../kit/Button";
 import { Choice } from "../kit/Choice";
 import { amountText, clockText } from "../kit/measure";
@@ -129,6 +129,16 @@ function Cuts({ state, run, busy }: Props) {
                   : [],
               )}
             </Row>
+            {region.refused.length > 0 && (
+              <details>
+                <summary>{t("screen.rehearsal.not_safe_here", { count: region.refused.length })}</summary>
+                {region.refused.map(({ tool, why }) => (
+                  <Quiet key={tool} style={{ margin: 0 }}>
+                    {capital(t(`tables.tools.${tool}.name`))}: {t(`cuts.why.${why}`)}
+                  </Quiet>
+                ))}
+              </details>
+            )}
           </li>
         ))}
       </ul>

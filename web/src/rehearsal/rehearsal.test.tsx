@@ -58,7 +58,6 @@ const state = (change: Partial<RehearsalState> = {}): RehearsalState => ({
     turns_per_s: 0,
     knocks_per_s: 0,
     ring_hz: 400,
-    dull: false,
     cutting: false,
   },
   found: [],
@@ -136,7 +135,13 @@ describe("what was learned", () => {
 
   it("goes into the plan: slower where it broke, mended first, the wall that was left, a speed of one's own", () => {
     const event = { key: "crack_runs", step: "hollow", of: null, then: "lost", energy_j: 9 } as const;
-    const form: Form = { kind: "bowl", opens: "tail", curve: "smooth", outside: [], follows: { wall_mm: 8, floor_mm: 9 } };
+    const form: Form = {
+      kind: "bowl",
+      opens: "tail",
+      curve: "smooth",
+      outside: [],
+      follows: { wall_mm: 8, floor_mm: 9 },
+    };
     const ended = { sound: false, event, rpm: 480, bears_rpm: 470, signs: [], truth: [] };
     const found = lessons(rehearsal(acts, { at: 1, ended, wall: { planned_mm: 6, mm: 8, form } }));
     expect(found.map(({ kind, step: of }) => `${kind} ${of}`)).toEqual([

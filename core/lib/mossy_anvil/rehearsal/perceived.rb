@@ -34,13 +34,12 @@ module MossyAnvil
         Turn::Balance.force_n(body[:imbalance_g_mm], @lathe.rpm) / borne
       end
 
-      # { knocks_per_s:, turns_per_s:, ring_hz:, dull:, cutting: }, for the ear.
+      # { knocks_per_s:, turns_per_s:, ring_hz:, cutting: }, for the ear.
       def heard
         {
           turns_per_s: @lathe.rpm / 60.0,
           knocks_per_s: turning? ? body[:gaps] * @lathe.rpm / 60.0 : 0.0,
           ring_hz: body && (Table["rehearsal"]["ring"]["hz_at_kg"] / Math.cbrt([body[:mass_g], 1.0].max / 1000)),
-          dull: dull?,
           cutting: cutting?
         }
       end
@@ -81,8 +80,6 @@ module MossyAnvil
         speed = Turn::Heat.surface_m_s(@lathe.blank.material) or return false
         RimSpeed.rpm(speed, 2 * region[:largest_mm]) < @lathe.rpm
       end
-
-      def dull? = @lathe.setting.true_defects.any? { |defect| defect.path? && defect.parts? }
 
       def of_shares
         row = Table["rehearsal"]["signs"]
