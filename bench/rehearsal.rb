@@ -99,7 +99,8 @@ class RehearsalBench
     frames - before
   end
 
-  # Of the page, with what is no longer used collected, and of the calculating processes: after a minute, and at the end.
+  # Of the page, with what is no longer used collected, and of the calculating processes: after a minute, and at the
+  # end.
   def memory
     first = nil
     deadline = Process.clock_gettime(Process::CLOCK_MONOTONIC) + (60 * MINUTES)

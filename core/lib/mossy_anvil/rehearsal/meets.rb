@@ -27,9 +27,8 @@ module MossyAnvil
       # A piece that is only half held, or was glued back: the speed it holds to.
       Loose = Struct.new(:id, :holds_rpm, :mass_g, :radius_mm, :glued, keyword_init: true)
 
-      # Wood that a mount holds by, mm from its seat. The side of the form that is cut to its end at a step.
+      # Wood that a mount holds by, mm from its seat.
       SEAT_MM = 25.0
-      GOALS = { "outside" => :outside, "hollow" => :inside, "ends" => :outside }.freeze
 
       # plan: Plan; truth: Truth. wall_n: { key of a state => N the wall bears as surveyed }, kept between truths.
       # glued: ids of pieces that were glued back besides those the plan glues.
@@ -77,10 +76,12 @@ module MossyAnvil
           mount_share: step.mount && mount_share(step),
           **idle(step),
           loose: loose(step),
-          opens: opens(step),
-          stones: stones(step)
+          opens: edge(step).opens(@truth.hidden),
+          stones: edge(step).stones(@truth.hidden)
         )
       end
+
+      def edge(step) = EdgeMeets.new(step.blank.form, step.kind)
 
       # Speed goes with the root of what the wood bears.
       def slowest(states, name, share)
@@ -141,32 +142,6 @@ module MossyAnvil
 
       def glued_before?(step, id)
         @glued.include?(id) || @plan.steps.take_while { |one| one.id != step.id }.any? { |one| one.glues.include?(id) }
-      end
-
-      # Hidden bodies that the finished skin cuts into at this step.
-      def opens(step)
-        profile = profile_of(step) or return []
-        hollows = @truth.hidden.select { |body| body.type == "void" && body.detail[:contents] != "stone" }
-        hollows.select do |body|
-          body.z_mm.between?(profile.first_z_mm, profile.last_z_mm) &&
-            (profile.radius_mm(body.z_mm) - body.radius_mm).abs < body.size_mm[0] / 2
-        end
-      end
-
-      def profile_of(step)
-        side = GOALS[step.kind] or return
-        step.blank.form&.public_send(side)
-      end
-
-      # Stones that the edge comes to: outside the form, or in its hollow.
-      def stones(step)
-        profile = profile_of(step) or return []
-        stones = @truth.hidden.select { |body| body.detail[:contents] == "stone" }
-        stones.select do |body|
-          within = body.z_mm.between?(profile.first_z_mm, profile.last_z_mm)
-          reach = within ? profile.radius_mm(body.z_mm) : 0.0
-          GOALS[step.kind] == :inside ? body.radius_mm < reach : body.radius_mm > reach
-        end
       end
     end
   end

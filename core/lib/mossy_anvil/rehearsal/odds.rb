@@ -5,8 +5,6 @@ module MossyAnvil
     # How a way of the work comes out on many truths: the chance of a sound piece and of an injury, when it is finished
     # and what it costs, what takes most, and the one act that betters it most for its time.
     class Odds
-      # Of a 95 % interval. Source: Wilson.
-      Z95 = 1.96
       TRUTHS = 200
 
       # blank: as surveyed, with a form. truths: how many; seed: Integer. about: choices: of the way that is played,
@@ -40,28 +38,11 @@ module MossyAnvil
 
       # Plain data of outcomes, from whatever processes they come; the block is told how many acts are tried, of how
       # many.
-      def told(outcomes, &) = so_far(outcomes).merge(best_improvement: improvement(in_order(outcomes), &))
+      def told(outcomes, &) = so_far(outcomes).merge(best_improvement: improvement(Outcomes.new(outcomes), &))
 
       # The same before all are played, with no act tried yet.
-      def so_far(outcomes)
-        list = in_order(outcomes)
-        injured = list.count { |one| injures?(one) }
-        {
-          truths: list.size,
-          seed: @seed,
-          sound: chance(list.count { |one| sound?(one) }, list.size),
-          mended: list.count { |one| sound?(one) && one[:events].any? } / list.size.to_f,
-          injury: chance(injured, list.size),
-          finish_days: band(list.map { |one| one[:days] }),
-          cost: band(list.map { |one| one[:cost] }),
-          causes: causes(list),
-          not_yet: plan.not_yet,
-          of_note: of_note(list),
-          verdict: verdict(list, injured),
-          advised_against: injured > list.size * Table["odds"]["injury"]["share_at_most"],
-          best_improvement: nil
-        }
-      end
+      def so_far(outcomes) =
+        { seed: @seed, not_yet: plan.not_yet, **Outcomes.new(outcomes).to_h, best_improvement: nil }
 
       # Everything that is in the piece in the truth of that index, list of defects.
       def true_defects(index) = truth(index).of(@blank).defects
@@ -69,28 +50,6 @@ module MossyAnvil
       def plan = @plan ||= plan_of(@blank, @choices)
 
       private
-
-      # { worst:, median: } indexes of truths: the lost ones are the worse, then what throws hardest, takes longest and
-      # costs most.
-      def of_note(list)
-        sorted =
-          list.sort_by do |one|
-            lost = sound?(one) ? 0 : 1
-            [lost, one[:events].map { |event| event[:energy_j] }.max || 0.0, one[:days] || 0.0, one[:cost], one[:index]]
-          end
-        { worst: sorted.last[:index], median: sorted[(sorted.size - 1) / 2][:index] }
-      end
-
-      # go, care or stop.
-      def verdict(list, injured)
-        row = Table["odds"]["verdict"]
-        share = list.count { |one| sound?(one) } / list.size.to_f
-        return "stop" if share < row["care_from"] || injured > list.size * Table["odds"]["injury"]["share_at_most"]
-
-        share < row["go_from"] ? "care" : "go"
-      end
-
-      def in_order(outcomes) = outcomes.sort_by { |one| one[:index] }
 
       # The way taken, or the one of other answers.
       def plan_of(blank, choices = blank.route_choices)
@@ -115,42 +74,8 @@ module MossyAnvil
         { events: told, days: tally.days(events), cost: tally.cost(events) }
       end
 
-      def sound?(outcome) = outcome[:events].none? { |event| event[:then] == "lost" }
-
-      def injures?(outcome)
-        row = Table["odds"]["injury"]
-        # Who stands aside is out of the line of throw, and still a face may be at its height.
-        outcome[:events].any? { |event| event[:energy_j] >= row["at_face_j"] }
-      end
-
-      # Share with its 95 % interval.
-      def chance(count, of)
-        share = count / of.to_f
-        middle = (share + (Z95**2 / (2 * of))) / (1 + (Z95**2 / of))
-        half = Z95 / (1 + (Z95**2 / of)) * Math.sqrt((share * (1 - share) / of) + (Z95**2 / (4.0 * of * of)))
-        { share: share, low: [middle - half, 0.0].max, high: [middle + half, 1.0].min }
-      end
-
-      def band(values)
-        return { p10: nil, p50: nil, p90: nil } if values.any?(&:nil?)
-
-        sorted = values.sort
-        { p10: 0.1, p50: 0.5, p90: 0.9 }.transform_values { |share| sorted[((sorted.size - 1) * share).round] }
-      end
-
-      # Most often first: of all truths, those in which it happens at that step.
-      def causes(list)
-        list
-          .flat_map { |one| one[:events].map { |event| event.values_at(:key, :step, :then) }.uniq }
-          .tally
-          .sort_by { |(key, step, so), count| [so == "lost" ? 0 : 1, -count, key, step] }
-          .map { |(key, step, so), count| { event: key, step: step, share: count / list.size.to_f, then: so } }
-      end
-
-      def improvement(list, &)
-        sound = list.map { |one| sound?(one) }
-        Improvement.new(@blank, plan, sound: sound, worst: causes(list).first, **playing).best(&)
-      end
+      def improvement(outcomes, &) =
+        Improvement.new(@blank, plan, sound: outcomes.sound, worst: outcomes.worst_cause, **playing).best(&)
 
       # What an act is tried by.
       def playing
