@@ -149,6 +149,7 @@ RSpec.describe MossyAnvil::Rehearsal::ScreenLathe do
     refused.call({ "act" => "cut", "region" => 99 }, "/region")
     refused.call({ "act" => "cut", "region" => 0, "tool" => "spoon" }, "/tool")
     refused.call({ "act" => "cut", "region" => 0, "share" => 2 }, "/share")
+    refused.call({ "act" => "cut", "region" => 0, "chip" => "huge" }, "/chip")
   end
 
   describe MossyAnvil::Rehearsal::HandTests do

@@ -64,7 +64,9 @@ RSpec.describe "The ledger, by hand" do
         middle: 110.0,
         most: 140.0,
         ask: 110.0,
-        below: false
+        below: false,
+        sound: nil,
+        expected: nil
       )
       expect(described_class.new(150, [200, 80, 120, 100]).to_h).to include(ask: 150, below: true)
       expect(described_class.new(90, [100, 120]).to_h).to include(similar: 2, middle: nil, ask: 90, below: false)

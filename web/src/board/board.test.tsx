@@ -209,6 +209,33 @@ describe("the board", () => {
     expect(await screen.findByText(/Weigh it on Mon,? 6 May/)).toBeInTheDocument();
   });
 
+  it("says which pieces are at risk, the likeliest to be lost first, and what takes most of them", async () => {
+    const odds = (verdict: "go" | "care" | "stop", share: number): NonNullable<BoardPiece["odds"]> => ({
+      verdict,
+      truths: 200,
+      sound: { share, low: share - 0.05, high: Math.min(1, share + 0.05) },
+      injury: { share: 0, low: 0, high: 0.02 },
+      worst: share < 1 ? { event: "crack_runs", step: "hollow", share: 1 - share, then: "lost" } : null,
+    });
+    const pieces = [
+      piece(1, [], { odds: odds("care", 0.9) }),
+      piece(2, [], { odds: odds("stop", 0.5) }),
+      piece(3, [], { odds: odds("go", 1) }),
+      piece(4, []),
+    ];
+    open({ ...board, pieces, choices: [] });
+    const risky = within(await screen.findByRole("region", { name: "At risk" })).getAllByRole("listitem");
+    expect(risky.map((item) => item.textContent?.slice(0, 2))).toEqual(["32", "31"]);
+    expect(risky[0]).toHaveTextContent(/Not this way: 50 in 100, 100 of 200 truths/);
+    expect(risky[1]).toHaveTextContent(/Go with care: 90 in 100.*A crack runs on: 10 in 100/);
+  });
+
+  it("has no list of pieces at risk where none is known to be", async () => {
+    open({ ...board, pieces: [piece(4, [])], choices: [] });
+    await screen.findByRole("region", { name: "Needs you" });
+    expect(screen.queryByRole("region", { name: "At risk" })).toBeNull();
+  });
+
   it("says when pieces are still being planned, and whose hours are supposed", async () => {
     open({ ...board, pending: 3, somebody: true, pieces: [], choices: [] });
     expect(await screen.findByText("3 pieces are still being planned.")).toBeInTheDocument();

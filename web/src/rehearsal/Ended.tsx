@@ -8,7 +8,7 @@ import { amountText } from "../kit/measure";
 import { Fault, Heading, Quiet } from "../kit/parts";
 import { ink } from "../kit/theme";
 import { useUnit } from "../kit/Units";
-import { lessons, type Lesson } from "./lessons";
+import { lessons, overLimit, type Lesson } from "./lessons";
 
 type Props = { rehearsal: Rehearsal; blankId: number };
 
@@ -41,6 +41,13 @@ export function Ended({ rehearsal, blankId }: Props) {
             {event.energy_j > 0 && t("screen.rehearsal.flew", { energy: amountText(event.energy_j, "J", unit) })}{" "}
             {bears !== null && t("screen.rehearsal.bore", { rpm: amountText(bears, "rpm", unit) })}
           </p>
+          {overLimit(rehearsal) && (
+            <p>
+              <strong>
+                {t("screen.rehearsal.over_the_limit", { rpm: amountText(step?.limit_rpm ?? 0, "rpm", unit) })}
+              </strong>
+            </p>
+          )}
           <p>
             {first
               ? t("screen.rehearsal.sign_before", {
@@ -78,7 +85,10 @@ function CarryOver({ kept, rehearsal }: { kept: Kept; rehearsal: Rehearsal }) {
       mm: amountText(lesson.value, "mm", unit),
     });
   };
-  if (all.length === 0) return <Quiet>{t("screen.rehearsal.nothing_to_carry")}</Quiet>;
+  if (all.length === 0)
+    return (
+      <Quiet>{t(overLimit(rehearsal) ? "screen.rehearsal.plan_was_right" : "screen.rehearsal.nothing_to_carry")}</Quiet>
+    );
   return (
     <>
       <Heading>{t("screen.rehearsal.carry_over")}</Heading>

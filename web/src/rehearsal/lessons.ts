@@ -14,6 +14,8 @@ export type Lesson = {
 const SLOWER = 0.8;
 /** A speed this near the limit is the plan's own. */
 const SAME = 0.9;
+/** So far over the limit is over it, and no matter of rounding. */
+const OVER = 1.02;
 
 const withSpeed = (document: Document, step: string, rpm: number): Document => ({
   ...document,
@@ -33,12 +35,20 @@ export function cutSpeeds({ acts, state }: Rehearsal): Map<string, number> {
   return fastest;
 }
 
+const limitOf = ({ steps }: Rehearsal["state"], id: string) => steps.find((step) => step.id === id)?.limit_rpm ?? 0;
+
+/** Was it lost by going faster than the plan allows? Then the plan has nothing to learn from it. */
+export function overLimit({ state }: Rehearsal): boolean {
+  const { event, rpm } = state.ended ?? {};
+  return event != null && rpm != null && limitOf(state, event.step) > 0 && rpm > OVER * limitOf(state, event.step);
+}
+
 /** Everything worth carrying over, what it was lost by first. */
 export function lessons(rehearsal: Rehearsal): Lesson[] {
   const { state } = rehearsal;
-  const event = state.ended?.event;
+  const event = overLimit(rehearsal) ? undefined : state.ended?.event;
   const all: Lesson[] = [];
-  const limit = (id: string) => state.steps.find((step) => step.id === id)?.limit_rpm ?? 0;
+  const limit = (id: string) => limitOf(state, id);
   if (event && limit(event.step) > 0) {
     const rpm = Math.floor(limit(event.step) * SLOWER);
     all.push({ kind: "slower", step: event.step, value: rpm, into: (to) => withSpeed(to, event.step, rpm) });

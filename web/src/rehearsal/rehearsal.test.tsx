@@ -5,7 +5,7 @@ import type { Form, Rehearsal, RehearsalAct, RehearsalState } from "../api/docum
 import { sampleDocument } from "../testing/blank";
 import { plannedNext, stepped } from "./advised";
 import { Controls, foundText } from "./Controls";
-import { cutSpeeds, lessons } from "./lessons";
+import { cutSpeeds, lessons, overLimit } from "./lessons";
 import { Noticed } from "./Noticed";
 import { reachedFor } from "./spin";
 
@@ -154,6 +154,16 @@ describe("what was learned", () => {
     expect(all.route?.speeds).toEqual({ hollow: 400, outside: 400 });
     expect(all.route?.choices).toEqual({ cracks: "mend_first" });
     expect(all.form).toBe(form);
+  });
+
+  it("is nothing where it broke far over the plan's limit: the plan was not wrong", () => {
+    const event = { key: "splits", step: "hollow", of: null, then: "lost", energy_j: 200 } as const;
+    const ended = { sound: false, event, rpm: 2900, bears_rpm: 2700, signs: [], truth: [] };
+    const fast = rehearsal([{ act: "go_on" }, { act: "speed", rpm: 2900 }], { at: 1, ended });
+    expect(overLimit(fast)).toBe(true);
+    expect(lessons(fast)).toEqual([]);
+    const planned = { ...ended, rpm: 500 };
+    expect(overLimit(rehearsal([], { at: 1, ended: planned }))).toBe(false);
   });
 
   it("is nothing where the plan was kept to", () => {

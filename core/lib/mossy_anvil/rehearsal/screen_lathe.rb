@@ -93,7 +93,8 @@ module MossyAnvil
         tool = act.fetch("tool", regions[region][:tool])
         act.refuse("tool", "not_safe_there", offered.join(", ")) unless offered.include?(tool)
         share = act.number("share", taken[region]..1.0, usual: 1.0)
-        times = Table["rehearsal"]["chips"].fetch(act.fetch("chip", "planned"))
+        chips = Table["rehearsal"]["chips"]
+        times = chips[act.fetch("chip", "planned")] or act.refuse("chip", "no_such_chip", chips.keys.join(", "))
         Cut.new(self, regions[region]).then { |cut| take(cut, share, cut.push(tool, times), times) }
       end
 
