@@ -20,13 +20,14 @@ module MossyAnvil
           @db = db
           @lock = Mutex.new
           @queues = []
+          @listening = false
         end
 
-        # Tells a socket from now on, until it is gone; first that everything may have changed since it last heard.
-        # Closes it in the end. longest_s: then it is let go, and proves itself anew.
+        # Tells a socket from now on, until it is gone; first that everything may have changed since it last heard, as
+        # soon as nothing can be missed any more. Closes it in the end. longest_s: then it is let go, and proves itself
+        # anew.
         def tell(socket, longest_s:)
           queue = Thread::SizedQueue.new(MOST_BEHIND)
-          queue << ALL
           join(queue)
           Thread.new do
             Thread.current.report_on_exception = false
@@ -44,6 +45,7 @@ module MossyAnvil
         def join(queue)
           @lock.synchronize do
             @queues << queue
+            queue << ALL if @listening
             @listener = Thread.new { listen } unless @listener&.alive?
           end
         end
@@ -63,11 +65,25 @@ module MossyAnvil
         def listen
           catch(:nobody) do
             loop do
-              @db.listen("changes", loop: ->(_) { beat }, timeout: BEAT_S) { |_, _, word| pass(word) }
+              hear
             rescue Sequel::Error
+              @lock.synchronize { @listening = false }
               sleep REST_S
-              pass(ALL)
             end
+          end
+        end
+
+        def hear
+          @db.listen("changes", after_listen: ->(_) { ready }, loop: ->(_) { beat }, timeout: BEAT_S) do |_, _, word|
+            pass(word)
+          end
+        end
+
+        # From here on the database's words come.
+        def ready
+          @lock.synchronize do
+            @listening = true
+            @queues.each { |queue| push(queue, ALL) }
           end
         end
 
@@ -77,6 +93,7 @@ module MossyAnvil
             next if @queues.any?
 
             @listener = nil
+            @listening = false
             throw(:nobody)
           end
         end
