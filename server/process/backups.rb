@@ -158,9 +158,13 @@ module MossyAnvil
         def rename(admin, old, new) = admin.run("ALTER DATABASE #{quoted(admin, old)} RENAME TO #{quoted(admin, new)}")
         def quoted(db, name) = db.literal(Sequel.identifier(name))
 
+        # One after another: the database may still be making it for one that was killed.
         def renew(name)
-          drop(name)
-          opened("postgres") { |admin| admin.run("CREATE DATABASE #{quoted(admin, name)} TEMPLATE template0") }
+          opened("postgres") do |admin|
+            admin.run("SELECT pg_advisory_lock(hashtext(#{admin.literal(name)}))")
+            drop(name)
+            admin.run("CREATE DATABASE #{quoted(admin, name)} TEMPLATE template0")
+          end
         end
 
         def drop(name) =

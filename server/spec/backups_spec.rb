@@ -108,7 +108,8 @@ RSpec.describe MossyAnvil::Server::Process::Backups, :server do
   end
 
   it "says so where the database is away" do
-    away = described_class.new(@url.sub(/:\d+/, ":1"), folder)
+    elsewhere = URI(@url).tap { |url| url.port = 1 }
+    away = described_class.new(elsewhere.to_s, folder)
     expect { away.make(night) }.to raise_error(Sequel::DatabaseConnectionError)
     expect(folder.list).to eq([])
   end
