@@ -89,7 +89,7 @@ Capybara.default_driver = :chromium
 Capybara.server = :puma, { Silent: true, Threads: "1:4" }
 Capybara.default_max_wait_time = 20
 # The application runs in this process too: who looks a hundred times a second keeps it from answering.
-Capybara.default_retry_interval = 0.1
+Capybara.default_retry_interval = 0.15
 Capybara.disable_animation = true
 Capybara.enable_aria_label = true
 # Every letter is typed: of a long text the middle would else be put in without an event, and a page that draws itself

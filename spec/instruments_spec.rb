@@ -63,7 +63,7 @@ RSpec.describe "Instruments on the card", :browser do
   def onward_to(text)
     60.times do
       expect(page).to have_no_css("main[aria-busy=true]")
-      return if page.has_css?("[data-line]", text: text, wait: 0.2)
+      return if page.has_css?("[data-line]", text: text, wait: 0)
 
       line = find("[data-line]")["data-line"]
       find("body").send_keys(:page_down)

@@ -40,7 +40,7 @@ RSpec.describe "The language of the screens", :browser do
   end
 
   def stretched(path)
-    visit path
+    visit "/mark.svg"
     page.execute_script("localStorage.setItem('locale', 'stretched')")
     visit path
     expect(page).to have_css("h1, h2, h3, [role=tab]", text: "⟦", match: :first)

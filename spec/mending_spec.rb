@@ -14,7 +14,7 @@ RSpec.describe "Mending", :browser do
   # Ticks lines until one says so much; a clock is started and, since nobody here waits, ticked off.
   def tick_until(text, measured: {})
     25.times do
-      return if page.has_css?(".what", text: text, wait: 0.3)
+      return if page.has_css?(".what", text: text, wait: 0)
 
       # While a line is being kept its button cannot be pressed.
       onward = find("button[data-go]:not([disabled])")

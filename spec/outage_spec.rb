@@ -6,8 +6,7 @@ require_relative "../server/spec/launch_run"
 # The application as bin/start runs it, with a database of its own that is really killed.
 RSpec.describe "An outage in the middle of an edit", :browser do
   around do |example|
-    Dir.mktmpdir("state") do |folder|
-      File.chmod(0o755, folder)
+    LaunchRun.in_a_shop do |folder|
       @folder = folder
       @run = LaunchRun.new(MOSSY_ANVIL_STATE: folder).ready!
       @screen = Capybara::Session.new(:chromium)

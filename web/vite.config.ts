@@ -28,6 +28,7 @@ export default defineConfig({
     }),
   ],
   build: { target: "es2022", assetsInlineLimit: 0 },
-  test: { setupFiles: ["src/testing/setup.ts"], testTimeout: 30_000 },
+  // The libraries are read once for all files; src/testing/setup.ts and each file's cleanup leave nothing behind.
+  test: { setupFiles: ["src/testing/setup.ts"], testTimeout: 30_000, isolate: false },
   server: { proxy: { "/api": "http://127.0.0.1:4380" } },
 });

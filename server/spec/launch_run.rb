@@ -12,6 +12,28 @@ class LaunchRun
 
     # Whatever an example has left running goes.
     def end_all = @all.each(&:kill).clear
+
+    # Yields a state folder of its own with the demo shop in it, as a run that was stopped leaves it.
+    def in_a_shop
+      Dir.mktmpdir("state") do |folder|
+        system("cp", "-a", "#{stopped_shop}/.", folder, exception: true)
+        yield folder
+      end
+    end
+
+    private
+
+    # Made once by a run of the start command, and copied from then on.
+    def stopped_shop
+      @stopped_shop ||=
+        Dir
+          .mktmpdir("stopped-shop")
+          .tap do |folder|
+            at_exit { FileUtils.rm_rf(folder) }
+            File.chmod(0o755, folder)
+            new(MOSSY_ANVIL_STATE: folder).ready!.stop("TERM")
+          end
+    end
   end
 
   attr_reader :port, :pid

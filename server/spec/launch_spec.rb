@@ -127,8 +127,7 @@ RSpec.describe "Starting the application", :server do
   end
 
   it "outlives its database: 503 while that is away, then as before, with all that was saved" do
-    Dir.mktmpdir("state") do |folder|
-      File.chmod(0o755, folder)
+    LaunchRun.in_a_shop do |folder|
       run = LaunchRun.new(MOSSY_ANVIL_STATE: folder).ready!
       kept = JSON.parse(run.get("/api/blanks/1").body)
       run.take_database_away
@@ -143,8 +142,7 @@ RSpec.describe "Starting the application", :server do
   end
 
   it "serves as soon as a database is back that was away while every process was started anew" do
-    Dir.mktmpdir("state") do |folder|
-      File.chmod(0o755, folder)
+    LaunchRun.in_a_shop do |folder|
       run = LaunchRun.new(MOSSY_ANVIL_STATE: folder, WORKERS: "2").ready!
       run.take_database_away
       Process.kill("USR1", run.server)
