@@ -48,6 +48,7 @@ module MossyAnvil
             rehearsed
             rehearsal_act
             practice
+            painted
             practice_test
             card
             work_plan

@@ -43,6 +43,17 @@ module MossyAnvil
           json(seed: seed, level: level, document: document, brief: brief(document))
         end
 
+        # The photographs of one: [{ "jpeg" in base 64, "about" }].
+        def on_painted
+          seed, level = body_as("PracticeAsked").values_at("seed", "level")
+          pictures =
+            Services::Practising
+              .new(seed, level)
+              .pictures
+              .map { |painted, about| { jpeg: [painted.jpeg].pack("m0"), about: about } }
+          json(pictures: pictures)
+        end
+
         # A test on one. given: kept, practice.
         def on_practice_test
           seed, level = @given["practice"].values_at("seed", "level")

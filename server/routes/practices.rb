@@ -38,9 +38,11 @@ module MossyAnvil
         def self.begin_one(app)
           app.post("/api/practices") do
             found = calculate("practice").data
+            pictures = calculate("painted", bytes: JSON.generate(found.slice("seed", "level"))).data["pictures"]
             settings.db.transaction do
               id = blanks.take_in(*found.values_at("document", "brief"))[:id]
               practices.begin(id, found["seed"], found["level"], now)
+              pictures.each { |one| photographs.add(id, Practices.picture(one), one["about"]) }
               answer(Practices.plain(practices.find(id)), 201)
             end
           end
@@ -73,6 +75,10 @@ module MossyAnvil
           end
         end
         private_class_method :begin_one, :carry, :tests, :verdict
+
+        def self.picture(one)
+          Services::KeptPicture.new(one["jpeg"].unpack1("m0"), Prints::PaintedWood::WIDE, Prints::PaintedWood::TALL)
+        end
 
         # What a test told goes into the learner's own papers, as if it had been written down.
         def self.keep(blanks, kept, found)

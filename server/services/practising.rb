@@ -5,13 +5,32 @@ module MossyAnvil
     module Services
       # A blank to practise on as the core makes it from its seed and level, and what tests find of its truth.
       class Practising
+        # Where the camera stands for its sides.
+        SIDES = [0, 90, 180, 270].freeze
+
         def initialize(seed, level)
+          @seed = seed
           @made = MossyAnvil::Rehearsal::BlindBlank.new(seed: seed, level: level)
           @level = level
         end
 
         def document = @made.document
-        def truth = Reckoner.blank(@made.truth_document)
+        def truth = @truth ||= Reckoner.blank(@made.truth_document)
+
+        # What a camera sees of it, as photographs are kept: [Prints::PaintedWood, what is said of it].
+        def pictures
+          ends =
+            %w[tail_face head_face].map do |face|
+              painted = Prints::PaintedEnd.new(truth, @seed, face)
+              [painted, { **painted.about, "caption" => Prints::Texts.t("painted.#{face}") }]
+            end
+          ends +
+            SIDES.map do |clock_deg|
+              painted = Prints::PaintedSide.new(truth, @seed, clock_deg)
+              clock = Prints::Amounts.text(clock_deg, "clock")
+              [painted, { **painted.about, "caption" => Prints::Texts.t("painted.side", clock: clock) }]
+            end
+        end
 
         # One test on it: { "kind", "of" or "clock_deg" and "z_mm" }. kept: the learner's document; now: Time. Gives
         # { told:, minutes:, document:, reading: }: what it found, what it took, the document and, for what is kept as a

@@ -31,6 +31,16 @@ RSpec.describe "Practice", :server do
     expect(answer["practices"].map { |one| one["blank_id"] }).to eq([practice["blank_id"]])
   end
 
+  it "has photographs of both ends and of its side all round, that show what eyes see and nothing else" do
+    practice = begun(level: 4)
+    ask("GET", "/api/blanks/#{practice["blank_id"]}/photographs")
+    shown = answer_as("Photographs")["photographs"]
+    expect(shown.map { |one| one["view"] }).to eq(%w[tail_face head_face other other other other])
+    expect(shown.last["caption"]).to eq("Side as seen from 9 o’clock, headstock at the left")
+    ask("GET", "/api/blanks/#{practice["blank_id"]}/photographs/#{shown[0]["id"]}/image")
+    expect(last_response.body.b).to start_with("\xFF\xD8".b)
+  end
+
   it "answers tests by the truth, writes them down, and takes their minutes until none are left" do
     practice = begun(level: 3)
     truth = MossyAnvil::Rehearsal::BlindBlank.new(seed: 2, level: 3).truth_document["defects"]
