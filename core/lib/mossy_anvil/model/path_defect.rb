@@ -17,7 +17,8 @@ module MossyAnvil
 
       # depth_mm: where it is deepest. found_by: how the depth was found (seen, feeler, guessed) or nil; depth_range_mm:
       # [least, most] it may be, or nil.
-      # through: it goes right through the wood. group is only for the eye.
+      # through: it goes right through the wood. group is only for the eye. bond_share: of what its filler bears by the
+      # table, as a truth has it.
       extend Record
       fields :id,
              :type,
@@ -31,7 +32,8 @@ module MossyAnvil
              depth_range_mm: nil,
              found_on: nil,
              chosen: nil,
-             group: nil
+             group: nil,
+             bond_share: 1.0
 
       # path: [{ clock_deg:, z_mm:, r_mm: (faces only), depth_mm: (where it differs there) }]; mend: nil or "none" where
       # it is open.
@@ -45,6 +47,7 @@ module MossyAnvil
         @width_mm = given[:width_mm].to_f
         @mend = given[:mend] || "none"
         @depth_range_mm = given[:depth_range_mm]&.map(&:to_f)&.freeze
+        @bond_share = given[:bond_share]
         freeze
       end
 
@@ -74,7 +77,7 @@ module MossyAnvil
       def mended? = mend != "none"
       # MPa across its filling, 0 where it is open or bonds nothing. Bark that is packed or glued stays where it is, and
       # holds nothing.
-      def bond_mpa = crack? && mended? ? Bond.mpa(mend, mouth_mm: width_mm, depth_mm: depth_mm) : 0.0
+      def bond_mpa = crack? && mended? ? Bond.mpa(mend, mouth_mm: width_mm, depth_mm: depth_mm) * bond_share : 0.0
       def holds? = bond_mpa.positive?
       # Is the wood parted there: open, filled with what does not bond, or bark?
       def parts? = !holds?
@@ -98,6 +101,9 @@ module MossyAnvil
 
       # The same mended with that: none, or a filler or glue.
       def mended_with(mend) = with(mend: mend)
+
+      # The same with a filling that bears that share of what the table says.
+      def bonded(share) = share == bond_share ? self : with(bond_share: share)
 
       # The same along other points, which carry their depths.
       def along(points) = with(path: points)

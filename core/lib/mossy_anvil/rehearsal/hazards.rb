@@ -28,7 +28,8 @@ module MossyAnvil
       def speed_shares
         whole = { ["splits", nil] => @met.splits_rpm, ["crack_runs", nil] => @met.runs_rpm }
         loose = @met.loose.to_h { |piece| [[loose_key(piece), piece.id], piece.holds_rpm] }
-        whole.merge(loose).compact.transform_values { |limit| limit.zero? ? Float::INFINITY : @rpm / limit }
+        joints = @met.joints.to_h { |joint| [["glue_opens", joint.id], joint.opens_rpm] }
+        whole.merge(loose, joints).compact.transform_values { |limit| limit.zero? ? Float::INFINITY : @rpm / limit }
       end
 
       # The same of a cut: push, over the force that is planned; wall_use: force over what the wall was said to bear.

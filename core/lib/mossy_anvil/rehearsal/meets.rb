@@ -5,7 +5,7 @@ module MossyAnvil
     # What the steps of a plan meet in one truth: what this wood takes there.
     class Meets
       # Of one step. splits_rpm, runs_rpm: speeds at which it splits, and something open runs on; nil for never. loose:
-      # list of Loose. wall_share, mount_share: of the plan's own wall and mount, nil where there is none. opens,
+      # list of Loose. joints: list of Joints::Joint. wall_share, mount_share: of the plan's own wall and mount, nil where there is none. opens,
       # stones: lists of BodyDefect, hollows that the finished skin cuts into and stones that the edge comes to.
       # check_share: of the rate of drying that opens a check, nil where nothing dries. peak_c, over_gate_points: of a
       # pour, nil where nothing is cast.
@@ -15,6 +15,7 @@ module MossyAnvil
           :splits_rpm,
           :runs_rpm,
           :loose,
+          :joints,
           :wall_share,
           :mount_share,
           :opens,
@@ -55,7 +56,7 @@ module MossyAnvil
 
       def idle(step)
         check = step.check_use && (step.check_use / @truth.strength)
-        { loose: [], opens: [], stones: [], check_share: check, **poured(step.pour || {}) }
+        { loose: [], joints: [], opens: [], stones: [], check_share: check, **poured(step.pour || {}) }
       end
 
       # A quicker resin gets hotter over its start with the root of its pace.
@@ -76,6 +77,7 @@ module MossyAnvil
           mount_share: step.mount && mount_share(step),
           **idle(step),
           loose: loose(step),
+          joints: joints(step),
           opens: edge(step).opens(@truth.hidden),
           stones: edge(step).stones(@truth.hidden)
         )
@@ -117,6 +119,12 @@ module MossyAnvil
             from_end < SEAT_MM && body.radius_mm < seat_mm ? Math::PI / 4 * body.size_mm[0] * body.size_mm[1] : 0.0
           end
         [1 - (lost / (Math::PI * (seat_mm**2))), 0.0].max * @truth.strength
+      end
+
+      # Solid wood is pulled at its axis, a hollowed piece all through its wall.
+      def joints(step)
+        hollow = step.stages.include?(:hollowed)
+        Joints.new(@truth.of(step.blank), strength: @truth.strength, hollow: hollow).to_a
       end
 
       def loose(step)

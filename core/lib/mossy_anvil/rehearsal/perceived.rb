@@ -9,6 +9,7 @@ module MossyAnvil
         "crack_runs" => "ticks",
         "piece_flies" => "rattles",
         "comes_loose" => "rattles",
+        "glue_opens" => "ticks",
         "leaves_mount" => "mount_works",
         "wall_breaks" => "wall_sings"
       }.freeze

@@ -78,8 +78,13 @@ module MossyAnvil
       end
 
       def true_of(defect)
-        @ratios.key?(defect.id) ? defect.at_depth(depth_mm(defect)) : defect
+        known = @ratios.key?(defect.id) ? defect.at_depth(depth_mm(defect)) : defect
+        known.path? && known.holds? ? known.bonded(glue_share) : known
       end
+
+      # Of what a filler bears by the table, over the wood's own strength: what is calculated of both is multiplied by
+      # that.
+      def glue_share = @glue_mpa / Table["odds"]["spread"]["glue_mpa"][1] / @strength
 
       def ratio(defect)
         least, most = defect.depth_range_mm
