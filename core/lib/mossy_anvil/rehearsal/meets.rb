@@ -5,10 +5,10 @@ module MossyAnvil
     # What the steps of a plan meet in one truth: what this wood takes there.
     class Meets
       # Of one step. splits_rpm, runs_rpm: speeds at which it splits, and something open runs on; nil for never. loose:
-      # list of Loose. joints: list of Joints::Joint. wall_share, mount_share: of the plan's own wall and mount, nil where there is none. opens,
-      # stones: lists of BodyDefect, hollows that the finished skin cuts into and stones that the edge comes to.
-      # check_share: of the rate of drying that opens a check, nil where nothing dries. peak_c, over_gate_points: of a
-      # pour, nil where nothing is cast.
+      # list of Loose. joints: list of Joints::Joint. wall_share, mount_share: of the plan's own wall and mount, nil
+      # where there is none. opens, stones: lists of BodyDefect, hollows that the finished skin cuts into and stones
+      # that the edge comes to. check_share: of the rate of drying that opens a check, nil where nothing dries. peak_c,
+      # over_gate_points: of a pour, nil where nothing is cast.
       Step =
         Struct.new(
           :step,
