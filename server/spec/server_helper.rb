@@ -5,6 +5,7 @@ require "rack/test"
 require_relative "../../core/spec/core_helper"
 require_relative "../server"
 require_relative "demo_database"
+require_relative "remembered_reports"
 
 # One PostgreSQL of the tests' own for a whole run; every example starts with empty tables.
 module ServerHelper
