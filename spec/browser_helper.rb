@@ -84,6 +84,16 @@ module BrowserHelper
   def section(name) = find("[aria-label=Sections] [role=tab]", text: name, exact_text: true).click
 end
 
+# What can be read in an element, as the browser itself tells it: to go through all that is drawn, as the driver does,
+# takes half a second for a whole page. Drawings have no such text of their own.
+module ShownText
+  def visible_text
+    shown = driver.evaluate_script("arguments[0].innerText", self) or return super
+    shown.tr("\u00a0\t", " ").squeeze(" ").gsub(/ *\n[ \n]*/, "\n").strip
+  end
+end
+Capybara::Selenium::ChromeNode.prepend(ShownText)
+
 Capybara.register_driver(:chromium) { |app| BrowserHelper.driver(app) }
 Capybara.default_driver = :chromium
 Capybara.server = :puma, { Silent: true, Threads: "1:4" }
