@@ -4,6 +4,16 @@ require_relative "browser_helper"
 
 # A piece turned on the screen lathe before it is turned.
 RSpec.describe "Rehearsing", :browser do
+  # :still is an example on a device whose user wants no motion: what spins takes most of a machine that draws it
+  # without a graphics card.
+  before { |example| motion(example.metadata[:still] ? ["reduce"] : []) }
+  after { motion([]) }
+
+  def motion(wanted)
+    features = wanted.map { |value| { name: "prefers-reduced-motion", value: value } }
+    page.driver.browser.execute_cdp("Emulation.setEmulatedMedia", features: features)
+  end
+
   def blank_id(number) = db[:blanks].where(number: number).get(:id)
   def next_act = find("main > footer button")
   def step = find("main > header").text[/Step (\d+)/, 1].to_i
@@ -41,7 +51,7 @@ RSpec.describe "Rehearsing", :browser do
     find("p", text: "in 100 come out sound", match: :first).text[/[\d.]+/].to_f
   end
 
-  it "to a break: the cause is read, one change is carried over, and the odds are better", :worker do
+  it "to a break: the cause is read, one change is carried over, and the odds are better", :still, :worker do
     stub_const("MossyAnvil::Rehearsal::Odds::TRUTHS", 40)
     thin_wall
     visit "/blanks/#{blank_id(32)}/route"
@@ -71,7 +81,7 @@ RSpec.describe "Rehearsing", :browser do
     expect(db[:blanks].where(number: 32).get(:route)["speeds"].keys).to eq(["hollow"])
   end
 
-  it "goes on after a reload, as it stood" do
+  it "goes on after a reload, as it stood", :still do
     open_rehearsal(33)
     go_on until page.has_css?("section[aria-label=Speed]", wait: 0)
     go_on
@@ -83,7 +93,7 @@ RSpec.describe "Rehearsing", :browser do
     expect(page).to have_css("section[aria-label=Trail]")
   end
 
-  it "by the keyboard alone: speed, cut, off, look, tap, and on" do
+  it "by the keyboard alone: speed, cut, off, look, tap, and on", :still do
     open_rehearsal(38)
     press = ->(key) do
       before = acts
@@ -103,11 +113,7 @@ RSpec.describe "Rehearsing", :browser do
     expect(page).to have_css("section[aria-label='Stop and look'] li", text: /(Rings clear|Dull) at/)
   end
 
-  it "is shown still, with the outline it runs out to, where no motion is wanted; and said in words" do
-    page.driver.browser.execute_cdp(
-      "Emulation.setEmulatedMedia",
-      features: [{ name: "prefers-reduced-motion", value: "reduce" }]
-    )
+  it "is shown still, with the outline it runs out to, where no motion is wanted; and said in words", :still do
     open_rehearsal(33)
     go_on until page.has_css?("section[aria-label=Speed]", wait: 0)
     go_on
@@ -117,7 +123,5 @@ RSpec.describe "Rehearsing", :browser do
     frames = view[:"data-frames"].to_i
     sleep 1.2
     expect(view[:"data-frames"].to_i - frames).to be <= 2
-  ensure
-    page.driver.browser.execute_cdp("Emulation.setEmulatedMedia", features: [])
   end
 end

@@ -23,7 +23,7 @@ RSpec.describe "A card at the lathe", :browser do
   # Ticks lines until one tells of a cut.
   def go_to_cut
     20.times do
-      return if page.has_css?("[data-line] ~ dl", wait: 1)
+      return if page.has_css?("[data-line] ~ dl", wait: 0)
 
       line = find("[data-line]")["data-line"]
       onward
@@ -80,7 +80,11 @@ RSpec.describe "A card at the lathe", :browser do
 
   it "has a piece that flew at the second rung found, glued and waited for before it is begun again" do
     begin_at(39, "Mount")
-    onward until page.has_text?("Switch on at this speed", wait: 1)
+    until page.has_text?("Switch on at this speed", wait: 0)
+      line = find("[data-line]")["data-line"]
+      onward
+      expect(page).to have_no_css("[data-line='#{line}']")
+    end
     onward
     click_on "Something went wrong"
     click_on "A piece flew off"
