@@ -6,9 +6,10 @@ module MossyAnvil
     #
     # s = k rho w2 R2
     #
-    # s pull round the turn (Pa), rho density (kg/m3), w rad/s, R largest radius (m); k is 1 in a thin wall and
-    # (3 + 0.3) / 8 at the axis of a solid disc, where it is most (Poisson's ratio 0.3). It opens where s is more than
-    # its filling bears. Sources: thin ring and solid disc in rotation, as in any table of strength of materials.
+    # s pull round the turn (Pa), rho density (kg/m3), w rad/s, R largest radius (m), of the whole blank until it is
+    # hollowed; k is 1 in a thin wall and (3 + 0.3) / 8 at the axis of a solid disc, where it is most (Poisson's ratio
+    # 0.3). It opens where s is more than its filling bears. Sources: thin ring and solid disc in rotation, as in any
+    # table of strength of materials.
     class Joints
       Joint = Struct.new(:id, :opens_rpm, keyword_init: true)
       WALL, DISC = 1.0, (3 + 0.3) / 8
@@ -19,6 +20,7 @@ module MossyAnvil
         @blank = blank
         @strength = strength
         @share = hollow ? WALL : DISC
+        @radius_mm = hollow && blank.form ? blank.form.outside.largest_mm : blank.shape.max_radius_mm
       end
 
       # List of Joint.
@@ -43,10 +45,8 @@ module MossyAnvil
 
       def rpm(bond_pa)
         rho = @blank.material.density_kg_m3
-        Mechanics::RPM * Math.sqrt(bond_pa / (@share * rho)) / (radius_mm / 1000.0)
+        Mechanics::RPM * Math.sqrt(bond_pa / (@share * rho)) / (@radius_mm / 1000.0)
       end
-
-      def radius_mm = @blank.form ? @blank.form.outside.largest_mm : @blank.shape.max_radius_mm
     end
   end
 end
