@@ -1,7 +1,7 @@
 # frozen_string_literal: true
 
-# What the core has said of a blank in this run is not worked out again for the same blank, air, shop and hour: most
-# examples begin with the demo's.
+# What the core has said of a blank in this run is not worked out again for the same blank, air, shop and time (by the
+# real clock, the same hour): most examples begin with the demo's.
 module RememberedReports
   HOUR_S = 3600
   @kept = {}
@@ -17,7 +17,8 @@ module RememberedReports
 
   # A copy, which whoever asks may change.
   def remembered(asked)
-    key = Digest::SHA256.digest(Marshal.dump([asked, @climate, @now.to_i / HOUR_S]))
+    real = (Time.now - @now).abs < HOUR_S
+    key = Digest::SHA256.digest(Marshal.dump([asked, @climate, real ? @now.to_i / HOUR_S : @now.to_f]))
     # What this process has written itself.
     Marshal.load(RememberedReports.kept[key] ||= Marshal.dump(yield)) # rubocop:disable Security/MarshalLoad
   end
