@@ -40,7 +40,7 @@ module MossyAnvil
 
         # Bytes of the JPEG.
         def jpeg
-          flat = Vips::Image.svgload_buffer(svg).flatten(background: 255)
+          flat = drawn.flatten(background: 255)
           noise = Vips::Image.gaussnoise(flat.width, flat.height, sigma: GRAIN_SD, mean: 0, seed: @seed)
           (flat + noise).cast(:uchar).write_to_buffer(".jpg", Q: QUALITY, strip: true)
         end
@@ -62,6 +62,14 @@ module MossyAnvil
         end
 
         private
+
+        # Pictures that are sent may be no SVG (see Services::Picture); this one is the program's own.
+        def drawn
+          Vips.block("VipsForeignLoadSvg", false)
+          Vips::Image.svgload_buffer(svg).copy_memory
+        ensure
+          Vips.block("VipsForeignLoadSvg", true)
+        end
 
         def colours
           material = @blank.material

@@ -44,6 +44,12 @@ RSpec.describe MossyAnvil::Server::Prints::PaintedWood do
     expect([tail, head].map(&:about).map { |about| about["view"] }).to eq(%w[tail_face head_face])
   end
 
+  it "paints where what is sent may be no SVG, and leaves that so" do
+    MossyAnvil::Server.load_all
+    expect(prints::PaintedEnd.new(blank, 1).jpeg).to start_with("\xFF\xD8".b)
+    expect { Vips::Image.svgload_buffer(prints::PaintedEnd.new(blank, 1).svg) }.to raise_error(Vips::Error, /blocked/)
+  end
+
   it "is the same for the same seed, and another for another" do
     one, same, other = [1, 1, 2].map { |seed| prints::PaintedEnd.new(blank, seed).jpeg }
     expect(same).to eq(one)
