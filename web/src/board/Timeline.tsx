@@ -44,9 +44,8 @@ const Table = styled.table`
     font-weight: 650;
     font-size: 15px;
     padding: 0 8px 0 0;
-    overflow: hidden;
-    text-overflow: ellipsis;
-    white-space: nowrap;
+    line-height: 19px;
+    overflow-wrap: anywhere;
   }
   tbody th,
   tbody td {
@@ -70,10 +69,9 @@ const Table = styled.table`
   }
   th a {
     color: inherit;
-    display: block;
-    line-height: 40px;
-    overflow: hidden;
-    text-overflow: ellipsis;
+    display: flex;
+    align-items: center;
+    min-height: 40px;
     text-decoration: none;
   }
   th a:hover {
