@@ -25,6 +25,8 @@ module MossyAnvil
         CENTRE = [0.5, 0.37].freeze
         GRAIN_SD = 6
         QUALITY = 72
+        # As many as the library takes.
+        NOISE_SEEDS = 2**31
 
         attr_reader :mm_per_share
 
@@ -41,7 +43,7 @@ module MossyAnvil
         # Bytes of the JPEG.
         def jpeg
           flat = drawn.flatten(background: 255)
-          noise = Vips::Image.gaussnoise(flat.width, flat.height, sigma: GRAIN_SD, mean: 0, seed: @seed)
+          noise = Vips::Image.gaussnoise(flat.width, flat.height, sigma: GRAIN_SD, mean: 0, seed: @seed % NOISE_SEEDS)
           (flat + noise).cast(:uchar).write_to_buffer(".jpg", Q: QUALITY, strip: true)
         end
 

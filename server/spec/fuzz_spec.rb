@@ -27,7 +27,7 @@ RSpec.describe "Whatever is sent", :server do
   def filled(path) = path.gsub(/\{\w+\}/) { guess.pick([1, 1, 2, 5, 12, 999, 2**63, "x"]) }
 
   # So many bodies are sent in all (FUZZ_BODIES=5000 goes farther); none takes longer than so much of this process.
-  let(:bodies) { Integer(ENV.fetch("FUZZ_BODIES", "200")) }
+  let(:bodies) { Integer(ENV.fetch("FUZZ_BODIES", "400")) }
   let(:most_cpu_s) { 5 }
 
   def cpu_s = Process.clock_gettime(Process::CLOCK_PROCESS_CPUTIME_ID)

@@ -37,7 +37,7 @@ RSpec.describe MossyAnvil::Report::CutReport do
   it "recommends nothing over a limit on blanks made up from a seed" do
     made = RandomBlanks.new(18)
     tools = Hash.new(0)
-    Integer(ENV.fetch("PROOF_BLANKS", "16")).times do |index|
+    Integer(ENV.fetch("PROOF_BLANKS", "40")).times do |index|
       blank =
         read(made.document.merge("lathe" => BlankHelper::LATHE.merge("swing_mm" => 900, "between_centres_mm" => 900)))
       report = described_class.new(blank).to_h

@@ -110,7 +110,7 @@ RSpec.describe MossyAnvil::Report::FinishPlan do
   it "holds the limits of speed, wall and film in plans made up from a seed" do
     made = RandomBlanks.new(19)
     lathe = BlankHelper::LATHE.merge("swing_mm" => 900, "between_centres_mm" => 900)
-    Integer(ENV.fetch("PROOF_PLANS", "16")).times do |index|
+    Integer(ENV.fetch("PROOF_PLANS", "40")).times do |index|
       document = JSON.parse(JSON.generate(made.document.merge("lathe" => lathe)))
       blank = MossyAnvil::Formats::BlankFile.from_data(document)
       plan = described_class.new(blank).to_h
