@@ -12,19 +12,22 @@ class CoreBench
 
   def run
     puts "Core, No. 33, four stages and splitting planes"
-    here, plain = CoreBench.raw_ms, plain_raw_ms
-    changed, unseen = [one_changed(@document), unseen(@document)].map { |work| Times.of_new(ROUNDS, work).first }
-    [[changed, "one defect changed"], [unseen, "not seen before"]].each do |times, name|
-      Times.say "assessment, default grid, #{name}", Times.spread(times)
-      Times.say "over one raw multiply-and-sum, in Ruby as it comes",
-                format("%.1f x (raw %.1f ms)", Times.median(times) / plain, plain)
-      Times.say "over one with memory kept as the server keeps it",
-                format("%.1f x (raw %.1f ms)", Times.median(times) / here, here)
-    end
+    raw = { "in Ruby as it comes" => plain_raw_ms, "with memory kept as the server keeps it" => CoreBench.raw_ms }
+    say_assessment("one defect changed", one_changed(@document), raw)
+    say_assessment("not seen before", unseen(@document), raw)
     say_ratio("fine grid over default", 8, one_changed(@document, :fine), one_changed(@document))
     sixty, six = with_defects(60), with_defects(6)
     say_ratio("60 defects over 6, one changed", 20, one_changed(sixty), one_changed(six))
     say_ratio("60 defects over 6, not seen before", 20, unseen(sixty), unseen(six))
+  end
+
+  # raw: { words => ms } of one multiply-and-sum over the same cells.
+  def say_assessment(name, work, raw)
+    times = Times.of_new(ROUNDS, work).first
+    Times.say "assessment, default grid, #{name}", Times.spread(times)
+    raw.each do |how, ms|
+      Times.say "over one raw multiply-and-sum, #{how}", format("%.1f x (raw %.1f ms)", Times.median(times) / ms, ms)
+    end
   end
 
   # No. 33 with so many cracks and pockets all round it.

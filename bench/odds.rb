@@ -19,12 +19,16 @@ class OddsBench
     half, two = [1, 2].map { |count| shared(count) }
     Times.say "two processes over one", format("%.2f x", alone / two)
     Times.say "two that share nothing over one", format("%.2f x", 2 * half / two)
-    made = odds(@risky)
-    played = made.outcomes
-    Times.say "what betters No. 39's, found in", format("%.1f s", Times.seconds { made.told(played) })
+    Times.say "what betters No. 39's, found in", format("%.1f s", betters_s)
   end
 
   private
+
+  def betters_s
+    made = odds(@risky)
+    played = made.outcomes
+    Times.seconds { made.told(played) }
+  end
 
   def odds(document) =
     MossyAnvil::Rehearsal::Odds.new(MossyAnvil::Formats::BlankFile.from_data(document), truths: TRUTHS)

@@ -16,25 +16,25 @@ class RouteBench
   def run
     @documents.each do |name, document|
       puts "Route, #{name}"
-      all, taken, edited, cut, finished =
-        Times.of_new(
-          ROUNDS,
-          -> { routed(@touches.one(document), :all) },
-          -> { routed(@touches.one(document), :taken) },
-          -> { routed(edited(document), :taken) },
-          -> { reported(MossyAnvil::Report::CutReport, @touches.one(document)) },
-          -> { reported(MossyAnvil::Report::FinishPlan, @touches.one(document)) }
-        )
-      Times.say "all ways, one defect changed", Times.spread(all)
-      Times.say "the way taken alone, one defect changed", Times.spread(taken)
-      Times.say "the way taken, one step moved and nothing else", Times.spread(edited)
-      Times.say "every cut of it, one defect changed", Times.spread(cut)
-      Times.say "papers and coats by part, one defect changed", Times.spread(finished)
+      work = work(document)
+      work.keys.zip(Times.of_new(ROUNDS, *work.values)) { |name, times| Times.say name, Times.spread(times) }
     end
     schedule
   end
 
   private
+
+  def work(document)
+    {
+      "all ways, one defect changed" => -> { routed(@touches.one(document), :all) },
+      "the way taken alone, one defect changed" => -> { routed(@touches.one(document), :taken) },
+      "the way taken, one step moved and nothing else" => -> { routed(edited(document), :taken) },
+      "every cut of it, one defect changed" => -> { reported(MossyAnvil::Report::CutReport, @touches.one(document)) },
+      "papers and coats by part, one defect changed" => -> do
+        reported(MossyAnvil::Report::FinishPlan, @touches.one(document))
+      end
+    }
+  end
 
   # Three people, two lathes and one of each sort of equipment.
   def schedule

@@ -39,9 +39,9 @@ module Instruments
       second = time_s % @repeats_s
       from, to = points.each_cons(2).find { |before, after| second.between?(before[0], after[0]) }
       return (second < points.first[0] ? points.first : points.last)[1].to_f unless from
-      return to[1].to_f if from[0] == to[0]
 
-      from[1] + ((to[1] - from[1]) * (second - from[0]) / (to[0] - from[0]).to_f)
+      (begun, low), (ended, high) = from, to
+      begun == ended ? high.to_f : low + ((high - low) * (second - begun) / (ended - begun).to_f)
     end
 
     def rpm(time_s) = curve(@data.fetch("speed", [[0, 0]]), time_s)

@@ -13,15 +13,18 @@ module Instruments
 
     # A WAV file, 16 bits, one channel: a tone that dies away with τ = Q / (π f). random: Random.
     def tap(tone_hz, quality, random)
-      decay_s = quality / (Math::PI * tone_hz)
+      turns = 2 * Math::PI * tone_hz
+      decay_s = 2 * quality / turns
       samples =
-        Array.new((RATE_HZ * LENGTH_S).round) do |index|
-          since_s = (index / RATE_HZ.to_f) - BEFORE_S
-          tone = since_s.negative? ? 0 : 0.7 * Math.exp(-since_s / decay_s) * Math.sin(2 * Math::PI * tone_hz * since_s)
+        times_s.map do |since_s|
+          tone = since_s.negative? ? 0 : 0.7 * Math.exp(-since_s / decay_s) * Math.sin(turns * since_s)
           ((tone + (ROOM * random.rand(-1.0..1.0))) * 32_767).round
         end
       wave(samples.pack("s<*"))
     end
+
+    # Of each sample, since the tap.
+    def times_s = Array.new((RATE_HZ * LENGTH_S).round) { |index| (index / RATE_HZ.to_f) - BEFORE_S }
 
     def wave(bytes)
       head = ["RIFF", 36 + bytes.bytesize, "WAVEfmt ", 16, 1, 1, RATE_HZ, 2 * RATE_HZ, 2, 16, "data", bytes.bytesize]

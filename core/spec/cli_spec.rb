@@ -61,6 +61,14 @@ RSpec.describe "bin/anvil" do
     )
   end
 
+  it "tells every mount judged, the one proposed first" do
+    out, faults, status = anvil("mounts", File.join(root, "demo", "33-lamp-base.anvil.json"))
+    expect([status.exitstatus, faults]).to eq([0, ""])
+    # It has no wood for a tenon, nor for anything else that would hold it free.
+    told = JSON.parse(out)["steps"].map { |step| [step["proposed"], step["mounts"].first["key"]] }
+    expect(told).to eq([%w[screw screw], [nil, "tenon"], %w[cone cone]])
+  end
+
   it "prints every cut, with what it pushes and what that may be" do
     out, faults, status = anvil("cuts", File.join(root, "demo", "33-lamp-base.anvil.json"))
     expect([status.exitstatus, faults]).to eq([0, ""])

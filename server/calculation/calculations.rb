@@ -275,14 +275,11 @@ module MossyAnvil
         def refuse_changed_readings(document)
           return unless document.key?("readings") && document["readings"] != (@given["kept"]["readings"] || [])
 
-          raise MossyAnvil::InvalidInput,
-                [
-                  MossyAnvil::Fault.new(
-                    path: "/document/readings",
-                    problem: MossyAnvil::Fault.t("differ_from_what_was_read"),
-                    allowed: MossyAnvil::Fault.t("readings_are_added_one_by_one_and")
-                  )
-                ]
+          raise MossyAnvil::InvalidInput.at(
+                  "/document/readings",
+                  MossyAnvil::Fault.t("differ_from_what_was_read"),
+                  MossyAnvil::Fault.t("readings_are_added_one_by_one_and")
+                )
         end
       end
     end

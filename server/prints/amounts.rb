@@ -38,12 +38,20 @@ module MossyAnvil
           row = rows.find { |one| one["below"].nil? || value.abs < one["below"] }
           return by_table(value * row["times"], row["like"]) if row["like"]
 
-          return Catalogue.t("units.under", amount: by_table(row["tiny"], unit)) if row["tiny"] && !value.zero?
+          tiny = row["tiny"]
+          return Catalogue.t("units.under", amount: by_table(tiny, unit)) if tiny && !value.zero?
 
-          shown = value * (row["times"] || 1)
-          shown = shown.to_i / row["down_to"] * row["down_to"] if row["down_to"]
-          rounded = shown.to_f.round(row["digits"], half: :up)
+          counted(value * (row["times"] || 1), row)
+        end
+
+        def counted(value, row)
+          rounded = rounded(value, row)
           Catalogue.t("units.#{row["text"]}", n: number(rounded, row["digits"]), count: rounded)
+        end
+
+        def rounded(value, row)
+          value = value.to_i / row["down_to"] * row["down_to"] if row["down_to"]
+          value.to_f.round(row["digits"], half: :up)
         end
 
         def clock(clock_deg)
@@ -54,7 +62,7 @@ module MossyAnvil
         end
 
         def hour(clock_deg) = (((clock_deg % 360) / 30.0).round % 12).then { |hour| hour.zero? ? 12 : hour }
-        private_class_method :by_table, :clock, :hour
+        private_class_method :by_table, :counted, :rounded, :clock, :hour
       end
     end
   end

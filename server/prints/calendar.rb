@@ -22,30 +22,8 @@ module MossyAnvil
           calendar = Icalendar::Calendar.new
           calendar.prodid = "-//Mossy Anvil//Waits//EN"
           calendar.append_custom_property("X-WR-CALNAME", plain(Texts.t("calendar.name", shop: @shop)))
-          @waits.each do |wait|
-            add(
-              calendar,
-              "wait-#{wait[:id]}",
-              wait[:earliest_at],
-              wait[:likely_at],
-              Texts.t(
-                "calendar.wait",
-                piece: title(wait),
-                what: Texts.t(wait[:unlocks] ? "unlocks.#{wait[:unlocks]}" : "calendar.time_is_up")
-              ),
-              Texts.of(wait[:message])
-            )
-          end
-          @drying.each do |row|
-            add(
-              calendar,
-              "drying-#{row[:id]}",
-              row[:wait_earliest_at] || row[:wait_ends_at],
-              row[:wait_ends_at],
-              Texts.t("calendar.dry", piece: title(row)),
-              Texts.t("calendar.by_curve")
-            )
-          end
+          @waits.each { |wait| add_wait(calendar, wait) }
+          @drying.each { |row| add_drying(calendar, row) }
           @due.each { |row| add_day(calendar, row) }
           calendar.publish
           calendar.to_ical
@@ -54,6 +32,18 @@ module MossyAnvil
         private
 
         def title(row) = row[:number] ? Texts.t("calendar.piece", number: row[:number], name: row[:name]) : row[:name]
+
+        def add_wait(calendar, wait)
+          over = Texts.t(wait[:unlocks] ? "unlocks.#{wait[:unlocks]}" : "calendar.time_is_up")
+          summary = Texts.t("calendar.wait", piece: title(wait), what: over)
+          add(calendar, "wait-#{wait[:id]}", wait[:earliest_at], wait[:likely_at], summary, Texts.of(wait[:message]))
+        end
+
+        def add_drying(calendar, row)
+          earliest = row[:wait_earliest_at] || row[:wait_ends_at]
+          summary = Texts.t("calendar.dry", piece: title(row))
+          add(calendar, "drying-#{row[:id]}", earliest, row[:wait_ends_at], summary, Texts.t("calendar.by_curve"))
+        end
 
         def add(calendar, uid, earliest, likely, summary, description)
           calendar.event do |event|

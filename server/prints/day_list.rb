@@ -70,16 +70,18 @@ module MossyAnvil
           ]
         end
 
+        # What ends of a piece and when, and when it is to be weighed.
+        def ends(piece)
+          waits = piece[:steps].reject { |step| step[:until] == step[:parts].last[:to] }
+          over = [piece[:under_way], *waits].compact.map { |one| [one[:until], Texts.of(one[:name])] }
+          weighed = piece.dig(:under_way, :weigh)&.then { |time| [[time, Texts.t("day_list.weigh")]] } || []
+          (over + weighed).map { |time, words| [Time.iso8601(time), title(piece), words, ""] }
+        end
+
         # Waits that are over that day, and what is to be weighed.
         def ready
-          ends =
-            @board[:pieces].flat_map do |piece|
-              waits = piece[:steps].reject { |step| step[:until] == step[:parts].last[:to] }
-              over = [piece[:under_way], *waits].compact.map { |one| [one[:until], Texts.of(one[:name])] }
-              weighed = piece.dig(:under_way, :weigh)&.then { |time| [[time, Texts.t("day_list.weigh")]] } || []
-              (over + weighed).map { |time, words| [Time.iso8601(time), title(piece), words, ""] }
-            end
-          ends
+          @board[:pieces]
+            .flat_map { |piece| ends(piece) }
             .select { |time, *| time.to_date == @day }
             .sort_by(&:first)
             .map { |time, *words| [time.strftime("%H:%M"), *words] }

@@ -52,14 +52,17 @@ module MossyAnvil
           (1..26)
             .map do |ring|
               share = (ring / 26.0)**0.85
-              points =
-                radii.each_with_index.map do |radius, step|
-                  off = wander.sum { |times, from, size| size * Math.sin(((step * 3 * times) + from) * Math::PI / 180) }
-                  at(step * 3, radius * share * (1 + (off * share)))
-                end
+              points = wandering_ring(share, wander)
               stroke([*points, points.first], 0.8 + (@random.rand * 2.2), 0.25 + (@random.rand * 0.4))
             end
             .join
+        end
+
+        def wandering_ring(share, wander)
+          radii.each_with_index.map do |radius, step|
+            off = wander.sum { |times, from, size| size * Math.sin(((step * 3 * times) + from) * Math::PI / 180) }
+            at(step * 3, radius * share * (1 + (off * share)))
+          end
         end
 
         def rays

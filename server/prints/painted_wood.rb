@@ -100,13 +100,14 @@ module MossyAnvil
         def lines_of_growth(turned_deg)
           reach = @scale * Math.hypot(@blank.shape.max_radius_mm, @blank.shape.length_mm)
           wander = Array.new(3) { [@random.rand(1..4), @random.rand * 6.3, @random.rand * reach * 0.02] }
-          lines =
-            Array.new(46) do |row|
-              over = (((row + (@random.rand * 0.6)) / 23.0) - 1) * reach
-              stroke(wandering(over, reach, wander), 0.8 + (@random.rand * 2), 0.2 + (@random.rand * 0.35))
-            end
+          lines = Array.new(46) { |row| line_of_growth(row, reach, wander) }
           turn = "rotate(#{turned_deg} #{CENTRE.map { |share| share * WIDE }.join(" ")})"
           %(<g transform="#{turn}">#{lines.join}</g>)
+        end
+
+        def line_of_growth(row, reach, wander)
+          over = (((row + (@random.rand * 0.6)) / 23.0) - 1) * reach
+          stroke(wandering(over, reach, wander), 0.8 + (@random.rand * 2), 0.2 + (@random.rand * 0.35))
         end
 
         # Across the picture, so far over the middle. wander: times, start and size of each wave.

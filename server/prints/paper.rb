@@ -53,17 +53,14 @@ module MossyAnvil
         # Words in columns, each so much of the width, over to the next page where they do not fit.
         def row(cells, shares, style: :normal)
           wide = @pdf.bounds.width
-          tall =
-            cells
-              .zip(shares)
-              .map { |cell, share| @pdf.height_of(plain(cell), width: (wide * share) - 4, size: 9, style: style) }
-              .max + 5
+          told = cells.zip(shares).map { |cell, share| [plain(cell), wide * share] }
+          tall = told.map { |text, width| @pdf.height_of(text, width: width - 4, size: 9, style: style) }.max + 5
           @pdf.start_new_page if @pdf.cursor - tall < FOOT_MM * MM
+          rule(wide)
           top, left = @pdf.cursor, 0
-          @pdf.stroke_color("999999") && @pdf.stroke_horizontal_line(0, wide, at: top + 2)
-          cells.zip(shares) do |cell, share|
-            @pdf.text_box(plain(cell), at: [left, top], width: (wide * share) - 4, size: 9, style: style)
-            left += wide * share
+          told.each do |text, width|
+            @pdf.text_box(text, at: [left, top], width: width - 4, size: 9, style: style)
+            left += width
           end
           @pdf.move_cursor_to(top - tall)
         end
@@ -72,33 +69,43 @@ module MossyAnvil
         # fewer of them do. What would take more than MOST_PAGES is drawn smaller, and every page says how much. The
         # drawing is read once and laid on each page.
         def tiled(name, svg)
-          size_mm = svg.match(/viewBox="0 0 ([\d.]+) ([\d.]+)"/).captures.map(&:to_f)
-          scale = SCALES.find { |part| pages(size_mm, part) <= MOST_PAGES } || SCALES.last
-          printed_mm = size_mm.map { |mm| mm / scale }
+          scale, *printed_mm = scaled(svg)
           layout, room = TILES_MM.min_by { |_, tile| grid(printed_mm, tile).inject(:*) }
-          columns, rows = grid(printed_mm, room)
-          rows
-            .times
-            .to_a
-            .product(columns.times.to_a)
-            .each_with_index do |(row, column), index|
-              @pdf.start_new_page(layout: layout)
-              say(
-                "#{name} of #{@title}, 1 : #{scale}, sheet #{index + 1} of #{rows * columns}#{
-                  how(rows * columns, row, column, scale)
-                }",
-                size: 9
-              )
-              keep(name, svg, printed_mm) if index.zero?
-              tile(name, printed_mm[1], room, [column, row].zip(room).map { |place, mm| place * (mm - OVERLAP_MM) })
-            end
+          places = places(printed_mm, room)
+          places.each_with_index do |(row, column), index|
+            @pdf.start_new_page(layout: layout)
+            head(name, scale, index, places)
+            keep(name, svg, printed_mm) if index.zero?
+            tile(name, printed_mm[1], room, [column * (room[0] - OVERLAP_MM), row * (room[1] - OVERLAP_MM)])
+          end
         end
 
         private
 
+        def rule(wide)
+          @pdf.stroke_color("999999")
+          @pdf.stroke_horizontal_line(0, wide, at: @pdf.cursor + 2)
+        end
+
         # How many pages across and down.
         def grid(size_mm, room_mm) =
           size_mm.zip(room_mm).map { |mm, room| [((mm - OVERLAP_MM) / (room - OVERLAP_MM)).ceil, 1].max }
+
+        # One part in how many it is drawn, and its width and height on paper.
+        def scaled(svg)
+          size_mm = svg.match(/viewBox="0 0 ([\d.]+) ([\d.]+)"/).captures.map(&:to_f)
+          scale = SCALES.find { |part| pages(size_mm, part) <= MOST_PAGES } || SCALES.last
+          [scale, *size_mm.map { |mm| mm / scale }]
+        end
+
+        # [row, column] of every sheet.
+        def places(size_mm, room_mm) = grid(size_mm, room_mm).then { |across, down| [*0...down].product([*0...across]) }
+
+        def head(name, scale, index, places)
+          more = how(places.size, *places[index], scale)
+          sheet = { name: name, title: @title, scale: scale, sheet: index + 1, sheets: places.size, more: more }
+          say(Texts.t("paper.sheet", **sheet), size: 9)
+        end
 
         # How the sheets go together.
         def how(sheets, row, column, scale)

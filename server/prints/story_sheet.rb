@@ -120,24 +120,29 @@ module MossyAnvil
         end
 
         def costs
-          about = ending || @story["suggested"]
           heading("cost")
-          hours = about["hours"].values.sum
-          rows = [
-            [words("blank"), money(about["blank_cost"])],
-            [words("materials"), money(about["materials_cost"])],
-            [words("hours", hours: "#{hours.round(1)} h", rate: money(about["rate"])), money(hours * about["rate"])],
-            *(ending ? [[words("whole"), money(ending["cost"])]] : []),
-            *(
-              if ending && ending["price"]
-                [[words("price"), money(ending["price"])], [words("margin"), money(ending["margin"])]]
-              else
-                []
-              end
-            )
-          ]
-          rows.each { |row| @paper.row(["", *row], SHARES) }
+          (spent(ending || @story["suggested"]) + earned).each do |what, sum|
+            @paper.row(["", what, money(sum)], SHARES)
+          end
           @story["materials"].each { |row| @paper.row(["", row["name"], amount(row["grams"], "g")], SHARES) }
+        end
+
+        # List of [words, sum].
+        def spent(about)
+          hours = about["hours"].values.sum
+          [
+            [words("blank"), about["blank_cost"]],
+            [words("materials"), about["materials_cost"]],
+            [words("hours", hours: "#{hours.round(1)} h", rate: money(about["rate"])), hours * about["rate"]]
+          ]
+        end
+
+        # What is known once it has ended, and once it is sold.
+        def earned
+          return [] unless ending
+
+          names = ending["price"] ? %w[whole price margin] : %w[whole]
+          names.map { |name| [words(name), ending[name == "whole" ? "cost" : name]] }
         end
 
         def lessons

@@ -14,7 +14,7 @@ module MossyAnvil
         # The PDF's bytes.
         def pdf
           paper = Paper.new("#{@blank.number} #{@blank.name}".strip, @now)
-          paper.tiled("Template", MossyAnvil::Formats::FormTemplate.new(@blank).svg)
+          paper.tiled(Texts.t("paper.template"), MossyAnvil::Formats::FormTemplate.new(@blank).svg)
           paper.bytes
         end
       end

@@ -16,16 +16,9 @@ module MossyAnvil
         def call
           @state.make
           @state.lock
-          file = @file || folder.list.last || abort("There is no backup in #{folder.path}.")
-          abort("There is no file #{file}.") unless File.file?(file)
+          file = file_to_restore
           kept_as = backups.restore(file, Time.now) { |rows| go_on?(file, rows) }
-          puts(
-            if kept_as
-              "  Restored. What was there is still kept, as the database #{kept_as}."
-            else
-              "  Nothing was changed."
-            end
-          )
+          puts "  #{kept_as ? "Restored. What was there is still kept, as the database #{kept_as}." : "Nothing was changed."}"
         rescue Backups::Failed, LocalPostgres::Failed => e
           abort("Cannot restore: #{e.message}")
         rescue Sequel::DatabaseError => e
@@ -35,6 +28,12 @@ module MossyAnvil
         end
 
         private
+
+        def file_to_restore
+          file = @file || folder.list.last || abort("There is no backup in #{folder.path}.")
+          abort("There is no file #{file}.") unless File.file?(file)
+          file
+        end
 
         def folder = @folder ||= Services::BackupFolder.new(@state.backups)
         def backups = Backups.new(ENV.fetch("DATABASE_URL") { own_database }, folder)

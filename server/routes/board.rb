@@ -79,19 +79,11 @@ module MossyAnvil
           number = Integer(given, 10, exception: false)
           return number if number && about[:within].cover?(number)
 
-          raise MossyAnvil::InvalidInput,
-                [
-                  MossyAnvil::Fault.new(
-                    path: "/#{name}",
-                    problem: MossyAnvil::Fault.t("is", given: MossyAnvil::Fault.shown(given)),
-                    allowed:
-                      MossyAnvil::Fault.t(
-                        "a_whole_number_from_to",
-                        least: about[:within].first,
-                        most: about[:within].last
-                      )
-                  )
-                ]
+          raise MossyAnvil::InvalidInput.at(
+                  "/#{name}",
+                  MossyAnvil::Fault.t("is", given: MossyAnvil::Fault.shown(given)),
+                  MossyAnvil::Fault.t("a_whole_number_from_to", least: about[:within].first, most: about[:within].last)
+                )
         end
         private_class_method :view, :planning, :plan
       end

@@ -15,6 +15,12 @@ module MossyAnvil
             found = calculate("export", bytes: "", kept: document, format: params["as"] || "blank")
             hand_over("#{Services::Archive.stem(document)}.#{found.about["ending"]}", found.type, found.bytes)
           end
+          blank_in(app)
+          archive_out(app)
+          archive_in(app)
+        end
+
+        def self.blank_in(app)
           app.post("/api/blanks/import") do
             found =
               calculate_to_keep(
@@ -23,7 +29,6 @@ module MossyAnvil
               ).data
             answer(blanks.take_in(*found.values_at("document", "brief"), next_number: params["number"] == "next"), 201)
           end
-          archives(app)
         end
 
         def self.parcel(app, id)
@@ -34,13 +39,16 @@ module MossyAnvil
           end
         end
 
-        def self.archives(app)
+        def self.archive_out(app)
           app.get("/api/shop/archive") do
             hand_over_written(ARCHIVE_TYPE) do |path|
               Services::ArchiveWriter.new(settings.db).write(path)
               "#{Services::Archive.slug(shops.current[:name])}#{"-too-large-to-import" unless Services::Archive.fits?(path)}.zip"
             end
           end
+        end
+
+        def self.archive_in(app)
           app.post("/api/shop/archive") do
             problem(Problems.wrong_type([ARCHIVE_TYPE])) unless request.media_type == ARCHIVE_TYPE
             id =

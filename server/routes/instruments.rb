@@ -19,6 +19,11 @@ module MossyAnvil
           app.set(:watching) { @watching ||= Thread::SizedQueue.new(MOST_WATCHING) }
           app.get("/api/instruments") { answer({ instruments: settings.live_readings.list }) }
           app.get("/api/instruments/live") { Instruments.live(self) }
+          past(app)
+        end
+
+        # What was heard, and what was read over a time.
+        def self.past(app)
           app.get("/api/instruments/sound") do
             content_type "audio/wav"
             instruments.sound("microphone")
@@ -97,7 +102,7 @@ module MossyAnvil
 
         def self.refuse(path, given, allowed)
           problem = MossyAnvil::Fault.t("is", given: MossyAnvil::Fault.shown(given))
-          raise MossyAnvil::InvalidInput, [MossyAnvil::Fault.new(path: path, problem: problem, allowed: allowed)]
+          raise MossyAnvil::InvalidInput.at(path, problem, allowed)
         end
         private_class_method :place_taken, :tell, :closing?, :now_s, :refuse
       end

@@ -71,14 +71,11 @@ module MossyAnvil
             chances: Store::Odds.new(app.settings.db).pairs
           ).to_h
         rescue ArgumentError
-          raise MossyAnvil::InvalidInput,
-                [
-                  MossyAnvil::Fault.new(
-                    path: "/year",
-                    problem: MossyAnvil::Fault.t("is_not_a_number"),
-                    allowed: MossyAnvil::Fault.t("a_year")
-                  )
-                ]
+          raise MossyAnvil::InvalidInput.at(
+                  "/year",
+                  MossyAnvil::Fault.t("is_not_a_number"),
+                  MossyAnvil::Fault.t("a_year")
+                )
         end
 
         def self.asked_text(app, name) =

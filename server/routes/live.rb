@@ -10,6 +10,15 @@ module MossyAnvil
 
         def self.registered(app)
           app.set(:feed) { @feed ||= Server::Live::Feed.new(db) }
+          changes(app)
+          app.post("/api/here") do
+            body = body_as("Presence")
+            presences.note(body["tab"], body["blank_id"], asking.name, now)
+            answer(others: body["blank_id"] ? presences.others(body["tab"], body["blank_id"]) : [])
+          end
+        end
+
+        def self.changes(app)
           app.get("/api/changes") do
             raise Busy, Problems.text("refused.too_many_listen", most: Server::Live::Feed::MOST) if settings.feed.full?
 
@@ -20,12 +29,8 @@ module MossyAnvil
             # Not a list, whose length would be told.
             body [].each
           end
-          app.post("/api/here") do
-            body = body_as("Presence")
-            presences.note(body["tab"], body["blank_id"], asking.name, now)
-            answer(others: body["blank_id"] ? presences.others(body["tab"], body["blank_id"]) : [])
-          end
         end
+        private_class_method :changes
       end
     end
   end

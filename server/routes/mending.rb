@@ -13,9 +13,11 @@ module MossyAnvil
             ways = Mending.ways(params["ways"] || "all")
             answer(calculate("route", **own_numbers.given, ways: ways).data)
           end
-          app.post("/api/reckon/finish") { answer(calculate("finish", **own_numbers.given).data) }
-          app.post("/api/reckon/cuts") { answer(calculate("cuts", **own_numbers.given).data) }
+          %w[finish cuts].each do |asked|
+            app.post("/api/reckon/#{asked}") { answer(calculate(asked, **own_numbers.given).data) }
+          end
           cards(app)
+          work_on_cards(app)
           waits(app)
         end
 
@@ -24,14 +26,16 @@ module MossyAnvil
           return given if %w[all taken].include?(given)
 
           problem = MossyAnvil::Fault.t("is", given: MossyAnvil::Fault.shown(given))
-          raise MossyAnvil::InvalidInput,
-                [MossyAnvil::Fault.new(path: "/ways", problem: problem, allowed: MossyAnvil::Fault.t("all_taken"))]
+          raise MossyAnvil::InvalidInput.at("/ways", problem, MossyAnvil::Fault.t("all_taken"))
         end
 
         def self.cards(app)
           app.post("/api/blanks/:id/card") { answer(Mending.open(self, blank_id), 201) }
           app.get("/api/blanks/:id/card") { answer(card: at_one_moment { Mending.open_card(self, blank_id) }) }
           app.get("/api/cards/:id") { answer(card_work.show(card_id)) }
+        end
+
+        def self.work_on_cards(app)
           app.post("/api/cards/:id/marks") { answer(card_work.mark(card_id, body_as("NewMark")), 201) }
           app.post("/api/cards/:id/troubles") { answer(card_work.trouble(card_id, body_as("NewTrouble")), 201) }
           app.post("/api/cards/:id/end") { answer(card_work.close(card_id, body_as("NewCard")["key"])) }

@@ -10,18 +10,7 @@ module MossyAnvil
 
         def self.registered(app)
           app.get("/api/blanks/:id/photographs") { answer(photographs: photographs.of(blank_id)) }
-          app.post("/api/blanks/:id/photographs") do
-            about = settings.contract.check("PhotographAbout", { "view" => params["view"] || "other" })
-            sent = calculate("photograph", types: TYPES, most_bytes: MOST_BYTES)
-            answer(
-              photographs.add(
-                blank_id,
-                Services::KeptPicture.new(sent.bytes, *sent.about.values_at("width_px", "height_px")),
-                about
-              ),
-              201
-            )
-          end
+          taken_in(app)
           app.put("/api/blanks/:id/photographs/:photograph") do
             answer(photographs.change(blank_id, photograph_id, body_as("PhotographAbout")))
           end
@@ -33,6 +22,16 @@ module MossyAnvil
             bytes
           end
         end
+
+        def self.taken_in(app)
+          app.post("/api/blanks/:id/photographs") do
+            about = settings.contract.check("PhotographAbout", { "view" => params["view"] || "other" })
+            sent = calculate("photograph", types: TYPES, most_bytes: MOST_BYTES)
+            picture = Services::KeptPicture.new(sent.bytes, *sent.about.values_at("width_px", "height_px"))
+            answer(photographs.add(blank_id, picture, about), 201)
+          end
+        end
+        private_class_method :taken_in
       end
     end
   end

@@ -39,32 +39,33 @@ module MossyAnvil
           app.post("/api/practices") do
             found = calculate("practice").data
             pictures = calculate("painted", bytes: JSON.generate(found.slice("seed", "level"))).data["pictures"]
-            settings.db.transaction do
-              id = blanks.take_in(*found.values_at("document", "brief"))[:id]
-              practices.begin(id, found["seed"], found["level"], now)
-              pictures.each { |one| photographs.add(id, Practices.picture(one), one["about"]) }
-              answer(Practices.plain(practices.find(id)), 201)
-            end
+            id = settings.db.transaction { Practices.take_in(self, found, pictures) }
+            answer(Practices.plain(practices.find(id)), 201)
           end
+        end
+
+        # Its id.
+        def self.take_in(app, found, pictures)
+          id = app.blanks.take_in(*found.values_at("document", "brief"))[:id]
+          app.practices.begin(id, found["seed"], found["level"], app.now)
+          pictures.each { |one| app.photographs.add(id, picture(one), one["about"]) }
+          id
         end
 
         def self.tests(app)
           app.post("/api/blanks/:id/practice/tests") do
-            row = practices.find(blank_id)
+            row, kept = practices.find(blank_id), blanks.find(blank_id)
             practices.refuse_ended(row)
-            kept = blanks.find(row[:blank_id])
             found = calculate("practice_test", kept: kept[:document], practice: row.slice(:seed, :level)).data
             settings.db.transaction do
-              practices.spend(row[:blank_id], found["minutes"], Services::Practising.budget_min(row[:level]))
+              practices.spend(kept[:id], found["minutes"], Services::Practising.budget_min(row[:level]))
               Practices.keep(blanks, kept, found)
             end
-            answer(
-              told: found["told"],
-              practice: Practices.plain(practices.find(row[:blank_id])),
-              kept: blanks.find(row[:blank_id])
-            )
+            answer(told: found["told"], **Practices.as_it_is(self, kept[:id]))
           end
         end
+
+        def self.as_it_is(app, id) = { practice: plain(app.practices.find(id)), kept: app.blanks.find(id) }
 
         def self.verdict(app)
           app.post("/api/blanks/:id/practice/verdict") do

@@ -8,20 +8,7 @@ module MossyAnvil
         def self.registered(app)
           app.get("/api/stores") { answer(Stores.shown(stocks, now)) }
           products(app)
-          app.post("/api/stores/lots") do
-            body = body_as("NewLot")
-            opened_on = Store::Stocks.day(body["opened_on"], at: "/opened_on")
-            stocks.add_lot(
-              body["product_id"],
-              body["grams"],
-              body["key"],
-              now,
-              part: body["part"],
-              code: body["code"],
-              opened_on: opened_on
-            )
-            answer(Stores.shown(stocks, now), 201)
-          end
+          lots(app)
           app.post("/api/stores/moves") do
             body = body_as("NewMove")
             Stores.check_right(self, body)
@@ -29,6 +16,19 @@ module MossyAnvil
             answer(Stores.shown(stocks, now), 201)
           end
           air(app)
+        end
+
+        def self.lots(app)
+          app.post("/api/stores/lots") do
+            body = body_as("NewLot")
+            about = {
+              part: body["part"],
+              code: body["code"],
+              opened_on: Store::Stocks.day(body["opened_on"], at: "/opened_on")
+            }
+            stocks.add_lot(body["product_id"], body["grams"], body["key"], now, **about)
+            answer(Stores.shown(stocks, now), 201)
+          end
         end
 
         def self.products(app)

@@ -6,6 +6,15 @@ module MossyAnvil
       # Changes that are worked on the queue: looked at on the way, cancelled.
       module Tasks
         def self.registered(app)
+          odds(app)
+          app.get("/api/tasks/:id") { answer(Tasks.plain(tasks.find(task_id))) }
+          app.delete("/api/tasks/:id") do
+            tasks.stop(task_id)
+            answer(Tasks.plain(tasks.find(task_id)))
+          end
+        end
+
+        def self.odds(app)
           app.post("/api/odds") do
             asked = calculate("odds").data
             answer(Tasks.plain(tasks.find(ask_task("odds", { **asked, now: now.iso8601(6) }))), 202)
@@ -15,12 +24,8 @@ module MossyAnvil
             odds = Store::Odds.new(settings.db).of(blank_id)
             answer(odds: odds && { **odds, played_at: odds[:played_at].utc.iso8601 })
           end
-          app.get("/api/tasks/:id") { answer(Tasks.plain(tasks.find(task_id))) }
-          app.delete("/api/tasks/:id") do
-            tasks.stop(task_id)
-            answer(Tasks.plain(tasks.find(task_id)))
-          end
         end
+        private_class_method :odds
 
         def self.plain(row)
           {

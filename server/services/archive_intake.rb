@@ -47,32 +47,23 @@ module MossyAnvil
 
         # Onto an empty shelf: each lot as bought, with what was left of it.
         def shelve(stores)
-          stores["products"].each_with_index do |product, place|
-            id =
-              stocks.add_product(
-                **product.slice("name", "kind", "like", "sheet", "pack_g", "pack_price").transform_keys(&:to_sym)
-              )
-            product["lots"].each_with_index do |lot, index|
-              about = {
-                part: lot["part"],
-                code: lot["code"],
-                opened_on:
-                  Store::Stocks.day(lot["opened_on"], at: "/stores.json/products/#{place}/lots/#{index}/opened_on")
-              }
-              stocks.add_lot(
-                id,
-                lot["left_g"],
-                Store::Stocks.key("archive-#{@now.to_f}-#{place}-#{index}"),
-                @now,
-                **about
-              )
-            end
-          end
+          stores["products"].each_with_index { |product, place| add_product(product, place) }
           stores["records"].each do |row|
             id = @db[:records].insert(**row.slice("kind", "of", "value").transform_keys(&:to_sym), recorded_at: @now)
             rates.leave_out(id, true, @now) if row["left_out"]
           end
           (stores["rates_off"] || []).each { |row| rates.turn_off(row["kind"], row["of"], true) }
+        end
+
+        def add_product(product, place)
+          about = product.slice("name", "kind", "like", "sheet", "pack_g", "pack_price")
+          id = stocks.add_product(**about.transform_keys(&:to_sym))
+          product["lots"].each_with_index do |lot, index|
+            key = Store::Stocks.key("archive-#{@now.to_f}-#{place}-#{index}")
+            at = "/stores.json/products/#{place}/lots/#{index}/opened_on"
+            opened_on = Store::Stocks.day(lot["opened_on"], at: at)
+            stocks.add_lot(id, lot["left_g"], key, @now, part: lot["part"], code: lot["code"], opened_on: opened_on)
+          end
         end
 
         def keep_pattern(row, index)
@@ -187,8 +178,7 @@ module MossyAnvil
             MossyAnvil::Fault.t("is_not_in_the_archive"),
             MossyAnvil::Fault.t("the_picture_that_json_speaks_of", stem: stem)
           )
-        def refuse(path, problem, allowed) =
-          raise(MossyAnvil::InvalidInput, [MossyAnvil::Fault.new(path: path, problem: problem, allowed: allowed)])
+        def refuse(path, problem, allowed) = raise MossyAnvil::InvalidInput.at(path, problem, allowed)
         def keep_pictures(id, stem) = pictures(@reader, stem) { |about, picture| photographs.add(id, picture, about) }
 
         def take(name, document, journal)

@@ -170,7 +170,7 @@ module MossyAnvil
           )
 
         def refuse(path, problem, allowed)
-          raise MossyAnvil::InvalidInput, [MossyAnvil::Fault.new(path: path, problem: problem, allowed: allowed)]
+          raise MossyAnvil::InvalidInput.at(path, problem, allowed)
         end
       end
     end

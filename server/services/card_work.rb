@@ -43,9 +43,10 @@ module MossyAnvil
             view.check_right(@worker, kind)
             @now = [@now - (body["ago_s"] || 0), card[:started_at]].max
             turn = view.turn(line["key"])
-            next if repeated?(card, view, line["key"], body)
+            marked = LineMark.new(@cards, @stocks, card, view, body, @now)
+            next if marked.repeated?
 
-            send(:"on_#{kind}", card, view, line, body) unless kind == "released"
+            marked.apply
             @cards.mark(
               id,
               key: body["key"],
@@ -65,18 +66,6 @@ module MossyAnvil
             line = view.line(body["line"])
             next if card[:marks].any? { |mark| mark[:key] == body["key"] }
 
-            met =
-              step(card, view.step_of(line["key"])["id"]).trouble(
-                body["trouble"],
-                amount: body["amount"],
-                hours: hours_since_pour(card, view, line)
-              )
-            found = {
-              trouble: advice("tables.troubles.#{met[:key]}.now"),
-              says: met[:says].map { |one| { **one, figure: nil } },
-              lines: keyed(met[:lines], "#{line["key"]}.#{body["key"][0, 4]}")
-            }
-            found.merge!(put_into_survey(card, view, line, body["amount"])) if met[:key] == "opened"
             @cards.mark(
               id,
               key: body["key"],
@@ -85,7 +74,7 @@ module MossyAnvil
               turn: 0,
               value: body["amount"],
               now: @now,
-              found: found
+              found: found_of_trouble(card, view, line, body)
             )
           end
         end
@@ -97,20 +86,30 @@ module MossyAnvil
               held[:steps].flat_map { |told| step(held, told["id"]).verdict(view.measures(told["id"]))[:records] }
             @cards.close(id, records + DriedRecord.new(@blanks, climate: @climate, now: @now).of(held), @now)
             mend(held, view)
-            @blanks.keep_entry(
-              held[:blank_id],
-              key: key,
-              kind: ENTRIES.fetch(held[:steps].first["stretch"], "note"),
-              stage: nil,
-              speed_rpm: nil,
-              by: @worker.name,
-              note: CardNote.new(held, view).text,
-              logged_at: @now
-            )
+            @blanks.keep_entry(held[:blank_id], key: key, **entry(held, view))
           end
         end
 
         private
+
+        # What the journal says of a card that is ended.
+        def entry(held, view)
+          kind = ENTRIES.fetch(held[:steps].first["stretch"], "note")
+          note = CardNote.new(held, view).text
+          { kind: kind, stage: nil, speed_rpm: nil, by: @worker.name, note: note, logged_at: @now }
+        end
+
+        # What is said of a trouble, and the lines that come of it.
+        def found_of_trouble(card, view, line, body)
+          step = step(card, view.step_of(line["key"])["id"])
+          met = step.trouble(body["trouble"], amount: body["amount"], hours: hours_since_pour(card, view, line))
+          {
+            trouble: advice("tables.troubles.#{met[:key]}.now"),
+            says: met[:says].map { |one| { **one, figure: nil } },
+            lines: keyed(met[:lines], "#{line["key"]}.#{body["key"][0, 4]}"),
+            **(met[:key] == "opened" ? put_into_survey(card, view, line, body["amount"]) : {})
+          }
+        end
 
         def advice(key) = { tone: "stop", figure: nil, **MossyAnvil::Message.of(key) }
 
@@ -193,66 +192,6 @@ module MossyAnvil
         end
         def troubles(kind) = MossyAnvil::Mend::MendStep.troubles_of(kind).map { |row| row.slice("key", "asks") }
 
-        # Sent again, or done already by another hand.
-        def repeated?(card, view, key, body)
-          return true if card[:marks].any? { |mark| mark[:key] == body["key"] }
-
-          case body["kind"]
-          when "done"
-            view.done?(key)
-          when "started"
-            view.started?(key) || view.done?(key)
-          when "seen"
-            false
-          when "released"
-            !view.stopped?
-          else
-            !view.done?(key) && !view.started?(key)
-          end
-        end
-
-        def on_started(card, _view, line, _body)
-          unless line["minutes"]
-            refuse("/line", MossyAnvil::Fault.t("has_nothing_to_wait_for"), MossyAnvil::Fault.t("a_line_with_a_time"))
-          end
-          @cards.begin_wait(card, line, line["minutes"], @now)
-        end
-
-        def on_done(card, view, line, body)
-          if line["measures"] && body["value"].nil?
-            refuse("/value", MossyAnvil::Fault.t("is_missing"), MossyAnvil::Fault.t("what_was_measured"))
-          end
-          @cards.end_wait(card[:id], line["key"], @now)
-          grams = body["value"] || line.dig("target", "value")
-          draws = line["draws"] or return
-          # A weight of the wood itself says how much it took up since it was last weighed.
-          grams -=
-            view
-              .measures(view.step_of(line["key"])["id"])
-              .then { |before| before["wet_g"] || before["dry_g"] || grams } if line["measures"] == "wet_g"
-          @stocks.draw(draws["key"], draws["part"], grams, seed(card, line, view), @now, card[:id]) if grams&.positive?
-        end
-
-        def on_seen(_card, _view, line, body)
-          unless line["watch"]
-            refuse("/line", MossyAnvil::Fault.t("is_not_watched"), MossyAnvil::Fault.t("a_line_that_says_what_to_look"))
-          end
-          return if MossyAnvil::Mend::BubbleLog::LEVELS.each_index.include?(body["value"])
-
-          refuse(
-            "/value",
-            MossyAnvil::Fault.t("is", given: body["value"] || "missing"),
-            MossyAnvil::Fault.t("a_whole_number_up_to", size: MossyAnvil::Mend::BubbleLog::LEVELS.size - 1)
-          )
-        end
-
-        def on_taken_back(card, view, line, _body)
-          @cards.drop_wait(card[:id], line["key"])
-          @stocks.put_back(seed(card, line, view), @now, card[:id]) if line["draws"]
-        end
-
-        def seed(card, line, view) = "#{card[:id]}-#{line["key"]}-#{view.turn(line["key"])}"
-
         # What a measure says of its step, with those before it.
         def verdict(card, view, line, value)
           return unless line["measures"]
@@ -269,18 +208,19 @@ module MossyAnvil
 
         # Since the last timed pour before a line was done; 0 where none was.
         def hours_since_pour(card, view, line)
-          upto = view.lines.take_while { |one| one["key"] != line["key"] } + [line]
-          poured = upto.select { |one| one["kind"] == "timer" && view.done?(one["key"]) }.map { |one| one["key"] }
-          last =
-            card[:marks]
-              .select { |mark| mark[:kind] == "done" && poured.include?(mark[:line]) }
-              .map { |mark| mark[:marked_at] }
-              .max
-          last ? (@now - last) / 3600.0 : 0.0
+          poured = poured_before(view, line)
+          marks = card[:marks].select { |mark| mark[:kind] == "done" && poured.include?(mark[:line]) }
+          marks.empty? ? 0.0 : (@now - marks.map { |mark| mark[:marked_at] }.max) / 3600.0
         end
 
-        def refuse(path, problem, allowed) =
-          raise(MossyAnvil::InvalidInput, [MossyAnvil::Fault.new(path: path, problem: problem, allowed: allowed)])
+        # Keys of the timed lines that are done, up to that one.
+        def poured_before(view, line)
+          keys = view.lines.map { |one| one["key"] }
+          upto = view.lines.first(keys.index(line["key"]) + 1)
+          upto.select { |one| one["kind"] == "timer" && view.done?(one["key"]) }.map { |one| one["key"] }
+        end
+
+        def refuse(path, problem, allowed) = raise MossyAnvil::InvalidInput.at(path, problem, allowed)
       end
     end
   end

@@ -68,15 +68,19 @@ module MossyAnvil
 
         # A card with so many lines ticked, each with its value where it asks for one, and what comes then begun.
         def work(number, about)
-          id = id_of(number)
           begun = @now - (about["begun_h_ago"] * 3600)
           card = CardWork.new(@db, climate: @shops.climate, now: begun)
-          document = @blanks.find(id)[:document]
-          plan = Reckoner.new(@shops.climate, now: begun).mend(document)
-          opened = card.open(id, Store::Stocks.key("card-#{number}"), document, JSON.parse(JSON.generate(plan)))
+          opened = open_card(card, number, begun)
           lines = opened[:steps].flat_map { |step| step[:lines] }
           lines.first(about["ticked"]).each { |line| mark(card, opened[:id], line[:key], "done", about["values"]) }
           mark(card, opened[:id], lines[about["ticked"]][:key], "started", nil)
+        end
+
+        def open_card(card, number, begun)
+          id = id_of(number)
+          document = @blanks.find(id)[:document]
+          plan = Reckoner.new(@shops.climate, now: begun).mend(document)
+          card.open(id, Store::Stocks.key("card-#{number}"), document, JSON.parse(JSON.generate(plan)))
         end
 
         def mark(card, id, line, kind, values) =
@@ -122,21 +126,24 @@ module MossyAnvil
         end
 
         def take_in(document)
-          readings =
-            (document["readings"] || []).map do |reading|
-              reading.merge("taken_at" => moved(reading["taken_at"]).iso8601)
-            end
-          document = document.merge("readings" => readings) if readings.any?
-          document = document.merge("intake" => moved_day(document["intake"], "got_on")) if document["intake"]
-          if document["commission"]
-            document = document.merge("commission" => moved_day(document["commission"], "due_on"))
-          end
-          document = document.merge("defects" => document["defects"].map { |defect| moved_day(defect, "found_on") })
+          document = shifted(document)
           id = @blanks.take_in(document, Reckoner.new(@shops.climate, now: @now).brief(document))[:id]
           @shop["patterns"]
             .select { |_, number| number == document["number"] }
             .each_key { |name| keep_pattern(name, document["form"]) }
           add_to(id, document["number"])
+        end
+
+        # Its days and times moved to today.
+        def shifted(document)
+          document = document.merge("defects" => document["defects"].map { |defect| moved_day(defect, "found_on") })
+          { "intake" => "got_on", "commission" => "due_on" }.each do |part, day|
+            document = document.merge(part => moved_day(document[part], day)) if document[part]
+          end
+          return document unless document["readings"]&.any?
+
+          readings = document["readings"].map { |one| one.merge("taken_at" => moved(one["taken_at"]).iso8601) }
+          document.merge("readings" => readings)
         end
 
         def keep_pattern(name, form) = Store::Patterns.new(@db).add(name, Store::Patterns.pattern(form))

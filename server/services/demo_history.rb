@@ -137,13 +137,17 @@ module MossyAnvil
             blank_cost: document["intake"]["cost"].to_f,
             materials_cost: draws.triangular("materials", 0.5, 4, 28).round(2),
             rate: RATE,
-            **SHARES.to_h do |kind, share|
-              [:"#{kind}_h", (took * share * draws.lognormal("#{kind} share", 1, 0.2)).round(2)]
-            end,
+            **hours(took, draws),
             planned_h: planned.round(2),
             **said(outcome, draws),
             **about(document, draws)
           }
+        end
+
+        def hours(took, draws)
+          SHARES.to_h do |kind, share|
+            [:"#{kind}_h", (took * share * draws.lognormal("#{kind} share", 1, 0.2)).round(2)]
+          end
         end
 
         def outcome(share)

@@ -123,8 +123,7 @@ module MossyAnvil
           image.colourspace(:srgb)
         end
 
-        def refuse(problem, allowed) =
-          raise(MossyAnvil::InvalidInput, [MossyAnvil::Fault.new(path: "/file", problem: problem, allowed: allowed)])
+        def refuse(problem, allowed) = raise MossyAnvil::InvalidInput.at("/file", problem, allowed)
       end
     end
   end

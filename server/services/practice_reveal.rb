@@ -15,17 +15,8 @@ module MossyAnvil
         def prepare
           row = practices.find(@asked["blank_id"])
           practices.refuse_ended(row)
-          kept = Store::Blanks.new(@db).find(row[:blank_id])[:document]
-          marking =
-            MossyAnvil::Rehearsal::Marking.new(
-              Reckoner.blank(kept),
-              Practising.new(row[:seed], row[:level]).truth,
-              @asked["verdict"],
-              climate: Store::Shops.new(@db).climate,
-              now: Time.parse(@asked["now"]),
-              **OwnNumbers.new(@db).core
-            )
-          @told = Store::Rows.data(JSON.parse(JSON.generate(marking.to_h { |done, of| @step.call(done, of) })))
+          told = marking(row).to_h { |done, of| @step.call(done, of) }
+          @told = Store::Rows.data(JSON.parse(JSON.generate(told)))
         end
 
         # Plain data.
@@ -37,6 +28,17 @@ module MossyAnvil
         private
 
         def practices = Store::Practices.new(@db)
+
+        def marking(row)
+          MossyAnvil::Rehearsal::Marking.new(
+            Reckoner.blank(Store::Blanks.new(@db).find(row[:blank_id])[:document]),
+            Practising.new(row[:seed], row[:level]).truth,
+            @asked["verdict"],
+            climate: Store::Shops.new(@db).climate,
+            now: Time.parse(@asked["now"]),
+            **OwnNumbers.new(@db).core
+          )
+        end
       end
     end
   end

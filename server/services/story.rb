@@ -84,18 +84,24 @@ module MossyAnvil
         # What its cards drew from the shelf, by product.
         def materials
           @materials ||=
-            @db[:stock_moves]
-              .join(:cards, id: :card_id)
-              .join(:lots, id: Sequel[:stock_moves][:lot_id])
-              .join(:products, id: Sequel[:lots][:product_id])
-              .where(Sequel[:cards][:blank_id] => @id)
+            moves_of_cards
               .group(Sequel[:products][:id])
               .select(Sequel[:products][:name], :pack_g, :pack_price)
               .select_append { (sum(:grams) * -1).as(:grams) }
               .order(Sequel[:products][:name])
               .all
               .select { |row| row[:grams].positive? }
-              .map { |row| { **row.slice(:name, :grams), cost: row[:grams] / row[:pack_g] * row[:pack_price] } }
+              .map { |row| { **row.slice(:name, :grams), cost: cost(row) } }
+        end
+
+        def cost(row) = row[:grams] / row[:pack_g] * row[:pack_price]
+
+        def moves_of_cards
+          @db[:stock_moves]
+            .join(:cards, id: :card_id)
+            .join(:lots, id: Sequel[:stock_moves][:lot_id])
+            .join(:products, id: Sequel[:lots][:product_id])
+            .where(Sequel[:cards][:blank_id] => @id)
         end
 
         # What happened at a card, in its order.

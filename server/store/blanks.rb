@@ -167,14 +167,11 @@ module MossyAnvil
         def on_the_rack = real.where(put_away_at: nil)
 
         def refuse_worked
-          raise MossyAnvil::InvalidInput,
-                [
-                  MossyAnvil::Fault.new(
-                    path: "/put_away",
-                    problem: MossyAnvil::Fault.t("cannot_be_while_its_card_is_open"),
-                    allowed: MossyAnvil::Fault.t("end_the_card_first")
-                  )
-                ]
+          raise MossyAnvil::InvalidInput.at(
+                  "/put_away",
+                  MossyAnvil::Fault.t("cannot_be_while_its_card_is_open"),
+                  MossyAnvil::Fault.t("end_the_card_first")
+                )
         end
 
         def put_parts(id, document)
@@ -198,24 +195,27 @@ module MossyAnvil
         end
 
         def kept(row)
-          own = ->(table) { @db[table].where(blank_id: row[:id]) }
-          document =
-            Rows.document(
-              row,
-              defects: own[:defects].order(:position).all,
-              form: own[:forms].first,
-              sketches: own[:sketches].order(:position).all,
-              readings: own[:readings].order(:taken_at, :id).all,
-              lathe: row[:lathe_id] && @db[:lathes][id: row[:lathe_id]]
-            )
           {
             id: row[:id],
             version: row[:version],
             saved_at: row[:updated_at].utc.iso8601,
             put_away: !row[:put_away_at].nil?,
-            document: document,
-            journal: own[:journal].order(:logged_at, :id).map { |entry| entry_of(entry) }
+            document: document(row),
+            journal: own(row, :journal).order(:logged_at, :id).map { |entry| entry_of(entry) }
           }
+        end
+
+        def own(row, table) = @db[table].where(blank_id: row[:id])
+
+        def document(row)
+          Rows.document(
+            row,
+            defects: own(row, :defects).order(:position).all,
+            form: own(row, :forms).first,
+            sketches: own(row, :sketches).order(:position).all,
+            readings: own(row, :readings).order(:taken_at, :id).all,
+            lathe: row[:lathe_id] && @db[:lathes][id: row[:lathe_id]]
+          )
         end
 
         def entry_of(row)

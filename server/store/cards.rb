@@ -155,37 +155,27 @@ module MossyAnvil
           key = known?(parcel["key"]) ? SecureRandom.uuid : parcel["key"]
           reserved = parcel["reserved"].map { |row| row.values_at("key", "part", "grams") }
           id = insert(blank_id, key, parcel["document"], parcel["steps"], reserved, Time.parse(parcel["started_at"]))
-          parcel["marks"].each do |row|
-            @db[:card_marks].insert(card_id: id, **unpacked(row), found: row["found"] && wrapped(row["found"]))
-          end
-          parcel["waits"].each do |row|
-            @db[:waits].insert(blank_id: blank_id, card_id: id, **unpacked(row), message: wrapped(row["message"]))
-          end
+          parcel["marks"].each { |row| unpack_mark(id, row) }
+          parcel["waits"].each { |row| unpack_wait(id, blank_id, row) }
           id
         end
 
         private
 
         def refuse_more
-          raise MossyAnvil::InvalidInput,
-                [
-                  MossyAnvil::Fault.new(
-                    path: "/line",
-                    problem: MossyAnvil::Fault.t("is_a_mark_more_than_a_card"),
-                    allowed: MossyAnvil::Fault.t("end_the_card", most: MOST_MARKS)
-                  )
-                ]
+          raise MossyAnvil::InvalidInput.at(
+                  "/line",
+                  MossyAnvil::Fault.t("is_a_mark_more_than_a_card"),
+                  MossyAnvil::Fault.t("end_the_card", most: MOST_MARKS)
+                )
         end
 
         def refuse_put_away
-          raise MossyAnvil::InvalidInput,
-                [
-                  MossyAnvil::Fault.new(
-                    path: "/blank",
-                    problem: MossyAnvil::Fault.t("is_put_away"),
-                    allowed: MossyAnvil::Fault.t("put_it_back_on_the_rack_first")
-                  )
-                ]
+          raise MossyAnvil::InvalidInput.at(
+                  "/blank",
+                  MossyAnvil::Fault.t("is_put_away"),
+                  MossyAnvil::Fault.t("put_it_back_on_the_rack_first")
+                )
         end
 
         def insert(blank_id, key, document, steps, reserved, now)
@@ -211,16 +201,15 @@ module MossyAnvil
             .to_h { |name, value| [name.to_s, value.is_a?(Time) ? stamp(value) : Rows.data(value)] }
         def unpacked(row) = row.to_h { |name, value| [name.to_sym, name.end_with?("_at") ? Time.parse(value) : value] }
 
+        def unpack_mark(id, row) =
+          @db[:card_marks].insert(card_id: id, **unpacked(row), found: row["found"] && wrapped(row["found"]))
+
+        def unpack_wait(id, blank_id, row) =
+          @db[:waits].insert(blank_id: blank_id, card_id: id, **unpacked(row), message: wrapped(row["message"]))
+
         # What it reserved less what it has drawn, by key and part.
         def still_held(id)
-          drawn =
-            @db[:stock_moves]
-              .where(card_id: id)
-              .join(:lots, id: :lot_id)
-              .join(:products, id: Sequel[:lots][:product_id])
-              .select_group(:like, :part)
-              .select_append { (sum(:grams) * -1).as(:grams) }
-              .to_hash(%i[like part], :grams)
+          drawn = Stocks.new(@db).drawn({ card_id: id }).transform_keys { |_, *of| of }
           @db[:reservations]
             .where(card_id: id)
             .map do |row|

@@ -96,14 +96,11 @@ module MossyAnvil
             end
           return unless problem
 
-          raise MossyAnvil::InvalidInput,
-                [
-                  MossyAnvil::Fault.new(
-                    path: "/password",
-                    problem: MossyAnvil::Fault.t(problem),
-                    allowed: MossyAnvil::Fault.t("a_password_of_letters", least: LEAST_LENGTH, most: MOST_LENGTH)
-                  )
-                ]
+          raise MossyAnvil::InvalidInput.at(
+                  "/password",
+                  MossyAnvil::Fault.t(problem),
+                  MossyAnvil::Fault.t("a_password_of_letters", least: LEAST_LENGTH, most: MOST_LENGTH)
+                )
         end
       end
     end

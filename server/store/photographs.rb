@@ -72,14 +72,11 @@ module MossyAnvil
         end
 
         def refuse_more
-          raise MossyAnvil::InvalidInput,
-                [
-                  MossyAnvil::Fault.new(
-                    path: "/file",
-                    problem: MossyAnvil::Fault.t("is_one_more_than_of_one_blank", most: MOST_OF_ONE),
-                    allowed: MossyAnvil::Fault.t("at_most_2", most: MOST_OF_ONE)
-                  )
-                ]
+          raise MossyAnvil::InvalidInput.at(
+                  "/file",
+                  MossyAnvil::Fault.t("is_one_more_than_of_one_blank", most: MOST_OF_ONE),
+                  MossyAnvil::Fault.t("at_most_2", most: MOST_OF_ONE)
+                )
         end
       end
     end

@@ -50,8 +50,7 @@ module MossyAnvil
         private
 
         def refuse(key, allowed)
-          raise MossyAnvil::InvalidInput,
-                [MossyAnvil::Fault.new(path: "/test", problem: MossyAnvil::Fault.t(key), allowed: allowed)]
+          raise MossyAnvil::InvalidInput.at("/test", MossyAnvil::Fault.t(key), allowed)
         end
       end
     end

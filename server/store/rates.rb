@@ -18,12 +18,8 @@ module MossyAnvil
             .left_join(:cards, id: Sequel[:records][:card_id])
             .left_join(:blanks, id: Sequel[:cards][:blank_id])
             .order(Sequel[:records][:id])
-            .select(
-              *%i[id kind of value recorded_at].map { |name| Sequel[:records][name] },
-              Sequel[:blanks][:number],
-              Sequel[:blanks][:name],
-              Sequel.~(left_out_at: nil).as(:left_out)
-            )
+            .select(*%i[id kind of value recorded_at].map { |name| Sequel[:records][name] })
+            .select_append(:number, :name, Sequel.~(left_out_at: nil).as(:left_out))
             .all
             .map { |row| { **row.except(:number, :name), blank: row[:number] && row.slice(:number, :name) } }
         end

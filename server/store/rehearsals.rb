@@ -69,14 +69,7 @@ module MossyAnvil
         private
 
         def refuse_more
-          raise MossyAnvil::InvalidInput,
-                [
-                  MossyAnvil::Fault.new(
-                    path: "/act",
-                    problem: MossyAnvil::Fault.t("rehearsal.too_many_acts"),
-                    allowed: MOST_ACTS.to_s
-                  )
-                ]
+          raise MossyAnvil::InvalidInput.at("/act", MossyAnvil::Fault.t("rehearsal.too_many_acts"), MOST_ACTS.to_s)
         end
       end
     end

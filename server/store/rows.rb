@@ -32,6 +32,7 @@ module MossyAnvil
         WORTH = { "outcome" => :worth_outcome, "hours" => :worth_hours, "rate" => :worth_rate }.freeze
         MATERIAL = %i[kind species density_kg_m3 moisture_pct resin_kg_m3 grain grain_clock_deg pith].freeze
         MEASURES = %i[diameter_mm width_mm height_mm length_mm].freeze
+        AS_JSON = %i[centres mend route survey].freeze
         FOLLOWS = %i[wall_mm floor_mm].freeze
         LATHE = %i[mass_kg ballast_kg stand swing_mm between_centres_mm power_w].freeze
 
@@ -40,7 +41,6 @@ module MossyAnvil
         # Columns of the blanks table.
         def blank(document)
           material, shape = document.values_at("material", "shape")
-          offset = shape["centre_offset_mm"]
           {
             number: document["number"],
             name: document["name"],
@@ -48,15 +48,19 @@ module MossyAnvil
             **WORTH.to_h { |key, column| [column, document.dig("worth", key)] },
             **COMMISSION.to_h { |key, column| [column, document.dig("commission", key)] },
             character: material["character"] && Sequel.pg_array(material["character"], :text),
+            **AS_JSON.to_h { |key| [key, json(document[key.to_s])] },
+            **MATERIAL.to_h { |key| [key, material[key.to_s]] },
+            **shape(shape)
+          }
+        end
+
+        def shape(shape)
+          offset = shape["centre_offset_mm"]
+          {
             shape_type: shape["type"],
             stations: json(shape["stations"]),
             offset_x_mm: offset&.first,
             offset_y_mm: offset&.last,
-            centres: json(document["centres"]),
-            mend: json(document["mend"]),
-            route: json(document["route"]),
-            survey: json(document["survey"]),
-            **MATERIAL.to_h { |key| [key, material[key.to_s]] },
             **MEASURES.to_h { |key| [key, shape[key.to_s]] }
           }
         end
@@ -130,20 +134,19 @@ module MossyAnvil
             "intake" => intake_of(row),
             "worth" => worth_of(row),
             "commission" => commission_of(row),
-            "material" =>
-              compact(MATERIAL.to_h { |key| [key.to_s, row[key]] }.merge("character" => row[:character]&.to_a)),
+            "material" => material_of(row),
             "shape" => shape_of(row),
             "defects" => defects.map { |defect| defect_of(defect) },
             "readings" => readings.empty? ? nil : readings.map { |reading| reading_of(reading) },
             "form" => form && form_of(form),
-            "centres" => data(row[:centres]),
             "sketches" => sketches.empty? ? nil : sketches.map { |sketch| sketch_of(sketch) },
             "lathe" => lathe && lathe_of(lathe),
-            "mend" => data(row[:mend]),
-            "route" => data(row[:route]),
-            "survey" => data(row[:survey])
+            **AS_JSON.to_h { |key| [key.to_s, data(row[key])] }
           }.then { |whole| compact(whole) }
         end
+
+        def material_of(row) =
+          compact(MATERIAL.to_h { |key| [key.to_s, row[key]] }.merge("character" => row[:character]&.to_a))
 
         def form_of(row)
           follows = row[:wall_mm] && FOLLOWS.to_h { |key| [key.to_s, row[key]] }

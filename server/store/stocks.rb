@@ -14,22 +14,11 @@ module MossyAnvil
 
         # Products by name, each with its lots and what is left of them.
         def products
-          left =
-            @db[:stock_moves].select_group(:lot_id).select_append { sum(:grams).as(:grams) }.to_hash(:lot_id, :grams)
-          lots = @db[:lots].order(Sequel.asc(:opened_on, nulls: :last), :id).all.group_by { |lot| lot[:product_id] }
+          lots = all_lots.group_by { |lot| lot[:product_id] }
           @db[:products]
             .order(:name)
             .map do |row|
-              own =
-                lots
-                  .fetch(row[:id], [])
-                  .map do |lot|
-                    {
-                      **lot.slice(:id, :part, :code),
-                      opened_on: lot[:opened_on]&.iso8601,
-                      left_g: left.fetch(lot[:id], 0.0)
-                    }
-                  end
+              own = lots.fetch(row[:id], []).map { |lot| lot.except(:product_id) }
               { **row.slice(:id, :name, :kind, :like, :pack_g, :pack_price), sheet: Rows.data(row[:sheet]), lots: own }
             end
         end
@@ -142,16 +131,20 @@ module MossyAnvil
             end
         end
 
+        # { [card, key, part] => g } that cards have drawn; of: a condition, where not of all cards.
+        def drawn(of = Sequel.~(card_id: nil))
+          @db[:stock_moves]
+            .where(of)
+            .join(:lots, id: :lot_id)
+            .join(:products, id: Sequel[:lots][:product_id])
+            .select_group(:card_id, :like, :part)
+            .select_append { (sum(:grams) * -1).as(:grams) }
+            .to_hash(%i[card_id like part], :grams)
+        end
+
         # { [key, part or nil] => g } that open cards hold and have not drawn yet; part "" is none.
         def reserved
-          drawn =
-            @db[:stock_moves]
-              .exclude(card_id: nil)
-              .join(:lots, id: :lot_id)
-              .join(:products, id: Sequel[:lots][:product_id])
-              .select_group(:card_id, :like, :part)
-              .select_append { (sum(:grams) * -1).as(:grams) }
-              .to_hash(%i[card_id like part], :grams)
+          drawn = self.drawn
           open = @db[:reservations].join(:cards, id: :card_id).where(ended_at: nil).select_all(:reservations).all
           open.each_with_object(Hash.new(0.0)) do |row, sums|
             part = row[:part].empty? ? nil : row[:part]
@@ -179,20 +172,29 @@ module MossyAnvil
           return unless text
           return Date.iso8601(text) if text.match?(/\A\d{4}-\d\d-\d\d\z/) && MossyAnvil::Formats::Days.day?(text)
 
-          raise MossyAnvil::InvalidInput,
-                [
-                  MossyAnvil::Fault.new(
-                    path: at,
-                    problem: MossyAnvil::Fault.t("is", given: text[0, 40]),
-                    allowed: MossyAnvil::Fault.t("a_day_there_is_like")
-                  )
-                ]
+          raise MossyAnvil::InvalidInput.at(
+                  at,
+                  MossyAnvil::Fault.t("is", given: text[0, 40]),
+                  MossyAnvil::Fault.t("a_day_there_is_like")
+                )
         end
 
         # A UUID made of a text, the same every time.
         def self.key(text) = Digest::MD5.hexdigest(text).unpack("a8a4a4a4a12").join("-")
 
         private
+
+        # Each lot with its product and what is left of it, the one opened first before the others.
+        def all_lots
+          left =
+            @db[:stock_moves].select_group(:lot_id).select_append { sum(:grams).as(:grams) }.to_hash(:lot_id, :grams)
+          @db[:lots]
+            .order(Sequel.asc(:opened_on, nulls: :last), :id)
+            .map do |lot|
+              about = { opened_on: lot[:opened_on]&.iso8601, left_g: left.fetch(lot[:id], 0.0) }
+              { **lot.slice(:id, :product_id, :part, :code), **about }
+            end
+        end
 
         def left(lot_id) = @db[:stock_moves].where(lot_id: lot_id).sum(:grams) || 0.0
       end

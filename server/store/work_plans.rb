@@ -12,11 +12,7 @@ module MossyAnvil
         # Rows of the rack by number, each with what its plan is worked out from and what was worked out: id, number,
         # name, version, due_on, asked_for, wait_started_at, readings, weighed_at, lathe, made_for, made_at, plan.
         def rack
-          @db[:blanks]
-            .where(put_away_at: nil)
-            .exclude(Sequel[:blanks][:id] => @db[:practices].select(:blank_id))
-            .left_join(:work_plans, blank_id: Sequel[:blanks][:id])
-            .left_join(:lathes, id: Sequel[:blanks][:lathe_id])
+          of_the_rack
             .select(*%i[id number name version due_on asked_for wait_started_at].map { |key| Sequel[:blanks][key] })
             .select_append(Sequel[:lathes][:name].as(:lathe), :made_for, :made_at, :plan)
             .select_append(of_readings { count.function.* }.as(:readings))
@@ -31,6 +27,15 @@ module MossyAnvil
         end
 
         private
+
+        def of_the_rack
+          practised_on = @db[:practices].select(:blank_id)
+          @db[:blanks]
+            .where(put_away_at: nil)
+            .exclude(Sequel[:blanks][:id] => practised_on)
+            .left_join(:work_plans, blank_id: Sequel[:blanks][:id])
+            .left_join(:lathes, id: Sequel[:blanks][:lathe_id])
+        end
 
         def of_readings(&) = @db[:readings].where(blank_id: Sequel[:blanks][:id]).select(&)
       end

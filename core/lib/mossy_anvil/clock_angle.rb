@@ -43,6 +43,12 @@ module MossyAnvil
       [radius_mm * Math.sin(angle), radius_mm * Math.cos(angle)]
     end
 
+    # The same for arrays of them.
+    def points(clock_deg, radius_mm)
+      angle = clock_deg * RADIANS
+      [radius_mm * Numo::DFloat::Math.sin(angle), radius_mm * Numo::DFloat::Math.cos(angle)]
+    end
+
     # Clock angle in degrees (0...360) of a point; 0 at the axis itself.
     def of_point(x_mm, y_mm)
       fold(Math.atan2(x_mm, y_mm) / RADIANS)

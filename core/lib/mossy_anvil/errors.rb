@@ -41,6 +41,9 @@ module MossyAnvil
 
     attr_reader :faults
 
+    # Of one fault.
+    def self.at(path, problem, allowed) = new([Fault.new(path: path, problem: problem, allowed: allowed)])
+
     def initialize(faults)
       @faults = faults.freeze
       super(faults.join("\n"))

@@ -25,14 +25,11 @@ module MossyAnvil
     # The row of that key; raises InvalidInput at `at` naming those there are.
     def self.row(name, key, at: "")
       rows(name).find { |row| row["key"] == key } or
-        raise InvalidInput,
-              [
-                Fault.new(
-                  path: at,
-                  problem: Fault.t("is", given: Fault.shown(key)),
-                  allowed: Fault.t("one_of", list: rows(name).map { |row| row["key"] }.join(", "))
-                )
-              ]
+        raise InvalidInput.at(
+                at,
+                Fault.t("is", given: Fault.shown(key)),
+                Fault.t("one_of", list: rows(name).map { |row| row["key"] }.join(", "))
+              )
     end
 
     # What the catalogue calls a row, as a message.

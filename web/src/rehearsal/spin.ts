@@ -38,6 +38,15 @@ const OWN = 0.16;
 const STEEL = 0x56616a;
 /** Room for the headstock beside the piece. */
 const HEAD_MM = 80;
+/**
+ * Without a graphics card pictures come late and hold up the page. Those later than LATE_MS on the whole are drawn
+ * coarser, down to COARSEST; from PAUSES_FROM_MS on half of the time is left to the page. None counts for more than
+ * MOST_MS.
+ */
+const LATE_MS = 30;
+const MOST_MS = 200;
+const PAUSES_FROM_MS = 60;
+const COARSEST = 0.5;
 
 /** Distance from the axis at each of HOURS hours, nearest first. */
 export function reaches(geometry: Geometry, { zMm, rMm }: Pick<LoopPoint, "zMm" | "rMm">): number[] {
@@ -113,6 +122,10 @@ export class SpinScene {
   private angle = 0;
   private before: number | undefined;
   private asked = 0;
+  private pausing = 0;
+  private pausedMs = 0;
+  /** How long a picture takes to come, on the whole, without the pause before it. */
+  private tookMs = 0;
   private size = 100;
   /** Frames drawn since it began, for who measures. */
   frames = 0;
@@ -154,7 +167,10 @@ export class SpinScene {
   /** How fast it turns; 0 while it stands. `clockDeg`: hour that is turned up to the eye while it stands. */
   run(rpm: number, clockDeg: number) {
     this.rpm = rpm;
-    if (rpm === 0) this.angle = ((clockDeg + 40) * Math.PI) / 180;
+    if (rpm === 0) {
+      this.angle = ((clockDeg + 40) * Math.PI) / 180;
+      this.renderer.setPixelRatio(1);
+    }
     this.before = undefined;
     this.draw();
   }
@@ -169,7 +185,7 @@ export class SpinScene {
   }
 
   close() {
-    cancelAnimationFrame(this.asked);
+    this.askNoMore();
     [this.standing, this.turning, this.ghost, this.lathe].forEach(letGo);
     this.skin.map?.dispose();
     [this.skin, this.solid, ...this.haze, this.steel, this.outline].forEach((material) => material.dispose());
@@ -217,23 +233,40 @@ export class SpinScene {
     this.lathe.add(bar, tool);
   }
 
-  private draw() {
+  private askNoMore() {
     cancelAnimationFrame(this.asked);
+    clearTimeout(this.pausing);
+  }
+
+  private draw() {
+    this.askNoMore();
     this.asked = requestAnimationFrame((now) => this.frame(now));
   }
 
   private frame(now: number) {
     const moving = this.rpm > 0 && !this.still;
-    if (moving) this.angle += ((now - (this.before ?? now)) / 60000) * this.rpm * 2 * Math.PI;
+    const sinceMs = now - (this.before ?? now);
+    if (moving) this.angle += (sinceMs / 60000) * this.rpm * 2 * Math.PI;
     this.before = now;
     const blurred = moving && this.rpm >= BLURS_FROM_RPM;
     this.standing.visible = !blurred;
     this.turning.visible = blurred;
     this.ghost.visible = this.rpm > 0 && !blurred;
     this.standing.rotation.x = this.turning.rotation.x = this.angle;
+    if (moving) this.coarsenWhereLate(Math.min(Math.max(0, sinceMs - this.pausedMs), MOST_MS));
     this.renderer.render(this.scene, this.camera);
     this.frames += 1;
-    if (moving) this.draw();
+    this.pausedMs = moving && this.tookMs > PAUSES_FROM_MS ? this.tookMs : 0;
+    if (this.pausedMs > 0) this.pausing = window.setTimeout(() => this.draw(), this.pausedMs);
+    else if (moving) this.draw();
+  }
+
+  private coarsenWhereLate(tookMs: number) {
+    this.tookMs += (tookMs - this.tookMs) / 8;
+    const ratio = this.renderer.getPixelRatio();
+    if (this.tookMs <= LATE_MS || ratio <= COARSEST) return;
+    this.renderer.setPixelRatio(Math.max(COARSEST, 0.8 * ratio));
+    this.tookMs = LATE_MS / 2;
   }
 }
 

@@ -23,10 +23,15 @@ module MossyAnvil
             found = wrong.map { |name| [name, Fault.t("more_than", limit: 0)] }
             found << [:ratio, Fault.t("more_than", limit: 1)] unless ratio.to_f.finite? && ratio > 1
             found << [:last, Fault.t("one_of", list: grits.join(", "))] unless grits.include?(last)
-            found.map do |name, allowed|
-              Fault.new(path: "#{at}/#{name}", problem: Fault.t("is", given: Fault.shown(self[name])), allowed: allowed)
-            end
+            found.map { |name, allowed| fault("#{at}/#{name}", self[name], allowed) }
           end
+
+          private
+
+          def fault(path, given, allowed) =
+            Fault.new(path: path, problem: Fault.t("is", given: Fault.shown(given)), allowed: allowed)
+
+          def more?(value, limit) = value.to_f.finite? && value > limit
         end
 
       # Takes what a Job has. Raises InvalidInput under `at`.

@@ -74,12 +74,9 @@ module MossyAnvil
 
       # [areas of rings (mm2), their z, their radius] of a profile swept round, looked at so far under it.
       def swept(profile, under_mm)
-        low, high = profile.first_z_mm, profile.last_z_mm
-        edges = (Numo::DFloat.new(HEIGHTS + 1).seq * ((high - low) / HEIGHTS)) + low
-        radii = profile.radii_mm(edges)
-        slope = Numo::NMath.sqrt(((radii[1..] - radii[0...-1])**2) + (((high - low) / HEIGHTS)**2))
-        middle = (radii[1..] + radii[0...-1]) / 2
-        [middle * slope * (2 * Math::PI), (edges[1..] + edges[0...-1]) / 2, Numo::DFloat.maximum(middle + under_mm, 0)]
+        both, along, heights = profile.rings(HEIGHTS)
+        middle = both / 2
+        [middle * along * (2 * Math::PI), heights, Numo::DFloat.maximum(middle + under_mm, 0)]
       end
 
       # The same of a flat ring.
@@ -89,11 +86,16 @@ module MossyAnvil
         [areas, (areas * 0) + z_mm + inward_mm, (edges[1..] + edges[0...-1]) / 2]
       end
 
-      def count(side, (areas, heights, radii), sum)
-        none = Numo::DFloat.zeros(areas.size, ANGLES)
+      # rings x ANGLES.
+      def owners_of(radii, heights)
+        none = Numo::DFloat.zeros(radii.size, ANGLES)
         clock = (Numo::DFloat.new(1, ANGLES).seq * (360.0 / ANGLES)) + none
-        places = [clock, radii.reshape(areas.size, 1) + none, heights.reshape(areas.size, 1) + none]
-        owners = @probe.owners(*places.map(&:flatten)).reshape(areas.size, ANGLES)
+        places = [clock, *[radii, heights].map { |values| values.reshape(radii.size, 1) + none }]
+        @probe.owners(*places.map(&:flatten)).reshape(radii.size, ANGLES)
+      end
+
+      def count(side, (areas, heights, radii), sum)
+        owners = owners_of(radii, heights)
         owners.to_a.flatten.uniq.each do |owner|
           stuff = STUFF.fetch(@probe.kind(owner), "sound") or next
           there = (areas * Numo::DFloat.cast(owners.eq(owner)).mean(axis: 1)).sum / MM2_PER_CM2

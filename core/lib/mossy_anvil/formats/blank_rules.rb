@@ -145,20 +145,20 @@ module MossyAnvil
         FITTING.keep([@shape, defect], true) if @faults.size == before
       end
 
-      def check_body(defect, path)
+      # A pocket may be centred a little outside, if part of it is in the wood.
+      def check_centre(defect, path)
         centre = defect[:centre]
-        return if outside_length?(centre[:z_mm], "#{path}/centre/z_mm")
+        limit = surface_at(centre) + (defect[:size_mm][0] / 2.0)
+        return if centre[:r_mm] < limit
 
-        reach = surface_at(centre)
-        # A pocket may be centred a little outside, if part of it is in the wood.
-        limit = reach + (defect[:size_mm][0] / 2.0)
-        if centre[:r_mm] >= limit
-          fault(
-            "#{path}/centre/r_mm",
-            Fault.t("is", given: centre[:r_mm]),
-            Fault.t("in_the_wood_at_most_mm_from", limit: limit.round(1))
-          )
-        end
+        allowed = Fault.t("in_the_wood_at_most_mm_from", limit: limit.round(1))
+        fault("#{path}/centre/r_mm", Fault.t("is", given: centre[:r_mm]), allowed)
+      end
+
+      def check_body(defect, path)
+        return if outside_length?(defect[:centre][:z_mm], "#{path}/centre/z_mm")
+
+        check_centre(defect, path)
         defect[:size_mm].each_with_index do |extent, axis|
           widest = axis == 2 ? @shape.length_mm * 2 : @shape.max_radius_mm * 4
           next unless extent > widest

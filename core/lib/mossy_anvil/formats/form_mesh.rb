@@ -94,8 +94,8 @@ module MossyAnvil
       def record(corners) = [*normal(corners), *corners.flatten].pack("e12") + [0].pack("v")
 
       def normal((a, b, c))
-        u, v = [b, c].map { |corner| corner.zip(a).map { |one, other| one - other } }
-        cross = [(u[1] * v[2]) - (u[2] * v[1]), (u[2] * v[0]) - (u[0] * v[2]), (u[0] * v[1]) - (u[1] * v[0])]
+        (ux, uy, uz), (vx, vy, vz) = [b, c].map { |corner| corner.zip(a).map { |one, other| one - other } }
+        cross = [(uy * vz) - (uz * vy), (uz * vx) - (ux * vz), (ux * vy) - (uy * vx)]
         long = Math.sqrt(cross.sum { |part| part**2 })
         long.zero? ? [0.0, 0.0, 0.0] : cross.map { |part| part / long }
       end

@@ -101,16 +101,8 @@ module MossyAnvil
 
       def check_inside(form, at)
         made = Model::Form.new(**form)
+        check_rim(made, form[:inside].size, at)
         low, high = made.z_span_mm
-        rim_z, own_rim = made.opens == "tail" ? [high, made.inside.last_z_mm] : [low, made.inside.first_z_mm]
-        index = made.opens == "tail" ? form[:inside].size - 1 : 0
-        if (own_rim - rim_z).abs > SLACK_MM
-          fault(
-            "#{at}/inside/#{index}",
-            Fault.t("ends_at_z", own_rim: own_rim),
-            Fault.t("at_the_rim_z_on_the_side", rim_z: rim_z)
-          )
-        end
         if made.inside.first_z_mm < low - 1e-9 || made.inside.last_z_mm > high + 1e-9
           fault(
             "#{at}/inside",
@@ -118,13 +110,30 @@ module MossyAnvil
             Fault.t("between_z_and", low: low, high: high)
           )
         end
-        crossing = made.inside.polyline.find { |z_mm, radius| radius >= made.outside.radius_mm(z_mm) }
+        check_wall(made, at)
+      end
+
+      def check_rim(made, points, at)
+        at_tail = made.opens == "tail"
+        rim_z = made.z_span_mm[at_tail ? 1 : 0]
+        own_rim = at_tail ? made.inside.last_z_mm : made.inside.first_z_mm
+        return if (own_rim - rim_z).abs <= SLACK_MM
+
+        fault(
+          "#{at}/inside/#{at_tail ? points - 1 : 0}",
+          Fault.t("ends_at_z", own_rim: own_rim),
+          Fault.t("at_the_rim_z_on_the_side", rim_z: rim_z)
+        )
+      end
+
+      def check_wall(made, at)
+        crossing, = made.inside.polyline.find { |z_mm, radius| radius >= made.outside.radius_mm(z_mm) }
         return unless crossing
 
         fault(
           "#{at}/inside",
-          Fault.t("meets_the_outside_at_z", crossing: crossing[0].round(1)),
-          Fault.t("less_than_the_outside_radius_mm_there", radius: made.outside.radius_mm(crossing[0]).round(1))
+          Fault.t("meets_the_outside_at_z", crossing: crossing.round(1)),
+          Fault.t("less_than_the_outside_radius_mm_there", radius: made.outside.radius_mm(crossing).round(1))
         )
       end
     end

@@ -22,21 +22,24 @@ module MossyAnvil
       # String-keyed data, or InvalidInput: too large, not UTF-8, not JSON, too deep, or with a text or number in it
       # that can be neither kept nor printed.
       def parse(text, most_bytes: MAX_BYTES)
-        if text.bytesize > most_bytes
-          refuse(Fault.t("is_bytes", bytes: text.bytesize), Fault.t("at_most_bytes", most: most_bytes))
-        end
-        text = text.dup.force_encoding(Encoding::UTF_8)
-        refuse(Fault.t("is_not_valid_utf"), Fault.t("utf_text")) unless text.valid_encoding?
-        JSON
-          .parse(text, max_nesting: MAX_NESTING)
-          .tap do |data|
-            faults = DOUBTFUL.match?(text) ? unfit(data) : []
-            raise InvalidInput, faults.first(InvalidInput::MAX_FAULTS) if faults.any?
-          end
+        text = utf8(text, most_bytes)
+        data = JSON.parse(text, max_nesting: MAX_NESTING)
+        faults = DOUBTFUL.match?(text) ? unfit(data) : []
+        raise InvalidInput, faults.first(InvalidInput::MAX_FAULTS) if faults.any?
+
+        data
       rescue JSON::NestingError
         refuse(Fault.t("is_nested_too_deep"), Fault.t("at_most_levels", most: MAX_NESTING))
       rescue JSON::ParserError => e
         refuse(Fault.t("is_not_json", why: e.message.lines.first.to_s.strip[0, 120]), Fault.t("a_json_document"))
+      end
+
+      def utf8(text, most_bytes)
+        if text.bytesize > most_bytes
+          refuse(Fault.t("is_bytes", bytes: text.bytesize), Fault.t("at_most_bytes", most: most_bytes))
+        end
+        text = text.dup.force_encoding(Encoding::UTF_8)
+        text.valid_encoding? ? text : refuse(Fault.t("is_not_valid_utf"), Fault.t("utf_text"))
       end
 
       # Faults of texts and keys, and of numbers: 1e400 and its like are read as Infinity, which passes many a check,
@@ -84,7 +87,7 @@ module MossyAnvil
       private_class_method :unfit, :unfit_pair, :measurable, :unprintable
 
       def refuse(problem, allowed)
-        raise InvalidInput, [Fault.new(path: "", problem: problem, allowed: allowed)]
+        raise InvalidInput.at("", problem, allowed)
       end
       private_class_method :refuse
     end

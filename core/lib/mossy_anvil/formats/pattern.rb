@@ -62,8 +62,7 @@ module MossyAnvil
             longest: longest.round(2),
             length_mm: shape.length_mm.round(1)
           )
-        raise InvalidInput,
-              [Fault.new(path: "/scale", problem: Fault.t("is", given: Fault.shown(scale)), allowed: allowed)]
+        raise InvalidInput.at("/scale", Fault.t("is", given: Fault.shown(scale)), allowed)
       end
 
       # Made larger about its own middle, its foot goes where FormMaker puts one.

@@ -69,11 +69,7 @@ module MossyAnvil
 
       def wood
         heights = Numo::DFloat.new(STEPS + 1).seq * (@shape.length_mm / STEPS)
-        outlines =
-          halves.map do |clock, sign|
-            radii = @shape.radius_mm((heights * 0) + clock, heights) + (heights * 0)
-            heights.to_a.zip(radii.to_a).map { |z_mm, radius| place(z_mm, sign * radius) }
-          end
+        outlines = halves.map { |clock, sign| outline(heights, clock, sign) }
         [%(<path id="wood" stroke-dasharray="3 1.5" d="#{along(outlines[0] + outlines[1].reverse)}Z"/>)]
       end
 
@@ -89,19 +85,24 @@ module MossyAnvil
         end
       end
 
+      def outline(heights, clock, sign)
+        radii = @shape.radius_mm((heights * 0) + clock, heights) + (heights * 0)
+        heights.to_a.zip(radii.to_a).map { |z_mm, radius| place(z_mm, sign * radius) }
+      end
+
       # Foot and floor or, on a solid piece, both ends; the wall at the mouth.
       def closings
         made = @blank.form
-        low, high = made.outside.points.values_at(0, -1)
-        across = ->((z_mm, r_mm)) { [place(z_mm, r_mm), place(z_mm, -r_mm)] }
-        return [low, high].map(&across) unless made.hollow?
+        outside = made.outside.points.values_at(0, -1)
+        return outside.map { |end_| across(end_) } unless made.hollow?
 
-        own_low, own_high = made.inside.points.values_at(0, -1)
-        rim = made.opens == "tail" ? [high, own_high] : [low, own_low]
-        ends = made.opens == "tail" ? [low, own_low] : [high, own_high]
-        closed = made.open_both_ends? ? [] : ends.map(&across)
+        foot, rim = outside.zip(made.inside.points.values_at(0, -1))
+        foot, rim = rim, foot unless made.opens == "tail"
+        closed = made.open_both_ends? ? [] : foot.map { |end_| across(end_) }
         closed + [1, -1].map { |sign| rim.map { |z_mm, r_mm| place(z_mm, sign * r_mm) } }
       end
+
+      def across((z_mm, r_mm)) = [place(z_mm, r_mm), place(z_mm, -r_mm)]
 
       # In a small drawing the letter alone.
       def named(defect) = @bare ? defect.id : super
@@ -115,36 +116,48 @@ module MossyAnvil
       # With t the angle between, a, b, c half extents: (u cos t - rc)2/a2 + (u sin t)2/b2 + (z - zc)2/c2 = 1.
       def body(defect)
         a, b, c = defect.size_mm.map { |extent| extent / 2 }
-        between = (@clock_deg - defect.clock_deg) * ClockAngle::RADIANS
-        square = ((Math.cos(between) / a)**2) + ((Math.sin(between) / b)**2)
-        middle = defect.radius_mm * Math.cos(between) / (a**2) / square
-        level = 1 - ((defect.radius_mm / a)**2) + (square * (middle**2))
+        sine, cosine = ClockAngle.point(@clock_deg - defect.clock_deg, 1.0)
+        square = sum_of_squares(cosine / a, sine / b)
+        middle = defect.radius_mm * cosine / (a**2) / square
+        ellipse(defect, middle, [c, 1 / Math.sqrt(square)], 1 - ((defect.radius_mm / a)**2) + (square * (middle**2)))
+      end
+
+      def sum_of_squares(one, other) = (one**2) + (other**2)
+
+      # level: how far inside it the cut is, 1 in its middle; nil where it goes past.
+      def ellipse(defect, middle_mm, halves_mm, level)
         return if level <= 0
 
-        x_mm, y_mm = place(defect.z_mm, middle)
-        %(<ellipse cx="#{mm(x_mm)}" cy="#{mm(y_mm)}" rx="#{mm(c * Math.sqrt(level))}" ry="#{mm(Math.sqrt(level / square))}" stroke-dasharray="2 1.5"/>) +
+        long_mm, high_mm = halves_mm.map { |half| half * Math.sqrt(level) }
+        x_mm, y_mm = place(defect.z_mm, middle_mm)
+        x, y, long, high = [x_mm, y_mm, long_mm, high_mm].map { |value| mm(value) }
+        %(<ellipse cx="#{x}" cy="#{y}" rx="#{long}" ry="#{high}" stroke-dasharray="2 1.5"/>) +
           word(x_mm, y_mm + 1.5, named(defect))
       end
 
       # The stretch of a crack or seam near the cut, from mouth to tip.
       def sheet_of(path)
-        halves
-          .filter_map do |clock, sign|
-            near = near_cut(path, clock)
-            next if near.empty?
+        marks = halves.map { |clock, sign| half_sheet(path, near_cut(path, clock), sign) }.join
+        marks.empty? ? nil : marks
+      end
 
-            mouth, tip =
-              [0, 1].map do |share|
-                near.map do |radius, z_mm, depth_mm|
-                  place(*inward(path, radius, z_mm, depth_mm * share).then { |r, z| [z, sign * r] })
-                end
-              end
-            x_mm, y_mm = tip[tip.size / 2]
-            %(<path stroke-width="#{mm(@bare ? thin_mm * 1.5 : 0.8)}" d="#{along(mouth)}"/><path d="#{along(mouth + tip.reverse)}Z"/>) +
-              word(x_mm + 2, y_mm - 1, named(path), anchor: "start")
-          end
-          .join
-          .then { |marks| marks.empty? ? nil : marks }
+      # near: [radius, z, depth] along it on one side of the axis.
+      def half_sheet(path, near, sign)
+        return "" if near.empty?
+
+        mouth, tip = [0, 1].map { |share| sheet_line(path, near, sign, share) }
+        x_mm, y_mm = tip[tip.size / 2]
+        wide = mm(@bare ? thin_mm * 1.5 : 0.8)
+        %(<path stroke-width="#{wide}" d="#{along(mouth)}"/><path d="#{along(mouth + tip.reverse)}Z"/>) +
+          word(x_mm + 2, y_mm - 1, named(path), anchor: "start")
+      end
+
+      # So far from mouth to tip.
+      def sheet_line(path, near, sign, share)
+        near.map do |radius, z_mm, depth_mm|
+          r, z = inward(path, radius, z_mm, depth_mm * share)
+          place(z, sign * r)
+        end
       end
 
       # [radius, z, depth] of the places of a path within NEAR_DEG of an hour.

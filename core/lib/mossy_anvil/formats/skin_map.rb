@@ -59,17 +59,24 @@ module MossyAnvil
         samples = defect.samples(@shape)
         return on_edge(defect, samples) unless defect.side?
 
-        # Unfolded, so that it runs on past 12 instead of back; drawn once more a turn away where it does.
-        turns = [
-          samples.clock_deg[0],
-          *samples.clock_deg.to_a.each_cons(2).map { |from, to| ClockAngle.turn(from, to) }
-        ]
-        clocks = turns.each_with_object([]) { |turn, found| found << ((found.last || 0) + turn) }
-        laps = [0, (clocks.max > 360 ? -360 : nil), (clocks.min.negative? ? 360 : nil)].compact
+        clocks, heights = unfolded(samples.clock_deg.to_a), samples.z_mm.to_a
         middle = clocks.size / 2
-        lines = laps.map { |lap| line(clocks.map { |clock| clock + lap }, samples.z_mm.to_a) }
-        lines.join +
-          label(defect, clocks[middle] % 360, samples.z_mm[middle], letter("deep", mm: short(defect.depth_mm)))
+        words = letter("deep", mm: short(defect.depth_mm))
+        lines(clocks, heights) + label(defect, clocks[middle] % 360, heights[middle], words)
+      end
+
+      def lines(clocks, heights) = laps(clocks).map { |lap| line(clocks.map { |clock| clock + lap }, heights) }.join
+
+      # Drawn once more a turn away where it runs past 12.
+      def laps(clocks)
+        first, last = clocks.minmax
+        [0, (-360 if last > 360), (360 if first.negative?)].compact
+      end
+
+      # Running on past 12 instead of back.
+      def unfolded(clocks)
+        turns = clocks.each_cons(2).map { |from, to| ClockAngle.turn(from, to) }
+        turns.each_with_object([clocks[0]]) { |turn, found| found << (found.last + turn) }
       end
 
       def line(clocks, heights)
@@ -93,28 +100,30 @@ module MossyAnvil
 
       # Its outline as seen from outside, broken since it lies under the skin.
       def body(defect)
-        radial, tangential, axial = defect.size_mm
-        half_deg =
-          defect.radius_mm > tangential / 2 ? Math.asin(tangential / 2 / defect.radius_mm) / ClockAngle::RADIANS : 180.0
-        outline =
-          [0, 360, -360].filter_map do |lap|
-            clock = defect.clock_deg + lap
-            next unless (clock - half_deg) < 360 && (clock + half_deg).positive?
+        clock_deg, z_mm = defect.clock_deg, defect.z_mm
+        half_deg = half_deg(defect)
+        laps = [0, 360, -360].map { |lap| clock_deg + lap }
+        seen = laps.select { |clock| (clock - half_deg) < 360 && (clock + half_deg).positive? }
+        under_mm = under_mm(defect)
+        words = under_mm.zero? ? letter("at_the_skin") : letter("under", mm: short(under_mm))
+        seen.map { |clock| ellipse(clock, z_mm, half_deg, defect.size_mm[2] / 2) }.join +
+          label(defect, clock_deg, z_mm, words)
+      end
 
-            %(<ellipse cx="#{mm(across(clock))}" cy="#{mm(down(defect.z_mm))}" rx="#{mm(across(half_deg))}" ry="#{mm(axial / 2)}" stroke-dasharray="2 1.5"/>)
-          end
-        under_mm = [
-          @shape.radius_mm(Numo::DFloat[defect.clock_deg], Numo::DFloat[defect.z_mm])[0] - defect.radius_mm -
-            (radial / 2),
-          0
-        ].max
-        outline.join +
-          label(
-            defect,
-            defect.clock_deg,
-            defect.z_mm,
-            under_mm.zero? ? letter("at_the_skin") : letter("under", mm: short(under_mm))
-          )
+      # How far it reaches round either way; all round where the axis is in it.
+      def half_deg(defect)
+        half = defect.size_mm[1] / 2
+        defect.radius_mm > half ? Math.asin(half / defect.radius_mm) / ClockAngle::RADIANS : 180.0
+      end
+
+      def under_mm(defect)
+        skin = @shape.radius_mm(Numo::DFloat[defect.clock_deg], Numo::DFloat[defect.z_mm])[0]
+        [skin - defect.radius_mm - (defect.size_mm[0] / 2), 0].max
+      end
+
+      def ellipse(clock_deg, z_mm, half_deg, half_mm)
+        x, y, wide = across(clock_deg), down(z_mm), across(half_deg)
+        %(<ellipse cx="#{mm(x)}" cy="#{mm(y)}" rx="#{mm(wide)}" ry="#{mm(half_mm)}" stroke-dasharray="2 1.5"/>)
       end
 
       def label(defect, clock_deg, z_mm, more)

@@ -57,7 +57,7 @@ module MossyAnvil
 
       private
 
-      def refuse(problem, allowed) = raise(InvalidInput, [Fault.new(path: @at, problem: problem, allowed: allowed)])
+      def refuse(problem, allowed) = raise InvalidInput.at(@at, problem, allowed)
 
       # Points along the path, curves cut into PIECES.
       def walked(path)
@@ -69,14 +69,15 @@ module MossyAnvil
 
         state = { at: [0.0, 0.0], start: nil, hand: nil, points: [] }
         commands.each { |letter, rest| follow(letter, rest.scan(NUMBER).map(&:to_f), state) }
-        refuse(Fault.t("has_points", size: state[:points].size), Fault.t("two_or_more")) if state[:points].size < 2
-        unless state[:points].flatten.all? { |number| number.abs <= FARTHEST }
-          refuse(
-            Fault.t("goes_too_far_out"),
-            Fault.t("places_within_units_of_where_it_begins", farthest: FARTHEST.to_i)
-          )
-        end
-        state[:points]
+        state[:points].tap { |points| check_points(points) }
+      end
+
+      def check_points(points)
+        refuse(Fault.t("has_points", size: points.size), Fault.t("two_or_more")) if points.size < 2
+        return if points.flatten.all? { |number| number.abs <= FARTHEST }
+
+        allowed = Fault.t("places_within_units_of_where_it_begins", farthest: FARTHEST.to_i)
+        refuse(Fault.t("goes_too_far_out"), allowed)
       end
 
       def follow(letter, numbers, state)
@@ -88,41 +89,39 @@ module MossyAnvil
         return if takes.zero?
 
         if numbers.empty? || numbers.size % takes != 0
-          refuse(
-            Fault.t("has_numbers_after", size: numbers.size, letter: letter),
-            Fault.t("a_multiple_of", takes: takes)
-          )
+          problem = Fault.t("has_numbers_after", size: numbers.size, letter: letter)
+          refuse(problem, Fault.t("a_multiple_of", takes: takes))
         end
-        numbers
-          .each_slice(takes)
-          .with_index do |own, turn|
-            if state[:points].size > MOST_DRAWN
-              refuse(Fault.t("comes_to_more_than_points", most: MOST_DRAWN), Fault.t("a_simpler_curve"))
-            end
-            if letter.upcase == "M" && turn.zero? && state[:points].any?
-              refuse(Fault.t("begins_a_second_line"), Fault.t("one_unbroken_line"))
-            end
-            step(letter, own, state)
-          end
+        if letter.upcase == "M" && state[:points].any?
+          refuse(Fault.t("begins_a_second_line"), Fault.t("one_unbroken_line"))
+        end
+        numbers.each_slice(takes) { |own| step(letter, own, state) }
       end
 
       # One command with its own numbers, small letters from where the path is.
       def step(letter, own, state)
+        if state[:points].size > MOST_DRAWN
+          refuse(Fault.t("comes_to_more_than_points", most: MOST_DRAWN), Fault.t("a_simpler_curve"))
+        end
         here = state[:at]
-        from = letter == letter.downcase && state[:points].any? ? here : [0.0, 0.0]
-        ends =
-          case letter.upcase
-          when "H"
-            [[from[0] + own[0], here[1]]]
-          when "V"
-            [[here[0], from[1] + own[0]]]
-          else
-            own.each_slice(2).map { |x, y| [from[0] + x, from[1] + y] }
-          end
+        ends = ends_of(letter, own, here, first: state[:points].empty?)
         hands = hands_of(letter.upcase, ends, state)
         state[:points].concat(hands ? curve([here, *hands, ends.last]) : [ends.last])
         state[:hand] = hands && hands.last
         state[:at] = ends.last
+      end
+
+      # first: the path's very first place, which is from nowhere.
+      def ends_of(letter, own, here, first:)
+        x, y = letter == letter.downcase && !first ? here : [0.0, 0.0]
+        case letter.upcase
+        when "H"
+          [[x + own[0], here[1]]]
+        when "V"
+          [[here[0], y + own[0]]]
+        else
+          own.each_slice(2).map { |right, down| [x + right, y + down] }
+        end
       end
 
       # Handles of a curve; nil for a line. S and T mirror the handle before them.
@@ -169,22 +168,20 @@ module MossyAnvil
         kept.sort.map { |at| line[at] }
       end
 
+      # How far off the straight line between two ends places lie: [one end, other end, places] of x and of y.
+      def from_line((x0, x1, x), (y0, y1, y))
+        across, up = x1 - x0, y1 - y0
+        long = Math.hypot(across, up)
+        dx, dy = (x * -1) + x0, (y * -1) + y0
+        long.zero? ? Numo::DFloat::Math.hypot(dx, dy) : ((dy * across) - (dx * up)).abs / long
+      end
+
       # [how far off, from, to, place] of the place between two that lies farthest off the straight line from one to the
       # other; nil where all lie within NEAR_MM.
       def farthest(along, off, from, to)
         return if to - from < 2
 
-        x, y = [along, off].map { |values| values[(from + 1)...to] }
-        (x0, y0), (x1, y1) = [from, to].map { |at| [along[at], off[at]] }
-        long = Math.hypot(x1 - x0, y1 - y0)
-        far =
-          (
-            if long.zero?
-              Numo::DFloat::Math.hypot(x - x0, y - y0)
-            else
-              (((y * -1) + y0) * (x1 - x0) - (((x * -1) + x0) * (y1 - y0))).abs / long
-            end
-          )
+        far = from_line(*[along, off].map { |values| [values[from], values[to], values[(from + 1)...to]] })
         at = far.max_index
         [far[at], from, to, from + 1 + at] if far[at] > NEAR_MM
       end

@@ -43,7 +43,7 @@ module MossyAnvil
       end
 
       def refuse(problem, allowed = Fault.t("a_wav_file_bit_pcm_one_channel")) =
-        raise(InvalidInput, [Fault.new(path: @at, problem: problem, allowed: allowed)])
+        raise InvalidInput.at(@at, problem, allowed)
     end
   end
 end

@@ -78,24 +78,18 @@ module MossyAnvil
       def colours
         list = @pour.given[:colours] or return []
         sum = list.sum { |colour| colour[:share] }
-        loaded = @detail[:colours].select { |colour| colour[:pigment_pct] > most_pct(colour) }
+        made = @detail[:colours]
+        used = made.filter_map { |colour| colour[:with] if colour[:pigment_g].positive? }.uniq
         [
           ((sum - 1).abs > 0.001 ? say(:stop, "colours", sum: [sum * 100, "%"]) : nil),
-          *loaded.map do |colour|
-            say(
-              :care,
-              "too_much_pigment",
-              colour: Message.text(colour[:name]),
-              pigment: Table.term("pigments", colour[:with]),
-              most: [most_pct(colour), "%"]
-            )
-          end,
-          *@detail[:colours]
-            .select { |colour| colour[:pigment_g].positive? }
-            .map { |colour| colour[:with] }
-            .uniq
-            .map { |key| say(:plain, "pigment", caution: Table.term("pigments", key, "caution")) }
+          *made.filter_map { |colour| too_much(colour) if colour[:pigment_pct] > most_pct(colour) },
+          *used.map { |key| say(:plain, "pigment", caution: Table.term("pigments", key, "caution")) }
         ]
+      end
+
+      def too_much(colour)
+        name, pigment = Message.text(colour[:name]), Table.term("pigments", colour[:with])
+        say(:care, "too_much_pigment", colour: name, pigment: pigment, most: [most_pct(colour), "%"])
       end
 
       def most_pct(colour) = @pour.pigment(colour[:with])["most_pct"]

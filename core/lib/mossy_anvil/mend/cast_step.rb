@@ -138,7 +138,7 @@ module MossyAnvil
         return if short_mm <= deep
 
         allowed = Fault.t("no_more_than_the_pour_is_deep", deep: deep)
-        raise InvalidInput, [Fault.new(path: "/amount", problem: Fault.t("is", given: short_mm), allowed: allowed)]
+        raise InvalidInput.at("/amount", Fault.t("is", given: short_mm), allowed)
       end
 
       def rescue_g(short_mm)

@@ -61,14 +61,11 @@ module MossyAnvil
       def self.refuse_peak(peak_c, (least, most), at)
         return if peak_c.between?(least, most)
 
-        raise InvalidInput,
-              [
-                Fault.new(
-                  path: "#{at}/peak_c",
-                  problem: Fault.t("is", given: peak_c),
-                  allowed: Fault.t("a_cup_peaks_between", least: least.round, most: most.round)
-                )
-              ]
+        raise InvalidInput.at(
+                "#{at}/peak_c",
+                Fault.t("is", given: peak_c),
+                Fault.t("a_cup_peaks_between", least: least.round, most: most.round)
+              )
       end
       private_class_method :heat_for, :refuse_peak
     end

@@ -63,16 +63,20 @@ module MossyAnvil
       end
 
       def self.slope_with_error(points)
-        count = points.size
-        mean_x, mean_y = [0, 1].map { |axis| points.sum { |point| point[axis] } / count }
-        spread = points.sum { |x, _| (x - mean_x)**2 }
+        about = about_mean(points)
+        spread = about.sum { |x, _| x**2 }
         return 0.0, nil if spread.zero?
 
-        slope = points.sum { |x, y| (x - mean_x) * (y - mean_y) } / spread
-        return slope, nil if count < 3
+        slope = about.sum { |x, y| x * y } / spread
+        return slope, nil if points.size < 3
 
-        residue = points.sum { |x, y| (y - mean_y - (slope * (x - mean_x)))**2 }
-        [slope, Math.sqrt(residue / (count - 2) / spread)]
+        residue = about.sum { |x, y| (y - (slope * x))**2 }
+        [slope, Math.sqrt(residue / (points.size - 2) / spread)]
+      end
+
+      def self.about_mean(points)
+        mean_x, mean_y = points.transpose.map { |values| values.sum / points.size }
+        points.map { |x, y| [x - mean_x, y - mean_y] }
       end
       private_class_method :slope_with_error
     end

@@ -19,13 +19,14 @@ module MossyAnvil
       # there, mm. span: [from, to] of z.
       def initialize(grooves, radius, span, strength_mpa:)
         @grooves = grooves
-        @low, @high = span
+        @low, high = span
         @strength_mpa = strength_mpa
-        @along = ((@high - @low) / CELL_MM).ceil.clamp(4, MOST_ALONG)
-        @step = (@high - @low) / @along
+        long_mm = high - @low
+        @along = (long_mm / CELL_MM).ceil.clamp(4, MOST_ALONG)
+        @step = long_mm / @along
         @radii = Array.new(@along) { |row| [radius.call(@low + ((row + 0.5) * @step)), 0.5].max }
         @around = (2 * Math::PI * @radii.max / CELL_MM).ceil.clamp(24, MOST_AROUND)
-        @depth, @cover = Array.new(2) { Array.new(@along) { Array.new(@around, 0.0) } }
+        @depth, @cover = squares, squares
         grooves.each { |groove| cut(groove) }
       end
 
@@ -48,21 +49,22 @@ module MossyAnvil
 
       # Squares by how much of them lies within half a width of the leg, measured on the skin.
       def cut_leg(from, to, half_mm, deep_mm)
-        turn = to[:clock_deg] - from[:clock_deg]
-        rise = to[:z_mm] - from[:z_mm]
-        rows_between(from[:z_mm], to[:z_mm], half_mm).each do |row|
-          arc = Math::PI / 180 * @radii[row]
-          length2 = [((turn * arc)**2) + (rise**2), 1e-9].max
+        start_deg, low_mm = from.values_at(:clock_deg, :z_mm)
+        turn, rise = to[:clock_deg] - start_deg, to[:z_mm] - low_mm
+        rows_between(low_mm, to[:z_mm], half_mm).each do |row|
+          up_mm = @low + ((row + 0.5) * @step) - low_mm
           @around.times do |column|
-            away =
-              away_mm(column * 360.0 / @around, @low + ((row + 0.5) * @step), from, [turn * arc, rise], length2, arc)
-            covered = (((half_mm - away) / @step) + 0.5).clamp(0, 1)
-            next unless covered.positive?
-
-            @cover[row][column] = [@cover[row][column], covered].max
-            @depth[row][column] = [@depth[row][column], deep_mm].max
+            away = away_mm((column * 360.0 / @around) - start_deg, up_mm, turn, rise, @radii[row])
+            cover(row, column, (((half_mm - away) / @step) + 0.5).clamp(0, 1), deep_mm)
           end
         end
+      end
+
+      def cover(row, column, covered, deep_mm)
+        return unless covered.positive?
+
+        @cover[row][column] = [@cover[row][column], covered].max
+        @depth[row][column] = [@depth[row][column], deep_mm].max
       end
 
       def rows_between(one_mm, other_mm, half_mm)
@@ -76,18 +78,23 @@ module MossyAnvil
         )
       end
 
-      # mm from the leg. It may run more than once round: its turns are tried one by one.
-      def away_mm(clock_deg, z_mm, from, (across, rise), length2, arc)
-        first = (clock_deg - from[:clock_deg]) % 360
-        turns = (across / arc / 360).abs.ceil
+      # mm from the leg of a place so far round and up from where it begins. It may run more than once round: its turns
+      # are tried one by one.
+      def away_mm(round_deg, up_mm, turn_deg, rise_mm, radius_mm)
+        arc = Math::PI / 180 * radius_mm
+        turns = (turn_deg / 360.0).abs.ceil
         ((-turns - 1)..turns)
-          .map do |lap|
-            x, y = (first + (360 * lap)) * arc, z_mm - from[:z_mm]
-            share = (((x * across) + (y * rise)) / length2).clamp(0, 1)
-            Math.hypot(x - (share * across), y - (share * rise))
-          end
+          .map { |lap| from_stretch_mm(((round_deg % 360) + (360 * lap)) * arc, up_mm, turn_deg * arc, rise_mm) }
           .min
       end
+
+      # Of (x, y) from the stretch between the origin and (across, up).
+      def from_stretch_mm(x, y, across, up)
+        share = (((x * across) + (y * up)) / [(across**2) + (up**2), 1e-9].max).clamp(0, 1)
+        Math.hypot(x - (share * across), y - (share * up))
+      end
+
+      def squares = Array.new(@along) { Array.new(@around, 0.0) }
 
       # Connected squares that no groove takes; the skin closes on itself all round.
       def pieces

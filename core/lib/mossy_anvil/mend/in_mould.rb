@@ -93,10 +93,10 @@ module MossyAnvil
       def farthest_mm
         return Math.hypot(@x, @y) + (sides[0] / 2) if round?
 
-        cosine, sine = Math.cos(@turned * ClockAngle::RADIANS), Math.sin(@turned * ClockAngle::RADIANS)
-        [1, -1].product([1, -1])
-          .map do |right, back|
-            along, across = right * sides[0] / 2, back * sides[1] / 2
+        sine, cosine = ClockAngle.point(@turned, 1.0)
+        half_along, half_across = sides.map { |side| side / 2 }
+        [half_along, -half_along].product([half_across, -half_across])
+          .map do |along, across|
             Math.hypot(@x + (along * cosine) - (across * sine), @y + (along * sine) + (across * cosine))
           end
           .max
@@ -105,14 +105,19 @@ module MossyAnvil
       # Of a circle filled so many radii deep.
       def segment_share(radii) = (Math.acos(1 - radii) - ((1 - radii) * Math.sqrt(radii * (2 - radii)))) / Math::PI
 
+      # As shares of one another, at heights (1 x HEIGHTS).
+      def areas(heights)
+        clock = Numo::DFloat.new(ANGLES, 1).seq * (360.0 / ANGLES)
+        radii = @shape.radius_mm(clock, heights) + Numo::DFloat.zeros(ANGLES, HEIGHTS)
+        (radii**2).sum(axis: 0)
+      end
+
       # Of the wood from the head end up to so many mm, by its own section.
       def standing_share(deep)
-        heights = (Numo::DFloat.new(1, HEIGHTS).seq + 0.5) * (@shape.length_mm / HEIGHTS)
-        radii =
-          @shape.radius_mm(Numo::DFloat.new(ANGLES, 1).seq * (360.0 / ANGLES), heights) +
-            Numo::DFloat.zeros(ANGLES, HEIGHTS)
-        areas = (radii**2).sum(axis: 0)
-        layers = (((heights.flatten * -1) + deep) / (@shape.length_mm / HEIGHTS) + 0.5).clip(0, 1)
+        step = @shape.length_mm / HEIGHTS
+        heights = (Numo::DFloat.new(1, HEIGHTS).seq + 0.5) * step
+        areas = areas(heights)
+        layers = (((heights.flatten * -1) + deep) / step + 0.5).clip(0, 1)
         (areas * layers).sum / areas.sum
       end
     end

@@ -180,8 +180,7 @@ module MossyAnvil
       def line(...) = CardLine.of(...).to_h
 
       def ids = Message.ids(defects.map(&:id))
-      def fault(key, problem, allowed) =
-        raise(InvalidInput, [Fault.new(path: "#{at}/#{key}", problem: problem, allowed: allowed)])
+      def fault(key, problem, allowed) = raise InvalidInput.at("#{at}/#{key}", problem, allowed)
     end
   end
 end

@@ -38,9 +38,10 @@ module MossyAnvil
 
       # mm2 of its floor and walls, to the rim.
       def inside_mm2
-        return section_mm2 + (2 * (width_mm + length_mm) * (depth_mm + freeboard_mm)) unless round?
+        high = depth_mm + freeboard_mm
+        return section_mm2 + (2 * (width_mm + length_mm) * high) unless round?
 
-        slant = Math.hypot(depth_mm + freeboard_mm, (top_mm - across_mm) / 2)
+        slant = Math.hypot(high, (top_mm - across_mm) / 2)
         (Math::PI / 4 * (across_mm**2)) + (Math::PI / 2 * (across_mm + top_mm) * slant)
       end
 

@@ -125,8 +125,7 @@ module MossyAnvil
         )
       end
 
-      def refuse(key, problem, allowed) =
-        raise(InvalidInput, [Fault.new(path: "#{at}/#{key}", problem: problem, allowed: allowed)])
+      def refuse(key, problem, allowed) = raise InvalidInput.at("#{at}/#{key}", problem, allowed)
     end
   end
 end

@@ -82,6 +82,13 @@ module MossyAnvil
       def lines
         [
           line(:weigh, "stabilise.line.weigh_dry", target: [dry_g, "g", nil], measures: :dry_g),
+          *soaking_lines,
+          *curing_lines
+        ]
+      end
+
+      def soaking_lines
+        [
           line(
             :do,
             "stabilise.line.submerge",
@@ -98,7 +105,12 @@ module MossyAnvil
           ),
           line(:measure, "stabilise.line.bubbled", measures: :bubbling_min),
           line(:wait, "stabilise.line.soak", minutes: [soak_min, soak_min], cure: false),
-          line(:do, "stabilise.line.drain"),
+          line(:do, "stabilise.line.drain")
+        ]
+      end
+
+      def curing_lines
+        [
           line(
             :weigh,
             "stabilise.line.weigh_wet",
@@ -126,25 +138,22 @@ module MossyAnvil
       def verdict(measures)
         dry, wet = measures["dry_g"], measures["wet_g"] || measures["cured_g"]
         return super unless dry && wet
-        if wet < dry
-          raise InvalidInput,
-                [
-                  Fault.new(
-                    path: "/value",
-                    problem: Fault.t("is_g", wet: wet.round(1)),
-                    allowed: Fault.t("more_than_it_weighed_dry_g", dry: dry.round(1))
-                  )
-                ]
-        end
+        check_weights(dry, wet)
 
         share, found = soaking.verdict(dry, wet, expected_share)
         amounts = { up: [(wet / dry * 100) - 100, "%"], share: [share * 100, "%"], asked: [expected_share * 100, "%"] }
-        records =
-          record("uptake_share", share) +
-            (measures["bubbling_min"] ? record("bubbling_min", measures["bubbling_min"]) : [])
+        bubbled = measures["bubbling_min"]
+        records = record("uptake_share", share) + (bubbled ? record("bubbling_min", bubbled) : [])
         return { says: [say(:go, "stabilise.says.full", **amounts)], records: records, lines: [] } if found == :fine
 
         { says: [say(:stop, "stabilise.says.not_full", **amounts)], records: records, lines: again }
+      end
+
+      def check_weights(dry, wet)
+        return if wet >= dry
+
+        allowed = Fault.t("more_than_it_weighed_dry_g", dry: dry.round(1))
+        raise InvalidInput.at("/value", Fault.t("is_g", wet: wet.round(1)), allowed)
       end
 
       def after

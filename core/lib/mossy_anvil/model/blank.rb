@@ -97,28 +97,31 @@ module MossyAnvil
 
       # From symbol-keyed data that has passed the schema.
       def self.from(data)
-        shape = shape_from(data[:shape])
-        surveyed, readings = data[:defects].map { |defect| Defects.from(defect) }, data[:readings] || []
-        tests = SurveyTests.new(shape, surveyed, readings)
         new(
-          name: data[:name],
-          number: data[:number],
+          **data.slice(:name, :number, :worth, :mend, :route),
           intake: data[:intake] || {},
-          worth: data[:worth],
           material: MADE.of([Material, data[:material]]) { Material.new(**data[:material]) },
+          **surveyed(shape_from(data[:shape]), data[:defects], data[:readings] || []),
+          form: data[:form] && MADE.of([Form, data[:form]]) { Form.new(**data[:form]) },
+          lathe: data[:lathe] && Lathe.new(**data[:lathe]),
+          centres: Centres.new(**(data[:centres] || {})),
+          seen: (data[:survey] || {}).fetch(:seen, [])
+        )
+      end
+
+      # What a survey and its tests say together.
+      def self.surveyed(shape, defects, readings)
+        surveyed = defects.map { |defect| Defects.from(defect) }
+        tests = SurveyTests.new(shape, surveyed, readings)
+        {
           shape: shape,
           defects: surveyed + tests.shown,
           suspects: tests.suspects,
           tests: tests.current,
-          readings: readings,
-          form: data[:form] && MADE.of([Form, data[:form]]) { Form.new(**data[:form]) },
-          lathe: data[:lathe] && Lathe.new(**data[:lathe]),
-          centres: Centres.new(**(data[:centres] || {})),
-          mend: data[:mend],
-          route: data[:route],
-          seen: (data[:survey] || {}).fetch(:seen, [])
-        )
+          readings: readings
+        }
       end
+      private_class_method :surveyed
 
       def self.shape_from(data) = MADE.of([:shape, data]) { SHAPES.fetch(data[:type]).new(**data.except(:type)) }
 

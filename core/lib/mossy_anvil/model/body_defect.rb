@@ -116,15 +116,15 @@ module MossyAnvil
       def density_kg_m3(wood_kg_m3)
         return detail[:density_kg_m3].to_f if type == "resin_body"
 
-        own =
-          (
-            if holed?
-              wood_kg_m3 * (1 - hole_share)
-            else
-              row["density"]["kg_m3"]&.to_f || (wood_kg_m3 * row["density"]["factor"])
-            end
-          )
+        own = unsoaked_kg_m3(wood_kg_m3)
         own + (soaked_share * [1 - (own / soaked_row["cell_wall_kg_m3"]), 0].max * soaked_row["resin_kg_m3"])
+      end
+
+      def unsoaked_kg_m3(wood_kg_m3)
+        return wood_kg_m3 * (1 - hole_share) if holed?
+
+        density = row["density"]
+        density["kg_m3"]&.to_f || (wood_kg_m3 * density["factor"])
       end
 
       # Share of the room in it that resin has filled; 0 where nothing was drawn in.

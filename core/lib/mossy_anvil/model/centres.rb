@@ -142,12 +142,11 @@ module MossyAnvil
       # Where each ray starts and which way it goes: three arrays each, x, y and z; a row a height, a column an angle.
       def rays(frame, heights)
         angle = Numo::DFloat.new(1, STEPS).seq * (2 * Math::PI / STEPS)
+        sine, cosine = Numo::DFloat::Math.sin(angle), Numo::DFloat::Math.cos(angle)
         along = Numo::DFloat.cast(heights).reshape(heights.size, 1)
-        directions =
-          3.times.map do |axis|
-            (Numo::DFloat::Math.sin(angle) * frame[0][axis]) + (Numo::DFloat::Math.cos(angle) * frame[1][axis])
-          end
-        [3.times.map { |axis| (along * frame[2][axis]) + [*head_mm, 0.0][axis] }, directions]
+        right, up, axis = frame
+        starts = axis.zip([*head_mm, 0.0]).map { |part, head| (along * part) + head }
+        [starts, right.zip(up).map { |across, upward| (sine * across) + (cosine * upward) }]
       end
 
       # The outer half where the middle is in the wood, else the inner.

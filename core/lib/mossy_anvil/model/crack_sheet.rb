@@ -59,14 +59,10 @@ module MossyAnvil
       # Places in so many steps from mouth to tip.
       def sheet(steps)
         samples = path.samples(@shape, count: ALONG)
-        deepest = path.through? ? Numo::DFloat.new(samples.size).fill(deepest_mm) : samples.depth_mm
+        deepest = path.through? ? (samples.depth_mm * 0) + deepest_mm : samples.depth_mm
         depth = (Numo::DFloat.new(1, steps + 1).seq / steps) * deepest.reshape(samples.size, 1)
-        clock, radius, z =
-          [samples.clock_deg, samples.radius_mm, samples.z_mm].map do |values|
-            values.reshape(samples.size, 1) + (depth * 0)
-          end
-        path.side? ? radius = (radius - depth).clip(0, nil) : z += depth * inward
-        [clock, radius, z].map(&:flatten)
+        clock, radius, z = samples.to_a.first(3).map { |values| values.reshape(samples.size, 1) + (depth * 0) }
+        inward_from(clock, radius, z, depth).map(&:flatten)
       end
 
       def inward = path.enters == "head_face" ? 1 : -1
@@ -81,9 +77,11 @@ module MossyAnvil
         [@shape.radius_mm(clock_deg, z_mm) - radius_mm, apart, deepest]
       end
 
+      def inward_from(clock, radius, z, depth) =
+        path.side? ? [clock, (radius - depth).clip(0, nil), z] : [clock, radius, z + (depth * inward)]
+
       def on_face(clock_deg, radius_mm, z_mm)
-        angle = clock_deg * ClockAngle::RADIANS
-        x_mm, y_mm = radius_mm * Numo::DFloat::Math.sin(angle), radius_mm * Numo::DFloat::Math.cos(angle)
+        x_mm, y_mm = ClockAngle.points(clock_deg, radius_mm)
         apart, deepest =
           nearest do |from, to|
             (x0, y0), (x1, y1) = [from, to].map { |point| ClockAngle.point(point[:clock_deg], point[:r_mm].to_f) }

@@ -33,18 +33,22 @@ module MossyAnvil
       def near
         return [] if @seams.size < 2
 
+        pairs = close.where.to_a.map { |at| at.divmod(@seams.size) }
+        pairs.select { |one, other| one < other }.map { |pair| @seams.values_at(*pair) }
+      end
+
+      # Bits, seams x seams: do their boxes come that close?
+      def close
         low, high =
           [0, 1].map { |bound| Numo::DFloat.cast(@seams.map { |seam| seam.bounds_mm.map { |span| span[bound] } }) }
         spacing = Numo::DFloat.cast(@seams.map(&:spacing_mm))
         reach = Numo::DFloat.maximum(spacing.reshape(@seams.size, 1), spacing) + TOUCH_MM
-        reaches = ->(axis) { (low[true, axis].reshape(@seams.size, 1) - reach).le(high[true, axis]) }
-        close = 3.times.map { |axis| reaches[axis] & reaches[axis].transpose }.inject(:&)
-        close
-          .where
-          .to_a
-          .map { |at| at.divmod(@seams.size) }
-          .select { |one, other| one < other }
-          .map { |pair| @seams.values_at(*pair) }
+        (0..2)
+          .map do |axis|
+            reaches = (low[true, axis].reshape(@seams.size, 1) - reach).le(high[true, axis])
+            reaches & reaches.transpose
+          end
+          .inject(:&)
       end
 
       # A sheet passes through another where one of its places lies within half its own spacing of it.

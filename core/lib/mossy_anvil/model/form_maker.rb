@@ -68,8 +68,7 @@ module MossyAnvil
 
       private
 
-      def refuse(path, problem, allowed) =
-        raise(InvalidInput, [Fault.new(path: "#{@at}#{path}", problem: problem, allowed: allowed)])
+      def refuse(path, problem, allowed) = raise InvalidInput.at("#{@at}#{path}", problem, allowed)
 
       def check_given
         known = @row["measures"].to_h { |measure| [measure["key"], measure] }
@@ -103,31 +102,30 @@ module MossyAnvil
       def fits?(number, low, high) = number.is_a?(Numeric) && number.finite? && number.between?(low, high)
 
       def check_sense
-        keys = @row["measures"].map { |measure| measure["key"] }
-        SMALLER.each do |small, large|
-          next unless keys.include?(small) && keys.include?(large) && value(small) > value(large)
-
-          refuse(
-            "/measures/#{small}",
-            Fault.t("is", given: value(small).round(1)),
-            Fault.t("no_more_than_its_mm", what: large.delete_suffix("_mm"), large: value(large).round(1))
-          )
+        SMALLER.each { |small, large| check_smaller(small, large) }
+        length_mm = @shape.length_mm
+        if height > length_mm + 1e-9
+          refuse_measure(height_key, height, Fault.t("at_most_mm_the_length_of_the", length_mm: length_mm.round(1)))
         end
-        if height > @shape.length_mm + 1e-9
-          refuse(
-            "/measures/#{height_key}",
-            Fault.t("is", given: height.round(1)),
-            Fault.t("at_most_mm_the_length_of_the", length_mm: @shape.length_mm.round(1))
-          )
-        end
-        return unless @row["key"] == "egg" && value("height_mm") < value("diameter_mm")
-
-        refuse(
-          "/measures/height_mm",
-          Fault.t("is", given: value("height_mm").round(1)),
-          Fault.t("at_least_its_diameter_mm", diameter_mm: value("diameter_mm").round(1))
-        )
+        check_egg if @row["key"] == "egg"
       end
+
+      def check_smaller(small, large)
+        keys = @row["measures"].map { |measure| measure["key"] }
+        return unless ([small, large] - keys).empty? && value(small) > value(large)
+
+        allowed = Fault.t("no_more_than_its_mm", what: large.delete_suffix("_mm"), large: value(large).round(1))
+        refuse_measure(small, value(small), allowed)
+      end
+
+      def check_egg
+        high, wide = value("height_mm"), value("diameter_mm")
+        return if high >= wide
+
+        refuse_measure("height_mm", high, Fault.t("at_least_its_diameter_mm", diameter_mm: wide.round(1)))
+      end
+
+      def refuse_measure(key, mm, allowed) = refuse("/measures/#{key}", Fault.t("is", given: mm.round(1)), allowed)
 
       def height_key = @row["key"] == "sphere" ? "diameter_mm" : "height_mm"
       def height = value(height_key)
@@ -194,18 +192,14 @@ module MossyAnvil
 
       # From one end over the widest place to the other, by quarter waves.
       def belly(low_mm, high_mm, widest_at)
-        up =
-          shares.map do |t|
-            [t * widest_at * height, low_mm + ((half("diameter_mm") - low_mm) * Math.sin(t * Math::PI / 2))]
-          end
+        widest = half("diameter_mm")
+        quarter = Math::PI / 2
+        up = shares.map { |t| [t * widest_at * height, low_mm + ((widest - low_mm) * Math.sin(t * quarter))] }
         down =
           shares
             .drop(1)
             .map do |t|
-              [
-                (widest_at + (t * (1 - widest_at))) * height,
-                high_mm + ((half("diameter_mm") - high_mm) * Math.cos(t * Math::PI / 2))
-              ]
+              [(widest_at + (t * (1 - widest_at))) * height, high_mm + ((widest - high_mm) * Math.cos(t * quarter))]
             end
         up + down
       end
@@ -218,39 +212,44 @@ module MossyAnvil
 
       def stem_cup_curve
         bowl_from = height * (1 - value("cup"))
-        foot = [
-          [0, half("foot_mm")],
-          [height * 0.03, half("foot_mm") * 0.96],
-          [height * 0.1, half("stem_mm") * 1.3],
-          [height * 0.2, half("stem_mm")],
-          [bowl_from * 0.9, half("stem_mm")]
+        stem_mm = half("stem_mm")
+        foot = stem_foot(bowl_from, half("foot_mm"), stem_mm)
+        foot.select { |z_mm, _| z_mm < bowl_from } + cup(bowl_from).select { |_, r_mm| r_mm > stem_mm }
+      end
+
+      def stem_foot(bowl_from, foot_mm, stem_mm)
+        [
+          [0, foot_mm],
+          [height * 0.03, foot_mm * 0.96],
+          [height * 0.1, stem_mm * 1.3],
+          [height * 0.2, stem_mm],
+          [bowl_from * 0.9, stem_mm]
         ]
-        cup =
-          shares
-            .drop(1)
-            .map do |t|
-              [bowl_from + (t * (height - bowl_from)), half("diameter_mm") * ((1 - ((1 - t)**2.2))**(1 / 2.2))]
-            end
-        foot.select { |z_mm, _| z_mm < bowl_from } + cup.select { |_, r_mm| r_mm > half("stem_mm") }
+      end
+
+      def cup(from_mm)
+        shares
+          .drop(1)
+          .map { |t| [from_mm + (t * (height - from_mm)), half("diameter_mm") * ((1 - ((1 - t)**2.2))**(1 / 2.2))] }
       end
 
       def knob_curve
-        [
-          [0, half("foot_mm")],
-          [height * 0.08, half("foot_mm")],
-          [height * 0.3, half("neck_mm")],
-          *shares
-            .drop(1)
-            .map do |t|
-              (t * Math::PI * 0.9).then do |turn|
-                [
-                  height * (0.3 + (0.35 * (1 - Math.cos(turn)))),
-                  [half("neck_mm") * (1 - t), half("diameter_mm") * Math.sin(turn)].max
-                ]
-              end
-            end
-        ].each_with_object([]) { |point, line| line << point if line.empty? || point[0] > line.last[0] + 1e-6 }
+        foot_mm, neck_mm = half("foot_mm"), half("neck_mm")
+        [[0, foot_mm], [height * 0.08, foot_mm], [height * 0.3, neck_mm], *ball(neck_mm)].each_with_object(
+          []
+        ) { |point, line| line << point if line.empty? || point[0] > line.last[0] + 1e-6 }
           .push([height, 0])
+      end
+
+      # Of a knob, as far as its neck.
+      def ball(neck_mm)
+        shares
+          .drop(1)
+          .map do |t|
+            turn = t * Math::PI * 0.9
+            z_mm = height * (0.3 + (0.35 * (1 - Math.cos(turn))))
+            [z_mm, [neck_mm * (1 - t), half("diameter_mm") * Math.sin(turn)].max]
+          end
       end
 
       def round_of(half_height, half_width, skew)

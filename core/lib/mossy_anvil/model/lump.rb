@@ -26,23 +26,21 @@ module MossyAnvil
       # `at` where a size is missing or astray.
       def shape(lump, at: "/lump")
         kind = lump[:type]
-        wanted = SIZES.fetch(kind)
-        missing, unknown = wanted - lump.keys, lump.keys - wanted - [:type]
-        faults =
-          [
-            *missing.map { |size| [size, Fault.t("is_missing")] },
-            *unknown.map { |size| [size, Fault.t("is_no_size_of_such_a", type: kind)] }
-          ].map do |size, problem|
-            Fault.new(
-              path: "#{at}/#{size}",
-              problem: problem,
-              allowed: Fault.t("such_a_shape_needs", type: kind, needs: wanted.join(", "))
-            )
-          end
-        raise InvalidInput, faults if faults.any?
-
+        check_sizes(kind, lump.keys - [:type], at)
         shape = { "log" => method(:log), "cap" => method(:cap) }.fetch(kind, method(:plain)).call(lump)
         JSON.parse(JSON.generate(shape))
+      end
+
+      def check_sizes(kind, given, at)
+        wanted = SIZES.fetch(kind)
+        missing = (wanted - given).map { |size| [size, Fault.t("is_missing")] }
+        unknown = (given - wanted).map { |size| [size, Fault.t("is_no_size_of_such_a", type: kind)] }
+        allowed = Fault.t("such_a_shape_needs", type: kind, needs: wanted.join(", "))
+        faults =
+          (missing + unknown).map do |size, problem|
+            Fault.new(path: "#{at}/#{size}", problem: problem, allowed: allowed)
+          end
+        raise InvalidInput, faults if faults.any?
       end
 
       def plain(lump) = lump

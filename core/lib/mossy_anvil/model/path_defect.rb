@@ -40,16 +40,17 @@ module MossyAnvil
       # chosen: what the turner means to do about it, or nil.
       def initialize(**given)
         given = PathDefect.complete(given)
-        @id, @type, @enters, @through, @found_by, @found_on, @chosen, @group =
-          given.values_at(:id, :type, :enters, :through, :found_by, :found_on, :chosen, :group)
-        @path = given[:path].map { |point| { depth_mm: given[:depth_mm], **point }.freeze }.freeze
+        @id, @type, @enters, @through, @found_by, @found_on, @chosen, @group, @bond_share =
+          given.values_at(:id, :type, :enters, :through, :found_by, :found_on, :chosen, :group, :bond_share)
+        @path = PathDefect.points(**given.slice(:path, :depth_mm))
         @depth_mm = @path.map { |point| point[:depth_mm].to_f }.max
-        @width_mm = given[:width_mm].to_f
-        @mend = given[:mend] || "none"
-        @depth_range_mm = given[:depth_range_mm]&.map(&:to_f)&.freeze
-        @bond_share = given[:bond_share]
+        @width_mm, @mend = given[:width_mm].to_f, given[:mend] || "none"
+        @depth_range_mm = given[:depth_range_mm]&.map(&:to_f).freeze
         freeze
       end
+
+      # Each with its depth, where it has none of its own that of the whole.
+      def self.points(path:, depth_mm: nil) = path.map { |point| { depth_mm: depth_mm, **point }.freeze }.freeze
 
       # As a blank file has it, symbol-keyed.
       def to_document
@@ -153,33 +154,32 @@ module MossyAnvil
         lengths = lengths_mm(shape)
         legs
           .zip(lengths, pieces_of(lengths, count))
-          .map do |(from, to), length, pieces|
-            share = (Numo::DFloat.new(pieces).seq + 0.5) / pieces
-            on_leg(from, to, share, shape).push(
-              Numo::DFloat.zeros(pieces) + (length / pieces),
-              (share * (to[:depth_mm] - from[:depth_mm])) + from[:depth_mm]
-            )
-          end
+          .map { |(from, to), length, pieces| leg_pieces(from, to, length / pieces, pieces, shape) }
           .transpose
           .map { |parts| parts.size == 1 ? parts[0] : Numo::DFloat.hstack(parts) }
           .then { |columns| Samples.new(**Samples.members.zip(columns).to_h) }
       end
 
+      # So many of one leg, each so long.
+      def leg_pieces(from, to, length_mm, pieces, shape)
+        share = (Numo::DFloat.new(pieces).seq + 0.5) / pieces
+        depth = (share * (to[:depth_mm] - from[:depth_mm])) + from[:depth_mm]
+        [*on_leg(from, to, share, shape), Numo::DFloat.zeros(pieces) + length_mm, depth]
+      end
+
       # The even pieces and the path's own points after them, its last one over again up to a full POINTS, so that most
       # paths have equally many.
       def pieces_and_points(shape, count)
-        even = samples(shape, count: count)
+        parts = samples(shape, count: count).to_a.zip(own_points(shape)).map { |both| Numo::DFloat.hstack(both) }
+        Samples.new(**Samples.members.zip(parts).to_h)
+      end
+
+      def own_points(shape)
         points = path + ([path.last] * (-path.size % POINTS))
         clock, z, depth, r =
           %i[clock_deg z_mm depth_mm r_mm].map { |name| Numo::DFloat.cast(points.map { |point| point[name].to_f }) }
-        radius = side? ? shape.radius_mm(clock, z) + (z * 0) : r
-        own = [ClockAngle.fold_all(clock), radius, side? ? z : (z * 0) + face_z_mm(shape), z * 0, depth]
-        Samples.new(
-          **Samples
-            .members
-            .zip(even.to_a, own)
-            .to_h { |member, pieces, more| [member, Numo::DFloat.hstack([pieces, more])] }
-        )
+        radius, z = side? ? [shape.radius_mm(clock, z) + (z * 0), z] : [r, (z * 0) + face_z_mm(shape)]
+        [ClockAngle.fold_all(clock), radius, z, z * 0, depth]
       end
 
       # How many pieces each leg gets of so many: as its length, and at least one.
@@ -213,19 +213,12 @@ module MossyAnvil
       end
 
       def leg_length(from, to, shape)
-        unless side?
-          (x1, y1), (x2, y2) = flat(from), flat(to)
-          return Math.hypot(x2 - x1, y2 - y1)
-        end
+        return Math.hypot(*flat(from).zip(flat(to)).map { |here, there| there - here }) unless side?
 
-        middle =
-          surface_mm(
-            from[:clock_deg] + (ClockAngle.turn(from[:clock_deg], to[:clock_deg]) / 2),
-            (from[:z_mm] + to[:z_mm]) / 2.0,
-            shape
-          )
-        arc = ClockAngle.turn(from[:clock_deg], to[:clock_deg]) * ClockAngle::RADIANS * middle
-        Math.hypot(arc, to[:z_mm] - from[:z_mm])
+        clock_deg, low_mm, high_mm = from[:clock_deg], from[:z_mm], to[:z_mm]
+        turn = ClockAngle.turn(clock_deg, to[:clock_deg])
+        middle = surface_mm(clock_deg + (turn / 2), (low_mm + high_mm) / 2.0, shape)
+        Math.hypot(turn * ClockAngle::RADIANS * middle, high_mm - low_mm)
       end
 
       def flat(point) = ClockAngle.point(point[:clock_deg], point[:r_mm].to_f)

@@ -7,10 +7,7 @@ module MossyAnvil
       # blank: as surveyed, with a form; move: what of Placement's changes, symbol-keyed. Raises InvalidInput under
       # `at`.
       def initialize(blank, move, at: "")
-        unless blank.form
-          raise InvalidInput,
-                [Fault.new(path: at, problem: Fault.t("has_nothing_to_move"), allowed: Fault.t("a_form_in_the_blank"))]
-        end
+        raise InvalidInput.at(at, Fault.t("has_nothing_to_move"), Fault.t("a_form_in_the_blank")) unless blank.form
 
         @placement = Placement.present.with(**move)
         @form = @placement.form(blank.form)

@@ -40,6 +40,16 @@ module MossyAnvil
         at_share(((z_mm - z0) / width).clip(0, 1), *rest)
       end
 
+      # Cut into so many rings of even height: the sum of the radii at either edge of each, the way along the skin
+      # between them and the height of its middle, arrays of mm.
+      def rings(count)
+        high = (last_z_mm - first_z_mm) / count
+        edges = (Numo::DFloat.new(count + 1).seq * high) + first_z_mm
+        radii = radii_mm(edges)
+        along = Numo::DFloat::Math.sqrt(((radii[1..] - radii[0...-1])**2) + (high**2))
+        [radii[1..] + radii[0...-1], along, (edges[1..] + edges[0...-1]) / 2]
+      end
+
       # [[z_mm, r_mm], ...], `steps` even pieces to each leg, ends included; fewer where the legs are short and many.
       def polyline(steps: [12, (POLYLINE_PIECES / (points.size - 1.0)).ceil].min)
         points

@@ -15,22 +15,20 @@ module MossyAnvil
       # [[z_mm, r_mm], ...] with z rising. Raises InvalidInput at `at` where it crosses the axis or turns back: a
       # profile has one radius at every place.
       def points(line, from_z_mm:, at:)
-        offs = line.map(&:last)
-        if offs.max > NEAR_MM && offs.min < -NEAR_MM
-          refuse(at, Fault.t("crosses_the_axis"), Fault.t("all_of_it_on_one_side"))
-        end
-
+        least, most = line.map(&:last).minmax
+        refuse(at, Fault.t("crosses_the_axis"), Fault.t("all_of_it_on_one_side")) if most > NEAR_MM && least < -NEAR_MM
         line = line.reverse if line.first[0] > line.last[0]
-        back = line.each_cons(2).find { |(before, _), (here, _)| here < before - NEAR_MM }
-        if back
-          refuse(
-            at,
-            Fault.t("turns_back_at_mm_along", back: back[0][0].round(1)),
-            Fault.t("a_curve_that_goes_on_along_the")
-          )
-        end
+        check_goes_on(line, at)
         start = line.first[0]
         stepped(line).map { |along, off| [from_z_mm + along - start, off.abs] }
+      end
+
+      def check_goes_on(line, at)
+        (back,), = line.each_cons(2).find { |(before, _), (here, _)| here < before - NEAR_MM }
+        return unless back
+
+        problem = Fault.t("turns_back_at_mm_along", back: back.round(1))
+        refuse(at, problem, Fault.t("a_curve_that_goes_on_along_the"))
       end
 
       # Of places straight above each other the later a hair on, and none twice.
@@ -42,7 +40,7 @@ module MossyAnvil
         end
       end
 
-      def refuse(at, problem, allowed) = raise(InvalidInput, [Fault.new(path: at, problem: problem, allowed: allowed)])
+      def refuse(at, problem, allowed) = raise InvalidInput.at(at, problem, allowed)
     end
   end
 end

@@ -114,20 +114,16 @@ module MossyAnvil
           told.map do |at, depth|
             SoftSpots::Spot.new(ClockAngle.turn(first.clock_deg, at.clock_deg) * arc, at.z_mm, depth)
           end
-        unknown(told, spots).map do |zone|
-          clock_deg = first.clock_deg + (middle(zone, 0) / arc)
-          z_mm = middle(zone, 1).clamp(0, @shape.length_mm)
-          inward = [extent(zone, 0), extent(zone, 1)].min
-          soft(
-            zone,
-            {
-              clock_deg: clock_deg,
-              r_mm: @shape.radius_mm(Numo::DFloat[clock_deg], Numo::DFloat[z_mm])[0],
-              z_mm: z_mm
-            },
-            [inward, extent(zone, 0), extent(zone, 1)]
-          )
-        end
+        unknown(told, spots).map { |zone| side_zone(zone, first.clock_deg, arc) }
+      end
+
+      # arc: mm of a degree.
+      def side_zone(zone, from_deg, arc)
+        clock_deg = from_deg + (middle(zone, 0) / arc)
+        z_mm = middle(zone, 1).clamp(0, @shape.length_mm)
+        r_mm = @shape.radius_mm(Numo::DFloat[clock_deg], Numo::DFloat[z_mm])[0]
+        extents = [extent(zone, 0), extent(zone, 1)]
+        soft(zone, { clock_deg: clock_deg, r_mm: r_mm, z_mm: z_mm }, [extents.min, *extents])
       end
 
       # A face as it is: u to 3 o'clock, v to 12. The body lies along its own radius, as large as its longer way.

@@ -47,10 +47,10 @@ module MossyAnvil
       def places
         @places ||=
           begin
-            inside = inside_line.each_slice(EVERY).map(&:first).push([least.z_mm, least.r_mm])
-            (z, r), (z0, r0), (z1, r1) = by_axis(inside), by_axis(outside_line[0...-1]), by_axis(outside_line[1..])
+            z, r = by_axis(inside_line.each_slice(EVERY).map(&:first).push([least.z_mm, least.r_mm]))
+            z0, r0, dz, dr = pieces(outside_line)
             from_z, from_r = [[z, z0], [r, r0]].map { |points, starts| points.reshape(points.size, 1) - starts }
-            Places.new(z, r, to_pieces(from_z, from_r, z1 - z0, r1 - r0).min(axis: 1))
+            Places.new(z, r, to_pieces(from_z, from_r, dz, dr).min(axis: 1))
           end
       end
 
@@ -131,14 +131,25 @@ module MossyAnvil
         radii.shape[0] == ANGLES ? radii : radii + Numo::DFloat.zeros(ANGLES, 1)
       end
 
+      # Where each piece of a line begins and how far it goes, [z, r, dz, dr].
+      def pieces(line)
+        (z0, r0), (z1, r1) = by_axis(line[0...-1]), by_axis(line[1..])
+        [z0, r0, z1 - z0, r1 - r0]
+      end
+
+      # Indexes of the points and pieces (that begin at z0, r0 and are so long) that may be nearest to each other.
+      def near_pairs(z, r, z0, r0, long)
+        to_starts = Numo::DFloat::Math.hypot(z.reshape(z.size, 1) - z0, r.reshape(r.size, 1) - r0)
+        near = (to_starts - long).le(to_starts.min).where
+        [near / z0.size, near % z0.size]
+      end
+
       # [shortest distance from any point to any piece of the line, place of that point]. No piece can be nearer than
       # its own start less its length, so only those are measured to that may beat the nearest start of all.
       def nearest(points, line)
-        (z, r), (z0, r0), (z1, r1) = by_axis(points), by_axis(line[0...-1]), by_axis(line[1..])
-        dz, dr = z1 - z0, r1 - r0
-        to_starts = Numo::DFloat::Math.hypot(z.reshape(z.size, 1) - z0, r.reshape(r.size, 1) - r0)
-        near = (to_starts - Numo::DFloat::Math.hypot(dz, dr)).le(to_starts.min).where
-        point, piece = near / z0.size, near % z0.size
+        z, r = by_axis(points)
+        z0, r0, dz, dr = pieces(line)
+        point, piece = near_pairs(z, r, z0, r0, Numo::DFloat::Math.hypot(dz, dr))
         distances = to_pieces(z[point] - z0[piece], r[point] - r0[piece], dz[piece].dup, dr[piece].dup)
         distances.min_index.then { |at| [distances[at], point[at]] }
       end

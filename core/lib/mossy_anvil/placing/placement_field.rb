@@ -20,6 +20,10 @@ module MossyAnvil
       ANGLES = Numo::DFloat.new(1, SKIN_ANGLES).seq * (2 * Math::PI / SKIN_ANGLES)
       SINES, COSINES = Numo::DFloat::Math.sin(ANGLES).freeze, Numo::DFloat::Math.cos(ANGLES).freeze
 
+      # Heights of the tables at which the skin is looked at.
+      SKIN_ROWS =
+        Numo::Int32.cast((Numo::DFloat.new(SKIN_HEIGHTS).seq * (TABLE_STEPS / (SKIN_HEIGHTS - 1))).round).freeze
+
       # kept, in_view: share of each defect (by id); through: ids that reach both skins; air: share of the outside that
       # would lie off the wood;
       # bark_rim: share of the turn at the mouth where the wood's own surface is kept; off_axis_mm: how far the centre
@@ -58,16 +62,20 @@ module MossyAnvil
 
         frame = centres.frame_of(@shape)
         tables = tables_of(placement)
-        return if tables.low < -PAST_MM || tables.high > centres.length_mm(@shape) + PAST_MM
+        past_mm = tables.high - centres.length_mm(@shape)
+        return if tables.low < -PAST_MM || past_mm > PAST_MM
 
+        measures(placement, tables, centres, frame, past_mm)
+      end
+
+      def measures(placement, tables, centres, frame, past_mm)
         wood, defects = [@wood, @defect_points].map { |points| brought(points, centres, frame) }
-        inside = within(wood, tables)
         Measures.new(
           **of_defects(defects, tables),
-          **of_wood(wood, inside),
+          **of_wood(wood, within(wood, tables)),
           **of_skin(centres, frame, tables),
           scale: placement.scale,
-          tenon_mm: tables.opens == "tail" ? tables.low : centres.length_mm(@shape) - tables.high
+          tenon_mm: tables.opens == "tail" ? tables.low : -past_mm
         )
       end
 
@@ -85,9 +93,13 @@ module MossyAnvil
         clock, radius = Numo::DFloat::Math.atan2(x, y) / ClockAngle::RADIANS, Numo::DFloat::Math.hypot(x, y)
         held = (@shape.radius_mm(clock, z) + (z * 0)).ge(radius).where
         @wood = [x, y, z].map { |line| line[held].dup }
+        @mass = density_at(clock[held], radius[held], z[held])
+      end
+
+      def density_at(clock_deg, radius_mm, z_mm)
         grid = Solid::Grid.new(@shape)
-        rods = (grid.columns_at(clock[held]) * grid.axial) + grid.layers_at(z[held])
-        @mass = Solid::FieldRasterizer.new(grid, blank).density.at(rods, grid.cells_at(radius[held]))
+        rods = (grid.columns_at(clock_deg) * grid.axial) + grid.layers_at(z_mm)
+        Solid::FieldRasterizer.new(grid, blank).density.at(rods, grid.cells_at(radius_mm))
       end
 
       # x, y and z of the points of an even grid over the blank's bounding box, one array each.
@@ -103,21 +115,25 @@ module MossyAnvil
 
       # Points of every defect one after another; @owner says whose each is.
       def lay_defects
-        parts =
-          blank.defects.map do |defect|
-            defect.path? ? Model::CrackSheet.of(defect, @shape).places : body_places(defect)
-          end
-        stride = [(parts.sum { |clock, _, _| clock.size } / MOST_POINTS.to_f).ceil, 1].max
-        @counts = []
-        lines =
-          parts.map do |clock, radius, z|
-            some = (0...clock.size).step(stride).to_a
-            @counts << some.size
-            [*flat(clock, radius), z].map { |line| line[some].dup }
-          end
+        lines = defect_lines
+        @counts = lines.map { |x, _, _| x.size }
         @defect_points =
-          3.times.map { |axis| lines.empty? ? Numo::DFloat[] : Numo::DFloat.hstack(lines.map { |line| line[axis] }) }
+          lines.empty? ? Array.new(3) { Numo::DFloat[] } : lines.transpose.map { |line| Numo::DFloat.hstack(line) }
         @bounds = @counts.each_with_object([0]) { |count, bounds| bounds << (bounds.last + count) }
+      end
+
+      # [x, y, z] of each.
+      def defect_lines
+        parts = blank.defects.map { |defect| places_of(defect) }
+        stride = [(parts.sum { |clock, _, _| clock.size } / MOST_POINTS.to_f).ceil, 1].max
+        parts.map { |clock, radius, z| some_of([*flat(clock, radius), z], stride) }
+      end
+
+      def places_of(defect) = defect.path? ? Model::CrackSheet.of(defect, @shape).places : body_places(defect)
+
+      def some_of(lines, stride)
+        some = (0...lines[0].size).step(stride).to_a
+        lines.map { |line| line[some].dup }
       end
 
       # x to 3 o'clock, y to 12 o'clock.
@@ -203,19 +219,27 @@ module MossyAnvil
         return { kept: {}, in_view: {}, through: [] } if radius.empty?
 
         inside = within([radius, z, *rest], tables)
-        rows = tables.rows(z)
-        outer = inside & (radius + IN_VIEW_MM).ge(tables.outer[rows])
-        inner = tables.inner ? inside & near_hollow(radius, z, rows, tables) : inside & ~inside
-        rim = inside & (z.le(tables.low + IN_VIEW_MM) | z.ge(tables.high - IN_VIEW_MM))
+        outer, inner, rim = in_view(radius, z, tables, inside)
         ids = blank.defects.map(&:id)
         {
           kept: ids.zip(shares(inside)).to_h,
           in_view: ids.zip(shares(outer | inner | rim)).to_h,
-          through:
-            ids
-              .zip(shares(outer), shares(inner), blank.defects)
-              .filter_map { |id, out, into, defect| id if out.positive? && into.positive? && opens?(defect) }
+          through: through(shares(outer), shares(inner))
         }
+      end
+
+      # Bits: those under the outside, those under the hollow's, and those at either end.
+      def in_view(radius, z, tables, inside)
+        rows = tables.rows(z)
+        outer = inside & (radius + IN_VIEW_MM).ge(tables.outer[rows])
+        inner = tables.inner ? inside & near_hollow(radius, z, rows, tables) : inside & ~inside
+        [outer, inner, inside & (z.le(tables.low + IN_VIEW_MM) | z.ge(tables.high - IN_VIEW_MM))]
+      end
+
+      # Ids of what opens the wall from outside to inside.
+      def through(outer, inner)
+        met = blank.defects.zip(outer, inner).select { |_, out, into| out.positive? && into.positive? }
+        met.map(&:first).select { |defect| opens?(defect) }.map(&:id)
       end
 
       def opens?(defect) = defect.open? || defect.type == "bark_inclusion"
@@ -232,13 +256,17 @@ module MossyAnvil
         @bounds.each_cons(2).map { |from, to| to > from ? (sums[to] - sums[from]) / (to - from) : 0.0 }
       end
 
+      # heights x angles of the outside, 1 where it is off the wood.
+      def off_wood(centres, frame, tables)
+        radius = tables.outer[SKIN_ROWS].reshape(SKIN_HEIGHTS, 1)
+        z = (Numo::DFloat.cast(SKIN_ROWS) * ((tables.high - tables.low) / TABLE_STEPS)) + tables.low
+        z = z.reshape(SKIN_HEIGHTS, 1) + (SINES * 0)
+        Numo::DFloat.cast(~on_wood?(radius * SINES, radius * COSINES, z, centres, frame))
+      end
+
       # The outside as it would lie: what of it is off the wood, and how much of the mouth has the wood's own surface.
       def of_skin(centres, frame, tables)
-        rows = Numo::Int32.cast((Numo::DFloat.new(SKIN_HEIGHTS).seq * (TABLE_STEPS / (SKIN_HEIGHTS - 1))).round)
-        radius = tables.outer[rows].reshape(SKIN_HEIGHTS, 1)
-        z =
-          ((Numo::DFloat.cast(rows) * ((tables.high - tables.low) / TABLE_STEPS)) + tables.low).reshape(SKIN_HEIGHTS, 1)
-        off = Numo::DFloat.cast(~on_wood?(radius * SINES, radius * COSINES, z + (SINES * 0), centres, frame))
+        off = off_wood(centres, frame, tables)
         mouth = (SKIN_HEIGHTS * RIM_SHARE).ceil
         rim = tables.opens == "tail" ? off[-mouth..-1, true] : off[0...mouth, true]
         # Wood that ends short of the form at the mouth, but is there further down.

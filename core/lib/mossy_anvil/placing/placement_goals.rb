@@ -63,29 +63,24 @@ module MossyAnvil
       end
 
       def check(at)
-        if @wished.empty?
-          raise InvalidInput, [Fault.new(path: at, problem: Fault.t("are_none"), allowed: @rows.keys.join(", "))]
-        end
+        raise InvalidInput.at(at, Fault.t("are_none"), @rows.keys.join(", ")) if @wished.empty?
 
         ids = @blank.defects.map(&:id)
-        faults =
-          @wished.each_with_index.filter_map do |wish, index|
-            if !@rows.key?(wish[:key])
-              Fault.new(
-                path: "#{at}/#{index}/key",
-                problem: Fault.t("is", given: Fault.shown(wish[:key])),
-                allowed: @rows.keys.join(", ")
-              )
-            elsif @rows[wish[:key]]["of"] && !ids.include?(wish[:of])
-              Fault.new(
-                path: "#{at}/#{index}/of",
-                problem: wish[:of] ? Fault.t("is", given: Fault.shown(wish[:of])) : Fault.t("is_missing"),
-                allowed: Fault.t("a_defect", ids: ids.join(", "))
-              )
-            end
-          end
+        faults = @wished.each_with_index.filter_map { |wish, index| fault(wish, "#{at}/#{index}", ids) }
         raise InvalidInput, faults if faults.any?
       end
+
+      # Of one wish, nil where it is none. ids: of the defects there are.
+      def fault(wish, at, ids)
+        key, of = wish.values_at(:key, :of)
+        if !@rows.key?(key)
+          Fault.new(path: "#{at}/key", problem: told(key), allowed: @rows.keys.join(", "))
+        elsif @rows[key]["of"] && !ids.include?(of)
+          Fault.new(path: "#{at}/of", problem: told(of), allowed: Fault.t("a_defect", ids: ids.join(", ")))
+        end
+      end
+
+      def told(given) = given ? Fault.t("is", given: Fault.shown(given)) : Fault.t("is_missing")
 
       # Of all defects of a kind, by size, the share that stays.
       def kept_share(measures, &)

@@ -27,14 +27,7 @@ module MossyAnvil
       # be turned end for end? seed: a whole number, another one for other starts. Raises InvalidInput under `at`.
       def initialize(blank, wishes, freedoms: FREEDOMS, flip: true, seed: 1, at: "")
         unless blank.form
-          raise InvalidInput,
-                [
-                  Fault.new(
-                    path: "#{at}/form",
-                    problem: Fault.t("is_missing"),
-                    allowed: Fault.t("a_form_to_lay_into_the_blank")
-                  )
-                ]
+          raise InvalidInput.at("#{at}/form", Fault.t("is_missing"), Fault.t("a_form_to_lay_into_the_blank"))
         end
 
         @field = PlacementField.new(blank)

@@ -21,22 +21,16 @@ module MossyAnvil
         value = @data.fetch(name, usual)
         return value if value.is_a?(Numeric) && range.cover?(value)
 
-        raise InvalidInput,
-              [
-                Fault.new(
-                  path: "#{@path}/#{name}",
-                  problem: value.nil? ? Fault.t("is_missing") : Fault.t("is", given: Fault.shown(value)),
-                  allowed: Fault.t("a_number_from_to", low: range.begin, high: range.end)
-                )
-              ]
+        raise InvalidInput.at(
+                "#{@path}/#{name}",
+                value.nil? ? Fault.t("is_missing") : Fault.t("is", given: Fault.shown(value)),
+                Fault.t("a_number_from_to", low: range.begin, high: range.end)
+              )
       end
 
       # Raises InvalidInput at a field of it: key of a text below faults.rehearsal.
       def refuse(field, key, allowed = nil) =
-        raise(
-          InvalidInput,
-          [Fault.new(path: "#{@path}/#{field}", problem: Fault.t("rehearsal.#{key}"), allowed: allowed)]
-        )
+        raise InvalidInput.at("#{@path}/#{field}", Fault.t("rehearsal.#{key}"), allowed)
     end
   end
 end

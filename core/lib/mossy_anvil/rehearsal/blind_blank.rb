@@ -17,8 +17,7 @@ module MossyAnvil
       # seed: Integer; level: one of LEVELS. Raises InvalidInput under `at`.
       def initialize(seed:, level:, at: "")
         unless LEVELS.cover?(level)
-          raise InvalidInput,
-                [Fault.new(path: "#{at}/level", problem: Fault.t("is", given: level), allowed: LEVELS.to_a.join(", "))]
+          raise InvalidInput.at("#{at}/level", Fault.t("is", given: level), LEVELS.to_a.join(", "))
         end
 
         @level = level
@@ -47,8 +46,7 @@ module MossyAnvil
       def self.unseal(sealed)
         JSON.parse(sealed.fetch("sealed").unpack1("m0"))
       rescue KeyError, NoMethodError, TypeError, ArgumentError, JSON::ParserError
-        raise InvalidInput,
-              [Fault.new(path: "/sealed", problem: Fault.t("is_missing"), allowed: Fault.t("a_sealed_truth"))]
+        raise InvalidInput.at("/sealed", Fault.t("is_missing"), Fault.t("a_sealed_truth"))
       end
 
       private
@@ -73,16 +71,20 @@ module MossyAnvil
       def material
         woods = Table.rows("woods")
         wood = woods[(@draws.share("wood") * woods.size).floor]
-        moisture_pct = (9 + (5 * @draws.share("moisture"))).round.to_f
-        grain = GRAINS[@level - 1]
         {
           "kind" => "wood",
           "species" => wood["name"],
           "density_kg_m3" => (wood["density_kg_m3"] * (0.95 + (0.1 * @draws.share("density")))).round.to_f,
-          "moisture_pct" => moisture_pct,
-          "grain" => grain,
-          "character" => CHARACTERS[@level - 1]
-        }.merge(grain == "face" ? { "grain_clock_deg" => (360 * @draws.share("grain")).floor } : {})
+          "moisture_pct" => (9 + (5 * @draws.share("moisture"))).round.to_f,
+          "character" => CHARACTERS[@level - 1],
+          **grain
+        }
+      end
+
+      def grain
+        grain = GRAINS[@level - 1]
+        turned = grain == "face" ? { "grain_clock_deg" => (360 * @draws.share("grain")).floor } : {}
+        { "grain" => grain, **turned }
       end
 
       # Cracks that run in from the side, on a level more than the one before.
@@ -91,20 +93,24 @@ module MossyAnvil
       end
 
       def crack(index)
-        clock_deg = (360 * @draws.share("crack #{index} clock")).floor
-        from = length_mm * 0.5 * @draws.share("crack #{index} from")
-        long = length_mm * (0.25 + (0.25 * @draws.share("crack #{index} long")))
         {
           "id" => ("A".ord + index).chr,
           "type" => index == 2 ? "bark_inclusion" : "crack",
           "enters" => "side",
-          "path" => [
-            { "clock_deg" => clock_deg, "z_mm" => from.round(1) },
-            { "clock_deg" => (clock_deg + 4) % 360, "z_mm" => (from + long).round(1) }
-          ],
+          "path" => run_of("crack #{index}"),
           "width_mm" => (0.5 + (2 * @draws.share("crack #{index} wide"))).round(1),
           "depth_mm" => (diameter_mm / 2 * (0.08 + (0.5 * @draws.share("crack #{index} deep")))).round(1)
         }
+      end
+
+      def run_of(name)
+        clock_deg = (360 * @draws.share("#{name} clock")).floor
+        from = length_mm * 0.5 * @draws.share("#{name} from")
+        long = length_mm * (0.25 + (0.25 * @draws.share("#{name} long")))
+        [
+          { "clock_deg" => clock_deg, "z_mm" => from.round(1) },
+          { "clock_deg" => (clock_deg + 4) % 360, "z_mm" => (from + long).round(1) }
+        ]
       end
 
       def guessed(crack)

@@ -82,12 +82,16 @@ module MossyAnvil
       # Another way may lose what this one keeps: it is played on some of those too, and what it loses of them counts.
       def other_way(act)
         other = @plan_of.call(@blank, act[:choices])
+        minutes = (other.alternative.hands_h - @plan.alternative.hands_h) * MINUTES_AN_HOUR
+        [kept(other, &:itself) - spoilt(other), minutes]
+      end
+
+      def spoilt(other)
         sound = @sound.each_index.select { |index| @sound[index] }
         played = sound.first(@row["sound_played"])
-        spoilt = played.count { |index| @lost.call(other, @truth.call(index)) }
-        cost = played.empty? ? 0 : spoilt * sound.size / played.size.to_f
-        minutes = (other.alternative.hands_h - @plan.alternative.hands_h) * MINUTES_AN_HOUR
-        [kept(other, &:itself) - cost, minutes]
+        return 0 if played.empty?
+
+        played.count { |index| @lost.call(other, @truth.call(index)) } * sound.size / played.size.to_f
       end
     end
   end

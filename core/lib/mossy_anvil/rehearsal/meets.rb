@@ -112,13 +112,14 @@ module MossyAnvil
 
       # Of what the mount holds by, what hidden troubles in its seat leave.
       def mount_share(step)
-        seat_mm, length = step.mount[:size_mm] / 2.0, step.blank.shape.length_mm
-        lost =
-          @truth.hidden.sum do |body|
-            from_end = step.mount[:at_tail] ? length - body.z_mm : body.z_mm
-            from_end < SEAT_MM && body.radius_mm < seat_mm ? Math::PI / 4 * body.size_mm[0] * body.size_mm[1] : 0.0
-          end
+        seat_mm = step.mount[:size_mm] / 2.0
+        lost = in_seat(step, seat_mm).sum(0.0) { |body| Math::PI / 4 * body.size_mm[0] * body.size_mm[1] }
         [1 - (lost / (Math::PI * (seat_mm**2))), 0.0].max * @truth.strength
+      end
+
+      def in_seat(step, seat_mm)
+        at_tail, length = step.mount[:at_tail], step.blank.shape.length_mm
+        @truth.hidden.select { |body| (at_tail ? length - body.z_mm : body.z_mm) < SEAT_MM && body.radius_mm < seat_mm }
       end
 
       # Solid wood is pulled at its axis, a hollowed piece all through its wall.

@@ -48,9 +48,10 @@ module MossyAnvil
       # Share with its 95 % interval.
       def chance(count)
         of = @list.size
-        share = count / of.to_f
-        middle = (share + (Z95**2 / (2 * of))) / (1 + (Z95**2 / of))
-        half = Z95 / (1 + (Z95**2 / of)) * Math.sqrt((share * (1 - share) / of) + (Z95**2 / (4.0 * of * of)))
+        share, square = count / of.to_f, Z95**2
+        whole = 1 + (square / of)
+        middle = (share + (square / (2 * of))) / whole
+        half = Z95 / whole * Math.sqrt((share * (1 - share) / of) + (square / (4.0 * of * of)))
         { share: share, low: [middle - half, 0.0].max, high: [middle + half, 1.0].min }
       end
 

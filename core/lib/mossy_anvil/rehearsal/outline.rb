@@ -33,12 +33,13 @@ module MossyAnvil
       # mm from the axis where the edge is in a region at a height when a share of it is taken, between its places.
       def self.front_mm(swath, z_mm, share)
         before, after = swath.partition { |one| one[:z_mm] <= z_mm }.then { |low, high| [low.last, high.first] }
-        fronts =
-          [before || after, after || before].map { |one| one[:from_mm] + ((one[:to_mm] - one[:from_mm]) * share) }
-        return fronts[0] unless before && after
+        low, high = [before, after].compact.map { |one| [one[:z_mm], taken_mm(one, share)] }
+        return low[1] unless high
 
-        fronts[0] + ((fronts[1] - fronts[0]) * (z_mm - before[:z_mm]) / (after[:z_mm] - before[:z_mm]))
+        low[1] + ((high[1] - low[1]) * (z_mm - low[0]) / (high[0] - low[0]))
       end
+
+      def self.taken_mm(place, share) = place[:from_mm] + ((place[:to_mm] - place[:from_mm]) * share)
 
       # { outside: [[z, r], ...], inside: [[z, r], ...] or nil }.
       def to_h

@@ -117,17 +117,16 @@ module MossyAnvil
         return unless step.safe_points_a_day && stock
 
         lag = Mend::SafeDrying.new(tangential_pct: stock.tangential_pct, tau_days: 1.0, thickness_mm: 1.0).drier_points
-        step
-          .regimes
-          .filter_map do |one|
-            days = one.days[1]
-            # Hot wood gives: in an oven the rule says nothing.
-            next unless days&.positive? && Mend::DryingRegimes::PLACES.include?(one.place)
+        step.regimes.filter_map { |one| use_of_place(one, step.safe_points_a_day, lag) }.max
+      end
 
-            under = [one.from_pct, Mend::Moisture::FIBRE_SATURATION_PCT].min
-            [(one.from_pct - one.to_pct) / days / step.safe_points_a_day, (under - one.emc_pct) / lag].min
-          end
-          .max
+      # nil where the rule says nothing of it: hot wood gives.
+      def use_of_place(one, safe_points_a_day, lag)
+        days = one.days[1]
+        return unless days&.positive? && Mend::DryingRegimes::PLACES.include?(one.place)
+
+        under = [one.from_pct, Mend::Moisture::FIBRE_SATURATION_PCT].min
+        [(one.from_pct - one.to_pct) / days / safe_points_a_day, (under - one.emc_pct) / lag].min
       end
     end
   end

@@ -90,23 +90,43 @@ module MossyAnvil
       def to_cut(act)
         act.refuse("act", "stands_still") unless rpm.positive?
         @region = act.number("region", 0..(regions.size - 1))
-        tool = act.fetch("tool", regions[region][:tool])
-        act.refuse("tool", "not_safe_there", offered.join(", ")) unless offered.include?(tool)
-        share = act.number("share", taken[region]..1.0, usual: 1.0)
-        chips = Table["rehearsal"]["chips"]
-        times = chips[act.fetch("chip", "planned")] or act.refuse("chip", "no_such_chip", chips.keys.join(", "))
-        Cut.new(self, regions[region]).then { |cut| take(cut, share, cut.push(tool, times), times) }
+        tool, share, times = tool_of(act), act.number("share", taken[region]..1.0, usual: 1.0), chip_of(act)
+        before, taken[region] = taken[region], share
+        take(Cut.new(self, regions[region]), tool, times, before)
       end
 
-      def take(cut, share, push, times)
-        record.take(minutes: cut.minutes * (share - taken[region]) * (step.rpm / rpm) / times)
-        before, taken[region] = taken[region], share
+      # What a cut comes to, from a share of its region that was taken before.
+      def take(cut, tool, times, before)
+        record.take(minutes: cut.minutes * (taken[region] - before) * slower / times)
+        pushed(cut, cut.push(tool, times))
+        outline.cut(regions[region], taken[region])
+        happen(hazards.passed(shares))
+        meet(cut, before)
+      end
+
+      # So many times as long as at the speed of the plan.
+      def slower = step.rpm / rpm
+
+      def meet(cut, before)
+        bodies = cut.met_within(met, before, taken[region])
+        happen(bodies.map { |kind, body| hazards.public_send(kind, body) })
+      end
+
+      def tool_of(act)
+        tool = act.fetch("tool", regions[region][:tool])
+        offered.include?(tool) ? tool : act.refuse("tool", "not_safe_there", offered.join(", "))
+      end
+
+      # So many times the chip that is planned.
+      def chip_of(act)
+        chips = Table["rehearsal"]["chips"]
+        chips[act.fetch("chip", "planned")] || act.refuse("chip", "no_such_chip", chips.keys.join(", "))
+      end
+
+      def pushed(cut, push)
         @cut_into = true
         @pushed = hazards.cut_shares(push: push, wall_use: cut.wall_use(push))
         @shares = nil
-        outline.cut(regions[region], share)
-        happen(hazards.passed(shares))
-        happen(cut.met_within(met, before, share).map { |kind, body| hazards.public_send(kind, body) })
       end
 
       def offered = regions[region].values_at(:tool, :second, :finish_tool).compact.uniq
@@ -151,13 +171,14 @@ module MossyAnvil
         happen(hazards.within + hazards.while_waiting)
         return if ended
 
-        beside = step.hands_min - regions.sum { |one| Cut.new(self, one).minutes }
-        record.take(minutes: beside, days: setting.tally.wait_days(step).to_f, cost: step.cost)
+        record.take(minutes: beside_cuts_min, days: setting.tally.wait_days(step).to_f, cost: step.cost)
         @rpm = 0.0
         @at += 1
         record.finish unless step
         begin_step
       end
+
+      def beside_cuts_min = step.hands_min - regions.sum { |one| Cut.new(self, one).minutes }
 
       # A crack that is run near its limit is longer at the next stop, and goes the sooner: the stress at its tip goes
       # with the root of its depth and the square of the speed.

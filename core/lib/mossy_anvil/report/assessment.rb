@@ -74,10 +74,7 @@ module MossyAnvil
         solid.let_go
         add_worst(stages)
         water = DryingReport.new(@blank, @climate, workings, now: @now, records: @records).to_h
-        defects =
-          solid.shares.each_with_index.map do |(defect, share), index|
-            DefectReport.of(defect, index, share, @blank, workings, water: water)
-          end
+        defects = defects(solid, workings, water)
         {
           name: @blank.name,
           number: @blank.number,
@@ -90,6 +87,12 @@ module MossyAnvil
           drying: water,
           finish: FinishReport.new(solid, stages, workings).to_h
         }
+      end
+
+      def defects(solid, workings, water)
+        solid.shares.each_with_index.map do |(defect, share), index|
+          DefectReport.of(defect, index, share, @blank, workings, water: water)
+        end
       end
     end
   end

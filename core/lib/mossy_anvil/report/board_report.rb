@@ -50,10 +50,12 @@ module MossyAnvil
           stopped: piece.plan[:stopped] || lacks(piece),
           under_way: piece.under_way,
           left: piece.steps.size,
-          steps:
-            schedule.placed.fetch(piece.id).select { |one| one.from_min < @until_min }.map { |one| placed(piece, one) }
+          steps: steps(piece)
         }
       end
+
+      def steps(piece) =
+        schedule.placed.fetch(piece.id).select { |one| one.from_min < @until_min }.map { |one| placed(piece, one) }
 
       def decisive(piece, share) =
         { **share.to_h, name: step_of(piece, share.step)[:name], held_up_by: share.held_up_by }

@@ -27,14 +27,7 @@ module MossyAnvil
       # The step of mending of that id, a MendStep. Raises InvalidInput where the route has none.
       def made(id)
         route.steps.find { |one| one.id == id }&.made or
-          raise InvalidInput,
-                [
-                  Fault.new(
-                    path: "/step",
-                    problem: Fault.t("is", given: Fault.shown(id)),
-                    allowed: Fault.t("a_step_of_mending")
-                  )
-                ]
+          raise InvalidInput.at("/step", Fault.t("is", given: Fault.shown(id)), Fault.t("a_step_of_mending"))
       end
 
       # The blank document, string-keyed, once those steps of mending (ids) are done. measured: { step id =>
@@ -105,7 +98,7 @@ module MossyAnvil
 
       def refuse(allowed)
         problem = @from ? Fault.t("is", given: Fault.shown(@from)) : Fault.t("is_not_there")
-        raise InvalidInput, [Fault.new(path: "/from", problem: problem, allowed: Fault.t(allowed))]
+        raise InvalidInput.at("/from", problem, Fault.t(allowed))
       end
 
       def plain(step)

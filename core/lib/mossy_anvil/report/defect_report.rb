@@ -35,9 +35,6 @@ module MossyAnvil
       end
 
       def to_h
-        where = Mend::DefectLocation.new(@defect, @share, @blank)
-        answer = Mend::Triage.new(@defect, @share, @blank, where, water: @water).answer
-        ways = Mend::RepairOptions.new(@defect, @share, @blank, answer.verdict, water: @water).to_a
         {
           id: @defect.id,
           type: @defect.type,
@@ -49,17 +46,26 @@ module MossyAnvil
           breaks_through: @share.breaks_through?,
           fill_volume_mm3: fill_volume,
           filler: filler,
-          where: where.names.map(&:to_s),
           shows: @share.shows.map(&:to_s),
           by_test: @defect.by_test?,
           chosen: @defect.chosen,
-          ways: ways,
-          verdict: answer.verdict.to_s,
-          reason: answer.reason
+          **judged
         }
       end
 
       private
+
+      # Where it lies and what may be done about it.
+      def judged
+        where = Mend::DefectLocation.new(@defect, @share, @blank)
+        answer = Mend::Triage.new(@defect, @share, @blank, where, water: @water).answer
+        {
+          where: where.names.map(&:to_s),
+          ways: Mend::RepairOptions.new(@defect, @share, @blank, answer.verdict, water: @water).to_a,
+          verdict: answer.verdict.to_s,
+          reason: answer.reason
+        }
+      end
 
       def open_volume
         return 0.0 unless @defect.open?

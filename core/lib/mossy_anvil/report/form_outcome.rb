@@ -17,22 +17,11 @@ module MossyAnvil
       # where the blank has no price.
       def to_h
         last = report[:stages].values.last
-        made = report[:form]
         {
           kind: @blank.form.kind,
-          mass_g: last[:mass_g],
-          diameter_mm: 2 * @blank.form.outside.largest_mm,
-          height_mm: @blank.form.length_mm,
-          **made.slice(:yield_share, :wasted_value, :resin_share, :least_wall_mm, :floor_mm, :breaks_through),
-          tenon_wood_mm: made[:tenon_wood][:length_mm],
-          tenon_diameter_mm: made[:tenon_wood][:diameter_mm],
-          fill_ml: defects.sum { |defect| to_fill_mm3(defect) } / 1000,
-          mend_hours: mend_min / 60.0,
-          mend_cost: advised.sum { |way| way[:cost] },
-          limit_rpm: last[:limit_rpm],
-          governed_by: last[:governed_by],
-          unsafe: last[:unsafe],
-          imbalance_g_mm: last[:imbalance_g_mm],
+          **measured,
+          **mending,
+          **last.slice(:mass_g, :limit_rpm, :governed_by, :unsafe, :imbalance_g_mm),
           verdict: report[:verdict],
           gone: ids { |defect| defect[:removed_share] > 0.999 },
           shown: ids { |defect| defect[:shows].any? },
@@ -41,6 +30,26 @@ module MossyAnvil
       end
 
       private
+
+      def last = report[:stages].values.last
+
+      def measured
+        made, form = report[:form], @blank.form
+        {
+          diameter_mm: 2 * form.outside.largest_mm,
+          height_mm: form.length_mm,
+          **made.slice(:yield_share, :wasted_value, :resin_share, :least_wall_mm, :floor_mm, :breaks_through),
+          tenon_wood_mm: made[:tenon_wood][:length_mm],
+          tenon_diameter_mm: made[:tenon_wood][:diameter_mm]
+        }
+      end
+
+      def mending =
+        {
+          fill_ml: defects.sum { |defect| to_fill_mm3(defect) } / 1000,
+          mend_hours: mend_min / 60.0,
+          mend_cost: advised.sum { |way| way[:cost] }
+        }
 
       def defects = report[:defects]
       # All of an opening of which any stays.

@@ -20,28 +20,38 @@ module MossyAnvil
       def to_h(stages, water)
         return unless @blank.form
 
-        least = @solid.least_wall
-        area = Solid::SkinArea.new(@blank.form, @blank.shape)
         {
           rough: RoughReport.new(@solid, water, @workings).to_h,
           uncounted_mm3: uncounted_mm3,
           **holding_wood,
           **yields(stages),
-          least_wall_mm: put("least_wall_mm", least&.thickness_mm, "mm", "shortest_way_through_the_wood"),
-          least_wall_at: least && { z_mm: least.z_mm, r_mm: least.r_mm },
+          **least_wall,
           feather_clock_deg: feather_clock_deg,
           floor_mm: put("floor_mm", @blank.form.floor_mm, "mm", "floor_on_the_axis_from"),
           breaks_through: @solid.shares.select { |_, share| share.breaks_through? }.map { |defect, _| defect.id },
-          skin_area_mm2: {
-            outside:
-              put("skin_area_mm2/outside", area.outside_mm2, "mm2", "profile_swept_round_the_axis", source: "pappus"),
-            inside:
-              put("skin_area_mm2/inside", area.inside_mm2, "mm2", "inside_profile_swept_round_the", source: "pappus")
-          }
+          skin_area_mm2: skin_area_mm2
         }
       end
 
       private
+
+      def least_wall
+        least = @solid.least_wall
+        {
+          least_wall_mm: put("least_wall_mm", least&.thickness_mm, "mm", "shortest_way_through_the_wood"),
+          least_wall_at: least && { z_mm: least.z_mm, r_mm: least.r_mm }
+        }
+      end
+
+      def skin_area_mm2
+        area = Solid::SkinArea.new(@blank.form, @blank.shape)
+        {
+          outside:
+            put("skin_area_mm2/outside", area.outside_mm2, "mm2", "profile_swept_round_the_axis", source: "pappus"),
+          inside:
+            put("skin_area_mm2/inside", area.inside_mm2, "mm2", "inside_profile_swept_round_the", source: "pappus")
+        }
+      end
 
       # The middle of the hours at which the natural edge runs out over the hollow; nil where it does not.
       def feather_clock_deg

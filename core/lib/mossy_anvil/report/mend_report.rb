@@ -90,26 +90,25 @@ module MossyAnvil
       # The same of any steps of mending (MendSteps).
       def self.mended_document(document, worked, measured: {})
         done = worked.map(&:id)
-        mended =
-          worked.inject({}) do |found, step|
-            found.merge(step.mended(measured.fetch(step.id, {})).to_h { |defect| [defect.id, defect] })
-          end
+        mended = worked.flat_map { |step| step.mended(measured.fetch(step.id, {})) }.to_h { |one| [one.id, one] }
         left = (document.dig("mend", "steps") || []).reject { |step| done.include?(step["id"]) }
-        defects = document["defects"].map { |old| mended[old["id"]] ? mended_over(old, mended[old["id"]]) : old }
-        material =
-          worked.inject(document["material"]) do |found, step|
-            found.merge(step.material_after(measured.fetch(step.id, {})))
-          end
-        document
-          .merge("defects" => defects, "material" => material)
-          .except("mend")
-          .merge(left.any? ? { "mend" => { "steps" => left } } : {})
+        document.except("mend").merge(
+          "defects" => document["defects"].map { |old| mended_over(old, mended[old["id"]]) },
+          "material" => material_after(document["material"], worked, measured),
+          **(left.any? ? { "mend" => { "steps" => left } } : {})
+        )
       end
 
-      # As a blank file has it, with what is only for the eye kept.
-      def self.mended_over(old, defect) =
+      # As a blank file has it, with what is only for the eye kept. defect: nil where it is as it was.
+      def self.mended_over(old, defect)
+        return old unless defect
+
         old.slice("found_on", "group").merge(JSON.parse(JSON.generate(defect.to_document)))
-      private_class_method :mended_over
+      end
+
+      def self.material_after(material, worked, measured) =
+        worked.inject(material) { |found, step| found.merge(step.material_after(measured.fetch(step.id, {}))) }
+      private_class_method :mended_over, :material_after
 
       private
 
@@ -154,24 +153,32 @@ module MossyAnvil
       end
 
       def tell(step, index)
-        key = step.data[:do].to_sym
+        conflicts = conflicts_of(step)
         {
-          id: step.id,
-          do: step.data[:do],
-          name: step.name,
-          of: step.data[:of] || [],
-          gate_pct: step.gate_pct,
-          moisture_pct: step.scene.wooden? ? step.scene.moisture_pct : nil,
+          **said_of(step),
           materials: step.materials.map(&:to_h),
           **times_of(step, index),
-          tools: step.tools,
-          cautions: step.cautions,
-          says: [*conflicts_of(step), *step.says, *slower(index)],
-          conflicts: conflicts_of(step).count { |one| one[:tone] == "stop" },
+          says: [*conflicts, *step.says, *slower(index)],
+          conflicts: conflicts.count { |one| one[:tone] == "stop" },
           before: effects[index],
           after: effects[index + 1],
-          detail: step.detail.empty? ? nil : { key => step.detail },
           lines: numbered(step)
+        }
+      end
+
+      # What a step tells of itself.
+      def said_of(step)
+        data = step.data
+        {
+          id: step.id,
+          do: data[:do],
+          name: step.name,
+          of: data[:of] || [],
+          gate_pct: step.gate_pct,
+          moisture_pct: step.scene.wooden? ? step.scene.moisture_pct : nil,
+          tools: step.tools,
+          cautions: step.cautions,
+          detail: step.detail.empty? ? nil : { data[:do].to_sym => step.detail }
         }
       end
 

@@ -27,6 +27,8 @@ module MossyAnvil
       ROUGHED = %i[outside hollow bore].freeze
       # Steps at which the tool goes where the tailstock would be.
       FREE = %i[hollow bore].freeze
+      # What holds stands first.
+      ORDER = { holds: 0, tailstock: 1, slower: 2, no: 3 }.freeze
       # The stage whose weight, imbalance and limit a step begins with.
       STAGES = { outside: :blank, hollow: :outside, foot: :hollowed, bore: :outside, ends: :outside }.freeze
 
@@ -34,30 +36,18 @@ module MossyAnvil
       def self.too_wet(moisture_pct) =
         Table.rows("mounts").filter_map { |row| row["key"] if moisture_pct > row.fetch("dry_to_pct", 100) }
 
-      # blank: as surveyed, with a form. now: Time, or nil to take its water as last read. moisture_pct: what it has
-      # when it is held, where that is not its water now. readings: StageReadings that know the blank already, or nil.
+      # blank: as surveyed, with a form. now: Time, or nil to take its water as last read. about: moisture_pct: what it
+      # has when it is held, where that is not its water now; readings: StageReadings that know the blank already.
       # Raises InvalidInput under `at`.
-      def initialize(blank, climate: ShopClimate.new, now: nil, at: "", moisture_pct: nil, readings: nil)
+      def initialize(blank, climate: ShopClimate.new, now: nil, at: "", fineness: :default, **about)
         unless blank.form
-          raise InvalidInput,
-                [
-                  Fault.new(
-                    path: "#{at}/form",
-                    problem: Fault.t("is_missing"),
-                    allowed: Fault.t("a_form_how_it_is_held_follows")
-                  )
-                ]
+          raise InvalidInput.at("#{at}/form", Fault.t("is_missing"), Fault.t("a_form_how_it_is_held_follows"))
         end
 
         @blank = blank.on_centres
         @form = @blank.form
-        @moisture_pct =
-          moisture_pct ||
-            DryingReport
-              .new(@blank, climate, Workings.new, now: now)
-              .to_h
-              .then { |water| water ? water[:moisture_pct] : 0 }
-        readings ||= StageReadings.new(blank.material, climate, :default)
+        @moisture_pct = about[:moisture_pct] || moisture_pct(climate, now)
+        readings = about[:readings] || StageReadings.new(blank.material, climate, fineness)
         @solid = readings.solid(blank)
         @workings = Workings.new
         @stages = readings.reports(blank).to_h
@@ -76,16 +66,16 @@ module MossyAnvil
         mount = told[:mounts].find { |one| one[:key] == told[:proposed] } or return 0.0
         name, by = STEPS.fetch(family).find { |one, *| one == key.to_sym }
         load = Turn::MountLoad.new(**load(name, by), rpm: told[:limit_rpm])
-        return load.force_n if mount[:hold_nm].nil?
-
-        load.bears_n(
-          mount[:hold_nm],
-          lever_mm: (seat_mm(name, by) - z_mm).abs,
-          tailstock: mount[:verdict] == "tailstock"
-        )
+        held_n(load, mount, (seat_mm(name, by) - z_mm).abs)
       end
 
       private
+
+      # As it is now.
+      def moisture_pct(climate, now)
+        water = DryingReport.new(@blank, climate, Workings.new, now: now).to_h
+        water ? water[:moisture_pct] : 0
+      end
 
       def tell
         steps = STEPS.fetch(family).each_with_index.map { |(name, by, mounts), index| step(name, by, mounts, index) }
@@ -122,26 +112,41 @@ module MossyAnvil
       end
 
       def step(name, by, mounts, index)
-        judge = Turn::MountJudge.new(site(name, by), load(name, by), facts(name), @solid, circles_mm)
-        verdicts = mounts.map { |key| judge.call(key) }
-        order = { holds: 0, tailstock: 1, slower: 2, no: 3 }
-        ranked =
-          verdicts.each_with_index.sort_by { |verdict, place| [order.fetch(verdict.verdict), place] }.map(&:first)
+        site, load = site(name, by), load(name, by)
+        judge = Turn::MountJudge.new(site, load, facts(name), @solid, circles_mm)
+        ranked = ranked(judge, mounts)
         # Force that a tailstock carries is no reason to take the second best where the first is meant for it.
         proposed = ranked.first.verdict == :no ? nil : ranked.first
         {
           key: name.to_s,
           by: seat(by),
           stage: stage_of(name).to_s,
-          rpm: load(name, by)[:rpm],
-          limit_rpm: [proposed&.limit_rpm, load(name, by)[:rpm]].compact.min,
-          need_nm: put(index, "need_nm", judge.bearing.need_nm, load(name, by)),
-          need_with_tailstock_nm: FREE.include?(name) ? nil : judge.bearing.need_with_tailstock_nm,
+          rpm: load[:rpm],
+          limit_rpm: [proposed&.limit_rpm, load[:rpm]].compact.min,
+          **needs(name, judge.bearing, index, load),
           proposed: proposed&.key,
           tailstock: tailstock(name, proposed),
-          mounts: ranked.map { |verdict| plain(verdict, site(name, by)) }
+          mounts: ranked.map { |verdict| plain(verdict, site) }
         }
       end
+
+      def held_n(load, mount, lever_mm)
+        return load.force_n if mount[:hold_nm].nil?
+
+        load.bears_n(mount[:hold_nm], lever_mm: lever_mm, tailstock: mount[:verdict] == "tailstock")
+      end
+
+      # As the table has them where they hold alike.
+      def ranked(judge, mounts)
+        verdicts = mounts.map { |key| judge.call(key) }
+        verdicts.each_with_index.sort_by { |verdict, place| [ORDER.fetch(verdict.verdict), place] }.map(&:first)
+      end
+
+      def needs(name, bearing, index, load) =
+        {
+          need_nm: put(index, "need_nm", bearing.need_nm, load),
+          need_with_tailstock_nm: FREE.include?(name) ? nil : bearing.need_with_tailstock_nm
+        }
 
       def put(index, key, value, load)
         @workings.put(

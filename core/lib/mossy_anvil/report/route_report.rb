@@ -7,6 +7,26 @@ module MossyAnvil
       # In place of what a stage comes to, where nobody asks for it.
       UNASKED = { limit_rpm: 1.0, unsafe: false, volume_mm3: 0.0 }.freeze
 
+      # What is told of a step as it has it.
+      AS_IT_IS = %i[
+        id
+        stretch
+        kind
+        name
+        of
+        hands_min
+        cost
+        cautions
+        says
+        stage
+        limit_rpm
+        unsafe
+        safe_points_a_day
+        weigh_days
+        done
+        left_out
+      ].freeze
+
       # blank: as surveyed, with a form. now: Time or nil. about: records: ShopRecords; chosen: { question => answer },
       # those of the blank file unsaid; ways: :all, or :taken for that one alone, which is much less to work out; tools:
       # keys of the turner's own, every one of the table unsaid; sheets: as PieceFinish takes them; speeds: false where
@@ -14,14 +34,7 @@ module MossyAnvil
       # Raises InvalidInput under `at` where there is no form, or a tool is not known.
       def initialize(blank, climate: ShopClimate.new, now: nil, fineness: :default, at: "", **about)
         unless blank.form
-          raise InvalidInput,
-                [
-                  Fault.new(
-                    path: "#{at}/form",
-                    problem: Fault.t("is_missing"),
-                    allowed: Fault.t("a_form_the_way_follows_what_it")
-                  )
-                ]
+          raise InvalidInput.at("#{at}/form", Fault.t("is_missing"), Fault.t("a_form_the_way_follows_what_it"))
         end
 
         @blank = blank
@@ -178,29 +191,14 @@ module MossyAnvil
 
       def plain_step(step, start)
         {
-          id: step.id,
-          stretch: step.stretch,
-          kind: step.kind,
-          name: step.name,
-          of: step.of,
+          **AS_IT_IS.to_h { |name| [name, step.public_send(name)] },
           starts_days: start.to_h,
-          hands_min: step.hands_min,
           wait_days: step.wait&.to_h,
           needs: step.needs.to_h,
-          cost: step.cost,
           materials: step.materials.map(&:to_h),
-          cautions: step.cautions,
-          says: step.says,
           moisture_pct_after: step.after.moisture_pct,
           thickness_mm_after: step.after.thickness_mm,
-          stage: step.stage,
-          limit_rpm: step.limit_rpm,
-          unsafe: step.unsafe,
-          regimes: step.regimes.map(&:to_h),
-          safe_points_a_day: step.safe_points_a_day,
-          weigh_days: step.weigh_days,
-          done: step.done,
-          left_out: step.left_out
+          regimes: step.regimes.map(&:to_h)
         }
       end
     end

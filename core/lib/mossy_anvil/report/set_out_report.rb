@@ -12,16 +12,7 @@ module MossyAnvil
       # asked: { every_mm:, feet:, feet_radius_mm:, thread:, engaged_mm:, bit_mm:, hole: }, whatever is wanted; hole as
       # HoleLines has it, as deep as wide where nothing is said. Raises InvalidInput under `at`.
       def initialize(blank, asked = {}, at: "")
-        unless blank.form
-          raise InvalidInput,
-                [
-                  Fault.new(
-                    path: "/document/form",
-                    problem: Fault.t("is_missing"),
-                    allowed: Fault.t("a_form_to_set_out")
-                  )
-                ]
-        end
+        raise InvalidInput.at("/document/form", Fault.t("is_missing"), Fault.t("a_form_to_set_out")) unless blank.form
 
         @surveyed = blank
         @blank = blank.on_centres
@@ -54,22 +45,15 @@ module MossyAnvil
       def check(at)
         faults = []
         most = @form.length_mm / MOST_STATIONS
-        if @asked[:every_mm] < most
-          faults << Fault.new(
-            path: "#{at}/every_mm",
-            problem: Fault.t("is", given: @asked[:every_mm]),
-            allowed: Fault.t("mm_or_more_for_a_form_this", least: most.ceil)
-          )
-        end
-        if @asked[:thread] && @table["threads"].none? { |row| row["key"] == @asked[:thread] }
-          faults << Fault.new(
-            path: "#{at}/thread",
-            problem: Fault.t("is", given: Fault.shown(@asked[:thread])),
-            allowed: @table["threads"].map { |row| row["key"] }.join(", ")
-          )
-        end
+        allowed = Fault.t("mm_or_more_for_a_form_this", least: most.ceil)
+        faults << fault(at, :every_mm, allowed) if @asked[:every_mm] < most
+        threads = @table["threads"].map { |row| row["key"] }
+        faults << fault(at, :thread, threads.join(", ")) unless [nil, *threads].include?(@asked[:thread])
         raise InvalidInput, faults if faults.any?
       end
+
+      def fault(at, name, allowed) =
+        Fault.new(path: "#{at}/#{name}", problem: Fault.t("is", given: Fault.shown(@asked[name])), allowed: allowed)
 
       def put(key, value, unit, formula, inputs = {}, certainty: :derived)
         @workings.put(
@@ -205,30 +189,24 @@ module MossyAnvil
 
       def insert
         row = @table["threads"].find { |thread| thread["key"] == @asked[:thread] } or return
-        kind = @blank.material.wooden? ? "wood" : "plastic"
-        share = @table["tapping"][kind]
+        share = @table["tapping"][@blank.material.wooden? ? "wood" : "plastic"]
         drill = Turn::SetOuts.tapping_drill_mm(row["diameter_mm"], row["pitch_mm"], share)
-        point = drill * @table["drill"]["points"]["twist_share"]
+        by = { "d" => [row["diameter_mm"], "mm"], "p" => [row["pitch_mm"], "mm"], "share" => [share * 100, "%"] }
         {
           thread: row["name"],
-          drill_mm:
-            put(
-              "insert/drill_mm",
-              drill,
-              "mm",
-              "d_1_0825_p_times",
-              { "d" => [row["diameter_mm"], "mm"], "p" => [row["pitch_mm"], "mm"], "share" => [share * 100, "%"] }
-            ),
-          depth_mm:
-            put(
-              "insert/depth_mm",
-              Turn::SetOuts.tapping_depth_mm(@asked[:engaged_mm], row["pitch_mm"], point),
-              "mm",
-              "thread_wanted_three_pitches_over",
-              { "thread" => [@asked[:engaged_mm], "mm"], "point" => [point, "mm"] }
-            )
+          drill_mm: put("insert/drill_mm", drill, "mm", "d_1_0825_p_times", by),
+          depth_mm: tapped_mm(row["pitch_mm"], drill * @table["drill"]["points"]["twist_share"])
         }
       end
+
+      def tapped_mm(pitch_mm, point_mm) =
+        put(
+          "insert/depth_mm",
+          Turn::SetOuts.tapping_depth_mm(@asked[:engaged_mm], pitch_mm, point_mm),
+          "mm",
+          "thread_wanted_three_pitches_over",
+          { "thread" => [@asked[:engaged_mm], "mm"], "point" => [point_mm, "mm"] }
+        )
 
       # At no more than the slowest of the limits of this piece.
       def hole

@@ -24,7 +24,7 @@ module MossyAnvil
           "lathe" => @lathe&.max_rpm,
           "rim" => rim_rpm,
           "imbalance" => imbalance_rpm,
-          "burst" => @burst.weakest.burst_rpm && (@burst.weakest.burst_rpm / Math.sqrt(@solid.climate.burst_reserve)),
+          "burst" => burst_rpm,
           "crack" => runs.map(&:limit_rpm).min,
           "cross_section" => cross_section&.rpm,
           "heat" => heat_rpm,
@@ -56,6 +56,11 @@ module MossyAnvil
       def left_at_stage = @solid.left_at(@name)
 
       private
+
+      def burst_rpm
+        splits = @burst.weakest.burst_rpm
+        splits && (splits / Math.sqrt(@solid.climate.burst_reserve))
+      end
 
       def put(...) = @put.call(...)
       def runs = @runs ||= @solid.crack_runs(@stage, @burst)

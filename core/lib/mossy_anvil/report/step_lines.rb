@@ -158,21 +158,15 @@ module MossyAnvil
           [
             (line("look_at", ids: Message.ids(cut[:look_at])) if cut[:look_at].any?),
             (line("sharpen") if at == @cuts.size - 1 && at.positive?),
-            (
-              if cut[:tool]
-                cutting(cut)
-              else
-                line("no_cut", why: cut_refused(cut), from: mm(cut[:z_mm][0]), to: mm(cut[:z_mm][1]))
-              end
-            ),
-            (
-              if cut[:finish_tool]
-                line("change_tool", tool: tool(cut[:finish_tool]), target: [cut[:change_mm], "mm", nil])
-              end
-            )
+            cut[:tool] ? cutting(cut) : no_cut(cut),
+            (finishing(cut) if cut[:finish_tool])
           ].compact
         end
       end
+
+      def no_cut(cut) = line("no_cut", why: cut_refused(cut), from: mm(cut[:z_mm][0]), to: mm(cut[:z_mm][1]))
+
+      def finishing(cut) = line("change_tool", tool: tool(cut[:finish_tool]), target: [cut[:change_mm], "mm", nil])
 
       def cutting(cut)
         line(

@@ -27,25 +27,15 @@ module MossyAnvil
         known = Mend::MendStep.troubles_of(@kind)
         unless known.include?(row)
           names = known.map { |one| one["key"] }.join(", ")
-          raise InvalidInput,
-                [
-                  Fault.new(
-                    path: "/trouble",
-                    problem: Fault.t("is", given: key),
-                    allowed: Fault.t("one_of_at_such_a_step", troubles: names)
-                  )
-                ]
+          raise InvalidInput.at(
+                  "/trouble",
+                  Fault.t("is", given: key),
+                  Fault.t("one_of_at_such_a_step", troubles: names)
+                )
         end
 
         if row["asks"] && amount.nil?
-          raise InvalidInput,
-                [
-                  Fault.new(
-                    path: "/amount",
-                    problem: Fault.t("is_missing"),
-                    allowed: Fault.t("the_hour_it_was_seen_at_degrees")
-                  )
-                ]
+          raise InvalidInput.at("/amount", Fault.t("is_missing"), Fault.t("the_hour_it_was_seen_at_degrees"))
         end
 
         { key: key, says: [], lines: row.fetch("then", []).map { |one| line(one) } }
@@ -80,14 +70,11 @@ module MossyAnvil
       def refuse(line, kind, value)
         least, most =
           Table.row("rates", kind).values_at("least", "most").map { |times| (times * line["usual"]).round(1) }
-        raise InvalidInput,
-              [
-                Fault.new(
-                  path: "/value",
-                  problem: Fault.t("is", given: Fault.shown(value)),
-                  allowed: Fault.t("a_number_from_to", low: least, high: most)
-                )
-              ]
+        raise InvalidInput.at(
+                "/value",
+                Fault.t("is", given: Fault.shown(value)),
+                Fault.t("a_number_from_to", low: least, high: most)
+              )
       end
 
       def line(key)

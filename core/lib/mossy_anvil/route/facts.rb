@@ -25,12 +25,13 @@ module MossyAnvil
         def settled?
           return false if moisture_pct > emc_pct + Table["route"]["settled_over_emc_pct"]
 
-          masses = blank.readings.select { |one| one[:kind] == "mass" }.sort_by { |one| Time.parse(one[:taken_at]) }
-          return false if masses.size < 2
-
-          last, before = masses.last, masses[0...-1].reverse.find { |one| days_between(one, masses.last) >= 7 }
+          *earlier, last = weighed
+          before = earlier.reverse.find { |one| days_between(one, last) >= 7 }
           before && share_a_week(before, last).abs < Table["route"]["settled_share_a_week"] || false
         end
+
+        # Its weights, oldest first.
+        def weighed = blank.readings.select { |one| one[:kind] == "mass" }.sort_by { |one| Time.parse(one[:taken_at]) }
 
         def days_between(one, other) = (Time.parse(other[:taken_at]) - Time.parse(one[:taken_at])) / 86_400
         def share_a_week(one, other) = (1 - (other[:value] / one[:value].to_f)) * 7 / days_between(one, other)

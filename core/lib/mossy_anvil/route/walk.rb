@@ -40,26 +40,34 @@ module MossyAnvil
         piece = Workpiece.before(@facts.context)
         made =
           @drafts.each_with_object([]) do |draft, list|
-            if draft.maker == :dry && !@facts.done.include?(draft.id)
+            if to_dry?(draft)
               piece = settled(piece, draft) if rests?(list, draft)
               next if dry?(piece, draft.data)
             end
 
-            list << make(draft, piece, list.size)
-            list[-1] = [list.last.first.as_left_out(piece), nil] if draft.left_out
+            list << made(draft, piece, list.size)
             piece = found(list).after
           end
-        last = made.rindex { |step, _| @facts.done.include?(step.id) } or return made
+        last = made.rindex { |step, _| done?(step) } or return made
         made.each_with_index.map do |(step, mend), index|
           index <= last ? [step.as_done(step.after), nil] : [step, mend]
         end
       end
 
+      # Of a draft or a step.
+      def done?(step) = @facts.done.include?(step.id)
+      def to_dry?(draft) = draft.maker == :dry && !done?(draft)
+
+      # Left out, nothing comes of it.
+      def made(draft, piece, number)
+        step, mend = make(draft, piece, number)
+        draft.left_out ? [step.as_left_out(piece), nil] : [step, mend]
+      end
+
       def dry?(piece, data) = piece.moisture_pct.nil? || piece.moisture_pct <= data[:to_pct] + 0.05
 
       # Is it drying in the room's air now, and its weight has stood still? What comes before it is done.
-      def rests?(list, draft) =
-        @facts.settled? && draft.data[:in].nil? && (list.empty? || @facts.done.include?(list.last.first.id))
+      def rests?(list, draft) = @facts.settled? && draft.data[:in].nil? && (list.empty? || done?(list.last.first))
 
       # As dry as its air makes it, whatever its curve says.
       def settled(piece, draft)
@@ -71,7 +79,7 @@ module MossyAnvil
       # The last step made; after one that is done the wood is as wet as it was found, not as was expected.
       def found(list)
         step, mend = list.last
-        return step unless @facts.done.include?(step.id) && @facts.wooden?
+        return step unless done?(step) && @facts.wooden?
 
         piece = step.after.with(context: step.after.context.found_at(@facts.moisture_pct))
         list[-1] = [step.as_done(piece), mend]

@@ -163,7 +163,7 @@ module MossyAnvil
         end
       end
 
-      def refuse(at, problem, allowed) = raise(InvalidInput, [Fault.new(path: at, problem: problem, allowed: allowed)])
+      def refuse(at, problem, allowed) = raise InvalidInput.at(at, problem, allowed)
       private_class_method :binary_stl?,
                            :count,
                            :from_binary,

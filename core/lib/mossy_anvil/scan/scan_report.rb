@@ -42,15 +42,11 @@ module MossyAnvil
         sizes = mesh.extents_mm.map { |low, high| high - low }
         return mesh if sizes.all? { |size| size.between?(LEAST_MM, MOST_MM) }
 
-        raise InvalidInput,
-              [
-                Fault.new(
-                  path: @at,
-                  problem: Fault.t("measures_mm", list: sizes.map { |size| format("%.4g", size) }.join(" by ")),
-                  allowed:
-                    Fault.t("to_mm_each_way_choose_another_unit", least_mm: LEAST_MM.round, most_mm: MOST_MM.round)
-                )
-              ]
+        raise InvalidInput.at(
+                @at,
+                Fault.t("measures_mm", list: sizes.map { |size| format("%.4g", size) }.join(" by ")),
+                Fault.t("to_mm_each_way_choose_another_unit", least_mm: LEAST_MM.round, most_mm: MOST_MM.round)
+              )
       end
 
       # Turned so that its axis is z, through its own middle, standing on z = 0.
@@ -66,14 +62,11 @@ module MossyAnvil
         outside = stations.find { |station| station[:radii_mm].any?(&:nil?) }
         return stations unless outside
 
-        raise InvalidInput,
-              [
-                Fault.new(
-                  path: @at,
-                  problem: Fault.t("does_not_close_round_its_axis_mm", z_mm: outside[:z_mm].round(1)),
-                  allowed: Fault.t("a_closed_lump_that_its_axis_runs")
-                )
-              ]
+        raise InvalidInput.at(
+                @at,
+                Fault.t("does_not_close_round_its_axis_mm", z_mm: outside[:z_mm].round(1)),
+                Fault.t("a_closed_lump_that_its_axis_runs")
+              )
       end
 
       def outline_mm3

@@ -37,18 +37,20 @@ module MossyAnvil
       def self.radii(from, to, steps)
         return [nil] * steps if from[0].empty?
 
-        angle = Numo::DFloat.new(1, steps).seq * (2 * Math::PI / steps)
-        sine, cosine = Numo::DFloat::Math.sin(angle), Numo::DFloat::Math.cos(angle)
-        # How far each end of a piece lies to the right of each ray, and how far along it.
-        (right0, along0), (right1, along1) =
-          [from, to].map do |ends|
-            x, y = ends.map { |values| values.reshape(values.size, 1) }
-            [(x * cosine) - (y * sine), (x * sine) + (y * cosine)]
-          end
+        (right0, along0), (right1, along1) = [from, to].map { |ends| by_rays(ends, steps) }
         share = right0 / ((right0 - right1) + Numo::DFloat.cast(right0.eq(right1)))
         reach = (along0 + (share * (along1 - along0))) * (right0 * right1).le(0)
         reach.max(axis: 0).to_a.map { |radius| radius.positive? ? [radius, LEAST_MM].max : nil }
       end
+
+      # How far each end of a piece lies to the right of each ray, and how far along it: pieces x rays both.
+      def self.by_rays(ends, steps)
+        angle = Numo::DFloat.new(1, steps).seq * (2 * Math::PI / steps)
+        sine, cosine = Numo::DFloat::Math.sin(angle), Numo::DFloat::Math.cos(angle)
+        x, y = ends.map { |values| values.reshape(values.size, 1) }
+        [(x * cosine) - (y * sine), (x * sine) + (y * cosine)]
+      end
+      private_class_method :by_rays
 
       private
 
@@ -70,14 +72,11 @@ module MossyAnvil
       end
 
       def refuse_crowd(triangles, z_mm)
-        raise InvalidInput,
-              [
-                Fault.new(
-                  path: @at,
-                  problem: Fault.t("meets_triangles_in_the_cut_mm_from", triangles: triangles, z_mm: z_mm.round(1)),
-                  allowed: Fault.t("at_most_the_surface_of_one_closed", most: MOST_MET)
-                )
-              ]
+        raise InvalidInput.at(
+                @at,
+                Fault.t("meets_triangles_in_the_cut_mm_from", triangles: triangles, z_mm: z_mm.round(1)),
+                Fault.t("at_most_the_surface_of_one_closed", most: MOST_MET)
+              )
       end
 
       # The corner that lies by itself on one side of the plane.

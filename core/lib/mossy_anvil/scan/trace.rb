@@ -32,14 +32,7 @@ module MossyAnvil
         apart = Math.hypot(scale[:to][0] - scale[:from][0], scale[:to][1] - scale[:from][1])
         return scale[:mm].fdiv(apart) if apart >= 1e-4
 
-        raise InvalidInput,
-              [
-                Fault.new(
-                  path: at,
-                  problem: Fault.t("is_at_the_same_place_as_the"),
-                  allowed: Fault.t("two_places_a_known_length_apart")
-                )
-              ]
+        raise InvalidInput.at(at, Fault.t("is_at_the_same_place_as_the"), Fault.t("two_places_a_known_length_apart"))
       end
 
       # Plain data: stations of a slab with that outline, the axis it was taken about, how far across it is, and the
@@ -50,8 +43,7 @@ module MossyAnvil
 
       private
 
-      def refuse(path, problem, allowed) =
-        raise(InvalidInput, [Fault.new(path: "#{@at}#{path}", problem: problem, allowed: allowed)])
+      def refuse(path, problem, allowed) = raise InvalidInput.at("#{@at}#{path}", problem, allowed)
 
       # The closed line through the points: a Catmull-Rom spline, [[x, y], ...].
       def smooth(points)
@@ -69,28 +61,26 @@ module MossyAnvil
       end
 
       def between(four, share)
-        [0, 1].map do |axis|
-          a, b, c, d = four.map { |point| point[axis].to_f }
-          0.5 *
-            (
-              (2 * b) + ((c - a) * share) + (((2 * a) - (5 * b) + (4 * c) - d) * (share**2)) +
-                (((3 * (b - c)) + d - a) * (share**3))
-            )
-        end
+        [0, 1].map { |axis| curve_at(*four.map { |point| point[axis].to_f }, share) }
       end
+
+      def curve_at(a, b, c, d, share) =
+        0.5 *
+          (
+            (2 * b) + ((c - a) * share) + (((2 * a) - (5 * b) + (4 * c) - d) * (share**2)) +
+              (((3 * (b - c)) + d - a) * (share**3))
+          )
 
       # Middle of the area inside a closed line.
       def middle_of(line)
-        areas =
-          line.each_index.map { |index| (line[index - 1][0] * line[index][1]) - (line[index][0] * line[index - 1][1]) }
-        total = areas.sum
-        if total.abs < 1e-9
-          refuse("/outline", Fault.t("holds_no_area"), Fault.t("points_one_after_another_all_the_way"))
-        end
-        [0, 1].map do |axis|
-          line.each_index.sum { |index| (line[index - 1][axis] + line[index][axis]) * areas[index] } / (3 * total)
-        end
+        sides = line.each_index.map { |index| [line[index - 1], line[index]] }
+        areas = sides.map { |(x0, y0), (x1, y1)| (x0 * y1) - (x1 * y0) }
+        thrice = 3 * areas.sum
+        refuse_empty if thrice.abs < 3e-9
+        [0, 1].map { |axis| sides.zip(areas).sum { |(from, to), area| (from[axis] + to[axis]) * area } / thrice }
       end
+
+      def refuse_empty = refuse("/outline", Fault.t("holds_no_area"), Fault.t("points_one_after_another_all_the_way"))
 
       # [x to 3 o'clock, y to 12] in mm from the axis, as seen from the tail; a picture of the head end is seen from the
       # other side.

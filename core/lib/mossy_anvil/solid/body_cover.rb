@@ -76,15 +76,21 @@ module MossyAnvil
       # A r2 - 2 B r + C <= 0, with
       # A = cos2/a2 + sin2/b2, B = rc cos/a2, C = rc2/a2 - (1 - (z-zc)2/c2); a, b, c half extents, rc centre radius.
       def stretches(columns, layers, rays)
-        a, b, c = @half
+        a, b, = @half
         turn = ray_turns(columns, rays)
         cosine = Numo::DFloat::Math.cos(turn)
         quadratic = ((cosine / a)**2) + ((Numo::DFloat::Math.sin(turn) / b)**2)
         linear = cosine * (@body.radius_mm / (a**2))
-        level = (((@grid.heights_mm[layers] - @body.z_mm) / c)**2) + (((@body.radius_mm / a)**2) - 1)
-        under_root = (linear**2) - (quadratic * level.reshape(1, 1, level.size))
+        under_root = (linear**2) - (quadratic * level(layers))
         root = Numo::DFloat::Math.sqrt(under_root.clip(0, nil))
         [(linear - root) / quadratic, (linear + root) / quadratic]
+      end
+
+      # C of each layer, 1 x 1 x layers.
+      def level(layers)
+        a, _, c = @half
+        level = (((@grid.heights_mm[layers] - @body.z_mm) / c)**2) + (((@body.radius_mm / a)**2) - 1)
+        level.reshape(1, 1, level.size)
       end
 
       # Angle of each ray from the body's own, rays x columns x 1.

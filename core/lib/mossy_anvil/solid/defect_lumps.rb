@@ -67,27 +67,36 @@ module MossyAnvil
 
       def cut_bodies
         across, along_arc, level = DefectLumps.ball
-        half = 3.times.map { |axis| column { |body| body.size_mm[axis] / 2 } }
-        radial = (half[0] * across) + column(&:radius_mm)
-        tangential = half[1] * along_arc
-        @radius_mm = Numo::DFloat::Math.sqrt((radial * radial) + (tangential * tangential))
+        half = (0..2).map { |axis| column { |body| body.size_mm[axis] / 2 } }
         lay_levels((half[2] * Numo::DFloat.cast(BALL_LINE)) + column(&:z_mm), level)
-        @surface_mm = surface_over(radial, tangential)
+        lay_balls((half[0] * across) + column(&:radius_mm), half[1] * along_arc)
         @volume_mm3 = column(&:volume_mm3) / level.size
+        coarse_as_balls
+      end
+
+      def coarse_as_balls
         @under_mm = defects.map { 0.0 }
         @coarse_mm = defects.map { |body| body.size_mm.max / BALL_STEPS }
         self
       end
 
-      # Wedge: full mouth at the surface, nothing at the tip; parallel where it goes through.
-      def cut_paths(rows)
-        share = (Numo::DFloat.new(1, 1, DEPTH_STEPS).seq + 0.5) / DEPTH_STEPS
-        depth = rows.depth_mm.reshape(rows.size, rows.pieces, 1) * share
+      def lay_balls(radial, tangential)
+        @radius_mm = Numo::DFloat::Math.sqrt((radial * radial) + (tangential * tangential))
+        @surface_mm = surface_over(radial, tangential)
+      end
+
+      def lay_paths(rows, depth)
         from = rows.radius_mm.reshape(rows.size, rows.pieces, 1) + (depth * 0)
-        @piece_depth_mm = rows.depth_mm
         @radius_mm = flat(rows.side? ? Numo::DFloat.maximum(from - depth, 0) : from)
         level_paths(rows, depth)
         @surface_mm = flat(surface_of_paths(rows, from))
+      end
+
+      # Wedge: full mouth at the surface, nothing at the tip; parallel where it goes through.
+      def cut_paths(rows)
+        share = (Numo::DFloat.new(1, 1, DEPTH_STEPS).seq + 0.5) / DEPTH_STEPS
+        @piece_depth_mm = rows.depth_mm
+        lay_paths(rows, rows.depth_mm.reshape(rows.size, rows.pieces, 1) * share)
         @volume_mm3 = flat(volumes_of_paths(rows, share))
         @under_mm = defects.map { |path| path.depth_mm / DEPTH_STEPS / 2 }
         @coarse_mm = @under_mm.map { |mm| 2 * mm }

@@ -144,14 +144,21 @@ module MossyAnvil
 
       # The kept lumps that lie next to each finished skin.
       def skins
-        near, (low, high) = column(@lumps.coarse_mm), @form.z_span_mm
-        foot, rim = within & @z.le(near + low), within & @z.ge((near * -1) + high)
-        foot, rim = rim, foot if @form.opens == "head"
+        near = column(@lumps.coarse_mm)
+        foot, rim = at_ends(near)
         found = { outside: within & (@radius + near).ge(@outer) }
         return found.merge(rim: foot | rim) unless hollow?
 
-        past_floor = @form.opens == "tail" ? (@z + near).ge(@form.floor_z_mm) : (@z - near).le(@form.floor_z_mm)
+        floor_mm = @form.floor_z_mm
+        past_floor = @form.opens == "tail" ? (@z + near).ge(floor_mm) : (@z - near).le(floor_mm)
         found.merge(inside: within & (@radius - near).le(@inner) & past_floor, rim: rim, foot: foot)
+      end
+
+      # At the foot, and at the mouth.
+      def at_ends(near)
+        low, high = @form.z_span_mm
+        ends = [within & @z.le(near + low), within & @z.ge((near * -1) + high)]
+        @form.opens == "head" ? ends.reverse : ends
       end
 
       # mm3 of some lumps of each defect.

@@ -113,15 +113,18 @@ module MossyAnvil
         return if cuts.empty? && mixed.rods.empty?
 
         held = Numo::Int8.ones(field.rods.size, grid.radial)
-        held[field.rows_of(mixed.rods), true] = Numo::Int8.cast(
-          mixed.holding_in_cells(grid).gt(MUST_HOLD_SHARE)
-        ) unless mixed.rods.empty?
-        cuts.each do |patch, share|
-          rows = field.rows_of(patch.rods(grid))
-          left = Numo::Int8.cast((patch.cover * share).lt(1 - MUST_HOLD_SHARE)).reshape(rows.size, patch.cover.shape[2])
-          held[rows, patch.cells] = held[rows, patch.cells] * left
+        unless mixed.rods.empty?
+          whole = mixed.holding_in_cells(grid).gt(MUST_HOLD_SHARE)
+          held[field.rows_of(mixed.rods), true] = Numo::Int8.cast(whole)
         end
+        cuts.each { |patch, share| let_go(held, field, patch, share) }
         held
+      end
+
+      def let_go(held, field, patch, share)
+        rows, cover = field.rows_of(patch.rods(grid)), patch.cover
+        left = Numo::Int8.cast((cover * share).lt(1 - MUST_HOLD_SHARE)).reshape(rows.size, cover.shape[2])
+        held[rows, patch.cells] = held[rows, patch.cells] * left
       end
 
       def bark_patches =

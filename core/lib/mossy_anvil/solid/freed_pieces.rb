@@ -178,15 +178,19 @@ module MossyAnvil
         flat.reshape(*order.map { |place| long[place] }).transpose(*Array.new(3) { |place| order.index(place) }).dup
       end
 
+      # x and y of the middle.
+      def across(volumes, rings, total)
+        angle = (middles(ANGULAR, @da) * ClockAngle::RADIANS).reshape(ANGULAR, 1, 1)
+        [Numo::DFloat::Math.sin(angle), Numo::DFloat::Math.cos(angle)].map do |share|
+          (volumes * share * rings.reshape(1, 1, RADIAL)).sum / total
+        end
+      end
+
       def piece(part)
         rings = middles(RADIAL, @dr)
         volumes = (rings * @dr * (@da * ClockAngle::RADIANS) * @dz).reshape(1, 1, RADIAL) * Numo::DFloat.cast(part)
         total = volumes.sum
-        angle = (middles(ANGULAR, @da) * ClockAngle::RADIANS).reshape(ANGULAR, 1, 1)
-        x, y =
-          [Numo::DFloat::Math.sin(angle), Numo::DFloat::Math.cos(angle)].map do |share|
-            (volumes * share * rings.reshape(1, 1, RADIAL)).sum / total
-          end
+        x, y = across(volumes, rings, total)
         z = (volumes * middles(AXIAL, @dz).reshape(1, AXIAL, 1)).sum / total
         Piece.new(
           ids: bordering(part),

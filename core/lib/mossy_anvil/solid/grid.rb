@@ -40,8 +40,7 @@ module MossyAnvil
         @inner_edges_mm = Numo::DFloat.new(@radial).seq * @radial_step_mm
         @outer_edges_mm = @inner_edges_mm + @radial_step_mm
         @surface_mm = mean_surface(shape)
-        @surface_at_planes_mm =
-          spread(shape.radius_mm(@angles_deg.reshape(@angular, 1), @heights_mm.reshape(1, @axial)))
+        @surface_at_planes_mm = surface_at_planes(shape)
         freeze
       end
 
@@ -81,6 +80,9 @@ module MossyAnvil
         squares = shape.radius_mm(angles, @heights_mm.reshape(1, 1, @axial))**2
         spread(Numo::DFloat::Math.sqrt(squares.mean(axis: 1)))
       end
+
+      def surface_at_planes(shape) =
+        spread(shape.radius_mm(@angles_deg.reshape(@angular, 1), @heights_mm.reshape(1, @axial)))
 
       # To angle x z, whether or not the shape varies along z.
       def spread(radii)

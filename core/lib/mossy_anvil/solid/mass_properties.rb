@@ -33,16 +33,11 @@ module MossyAnvil
       # RunningIntegrals of that, with powers 2 and 3.
       def pulling(lightening)
         column, layer = lightening.rods / @grid.axial, lightening.rods % @grid.axial
-        summed = ->(values) { column.bincount(values, minlength: @grid.angular) }
         @parts.inject(moments) do |sums, (cut, layers, sign)|
-          second, third = lightening.held(cut)
           thick = layers.thickness_mm[layer] * sign
-          second *= thick
-          sums.merge(
-            r2: sums[:r2] + summed[second],
-            r2_z: sums[:r2_z] + summed[second * layers.middle_mm[layer]],
-            r3: sums[:r3] + summed[third * thick]
-          )
+          second, third = lightening.held(cut).map { |held| held * thick }
+          added = { r2: second, r2_z: second * layers.middle_mm[layer], r3: third }
+          sums.merge(added) { |_, sum, more| sum + column.bincount(more, minlength: @grid.angular) }
         end
       end
 

@@ -69,21 +69,22 @@ module MossyAnvil
       def weighed(samples, keys)
         columns = columns_near(samples.clock_deg)
         chosen = samples_by_key(keys.to_a)
-        most = chosen.each_value.map(&:size).max
-        # Every key as many samples as the one with most, its own last one over again.
-        places = Numo::Int32.cast(chosen.each_value.flat_map { |own| own + ([own.last] * (most - own.size)) })
-        Run.new(
-          columns,
-          chosen.keys.first..chosen.keys.last,
-          weights_of(samples.clock_deg[places].reshape(chosen.size, most, 1), columns),
-          samples.depth_mm[places].reshape(chosen.size, most).max(axis: 1)
-        )
+        places = even(chosen.values)
+        clock_deg, depth_mm = [samples.clock_deg, samples.depth_mm].map { |values| values[places] }
+        weights = weights_of(clock_deg.reshape(*places.shape, 1), columns)
+        Run.new(columns, chosen.keys.first..chosen.keys.last, weights, depth_mm.max(axis: 1))
+      end
+
+      # Every key as many samples as the one with most, its own last one over again.
+      def even(chosen)
+        most = chosen.map(&:size).max
+        Numo::Int32.cast(chosen.map { |own| own + ([own.last] * (most - own.size)) })
       end
 
       # Columns within REACH_DEG of any sample.
       def columns_near(clock_deg)
-        turns = ClockAngle.short_turns(clock_deg - clock_deg[0])
-        low, high = turns.min + clock_deg[0] - REACH_DEG - 1e-9, turns.max + clock_deg[0] + REACH_DEG + 1e-9
+        least, most = ClockAngle.short_turns(clock_deg - clock_deg[0]).minmax
+        low, high = least + clock_deg[0] - REACH_DEG - 1e-9, most + clock_deg[0] + REACH_DEG + 1e-9
         first, last = (low / @grid.angular_step_deg).ceil, (high / @grid.angular_step_deg).floor
         if last - first >= @grid.angular
           (0...@grid.angular).to_a

@@ -23,14 +23,8 @@ module MossyAnvil
       def owners(clock_deg, radius_mm, z_mm)
         found = Numo::Int32.new(*radius_mm.shape).fill(SOUND)
         spans = [radius_mm.minmax, z_mm.minmax]
-        in_order.each do |defect, index|
-          next unless near?(defect, *spans)
-
-          places = facing(defect, clock_deg, spans[0][0])
-          at = places ? [clock_deg, radius_mm, z_mm].map { |array| array[places] } : [clock_deg, radius_mm, z_mm]
-          held = defect.path? ? in_seam(defect, *at) : defect.hold?(*at)
-          found[places ? places[held.where] : held] = index if held.any?
-        end
+        at = [clock_deg, radius_mm, z_mm]
+        in_order.each { |defect, index| claim(found, index, defect, at, spans[0][0]) if near?(defect, *spans) }
         found[radius_mm.gt(@shape.radius_mm(clock_deg, z_mm)) | z_mm.lt(0) | z_mm.gt(@shape.length_mm)] = AIR
         found
       end
@@ -62,15 +56,26 @@ module MossyAnvil
 
       private
 
+      # Gives a defect the places it holds.
+      def claim(found, index, defect, at, least_radius_mm)
+        places = facing(defect, at[0], least_radius_mm)
+        at = at.map { |array| array[places] } if places
+        held = defect.path? ? in_seam(defect, *at) : defect.hold?(*at)
+        found[places ? places[held.where] : held] = index if held.any?
+      end
+
+      def narrow?(defect, least_radius_mm) =
+        defect.path? && defect.side? && defect.width_mm + @narrowest_mm < least_radius_mm / 4
+
       # Indices of the places whose hour a path on the side can reach; nil where all must be looked at. An hour's margin
       # costs little.
       def facing(defect, clock_deg, least_radius_mm)
-        return unless defect.path? && defect.side? && defect.width_mm + @narrowest_mm < least_radius_mm / 4
+        return unless narrow?(defect, least_radius_mm)
 
         hours = defect.path.map { |point| point[:clock_deg] }
-        turns = hours.map { |hour| ClockAngle.turn(hours.first, hour) }
-        middle = hours.first + (turns.minmax.sum / 2.0)
-        half = ((turns.max - turns.min) / 2.0) + 30
+        least, most = hours.map { |hour| ClockAngle.turn(hours.first, hour) }.minmax
+        middle = hours.first + ((least + most) / 2.0)
+        half = ((most - least) / 2.0) + 30
         half < 150 ? ClockAngle.short_turns(clock_deg - middle).abs.le(half).where : nil
       end
 
@@ -82,12 +87,14 @@ module MossyAnvil
           meets?(radii_mm, defect.radius_mm, defect.size_mm.first(2).max / 2)
       end
 
+      def near_side?(path, radii_mm, heights_mm, reach)
+        too_deep = !path.through? && radii_mm[1] < @shape.min_radius_mm - path.depth_mm - reach
+        low, high = path.z_span_mm
+        !too_deep && heights_mm[1] >= low - reach && heights_mm[0] <= high + reach
+      end
+
       def near_path?(path, radii_mm, heights_mm)
-        reach = path.width_mm + @narrowest_mm
-        if path.side?
-          too_deep = !path.through? && radii_mm[1] < @shape.min_radius_mm - path.depth_mm - reach
-          return !too_deep && heights_mm[1] >= path.z_span_mm[0] - reach && heights_mm[0] <= path.z_span_mm[1] + reach
-        end
+        return near_side?(path, radii_mm, heights_mm, path.width_mm + @narrowest_mm) if path.side?
 
         deepest = (path.through? ? @shape.length_mm : path.depth_mm) + @narrowest_mm
         path.enters == "head_face" ? heights_mm[0] <= deepest : heights_mm[1] >= @shape.length_mm - deepest

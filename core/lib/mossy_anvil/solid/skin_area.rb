@@ -39,12 +39,8 @@ module MossyAnvil
       end
 
       def swept(profile)
-        low, high = profile.first_z_mm, profile.last_z_mm
-        edges = (Numo::DFloat.new(STEPS + 1).seq * ((high - low) / STEPS)) + low
-        radii = profile.radii_mm(edges)
-        step = Numo::DFloat::Math.sqrt(((radii[1..] - radii[0...-1])**2) + (((high - low) / STEPS)**2))
-        middle = (edges[1..] + edges[0...-1]) / 2
-        ((radii[1..] + radii[0...-1]) * step * wood_shares(middle, profile.radii_mm(middle))).sum * Math::PI
+        both, along, middle = profile.rings(STEPS)
+        (both * along * wood_shares(middle, profile.radii_mm(middle))).sum * Math::PI
       end
 
       def wood_share(z_mm, profile) = wood_shares(Numo::DFloat[z_mm], Numo::DFloat[profile.radius_mm(z_mm)])[0]

@@ -50,8 +50,7 @@ module MossyAnvil
 
       # Steps that all begin at the axis and are all open, or all glued, as one.
       def self.merged(steps)
-        left = Numo::DFloat.ones(steps.map { |step, _| step.rods.max }.max + 1)
-        steps.each { |step, lost| step.rods.then { |rods| left[rods] = left[rods].dup * ((step.weights * -lost) + 1) } }
+        left = left_of(steps)
         rods = left.lt(1).where
         open = steps.first.last >= 1
         weights = (left[rods] * -1) + 1
@@ -62,27 +61,36 @@ module MossyAnvil
 
       def self.none = new(Numo::Int32[], [], [], [])
 
+      # Share of each rod that steps leave.
+      def self.left_of(steps)
+        left = Numo::DFloat.ones(steps.map { |step, _| step.rods.max }.max + 1)
+        steps.each { |step, lost| step.rods.then { |rods| left[rods] = left[rods].dup * ((step.weights * -lost) + 1) } }
+        left
+      end
+
       # From values in the order of #of to one array for the first of every rod, one for the second and so on.
       def self.in_ranks(rods, tips, taken, opens)
         return none if rods.empty?
 
+        first, row, rank = ranks(rods)
+        columns =
+          [[tips, NOWHERE_MM], [taken, 0.0], [opens, 0.0]].map do |values, nowhere|
+            Array.new(rank.max + 1) { |turn| of_rank(values, rank.eq(turn).where, row, first.size, nowhere) }
+          end
+        new(rods[first], *columns)
+      end
+
+      # Where each rod begins among rods in order and, of each place, the row of its rod and which of that rod's it is.
+      def self.ranks(rods)
         begins = Numo::Bit.ones(rods.size)
         begins[1..] = rods[1..].ne(rods[0...-1]) if rods.size > 1
         first = begins.where
         row = Numo::Int32.cast(begins).cumsum - 1
-        rank = Numo::Int32.new(rods.size).seq - first[row]
-        columns =
-          Array.new(rank.max + 1) do |turn|
-            there = rank.eq(turn).where
-            [
-              Numo::DFloat.new(first.size).fill(NOWHERE_MM).tap { |own| own[row[there]] = tips[there] },
-              *[taken, opens].map do |values|
-                Numo::DFloat.zeros(first.size).tap { |own| own[row[there]] = values[there] }
-              end
-            ]
-          end
-        new(rods[first], *columns.transpose)
+        [first, row, Numo::Int32.new(rods.size).seq - first[row]]
       end
+
+      def self.of_rank(values, there, row, rods, nowhere) =
+        Numo::DFloat.new(rods).fill(nowhere).tap { |own| own[row[there]] = values[there] }
       private_class_method :in_ranks
 
       def initialize(rods, tips_mm, taken, opens)

@@ -116,34 +116,39 @@ module MossyAnvil
       def use((first_a, first_u, uu, first_z, zz, uz), pull, pull_u, pull_z)
         area = Numo::DFloat.maximum(first_a, 1e-12)
         uc, zc = first_u / area, first_z / area
-        iuu, izz, iuz = uu - (first_u * uc), zz - (first_z * zc), uz - (first_u * zc)
-        determinant = Numo::DFloat.maximum((iuu * izz) - (iuz * iuz), 1e-12)
-        eu, ez = pull_u - uc, pull_z - zc
-        p = ((izz * eu) - (iuz * ez)) / determinant
-        q = ((iuu * ez) - (iuz * eu)) / determinant
+        about_centre = uu - (first_u * uc), zz - (first_z * zc), uz - (first_u * zc)
+        p, q = slopes(about_centre, pull_u - uc, pull_z - zc)
         found = ((area**-1) + worst_point(p, q) - (p * uc) - (q * zc)) * pull
-        # Nothing holds where there is no section, whatever the sums say.
-        nothing = Numo::DFloat.cast(first_a.le(1e-9))
-        (((found * ((nothing * -1) + 1)) + (nothing * 1e12)) * pull.gt(0)).clip(0, 1e12)
+        (unless_nothing(found, first_a) * pull.gt(0)).clip(0, 1e12)
+      end
+
+      # Nothing holds where there is no section, whatever the sums say.
+      def unless_nothing(found, area)
+        nothing = Numo::DFloat.cast(area.le(1e-9))
+        (found * ((nothing * -1) + 1)) + (nothing * 1e12)
+      end
+
+      # How the stress rises along u and z, given the second moments about the centre and how far off it the pull acts.
+      def slopes((iuu, izz, iuz), eu, ez)
+        determinant = Numo::DFloat.maximum((iuu * izz) - (iuz * iuz), 1e-12)
+        [((izz * eu) - (iuz * ez)) / determinant, ((iuu * ez) - (iuz * eu)) / determinant]
       end
 
       # Largest p u + q z over the live wood of each plane. In every layer that is the farthest of it to the side p
       # points to: halves x ways x planes.
       def worst_point(p, q)
-        planes = @half * @ways.size
+        # Where nothing is live, so much counts against it even where p is nothing.
+        across = InPlace.multiply(farthest_to(p), (p.abs + 1e-20).reshape(p.size, 1))
+        q = q.reshape(p.size, 1)
+        along = InPlace.add(q * @grid.heights_mm, q.abs * (@grid.axial_step_mm / 2))
+        InPlace.add(along, across).max(axis: 1).reshape(*p.shape)
+      end
+
+      # mm to the farthest live wood of each plane to the side p points to: planes of both halves and all ways x layers.
+      def farthest_to(p)
         columns = Numo::Int32.new(1, 1, @half).seq + (Numo::Int32.cast(p.lt(0)) * @half)
         rows = columns + (Numo::Int32.new(1, @ways.size, 1).seq * @grid.angular)
-        u_mm = stacked(@ways, &:farthest_mm).reshape(@grid.angular * @ways.size, @grid.axial)[rows.flatten, true].dup
-        along =
-          InPlace.add(
-            q.reshape(2 * planes, 1) * @grid.heights_mm,
-            q.abs.reshape(2 * planes, 1) * (@grid.axial_step_mm / 2)
-          )
-        # Where nothing is live, so much counts against it even where p is nothing.
-        InPlace
-          .add(along, InPlace.multiply(u_mm, (p.abs + 1e-20).reshape(2 * planes, 1)))
-          .max(axis: 1)
-          .reshape(*p.shape)
+        stacked(@ways, &:farthest_mm).reshape(@grid.angular * @ways.size, @grid.axial)[rows.flatten, true].dup
       end
     end
   end

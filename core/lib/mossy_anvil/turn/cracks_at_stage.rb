@@ -119,15 +119,22 @@ module MossyAnvil
       # Radially inward: in line with it lies the wall or, where it is solid, the whole chord.
       def side_left(rows)
         column, layer = @grid.columns_at(rows.clock_deg), @grid.layers_at(rows.z_mm)
-        rods = (column * @grid.axial) + layer
-        outer = @stage.outer_at_planes.radii_mm[rods].dup
-        hollow, inner = hollow_at(rods, layer)
-        opposite =
-          @stage.outer_at_planes.radii_mm[(((column + (@grid.angular / 2)) % @grid.angular) * @grid.axial) + layer]
-        there = Numo::DFloat.cast(@stage.outer_at_planes.thickness_mm[layer].gt(0))
-        width = (outer - inner + (opposite * ((hollow * -1) + 1))) * there
+        outer, opposite = either_side(column, layer)
+        hollow, inner = hollow_at(rods(column, layer), layer)
+        width = (outer - inner + (opposite * ((hollow * -1) + 1))) * wood_in(layer)
         tip = Numo::DFloat.maximum(rows.radius_mm - depths_mm(rows), inner)
         Left.new(Numo::DFloat.minimum((outer - tip).clip(0, nil), width), width, @openings && hollow)
+      end
+
+      def rods(column, layer) = (column * @grid.axial) + layer
+
+      # 1 where the stage has wood in a layer.
+      def wood_in(layer) = Numo::DFloat.cast(@stage.outer_at_planes.thickness_mm[layer].gt(0))
+
+      # How far out the wood goes at the sample, and across the axis from it.
+      def either_side(column, layer)
+        opposite = (column + (@grid.angular / 2)) % @grid.angular
+        [column, opposite].map { |one| @stage.outer_at_planes.radii_mm[rods(one, layer)].dup }
       end
 
       # 1 where a sample lies over the hollow, and how far in that comes; 0 elsewhere.
@@ -140,16 +147,17 @@ module MossyAnvil
 
       # Along the axis from a face: in line with it lies the wood of that column.
       def face_left(rows)
-        held = held_layers(rows)
-        layers = Numo::DFloat.new(1, 1, @grid.axial).seq
-        step = @grid.axial_step_mm
-        low = (layers + (((held * -1) + 1) * @grid.axial)).min(axis: 2) * step
-        high = ((layers + 1) * held).max(axis: 2) * step
-        depth = depths_mm(rows)
-        from_head = rows.enters == "head_face"
-        width = held.sum(axis: 2) * step
-        left = Numo::DFloat.minimum((depth - (from_head ? low : (high * -1) + @shape.length_mm)).clip(0, nil), width)
+        low, high, width = held_mm(held_layers(rows))
+        from_face = rows.enters == "head_face" ? low : (high * -1) + @shape.length_mm
+        left = Numo::DFloat.minimum((depths_mm(rows) - from_face).clip(0, nil), width)
         Left.new(left, width, @openings && in_wall_at(rows, low, high))
+      end
+
+      # From where to where there is wood, and how much of it.
+      def held_mm(held)
+        layers = Numo::DFloat.new(1, 1, @grid.axial).seq
+        low = (layers + (((held * -1) + 1) * @grid.axial)).min(axis: 2)
+        [low, ((layers + 1) * held).max(axis: 2), held.sum(axis: 2)].map { |count| count * @grid.axial_step_mm }
       end
 
       # 1 where what is in line with a sample of a path on a face is wall and not floor: outside the hollow's mouth, or
@@ -172,15 +180,14 @@ module MossyAnvil
       def held_layers(rows)
         column = @grid.columns_at(rows.clock_deg).flatten
         radius = rows.radius_mm.reshape(column.size, 1)
-        held =
-          @stage.outer_at_planes.radii_mm[column, true].ge(radius) &
-            @stage.outer_at_planes.thickness_mm.gt(0).reshape(1, @grid.axial)
-        held &=
-          (
-            @stage.inner_at_planes_mm[column, true].le(radius) | @stage.inner.thickness_mm.le(0).reshape(1, @grid.axial)
-          ) if @stage.hollow?
+        outside = @stage.outer_at_planes
+        held = outside.radii_mm[column, true].ge(radius) & outside.thickness_mm.gt(0).reshape(1, @grid.axial)
+        held &= past_hollow(column, radius) if @stage.hollow?
         Numo::DFloat.cast(held).reshape(*rows.clock_deg.shape, @grid.axial)
       end
+
+      def past_hollow(column, radius) =
+        @stage.inner_at_planes_mm[column, true].le(radius) | @stage.inner.thickness_mm.le(0).reshape(1, @grid.axial)
     end
   end
 end

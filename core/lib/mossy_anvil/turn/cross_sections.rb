@@ -80,15 +80,16 @@ module MossyAnvil
         square_places
           .map { |_, layer, *| layer }
           .uniq
-          .filter_map do |layer|
-            near =
-              square_places.select do |_, other, *|
-                (other - layer).abs * @grid.axial_step_mm <= TOGETHER_SHARE * @stage.round_radius_mm
-              end
-            tips = nowhere
-            near.each { |column, _, tip, _| tips[column] = [tips[column], tip].min }
-            Cut.new(layer, tips, near.map(&:last).uniq) if @stage.outer_at_planes.thickness_mm[layer].positive?
-          end
+          .select { |layer| @stage.outer_at_planes.thickness_mm[layer].positive? }
+          .map { |layer| cut_at(layer) }
+      end
+
+      def cut_at(layer)
+        reach_mm = TOGETHER_SHARE * @stage.round_radius_mm
+        near = square_places.select { |_, other, *| (other - layer).abs * @grid.axial_step_mm <= reach_mm }
+        tips = nowhere
+        near.each { |column, _, tip, _| tips[column] = [tips[column], tip].min }
+        Cut.new(layer, tips, near.map(&:last).uniq)
       end
 
       # [column, layer, tip_mm, path] wherever a path runs more round the turn than along the axis.
@@ -104,10 +105,9 @@ module MossyAnvil
         return [] if square_bits(path.samples(@blank.shape)).none?
 
         samples = path.samples(@blank.shape, count: PLACES)
-        square = square_bits(samples)
         columns, layers = @grid.columns_at(samples.clock_deg).to_a, @grid.layers_at(samples.z_mm).to_a
         tips = path.through? ? [0.0] * samples.size : (samples.radius_mm - samples.depth_mm).clip(0, nil).to_a
-        square.each_with_index.filter_map { |there, at| [columns[at], layers[at], tips[at], path] if there }
+        square_bits(samples).zip(columns, layers, tips).filter_map { |square, *place| [*place, path] if square }
       end
 
       # Of each sample, does the path run more round the turn than along the axis there?
@@ -126,11 +126,8 @@ module MossyAnvil
       # rpm, 0 where what is left does not bear the cut and the weight alone; nil where it is whole enough or speed adds
       # nothing.
       def limit_at(section, load)
-        layer, tips = section.layer, section.tips_mm
-        outer, inner = @stage.outer_at_planes.radii_mm[true, layer].dup, inner_mm(layer)
-        whole, left =
-          modulus_mm3(outer, inner),
-          modulus_mm3(Numo::DFloat.maximum(Numo::DFloat.minimum(outer, tips), inner), inner, @strength.call(layer))
+        layer = section.layer
+        whole, left = whole_and_left_mm3(layer, section.tips_mm)
         return if left > whole * (1 - LOST_SHARE)
 
         spare_nmm = (left * strength_mpa(section.defects) / load.reserve) - static_nmm(layer, load)
@@ -138,6 +135,13 @@ module MossyAnvil
 
         per_spin_n = load.imbalance_g_mm * 1e-6
         per_spin_n.zero? ? nil : Mechanics::RPM * Math.sqrt(spare_nmm / (per_spin_n * lever_mm(layer) / 2))
+      end
+
+      # As #modulus_mm3 has it.
+      def whole_and_left_mm3(layer, tips)
+        outer, inner = @stage.outer_at_planes.radii_mm[true, layer].dup, inner_mm(layer)
+        open = Numo::DFloat.maximum(Numo::DFloat.minimum(outer, tips), inner)
+        [modulus_mm3(outer, inner), modulus_mm3(open, inner, @strength.call(layer))]
       end
 
       def inner_mm(layer)
@@ -169,23 +173,29 @@ module MossyAnvil
       # mm3 of a section between two radii (one a column): the least second moment about its centre, over its farthest
       # place. shares: of strength, columns x cells.
       def modulus_mm3(outer, inner, shares = nil)
-        angle = @grid.angles_deg * ClockAngle::RADIANS
-        sine, cosine = Numo::DFloat::Math.sin(angle), Numo::DFloat::Math.cos(angle)
-        area, first, second =
-          [2, 3, 4].map do |power|
-            (shares ? by_cell(outer, inner, shares, power) : ((outer**power) - (inner**power)) / power) *
-              @grid.angular_step_rad
-          end
-        return 0.0 if area.sum < NOTHING_MM3
+        area, first, second = [2, 3, 4].map { |power| moments(outer, inner, shares, power) }
+        return 0.0 if nothing?(area)
 
-        x, y = [sine, cosine].map { |share| (first * share).sum / area.sum }
-        xx, yy, xy =
-          [[sine, sine, x * x], [cosine, cosine, y * y], [sine, cosine, x * y]].map do |one, other, moved|
-            (second * one * other).sum - (area.sum * moved)
+        across = ClockAngle.points(@grid.angles_deg, 1.0)
+        centre = across.map { |share| (first * share).sum / area.sum }
+        about_centre =
+          [[0, 0], [1, 1], [0, 1]].map do |pair|
+            (second * product(across, pair)).sum - (area.sum * product(centre, pair))
           end
-        least = ((xx + yy) / 2) - Math.hypot((xx - yy) / 2, xy)
-        [least, 0].max / farthest_mm(outer, inner, [sine, cosine], [x, y])
+        least_moment(about_centre) / farthest_mm(outer, inner, across, centre)
       end
+
+      def product(values, pair) = values.values_at(*pair).inject(:*)
+
+      def nothing?(area) = area.sum < NOTHING_MM3
+
+      # The least of the second moments about any line through the centre.
+      def least_moment((xx, yy, xy)) = [((xx + yy) / 2) - Math.hypot((xx - yy) / 2, xy), 0].max
+
+      # Integrals of r^(power - 1) dr over each column's sector.
+      def moments(outer, inner, shares, power) =
+        (shares ? by_cell(outer, inner, shares, power) : ((outer**power) - (inner**power)) / power) *
+          @grid.angular_step_rad
 
       # Integrals of share * r^(power - 1) dr between two radii, one a column.
       def by_cell(outer, inner, shares, power)

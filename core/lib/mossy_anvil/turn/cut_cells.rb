@@ -46,22 +46,22 @@ module MossyAnvil
 
       # List of Layer, one a height.
       def layers
-        step = @heights.size > 1 ? @heights[1] - @heights[0] : 1.0
+        high_mm = @heights.size > 1 ? @heights[1] - @heights[0] : 1.0
         @layers ||=
           (0...@heights.size).map do |at|
-            met = owners[at, true, true].flatten
-            weight = weights[at, true, true].flatten
-            there = met.to_a.uniq
-            Layer.new(
-              z_mm: @heights[at],
-              high_mm: step,
-              from_mm: @from[at],
-              to_mm: @to[at],
-              volume_ml: (weight * Numo::DFloat.cast(met.ne(Solid::PointProbe::AIR))).sum * step / MM3_PER_ML,
-              shares: shares(there, met, weight),
-              ids: there.reject(&:negative?).sort.map { |index| @blank.defects[index].id }
-            )
+            Layer.new(z_mm: @heights[at], high_mm: high_mm, from_mm: @from[at], to_mm: @to[at], **met(at, high_mm))
           end
+      end
+
+      # What is met at a height.
+      def met(at, high_mm)
+        met, weight = [owners, weights].map { |cells| cells[at, true, true].flatten }
+        there = met.to_a.uniq
+        {
+          volume_ml: (weight * Numo::DFloat.cast(met.ne(Solid::PointProbe::AIR))).sum * high_mm / MM3_PER_ML,
+          shares: shares(there, met, weight),
+          ids: there.reject(&:negative?).sort.map { |index| @blank.defects[index].id }
+        }
       end
 
       private

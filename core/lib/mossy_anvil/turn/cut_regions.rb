@@ -165,13 +165,13 @@ module MossyAnvil
 
       # Of the surface that is left.
       def area_cm2(cut, run)
-        if %w[face foot].include?(cut.side)
-          return run.map { |layer| Math::PI * (layer.from_mm**2 - layer.to_mm**2).abs }.max / 100
-        end
+        return run.map { |layer| ring_mm2(layer) }.max / 100 if %w[face foot].include?(cut.side)
 
         slopes = run.each_cons(2).sum { |one, other| Math.hypot(other.to_mm - one.to_mm, one.high_mm) }
         2 * Math::PI * (run.sum(&:to_mm) / run.size) * (slopes + run.first.high_mm) / 100
       end
+
+      def ring_mm2(layer) = Math::PI * (layer.from_mm**2 - layer.to_mm**2).abs
 
       # The narrowest the hollow gets between a height and the mouth is what a tool passes.
       def undercut(cut, run)

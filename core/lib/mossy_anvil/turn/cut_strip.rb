@@ -13,16 +13,7 @@ module MossyAnvil
 
       # blank: as surveyed, with a form. Raises InvalidInput under `at`.
       def initialize(blank, at: "")
-        unless blank.form
-          raise InvalidInput,
-                [
-                  Fault.new(
-                    path: "#{at}/form",
-                    problem: Fault.t("is_missing"),
-                    allowed: Fault.t("a_form_to_cut_down_to")
-                  )
-                ]
-        end
+        raise InvalidInput.at("#{at}/form", Fault.t("is_missing"), Fault.t("a_form_to_cut_down_to")) unless blank.form
 
         @blank = blank.on_centres
         @form = @blank.form
@@ -115,19 +106,19 @@ module MossyAnvil
       end
 
       def most_air(depth, rpm)
-        height =
-          (0...HEIGHTS)
-            .select { |at| turn(depth, at).fetch("air", 0).between?(LEAST_SHARE, 1 - 1e-9) }
-            .max_by { |at| turn(depth, at)["air"] } or return
-        line = kinds[depth][height]
-        gaps = line.each_index.count { |place| line[place - 1] == "air" && line[place] != "air" }
+        air = Array.new(HEIGHTS) { |at| turn(depth, at).fetch("air", 0) }
+        height = air.each_index.select { |at| air[at].between?(LEAST_SHARE, 1 - 1e-9) }.max_by { |at| air[at] } or
+          return
         {
           z_mm: @z_mm[height],
-          air_share: turn(depth, height)["air"],
-          knocks_per_s: gaps * rpm / 60.0,
-          advice: CuttingCircle.advice(turn(depth, height)["air"])["key"]
+          air_share: air[height],
+          knocks_per_s: gaps(kinds[depth][height]) * rpm / 60.0,
+          advice: CuttingCircle.advice(air[height])["key"]
         }
       end
+
+      # Of one turn.
+      def gaps(line) = line.each_index.count { |place| line[place - 1] == "air" && line[place] != "air" }
     end
   end
 end

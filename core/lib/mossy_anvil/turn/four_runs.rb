@@ -102,8 +102,7 @@ module MossyAnvil
         refuse("/trial_g_mm", Fault.t("is", given: Fault.shown(trial_g_mm)), Fault.t("more_than_mass_in_g_times_its"))
       end
 
-      def refuse(path, problem, allowed) =
-        raise(InvalidInput, [Fault.new(path: "#{@at}#{path}", problem: problem, allowed: allowed)])
+      def refuse(path, problem, allowed) = raise InvalidInput.at("#{@at}#{path}", problem, allowed)
     end
   end
 end

@@ -12,11 +12,13 @@ module MossyAnvil
         drawn = MountHold.row(key)["drawn"]
         return [] if size_mm.nil? && drawn.any? { |part| part["r"].any? { |share, _| share.positive? } }
 
-        drawn.map do |part|
-          z_mm = part["z"].map { |mm| seat.z_mm + (seat.inward * mm) }.sort
-          r_mm = part["r"].map { |share, more| [(share * size_mm.to_f / 2) + more, 0].max }
-          { part: part["part"], z_mm: z_mm, r_mm: r_mm }
-        end
+        drawn.map { |part| placed(part, size_mm.to_f / 2, seat) }
+      end
+
+      def placed(part, half_mm, seat)
+        z_mm = part["z"].map { |mm| seat.z_mm + (seat.inward * mm) }.sort
+        r_mm = part["r"].map { |share, more| [(share * half_mm) + more, 0].max }
+        { part: part["part"], z_mm: z_mm, r_mm: r_mm }
       end
     end
   end

@@ -5,6 +5,8 @@ module MossyAnvil
     # Judges each way of holding a piece for one step of the work: what it must bear, what it bears, and what forbids
     # it.
     class MountJudge
+      include JawMounts
+
       # says: messages, one sentence each.
       Verdict = Struct.new(:key, :verdict, :hold_nm, :need_nm, :says, :size_mm, :limit_rpm, keyword_init: true)
       LEAST_BLOCK_MM = 20.0
@@ -76,32 +78,37 @@ module MossyAnvil
       def waste_mm = @step[:waste_mm]
 
       def judge_screw
-        own = @table["screws"]["chuck"]
-        seat = [own["seat_mm"], @site.round_mm(own["length_mm"])].min
-        over = own["length_mm"] + @table["clear_mm"] - waste_mm
+        wide, long, most_seat = @table["screws"]["chuck"].values_at("diameter_mm", "length_mm", "seat_mm")
+        over = long + @table["clear_mm"] - waste_mm
         return no("screw", "screw_too_long", past: [over, "mm"]) if over.positive?
 
-        struck = @site.struck(0.0, 0.0, (own["diameter_mm"] / 2.0) + @table["screw_clear_mm"], own["length_mm"])
+        struck = @site.struck(0.0, 0.0, (wide / 2.0) + @table["screw_clear_mm"], long)
         return no("screw", "screw_into_defect", ids: ids(struck)) if struck.any?
 
-        share = @site.strength_share([own["diameter_mm"] / 2.0], own["length_mm"])
-        pull = MountHold.withdrawal_n(gravity, own["diameter_mm"], own["length_mm"], end_grain: end_grain?) * share
-        weighed(
-          "screw",
-          MountHold.screw_nm(pull, seat),
-          told("screw", screw: [own["diameter_mm"], "mm"], deep: [own["length_mm"], "mm"], seat: [seat, "mm"]),
-          size_mm: seat
-        )
+        seat = [most_seat, @site.round_mm(long)].min
+        says = told("screw", screw: [wide, "mm"], deep: [long, "mm"], seat: [seat, "mm"])
+        weighed("screw", MountHold.screw_nm(pull_n(wide, long), seat), says, size_mm: seat)
+      end
+
+      # Of the screw on the axis.
+      def pull_n(wide_mm, long_mm)
+        share = @site.strength_share([wide_mm / 2.0], long_mm)
+        MountHold.withdrawal_n(gravity, wide_mm, long_mm, end_grain: end_grain?) * share
+      end
+
+      # nil where the wood is thick and wide enough for its screws.
+      def unfit_for_plate(long_mm, circle_mm)
+        over = long_mm + @table["clear_mm"] - waste_mm
+        return no("faceplate", "screws_too_long", past: [over, "mm"]) if over.positive?
+        return unless @site.round_mm < circle_mm
+
+        no("faceplate", "face_too_small", flat: [@site.round_mm, "mm"], circle: [circle_mm, "mm"])
       end
 
       def judge_faceplate
         own = @table["screws"]["plate"]
-        over = own["length_mm"] + @table["clear_mm"] - waste_mm
-        return no("faceplate", "screws_too_long", past: [over, "mm"]) if over.positive?
-
-        if @site.round_mm < own["circle_mm"] + 10
-          return no("faceplate", "face_too_small", flat: [@site.round_mm, "mm"], circle: [own["circle_mm"] + 10, "mm"])
-        end
+        refused = unfit_for_plate(own["length_mm"], own["circle_mm"] + 10)
+        return refused if refused
 
         screws = PlateScrews.new(@site, own, @table["screw_clear_mm"])
         return no("faceplate", "too_few_screws", ids: ids(screws.struck)) if screws.sound < @table["sound_screws"]
@@ -148,79 +155,6 @@ module MossyAnvil
         )
       end
 
-      def judge_tenon
-        refused = short_tenon
-        return refused if refused
-
-        size = tenon_mm or return no("tenon", "no_jaws", most: [tenon_room_mm, "mm"])
-        open = @site.runs_through(size / 2, row("tenon")["length_mm"][1])
-        return no("tenon", "defect_under_tenon", ids: ids(open)) if open.any?
-
-        share = @site.strength_share([size / 6, size / 3, size * 0.45], row("tenon")["length_mm"][1])
-        small = size < row("tenon")["least_diameter_of_piece"] * 2 * @form.outside.largest_mm
-        says =
-          told(
-            small ? "tenon_small" : "tenon",
-            tenon: [size, "mm"],
-            long: [[@step[:tenon_wood_mm], row("tenon")["length_mm"][1]].min, "mm"]
-          )
-        weighed("tenon", MountHold.tenon_nm(size, strength_mpa(share)), says, size_mm: size)
-      end
-
-      # Why there is not length enough for one; nil where there is.
-      def short_tenon
-        wood = @step[:tenon_wood_mm]
-        length = { length: [wood, "mm"] }
-        return no("tenon", "no_tenon_wood", **length) if wood < row("tenon")["length_mm"][0]
-        return if @step[:tailstock] || wood >= free_tenon_mm
-
-        no("tenon", "tenon_too_short", **length, least: [free_tenon_mm, "mm"])
-      end
-
-      # Shortest that holds it free.
-      def free_tenon_mm = [@table["free_tenon_share"] * 2 * @form.outside.largest_mm, row("tenon")["length_mm"][0]].max
-
-      # As large as the wood at the foot gives; the shoulder is left round it where it can be.
-      def tenon_room_mm = [@step[:tenon_round_mm], @step[:foot_mm]].min
-
-      # Within the play of the largest jaws it has room for.
-      def tenon_mm
-        play = @table["jaws"]["play_mm"]
-        @circles_mm
-          .select { |circle| circle - play <= tenon_room_mm }
-          .max
-          &.then { |circle| [circle, tenon_room_mm].min }
-      end
-
-      def judge_recess
-        own = row("recess")
-        return no("recess", "recess_splits") if end_grain?
-
-        size = recess_mm or
-          return(
-            no(
-              "recess",
-              "foot_too_narrow",
-              foot: [@step[:foot_mm], "mm"],
-              wall: [wall_mm, "mm"],
-              jaws: [@circles_mm.min, "mm"]
-            )
-          )
-        left = @step[:floor_mm] - own["depth_mm"][0]
-        return no("recess", "floor_too_thin", left: [[left, 0].max, "mm"]) if left < @table["recess_floor_mm"]
-
-        open = @site.runs_through((size / 2) + wall_mm, own["depth_mm"][1])
-        return no("recess", "recess_across_defect", ids: ids(open)) if open.any?
-
-        wall = [(@step[:foot_mm] - size) / 2, wall_mm].max
-        share = @site.strength_share([(size / 2) + (wall / 2)], own["depth_mm"][1])
-        says = told("recess", recess: [size, "mm"], deep: [own["depth_mm"][0], "mm"], wall: [wall, "mm"])
-        weighed("recess", MountHold.recess_nm(size, wall_mm, strength_mpa(share)), says, size_mm: size)
-      end
-
-      def wall_mm = @solid.weakest_left < 1 ? row("recess")["wall_soft_mm"] : row("recess")["wall_sound_mm"]
-      def recess_mm = @circles_mm.select { |circle| circle + (2 * wall_mm) <= @step[:foot_mm] }.max&.to_f
-
       # Pushed onto the rim it opens what opens the wall.
       def judge_jam
         return no("jam", "presses_open", ids: ids(@step[:through])) if @step[:through].any?
@@ -258,26 +192,6 @@ module MossyAnvil
         return no("mandrel", "no_bore") unless @form.open_both_ends?
 
         with_tailstock("mandrel", told("mandrel", bore: [2 * @form.inside.points.map(&:last).min, "mm"]))
-      end
-
-      def judge_collet
-        own = row("collet")
-        size = [tenon_room_mm, own["most_diameter_mm"]].min
-        if @step[:tenon_wood_mm] < own["wood_lost_mm"]
-          return no("collet", "no_stub_wood", length: [@step[:tenon_wood_mm], "mm"])
-        end
-        return no("collet", "stub_too_thin", room: [size, "mm"]) if size < own["least_diameter_mm"]
-
-        open = @site.runs_through(size / 2, own["wood_lost_mm"])
-        return no("collet", "defect_in_stub", ids: ids(open)) if open.any?
-
-        strength = strength_mpa(@site.strength_share([size / 4], own["wood_lost_mm"].to_f))
-        weighed(
-          "collet",
-          MountHold.modulus_mm3(size) * strength / own["reserve"] * MountHold::NM,
-          told("collet", stub: [size, "mm"]),
-          size_mm: size
-        )
       end
 
       def judge_cups

@@ -52,8 +52,7 @@ module MossyAnvil
       # At a place about the axis, so many mm wide in radius and deep from the seat.
       def struck(clock_deg, at_mm, radius_mm, depth_mm)
         depths = (Numo::DFloat.new(DEPTHS).seq / (DEPTHS - 1) * depth_mm * inward) + z_mm
-        line =
-          [clock_deg, at_mm].map { |value| Numo::DFloat.new(DEPTHS).fill(value) }.push(depths.clip(0, @shape.length_mm))
+        line = [depths * 0 + clock_deg, depths * 0 + at_mm, depths.clip(0, @shape.length_mm)]
         round = ring(clock_deg, at_mm, radius_mm, depths)
         @solid
           .blank
@@ -73,11 +72,7 @@ module MossyAnvil
 
       # Places on the axis of a hole and all round its wall, [clock_deg, radius_mm, z_mm].
       def ring(clock_deg, at_mm, radius_mm, depths)
-        x0, y0 = ClockAngle.point(clock_deg, at_mm)
-        places =
-          [[0.0, 0.0], *Array.new(AROUND) { |step| ClockAngle.point(step * 360.0 / AROUND, radius_mm) }].map do |x, y|
-            [x0 + x, y0 + y]
-          end
+        places = round(ClockAngle.point(clock_deg, at_mm), radius_mm)
         clock, radius =
           places
             .map { |x, y| [ClockAngle.of_point(x, y), Math.hypot(x, y)] }
@@ -85,6 +80,12 @@ module MossyAnvil
             .map { |values| Numo::DFloat.cast(values).reshape(values.size, 1) }
         spread = Numo::DFloat.zeros(places.size, depths.size)
         [clock + spread, radius + spread, depths.reshape(1, depths.size) + spread]
+      end
+
+      # [x, y] of a point and of those round it.
+      def round((x0, y0), radius_mm)
+        around = Array.new(AROUND) { |step| ClockAngle.point(step * 360.0 / AROUND, radius_mm) }
+        [[0.0, 0.0], *around].map { |x, y| [x0 + x, y0 + y] }
       end
 
       def holds_any?(body, places) = body.hold?(*places).any?

@@ -33,35 +33,20 @@ module MossyAnvil
           return depth_mm.to_f
         end
 
-        raise InvalidInput,
-              [
-                Fault.new(
-                  path: at,
-                  problem: Fault.t("is", given: Fault.shown(depth_mm)),
-                  allowed: Fault.t("up_to_mm_the_axis", deepest_mm: deepest_mm.round(1))
-                )
-              ]
+        raise InvalidInput.at(
+                at,
+                Fault.t("is", given: Fault.shown(depth_mm)),
+                Fault.t("up_to_mm_the_axis", deepest_mm: deepest_mm.round(1))
+              )
       end
 
       def self.known(stage, reached, at)
         there = STAGES & reached.map(&:to_s)
         return stage if there.include?(stage)
 
-        raise InvalidInput,
-              [
-                Fault.new(
-                  path: "#{at}/stage",
-                  problem: Fault.t("is", given: Fault.shown(stage)),
-                  allowed:
-                    (
-                      if there.empty?
-                        Fault.t("a_form_first_without_one_it_goes")
-                      else
-                        Fault.t("one_of_the_stages_this_piece_goes", stages: there.join(", "))
-                      end
-                    )
-                )
-              ]
+        allowed = there.empty? ? Fault.t("a_form_first_without_one_it_goes") : nil
+        allowed ||= Fault.t("one_of_the_stages_this_piece_goes", stages: there.join(", "))
+        raise InvalidInput.at("#{at}/stage", Fault.t("is", given: Fault.shown(stage)), allowed)
       end
 
       # Plain data. rows: for each z of the cut its radius and the stretches that are not sound wood ([from_deg, to_deg,

@@ -113,12 +113,16 @@ module MossyAnvil
 
       def mouth = end_cut("face", opens_tail? ? :high : :low, 0.0, finished: false)
 
+      def skim(which) = which == :low ? [span[0], span[0] + FACE_MM] : [span[1] - FACE_MM, span[1]]
+
       # Wood beyond the form at one end, down to a radius; a skim of the face where there is none.
       def end_cut(side, which, to_mm, finished: true)
         low, high = which == :low ? [0.0, span[0]] : [span[1], length_mm]
-        return if high - low < FACE_MM && to_mm.positive?
+        if high - low < FACE_MM
+          return if to_mm.positive?
 
-        low, high = which == :low ? [span[0], span[0] + FACE_MM] : [span[1] - FACE_MM, span[1]] if high - low < FACE_MM
+          low, high = skim(which)
+        end
         heights = even(low, high)
         from = Numo::DFloat.minimum(rounded(heights), side == "foot" && to_mm.zero? ? foot_radius_mm : @round_mm)
         Cut.new(side, heights, Numo::DFloat.maximum(from, to_mm), (heights * 0) + to_mm, finished)

@@ -68,13 +68,20 @@ module MossyAnvil
       # The peak of the spectrum.
       def strongest_hz
         size = 2**(Math.log2(@heard.size).ceil + 1)
-        power = Numo::Pocketfft.rfft(Numo::DFloat.zeros(size).tap { |line| line[0...@heard.size] = @heard }).abs**2
-        bins = [LOW_HZ, HIGH_HZ].map { |hz| (hz * size / @rate_hz).round.clamp(1, power.size - 2) }
-        heard = power[bins[0]..bins[1]]
+        power = power(size)
+        low, high = [LOW_HZ, HIGH_HZ].map { |hz| (hz * size / @rate_hz).round.clamp(1, power.size - 2) }
+        heard = power[low..high]
         if heard.max < LEAST_OVER_NOISE * heard.mean
           refuse(Fault.t("has_no_tone_in_it"), Fault.t("a_tap_that_rings_out_of_the"))
         end
-        (heard.max_index + bins[0]) * @rate_hz / size
+        (heard.max_index + low) * @rate_hz / size
+      end
+
+      # Of each tone, the sound filled up with silence to that many samples.
+      def power(size)
+        line = Numo::DFloat.zeros(size)
+        line[0...@heard.size] = @heard
+        Numo::Pocketfft.rfft(line).abs**2
       end
 
       # The sound about that tone, turned down to none: one complex number a period, and s between them.
@@ -117,8 +124,7 @@ module MossyAnvil
         (low + high) / 2
       end
 
-      def refuse(problem, allowed) =
-        raise(InvalidInput, [Fault.new(path: "#{@at}/sound", problem: problem, allowed: allowed)])
+      def refuse(problem, allowed) = raise InvalidInput.at("#{@at}/sound", problem, allowed)
     end
   end
 end

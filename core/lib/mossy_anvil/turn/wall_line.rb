@@ -33,26 +33,37 @@ module MossyAnvil
           radii, clocks, rim, inside = *in_rim(samples, path, shape, form)
           return if inside.none?
 
-          deep = path.through? ? shape.length_mm : samples.depth_mm[inside].max
-          down = (Numo::DFloat.new(PLACES).seq + 0.5) / PLACES * deep
-          heights = path.enters == "head_face" ? down : (down * -1) + shape.length_mm
+          heights = down_from(path, samples.depth_mm[inside], shape)
           new(heights * 0 + ClockAngle.mean(clocks.to_a), heights, shape, form).tap do |line|
-            line.cut_through if radii.max - radii.min >= (1 - OPEN_SHARE) * rim.wall_mm[inside].min
+            least, most = radii.minmax
+            line.cut_through if most - least >= (1 - OPEN_SHARE) * rim.wall_mm[inside].min
           end
+        end
+
+        # Heights of places from a face as deep into the wood as a path goes.
+        def down_from(path, depths_mm, shape)
+          deep_mm = path.through? ? shape.length_mm : depths_mm.max
+          down = (Numo::DFloat.new(PLACES).seq + 0.5) / PLACES * deep_mm
+          path.enters == "head_face" ? down : (down * -1) + shape.length_mm
         end
 
         # The line of a body, along the axis at its own hour; nil where it does not reach the hollow's heights.
         def of_body(body, shape, form)
-          half = body.size_mm.map { |extent| extent / 2 }
-          low, high =
-            [body.z_mm - half[2], form.inside.first_z_mm].max,
-            [body.z_mm + half[2], form.inside.last_z_mm].min
+          long = body.size_mm[2] / 2
+          low = [body.z_mm - long, form.inside.first_z_mm].max
+          high = [body.z_mm + long, form.inside.last_z_mm].min
           return if high - low < 1e-6
 
           along(low, high, body.clock_deg, shape, form).tap do |line|
-            reach = Numo::DFloat::Math.sqrt(((((line.z_mm - body.z_mm) / half[2])**2 * -1) + 1).clip(0, 1)) * half[0]
+            reach = reach_mm(body, line.z_mm)
             line.take_up((reach * -1) + body.radius_mm, reach + body.radius_mm, body)
           end
+        end
+
+        # How far in and out of its own radius a body reaches at heights.
+        def reach_mm(body, z_mm)
+          deep, _, long = body.size_mm.map { |extent| extent / 2 }
+          Numo::DFloat::Math.sqrt(((((z_mm - body.z_mm) / long)**2 * -1) + 1).clip(0, 1)) * deep
         end
 
         # Even places between two heights at one hour.

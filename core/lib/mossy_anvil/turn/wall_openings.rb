@@ -114,18 +114,24 @@ module MossyAnvil
         WallOpening
           .new(
             ids: [defect.id],
-            clock_deg: ClockAngle.mean(clock.to_a),
             from_mm: z.min,
             to_mm: z.max,
             run_mm: run_mm(clock, z, middle, line.z_mm.size),
             wall_mm: [(outer - inner).min, THINNEST_MM].max,
-            radius_mm: middle.max,
-            width_mm: width_mm(defect, clock, middle),
-            bodies: !defect.path?,
-            gap: !defect.path? && !ZONES.include?(defect.type),
+            **across(defect, clock, middle),
             places: [clock, middle, z]
           )
           .tap { |found| found.at_edge = at_edge?(found) }
+      end
+
+      def across(defect, clock_deg, middle_mm)
+        {
+          clock_deg: ClockAngle.mean(clock_deg.to_a),
+          radius_mm: middle_mm.max,
+          width_mm: width_mm(defect, clock_deg, middle_mm),
+          bodies: !defect.path?,
+          gap: !defect.path? && !ZONES.include?(defect.type)
+        }
       end
 
       # Length of the way through places along the middle of the wall, and half a step beyond each end. What pulls it
@@ -133,8 +139,8 @@ module MossyAnvil
       def run_mm(clock_deg, z_mm, radius_mm, places)
         return @form.wall_depth_mm / places if z_mm.size < 2
 
-        up, out = [z_mm, radius_mm].map { |values| values[1..] - values[0...-1] }
-        round = ClockAngle.short_turns(clock_deg[1..] - clock_deg[0...-1]) * ClockAngle::RADIANS * radius_mm[1..] / 2
+        up, out, turns = [z_mm, radius_mm, clock_deg].map { |values| values[1..] - values[0...-1] }
+        round = ClockAngle.short_turns(turns) * ClockAngle::RADIANS * radius_mm[1..] / 2
         Numo::DFloat::Math.sqrt((up * up) + (out * out) + (round * round)).sum * (z_mm.size / (z_mm.size - 1.0))
       end
 
