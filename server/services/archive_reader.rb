@@ -42,7 +42,7 @@ module MossyAnvil
             refuse(
               "",
               MossyAnvil::Fault.t("holds_files", size: files.size),
-              MossyAnvil::Fault.t("at_most", most: MOST_FILES)
+              MossyAnvil::Fault.t("at_most", limit: MOST_FILES)
             )
           end
           @files = files.to_h { |entry| [known(entry.name), entry] }

@@ -75,7 +75,7 @@ module MossyAnvil
           raise MossyAnvil::InvalidInput.at(
                   "/file",
                   MossyAnvil::Fault.t("is_one_more_than_of_one_blank", most: MOST_OF_ONE),
-                  MossyAnvil::Fault.t("at_most_2", most: MOST_OF_ONE)
+                  MossyAnvil::Fault.t("at_most", limit: MOST_OF_ONE)
                 )
         end
       end

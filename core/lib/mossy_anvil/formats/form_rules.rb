@@ -43,7 +43,7 @@ module MossyAnvil
           fault(
             at,
             Fault.t("tilt_the_axis_by_degrees", tilt: tilt.round(1)),
-            Fault.t("at_most", most: Model::Centres::STEEPEST_DEG.round)
+            Fault.t("at_most", limit: Model::Centres::STEEPEST_DEG.round)
           )
         else
           return true

@@ -7,7 +7,7 @@ module MossyAnvil
       # Keywords of a schema that name a limit, and what is said of it.
       LIMITS = {
         "minimum" => "at_least",
-        "maximum" => "no_more_than",
+        "maximum" => "at_most",
         "exclusiveMinimum" => "more_than",
         "minLength" => "at_least_characters",
         "maxLength" => "at_most_characters",

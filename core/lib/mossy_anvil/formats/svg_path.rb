@@ -23,7 +23,7 @@ module MossyAnvil
       def initialize(text, mm_per_unit: 1.0, at: "")
         @at = at
         if text.bytesize > MOST_BYTES
-          refuse(Fault.t("is_bytes", bytes: text.bytesize), Fault.t("at_most", most: MOST_BYTES))
+          refuse(Fault.t("is_bytes", bytes: text.bytesize), Fault.t("at_most", limit: MOST_BYTES))
         end
         path =
           (

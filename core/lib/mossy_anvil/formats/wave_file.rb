@@ -17,7 +17,7 @@ module MossyAnvil
       def initialize(bytes, at: "/sound")
         @at = at
         if bytes.bytesize > MAX_BYTES
-          refuse(Fault.t("is_larger_than_a_minute_of_sound"), Fault.t("bytes_at_most", most: MAX_BYTES))
+          refuse(Fault.t("is_larger_than_a_minute_of_sound"), Fault.t("at_most_bytes", most: MAX_BYTES))
         end
         chunks = chunks_of(bytes.b)
         kind, channels, @rate_hz, _, _, bits =

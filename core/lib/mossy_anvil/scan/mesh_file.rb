@@ -21,7 +21,7 @@ module MossyAnvil
       # bytes of a file to a Mesh, lengths times `scale` to mm. Raises InvalidInput at `at`.
       def read(bytes, scale: 1.0, at: "")
         if bytes.bytesize > MOST_BYTES
-          refuse(at, Fault.t("is_bytes", bytes: bytes.bytesize), Fault.t("at_most", most: MOST_BYTES))
+          refuse(at, Fault.t("is_bytes", bytes: bytes.bytesize), Fault.t("at_most", limit: MOST_BYTES))
         end
         corners = binary_stl?(bytes) ? from_binary(bytes, at) : from_text(bytes, at)
         refuse(at, Fault.t("holds_no_triangles"), Fault.t("an_stl_or_obj_file_of_a")) if corners.nil? || corners.empty?
