@@ -14,6 +14,7 @@ import { useUnit } from "../kit/Units";
 import { useAct } from "../kit/useAct";
 import { useTask } from "../kit/useTask";
 import { Marks } from "./Marks";
+import { PracticePictures } from "./PracticePictures";
 
 const Frame = styled.section`
   border-left: 6px solid ${ink.ochre};
@@ -95,6 +96,7 @@ function Open({ practice, document, dirty, chosen, hand }: Props) {
   const over = budget - minutes;
   return (
     <>
+      <PracticePictures blankId={id} />
       <Row style={{ alignItems: "center" }}>
         <strong>
           {t("screen.practice.minutes_left", {

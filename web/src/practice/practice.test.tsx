@@ -1,8 +1,10 @@
 // @vitest-environment jsdom
+import { QueryClient, QueryClientProvider } from "@tanstack/react-query";
 import { cleanup, fireEvent, render, screen } from "@testing-library/react";
 import { afterEach, expect, it, vi } from "vitest";
-import type { Practice } from "../api/document";
+import type { Photograph, Practice } from "../api/document";
 import { lessonsOf, Marks } from "./Marks";
+import { PracticePictures } from "./PracticePictures";
 import { carried } from "./PracticeRoom";
 
 afterEach(cleanup);
@@ -56,4 +58,20 @@ it("takes a friend's file, and nothing else", () => {
   expect(carried('{"format":"mossy-anvil/practice","version":1,"level":2,"seed":7}')).toEqual({ level: 2, seed: 7 });
   for (const other of ["", "no file", "[]", "null", '{"format":"mossy-anvil/blank","level":1,"seed":1}'])
     expect(carried(other)).toBeUndefined();
+});
+
+it("shows the photographs in a row, and one of them large until it is pressed again", () => {
+  const client = new QueryClient({ defaultOptions: { queries: { staleTime: Infinity } } });
+  const pictures = ["One end", "From 3 o’clock"].map((caption, id) => ({ id, caption }) as Photograph);
+  client.setQueryData(["photographs", 7], pictures);
+  render(
+    <QueryClientProvider client={client}>
+      <PracticePictures blankId={7} />
+    </QueryClientProvider>,
+  );
+  expect(screen.queryByRole("figure")).toBeNull();
+  fireEvent.click(screen.getByRole("button", { name: "From 3 o’clock" }));
+  expect(screen.getByRole("figure").textContent).toBe("From 3 o’clock");
+  fireEvent.click(screen.getByRole("button", { name: "From 3 o’clock" }));
+  expect(screen.queryByRole("figure")).toBeNull();
 });

@@ -1,14 +1,12 @@
 import { useQuery } from "@tanstack/react-query";
-import { lazy, Suspense, useEffect, useMemo, useRef, useState } from "react";
+import { lazy, Suspense, useMemo, useState } from "react";
 import { useNavigate, useParams } from "react-router";
-import styled from "styled-components";
 import { api } from "../api/client";
 import type { Geometry, Rehearsal, RehearsalAct } from "../api/document";
 import { messageText, t } from "../i18n/texts";
 import { Button } from "../kit/Button";
 import { amountText, clockText } from "../kit/measure";
 import { Fault, Quiet } from "../kit/parts";
-import { ink } from "../kit/theme";
 import { useUnit } from "../kit/Units";
 import { useKept } from "../kit/useKept";
 import { useKey } from "../kit/useKey";
@@ -18,97 +16,14 @@ import { Controls } from "./Controls";
 import { CutSection } from "./CutSection";
 import { Ended } from "./Ended";
 import { Noticed } from "./Noticed";
-import { LatheSound } from "./sound";
+import { footing, nextText } from "./nextText";
+import { RehearsalFrame } from "./RehearsalFrame";
+import { useSound } from "./useSound";
 import { Trail } from "./Trail";
 import { useRehearsal } from "./useRehearsal";
 
 // Large, and not everybody's: it comes when it is asked for.
 const SpinView = lazy(() => import("./SpinView"));
-
-const Frame = styled.main`
-  display: grid;
-  grid-template:
-    "head side" auto "lathe side" minmax(0, 3fr) "cut side" minmax(150px, 2fr) "next next" auto / minmax(0, 3fr)
-    minmax(420px, 2fr);
-  min-height: 0;
-  /* A disc's section stands beside it. */
-  &[data-short] {
-    grid-template:
-      "head head side" auto "lathe cut side" minmax(0, 1fr) "next next next" auto / minmax(0, 7fr) minmax(0, 5fr)
-      minmax(420px, 8fr);
-    > .cut {
-      border-top: 0;
-      padding: 12px 22px 46px 0;
-    }
-  }
-  > header {
-    grid-area: head;
-    padding: 10px 22px 0;
-    display: flex;
-    flex-wrap: wrap;
-    align-items: baseline;
-    gap: 0 16px;
-    h2 {
-      font-size: 22px;
-    }
-    > span {
-      flex: 1;
-    }
-  }
-  > .lathe {
-    grid-area: lathe;
-    position: relative;
-    min-height: 0;
-    > output {
-      position: absolute;
-      left: 22px;
-      bottom: 6px;
-      font-size: 20px;
-      font-weight: 650;
-    }
-  }
-  > .cut {
-    grid-area: cut;
-    min-height: 0;
-    padding: 0 22px 8px;
-    border-top: 1px solid ${ink.rule};
-  }
-  > aside {
-    grid-area: side;
-    border-left: 2px solid ${ink.ink};
-    padding: 12px 22px;
-    position: relative;
-    overflow-y: auto;
-    background: ${ink.paper};
-  }
-  > footer {
-    grid-area: next;
-    display: flex;
-    align-items: center;
-    gap: 20px;
-    padding: 6px 22px;
-    background: ${ink.strip};
-    color: ${ink.onStrip};
-    font-size: 18px;
-    button {
-      margin-left: auto;
-    }
-  }
-  @media (max-width: 900px) {
-    &,
-    &[data-short] {
-      grid-template: "head" auto "lathe" 280px "cut" 200px "side" auto "next" auto / minmax(0, 1fr);
-    }
-    > aside {
-      border-left: 0;
-      border-top: 2px solid ${ink.ink};
-    }
-    > footer {
-      position: sticky;
-      bottom: 0;
-    }
-  }
-`;
 
 const SOUNDS = ["off", "on"] as const;
 
@@ -174,7 +89,7 @@ function AtTheLathe({ rehearsal, wood, blankId, busy, problem, act }: Props) {
     signs: state.senses.signs.map(({ key }) => t(`screen.rehearsal.sign.${key}`)).join(" "),
   });
   return (
-    <Frame data-short={wood.length_mm < 1.3 * wood.max_radius_mm || undefined}>
+    <RehearsalFrame data-short={wood.length_mm < 1.3 * wood.max_radius_mm || undefined}>
       <header>
         <h2>{t("screen.rehearsal.title", { number: document.number ?? "", name: document.name })}</h2>
         <span>
@@ -235,36 +150,12 @@ function AtTheLathe({ rehearsal, wood, blankId, busy, problem, act }: Props) {
           </Button>
         )}
       </footer>
-    </Frame>
+    </RehearsalFrame>
   );
 }
 
 const restMm = (region: Rehearsal["state"]["regions"][number]) =>
   region.side === "inside" ? 0 : Math.max(...region.swath.map(({ from_mm }) => from_mm));
-
-type Unit = ReturnType<typeof useUnit>;
-
-function nextText(state: Rehearsal["state"], next: RehearsalAct, unit: Unit): string {
-  if (next.act === "speed") return t("screen.rehearsal.next.speed", { rpm: amountText(next.rpm ?? 0, "rpm", unit) });
-  if (next.act === "cut") {
-    const region = state.regions[next.region ?? 0];
-    return t("screen.rehearsal.next.cut", { tool: t(`tables.tools.${region?.tool ?? ""}.name`) });
-  }
-  const wait = state.steps[state.at]?.wait_days;
-  return wait
-    ? t("screen.rehearsal.next.wait", { days: amountText(wait, "days", unit) })
-    : t("screen.rehearsal.next.go_on");
-}
-
-/** What the strip below says of the step: its limit, or that it is done on the bench. */
-function footing(state: Rehearsal["state"], next: RehearsalAct | undefined, unit: Unit): string {
-  const step = state.steps[state.at];
-  if (state.ended || !step || !next) return t("screen.rehearsal.nothing_real_changes");
-  if (step.turns_not) return t(`screen.rehearsal.turns_not.${step.turns_not}`);
-  return step.limit_rpm > 0
-    ? t("screen.rehearsal.limit", { rpm: amountText(step.limit_rpm, "rpm", unit) })
-    : t("screen.rehearsal.on_the_bench");
-}
 
 /** The wood with what is cut of it so far as its form. */
 function useCutGeometry(wood: Geometry, { outside, inside }: Rehearsal["state"]["outline"]): Geometry {
@@ -273,20 +164,4 @@ function useCutGeometry(wood: Geometry, { outside, inside }: Rehearsal["state"][
     const form = { ...wood.form, outside, inside, walls: null };
     return { ...wood, form } as Geometry;
   }, [wood, outside, inside]);
-}
-
-/** The sound of it while it is wanted; it starts with the first press, as browsers ask. */
-function useSound(wanted: boolean, senses: Rehearsal["state"]["senses"]) {
-  const sound = useRef<LatheSound>(undefined);
-  useEffect(() => {
-    if (!wanted) return undefined;
-    const own = new LatheSound();
-    sound.current = own;
-    return () => {
-      sound.current = undefined;
-      own.close();
-    };
-  }, [wanted]);
-  useEffect(() => sound.current?.play(senses), [senses, wanted]);
-  return sound;
 }

@@ -7,7 +7,7 @@ import { plannedNext, stepped } from "./advised";
 import { Controls, foundText } from "./Controls";
 import { cutSpeeds, lessons, overLimit } from "./lessons";
 import { Noticed } from "./Noticed";
-import { reachedFor } from "./spin";
+import { reachedFor } from "./turned";
 
 afterEach(cleanup);
 

@@ -4,7 +4,7 @@ import { afterEach, describe, expect, it, vi } from "vitest";
 import type { Geometry, RehearsalState } from "../api/document";
 import { oddsText } from "../kit/OddsLine";
 import { CutSection } from "./CutSection";
-import { reaches } from "./spin";
+import { reaches } from "./turned";
 
 afterEach(cleanup);
 

@@ -20,21 +20,18 @@ import {
   type Object3D,
 } from "three";
 import type { Geometry } from "../api/document";
-import { surfaceMm } from "../piece/geometry";
 import { fitted } from "../piece/round/camera";
 import { stripsOf, type LoopPoint } from "../piece/round/loop";
 import { paintSkin } from "../piece/round/paint";
 import { cornerOf, swept, textureOf } from "../piece/round/solid";
-import type { Rgb, Stuff } from "../piece/round/stuff";
+import type { Stuff } from "../piece/round/stuff";
+import { reachedFor, reaches, revolved, ringColour, type Ring } from "./turned";
 
-const HOURS = 48;
 /** From here on the eye sees rings and haze, no longer the piece itself. */
 const BLURS_FROM_RPM = 130;
 /** Shares of a turn with wood at which a shell of haze begins. */
 const HAZE = [0.75, 0.5, 0.25, 0.02];
 const SKIN = { width: 384, height: 192 };
-/** So much of a place's own colour is left in its ring. */
-const OWN = 0.16;
 const STEEL = 0x56616a;
 /** Room for the headstock beside the piece. */
 const HEAD_MM = 80;
@@ -47,44 +44,6 @@ const LATE_MS = 30;
 const MOST_MS = 200;
 const PAUSES_FROM_MS = 60;
 const COARSEST = 0.5;
-
-/** Distance from the axis at each of HOURS hours, nearest first. */
-export function reaches(geometry: Geometry, { zMm, rMm }: Pick<LoopPoint, "zMm" | "rMm">): number[] {
-  const all = Array.from({ length: HOURS }, (_, hour) => Math.min(rMm, surfaceMm(geometry, (hour * 360) / HOURS, zMm)));
-  return all.sort((one, other) => one - other);
-}
-
-/** How far out there is wood for at least that share of a turn. */
-export const reachedFor = (sorted: number[], share: number): number =>
-  sorted[Math.min(sorted.length - 1, Math.max(0, Math.floor((1 - share) * sorted.length)))] ?? 0;
-
-type Ring = { zMm: number; rMm: number };
-
-/** A surface of revolution, coloured ring by ring. */
-function revolved(rings: Ring[], colour: (ring: Ring, clockDeg: number) => Rgb): BufferGeometry {
-  const [corners, colours, faces]: [number[], number[], number[]] = [[], [], []];
-  const shade = new Color();
-  rings.forEach((ring) => {
-    for (let step = 0; step <= HOURS; step++) {
-      const clockDeg = (step * 360) / HOURS;
-      corners.push(...cornerOf(ring.zMm, clockDeg, ring.rMm));
-      const [r, g, b] = colour(ring, clockDeg);
-      shade.setRGB(r / 255, g / 255, b / 255, "srgb");
-      colours.push(shade.r, shade.g, shade.b);
-    }
-  });
-  for (let row = 0; row < rings.length - 1; row++)
-    for (let step = 0; step < HOURS; step++) {
-      const [a, b] = [row * (HOURS + 1) + step, (row + 1) * (HOURS + 1) + step];
-      faces.push(a, b, b + 1, a, b + 1, a + 1);
-    }
-  const mesh = new BufferGeometry();
-  mesh.setAttribute("position", new Float32BufferAttribute(corners, 3));
-  mesh.setAttribute("color", new Float32BufferAttribute(colours, 3));
-  mesh.setIndex(faces);
-  mesh.computeVertexNormals();
-  return mesh;
-}
 
 function letGo(group: Object3D) {
   group.traverse((part) => {
@@ -268,22 +227,4 @@ export class SpinScene {
     this.renderer.setPixelRatio(Math.max(COARSEST, 0.8 * ratio));
     this.tookMs = LATE_MS / 2;
   }
-}
-
-/** The mean of a ring's colours, with a little of each place's own. */
-function ringColour(stuff: Stuff) {
-  let of: Ring | undefined;
-  let mean: Rgb = [0, 0, 0];
-  const at = ({ zMm, rMm }: Ring, clockDeg: number): Rgb =>
-    stuff(clockDeg, Math.max(0, rMm - 0.5), zMm) ?? [92, 72, 52];
-  return (ring: Ring, clockDeg: number): Rgb => {
-    if (of !== ring) {
-      of = ring;
-      const all = Array.from({ length: 12 }, (_, step) => at(ring, step * 30));
-      const middle = (which: 0 | 1 | 2) => all.reduce((sum, one) => sum + one[which], 0) / all.length;
-      mean = [middle(0), middle(1), middle(2)];
-    }
-    const own = at(ring, clockDeg);
-    return [0, 1, 2].map((i) => (mean[i] ?? 0) * (1 - OWN) + (own[i] ?? 0) * OWN) as Rgb;
-  };
 }
