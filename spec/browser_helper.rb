@@ -81,7 +81,15 @@ module BrowserHelper
   def station(name) = find("[role=tab]", text: name, exact_text: true).click
 
   # Opens that section of the station.
-  def section(name) = find("[aria-label=Sections] [role=tab]", text: name, exact_text: true).click
+  # Pressed anew where what came in meanwhile moved it from under the pointer.
+  def section(name)
+    tab = "[aria-label=Sections] [role=tab]"
+    5.times do
+      find(tab, text: name, exact_text: true).click
+      return if page.has_css?("#{tab}[aria-selected=true]", text: name, exact_text: true, wait: 1)
+    end
+    raise "#{name} does not open"
+  end
 end
 
 # What can be read in an element, as the browser itself tells it: to go through all that is drawn, as the driver does,

@@ -228,6 +228,7 @@ function Assessed({ id, draft, assessment, problem, sits, setSits, station, onSt
     <Frame>
       <RouteStrip
         way={way}
+        expected={draft.document.form !== undefined}
         onStep={(step, there) => {
           way.lookAt(step);
           if (station !== "route") toStation(there);

@@ -13,6 +13,7 @@ import type { Station } from "./Docket";
 
 const Strip = styled.nav`
   border-bottom: 1px solid ${ink.rule};
+  min-height: 68px;
   overflow-x: auto;
   scrollbar-width: thin;
   ol {
@@ -58,10 +59,17 @@ const Step = styled(Button)<{ $done: boolean; $wait: boolean; $stop: boolean; $h
   }
 `;
 
+type Props = {
+  way: Way;
+  /** Does the piece have a way? Its place is kept until it is there, so that nothing moves under the hand. */
+  expected: boolean;
+  onStep: (step: string, there: Station) => void;
+};
+
 /** The way of this piece as one line of steps, the next one large; choosing one opens its station. */
-export function RouteStrip({ way, onStep }: { way: Way; onStep: (step: string, there: Station) => void }) {
+export function RouteStrip({ way, expected, onStep }: Props) {
   const steps = way.route?.alternatives[0]?.steps.filter((step) => !step.left_out);
-  if (!steps) return null;
+  if (!steps) return expected && !way.problem && <Strip as="div" aria-hidden />;
   return (
     <Line steps={steps} here={way.step ?? steps.find(({ done }) => !done)?.id} settled={way.settled} onStep={onStep} />
   );
