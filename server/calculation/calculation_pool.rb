@@ -14,7 +14,8 @@ module MossyAnvil
         SECONDS = Integer(ENV.fetch("CALCULATION_SECONDS", "3"))
         # Of writable memory; with what the processes share a process stays under 400 MB.
         MOST_BYTES = 340_000_000
-        # One that has grown so far is replaced after its answer, before the next question needs the room.
+        # One that has grown so far, and has no more to give back, is replaced after its answer, before the next
+        # question needs the room.
         RETIRE_BYTES = 220_000_000
         # A question whose asker has gone is stopped after so long; one that is shorter ends anyway, and what it has
         # learnt is of use to the next.
@@ -99,7 +100,7 @@ module MossyAnvil
           parent = ::Process.ppid
           ::Process.setrlimit(:CORE, 0)
           ::Process.setrlimit(:DATA, CalculationPool::MOST_BYTES)
-          while !@ending && ::Process.ppid == parent && HeldMemory.bytes < CalculationPool::RETIRE_BYTES
+          while !@ending && ::Process.ppid == parent && room?
             next unless @server.wait_readable(1)
 
             socket = @server.accept_nonblock(exception: false)
@@ -108,6 +109,14 @@ module MossyAnvil
         end
 
         private
+
+        # A question may make a hundred megabytes of arrays, and leave none of them: only what is kept counts.
+        def room?
+          return true if HeldMemory.bytes < CalculationPool::RETIRE_BYTES
+
+          HeldMemory.give_back
+          HeldMemory.bytes < CalculationPool::RETIRE_BYTES
+        end
 
         # An asker that goes in the middle is nobody's fault.
         def serve(socket)
