@@ -12,16 +12,20 @@ module MossyAnvil
       # that is asked can hang or swell the server.
       class CalculationPool
         SECONDS = Integer(ENV.fetch("CALCULATION_SECONDS", "3"))
+        # What is asked of a rehearsal may take twice as long: the first time a whole route is worked out for it.
+        LONGER = %w[rehearsal rehearsed rehearsal_act].freeze
         # Of writable memory; with what the processes share a process stays under 400 MB.
         MOST_BYTES = 340_000_000
-        # One that has grown so far, and has no more to give back, is replaced after its answer, before the next
-        # question needs the room.
+        # One that has grown so far is replaced after its answer, before the next question needs the room.
         RETIRE_BYTES = 220_000_000
         # A question whose asker has gone is stopped after so long; one that is shorter ends anyway, and what it has
         # learnt is of use to the next.
         LEFT_AFTER_S = 1.0
         BACKLOG = 1024
         SHORT_LIFE_S = 0.2
+
+        # Of processor time, by what is asked.
+        def self.seconds(asked) = SECONDS * (LONGER.include?(asked) ? 2 : 1)
 
         # path: of the socket. size: processes. answer: callable that takes a question's data and bytes and gives an
         # Answer's.
@@ -100,7 +104,7 @@ module MossyAnvil
           parent = ::Process.ppid
           ::Process.setrlimit(:CORE, 0)
           ::Process.setrlimit(:DATA, CalculationPool::MOST_BYTES)
-          while !@ending && ::Process.ppid == parent && room?
+          while !@ending && ::Process.ppid == parent && HeldMemory.bytes < CalculationPool::RETIRE_BYTES
             next unless @server.wait_readable(1)
 
             socket = @server.accept_nonblock(exception: false)
@@ -110,21 +114,13 @@ module MossyAnvil
 
         private
 
-        # A question may make a hundred megabytes of arrays, and leave none of them: only what is kept counts.
-        def room?
-          return true if HeldMemory.bytes < CalculationPool::RETIRE_BYTES
-
-          HeldMemory.give_back
-          HeldMemory.bytes < CalculationPool::RETIRE_BYTES
-        end
-
         # An asker that goes in the middle is nobody's fault.
         def serve(socket)
           question, bytes = Frame.read(socket)
           return if left?(socket)
 
           Frame.write(socket, "state" => "begun")
-          limit_processor_time
+          limit_processor_time(question["question"])
           watch = stop_when_left(socket)
           Frame.write(socket, *@answer.call(question, bytes))
         rescue EOFError, SystemCallError
@@ -138,9 +134,9 @@ module MossyAnvil
           socket.recv_nonblock(1, Socket::MSG_PEEK, exception: false).then { |seen| seen.nil? || seen == "" }
 
         # The kernel counts in whole seconds of all that this process has used so far.
-        def limit_processor_time
+        def limit_processor_time(asked)
           used = ::Process.clock_gettime(::Process::CLOCK_PROCESS_CPUTIME_ID)
-          ::Process.setrlimit(:CPU, (used + CalculationPool::SECONDS).ceil, ::Process::RLIM_INFINITY)
+          ::Process.setrlimit(:CPU, (used + CalculationPool.seconds(asked)).ceil, ::Process::RLIM_INFINITY)
         end
 
         def stop_when_left(socket)

@@ -20,11 +20,12 @@ module MossyAnvil
 
         # More processor time or memory was needed than a question may have.
         class TooCostly < MossyAnvil::Error
-          def initialize
+          # asked: name of the question.
+          def initialize(asked)
             super(
               Problems.text(
                 "too_costly.detail",
-                seconds: CalculationPool::SECONDS,
+                seconds: CalculationPool.seconds(asked),
                 megabytes: CalculationPool::MOST_BYTES / 1_000_000
               )
             )
@@ -101,10 +102,12 @@ module MossyAnvil
             about, found = received(socket)
             Answer.new(about["status"], about["type"], found, about)
           rescue EOFError, SystemCallError
-            raise TooCostly if begun_at && (@begun >= MOST_BEGUN || now - begun_at > CalculationPool::SECONDS / 2.0)
+            raise TooCostly, message[:question] if begun_at && given_up?(begun_at)
           ensure
             socket&.close
           end
+
+          def given_up?(begun_at) = @begun >= MOST_BEGUN || now - begun_at > CalculationPool::SECONDS / 2.0
 
           def connected
             back_by = [@deadline, now + RETURN_S].min

@@ -20,11 +20,7 @@ module MossyAnvil
       def initialize(blank, seed:, index: 0, at: "", **about)
         @blank = blank
         @climate = about.fetch(:climate) { Report::ShopClimate.new }
-        about = { **about, climate: @climate }
-        route = Report::RouteReport.new(blank, at: at, ways: :taken, chosen: blank.route_choices, **about)
-        @names = route.way_taken.steps.to_h { |step| [step.id, step] }
-        @cuts = Report::CutReport.new(blank, route: route, **about)
-        @plan = Plan.new(route, @cuts)
+        make_plan(at, { **about, climate: @climate })
         draws = seed && Draws.new(seed, index)
         @truth = Truth.new(blank, draws, draws && HiddenTroubles.new(blank))
         @tally = Tally.new(@plan, draws, rate: blank.worth ? blank.worth[:rate].to_f : 0.0)
@@ -62,9 +58,19 @@ module MossyAnvil
 
       private
 
+      def make_plan(at, about)
+        route = Report::RouteReport.new(blank, at: at, ways: :taken, chosen: blank.route_choices, **about)
+        @names = route.way_taken.steps.to_h { |step| [step.id, step] }
+        @cuts = Report::CutReport.new(blank, route: route, **about)
+        @plan = Plan.new(route, @cuts)
+        route.let_go
+      end
+
       # Both at once, so that what they are worked out from can be let go: it is large.
       def found(step, situation)
         (@found ||= {})[[step.id, situation]] ||= begin
+          # Ruby does not see how large the arrays of the step before are, and would leave them lying about.
+          GC.start if step.mass_g
           planned_wall(step)
           meets, own = meets(situation), as_is(step, situation)
           stages = step.mass_g ? step.stages.values_at(0, -1).uniq : []

@@ -63,6 +63,9 @@ module MossyAnvil
       end
 
       # Every way there is, list of Route::Alternative, the one taken first; and that one alone.
+      # Forgets what its speeds were worked out from, which is large.
+      def let_go = limits.let_go
+
       def alternatives = proposal.alternatives
       def way_taken = proposal.way_taken
       # What tells two states of the piece on its way apart.

@@ -45,6 +45,12 @@ module MossyAnvil
         blank.with_material(@material.at(moisture_pct: @material.moisture_pct, resin_kg_m3: resin))
       end
 
+      # Forgets the solids, by far the most of the memory; one that is asked for again is worked out again.
+      def let_go
+        @solids.clear
+        GC.start
+      end
+
       # Two blanks of one route differ in their form, their resin and their defects.
       def key(blank) = [blank.form, blank.material.resin_kg_m3, blank.defects.map(&:to_document)]
 
@@ -53,14 +59,14 @@ module MossyAnvil
       # The painted solid, and the one at worst where there is one. The last of them alone are kept: they are large, and
       # a route asks for its states one after another.
       def solids(state, blank)
-        forget if @solids.size > KEPT && !@solids.key?(state)
+        let_go_of_first if @solids.size > KEPT && !@solids.key?(state)
         @solids[state] ||= [blank, blank.at_worst].compact.map do |one|
           SolidAnalysis.new(one.on_centres, @climate, @fineness)
         end
       end
 
       # Ruby does not see how large the arrays in them are, and would leave many lying about.
-      def forget
+      def let_go_of_first
         @solids.shift
         GC.start
       end
