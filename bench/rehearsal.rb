@@ -81,9 +81,7 @@ class RehearsalBench
 
   def open_spinning
     @screen.visit(address("/blanks/3/rehearsal/#{begun(3)["id"]}"))
-    @screen.find("main > footer button").click until @screen.has_css?("section[aria-label=Speed]", wait: 1)
-    @screen.find("main > footer button").click
-    @screen.assert_selector(".lathe output", text: "rpm")
+    @screen.find("main > footer button").click until @screen.has_css?(".lathe output", text: "rpm", wait: 1)
     @screen.execute_script(<<~JS, *VIEW)
       const view = document.querySelector(".lathe [role=img]");
       view.style.cssText = `position: fixed; left: 0; top: 0; width: ${arguments[0]}px; height: ${arguments[1]}px;`;
