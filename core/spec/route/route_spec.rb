@@ -14,14 +14,8 @@ RSpec.describe MossyAnvil::Report::RouteReport do
     curve: "smooth"
   }.freeze
 
-  # Worked out once for the same; nothing changes it.
-  made = {}
-  define_method(:route) do |chosen: {}, climate: {}, **changes|
-    made[[chosen, climate, changes]] ||= described_class.new(
-      blank(**changes),
-      climate: MossyAnvil::Report::ShopClimate.new(**climate),
-      chosen: chosen
-    ).to_h
+  def route(chosen: {}, climate: {}, **changes)
+    described_class.new(blank(**changes), climate: MossyAnvil::Report::ShopClimate.new(**climate), chosen: chosen).to_h
   end
 
   # Wet, cracked maple; with changes.
