@@ -341,7 +341,7 @@ RSpec.describe "Nothing lost, nothing half kept", :server do
     let(:tired) do
       Class.new(MossyAnvil::Server::Calculation::Calculator::Here) do
         def ask(question, given = {}, bytes = "", **) =
-          given[:unbriefed] ? super : raise(MossyAnvil::Server::Calculation::Calculator::TooCostly)
+          given[:unbriefed] ? super : raise(MossyAnvil::Server::Calculation::Calculator::TooCostly, question)
       end
     end
 

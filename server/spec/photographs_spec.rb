@@ -101,7 +101,7 @@ RSpec.describe "Photographs of a blank", :server do
     stub_const("MossyAnvil::Server::Store::Photographs::MOST_OF_ONE", 1)
     send_picture(id, picture)
     send_picture(id, picture(wide: 30))
-    expect(problem(422)["errors"].first["detail"]).to include("1 at most")
+    expect(problem(422)["errors"].first["detail"]).to include("at most 1")
   end
 
   it "cannot be stored as nonsense, whatever the program does" do
