@@ -25,6 +25,7 @@ import { stripsOf, type LoopPoint } from "../piece/round/loop";
 import { paintSkin } from "../piece/round/paint";
 import { cornerOf, swept, textureOf } from "../piece/round/solid";
 import type { Stuff } from "../piece/round/stuff";
+import { Phases } from "./phases";
 import { reachedFor, reaches, revolved, ringColour, type Ring } from "./turned";
 
 /** From here on the eye sees rings and haze, no longer the piece itself. */
@@ -35,16 +36,11 @@ const SKIN = { width: 384, height: 192 };
 const STEEL = 0x56616a;
 /** Room for the headstock beside the piece. */
 const HEAD_MM = 80;
-/**
- * Without a graphics card pictures come late and hold up the page. Those later than LATE_MS on the whole are drawn
- * coarser, down to COARSEST; from PAUSES_FROM_MS on half of the time is left to the page. None counts for more than
- * MOST_MS.
- */
-const LATE_MS = 30;
-const MOST_MS = 200;
-const PAUSES_FROM_MS = 60;
-const COARSEST = 0.5;
-/** What stands is drawn once, and so finely that its edges need no smoothing, which costs twice as much at every turn. */
+/** The side of a piece that is nearer to the eye looks so much larger. */
+const NEARER = 1.5;
+/** At so many places of a turn it is drawn: as rings and haze nothing but their colour changes. */
+const PLACES = { blurred: 16, clear: 48 };
+/** What stands is drawn once, and so finely that its edges need no smoothing. */
 const STANDING = 2;
 
 function letGo(group: Object3D) {
@@ -80,14 +76,12 @@ export class SpinScene {
   private readonly steel = new MeshLambertMaterial({ color: STEEL });
   private readonly outline = new LineBasicMaterial({ transparent: true, opacity: 0.6 });
   private rpm = 0;
-  private angle = 0;
+  private turn = 0;
   private before: number | undefined;
   private asked = 0;
-  private pausing = 0;
-  private pausedMs = 0;
-  /** How long a picture takes to come, on the whole, without the pause before it. */
-  private tookMs = 0;
-  private size = 100;
+  private wideMm = 100;
+  private tallMm = 100;
+  private readonly phases = new Phases((turn) => this.pictureAt(turn));
   /** Frames drawn since it began, for who measures. */
   frames = 0;
 
@@ -95,13 +89,13 @@ export class SpinScene {
     private readonly box: HTMLElement,
     private readonly still: boolean,
   ) {
-    this.renderer = new WebGLRenderer({ antialias: false });
+    this.renderer = new WebGLRenderer({ antialias: true });
     const lamp = new DirectionalLight(0xfff4e0, 2.2);
     lamp.position.set(-1, 3, 4);
     this.scene.add(this.standing, this.turning, this.lathe, this.ghost, new AmbientLight(0xffffff, 1.1), lamp);
     this.outline.color = new Color(getComputedStyle(box).color);
     this.renderer.setClearColor(new Color(getComputedStyle(box).backgroundColor));
-    box.replaceChildren(this.renderer.domElement);
+    box.replaceChildren(this.phases.shown);
     this.fit();
   }
 
@@ -121,30 +115,33 @@ export class SpinScene {
     this.addLathe(geometry, rest);
     for (const group of [this.standing, this.turning, this.ghost]) group.position.x = -middle;
     this.lathe.position.x = -middle;
-    this.size = Math.hypot(geometry.length_mm + 2 * HEAD_MM, 2.1 * geometry.max_radius_mm);
+    this.wideMm = geometry.length_mm + 2 * HEAD_MM;
+    this.tallMm = NEARER * 2 * geometry.max_radius_mm;
     this.fit();
   }
 
   /** How fast it turns; 0 while it stands. `clockDeg`: hour that is turned up to the eye while it stands. */
   run(rpm: number, clockDeg: number) {
     this.rpm = rpm;
-    if (rpm === 0) this.angle = ((clockDeg + 40) * Math.PI) / 180;
+    if (rpm === 0) this.turn = (clockDeg + 40) / 360;
     this.renderer.setPixelRatio(rpm > 0 && !this.still ? 1 : STANDING);
     this.before = undefined;
-    this.draw();
+    this.drawAnew();
   }
 
   fit() {
-    const away = fitted(this.box, this.renderer, this.camera, this.size);
+    const aspect = this.box.clientWidth / Math.max(1, this.box.clientHeight);
+    const sizeMm = Math.max(this.wideMm / Math.max(1, aspect), this.tallMm * Math.min(1, aspect));
+    const away = fitted(this.box, this.renderer, this.camera, sizeMm);
     if (away === undefined) return;
     this.camera.position.set(away * 0.16 - HEAD_MM / 2, away * 0.3, away * 0.94);
     this.camera.lookAt(-HEAD_MM / 2, 0, 0);
     this.camera.updateProjectionMatrix();
-    this.draw();
+    this.drawAnew();
   }
 
   close() {
-    this.askNoMore();
+    cancelAnimationFrame(this.asked);
     [this.standing, this.turning, this.ghost, this.lathe].forEach(letGo);
     this.skin.map?.dispose();
     [this.skin, this.solid, ...this.haze, this.steel, this.outline].forEach((material) => material.dispose());
@@ -192,39 +189,41 @@ export class SpinScene {
     this.lathe.add(bar, tool);
   }
 
-  private askNoMore() {
-    cancelAnimationFrame(this.asked);
-    clearTimeout(this.pausing);
+  private drawAnew() {
+    this.phases.forget(this.renderer.domElement);
+    this.draw();
   }
 
   private draw() {
-    this.askNoMore();
+    cancelAnimationFrame(this.asked);
     this.asked = requestAnimationFrame((now) => this.frame(now));
   }
 
-  private frame(now: number) {
-    const moving = this.rpm > 0 && !this.still;
-    const sinceMs = now - (this.before ?? now);
-    if (moving) this.angle += (sinceMs / 60000) * this.rpm * 2 * Math.PI;
-    this.before = now;
-    const blurred = moving && this.rpm >= BLURS_FROM_RPM;
-    this.standing.visible = !blurred;
-    this.turning.visible = blurred;
-    this.ghost.visible = this.rpm > 0 && !blurred;
-    this.standing.rotation.x = this.turning.rotation.x = this.angle;
-    if (moving) this.coarsenWhereLate(Math.min(Math.max(0, sinceMs - this.pausedMs), MOST_MS));
-    this.renderer.render(this.scene, this.camera);
-    this.frames += 1;
-    this.pausedMs = moving && this.tookMs > PAUSES_FROM_MS ? this.tookMs : 0;
-    if (this.pausedMs > 0) this.pausing = window.setTimeout(() => this.draw(), this.pausedMs);
-    else if (moving) this.draw();
+  private get moving() {
+    return this.rpm > 0 && !this.still;
   }
 
-  private coarsenWhereLate(tookMs: number) {
-    this.tookMs += (tookMs - this.tookMs) / 8;
-    const ratio = this.renderer.getPixelRatio();
-    if (this.tookMs <= LATE_MS || ratio <= COARSEST) return;
-    this.renderer.setPixelRatio(Math.max(COARSEST, 0.8 * ratio));
-    this.tookMs = LATE_MS / 2;
+  private get blurred() {
+    return this.moving && this.rpm >= BLURS_FROM_RPM;
+  }
+
+  private frame(now: number) {
+    const sinceMs = now - (this.before ?? now);
+    this.before = now;
+    if (this.moving) {
+      this.turn = (this.turn + (sinceMs / 60000) * this.rpm) % 1;
+      this.phases.turned(this.turn, this.blurred ? PLACES.blurred : PLACES.clear);
+      this.draw();
+    } else this.phases.still(this.turn);
+    this.frames += 1;
+  }
+
+  private pictureAt(turn: number) {
+    this.standing.visible = !this.blurred;
+    this.turning.visible = this.blurred;
+    this.ghost.visible = this.rpm > 0 && !this.blurred;
+    this.standing.rotation.x = this.turning.rotation.x = turn * 2 * Math.PI;
+    this.renderer.render(this.scene, this.camera);
+    return this.renderer.domElement;
   }
 }
