@@ -2,6 +2,8 @@
 
 # The processes that calculate. Started by server/entry/launch.rb; TERM stops them at once, since they keep nothing.
 
+# While it loads it is stopped by the kernel: what a file that is being loaded catches would be lost.
+Signal.trap("TERM", "SYSTEM_DEFAULT")
 $stdout.sync = true
 Encoding.default_external = Encoding::UTF_8
 require_relative "../server"

@@ -2,6 +2,8 @@
 
 # One process that hears instruments. Started by server/entry/launch.rb where a port is named for them; TERM stops it.
 
+# While it loads it is stopped by the kernel: what a file that is being loaded catches would be lost.
+Signal.trap("TERM", "SYSTEM_DEFAULT")
 $stdout.sync = true
 Encoding.default_external = Encoding::UTF_8
 require_relative "../server"

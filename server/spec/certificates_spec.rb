@@ -102,6 +102,7 @@ RSpec.describe "Starting the application on the local network", :server do
   def plainly(port)
     TCPSocket.open("127.0.0.1", port) do |socket|
       socket.write("GET / HTTP/1.1\r\nHost: localhost\r\nConnection: close\r\n\r\n")
+      socket.close_write
       socket.read
     end
   rescue Errno::ECONNRESET
