@@ -1,5 +1,7 @@
 # frozen_string_literal: true
 
+require_relative "../held_arrays"
+
 RSpec.describe MossyAnvil::Rehearsal::ScreenLathe do
   include BlankHelper
 
@@ -39,6 +41,13 @@ RSpec.describe MossyAnvil::Rehearsal::ScreenLathe do
       expect(told[:days]).to be_within(1e-9).of(likely)
       expect(told[:cost]).to be_within(1e-6).of(on.tally.cost([]))
       expect(told[:steps].map { |step| step[:limit_rpm] }).to eq(on.plan.steps.map(&:rpm))
+    end
+  end
+
+  it "holds no more of its arrays than the cache counts for it, however large the piece" do
+    [33, 39].each do |number|
+      held = HeldArrays.bytes(setting.call(number, 3))
+      expect(held).to be_between(1, MossyAnvil::Rehearsal::Setting::HELD_BYTES)
     end
   end
 

@@ -4,8 +4,6 @@ module MossyAnvil
   module Mend
     # What a casting comes to, as plain data, each number with its working under the step.
     class CastDetail
-      # Share of the rim's limit that a casting is started at.
-      START_SHARE = 0.4
       # What colours it where nothing is said.
       PIGMENT = "paste"
       # What is shown of the resin's sheet.
@@ -20,32 +18,30 @@ module MossyAnvil
       def to_h
         {
           resin: sheet,
-          mould: mould,
+          **in_mould.to_h,
           **amounts,
           layers: @plan.to_a,
           cups: @plan.cups,
           **heat,
           colours: colours,
           **lift,
-          bubble_mm: bubble_mm,
-          pot: pot,
-          insert: insert,
+          insert: CastInsert.new(@pour, @put).to_h,
           **times,
-          by_volume: resin.by_volume?,
-          pieces: sawn
+          by_volume: resin.by_volume?
         }
       end
 
       private
 
       def resin = @pour.resin
+      def in_mould = @in_mould ||= CastMould.new(@pour, @put)
       def given = @pour.given
       def figure(...) = @put.call(...)
 
       def sheet = resin.row.slice(*SHEET).compact.transform_keys(&:to_sym)
 
       def amounts
-        film_g if given[:lined]
+        in_mould.film_g if given[:lined]
         {
           wood_ml: @pour.wood_mm3 / 1000,
           wood_by: given.dig(:wood, :by) || "survey",
@@ -106,37 +102,6 @@ module MossyAnvil
         )
       end
 
-      # To line the whole inside up to the rim.
-      def film_g
-        figure(
-          "film_g",
-          @pour.film_g,
-          "g",
-          "floor_and_walls_to_the",
-          source: Table["supplies"]["source"],
-          inputs: {
-            "inside" => [@pour.mould.inside_mm2 / 100, "cm2"],
-            "film" => [@pour.film["g_per_cm2"], "g/cm2"]
-          }
-        )
-      end
-
-      def mould
-        {
-          type: @pour.mould.type,
-          ml: @pour.mould.volume_mm3 / 1000,
-          depth_mm: @pour.mould.depth_mm,
-          inside_mm: @pour.mould.inside_mm,
-          outside_across_mm: @pour.mould.outside_across_mm,
-          outside_depth_mm: @pour.mould.outside_depth_mm,
-          in_it: given[:wood] ? nil : @pour.in_mould.to_h,
-          cut_list:
-            @pour.mould.cut_list.map do |piece, count, long, wide|
-              { piece: piece, count: count, long_mm: long, wide_mm: wide }
-            end
-        }
-      end
-
       def at_once_c
         @at_once_c ||=
           figure(
@@ -185,74 +150,6 @@ module MossyAnvil
           )
       end
 
-      # Diameter of a bubble as mixed, once it is under pressure: as the cube root of the pressure.
-      def bubble_mm
-        return unless given[:pot]
-
-        figure(
-          "bubble_mm",
-          Table["casting"]["bubble_mm"] * ((1 + given[:pot][:bar])**(-1 / 3.0)),
-          "mm",
-          "its_diameter_as_mixed_over",
-          source: "boyle",
-          certainty: :derived,
-          inputs: {
-            "as_mixed" => [Table["casting"]["bubble_mm"], "mm"],
-            "over_the_air" => [given[:pot][:bar], "bar"]
-          }
-        )
-      end
-
-      def pot
-        pot = given[:pot] or return
-        room = 2 * Table["casting"]["pot_room_mm"]
-        fits =
-          @pour.mould.outside_across_mm + room <= pot[:diameter_mm] && @pour.mould.outside_depth_mm <= pot[:depth_mm]
-        {
-          within_rating: pot[:bar] <= pot[:rated_bar],
-          fits: fits,
-          bar: pot[:bar].to_f,
-          rated_bar: pot[:rated_bar].to_f
-        }
-      end
-
-      # What an insert off its middle does to the balance of the casting, and how far off it may be.
-      def insert
-        lathe = @pour.scene.blank.lathe or return
-        per_mm = ((resin.density_g_ml * 1000) - @pour.wood_kg_m3).abs * @pour.wood_mm3 * 1e-6
-        return if per_mm < 1e-6 || given[:wood]
-
-        start = start_rpm(lathe)
-        {
-          imbalance_g_mm: per_mm * @pour.in_mould.off_mm,
-          start_rpm: start,
-          most_offset_mm: most_offset_mm(borne_g_mm(lathe, start) / per_mm, start, per_mm)
-        }
-      end
-
-      # Imbalance that the stand takes at that speed.
-      def borne_g_mm(lathe, rpm) =
-        Table["speed"]["shaking_share"].fetch(lathe.stand) * lathe.total_kg * Mechanics::GRAVITY_M_S2 /
-          (1e-6 * ((rpm / Mechanics::RPM)**2))
-
-      def start_rpm(lathe)
-        rim_m_s = RimSpeed.cap_m_s(fragile: false, true_running: false)
-        [lathe.min_rpm, START_SHARE * RimSpeed.rpm(rim_m_s, @pour.mould.outside_across_mm)].max
-      end
-
-      def most_offset_mm(most, start, per_mm) =
-        figure(
-          "insert/most_offset_mm",
-          most,
-          "mm",
-          "imbalance_that_the_stand_takes",
-          source: Table["speed"]["shaking_source"],
-          inputs: {
-            "started_at" => [start, "rpm"],
-            "one_mm_makes" => [per_mm, "g mm"]
-          }
-        )
-
       def colours
         (given[:colours] || []).map do |colour|
           grams = @plan.mix_g * colour[:share]
@@ -285,28 +182,6 @@ module MossyAnvil
             "diffusivity_of_resin" => [cure.diffusivity_m2_s * 1e6, "mm2/s"]
           }
         )
-      end
-
-      def sawn
-        count = given[:pieces] or return
-        long = @pour.mould.round? ? @pour.mould.depth_mm : @pour.mould.inside_mm.max
-        kerf = Table["casting"]["mould"]["kerf_mm"]
-        {
-          count: count,
-          each_mm:
-            figure(
-              "pieces/each_mm",
-              (long - ((count - 1) * kerf)) / count,
-              "mm",
-              "its_length_less_the_cuts",
-              source: "geometry",
-              certainty: :derived,
-              inputs: {
-                "long" => [long, "mm"],
-                "each_cut" => [kerf, "mm"]
-              }
-            )
-        }
       end
     end
   end

@@ -95,7 +95,7 @@ module MossyAnvil
         @grams ||=
           put(
             "g",
-            ml * (1 + FillStep::OVER_SHARE) * row["density_g_ml"],
+            ml * (1 + Fills::OVER_SHARE) * row["density_g_ml"],
             "g",
             "area_of_the_grooves_times",
             source: "geometry_on_the_skin_unrolled",

@@ -119,6 +119,9 @@ module MossyAnvil
       # Rows of the troubles table for a kind of step.
       def self.troubles_of(kind) = Table.rows("troubles").select { |row| row["of"].include?(kind) }
 
+      # What a product is called: by its own sheet, else by the table.
+      def self.product(table, row) = row["name"] ? Message.named(row["name"]) : Table.word(table, row["key"])
+
       private
 
       # A row of a table with what the product's own sheet says in place of it.
@@ -173,8 +176,7 @@ module MossyAnvil
 
       def lists(kind, *keys) = keys.compact.map { |key| Message.of("#{kind}.#{key}") }
 
-      # What a product is called: by its own sheet, else by the table.
-      def product(table, row) = row["name"] ? Message.named(row["name"]) : Table.word(table, row["key"])
+      def product(table, row) = MendStep.product(table, row)
 
       # A line of the card: see CardLine.
       def line(...) = CardLine.of(...).to_h

@@ -33,7 +33,7 @@ module MossyAnvil
       # The blank document, string-keyed, once those steps of mending (ids) are done. measured: { step id =>
       # { name => value } }.
       def document_after(document, ids, measured:) =
-        MendReport.mended_document(document, ids.map { |id| made(id) }, measured: measured)
+        MendedDocument.of(document, ids.map { |id| made(id) }, measured: measured)
 
       # The steps it runs, list of Route::Step: none that nothing can be turned at as things stand, nor what only leads
       # up to one.

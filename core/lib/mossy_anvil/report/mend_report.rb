@@ -8,8 +8,6 @@ module MossyAnvil
       STAGES = %i[first last].freeze
       # Less than this share slower is none.
       SLOWER = 0.99
-      # A latest end no more than this share later is none.
-      LATER = 1.05
 
       # The piece before any of its mending: a MendContext. assessed: its assessment, plain data.
       def self.context(blank, assessed, climate:, records:, now:)
@@ -44,6 +42,7 @@ module MossyAnvil
 
       def to_h
         told = steps.each_with_index.map { |step, index| tell(step, index) }
+        advice = WholePlanAdvice.new(data, told, effects, assessed[:defects])
         {
           proposed: @blank.mend.nil?,
           plan: {
@@ -52,13 +51,11 @@ module MossyAnvil
           steps: told,
           materials: materials,
           cost: materials.sum { |row| row[:cost] },
-          hands_min: told.sum { |step| step[:hands_min] },
-          ready_h: told.last && told.last[:ready_at_h],
-          ready_late_h: told.last && told.last[:ready_late_at_h],
+          **in_all(told),
           before: effects.first,
           after: effects.last,
-          left_out: left_out,
-          says: says(told),
+          left_out: advice.left_out,
+          says: advice.to_a,
           workings: @workings.to_h
         }
       end
@@ -69,7 +66,7 @@ module MossyAnvil
           begin
             scene = first_scene
             data.each_with_index.map do |step, index|
-              check(step, index)
+              check.call(step, index)
               Mend::MendSteps
                 .build(step, scene, @workings, at: "#{@at}/mend/steps/#{index}")
                 .tap { |made| scene = made.after }
@@ -84,73 +81,16 @@ module MossyAnvil
       # plan.
       # measured: { step id => { name => value } }, what the scale said meanwhile.
       def document_after(document, done, measured: {})
-        MendReport.mended_document(document, steps.select { |step| done.include?(step.id) }, measured: measured)
+        MendedDocument.of(document, steps.select { |step| done.include?(step.id) }, measured: measured)
       end
-
-      # The same of any steps of mending (MendSteps).
-      def self.mended_document(document, worked, measured: {})
-        done = worked.map(&:id)
-        mended = worked.flat_map { |step| step.mended(measured.fetch(step.id, {})) }.to_h { |one| [one.id, one] }
-        left = (document.dig("mend", "steps") || []).reject { |step| done.include?(step["id"]) }
-        document.except("mend").merge(
-          "defects" => document["defects"].map { |old| mended_over(old, mended[old["id"]]) },
-          "material" => material_after(document["material"], worked, measured),
-          **(left.any? ? { "mend" => { "steps" => left } } : {})
-        )
-      end
-
-      # As a blank file has it, with what is only for the eye kept. defect: nil where it is as it was.
-      def self.mended_over(old, defect)
-        return old unless defect
-
-        old.slice("found_on", "group").merge(JSON.parse(JSON.generate(defect.to_document)))
-      end
-
-      def self.material_after(material, worked, measured) =
-        worked.inject(material) { |found, step| found.merge(step.material_after(measured.fetch(step.id, {}))) }
-      private_class_method :mended_over, :material_after
 
       private
 
       def assessed = @assessed ||= Assessment.new(@blank, climate: @climate, now: @now, fineness: @fineness).to_h
 
+      def check = @check ||= MendCheck.new(data, @blank.defects.map(&:id), "#{@at}/mend/steps")
+
       def first_scene = MendReport.context(@blank, assessed, climate: @climate, records: @records, now: @now)
-
-      # A step carries only what its kind knows, and mends what there is. Raises InvalidInput.
-      def check(step, index)
-        at = "#{@at}/mend/steps/#{index}"
-        faults = [*strange(step, at), *unsurveyed(step, at), *twice(step, index, at)]
-        raise InvalidInput, faults if faults.any?
-      end
-
-      def strange(step, at)
-        known = Mend::MendStep::COMMON + Mend::MendStep::CARRIES.fetch(step[:do])
-        (step.keys - known).map do |key|
-          Fault.new(path: "#{at}/#{key}", problem: Fault.t("does_not_belong_to_such_a_step"), allowed: known.join(", "))
-        end
-      end
-
-      def unsurveyed(step, at)
-        there = @blank.defects.map(&:id)
-        (step[:of] || []).each_with_index.filter_map do |ref, place|
-          next if there.include?(ref)
-
-          allowed = Fault.t("the_id_of_a_defect_of_the")
-          Fault.new(path: "#{at}/of/#{place}", problem: Fault.t("is", given: Fault.shown(ref)), allowed: allowed)
-        end
-      end
-
-      def twice(step, index, at)
-        return [] if data.first(index).none? { |other| other[:id] == step[:id] }
-
-        [
-          Fault.new(
-            path: "#{at}/id",
-            problem: Fault.t("is_used_twice", id: step[:id]),
-            allowed: Fault.t("each_step_its_own")
-          )
-        ]
-      end
 
       def tell(step, index)
         conflicts = conflicts_of(step)
@@ -237,6 +177,11 @@ module MossyAnvil
         end
       end
 
+      def in_all(told)
+        ready, late = told.last&.values_at(:ready_at_h, :ready_late_at_h)
+        { hands_min: told.sum { |step| step[:hands_min] }, ready_h: ready, ready_late_h: late }
+      end
+
       # In all, by product.
       def materials
         @materials ||=
@@ -246,62 +191,6 @@ module MossyAnvil
             .map do |(key, part, unit, name), list|
               { key: key, name: name, part: part, unit: unit, amount: list.sum(&:amount), cost: list.sum(&:cost) }
             end
-      end
-
-      # Defects that ask for mending and are in no step.
-      def left_out
-        planned = data.flat_map { |step| step[:of] || [] }
-        return [] if data.any? { |step| %w[stabilise cast].include?(step[:do]) && (step[:of] || []).empty? }
-
-        assessed[:defects]
-          .select { |defect| Mend::MendProposal.way(defect) && !planned.include?(defect[:id]) }
-          .map { |defect| defect[:id] }
-      end
-
-      def says(told)
-        return [say(:go, "nothing")] if told.empty? && left_out.empty? && tested.empty?
-
-        [
-          whole(told),
-          faster(told),
-          (say(:care, "left_out", ids: Message.ids(left_out)) if left_out.any?),
-          (say(:care, "tested", ids: Message.ids(tested)) if tested.any?)
-        ].compact
-      end
-
-      # Ids of what tests alone show and would have to be mended.
-      def tested =
-        assessed[:defects]
-          .select { |defect| defect[:by_test] && Mend::MendProposal.way(defect.merge(by_test: false)) }
-          .map { |defect| defect[:id] }
-
-      def whole(told)
-        return if told.empty?
-
-        stuck = told.sum { |step| step[:conflicts] }
-        return say(:stop, "conflicts", count: Message.count(stuck)) if stuck.positive?
-        return say(:stop, "never_ends") if told.last[:ready_at_h].nil?
-
-        ready_in(*told.last.values_at(:ready_at_h, :ready_late_at_h), told.sum { |step| step[:hands_min] })
-      end
-
-      # late: hours, or nil where damper air never gets it there.
-      def ready_in(ready, late, hands)
-        about = { ready: [ready, "h"], hands: [hands, "min"] }
-        return say(:plain, "ready_at_best", **about) if late.nil?
-
-        late > ready * LATER ? say(:plain, "ready_between", **about, late: [late, "h"]) : say(:plain, "ready", **about)
-      end
-
-      # What the whole of it does to the speed.
-      def faster(told)
-        return if told.empty?
-
-        from, to = effects.first[:first], effects.last[:first]
-        return unless to[:limit_rpm] > from[:limit_rpm] / SLOWER
-        return say(:go, "faster_than_none", to: [to[:limit_rpm], "rpm"]) if from[:limit_rpm].zero?
-
-        say(:go, "faster", to: [to[:limit_rpm], "rpm"], from: [from[:limit_rpm], "rpm"])
       end
 
       def say(tone, key, **amounts) = advice(tone, "plan.#{key}", **amounts)
