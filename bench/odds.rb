@@ -4,6 +4,7 @@
 class OddsBench
   TRUTHS = 200
   FIRST = 10
+  ROUNDS = 3
 
   # document: No. 33's; risky: one of which some truths are lost.
   def initialize(document, risky)
@@ -16,9 +17,9 @@ class OddsBench
     first, alone = alone_s
     Times.say "on one core", format("%.1f s", alone)
     Times.say "until the first #{FIRST} are told", format("%.1f s", first)
-    half, two = [1, 2].map { |count| shared(count) }
-    Times.say "two processes over one", format("%.2f x", alone / two)
-    Times.say "two that share nothing over one", format("%.2f x", 2 * half / two)
+    two, apart = together
+    Times.say "two processes over one", format("%.2f x", two)
+    Times.say "two that share nothing over one", format("%.2f x", apart)
     Times.say "what betters No. 39's, found in", format("%.1f s", betters_s)
   end
 
@@ -42,13 +43,23 @@ class OddsBench
     [first, since.call]
   end
 
-  # Seconds in which so many processes each play a half.
-  def shared(count)
+  # How much sooner two processes are done than one, and two that play the whole each than one that plays it twice: the
+  # middle of ROUNDS, each taken together, since the machine's own speed wanders.
+  def together
+    rounds =
+      Array.new(ROUNDS) do
+        one, two, apart = [[0], 1], [[0, 1], 2], [[0, 0], 1]
+        times = [one, two, apart].map { |parts, of| shared(parts, of) }
+        [times[0] / times[1], 2 * times[0] / times[2]]
+      end
+    rounds.transpose.map { |list| list.sort[ROUNDS / 2] }
+  end
+
+  # Seconds in which processes play those parts of so many.
+  def shared(parts, of)
     made = odds(@document).tap(&:plan)
     Times.seconds do
-      Array
-        .new(count) { |part| fork { made.outcomes(part: part, parts: 2) && exit!(0) } }
-        .each { |pid| Process.wait(pid) }
+      parts.map { |part| fork { made.outcomes(part: part, parts: of) && exit!(0) } }.each { |pid| Process.wait(pid) }
     end
   end
 end
