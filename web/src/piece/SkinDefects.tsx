@@ -6,7 +6,7 @@ import { defectHandle } from "./defectHandle";
 import { bodyOnSkin, fold, pathPoints } from "./geometry";
 import { barbed, edgeOf, groundOf, outlinePath } from "./Ground";
 import { BodyGrip, PathGrips } from "./Shaping";
-import type { At, Back } from "./skinPlaces";
+import { tagX, type At, type Back } from "./skinPlaces";
 import type { Look } from "./types";
 
 type OnSkin<Kind> = {
@@ -17,15 +17,6 @@ type OnSkin<Kind> = {
   toBy: (from: [number, number], to: [number, number]) => { clockDeg: number; zMm: number };
 };
 type Peeled = (clockDeg: number, zMm: number) => number;
-
-/** Half as wide as a letter. */
-const TAG = 11;
-
-/** A letter at 12 o'clock stands inside the edge, so that it can be read. */
-function tagX(at: At, x: number) {
-  const [[left], [right]] = [at(0, 0), at(360, 0)];
-  return x < left - TAG || x > right + TAG ? x : Math.min(right - TAG, Math.max(left + TAG, x));
-}
 
 /** All of them, each thrice, so that what crosses 12 o'clock is whole. */
 export function SkinDefects({ look, at, back, peeled }: { look: Look; at: At; back: Back; peeled: Peeled }) {

@@ -7,7 +7,7 @@ import { calloutsIn, calloutText, type Box } from "./callouts";
 import { fold, pathPoints } from "./geometry";
 import { grainOnSkin } from "./grain";
 import { outlinePath } from "./Ground";
-import { FOOT, LEFT, TOP, type At } from "./skinPlaces";
+import { FOOT, LEFT, tagX, TOP, type At } from "./skinPlaces";
 import type { Look } from "./types";
 import { t } from "../i18n/texts";
 
@@ -181,12 +181,15 @@ export function Callouts({ look, at, frame }: { look: Look; at: At; frame: Box }
 
 /** Where a defect's letter stands on the skin. */
 function letterPlace(look: Look, defect: Defect, at: At): [number, number] {
-  if (!isPath(defect)) return at(fold(defect.centre.clock_deg), defect.centre.z_mm);
+  if (!isPath(defect)) {
+    const [x, y] = at(fold(defect.centre.clock_deg), defect.centre.z_mm);
+    return [tagX(at, x), y];
+  }
   const places = pathPoints(defect, look.geometry);
   const middle = places[Math.floor(places.length / 2)] ?? { clockDeg: 0, zMm: 0 };
   const base = fold(places[0]?.clockDeg ?? 0) - (places[0]?.clockDeg ?? 0);
   const [x, y] = at(middle.clockDeg + base, middle.zMm);
-  return [x + 15, y];
+  return [tagX(at, x + 15), y];
 }
 
 /** What is written beside a mark; a dull knock and a piece that moves are drawn as what they hint at. */

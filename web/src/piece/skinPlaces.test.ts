@@ -1,6 +1,6 @@
 import { expect, it } from "vitest";
 import type { Peel } from "../api/document";
-import { cutRadiusMm, FOOT, LEFT, RIGHT, skinPlaces, TOP } from "./skinPlaces";
+import { cutRadiusMm, FOOT, LEFT, RIGHT, skinPlaces, tagX, TOP } from "./skinPlaces";
 
 const [WIDTH, HEIGHT, LENGTH] = [800, 300, 120];
 
@@ -29,4 +29,16 @@ it("reads a cut's radius between its rows, and beyond them as at the nearest", (
   const row = (z_mm: number, radius_mm: number) => ({ z_mm, radius_mm, stretches: [] });
   const peel = { rows: [row(10, 40), row(20, 60)] } as Partial<Peel> as Peel;
   expect([0, 10, 15, 20, 90].map((zMm) => cutRadiusMm(peel, zMm))).toEqual([40, 40, 50, 60, 60]);
+});
+
+it("moves a letter at 12 o'clock inside the edge, and leaves those that are out of sight", () => {
+  const { at, wide } = skinPlaces(WIDTH, HEIGHT, LENGTH);
+  const right = LEFT + wide;
+  expect(tagX(at, LEFT)).toBeGreaterThan(LEFT);
+  expect(tagX(at, right)).toBeLessThan(right);
+  expect([LEFT + 100, LEFT - wide, right + wide].map((x) => tagX(at, x))).toEqual([
+    LEFT + 100,
+    LEFT - wide,
+    right + wide,
+  ]);
 });

@@ -23,6 +23,15 @@ export function skinPlaces(width: number, height: number, lengthMm: number) {
   return { wide, tall, at, back };
 }
 
+/** Half as wide as a letter. */
+const TAG = 11;
+
+/** A letter at 12 o'clock stands inside the edge, so that it can be read. */
+export function tagX(at: At, x: number) {
+  const [[left], [right]] = [at(0, 0), at(360, 0)];
+  return x < left - TAG || x > right + TAG ? x : Math.min(right - TAG, Math.max(left + TAG, x));
+}
+
 /** Radius of the cut at z, between the rows the core gave. */
 export const cutRadiusMm = ({ rows }: Peel, zMm: number) =>
   profileMm(
