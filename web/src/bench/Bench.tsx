@@ -265,6 +265,7 @@ function Assessed({ id, draft, assessment, problem, sits, setSits, station, onSt
         move={assessment.next_move}
         document={blank.document}
         route={way.route}
+        coming={draft.document.form !== undefined && !way.route && !way.problem}
         blankId={id}
         onGo={(there, seeks) => {
           onStation(there);

@@ -16,15 +16,23 @@ afterEach(() => {
 
 const onGo = vi.fn();
 
-function show(move: Assessment["next_move"], document: Document, route: Route | undefined, card: Card | null = null) {
-  vi.spyOn(api, "cardOf").mockResolvedValue(card);
+async function show(
+  move: Assessment["next_move"],
+  document: Document,
+  route: Route | undefined,
+  { card = null, coming = false }: { card?: Card | null; coming?: boolean } = {},
+) {
+  const asked = vi.spyOn(api, "cardOf").mockResolvedValue(card);
   render(
     <MemoryRouter>
       <QueryClientProvider client={new QueryClient()}>
-        <NextMove move={move} document={document} route={route} onGo={onGo} blankId={7} />
+        <NextMove move={move} document={document} route={route} coming={coming} onGo={onGo} blankId={7} />
       </QueryClientProvider>
     </MemoryRouter>,
   );
+  await waitFor(() => expect(asked).toHaveBeenCalled());
+  await asked.mock.results[0]?.value;
+  if (!coming) await waitFor(() => expect(screen.queryByText(/being worked out/)).toBeNull());
 }
 
 const { assessment, document, route } = samples.platter;
@@ -39,25 +47,25 @@ const changed = (change: (step: Route["alternatives"][0]["steps"][0], index: num
 
 describe("the next move", () => {
   it("waits for what dries until the likely day, and leads to the scale", async () => {
-    show(assessment.next_move, document, route);
+    await show(assessment.next_move, document, route);
     expect(screen.getByText("Waits")).toBeInTheDocument();
     expect(screen.getByText(/^Dry to .* %, likely by \d+ \w+/)).toBeInTheDocument();
     await userEvent.click(screen.getByRole("button", { name: "Add a weight" }));
     expect(onGo).toHaveBeenLastCalledWith("mend", "weigh");
   });
 
-  it("is the first step of the route that is not done, with its speed", () => {
+  it("is the first step of the route that is not done, with its speed", async () => {
     const turned = changed(({ kind }) => ({ done: kind !== "outside" && kind !== "sand", says: [], unsafe: false }));
-    show(assessment.next_move, document, turned);
+    await show(assessment.next_move, document, turned);
     expect(screen.getByText("Next")).toBeInTheDocument();
     expect(screen.getByText(/^Turn the outside \(\d+ min\): below [\d,]+ rpm/)).toBeInTheDocument();
   });
 
-  it("is what the blank itself says where the route stops there, and where nothing can be planned yet", () => {
-    show({ ...assessment.next_move, key: "move.draw_form", amounts: {}, action: "draw_form" }, document, route);
+  it("is what the blank itself says where the route stops there, and where nothing can be planned yet", async () => {
+    await show({ ...assessment.next_move, key: "move.draw_form", amounts: {}, action: "draw_form" }, document, route);
     expect(screen.getByRole("button", { name: "Open Form" })).toBeInTheDocument();
     cleanup();
-    show(
+    await show(
       assessment.next_move,
       document,
       changed(() => ({ unsafe: true })),
@@ -65,8 +73,19 @@ describe("the next move", () => {
     expect(screen.getByText(/^Drying/)).toBeInTheDocument();
   });
 
+  it("says nothing of what the blank alone would have next while its route is not there yet", async () => {
+    const mount = { ...assessment.next_move, key: "move.mount", amounts: {} };
+    await show(mount, document, undefined, { coming: true });
+    expect(screen.getByText("What is next is being worked out.")).toBeInTheDocument();
+    expect(screen.queryByRole("button")).toBeNull();
+    cleanup();
+    const draw = { ...assessment.next_move, key: "move.draw_form", amounts: {}, action: "draw_form" as const };
+    await show(draw, document, undefined);
+    expect(screen.getByRole("button", { name: "Open Form" })).toBeInTheDocument();
+  });
+
   it("says that all is done", async () => {
-    show(
+    await show(
       assessment.next_move,
       document,
       changed(() => ({ done: true })),
@@ -78,7 +97,7 @@ describe("the next move", () => {
 
   it("is the next line of an open card before all that", async () => {
     const card = { now: "2030-05-01T09:00:00Z", next_line: null, steps: [] } as Partial<Card> as Card;
-    show(assessment.next_move, document, route, card);
-    await waitFor(() => expect(screen.getByRole("button", { name: "Open the card" })).toBeInTheDocument());
+    await show(assessment.next_move, document, route, { card });
+    expect(screen.getByRole("button", { name: "Open the card" })).toBeInTheDocument();
   });
 });

@@ -38,15 +38,17 @@ type Props = {
   move: Move;
   document: Document;
   route: Route | undefined;
+  /** Is its route still being worked out? */
+  coming: boolean;
   onGo: (station: Station, seeks: Move["action"] | undefined) => void;
   blankId: number;
 };
 
 /** One sentence, one button: what to do now, or what it waits for. A card that is open says it, then the route, and what comes before any route. */
-export function NextMove({ move, document, route, onGo, blankId }: Props) {
+export function NextMove({ move, document, route, coming, onGo, blankId }: Props) {
   const unit = useUnit();
   const go = useNavigate();
-  const { data: card } = useQuery({
+  const { data: card, isPending } = useQuery({
     queryKey: ["card-of", blankId],
     queryFn: () => api.cardOf(blankId),
     refetchInterval: ASK_AGAIN_MS,
@@ -62,7 +64,15 @@ export function NextMove({ move, document, route, onGo, blankId }: Props) {
       </NextStrip>
     );
   }
-  const told = BEFORE_A_PLAN.includes(move.key) ? undefined : ofRoute(document, route, unit);
+  const unplanned = BEFORE_A_PLAN.includes(move.key);
+  // What the blank alone says is not what is next for one half way through its route.
+  if (isPending || (coming && !unplanned))
+    return (
+      <NextStrip head={t("screen.bench.next")} action={null}>
+        {t("screen.bench.what_is_next_is_worked_out")}
+      </NextStrip>
+    );
+  const told = unplanned ? undefined : ofRoute(document, route, unit);
   const { waits, text, action } = told ?? {
     waits: !move.ready,
     text: <MessageText message={move} />,
