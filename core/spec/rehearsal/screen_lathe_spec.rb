@@ -1,6 +1,6 @@
 # frozen_string_literal: true
 
-require_relative "../held_arrays"
+require_relative "../held_objects"
 
 RSpec.describe MossyAnvil::Rehearsal::ScreenLathe do
   include BlankHelper
@@ -44,10 +44,11 @@ RSpec.describe MossyAnvil::Rehearsal::ScreenLathe do
     end
   end
 
-  it "holds no more of its arrays than the cache counts for it, however large the piece" do
+  it "keeps none of the solids that its speeds were worked out from: they are large" do
     [33, 39].each do |number|
-      held = HeldArrays.bytes(setting.call(number, 3))
-      expect(held).to be_between(1, MossyAnvil::Rehearsal::Setting::HELD_BYTES)
+      on = setting.call(number, 3)
+      expect(HeldObjects.of(on, MossyAnvil::Rehearsal::Plan)).to eq([on.plan])
+      expect(HeldObjects.of(on, MossyAnvil::Report::SolidAnalysis).size).to eq(0)
     end
   end
 
