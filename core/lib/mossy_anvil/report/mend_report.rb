@@ -6,8 +6,6 @@ module MossyAnvil
     # the piece, and what it spoils.
     class MendReport
       STAGES = %i[first last].freeze
-      # Less than this share slower is none.
-      SLOWER = 0.99
 
       # The piece before any of its mending: a MendContext. assessed: its assessment, plain data.
       def self.context(blank, assessed, climate:, records:, now:)
@@ -169,9 +167,9 @@ module MossyAnvil
         before, after = effects[index], effects[index + 1]
         STAGES.filter_map do |stage|
           from, to = before[stage], after[stage]
-          if from[:burst_rpm] && to[:burst_rpm] && to[:burst_rpm] < from[:burst_rpm] * SLOWER
+          if from[:burst_rpm] && to[:burst_rpm] && to[:burst_rpm] < from[:burst_rpm] * WholePlanAdvice::SLOWER
             say(:care, "splits_sooner_#{stage}", to: [to[:burst_rpm], "rpm"], from: [from[:burst_rpm], "rpm"])
-          elsif to[:limit_rpm] < from[:limit_rpm] * SLOWER
+          elsif to[:limit_rpm] < from[:limit_rpm] * WholePlanAdvice::SLOWER
             say(:care, "slower_#{stage}", to: [to[:limit_rpm], "rpm"], from: [from[:limit_rpm], "rpm"])
           end
         end

@@ -4,6 +4,8 @@ module MossyAnvil
   module Report
     # What there is to say of a plan of mending as a whole.
     class WholePlanAdvice
+      # Less than this share slower is none.
+      SLOWER = 0.99
       # A latest end no more than this share later is none.
       LATER = 1.05
 
@@ -66,7 +68,7 @@ module MossyAnvil
         return if @told.empty?
 
         from, to = @effects.first[:first], @effects.last[:first]
-        return unless to[:limit_rpm] > from[:limit_rpm] / MendReport::SLOWER
+        return unless to[:limit_rpm] > from[:limit_rpm] / SLOWER
         return say(:go, "faster_than_none", to: [to[:limit_rpm], "rpm"]) if from[:limit_rpm].zero?
 
         say(:go, "faster", to: [to[:limit_rpm], "rpm"], from: [from[:limit_rpm], "rpm"])
