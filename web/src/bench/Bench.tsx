@@ -228,7 +228,6 @@ function Assessed({ id, draft, assessment, problem, sits, setSits, station, onSt
     <Frame>
       <RouteStrip
         way={way}
-        expected={draft.document.form !== undefined}
         onStep={(step, there) => {
           way.lookAt(step);
           if (station !== "route") toStation(there);
@@ -265,7 +264,7 @@ function Assessed({ id, draft, assessment, problem, sits, setSits, station, onSt
         move={assessment.next_move}
         document={blank.document}
         route={way.route}
-        coming={draft.document.form !== undefined && !way.route && !way.problem}
+        coming={way.coming}
         blankId={id}
         onGo={(there, seeks) => {
           onStation(there);
@@ -282,9 +281,17 @@ function useWay(document: Document, ways: RouteQuestion["ways"], step: string | 
   const question = useMemo(() => (asked.form ? { document: asked, ways } : undefined), [asked, ways]);
   const { answer, settled, problem } = useNewest(question, api.route);
   const route = document.form ? answer : undefined;
+  const coming = document.form !== undefined && !route && !problem;
   return useMemo(
-    () => ({ route, settled, problem, step, lookAt: (id: string | undefined) => act({ do: "look at step", id }) }),
-    [route, settled, problem, step, act],
+    () => ({
+      route,
+      settled,
+      problem,
+      coming,
+      step,
+      lookAt: (id: string | undefined) => act({ do: "look at step", id }),
+    }),
+    [route, settled, problem, coming, step, act],
   );
 }
 

@@ -48,7 +48,7 @@ type Props = {
 export function NextMove({ move, document, route, coming, onGo, blankId }: Props) {
   const unit = useUnit();
   const go = useNavigate();
-  const { data: card, isPending } = useQuery({
+  const { data: card, isLoading } = useQuery({
     queryKey: ["card-of", blankId],
     queryFn: () => api.cardOf(blankId),
     refetchInterval: ASK_AGAIN_MS,
@@ -66,7 +66,7 @@ export function NextMove({ move, document, route, coming, onGo, blankId }: Props
   }
   const unplanned = BEFORE_A_PLAN.includes(move.key);
   // What the blank alone says is not what is next for one half way through its route.
-  if (isPending || (coming && !unplanned))
+  if (isLoading || (coming && !unplanned))
     return (
       <NextStrip head={t("screen.bench.next")} action={null}>
         {t("screen.bench.what_is_next_is_worked_out")}

@@ -61,15 +61,16 @@ const Step = styled(Button)<{ $done: boolean; $wait: boolean; $stop: boolean; $h
 
 type Props = {
   way: Way;
-  /** Does the piece have a way? Its place is kept until it is there, so that nothing moves under the hand. */
-  expected: boolean;
   onStep: (step: string, there: Station) => void;
 };
 
-/** The way of this piece as one line of steps, the next one large; choosing one opens its station. */
-export function RouteStrip({ way, expected, onStep }: Props) {
+/**
+ * The way of this piece as one line of steps, the next one large; choosing one opens its station. Its place is kept
+ * until it is there, so that nothing moves under the hand.
+ */
+export function RouteStrip({ way, onStep }: Props) {
   const steps = way.route?.alternatives[0]?.steps.filter((step) => !step.left_out);
-  if (!steps) return expected && !way.problem && <Strip as="div" aria-hidden />;
+  if (!steps) return way.coming && <Strip as="div" aria-hidden />;
   return (
     <Line steps={steps} here={way.step ?? steps.find(({ done }) => !done)?.id} settled={way.settled} onStep={onStep} />
   );

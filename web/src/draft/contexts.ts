@@ -53,6 +53,8 @@ export type Way = {
   /** False while it is still of the draft before. */
   settled: boolean;
   problem: Problem | undefined;
+  /** It is being worked out for the first time. */
+  coming: boolean;
   step: string | undefined;
   lookAt: (step: string | undefined) => void;
 };

@@ -1,5 +1,5 @@
-// What is drawn on the unrolled skin beside the defects: what nobody looked at, what a cut meets, grain, grooves, tests and
-// words.
+// What is drawn on the unrolled skin beside the defects: what nobody looked at, what a cut meets, grain, grooves, tests
+// and words.
 import { isPath, isTest, type Defect, type Peel } from "../api/document";
 import { ink } from "../kit/theme";
 import { useUnit } from "../kit/Units";

@@ -11,7 +11,7 @@ export const TOP = 4;
 export type At = (clockDeg: number, zMm: number) => [number, number];
 export type Back = (x: number, y: number) => { clockDeg: number; zMm: number };
 
-/** The skin's size in a drawing of that size, and the ways to and fro; 12 to 12 o'clock from left to right, tail above. */
+/** The skin's size in a drawing of that size, and the ways to and fro: 12 to 12 o'clock left to right, tail above. */
 export function skinPlaces(width: number, height: number, lengthMm: number) {
   const wide = width - LEFT - RIGHT;
   const tall = height - FOOT - TOP;

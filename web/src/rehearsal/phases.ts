@@ -12,6 +12,7 @@ export class Phases {
   /** What is looked at. */
   readonly shown = document.createElement("canvas");
   private kept: (HTMLCanvasElement | undefined)[] = [];
+  private last: HTMLCanvasElement | undefined;
   private restsUntil = 0;
   private most = LEAST;
 
@@ -22,6 +23,7 @@ export class Phases {
   /** Nothing of what was drawn holds any longer. From now on pictures are of that size, in points. */
   forget({ width, height }: { width: number; height: number }) {
     this.kept = [];
+    this.last = undefined;
     this.restsUntil = 0;
     this.most = Math.max(LEAST, Math.floor(MOST_BYTES / (4 * Math.max(1, width * height))));
   }
@@ -33,14 +35,17 @@ export class Phases {
 
   /**
    * As it is when turned by that much, at one of `wanted` places of a turn. What is not kept yet is drawn, and then as
-   * long left to the page as that took; until then the one that comes next to it is shown.
+   * long left to the page as that took; until then the last one before it is shown. Is it another picture than before?
    */
   turned(turn: number, wanted: number, now: () => number = () => performance.now()) {
     const count = Math.min(wanted, this.most);
     const place = Math.floor((turn - Math.floor(turn)) * count);
     if (!this.kept[place] && now() >= this.restsUntil) this.keep(place, count, now);
     const nearest = this.nearest(place, count);
-    if (nearest) this.show(nearest);
+    if (!nearest || nearest === this.last) return false;
+    this.last = nearest;
+    this.show(nearest);
+    return true;
   }
 
   private keep(place: number, count: number, now: () => number) {

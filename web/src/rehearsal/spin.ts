@@ -39,8 +39,8 @@ const HEAD_MM = 80;
 /** The side of a piece that is nearer to the eye looks so much larger. */
 const NEARER = 1.5;
 /** At so many places of a turn it is drawn: as rings and haze nothing but their colour changes. */
-const PLACES = { blurred: 16, clear: 48 };
-/** What stands is drawn once, and so finely that its edges need no smoothing. */
+const PLACES = { blurred: 12, clear: 48 };
+/** What stands is drawn once, and as finely as a dense screen can show. */
 const STANDING = 2;
 
 function letGo(group: Object3D) {
@@ -82,7 +82,7 @@ export class SpinScene {
   private wideMm = 100;
   private tallMm = 100;
   private readonly phases = new Phases((turn) => this.pictureAt(turn));
-  /** Frames drawn since it began, for who measures. */
+  /** Pictures of its turning since it began, each another than the one before; for who measures. */
   frames = 0;
 
   constructor(
@@ -212,10 +212,9 @@ export class SpinScene {
     this.before = now;
     if (this.moving) {
       this.turn = (this.turn + (sinceMs / 60000) * this.rpm) % 1;
-      this.phases.turned(this.turn, this.blurred ? PLACES.blurred : PLACES.clear);
+      if (this.phases.turned(this.turn, this.blurred ? PLACES.blurred : PLACES.clear)) this.frames += 1;
       this.draw();
     } else this.phases.still(this.turn);
-    this.frames += 1;
   }
 
   private pictureAt(turn: number) {

@@ -103,7 +103,7 @@ export function benchOf(sample: Sample, own: Partial<Selection> = {}): Bench {
       instead: undefined,
       showInstead: vi.fn(),
     },
-    way: { route: sample.route, settled: true, problem: undefined, step: undefined, lookAt: vi.fn() },
+    way: { route: sample.route, settled: true, problem: undefined, coming: false, step: undefined, lookAt: vi.fn() },
   };
 }
 

@@ -35,7 +35,11 @@ module MossyAnvil
       # Plain data: steps, each with its mounts, the one proposed (or nil) first, and what else to look to; says: of the
       # whole; clearances.
       def to_h
-        @to_h ||= tell.tap { @solid = @held.let_go }
+        @to_h ||=
+          tell.tap do
+            @solid = nil
+            @held.let_go
+          end
       end
 
       # N of cutting force that the mount proposed for a step bears at a height, at its speed; nil where none holds, or
