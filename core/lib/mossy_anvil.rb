@@ -13,12 +13,12 @@ require "zeitwerk"
 # the files of the root.
 module MossyAnvil
   DATA_DIR = File.expand_path("../data", __dir__)
-end
+  require_relative "mossy_anvil/errors"
 
-require_relative "mossy_anvil/errors"
-
-Zeitwerk::Loader.new.tap do |loader|
-  loader.push_dir(File.join(__dir__, "mossy_anvil"), namespace: MossyAnvil)
-  loader.ignore(File.join(__dir__, "mossy_anvil", "errors.rb"))
-  loader.setup
+  LOADER =
+    Zeitwerk::Loader.new.tap do |loader|
+      loader.push_dir(File.join(__dir__, "mossy_anvil"), namespace: self)
+      loader.ignore(File.join(__dir__, "mossy_anvil", "errors.rb"))
+      loader.setup
+    end
 end

@@ -428,7 +428,7 @@ RSpec.describe "What is promised at the lathe" do
       ]
     }
     coarse = assess(defects: [uneven])[:stages][:blank][:crack_runs_rpm]
-    stub_const("MossyAnvil::Turn::CracksAtStage::SAMPLES", 960)
+    stub_const("MossyAnvil::Turn::CrackPlaces::SAMPLES", 960)
     MossyAnvil::Cache.forget
     expect(coarse).to be_within(0.01 * coarse).of(assess(defects: [uneven])[:stages][:blank][:crack_runs_rpm])
   end

@@ -51,6 +51,8 @@ module MossyAnvil
 
       def weight(value)
         case value
+        when Symbol, Numeric, nil, true, false
+          PLACE_BYTES / 5
         when Numo::NArray
           value.byte_size
         when String
@@ -59,8 +61,6 @@ module MossyAnvil
           value.sum(PLACE_BYTES) { |key, own| weight(key) + weight(own) }
         when Array, Struct
           value.sum(PLACE_BYTES) { |own| weight(own) }
-        when Numeric, Symbol, nil, true, false
-          PLACE_BYTES / 5
         else
           object_weight(value)
         end

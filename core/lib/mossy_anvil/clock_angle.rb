@@ -14,20 +14,27 @@ module MossyAnvil
     end
 
     # The same for an array of angles; the array's own % keeps the sign of what it divides.
-    def fold_all(clock_deg) = clock_deg - ((clock_deg / 360.0).floor * 360.0)
+    def fold_all(clock_deg) = clock_deg - whole_turns(clock_deg)
 
     # Signed turns -180...180 for an array of differences.
-    def short_turns(degrees) = fold_all(degrees + 180.0) - 180.0
+    def short_turns(degrees)
+      found = degrees + 180.0
+      InPlace.subtract(InPlace.subtract(found, whole_turns(found)), 180.0)
+    end
+
+    # The whole turns that an array of angles is past, in degrees.
+    def whole_turns(clock_deg) = InPlace.multiply((clock_deg / 360.0).floor, 360.0)
+    private_class_method :whole_turns
 
     # Signed turn from one angle to another, -180...180.
     def turn(from_deg, to_deg)
       ((to_deg - from_deg + 180.0) % 360.0) - 180.0
     end
 
-    # Middle of several angles, the short way round; that of the first where they cancel out.
+    # Middle of several angles (a list or an array), the short way round; that of the first where they cancel out.
     def mean(degrees)
-      x, y = degrees.map { |angle| point(angle, 1.0) }.transpose.map(&:sum)
-      Math.hypot(x, y) < 1e-9 ? fold(degrees.first) : of_point(x, y)
+      x, y = points(Numo::DFloat.cast(degrees), 1.0).map(&:sum)
+      Math.hypot(x, y) < 1e-9 ? fold(degrees[0]) : of_point(x, y)
     end
 
     # To the nearest half hour, in words: "half past 4", "12 o'clock".
@@ -46,7 +53,7 @@ module MossyAnvil
     # The same for arrays of them.
     def points(clock_deg, radius_mm)
       angle = clock_deg * RADIANS
-      [radius_mm * Numo::DFloat::Math.sin(angle), radius_mm * Numo::DFloat::Math.cos(angle)]
+      [Numo::DFloat::Math.sin(angle) * radius_mm, Numo::DFloat::Math.cos(angle) * radius_mm]
     end
 
     # Clock angle in degrees (0...360) of a point; 0 at the axis itself.

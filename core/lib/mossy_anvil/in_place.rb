@@ -8,6 +8,7 @@ module MossyAnvil
     module_function
 
     def add(array, other) = done(array, array.inplace + other)
+    def subtract(array, other) = done(array, array.inplace - other)
     def multiply(array, other) = done(array, array.inplace * other)
     def clip(array, least, most) = done(array, array.inplace.clip(least, most))
 

@@ -34,6 +34,11 @@ module MossyAnvil
           def more?(value, limit) = value.to_f.finite? && value > limit
         end
 
+      FOUND = Cache.new(60)
+
+      # The search for a job; the same one whenever the same is asked.
+      def self.of(**job) = FOUND.of(job) { new(**job) }
+
       # Takes what a Job has. Raises InvalidInput under `at`.
       def initialize(at: "", **job)
         @job = Job.new(**job)

@@ -53,6 +53,9 @@ module MossyAnvil
       # A hollow that starts at the other end as well has no floor: a ring or tube.
       def open_both_ends? = hollow? && floor_mm < 1e-6
 
+      # Does the wood of a shape reach past the outside all round, so that what is finished is of the form alone?
+      def wood_all_round?(shape) = shape.min_radius_mm >= outside.largest_mm
+
       # The same with a wall so many mm thicker, thinner below nothing; nil where no hollow is left of it. Where the
       # inside was drawn by itself its radii are so much less.
       def thicker(more_mm)

@@ -15,7 +15,7 @@ module MossyAnvil
         @curve = curve
         @legs = legs(curve == "smooth" ? monotone_tangents : nil)
         @knots = Numo::DFloat.cast(@points[1...-1].map(&:first))
-        @table = @legs.transpose.map { |column| Numo::DFloat.cast(column) }.freeze
+        @table = Numo::DFloat.cast(@legs.transpose)
         freeze
       end
 
@@ -36,8 +36,9 @@ module MossyAnvil
         # The leg each z lies on: how many of the points between the ends it has passed.
         leg =
           @knots.empty? ? Numo::Int32.zeros(*z_mm.shape) : z_mm.reshape(*z_mm.shape, 1).ge(@knots).count_true(axis: -1)
-        z0, width, *rest = @table.map { |column| column[leg] }
-        at_share(((z_mm - z0) / width).clip(0, 1), *rest)
+        own = @table[true, leg.flatten].dup.reshape!(@table.shape[0], *z_mm.shape)
+        z0, width, *rest = Array.new(@table.shape[0]) { |row| own[row, false] }
+        at_shares(InPlace.clip((z_mm - z0) / width, 0, 1), *rest)
       end
 
       # Cut into so many rings of even height: the sum of the radii at either edge of each, the way along the skin
@@ -79,6 +80,12 @@ module MossyAnvil
 
       def at_share(share, constant, linear, square, cube) =
         (((((share * cube) + square) * share) + linear) * share) + constant
+
+      # The same over arrays.
+      def at_shares(share, constant, linear, square, cube)
+        sum = [square, linear].inject(share * cube) { |rest, more| InPlace.multiply(InPlace.add(rest, more), share) }
+        InPlace.add(sum, constant)
+      end
 
       def monotone_tangents
         slopes = points.each_cons(2).map { |(z0, r0), (z1, r1)| (r1 - r0) / (z1 - z0) }

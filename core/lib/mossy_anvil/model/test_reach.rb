@@ -6,6 +6,10 @@ module MossyAnvil
     # its place as its row in the table of tests says. The rest is not known, whatever the skin looks like.
     class TestReach
       HEIGHTS, RINGS, ANGLES = 24, 10, 48
+      SHARES = Cache.new(60)
+
+      # Of the volume of a shape, 0 to 1; worked out once for the same readings.
+      def self.share(shape, readings) = SHARES.of([shape, readings]) { new(shape, readings).share }
 
       # readings: symbol-keyed, as in a blank file.
       def initialize(shape, readings)
@@ -17,8 +21,9 @@ module MossyAnvil
       def share
         return 0.0 if @tests.empty?
 
-        within = @tests.inject(Numo::Bit.zeros(weights.size)) { |bits, test| bits | near(*test) }
-        (weights * Numo::DFloat.cast(within)).sum / weights.sum
+        within = Numo::Bit.zeros(HEIGHTS, RINGS * ANGLES)
+        @tests.each { |test| mark(within, *test) }
+        (weights * within).sum / weights.sum
       end
 
       private
@@ -37,35 +42,45 @@ module MossyAnvil
         (Numo::DFloat.zeros(1) + @shape.radius_mm(clock, height))[0]
       end
 
-      def near(x_mm, y_mm, z_mm, reach_mm)
-        (((places[0] - x_mm)**2) + ((places[1] - y_mm)**2) + ((places[2] - z_mm)**2)).le(reach_mm**2)
+      # Marks the places within reach of a test. Only the layers that it comes to are looked at.
+      def mark(within, x_mm, y_mm, z_mm, reach_mm)
+        layers = layers_within(z_mm, reach_mm)
+        return if layers.none?
+
+        up = (heights[layers, 0, 0] - z_mm).reshape(layers.size, 1)
+        x, y = places.map { |values| values[layers, true] }
+        near = (((x - x_mm)**2) + ((y - y_mm)**2) + (up**2)).le(reach_mm**2)
+        within[layers, true] = within[layers, true] | near
       end
 
-      # x, y and z of places all through the blank.
+      # A range of layers, with one to spare at either end.
+      def layers_within(z_mm, reach_mm)
+        low, high = [z_mm - reach_mm, z_mm + reach_mm].map { |end_mm| (end_mm / @shape.length_mm * HEIGHTS).floor }
+        [low - 1, 0].max..[high + 1, HEIGHTS - 1].min
+      end
+
+      # x and y of places all through the blank: layers x places.
       def places
         @places ||=
           begin
-            none = Numo::DFloat.zeros(HEIGHTS, RINGS, ANGLES)
-            turn = (Numo::DFloat.new(1, 1, ANGLES).seq * (2 * Math::PI / ANGLES)) + none
-            [Numo::NMath.sin(turn) * radii, Numo::NMath.cos(turn) * radii, heights + none].map(&:flatten)
+            turn = Numo::DFloat.new(1, 1, ANGLES).seq * (2 * Math::PI / ANGLES)
+            [Numo::NMath.sin(turn), Numo::NMath.cos(turn)].map { |way| (radii * way).reshape!(HEIGHTS, RINGS * ANGLES) }
           end
       end
 
-      def heights = (Numo::DFloat.new(HEIGHTS, 1, 1).seq + 0.5) / HEIGHTS * @shape.length_mm
+      def heights = @heights ||= (Numo::DFloat.new(HEIGHTS, 1, 1).seq + 0.5) / HEIGHTS * @shape.length_mm
       def rings = (Numo::DFloat.new(1, RINGS, 1).seq + 0.5) / RINGS
 
       def radii
         @radii ||=
           begin
-            none = Numo::DFloat.zeros(HEIGHTS, 1, ANGLES)
-            clock = (Numo::DFloat.new(1, 1, ANGLES).seq * (360.0 / ANGLES)) + none
-            skin = @shape.radius_mm(clock.flatten, (heights + none).flatten) + Numo::DFloat.zeros(HEIGHTS * ANGLES)
-            rings * skin.reshape(HEIGHTS, 1, ANGLES)
+            clock = Numo::DFloat.new(1, 1, ANGLES).seq * (360.0 / ANGLES)
+            rings * (@shape.radius_mm(clock, heights) + Numo::DFloat.zeros(HEIGHTS, 1, ANGLES))
           end
       end
 
       # Volume each place stands for, but for a factor: r dr, where dr goes with the skin's radius there.
-      def weights = @weights ||= ((radii**2) / rings).flatten
+      def weights = @weights ||= ((radii**2) / rings).reshape!(HEIGHTS, RINGS * ANGLES)
     end
   end
 end

@@ -24,8 +24,8 @@ module MossyAnvil
         @shape = shape
       end
 
-      # The walls of a form in a shape; the same ones as long as they are.
-      def self.of(form, shape) = FOUND.of([form, shape]) { new(form, shape) }
+      # The walls of a form in a shape; the same ones as long as they are, and in any shape that has wood all round it.
+      def self.of(form, shape) = FOUND.of([form, form.wood_all_round?(shape) ? nil : shape]) { new(form, shape) }
 
       # The least wall of a form that is hollow, in a shape.
       def self.least(form, shape) = of(form, shape).least
@@ -107,7 +107,7 @@ module MossyAnvil
 
       # A Bit for each hour: does the wood run out over the hollow somewhere along it?
       def crosses
-        @crosses ||= @shape.min_radius_mm >= @form.outside.largest_mm ? Numo::Bit.zeros(ANGLES) : runs_out
+        @crosses ||= @form.wood_all_round?(@shape) ? Numo::Bit.zeros(ANGLES) : runs_out
       end
 
       def runs_out

@@ -42,7 +42,7 @@ module MossyAnvil
           share: seen.share,
           gaps: seen.gaps,
           unseen_ends: seen.unseen_ends,
-          tested_share: Model::TestReach.new(@surveyed.shape, @surveyed.readings).share
+          tested_share: Model::TestReach.share(@surveyed.shape, @surveyed.readings)
         }
       end
 

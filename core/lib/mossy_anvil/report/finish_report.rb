@@ -32,7 +32,7 @@ module MossyAnvil
       # Those that take least time, whatever the area and the stock; a soft thin wall is not begun with coarse paper.
       def papers(mark, last)
         kind = @solid.blank.material.kind
-        Finish::PaperSearch.new(
+        Finish::PaperSearch.of(
           area_cm2: 1.0,
           density_kg_m3: 1.0,
           mark_mm: mark,

@@ -44,7 +44,7 @@ module MossyAnvil
       end
 
       def skin_area_mm2
-        area = Solid::SkinArea.new(@blank.form, @blank.shape)
+        area = Solid::SkinArea.of(@blank.form, @blank.shape)
         {
           outside:
             put("skin_area_mm2/outside", area.outside_mm2, "mm2", "profile_swept_round_the_axis", source: "pappus"),

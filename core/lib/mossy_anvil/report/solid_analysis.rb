@@ -53,21 +53,9 @@ module MossyAnvil
 
       # List of CracksAtStage::Run: everything that is parted at a stage, with the speed it runs on at.
       def crack_runs(stage, burst)
-        @parted ||=
-          Model::PathRows.of(
-            blank.defects.select { |defect| defect.path? && defect.parts? },
-            blank.shape,
-            count: Turn::CracksAtStage::SAMPLES,
-            with_points: true
-          )
-        Turn::CracksAtStage.new(
-          @parted,
-          blank,
-          stage,
-          grid,
-          @toughness ||= Turn::CrackToughness.new(blank),
-          openings: stage.hollow? ? openings : nil
-        ).runs(burst)
+        @parted ||= Turn::CrackPlaces.of(blank, grid)
+        @toughness ||= Turn::CrackToughness.new(blank)
+        Turn::CracksAtStage.new(@parted, blank, stage, @toughness, openings: stage.hollow? ? openings : nil).runs(burst)
       end
 
       # What opens the wall of the finished piece; nil where it has none.

@@ -9,6 +9,9 @@ module MossyAnvil
 
       # Numbers of the rods that some patches lie in, each once and in order.
       def self.rods_of(grid, patches)
+        return Numo::Int32[] if patches.empty?
+        return patches.first.rods(grid).sort if patches.size == 1
+
         held = Numo::Bit.zeros(grid.rods)
         patches.each { |patch| held[patch.rods(grid)] = 1 }
         held.where

@@ -9,8 +9,11 @@ module MossyAnvil
         Struct.new(:cells, :edges, :radii) do
           # (R^n - r^n) / n, R the outer edge of the cell.
           def beyond(rise)
-            (@beyond ||= {})[rise] ||= (IntegrationLimit.power(edges, rise) - IntegrationLimit.power(radii, rise)) /
-              rise
+            @powers ||= [{}, {}]
+            (@beyond ||= {})[rise] ||= begin
+              outer, inner = [edges, radii].zip(@powers).map { |base, known| IntegrationLimit.power(base, rise, known) }
+              rise == 1 ? outer - inner : (outer - inner) / rise
+            end
           end
         end
 
@@ -25,22 +28,16 @@ module MossyAnvil
       end
 
       # radii^n
-      def raised(exponent) = @raised[exponent] ||= IntegrationLimit.power(@radii_mm, exponent)
+      def raised(exponent) = IntegrationLimit.power(@radii_mm, exponent, @raised)
 
       def at_rods(rods) = @places[rods] ||= place_at(rods)
 
-      # By multiplication, which is many times quicker than the general power.
-      def self.power(base, exponent)
-        case exponent
-        when 1
-          base
-        when 2
-          base * base
-        when 3
-          base * base * base
-        else
-          (base * base).then { |square| square * square }
-        end
+      # base to the power of 1 to 4, by multiplication, which is many times quicker than the general power. known: its
+      # powers that were worked out before, by exponent; a new one is added.
+      def self.power(base, exponent, known = {})
+        return base if exponent == 1
+
+        known[exponent] ||= power(base, exponent / 2, known) * power(base, exponent - (exponent / 2), known)
       end
 
       private

@@ -70,7 +70,7 @@ module MossyAnvil
       def add(totals, cut, layers, sign)
         thickness = layers.thickness_mm * sign
         with_z = thickness * layers.middle_mm
-        totals[:area] += (cut.raised(2) / 2).dot(thickness)
+        totals[:area] += cut.raised(2).dot(thickness) / 2
         %i[r1 r2 r3].zip(@sums.up_to(cut)) do |name, up_to|
           totals[name] += up_to.dot(thickness)
           totals[:"#{name}_z"] += up_to.dot(with_z) unless name == :r3

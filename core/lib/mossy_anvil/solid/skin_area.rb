@@ -8,22 +8,26 @@ module MossyAnvil
       STEPS = 400
       ANGLES = 192
 
+      FOUND = Cache.new(60)
+
+      # The skin of a form in a shape; the same one as long as they are, and in any shape that has wood all round it.
+      def self.of(form, shape) = FOUND.of([form, form.wood_all_round?(shape) ? nil : shape]) { new(form, shape) }
+
       def initialize(form, shape)
         @form = form
         @shape = shape
       end
 
       # mm2 of the outside, its two end faces (less the mouth) included.
-      def outside_mm2
-        swept(@form.outside) + @form.z_span_mm.sum { |z_mm| [face_mm2(z_mm) - mouth_mm2(z_mm), 0].max }
-      end
+      def outside_mm2 =
+        @outside_mm2 ||= swept(@form.outside) + @form.z_span_mm.sum { |z_mm| [face_mm2(z_mm) - mouth_mm2(z_mm), 0].max }
 
       # mm2 of the inside with its floor; 0 where it is not hollow.
       def inside_mm2
         return 0.0 unless @form.hollow?
 
-        floor = @form.open_both_ends? ? 0 : Math::PI * (@form.inside.radius_mm(@form.floor_z_mm)**2)
-        swept(@form.inside) + floor
+        @inside_mm2 ||=
+          swept(@form.inside) + (@form.open_both_ends? ? 0 : Math::PI * (@form.inside.radius_mm(@form.floor_z_mm)**2))
       end
 
       private

@@ -47,8 +47,8 @@ module MossyAnvil
         plane(@grid.column_at(clock_deg) % @half)
       end
 
-      # Mean stress of the planes through an array of clock angles, Pa per (rad/s)2 as MPa; of its shape.
-      def mean_stresses_at(clock_deg) = @plain[@grid.columns_at(clock_deg) % @half] * 1e-6
+      # Mean stress of the planes at an array of columns of the grid, Pa per (rad/s)2 as MPa; of its shape.
+      def mean_stresses_at(columns) = @plain[columns % @half] * 1e-6
 
       private
 
@@ -98,7 +98,7 @@ module MossyAnvil
           @ways.map do |section|
             (both[section.wood] * @strengths).then { |wood| section.own ? wood + both[section.own] : wood }
           end
-        Array.new(Section::MOMENTS.size) { |row| stacked(each_way) { |moments| moments[row, true] } }
+        stacked(each_way, &:itself).then { |all| Array.new(Section::MOMENTS.size) { |row| all[true, row, true].dup } }
       end
 
       # One array over all ways of what the block takes from each.
@@ -148,7 +148,7 @@ module MossyAnvil
       def farthest_to(p)
         columns = Numo::Int32.new(1, 1, @half).seq + (Numo::Int32.cast(p.lt(0)) * @half)
         rows = columns + (Numo::Int32.new(1, @ways.size, 1).seq * @grid.angular)
-        stacked(@ways, &:farthest_mm).reshape(@grid.angular * @ways.size, @grid.axial)[rows.flatten, true].dup
+        stacked(@ways, &:farthest_mm).reshape!(@grid.angular * @ways.size, @grid.axial)[rows.flatten, true].dup
       end
     end
   end

@@ -23,9 +23,13 @@ module MossyAnvil
 
           def more(own, part, sound) = own.held(part.cut).zip(sound).map { |held, power| held - power[rods].dup }
         end
-      # One bound of the section: where it cuts, how its layers weigh, and the integrals of sound wood up to it
-      # (own_integrals: of resin, or nil).
-      Part = Struct.new(:cut, :by_z, :integrals, :own_integrals)
+      # One bound of the section: where it cuts, what its layers weigh in by for moments with z to the power of 0, 1 and
+      # 2 (1 x 3 x layers), and the integrals of sound wood up to it (own_integrals: of resin, or nil).
+      Part =
+        Struct.new(:cut, :by_z, :integrals, :own_integrals) do
+          def by_two = @by_two ||= by_z[true, 0..1, true].dup
+          def by_thickness = @by_thickness ||= by_z[0, 0, true].dup
+        end
 
       # wood, own: MOMENTS x angle (mm, mm2 ...), weighted by share of strength and by MPa; own is nil where there is no
       # resin.
@@ -88,16 +92,7 @@ module MossyAnvil
       # Columns x layers: how far the live wood of the plane reaches to the side of that column. Where it has none on
       # that side, the nearest of it on the other (below 0), and where there is none at all, so far the other way that
       # nothing counts there.
-      def farthest_mm
-        @farthest_mm ||=
-          @far_mm.dup.tap do |farthest|
-            dead = @live.eq(0).where
-            next if dead.empty?
-
-            opposite = (dead + (@grid.rods / 2)) % @grid.rods
-            farthest[dead] = (@near_mm[opposite].dup * -1) - (Numo::DFloat.cast(@live[opposite].eq(0)) * 1e30)
-          end
-      end
+      def farthest_mm = @farthest_mm ||= @live.min.zero? ? past_dead(@far_mm.dup) : @far_mm
 
       protected
 
@@ -109,16 +104,27 @@ module MossyAnvil
 
       private
 
+      # Far edges, where nothing is live those of the other side; in place.
+      def past_dead(farthest)
+        dead = @live.eq(0).where
+        opposite = (dead + (@grid.rods / 2)) % @grid.rods
+        farthest[dead] = (@near_mm[opposite].dup * -1) - (Numo::DFloat.cast(@live[opposite].eq(0)) * 1e30)
+        farthest
+      end
+
       def part(radii_mm, layers, sign, cells)
         cut = Solid::IntegrationLimit.new(@grid, radii_mm)
         Part.new(cut, by_z(layers, sign), cells.sums.up_to(cut), cells.own_sums&.up_to(cut))
       end
 
-      # What the layers' thickness and place weigh in by: for moments with z to the power of 0, 1 and 2.
       def by_z(layers, sign)
         thick = layers.thickness_mm * sign
         middle = layers.middle_mm
-        [thick, thick * middle, thick * ((middle**2) + ((layers.thickness_mm**2) / 12))]
+        rows([thick, thick * middle, thick * ((middle**2) + ((layers.thickness_mm**2) / 12))]).reshape!(
+          1,
+          3,
+          @grid.axial
+        )
       end
 
       # What weakened rods change in the moments of one part; the block asks for either change of one of them. Summed
@@ -129,7 +135,7 @@ module MossyAnvil
 
         whole = Solid::RunningIntegrals::POWERS.map { Numo::DFloat.zeros(columns.size, @grid.axial) }
         weak.zip(places) { |one, at| yield(one, part)&.zip(whole) { |more, power| power[at] = more } }
-        Numo::DFloat.zeros(MOMENTS.size, @grid.angular).tap { |all| all[true, columns] = moments(whole, part.by_z) }
+        Numo::DFloat.zeros(MOMENTS.size, @grid.angular).tap { |all| all[true, columns] = moments(whole, part) }
       end
 
       # The columns that some rods lie in, and for each of them its rods' places among those columns alone.
@@ -144,14 +150,20 @@ module MossyAnvil
 
       # Moments of the parts together.
       def gather
-        @wood = @parts.map { |part| moments(part.integrals, part.by_z) }.inject(:+)
-        @own = @parts.first.own_integrals && @parts.map { |part| moments(part.own_integrals, part.by_z) }.inject(:+)
+        @wood = @parts.map { |part| moments(part.integrals, part) }.inject(:+)
+        @own = @parts.first.own_integrals && @parts.map { |part| moments(part.own_integrals, part) }.inject(:+)
       end
 
       # integrals: of r to the power of 0, 1 and 2, each columns x layers. Summed over the layers by one product with
-      # each weight.
-      def moments((zero, one, two), (plain, first, second))
-        rows([zero.dot(plain), one.dot(plain), two.dot(plain), zero.dot(first), zero.dot(second), one.dot(first)])
+      # all the weights that each goes with; the rows are those of MOMENTS.
+      def moments((zero, one, two), part)
+        Numo::DFloat
+          .zeros(MOMENTS.size, two.shape[0])
+          .tap do |table|
+            table[[0, 3, 4], true] = zero[true, :new, true].mulsum(part.by_z, axis: 2).transpose
+            table[[1, 5], true] = one[true, :new, true].mulsum(part.by_two, axis: 2).transpose
+            table[2, true] = two.mulsum(part.by_thickness, axis: 1)
+          end
       end
 
       def rows(lines)

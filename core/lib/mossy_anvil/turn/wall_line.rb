@@ -34,7 +34,7 @@ module MossyAnvil
           return if inside.none?
 
           heights = down_from(path, samples.depth_mm[inside], shape)
-          new(heights * 0 + ClockAngle.mean(clocks.to_a), heights, shape, form).tap do |line|
+          new(heights * 0 + ClockAngle.mean(clocks), heights, shape, form).tap do |line|
             least, most = radii.minmax
             line.cut_through if most - least >= (1 - OPEN_SHARE) * rim.wall_mm[inside].min
           end

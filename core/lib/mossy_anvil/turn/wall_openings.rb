@@ -126,7 +126,7 @@ module MossyAnvil
 
       def across(defect, clock_deg, middle_mm)
         {
-          clock_deg: ClockAngle.mean(clock_deg.to_a),
+          clock_deg: ClockAngle.mean(clock_deg),
           radius_mm: middle_mm.max,
           width_mm: width_mm(defect, clock_deg, middle_mm),
           bodies: !defect.path?,
