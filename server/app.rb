@@ -32,7 +32,7 @@ module MossyAnvil
       set :public_folder, File.join(ROOT, "web", "dist")
       set :static_cache_control, [:public, { max_age: 31_536_000 }]
       set :host_authorization, { permitted_hosts: LOCAL_HOSTS }
-      set :contract, Contract.new
+      set :contract, Contract.own
 
       register Routes::Shop
       register Routes::Blanks

@@ -17,6 +17,12 @@ module MossyAnvil
     # Everything but the large and seldom wanted, before the first request needs it.
     def self.load_all = Zeitwerk::Loader.eager_load_all
 
+    # The same for what answers no requests itself, without the routes and all that comes with them.
+    def self.load_behind
+      MossyAnvil::LOADER.eager_load
+      %w[calculation jobs services store].each { |folder| LOADER.eager_load_dir(File.join(__dir__, folder)) }
+    end
+
     # What was asked for is not there.
     class NotFound < MossyAnvil::Error
     end
@@ -50,23 +56,18 @@ module MossyAnvil
         super(message)
       end
     end
+
+    LOADER =
+      Zeitwerk::Loader.new.tap do |loader|
+        loader.push_dir(__dir__, namespace: self)
+        loader.ignore(__FILE__, *%w[entry migrations contract data spec].map { |folder| File.join(__dir__, folder) })
+        # The image library and the PDF writer are large and seldom wanted: they come with the first photograph and the
+        # first sheet.
+        loader.do_not_eager_load(
+          "#{__dir__}/prints",
+          *%w[picture archive_reader archive_intake].map { |name| "#{__dir__}/services/#{name}.rb" }
+        )
+        loader.setup
+      end
   end
 end
-
-loader = Zeitwerk::Loader.new
-loader.push_dir(__dir__, namespace: MossyAnvil::Server)
-loader.ignore(
-  __FILE__,
-  "#{__dir__}/entry",
-  "#{__dir__}/migrations",
-  "#{__dir__}/contract",
-  "#{__dir__}/data",
-  "#{__dir__}/spec"
-)
-# The image library and the PDF writer are large and seldom wanted: they come with the first photograph and the first
-# sheet.
-loader.do_not_eager_load(
-  "#{__dir__}/prints",
-  *%w[picture archive_reader archive_intake].map { |name| "#{__dir__}/services/#{name}.rb" }
-)
-loader.setup

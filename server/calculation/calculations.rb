@@ -55,7 +55,6 @@ module MossyAnvil
             story
             board
           ].to_h { |name| [name, :"on_#{name}"] }.freeze
-        CONTRACT = Contract.new
 
         # question: { "question" => name, "given" => plain data }. Gives back what is said of the answer, and its bytes.
         def self.answer(question, bytes)
@@ -248,7 +247,7 @@ module MossyAnvil
 
         def json(data) = [{ status: 200, type: JSON_TYPE }, JSON.generate(data)]
         def parsed = MossyAnvil::Formats::JsonText.parse(@bytes)
-        def body_as(schema) = CONTRACT.check(schema, parsed)
+        def body_as(schema) = Contract.own.check(schema, parsed)
         def draft = body_as("Draft")["document"]
         def blank_of(body) = Services::Reckoner.blank(body["document"], at: "/document")
         def symbols(data) = JSON.parse(JSON.generate(data), symbolize_names: true)

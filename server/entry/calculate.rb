@@ -9,7 +9,8 @@ Encoding.default_external = Encoding::UTF_8
 require_relative "../server"
 
 $stdout = MossyAnvil::Server::SteadyLog.new($stdout)
-MossyAnvil::Server.load_all
+MossyAnvil::Server.load_behind
+MossyAnvil::Server::Contract.own
 GC.start
 MossyAnvil::Server::Calculation::CalculationPool.new(
   ENV.fetch("CALCULATION_SOCKET"),

@@ -13,7 +13,7 @@ require_relative "../server"
 
 log = MossyAnvil::Server::SteadyLog.new($stdout)
 $stdout = $stderr = log
-MossyAnvil::Server.load_all
+MossyAnvil::Server.load_behind
 begin
   MossyAnvil::Server::Jobs::Queue.open(MossyAnvil::Server::Store::Connection.open(ENV.fetch("DATABASE_URL")))
 rescue Sequel::DatabaseConnectionError

@@ -30,7 +30,6 @@ module MossyAnvil
         # give or take PICTURES_SLACK.
         MOST_TEXT_BYTES = 1_000 * MB
         PICTURES_SLACK = 1.1
-        CONTRACT = Contract.new
 
         # path: of the zip. Raises InvalidInput.
         def initialize(path)
@@ -141,7 +140,7 @@ module MossyAnvil
         def checked(schema, data)
           return blank(data) unless schema
 
-          whole = CONTRACT.check(schema, data)
+          whole = Contract.own.check(schema, data)
           schema == "ArchivedCard" ? card(whole) : whole
         end
 

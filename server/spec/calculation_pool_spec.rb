@@ -139,7 +139,7 @@ RSpec.describe MossyAnvil::Server::Calculation::Calculations do
     $stdout = lines
     about, bytes = described_class.answer({ "question" => "trace", "given" => {} }, "{}")
     expect([about[:status], bytes]).to match([422, a_string_including("is missing")])
-    allow(MossyAnvil::Server::Calculation::Calculations::CONTRACT).to receive(:check) { |_, body| body }
+    allow(MossyAnvil::Server::Contract.own).to receive(:check) { |_, body| body }
     about, bytes = described_class.answer({ "question" => "trace", "given" => {} }, "{}")
     expect([about[:status], JSON.parse(bytes)["title"]]).to eq([500, "Something broke in the server"])
     expect(lines.string).to include('"event":"fault"')

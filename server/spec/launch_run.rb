@@ -42,7 +42,7 @@ class LaunchRun
     @port = TCPServer.open("127.0.0.1", 0) { |server| server.addr[1] }
     @log = File.join(Dir.mktmpdir("launch"), "log")
     @state = environment[:MOSSY_ANVIL_STATE]
-    clean = { "PORT" => @port.to_s, "WORKERS" => "1" }.merge(environment.transform_keys(&:to_s))
+    clean = { "PORT" => @port.to_s, "WORKERS" => "1", "JOB_WORKERS" => "1" }.merge(environment.transform_keys(&:to_s))
     @pid =
       Bundler.with_unbundled_env do
         Process.spawn(
