@@ -2,14 +2,9 @@
 
 module MossyAnvil
   module Placing
-    # A blank and its defects as points, so that one way after another of laying the form into it can be measured
-    # quickly.
+    # What comes of one way after another of laying the form into a blank, measured quickly: the blank as points.
     # Good to some hundredths; what is chosen is assessed in full afterwards.
     class PlacementField
-      # Points over the wood's bounding box each way, and at most so many over all defects.
-      WOOD_STEPS = 22
-      MOST_POINTS = 16_000
-      TABLE_STEPS = 400
       SKIN_HEIGHTS, SKIN_ANGLES = 17, 36
       # A defect is in view within so much of a finished skin.
       IN_VIEW_MM = 2.5
@@ -22,7 +17,7 @@ module MossyAnvil
 
       # Heights of the tables at which the skin is looked at.
       SKIN_ROWS =
-        Numo::Int32.cast((Numo::DFloat.new(SKIN_HEIGHTS).seq * (TABLE_STEPS / (SKIN_HEIGHTS - 1))).round).freeze
+        Numo::Int32.cast((Numo::DFloat.new(SKIN_HEIGHTS).seq * (FormTables::STEPS / (SKIN_HEIGHTS - 1))).round).freeze
 
       # kept, in_view: share of each defect (by id); through: ids that reach both skins; air: share of the outside that
       # would lie off the wood;
@@ -48,9 +43,8 @@ module MossyAnvil
       def initialize(blank)
         @blank = blank
         @shape = blank.shape
+        @points = PlacementPoints.new(blank)
         @forms = {}
-        lay_wood
-        lay_defects
       end
 
       def form(placement) = placement.form(blank.form)
@@ -69,7 +63,7 @@ module MossyAnvil
       end
 
       def measures(placement, tables, centres, frame, past_mm)
-        wood, defects = [@wood, @defect_points].map { |points| brought(points, centres, frame) }
+        wood, defects = [@points.wood, @points.defects].map { |points| brought(points, centres, frame) }
         Measures.new(
           **of_defects(defects, tables),
           **of_wood(wood, within(wood, tables)),
@@ -81,109 +75,10 @@ module MossyAnvil
 
       private
 
-      # A form as look-up tables of radii over its height; inner: nil where it is solid.
-      Tables =
-        Struct.new(:low, :high, :opens, :outer, :inner, :inner_low, :inner_high) do
-          def rows(z_mm) = Numo::Int32.cast(((z_mm - low) * (TABLE_STEPS / (high - low))).round.clip(0, TABLE_STEPS))
-        end
-
-      # An even grid of points in the wood, with the mass of each.
-      def lay_wood
-        x, y, z = even_grid
-        clock, radius = Numo::DFloat::Math.atan2(x, y) / ClockAngle::RADIANS, Numo::DFloat::Math.hypot(x, y)
-        held = (@shape.radius_mm(clock, z) + (z * 0)).ge(radius).where
-        @wood = [x, y, z].map { |line| line[held].dup }
-        @mass = density_at(clock[held], radius[held], z[held])
-      end
-
-      def density_at(clock_deg, radius_mm, z_mm)
-        grid = Solid::Grid.new(@shape)
-        rods = (grid.columns_at(clock_deg) * grid.axial) + grid.layers_at(z_mm)
-        Solid::FieldRasterizer.new(grid, blank).density.at(rods, grid.cells_at(radius_mm))
-      end
-
-      # x, y and z of the points of an even grid over the blank's bounding box, one array each.
-      def even_grid
-        steps = (Numo::DFloat.new(WOOD_STEPS).seq + 0.5) / WOOD_STEPS
-        across = (steps * 2 * @shape.max_radius_mm) - @shape.max_radius_mm
-        [
-          across.reshape(WOOD_STEPS, 1, 1),
-          across.reshape(1, WOOD_STEPS, 1),
-          (steps * @shape.length_mm).reshape(1, 1, WOOD_STEPS)
-        ].map { |line| (line + Numo::DFloat.zeros(WOOD_STEPS, WOOD_STEPS, WOOD_STEPS)).flatten }
-      end
-
-      # Points of every defect one after another; @owner says whose each is.
-      def lay_defects
-        lines = defect_lines
-        @counts = lines.map { |x, _, _| x.size }
-        @defect_points =
-          lines.empty? ? Array.new(3) { Numo::DFloat[] } : lines.transpose.map { |line| Numo::DFloat.hstack(line) }
-        @bounds = @counts.each_with_object([0]) { |count, bounds| bounds << (bounds.last + count) }
-      end
-
-      # [x, y, z] of each.
-      def defect_lines
-        parts = blank.defects.map { |defect| places_of(defect) }
-        stride = [(parts.sum { |clock, _, _| clock.size } / MOST_POINTS.to_f).ceil, 1].max
-        parts.map { |clock, radius, z| some_of([*flat(clock, radius), z], stride) }
-      end
-
-      def places_of(defect) = defect.path? ? Model::CrackSheet.of(defect, @shape).places : body_places(defect)
-
-      def some_of(lines, stride)
-        some = (0...lines[0].size).step(stride).to_a
-        lines.map { |line| line[some].dup }
-      end
-
-      # x to 3 o'clock, y to 12 o'clock.
-      def flat(clock, radius)
-        angle = clock * ClockAngle::RADIANS
-        [radius * Numo::DFloat::Math.sin(angle), radius * Numo::DFloat::Math.cos(angle)]
-      end
-
-      def body_places(body)
-        across, along_arc, level = Solid::DefectLumps.ball
-        half = body.size_mm.map { |extent| extent / 2 }
-        radial, tangential = (across * half[0]) + body.radius_mm, along_arc * half[1]
-        clock = (Numo::DFloat::Math.atan2(tangential, radial) / ClockAngle::RADIANS) + body.clock_deg
-        [
-          clock,
-          Numo::DFloat::Math.hypot(radial, tangential),
-          (Numo::DFloat.cast(Solid::DefectLumps::BALL_LINE)[level] * half[2]) + body.z_mm
-        ]
-      end
-
       # Forms differ by size and by end; where they lie is a shift of z.
       def tables_of(placement)
-        key = [placement.scale, placement.flipped]
-        own = @forms[key] ||= build_tables(placement.with(slide_mm: 0.0))
-        slide = placement.slide_mm
-        Tables.new(
-          own.low + slide,
-          own.high + slide,
-          own.opens,
-          own.outer,
-          own.inner,
-          own.inner && (own.inner_low + slide),
-          own.inner && (own.inner_high + slide)
-        )
-      end
-
-      def build_tables(placement)
-        made = form(placement)
-        low, high = made.z_span_mm
-        heights = (Numo::DFloat.new(TABLE_STEPS + 1).seq * ((high - low) / TABLE_STEPS)) + low
-        inner = made.inside&.radii_mm(heights)
-        Tables.new(
-          low,
-          high,
-          made.opens,
-          made.outside.radii_mm(heights),
-          inner,
-          made.inside&.first_z_mm,
-          made.inside&.last_z_mm
-        )
+        own = @forms[[placement.scale, placement.flipped]] ||= FormTables.of(form(placement.with(slide_mm: 0.0)))
+        own.shifted(placement.slide_mm)
       end
 
       # [radius, z, x, y] about the axis of some points of the survey.
@@ -207,7 +102,7 @@ module MossyAnvil
 
       def of_wood((_, _, x, y), inside)
         own = Numo::DFloat.cast(inside)
-        mass = @mass * own
+        mass = @points.mass * own
         total = mass.sum
         {
           yield: own.sum / own.size,
@@ -222,9 +117,9 @@ module MossyAnvil
         outer, inner, rim = in_view(radius, z, tables, inside)
         ids = blank.defects.map(&:id)
         {
-          kept: ids.zip(shares(inside)).to_h,
-          in_view: ids.zip(shares(outer | inner | rim)).to_h,
-          through: through(shares(outer), shares(inner))
+          kept: ids.zip(@points.shares(inside)).to_h,
+          in_view: ids.zip(@points.shares(outer | inner | rim)).to_h,
+          through: through(@points.shares(outer), @points.shares(inner))
         }
       end
 
@@ -250,16 +145,10 @@ module MossyAnvil
         (radius - IN_VIEW_MM).le(tables.inner[rows]) & above_floor
       end
 
-      # Share of each defect's points that are among some.
-      def shares(some)
-        sums = [0, *Numo::DFloat.cast(some).cumsum.to_a]
-        @bounds.each_cons(2).map { |from, to| to > from ? (sums[to] - sums[from]) / (to - from) : 0.0 }
-      end
-
       # heights x angles of the outside, 1 where it is off the wood.
       def off_wood(centres, frame, tables)
         radius = tables.outer[SKIN_ROWS].reshape(SKIN_HEIGHTS, 1)
-        z = (Numo::DFloat.cast(SKIN_ROWS) * ((tables.high - tables.low) / TABLE_STEPS)) + tables.low
+        z = (Numo::DFloat.cast(SKIN_ROWS) * ((tables.high - tables.low) / FormTables::STEPS)) + tables.low
         z = z.reshape(SKIN_HEIGHTS, 1) + (SINES * 0)
         Numo::DFloat.cast(~on_wood?(radius * SINES, radius * COSINES, z, centres, frame))
       end
