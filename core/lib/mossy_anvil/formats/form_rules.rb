@@ -5,6 +5,8 @@ module MossyAnvil
     # What must hold of a form and of where it lies in a blank: the centres on the wood, the curves in order and within
     # it.
     class FormRules
+      include FaultList
+
       # Measures of one thing may differ by so much.
       SLACK_MM = 0.5
 
@@ -27,10 +29,6 @@ module MossyAnvil
       end
 
       private
-
-      def fault(path, problem, allowed)
-        @faults << Fault.new(path: path, problem: problem, allowed: allowed)
-      end
 
       # Both on the wood of their face, and not so far askew that the ends would be no ends any more.
       def centres_fit?(centres, at)
