@@ -18,7 +18,7 @@ module MossyAnvil
         @shape = shape
         @seams = seams
         @dr, @da, @dz = shape.max_radius_mm / RADIAL, 360.0 / ANGULAR, shape.length_mm / AXIAL
-        @walls = Walls.new(*[0, 1, 2].map { Numo::Int32.zeros(*SHAPE) })
+        @walls = ConnectedCells::Walls.new(*[0, 1, 2].map { Numo::Int32.zeros(*SHAPE) })
         seams.each { |seam| build(seam) }
       end
 
@@ -27,7 +27,7 @@ module MossyAnvil
         parts = []
         left = wood.dup
         while left.any? && parts.size <= MOST_PIECES
-          parts << flood(left.where[0])
+          parts << connected.with(left.where[0])
           left &= ~parts.last
         end
         parts
@@ -39,9 +39,7 @@ module MossyAnvil
 
       private
 
-      # Walls on the low side of each cell: towards the column, layer or ring before it.
-      Walls = Struct.new(:column, :layer, :ring)
-      private_constant :Walls
+      def connected = @connected ||= ConnectedCells.new(wood, @walls)
 
       def middles(count, step) = (Numo::DFloat.new(count).seq + 0.5) * step
 
@@ -121,61 +119,6 @@ module MossyAnvil
         steps = ((to - from + (ANGULAR / 2)) % ANGULAR) - (ANGULAR / 2)
         first = steps.negative? ? from + steps : from
         steps.abs.times { |step| yield (first + step) % ANGULAR }
-      end
-
-      # All wood that hangs together with a cell (by its flat index).
-      def flood(cell)
-        reached = Numo::Bit.zeros(*SHAPE)
-        reached[cell] = 1
-        reached &= wood
-        loop do
-          before = reached.count_true
-          segments.each { |line| reached = spread(reached, *line) }
-          return reached if reached.count_true == before
-        end
-      end
-
-      # Numbers of the unbroken stretches along each axis: [number of each cell, how many, axis].
-      def segments
-        @segments ||=
-          [@walls.column, @walls.layer, @walls.ring].each_with_index.map do |walls, axis|
-            length = SHAPE[axis]
-            # Round the clock a stretch may run over 12 o'clock: the turn is laid out twice.
-            broken, own = axis.zero? ? [double(walls), double(Numo::Int32.cast(wood))] : [walls, Numo::Int32.cast(wood)]
-            [number(broken, own, axis), axis, length]
-          end
-      end
-
-      def double(array)
-        Numo::Int32
-          .zeros(ANGULAR * 2, AXIAL, RADIAL)
-          .tap { |twice| [0...ANGULAR, ANGULAR...(ANGULAR * 2)].each { |turn| twice[turn, true, true] = array } }
-      end
-
-      def number(walls, own, axis)
-        edge = Numo::Int32.zeros(*own.shape) + 1
-        rest, before = [1..-1, 0..-2].map { |part| Array.new(3) { |other| other == axis ? part : true } }
-        edge[*rest] = Numo::Int32.cast(walls[*rest].gt(0) | own[*rest].ne(own[*before]))
-        lined_up(edge, axis).cumsum - 1
-      end
-
-      # Flat, with the axis running fastest, so that one running count numbers every stretch of every line.
-      def lined_up(array, axis)
-        order = [0, 1, 2] - [axis] + [axis]
-        array.transpose(*order).dup.flatten
-      end
-
-      def spread(reached, numbers, axis, _length)
-        lined = lined_up(axis.zero? ? double(Numo::Int32.cast(reached)) : Numo::Int32.cast(reached), axis)
-        held = numbers.bincount(lined, minlength: numbers[-1] + 1)
-        whole = back(held[numbers].gt(0), axis)
-        (axis.zero? ? whole[0...ANGULAR, true, true] | whole[ANGULAR..-1, true, true] : whole) & wood
-      end
-
-      def back(flat, axis)
-        long = axis.zero? ? [ANGULAR * 2, AXIAL, RADIAL] : SHAPE
-        order = [0, 1, 2] - [axis] + [axis]
-        flat.reshape(*order.map { |place| long[place] }).transpose(*Array.new(3) { |place| order.index(place) }).dup
       end
 
       # x and y of the middle.
