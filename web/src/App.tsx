@@ -26,7 +26,7 @@ import { RehearsalPage } from "./rehearsal/RehearsalPage";
 import { Corner, LIGHTS } from "./shop/Corner";
 import { FirstSteps } from "./shop/FirstSteps";
 import { KeySheet } from "./shop/KeySheet";
-import { NewBlank } from "./shop/NewBlank";
+import { NewBlank } from "./shop/newBlank/NewBlank";
 import { Rack } from "./shop/Rack";
 import { ShopRoom } from "./shop/ShopRoom";
 import { StoresRoom } from "./stores/StoresRoom";

@@ -1,16 +1,16 @@
 import { useRef, useState } from "react";
 import { FileTrigger, Label, ProgressBar } from "react-aria-components";
 import styled from "styled-components";
-import { api, Refused } from "../api/client";
-import type { Scan, ScanQuestion } from "../api/document";
-import { Button } from "../kit/Button";
-import { Choice } from "../kit/Choice";
-import { amountText } from "../kit/measure";
-import { AdviceList } from "../kit/Advice";
-import { ink } from "../kit/theme";
-import { useUnit } from "../kit/Units";
-import { Fault, Quiet, Row } from "../kit/parts";
-import { t } from "../i18n/texts";
+import { api, Refused } from "../../api/client";
+import type { Scan, ScanQuestion } from "../../api/document";
+import { Button } from "../../kit/Button";
+import { Choice } from "../../kit/Choice";
+import { amountText } from "../../kit/measure";
+import { AdviceList } from "../../kit/Advice";
+import { ink } from "../../kit/theme";
+import { useUnit } from "../../kit/Units";
+import { Fault, Quiet, Row } from "../../kit/parts";
+import { t } from "../../i18n/texts";
 
 const UNITS = { mm: "mm", cm: "cm", m: "m", in: "inches" } as const;
 const AXES = { x: "x", y: "y", z: "z" } as const;

@@ -1,7 +1,7 @@
-import { Button } from "../kit/Button";
-import { LengthField } from "../kit/MeasureField";
-import { Fault, Quiet, Row, Ticket } from "../kit/parts";
-import { t } from "../i18n/texts";
+import { Button } from "../../kit/Button";
+import { LengthField } from "../../kit/MeasureField";
+import { Fault, Quiet, Row, Ticket } from "../../kit/parts";
+import { t } from "../../i18n/texts";
 
 type Station = { z_mm: number; radii_mm: number[] };
 type Props = {
