@@ -7,6 +7,8 @@ module MossyAnvil
       # the request, reads and checks them itself, and touches no database: what it needs of that comes along as
       # `given`.
       class Calculations
+        include FormQuestions
+        include KeepingQuestions
         include RehearsalQuestions
 
         JSON_TYPE = "application/json"
@@ -97,101 +99,10 @@ module MossyAnvil
 
         def on_taps = json(dull: MossyAnvil::Turn::Tap.dull(body_as("TapRing")["decays_ms"]))
 
-        def on_peel
-          body = body_as("PeelAsked")
-          json(
-            MossyAnvil::Turn::Peel.new(blank_of(body), depth_mm: body["depth_mm"], stage: body["stage"]).to_h(
-              body["rpm"]
-            )
-          )
-        end
-
-        def on_strip
-          body = body_as("StripAsked")
-          json(MossyAnvil::Turn::CutStrip.new(blank_of(body), at: "/document").to_h(body["rpm"]))
-        end
-
-        def on_form
-          body = body_as("FormAsked")
-          json(MossyAnvil::Model::FormMaker.new(blank_of(body).on_centres, body["kind"], body["measures"] || {}).to_h)
-        end
-
-        def on_profile
-          body = body_as("ProfileAsked")
-          json(
-            points:
-              MossyAnvil::Formats::SvgPath.new(
-                body["path"],
-                mm_per_unit: body.fetch("mm_per_unit", 1),
-                at: "/path"
-              ).profile(from_z_mm: body.fetch("from_z_mm", 0))
-          )
-        end
-
-        def on_traced_profile
-          body = symbols(body_as("TracedProfileAsked"))
-          json(points: MossyAnvil::Scan::ProfileTrace.new(body).profile(from_z_mm: body.fetch(:from_z_mm, 0)))
-        end
-
-        def on_set_outs
-          body = body_as("SetOutsAsked")
-          json(MossyAnvil::Report::SetOutReport.new(blank_of(body), symbols(body.fetch("wanted", {}))).to_h)
-        end
-
-        def on_move
-          body = body_as("MoveAsked")
-          json(MossyAnvil::Model::PlacementMove.new(blank_of(body), symbols(body["move"]), at: "/move").to_h)
-        end
-
-        def on_pattern
-          body = body_as("PatternAsked")
-          json(Store::Patterns.pattern(body["form"]).laid_in(blank_of(body).on_centres, scale: body["scale"]))
-        end
-
         # given: unit, axis and reversed, as MossyAnvil::Scan::ScanReport has them.
         def on_scan = json(MossyAnvil::Scan::ScanReport.new(@bytes, **symbols(@given["options"]), at: "/file").to_h)
         def on_trace = json(MossyAnvil::Scan::Trace.new(symbols(body_as("TraceAsked"))).to_h)
         def on_intake = json(MossyAnvil::Report::IntakeReport.new(symbols(body_as("IntakeAsked"))).to_h)
-
-        # A new blank and what the rack shows of it.
-        def on_taken_in
-          document = body_as("NewBlank")["document"]
-          json(document: document, brief: brief(document, at: "/document"))
-        end
-
-        # The same of a blank file.
-        def on_imported
-          document = parsed
-          json(document: document, brief: brief(document))
-        end
-
-        # given: what is kept of the blank. A save carries no readings, or the very ones that are kept.
-        def on_saved
-          body = body_as("SavedBlank")
-          document = body["document"]
-          refuse_changed_readings(document)
-          json(
-            version: body["version"],
-            document: document,
-            brief: brief(document.merge(@given["kept"].slice("readings")), at: "/document")
-          )
-        end
-
-        # A reading, and what the rack shows of the blank with it.
-        def on_read_of
-          asked = body_as("NewReading")
-          taken_at = Time.iso8601(@given["taken_at"]) - (asked["ago_s"] || 0)
-          reading = asked["reading"].merge("taken_at" => taken_at.iso8601)
-          whole = @given["kept"].merge("readings" => [*@given["kept"]["readings"], reading])
-          json(reading: reading, brief: brief(whole, at: "/document"), key: asked["key"])
-        end
-
-        # A kept blank in one of its formats.
-        def on_export
-          ending, type, bytes =
-            Services::BlankExport.new(@given["kept"], reckoner: reckoner, now: now).written(@given["format"])
-          [{ status: 200, type: type, ending: ending }, bytes.b]
-        end
 
         # A picture as it is kept.
         def on_photograph
@@ -261,25 +172,6 @@ module MossyAnvil
             now: Time.at(now.to_i / 60 * 60).utc,
             own: -> { Services::OwnNumbers.core(@given) }
           )
-
-        # Without it where that takes too much: what is kept must not hang on what can be calculated of it. It is
-        # checked all the same.
-        def brief(document, at: "")
-          return Services::Reckoner.blank(document, at: at) && Services::Brief::UNKNOWN if @given["unbriefed"]
-
-          whole = reckoner.brief(document, at: at)
-          whole.transform_values { |value| value.is_a?(Time) ? value.iso8601(6) : value }
-        end
-
-        def refuse_changed_readings(document)
-          return unless document.key?("readings") && document["readings"] != (@given["kept"]["readings"] || [])
-
-          raise MossyAnvil::InvalidInput.at(
-                  "/document/readings",
-                  MossyAnvil::Fault.t("differ_from_what_was_read"),
-                  MossyAnvil::Fault.t("readings_are_added_one_by_one_and")
-                )
-        end
       end
     end
   end

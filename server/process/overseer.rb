@@ -27,7 +27,7 @@ module MossyAnvil
         REST_S = 2
         # So long one that is told to stop may take; then it is stopped, and begins the job it had in hand again when it
         # is next up.
-        PATIENCE_S = 20
+        PATIENCE_S = Float(ENV.fetch("STOP_PATIENCE_S", "20"))
 
         def self.address(port) = "http://127.0.0.1:#{port}"
 

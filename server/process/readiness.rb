@@ -8,8 +8,8 @@ module MossyAnvil
       # Asks the web server now and then whether it is ready, beside whoever wants to know, so that one which hangs
       # holds up nothing.
       class Readiness
-        EVERY_S = 5
-        ANSWER_S = 4
+        EVERY_S = Float(ENV.fetch("WATCH_EVERY_S", "5"))
+        ANSWER_S = EVERY_S * 0.8
         # Of the last so many answers so many may go wrong before it counts as lost.
         KEPT = 8
         MOST_WRONG = 3

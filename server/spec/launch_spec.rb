@@ -119,7 +119,7 @@ RSpec.describe "Starting the application", :server do
   end
 
   it "stops although one that works its queue does not listen" do
-    run = started(JOB_WORKERS: "2")
+    run = started(JOB_WORKERS: "2", STOP_PATIENCE_S: "3")
     deaf = run.queue_workers.first
     Process.kill("STOP", deaf)
     expect(run.stop("TERM")).to be_success
@@ -161,7 +161,7 @@ RSpec.describe "Starting the application", :server do
   def rack_blank(run) = JSON.parse(run.get("/api/blanks/1").body)["document"]
 
   it "replaces processes that run and answer no more" do
-    run = started(WORKERS: "1")
+    run = started(WATCH_EVERY_S: "1")
     stuck = run.workers.first
     Process.kill("STOP", stuck)
     wait_until(90) { run.said.include?("does not answer as it should") }

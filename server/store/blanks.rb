@@ -208,7 +208,7 @@ module MossyAnvil
         def own(row, table) = @db[table].where(blank_id: row[:id])
 
         def document(row)
-          Rows.document(
+          KeptDocument.of(
             row,
             defects: own(row, :defects).order(:position).all,
             form: own(row, :forms).first,

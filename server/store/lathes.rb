@@ -15,7 +15,9 @@ module MossyAnvil
             standing = @db[:blanks].exclude(lathe_id: nil).group_and_count(:lathe_id).to_hash(:lathe_id, :count)
             @db[:lathes]
               .order(:name)
-              .map { |row| { **row.slice(:id, :name), lathe: Rows.lathe_of(row), blanks: standing.fetch(row[:id], 0) } }
+              .map do |row|
+                { **row.slice(:id, :name), lathe: KeptDocument.lathe_of(row), blanks: standing.fetch(row[:id], 0) }
+              end
           end
         end
 
@@ -30,7 +32,9 @@ module MossyAnvil
 
         # Has it those measures already?
         def same?(id, lathe) =
-          @db[:lathes][id: id]&.then { |row| Rows.lathe_of(row) == Rows.lathe_of(Rows.lathe("lathe" => lathe)) }
+          @db[:lathes][id: id]&.then do |row|
+            KeptDocument.lathe_of(row) == KeptDocument.lathe_of(Rows.lathe("lathe" => lathe))
+          end
 
         # Ids of the blanks that stand on it.
         def blanks_on(id) = @db[:blanks].where(lathe_id: id).order(:id).select_map(:id)

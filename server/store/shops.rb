@@ -113,7 +113,7 @@ module MossyAnvil
         end
 
         # Lathes by name, as in a blank file.
-        def lathes = @db[:lathes].order(:name).to_h { |row| [row[:name], Rows.lathe_of(row)] }
+        def lathes = @db[:lathes].order(:name).to_h { |row| [row[:name], KeptDocument.lathe_of(row)] }
 
         def empty? = Blanks.new(@db).real.empty?
 
