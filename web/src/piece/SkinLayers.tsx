@@ -9,7 +9,7 @@ import { grainOnSkin } from "./grain";
 import { outlinePath } from "./Ground";
 import { FOOT, LEFT, tagX, TOP, type At } from "./skinPlaces";
 import type { Look } from "./types";
-import { t } from "../i18n/texts";
+import { t, words } from "../i18n/texts";
 
 /** What nobody has looked at, hatched over. */
 export function Unseen({ look, at }: { look: Look; at: (clockDeg: number, zMm: number) => [number, number] }) {
@@ -193,7 +193,7 @@ function letterPlace(look: Look, defect: Defect, at: At): [number, number] {
 }
 
 /** What is written beside a mark; a dull knock and a piece that moves are drawn as what they hint at. */
-const SHOWN: Record<string, string> = { crumbles: "crumbles", drinks: "drinks", glows: "glows" };
+const SHOWN: Record<string, string> = words("screen.piece.test_shows", ["crumbles", "drinks", "glows"]);
 
 /** Where the side was tried, and what it showed; what was sound is a cross alone. */
 export function TestMarks({ look, at }: { look: Look; at: At }) {

@@ -65,7 +65,7 @@ function DryTold({ dry, step, onPut }: Props & { dry: NonNullable<MendDetail["dr
             <td>{days === null ? t("screen.mend.never") : amountText(days, "days", unit)}</td>
             <td>
               {key === dry.place ? (
-                "here"
+                t("screen.mend.here")
               ) : (
                 <Button
                   $kind="quiet"

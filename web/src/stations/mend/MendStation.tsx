@@ -145,7 +145,7 @@ function Water({ drying }: { drying: NonNullable<Assessment["drying"]> }) {
               <td className="number">{target.at_most_pct} %</td>
               <td>
                 {target.ready ? (
-                  "now"
+                  t("screen.mend.now")
                 ) : target.out_of_reach ? (
                   t("screen.mend.not_in_this_air")
                 ) : (
