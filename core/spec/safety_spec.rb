@@ -36,8 +36,11 @@ RSpec.describe "What is promised at the lathe" do
     count.times { |index| yield made.document, made, "seed #{seed}, blank #{index}" }
   end
 
-  def expect_no_faster(than, document, which, within: hair)
-    before, after = [than, document].map { |one| limits(one) }
+  def expect_no_faster(than, document, which, within: hair) =
+    expect_each_no_faster(limits(than), limits(document), which, within: within)
+
+  # before, after: as of #limits.
+  def expect_each_no_faster(before, after, which, within: hair)
     after.each do |stage, rpm|
       expect(rpm).to be <= before[stage] * (1 + within), "#{which}, #{stage}: #{before[stage]} to #{rpm}"
     end
@@ -104,7 +107,7 @@ RSpec.describe "What is promised at the lathe" do
         %w[firm soft spongy].map do |grade|
           document.merge("defects" => document["defects"] + [zone.merge("grade" => grade)])
         end
-      grades.each_cons(2) { |firmer, softer| expect_no_faster(firmer, softer, which) }
+      grades.map { |one| limits(one) }.each_cons(2) { |firmer, softer| expect_each_no_faster(firmer, softer, which) }
     end
   end
 

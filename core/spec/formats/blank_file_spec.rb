@@ -138,6 +138,14 @@ RSpec.describe MossyAnvil::Formats::BlankFile do
     )
   end
 
+  it "tells how long a list is that is too long, beside what else is wrong" do
+    long = crack(depth_mm: "deep", path: Array.new(5000) { |index| { clock_deg: index % 360, z_mm: 10 } })
+    expect(faults_of(defects: [long])).to include(
+      "/defects/0/path: is a list of 5000: at most 60 entries",
+      a_string_starting_with("/defects/0/depth_mm")
+    )
+  end
+
   it "refuses days that are none, and steps of one's own that cannot be told apart" do
     own = { id: "own-1", name: "Look", hands_min: 1 }
     expect(faults_of(route: { done: [{ step: "mount", on: "2030-02-31" }] })).to eq(

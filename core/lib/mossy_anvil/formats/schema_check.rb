@@ -20,16 +20,26 @@ module MossyAnvil
 
         @schema = schema
         @compiled = JSONSchemer.schema(schema, regexp_resolver: "ecma")
+        @sizes = ListSizes.new(schema)
         @places = Hash.new { |refs, place| refs[place] = @compiled.ref(place) }
       end
 
       # Does it fit?
       def passes?(data) = plain?(data) && parts(data).all? { |place, value| passed?(place, value) }
 
-      # json_schemer's errors of the whole, one after another.
-      def errors(data) = @compiled.validate(data)
+      # json_schemer's errors of the whole, one after another. Of a list that is too long only so much is looked at, but
+      # it is told as it is.
+      def errors(data)
+        @compiled
+          .validate(@sizes.shortened(data))
+          .lazy
+          .map { |error| error["type"] == "maxItems" ? error.merge("data" => told(data, error)) : error }
+      end
 
       private
+
+      def told(data, error) = error["data_pointer"].split("/").drop(1).inject(data) { |part, key| entry(part, key) }
+      def entry(part, key) = part.is_a?(Array) ? part[Integer(key)] : part[key.gsub("~1", "/").gsub("~0", "~")]
 
       # Has it the keys it needs, and no others?
       def plain?(data) =
@@ -55,7 +65,8 @@ module MossyAnvil
 
       def passed?(place, value)
         key = [self, place, value]
-        PASSED.found(key) || (@places[place].valid?(value) && PASSED.keep(key, true))
+        PASSED.found(key) ||
+          (@sizes.fit?(value, place.split("/")[2]) && @places[place].valid?(value) && PASSED.keep(key, true))
       end
     end
   end
