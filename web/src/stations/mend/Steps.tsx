@@ -9,7 +9,7 @@ import { ink } from "../../kit/theme";
 import { useUnit } from "../../kit/Units";
 import { Fault, Heading, Quiet, Row } from "../../kit/parts";
 import { useBlank } from "../../draft/contexts";
-import { Details } from "./Details";
+import { Details } from "./details/Details";
 import { StepFields } from "./StepFields";
 import { KINDS, moved, newStep, withSteps } from "../../draft/mendSteps";
 
