@@ -1,7 +1,5 @@
 # frozen_string_literal: true
 
-require "English"
-require "etc"
 require "tmpdir"
 
 module MossyAnvil
@@ -35,8 +33,6 @@ module MossyAnvil
         # watch as well, nil where the database is somebody else's. account: Account they run under.
         # openings: Programs::Openings.
         def initialize(port:, url:, state:, postgres: nil, account: Account.new, openings: Programs::Openings.new)
-          @port = port
-          @url = url
           @log = LogFile.new(state.log)
           @postgres = postgres
           @account = account
@@ -45,10 +41,15 @@ module MossyAnvil
           @due = []
           @renewed = []
           @readiness = Readiness.new(port)
-          @instruments = openings.instruments
           @lan = openings.lan
           @backups = BackupWatch.new(Services::BackupFolder.new(state.backups), method(:now))
-          @programs = Programs.beside(@instruments)
+          @programs = Programs.beside(openings.instruments)
+          @settings = {
+            "PORT" => port.to_s,
+            "DATABASE_URL" => url,
+            "BACKUPS" => @backups.path,
+            "INSTRUMENTS_PORT" => openings.instruments&.port&.to_s
+          }
         end
 
         # Returns when the server was told to stop and has. Yields once it answers.
@@ -58,6 +59,7 @@ module MossyAnvil
           @account.give(@folder)
           @account.give(@backups.path)
           @lan&.lay_out(@folder, @account)
+          @spawner = Spawner.new(@folder, @account, @log, { **@settings, **(@lan&.settings(@folder) || {}) })
           listen_to_signals
           start_server
           @programs.each { |program| program.processes.times { start(program) } }
@@ -72,43 +74,12 @@ module MossyAnvil
 
         private
 
-        # That the processes that calculate listen on.
-        def socket = File.join(@folder, "calculate")
-
         def start_server
           @started = now
-          @server = spawn_own(Programs::SERVER, 0)
+          @server = @spawner.spawn(Programs::SERVER, 0)
         end
 
-        def start(program) = @others[spawn_own(program.file, program.niceness)] = program
-
-        # Goes down with this process, however that ends; what a terminal tells its group (Ctrl-C, or that it has gone)
-        # is told to this one alone.
-        def spawn_own(file, niceness)
-          settings = {
-            "PORT" => @port.to_s,
-            "DATABASE_URL" => @url,
-            "CALCULATION_SOCKET" => socket,
-            "BACKUPS" => @backups.path,
-            "INSTRUMENTS_PORT" => @instruments&.port&.to_s,
-            **(@lan&.settings(@folder) || {}),
-            "CALCULATORS" => ENV.fetch("CALCULATORS", Etc.nprocessors.clamp(2, 8).to_s)
-          }
-          ::Process.spawn(
-            settings,
-            *@account.words("--pdeathsig=TERM"),
-            "nice",
-            "-n",
-            niceness.to_s,
-            RbConfig.ruby,
-            "-r#{ROOT}/vendor/bundle/bundler/setup",
-            File.join(ROOT, file),
-            out: @log.target,
-            err: @log.target,
-            in: File::NULL,
-            pgroup: true
-          )
-        end
+        def start(program) = @others[@spawner.spawn(program.file, program.niceness)] = program
 
         def listen_to_signals
           %w[TERM INT].each do |signal|
@@ -125,7 +96,7 @@ module MossyAnvil
         end
 
         def wait_until_ready
-          until (@readiness.now? && File.socket?(socket)) || @stopping
+          until (@readiness.now? && File.socket?(@spawner.socket)) || @stopping
             if ::Process.waitpid(@server, ::Process::WNOHANG)
               raise Failed, "the server stopped while starting:\n#{@log.last_words}"
             end

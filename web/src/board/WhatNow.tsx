@@ -9,7 +9,7 @@ import { Quiet } from "../kit/parts";
 import { STATION_OF } from "../kit/stretches";
 import { focusRing, ink } from "../kit/theme";
 import { useUnit } from "../kit/Units";
-import { latheName } from "./Timeline";
+import { latheName } from "./rows";
 
 /** Minutes; the first where nothing was chosen. */
 export const SPANS = ["40", "20", "90", "240"] as const;

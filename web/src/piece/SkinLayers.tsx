@@ -149,7 +149,7 @@ export function Words({ at, tall }: { at: At; tall: number }) {
   );
 }
 
-/** A line of text beside each defect's letter, where there is room for it. */
+/** A line of text beside each defect's letter, where it hides neither a test nor the way of a crack. */
 export function Callouts({ look, at, frame }: { look: Look; at: At; frame: Box }) {
   const unit = useUnit();
   const marks = look.document.defects.flatMap((defect) => {
@@ -161,9 +161,17 @@ export function Callouts({ look, at, frame }: { look: Look; at: At; frame: Box }
     const [x, y] = at(fold(spot.clock_deg), spot.z_mm);
     return { x: x - 6, y: y - 8, wide: 40, high: 16 };
   });
+  const ways = look.document.defects
+    .filter((defect) => isPath(defect))
+    .filter(({ enters }) => enters === "side")
+    .flatMap((path) => pathPoints(path, look.geometry))
+    .map(({ clockDeg, zMm }): Box => {
+      const [x, y] = at(fold(clockDeg), zMm);
+      return { x: x - 4, y: y - 4, wide: 8, high: 8 };
+    });
   return (
     <g pointerEvents="none" fontSize="14" fill={ink.ink}>
-      {calloutsIn(frame, marks, tests).map(({ id, x, y, anchor, text }) => (
+      {calloutsIn(frame, marks, [...tests, ...ways]).map(({ id, x, y, anchor, text }) => (
         <text
           key={id}
           x={x}

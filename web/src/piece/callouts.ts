@@ -25,23 +25,25 @@ const boxAt = (x: number, y: number, wide: number): Box => ({ x, y: y - HIGH_PX 
 const apart = (box: Box): Box => ({ ...box, x: box.x - GAP_PX, wide: box.wide + 2 * GAP_PX });
 
 /**
- * The texts that have room, each to the right or the left of its letter, or a line above or below it; what has none is
+ * The texts that have room, each to the right or the left of its letter, or a line or two above or below; what has none is
  * left out. marks: letters in px, each with its text; taken: what must not be covered beside the letters.
  */
 export function calloutsIn(frame: Box, marks: Mark[], taken: Box[] = []): Callout[] {
   const used = [...taken, ...marks.map(({ x, y }) => boxAt(x - 8, y, 16))];
   return marks.flatMap((mark) => {
     const wide = mark.text.length * LETTER_PX;
-    const places = [0, -HIGH_PX, HIGH_PX].flatMap((off): { callout: Callout; box: Box }[] => [
-      {
-        callout: { ...mark, x: mark.x + AWAY_PX, y: mark.y + off, anchor: "start" },
-        box: boxAt(mark.x + AWAY_PX, mark.y + off, wide),
-      },
-      {
-        callout: { ...mark, x: mark.x - AWAY_PX, y: mark.y + off, anchor: "end" },
-        box: boxAt(mark.x - AWAY_PX - wide, mark.y + off, wide),
-      },
-    ]);
+    const places = [0, -1, 1, -2, 2]
+      .map((lines) => lines * HIGH_PX)
+      .flatMap((off): { callout: Callout; box: Box }[] => [
+        {
+          callout: { ...mark, x: mark.x + AWAY_PX, y: mark.y + off, anchor: "start" },
+          box: boxAt(mark.x + AWAY_PX, mark.y + off, wide),
+        },
+        {
+          callout: { ...mark, x: mark.x - AWAY_PX, y: mark.y + off, anchor: "end" },
+          box: boxAt(mark.x - AWAY_PX - wide, mark.y + off, wide),
+        },
+      ]);
     const free = places.find(
       ({ box }) =>
         box.x >= frame.x &&

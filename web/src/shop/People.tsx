@@ -11,7 +11,7 @@ import { Fault, Fields, Heading, Quiet, Row } from "../kit/parts";
 import { Select } from "../kit/Select";
 import { ink } from "../kit/theme";
 import { useAct } from "../kit/useAct";
-import { Password } from "./Devices";
+import { Password } from "./devices/Password";
 
 const DAYS = ["1", "2", "3", "4", "5", "6", "7"] as const;
 const DAY_NAMES = words("screen.shop.weekdays", DAYS);

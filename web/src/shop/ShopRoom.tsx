@@ -4,7 +4,7 @@ import { Quiet } from "../kit/parts";
 import { Room } from "../kit/Room";
 import { BringIn } from "./BringIn";
 import { CarryOut } from "./CarryOut";
-import { Devices } from "./Devices";
+import { Devices } from "./devices/Devices";
 import { Lathes } from "./Lathes";
 import { Named } from "./Named";
 import { Equipment, People } from "./People";
