@@ -45,7 +45,12 @@ export default ts.config(
   { plugins: { "react-hooks": hooks }, rules: hooks.configs.recommended.rules },
   {
     plugins: { "import-x": importX },
-    settings: { "import-x/resolver": { typescript: true } },
+    settings: {
+      "import-x/resolver": { typescript: true },
+      // Without these what is imported is not read, and no circle is found.
+      "import-x/extensions": [".ts", ".tsx"],
+      "import-x/parsers": { "@typescript-eslint/parser": [".ts", ".tsx"] },
+    },
     rules: {
       "no-restricted-syntax": [
         "error",

@@ -8,7 +8,7 @@ import { Fault, Quiet } from "../kit/parts";
 import { useAct } from "../kit/useAct";
 import { useNewSession } from "../kit/useSession";
 import { t } from "../i18n/texts";
-import { DoorSheet } from "./Door";
+import { DoorSheet } from "./DoorSheet";
 import { Authority } from "./Authority";
 
 /** Name and password; a device that is to be remembered gets a name too. */

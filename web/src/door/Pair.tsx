@@ -8,7 +8,7 @@ import { useAct } from "../kit/useAct";
 import { useNewSession, useSession } from "../kit/useSession";
 import { t } from "../i18n/texts";
 import { Authority } from "./Authority";
-import { DoorSheet } from "./Door";
+import { DoorSheet } from "./DoorSheet";
 
 /** A code as it stands behind the # of a scanned address. */
 const scanned = () => new URLSearchParams(globalThis.location.hash.slice(1)).get("code")?.replaceAll("-", " ") ?? "";

@@ -3,7 +3,7 @@ import { ClockField, LengthField } from "../../kit/MeasureField";
 import { Fields, Quiet, Row } from "../../kit/parts";
 import type { Groove } from "../../api/document";
 import { changed, ring } from "../../draft/mendSteps";
-import type { FieldsOf } from "./StepFields";
+import type { FieldsOf } from "./fieldsOf";
 import { useBlank, useDrawing, useSelection } from "../../draft/contexts";
 import { t } from "../../i18n/texts";
 

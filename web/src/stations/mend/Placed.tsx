@@ -4,7 +4,7 @@ import { Choice } from "../../kit/Choice";
 import { LengthField, NumberField, OffsetField } from "../../kit/MeasureField";
 import { Fields, Quiet, Row } from "../../kit/parts";
 import { changed, putPlaced } from "../../draft/mendSteps";
-import type { FieldsOf } from "./StepFields";
+import type { FieldsOf } from "./fieldsOf";
 import { t } from "../../i18n/texts";
 
 const STANDS = {

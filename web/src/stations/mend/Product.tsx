@@ -4,7 +4,8 @@ import type { Product as Kept } from "../../api/document";
 import { Choice } from "../../kit/Choice";
 import { Sheet } from "../../kit/DataSheet";
 import { changed } from "../../draft/mendSteps";
-import { useNames, type FieldsOf } from "./StepFields";
+import { useNames } from "../../kit/useNames";
+import type { FieldsOf } from "./fieldsOf";
 
 type Props = FieldsOf & {
   table: Kept["kind"];

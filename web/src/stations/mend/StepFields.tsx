@@ -1,32 +1,15 @@
-import { useQuery } from "@tanstack/react-query";
-import { api } from "../../api/client";
-import type { MendStep, TableName } from "../../api/document";
+import type { MendStep } from "../../api/document";
 import { t } from "../../i18n/texts";
 import { Choice, Choices } from "../../kit/Choice";
 import { AmountField, LengthField, NumberField } from "../../kit/MeasureField";
 import { Fields } from "../../kit/parts";
 import { useBlank } from "../../draft/contexts";
-import { CastFields } from "./CastFields";
+import { CastFields } from "./cast/CastFields";
 import { Grooves } from "./Grooves";
 import { Product } from "./Product";
 import { changed } from "../../draft/mendSteps";
-
-export type FieldsOf = {
-  step: MendStep;
-  faults: Record<string, string>;
-  place: string;
-  onPut: (step: MendStep) => void;
-};
-
-/** The names of a table's rows, by key. */
-export function useNames(table: TableName, without: string[] = []): Record<string, string> {
-  const { data } = useQuery({ queryKey: ["table", table], queryFn: () => api.table(table), staleTime: Infinity });
-  return Object.fromEntries(
-    (data?.rows ?? [])
-      .map((row) => [String(row["key"]), t(`tables.${table}.${String(row["key"])}.name`)] as const)
-      .filter(([key]) => !without.includes(key)),
-  );
-}
+import { useNames } from "../../kit/useNames";
+import type { FieldsOf } from "./fieldsOf";
 
 const MENDS = ["stabilise", "soak", "glue", "fill", "cast"];
 

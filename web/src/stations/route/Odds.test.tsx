@@ -4,7 +4,7 @@ import userEvent from "@testing-library/user-event";
 import { useState } from "react";
 import { afterEach, beforeEach, describe, expect, it, vi } from "vitest";
 import { renderStation, samples } from "../../testing/station";
-import { Odds } from "./Odds";
+import { Odds } from "./odds/Odds";
 import { WithWayOdds } from "./wayOdds";
 
 const Shown = () => (

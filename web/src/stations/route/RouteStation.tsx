@@ -7,7 +7,7 @@ import { ink } from "../../kit/theme";
 import { useKept } from "../../kit/useKept";
 import { t } from "../../i18n/texts";
 import { DryingPlot } from "./DryingPlot";
-import { Odds } from "./Odds";
+import { Odds } from "./odds/Odds";
 import { Promised } from "./Promised";
 import { Rehearse } from "./Rehearse";
 import { Steps } from "./Steps";
