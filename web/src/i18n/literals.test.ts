@@ -30,11 +30,20 @@ function shown(node: ts.Node): ts.Node[] {
     : [];
 }
 
+const isText = (node: ts.Expression) => ts.isCallExpression(node) && /(^t|Text)$/.test(node.expression.getText());
+
+/** A text written out where the other way of a choice is one of the catalogue: `none ? "nothing" : t("some")`. */
+function besideText(node: ts.Node): ts.Node[] {
+  if (!ts.isConditionalExpression(node)) return [];
+  const ways = [node.whenTrue, node.whenFalse];
+  return ways.some(isText) ? ways.filter((way) => ts.isStringLiteralLike(way)) : [];
+}
+
 function literals(name: string, source: string): string[] {
   const file = ts.createSourceFile(name, source, ts.ScriptTarget.Latest, true, ts.ScriptKind.TSX);
   const found: string[] = [];
   const visit = (node: ts.Node) => {
-    for (const own of shown(node)) {
+    for (const own of [...shown(node), ...besideText(node)]) {
       const words = own.getText().replace(/\$\{[^}]*\}/g, "");
       if (WORD.test(words))
         found.push(`${name}:${file.getLineAndCharacterOfPosition(own.getStart()).line + 1} ${words}`);
@@ -42,7 +51,7 @@ function literals(name: string, source: string): string[] {
     ts.forEachChild(node, visit);
   };
   visit(file);
-  return found;
+  return [...new Set(found)];
 }
 
 const files = Object.entries(
@@ -57,11 +66,12 @@ test("every word on a screen stands in the catalogue", () => {
 test("a word in the code is found, wherever it is shown", () => {
   const source = `
     <p aria-label={given ? "Here" : t("there")} className="quiet">
-      {count > 1 && "many"} {t("few")} {\`\${count} of them\`} loose
+      {count > 1 && "many"} {t("few")} {rows.map((row) => (row > 0 ? t("some") : "nothing"))} {\`\${count} of them\`} loose
     </p>`;
   expect(literals("a.tsx", source).map((line) => line.split(" ").slice(1).join(" ").trim())).toEqual([
     '"Here"',
     '"many"',
+    '"nothing"',
     "` of them`",
     "loose",
   ]);

@@ -15,7 +15,7 @@ import { Laying } from "./Laying";
 import { Patterns } from "./Patterns";
 import { SetOuts } from "./SetOuts";
 import { Sketches } from "./Sketches";
-import { t } from "../../i18n/texts";
+import { t, words } from "../../i18n/texts";
 
 const USES = {
   unsaid: t("screen.form.unsaid"),
@@ -91,12 +91,7 @@ function Shape() {
   );
 }
 
-const SKINS = {
-  outside: "outside",
-  inside: "inside",
-  rim: t("screen.form.at_the_rim"),
-  foot: t("screen.form.at_the_foot"),
-} as const;
+const SKINS = words("screen.form.skins", ["outside", "inside", "rim", "foot"]);
 
 /** What the form turns away of each defect, and where the rest is seen. */
 function Trouble() {

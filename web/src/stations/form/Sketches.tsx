@@ -95,10 +95,14 @@ function Compared({ sketches, choose, drop }: Props) {
     [t("screen.form.blank_left_in_it"), ({ yield_share }) => amountText(yield_share, "share", unit)],
     [
       t("screen.form.thinnest"),
-      ({ least_wall_mm }) => (least_wall_mm === null ? "solid" : amountText(least_wall_mm, "mm", unit)),
+      ({ least_wall_mm }) =>
+        least_wall_mm === null ? t("screen.form.compared.solid") : amountText(least_wall_mm, "mm", unit),
     ],
-    [t("screen.form.trouble_gone"), ({ gone }) => gone.join(", ") || "none"],
-    [t("screen.form.through_the_wall"), ({ breaks_through }) => breaks_through.join(", ") || "none"],
+    [t("screen.form.trouble_gone"), ({ gone }) => gone.join(", ") || t("screen.form.compared.none")],
+    [
+      t("screen.form.through_the_wall"),
+      ({ breaks_through }) => breaks_through.join(", ") || t("screen.form.compared.none"),
+    ],
     [
       t("screen.form.to_mend"),
       ({ fill_ml, mend_hours }) =>
@@ -107,7 +111,7 @@ function Compared({ sketches, choose, drop }: Props) {
               fill_ml: amountText(fill_ml, "ml", unit),
               mend_hours: amountText(mend_hours, "h", unit),
             })
-          : "nothing",
+          : t("screen.form.compared.nothing"),
     ],
     [
       t("screen.form.at_the_end_up_to"),
