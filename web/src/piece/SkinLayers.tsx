@@ -1,6 +1,6 @@
 // What is drawn on the unrolled skin beside the defects: what nobody looked at, what a cut meets, grain, grooves, tests
 // and words.
-import { isPath, isTest, type Defect, type Peel } from "../api/document";
+import { isPath, isTest, type Defect, type PathDefect, type Peel } from "../api/document";
 import { ink } from "../kit/theme";
 import { useUnit } from "../kit/Units";
 import { calloutsIn, calloutText, type Box } from "./callouts";
@@ -154,21 +154,19 @@ export function Callouts({ look, at, frame }: { look: Look; at: At; frame: Box }
   const unit = useUnit();
   const marks = look.document.defects.flatMap((defect) => {
     const [x, y] = letterPlace(look, defect, at);
-    const shown = !isPath(defect) || defect.enters === "side";
-    return shown ? [{ id: defect.id, x, y, text: calloutText(defect, look.assessment, unit) }] : [];
+    const mark = { id: defect.id, x, y, text: calloutText(defect, look.assessment, unit) };
+    if (!isPath(defect)) return [mark];
+    return defect.enters === "side" ? [{ ...mark, left: Math.min(...wayOf(look, defect, at).map(([px]) => px)) }] : [];
   });
-  const tests = (look.document.readings ?? []).filter(isTest).map(({ at: spot }): Box => {
+  const tests = testsOnSkin(look).map(({ at: spot }): Box => {
     const [x, y] = at(fold(spot.clock_deg), spot.z_mm);
     return { x: x - 6, y: y - 8, wide: 40, high: 16 };
   });
   const ways = look.document.defects
     .filter((defect) => isPath(defect))
     .filter(({ enters }) => enters === "side")
-    .flatMap((path) => pathPoints(path, look.geometry))
-    .map(({ clockDeg, zMm }): Box => {
-      const [x, y] = at(fold(clockDeg), zMm);
-      return { x: x - 4, y: y - 4, wide: 8, high: 8 };
-    });
+    .flatMap((path) => wayOf(look, path, at))
+    .map(([x, y]): Box => ({ x: x - 4, y: y - 4, wide: 8, high: 8 }));
   return (
     <g pointerEvents="none" fontSize="14" fill={ink.ink}>
       {calloutsIn(frame, marks, [...tests, ...ways]).map(({ id, x, y, anchor, text }) => (
@@ -187,6 +185,10 @@ export function Callouts({ look, at, frame }: { look: Look; at: At; frame: Box }
   );
 }
 
+/** The places of a path as it is drawn. */
+const wayOf = (look: Look, path: PathDefect, at: At) =>
+  pathPoints(path, look.geometry).map(({ clockDeg, zMm }) => at(fold(clockDeg), zMm));
+
 /** Where a defect's letter stands on the skin. */
 function letterPlace(look: Look, defect: Defect, at: At): [number, number] {
   if (!isPath(defect)) {
@@ -203,11 +205,15 @@ function letterPlace(look: Look, defect: Defect, at: At): [number, number] {
 /** What is written beside a mark; a dull knock and a piece that moves are drawn as what they hint at. */
 const SHOWN: Record<string, string> = words("screen.piece.test_shows", ["crumbles", "drinks", "glows"]);
 
-/** Where the side was tried, and what it showed; what was sound is a cross alone. */
-export function TestMarks({ look, at }: { look: Look; at: At }) {
-  const tests = (look.document.readings ?? [])
+/** The tests that are drawn: of the faces and of moisture none is. */
+const testsOnSkin = (look: Look) =>
+  (look.document.readings ?? [])
     .filter(isTest)
     .filter(({ kind, at: spot }) => kind !== "moisture" && spot.r_mm === undefined);
+
+/** Where the side was tried, and what it showed; what was sound is a cross alone. */
+export function TestMarks({ look, at }: { look: Look; at: At }) {
+  const tests = testsOnSkin(look);
   return (
     <g pointerEvents="none" fontSize="13" fill={ink.ink} stroke="none">
       {tests.map((test, index) => {

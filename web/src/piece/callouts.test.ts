@@ -11,6 +11,13 @@ describe("a line of text beside a defect", () => {
     expect(calloutsIn(frame, [mark("A", 280, 30)])).toMatchObject([{ x: 269, y: 30, anchor: "end" }]);
   });
 
+  it("stands to the left of what is drawn, not across it", () => {
+    const crack = { ...mark("A", 280, 30), left: 260 };
+    expect(calloutsIn(frame, [crack], [{ x: 258, y: 20, wide: 6, high: 20 }])).toMatchObject([
+      { x: 249, y: 30, anchor: "end" },
+    ]);
+  });
+
   it("covers no letter and no other text", () => {
     const placed = calloutsIn(frame, [mark("A", 20, 30), mark("B", 60, 30), mark("C", 200, 30)]);
     expect(placed.map(({ id, y }) => [id, y])).toEqual([

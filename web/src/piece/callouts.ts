@@ -5,8 +5,14 @@ import { t } from "../i18n/texts";
 import { NAMES } from "./Defect";
 
 export type Box = { x: number; y: number; wide: number; high: number };
-type Mark = { id: string; x: number; y: number; text: string };
-export type Callout = Mark & { anchor: "start" | "end" };
+type Mark = {
+  id: string;
+  x: number;
+  y: number;
+  text: string;
+  /** Where its drawing begins, where that lies to the left of its letter. */ left?: number;
+};
+export type Callout = Omit<Mark, "left"> & { anchor: "start" | "end" };
 
 /** Of the drawings' own type at 14 px: what a letter takes, on average. */
 const LETTER_PX = 7.1;
@@ -25,12 +31,13 @@ const boxAt = (x: number, y: number, wide: number): Box => ({ x, y: y - HIGH_PX 
 const apart = (box: Box): Box => ({ ...box, x: box.x - GAP_PX, wide: box.wide + 2 * GAP_PX });
 
 /**
- * The texts that have room, each to the right or the left of its letter, or a line or two above or below; what has none is
+ * The texts that have room, each to the right of its letter or the left of its drawing, or a line or two above or below; what has none is
  * left out. marks: letters in px, each with its text; taken: what must not be covered beside the letters.
  */
 export function calloutsIn(frame: Box, marks: Mark[], taken: Box[] = []): Callout[] {
   const used = [...taken, ...marks.map(({ x, y }) => boxAt(x - 8, y, 16))];
-  return marks.flatMap((mark) => {
+  return marks.flatMap(({ left, ...mark }) => {
+    const before = Math.min(left ?? mark.x, mark.x) - AWAY_PX;
     const wide = mark.text.length * LETTER_PX;
     const places = [0, -1, 1, -2, 2]
       .map((lines) => lines * HIGH_PX)
@@ -40,8 +47,8 @@ export function calloutsIn(frame: Box, marks: Mark[], taken: Box[] = []): Callou
           box: boxAt(mark.x + AWAY_PX, mark.y + off, wide),
         },
         {
-          callout: { ...mark, x: mark.x - AWAY_PX, y: mark.y + off, anchor: "end" },
-          box: boxAt(mark.x - AWAY_PX - wide, mark.y + off, wide),
+          callout: { ...mark, x: before, y: mark.y + off, anchor: "end" },
+          box: boxAt(before - wide, mark.y + off, wide),
         },
       ]);
     const free = places.find(

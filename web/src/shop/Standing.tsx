@@ -33,7 +33,7 @@ const Place = styled(NavLink)`
     grid-area: state;
     display: flex;
     align-items: center;
-    gap: 6px;
+    gap: 4px;
     font-size: 14px;
     white-space: nowrap;
     svg {
