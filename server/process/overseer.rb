@@ -54,12 +54,7 @@ module MossyAnvil
 
         # Returns when the server was told to stop and has. Yields once it answers.
         def run
-          @log.turn_over
-          @folder = Dir.mktmpdir("mossy-anvil")
-          @account.give(@folder)
-          @account.give(@backups.path)
-          @lan&.lay_out(@folder, @account)
-          @spawner = Spawner.new(@folder, @account, @log, { **@settings, **(@lan&.settings(@folder) || {}) })
+          lay_out
           listen_to_signals
           start_server
           @programs.each { |program| program.processes.times { start(program) } }
@@ -73,6 +68,16 @@ module MossyAnvil
         end
 
         private
+
+        # The folder of this run, and what starts programs in it.
+        def lay_out
+          @log.turn_over
+          @folder = Dir.mktmpdir("mossy-anvil")
+          @account.give(@folder)
+          @account.give(@backups.path)
+          @lan&.lay_out(@folder, @account)
+          @spawner = Spawner.new(@folder, @account, @log, { **@settings, **(@lan&.settings(@folder) || {}) })
+        end
 
         def start_server
           @started = now
