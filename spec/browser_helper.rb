@@ -57,8 +57,9 @@ module BrowserHelper
     ].delete("^0-9").to_i
   end
 
-  # With a process that works the queue, as the real application has them.
+  # With a process that works the queue, as the real application has them: its tables are there before it is.
   def with_worker
+    ServerHelper.db
     worker =
       Process.spawn(
         { "DATABASE_URL" => ServerHelper.url },

@@ -11,6 +11,7 @@ RSpec.describe "An outage in the middle of an edit", :browser do
       @run = LaunchRun.new(MOSSY_ANVIL_STATE: folder).ready!
       @screen = Capybara::Session.new(:chromium)
       example.run
+      @screen.save_screenshot(File.join(MossyAnvil::Server::ROOT, ".state", "outage.png")) if example.exception
       @screen.quit
       @run.stop("TERM")
     end

@@ -1,8 +1,10 @@
 // @vitest-environment jsdom
-import { render, screen } from "@testing-library/react";
-import { expect, test } from "vitest";
+import { cleanup, render, screen } from "@testing-library/react";
+import { afterEach, expect, test } from "vitest";
 import type { Mount } from "../api/document";
 import { MountDrawing } from "./MountDrawing";
+
+afterEach(cleanup);
 
 const tenon: Mount = {
   key: "tenon",
