@@ -107,13 +107,7 @@ module MossyAnvil
           at = reading[:at] or next
           next if outside_length?(at[:z_mm], "/readings/#{index}/at/z_mm") || at[:r_mm].nil?
 
-          reach = surface_at(at)
-          next unless at[:r_mm] > reach + SLACK_MM
-          fault(
-            "/readings/#{index}/at/r_mm",
-            Fault.t("is", given: at[:r_mm]),
-            Fault.t("at_most_mm_from_the_axis_there", reach: reach.round(1))
-          )
+          check_radius(at, "/readings/#{index}/at", "at_most_mm_from_the_axis_there")
         end
       end
 
@@ -122,13 +116,15 @@ module MossyAnvil
           return fault("#{at}/r_mm", Fault.t("is_missing"), Fault.t("on_a_face_every_point_needs_its"))
         end
 
-        reach = surface_at(point)
-        return unless point[:r_mm] > reach + SLACK_MM
-        fault(
-          "#{at}/r_mm",
-          Fault.t("is", given: point[:r_mm]),
-          Fault.t("on_the_face_at_most_mm_from", reach: reach.round(1))
-        )
+        check_radius(point, at, "on_the_face_at_most_mm_from")
+      end
+
+      # No farther from the axis than there is wood. key: of what is allowed.
+      def check_radius(place, at, key)
+        reach = surface_at(place)
+        return unless place[:r_mm] > reach + SLACK_MM
+
+        fault("#{at}/r_mm", Fault.t("is", given: place[:r_mm]), Fault.t(key, reach: reach.round(1)))
       end
 
       def outside_length?(z_mm, path)
