@@ -5,6 +5,14 @@ require "tmpdir"
 
 # One run of server/entry/launch.rb on a port of its own.
 class LaunchRun
+  # Memory as bin/start has it kept, not as these tests do: what a calculation may take is counted.
+  MEMORY =
+    File
+      .readlines(File.join(MossyAnvil::Server::ROOT, "server/entry/memory.env"), chomp: true)
+      .grep(/=/)
+      .to_h { |line| line.split("=", 2) }
+      .freeze
+
   @all = []
 
   class << self
@@ -42,11 +50,11 @@ class LaunchRun
     @port = TCPServer.open("127.0.0.1", 0) { |server| server.addr[1] }
     @log = File.join(Dir.mktmpdir("launch"), "log")
     @state = environment[:MOSSY_ANVIL_STATE]
-    clean = { "PORT" => @port.to_s, "WORKERS" => "1", "JOB_WORKERS" => "1" }.merge(environment.transform_keys(&:to_s))
+    usual = { **MEMORY, "PORT" => @port.to_s, "WORKERS" => "1", "JOB_WORKERS" => "1" }
     @pid =
       Bundler.with_unbundled_env do
         Process.spawn(
-          clean,
+          usual.merge(environment.transform_keys(&:to_s)),
           "ruby",
           "-r#{MossyAnvil::Server::ROOT}/vendor/bundle/bundler/setup",
           "#{MossyAnvil::Server::ROOT}/server/entry/launch.rb",
