@@ -23,7 +23,10 @@ module MossyAnvil
         file = JSON.parse(File.read(MossyAnvil::Formats::BlankFile::SCHEMA_PATH))
         raw["components"]["schemas"]["Document"] = documents == :core ? {} : file
         raw["components"]["schemas"].merge!(parts(file))
-        @schemas = JSONSchemer.openapi(referring(raw, INTO_FILE), regexp_resolver: "ecma")
+        whole = referring(raw, INTO_FILE)
+        @schemas = JSONSchemer.openapi(whole, regexp_resolver: "ecma")
+        @parts = whole["components"]["schemas"]
+        @sizes = {}
         @paths = raw["paths"]
         @known = {}
       end
@@ -31,8 +34,9 @@ module MossyAnvil
       # Faults of a body against a named schema, empty where it fits.
       def faults(name, body)
         schema = @known[name] ||= @schemas.schema(name)
-        schema
-          .validate(body)
+        sizes = @sizes[name] ||= MossyAnvil::Formats::ListSizes.new(@parts.fetch(name), definitions: @parts)
+        sizes
+          .errors(body) { |shortened| schema.validate(shortened) }
           .first(MossyAnvil::InvalidInput::MAX_FAULTS)
           .flat_map { |error| MossyAnvil::Formats::SchemaFault.from(error) }
           .uniq

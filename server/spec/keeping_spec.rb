@@ -84,6 +84,11 @@ RSpec.describe MossyAnvil::Server::Services::RackPlace do
 end
 
 RSpec.describe MossyAnvil::Server::Contract do
+  it "tells how long a list is that is far too long" do
+    faults = described_class.own.faults("TapRing", { "decays_ms" => [12.5] * 100_000 })
+    expect(faults.map { |fault| [fault.path, fault.problem.to_s] }).to eq([["/decays_ms", "is a list of 100000"]])
+  end
+
   let(:contract) { described_class.new }
 
   it "names what is missing, unknown, or out of range" do

@@ -22,8 +22,8 @@ module RememberedReports
 
     real = (Time.now - @now).abs < HOUR_S
     key = Digest::SHA256.digest(Marshal.dump([asked, @climate, real ? @now.to_i / HOUR_S : @now.to_f]))
-    # What this process has written itself.
-    Marshal.load(RememberedReports.kept[key] ||= Marshal.dump(yield)) # rubocop:disable Security/MarshalLoad
+    written = (RememberedReports.kept[key] ||= Marshal.dump(yield))
+    Marshal.load(written) # rubocop:disable Security/MarshalLoad -- what this process has written itself
   end
 end
 

@@ -55,4 +55,53 @@ RSpec.describe MossyAnvil::Formats::ListSizes do
       "named" => [0, 1, 2, 3, 4, 5]
     )
   end
+
+  it "follows what a schema leads to, and only that" do
+    parts = {
+      "asked" => {
+        "properties" => {
+          "lines" => {
+            "type" => "array",
+            "maxItems" => 2,
+            "items" => {
+              "$ref" => "#/parts/line"
+            }
+          }
+        }
+      },
+      "line" => {
+        "properties" => {
+          "points" => {
+            "type" => "array",
+            "maxItems" => 3
+          },
+          "within" => {
+            "$ref" => "#/parts/line"
+          }
+        }
+      },
+      "told" => {
+        "properties" => {
+          "lines" => {
+            "type" => "array"
+          }
+        }
+      }
+    }
+    asked = described_class.new(parts["asked"], definitions: parts)
+    expect(asked.fit?({ "lines" => entries })).to be(false)
+    expect(asked.fit?({ "lines" => [{ "points" => entries }] })).to be(false)
+    expect(described_class.new(parts, definitions: parts).fit?({ "lines" => entries })).to be(true)
+  end
+
+  it "tells a list that is too long as it is, though less of it was checked" do
+    seen = nil
+    errors =
+      sizes.errors({ "few" => [{ "deep" => entries }] }) do |shortened|
+        seen = shortened["few"][0]["deep"].size
+        [{ "type" => "maxItems", "data_pointer" => "/few/0/deep" }, { "type" => "minimum", "data" => 1 }]
+      end
+    expect(errors.to_a.map { |error| error["data"] }).to eq([entries, 1])
+    expect(seen).to eq(4)
+  end
 end

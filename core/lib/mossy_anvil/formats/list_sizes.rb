@@ -5,11 +5,20 @@ module MossyAnvil
     # How many entries a schema allows in its lists, by the name they stand under. A list that is far too long is known
     # as such without looking at what is in it, which for ten thousand entries takes half a minute.
     class ListSizes
-      # schema: plain data.
-      def initialize(schema)
-        @definitions = schema["$defs"] || {}
+      # schema: plain data. definitions: what its references lead to, by name.
+      def initialize(schema, definitions: schema["$defs"] || {})
+        @definitions = definitions
         @most = {}
+        @followed = []
         collect(schema)
+      end
+
+      # json_schemer's errors of data, one after another. The block checks it, and gets each list that is too long only
+      # so long that this is seen; what is told of it is the whole.
+      def errors(data)
+        yield(shortened(data)).lazy.map do |error|
+          error["type"] == "maxItems" ? error.merge("data" => whole(data, error["data_pointer"])) : error
+        end
       end
 
       # Is no list in some data, which stands under a name or under none, longer than one of its name may be?
@@ -38,21 +47,33 @@ module MossyAnvil
 
       private
 
+      def whole(data, pointer) = pointer.split("/").drop(1).inject(data) { |part, key| entry(part, key) }
+      def entry(part, key) = part.is_a?(Array) ? part[Integer(key)] : part[key.gsub("~1", "/").gsub("~0", "~")]
       def most(name) = @most.fetch(name, Float::INFINITY)
 
       def collect(node)
         case node
         when Hash
           (node["properties"] || {}).each { |name, rule| note(name, rule) if rule.is_a?(Hash) }
+          follow(node["$ref"]) if node["$ref"].is_a?(String)
           node.each_value { |value| collect(value) }
         when Array
           node.each { |value| collect(value) }
         end
       end
 
+      def follow(reference)
+        return if @followed.include?(reference)
+
+        @followed << reference
+        collect(definition(reference))
+      end
+
+      def definition(reference) = @definitions.fetch(reference.split("/").last, {})
+
       # Of several of one name the longest; what says nothing of it has no end.
       def note(name, rule)
-        rule = @definitions.fetch(rule["$ref"].delete_prefix("#/$defs/"), {}) if rule.key?("$ref")
+        rule = definition(rule["$ref"]) if rule.key?("$ref")
         return unless rule["type"] == "array"
 
         @most[name] = [@most.fetch(name, 0), rule.fetch("maxItems", Float::INFINITY)].max

@@ -27,19 +27,10 @@ module MossyAnvil
       # Does it fit?
       def passes?(data) = plain?(data) && parts(data).all? { |place, value| passed?(place, value) }
 
-      # json_schemer's errors of the whole, one after another. Of a list that is too long only so much is looked at, but
-      # it is told as it is.
-      def errors(data)
-        @compiled
-          .validate(@sizes.shortened(data))
-          .lazy
-          .map { |error| error["type"] == "maxItems" ? error.merge("data" => told(data, error)) : error }
-      end
+      # json_schemer's errors of the whole, one after another.
+      def errors(data) = @sizes.errors(data) { |shortened| @compiled.validate(shortened) }
 
       private
-
-      def told(data, error) = error["data_pointer"].split("/").drop(1).inject(data) { |part, key| entry(part, key) }
-      def entry(part, key) = part.is_a?(Array) ? part[Integer(key)] : part[key.gsub("~1", "/").gsub("~0", "~")]
 
       # Has it the keys it needs, and no others?
       def plain?(data) =

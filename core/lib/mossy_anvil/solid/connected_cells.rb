@@ -14,6 +14,7 @@ module MossyAnvil
         @shape = wood.shape
         @angular = @shape.first
       end
+
       # Bits of all cells that hang together with one (by its flat index).
       def with(cell)
         reached = Numo::Bit.zeros(*@shape)
