@@ -21,6 +21,7 @@ RSpec.describe "The architecture" do
   server = [
     %w[process],
     %w[routes],
+    %w[routes/shared],
     %w[http],
     %w[calculation],
     %w[jobs],

@@ -35,7 +35,7 @@ module MossyAnvil
           app.post("/api/blanks/:id/journal") do
             entry = body_as("NewEntry")
             at = entry.key?("ago_s") ? { logged_at: now - entry.delete("ago_s") } : {}
-            answer(blanks.log(blank_id, entry, **at), 201)
+            answer(journal.log(blank_id, entry, **at), 201)
           end
           app.post("/api/blanks/:id/readings") do
             kept = blanks.find(blank_id)

@@ -13,7 +13,7 @@ module MossyAnvil
           changes(app)
           app.post("/api/here") do
             body = body_as("Presence")
-            presences.note(body["tab"], body["blank_id"], asking.name, now)
+            presences.note(*body.values_at("tab", "turn", "blank_id"), asking.name, now)
             answer(others: body["blank_id"] ? presences.others(body["tab"], body["blank_id"]) : [])
           end
         end

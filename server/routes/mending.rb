@@ -57,12 +57,12 @@ module MossyAnvil
 
         def self.waits(app)
           app.get("/api/waits") do
-            answer(now: now.iso8601(3), waits: Mending.open_waits(*at_one_moment { [cards.waits, blanks.drying(now)] }))
+            answer(now: now.iso8601(3), waits: Mending.open_waits(*at_one_moment { [waits.open, blanks.drying(now)] }))
           end
           app.get("/api/waits.ics") do
-            waits, drying, due, shop =
-              at_one_moment { [cards.waits, blanks.drying(now), blanks.due, shops.current[:name]] }
-            calendar = Prints::Calendar.new(waits, drying, due, shop: shop, now: now)
+            carded, drying, due, shop =
+              at_one_moment { [waits.open, blanks.drying(now), blanks.due, shops.current[:name]] }
+            calendar = Prints::Calendar.new(carded, drying, due, shop: shop, now: now)
             hand_over("waits.ics", "text/calendar;charset=utf-8", calendar.text)
           end
         end

@@ -29,7 +29,7 @@ module MossyAnvil
 
         def self.shown(app)
           shop, blanks = app.shops.current, app.blanks
-          waits = app.cards.waits.group_by { |wait| wait[:blank_id] }
+          waits = app.waits.open.group_by { |wait| wait[:blank_id] }
           rack = blanks.rack.map { |row| Services::RackPlace.new(row, app.now, waits: waits.fetch(row[:id], [])).to_h }
           {
             name: shop[:name],

@@ -11,7 +11,7 @@ module MossyAnvil
           @now = Time.parse(task[:asked]["now"])
           @shops = Store::Shops.new(db)
           @blanks = Store::Blanks.new(db)
-          @cards = Store::Cards.new(db)
+          @waits = Store::Waits.new(db)
           @briefs = RackBriefs.new(db, now: @now, step: step)
         end
 
@@ -21,7 +21,7 @@ module MossyAnvil
         def apply
           before = @shops.lock_climate
           @shops.set_air(**@given)
-          @cards.rescale do |wait|
+          @waits.rescale do |wait|
             MossyAnvil::Shop::Wait.new(**wait.slice(:started_at, :earliest_at, :likely_at, :cure)).in_air(
               @now,
               before.temperature_c,

@@ -18,7 +18,7 @@ module MossyAnvil
         def briefs(reader, step)
           %w[shop.json stores.json patterns.json].each { |name| reader[name] }
           reader.blanks.each_with_index.to_h do |name, index|
-            check_parts(reader, name)
+            parts(reader, name).check
             HeldMemory.ease
             [name, brief(reader[name])].tap { step.call(index + 1, reader.blanks.size) }
           end
@@ -35,69 +35,25 @@ module MossyAnvil
         def take_in(reader, briefs, copies: false)
           @reader, @briefs, @copies = reader, briefs, copies
           @report = { taken_in: [], already_here: 0, differ: [], cards_left: [], renumbered: [] }
-          furnish(reader["shop.json"], reader["stores.json"]) if shops.empty? && reader.key?("shop.json")
-          (reader["patterns.json"] || { "patterns" => [] })["patterns"].each_with_index do |row, index|
-            keep_pattern(row, index)
-          end
+          ArchivedShop.new(@db, reader, now: @now).take_in
           reader.blanks.each { |name| add(name) }
           @report
         end
 
         private
 
-        # Onto an empty shelf: each lot as bought, with what was left of it.
-        def shelve(stores)
-          stores["products"].each_with_index { |product, place| add_product(product, place) }
-          stores["records"].each do |row|
-            id = @db[:records].insert(**row.slice("kind", "of", "value").transform_keys(&:to_sym), recorded_at: @now)
-            rates.leave_out(id, true, @now) if row["left_out"]
-          end
-          (stores["rates_off"] || []).each { |row| rates.turn_off(row["kind"], row["of"], true) }
-        end
-
-        def add_product(product, place)
-          about = product.slice("name", "kind", "like", "sheet", "pack_g", "pack_price")
-          id = stocks.add_product(**about.transform_keys(&:to_sym))
-          product["lots"].each_with_index do |lot, index|
-            key = Store::Stocks.key("archive-#{@now.to_f}-#{place}-#{index}")
-            at = "/stores.json/products/#{place}/lots/#{index}/opened_on"
-            opened_on = Store::Stocks.day(lot["opened_on"], at: at)
-            stocks.add_lot(id, lot["left_g"], key, @now, part: lot["part"], code: lot["code"], opened_on: opened_on)
-          end
-        end
-
-        def keep_pattern(row, index)
-          patterns.add_missing(
-            row["name"],
-            Store::Patterns.pattern(row["form"], at: "/patterns.json/patterns/#{index}")
-          )
-        end
-
-        # Sets an empty shop up as the archive's; stores: nil where the archive is from before there were any.
-        def furnish(shop, stores)
-          shops.set_up(
-            **shop.slice("name", "currency").transform_keys(&:to_sym),
-            **shop["climate"].transform_keys(&:to_sym)
-          )
-          shop["lathes"].each { |name, lathe| shops.keep_lathe(name, lathe) }
-          (shop["people"] || []).each { |person| people.add_missing(person) }
-          shops.equip(shop["equipment"]) if shop["equipment"]
-          shops.take_tools(shop["tools"]) if shop["tools"]
-          shelve(stores) if stores
-        end
-
         def add(name)
-          document, stem = @reader[name], stem_of(name)
-          journals = @reader.journals(stem).map { |part| @reader[part] }
+          document, own = @reader[name], parts(@reader, name)
+          journals = own.journals.map { |part| @reader[part] }
           journal = journals.flat_map { |part| part["entries"] }
-          card = @reader["cards/#{stem}.json"]
+          card = own.card
           same = blanks.same_as(document["number"], document["name"])
           return add_to(same, name, document, journal, card) if same
 
           id = take(name, document, journal)
-          cards.unpack(id, card) if card
+          carried_cards.unpack(id, card) if card
           first = journals.first or return
-          @reader.under("journals/#{stem}.json") { put_away(id, first["ending"]) } if first["put_away"]
+          @reader.under("journals/#{own.stem}.json") { put_away(id, first["ending"]) } if first["put_away"]
         end
 
         def put_away(id, ending)
@@ -108,9 +64,9 @@ module MossyAnvil
         def add_to(id, name, document, journal, card)
           @report[:already_here] += 1
           complete(id, document, journal)
-          keep_pictures(id, stem_of(name))
+          keep_pictures(id, name)
           alike = alike?(blanks.find(id)[:document], document)
-          go_on_with(card, id, document["name"], alike) if card && !cards.known?(card["key"])
+          go_on_with(card, id, document["name"], alike) if card && !carried_cards.known?(card["key"])
           return if alike
 
           @copies ? take(name, document, []) : @report[:differ] << document["name"]
@@ -119,67 +75,13 @@ module MossyAnvil
         # A card that was opened elsewhere is gone on with where the blank stands as it was opened for and nobody works
         # it here; else it is left, and said.
         def go_on_with(card, id, name, alike)
-          alike && !cards.open_of(id) ? cards.unpack(id, card) : @report[:cards_left] << name
+          alike && !cards.open_of(id) ? carried_cards.unpack(id, card) : @report[:cards_left] << name
         end
 
-        def stem_of(name) = name.delete_prefix("blanks/").delete_suffix(".anvil.json")
+        def parts(reader, name) = ArchivedParts.new(reader, name)
 
-        # Reads what goes with a blank, so that what is wrong with it is known before anything is kept.
-        def check_parts(reader, name)
-          stem = stem_of(name)
-          reader.journals(stem).each { |part| check_times(reader, part) }
-          card = reader["cards/#{stem}.json"]
-          reader.under("cards/#{stem}.json") { check_card(card, reader[name]) } if card
-          pictures(reader, stem) do |about, _|
-            time = about["taken_at"]
-            unless time.nil? || MossyAnvil::Formats::Days.time?(time)
-              refuse(
-                "/photographs/#{stem}.json/photographs",
-                MossyAnvil::Fault.t("has_a_picture_taken_at", time: time),
-                MossyAnvil::Fault.t("a_time_there_is")
-              )
-            end
-          end
-        end
-
-        def check_times(reader, part)
-          reader[part]["entries"].each_with_index do |entry, index|
-            next if MossyAnvil::Formats::Days.time?(entry["logged_at"])
-            refuse(
-              "/#{part}/entries/#{index}/logged_at",
-              MossyAnvil::Fault.t("is", given: entry["logged_at"]),
-              MossyAnvil::Fault.t("a_time_there_is")
-            )
-          end
-        end
-
-        # A card is of its blank: of the same number, name or shape, however it was changed since.
-        def check_card(card, document)
-          return if %w[number name shape].any? { |key| document[key] && document[key] == card["document"][key] }
-
-          refuse(
-            "/document",
-            MossyAnvil::Fault.t("is_of_another_blank", given: MossyAnvil::Fault.shown(card["document"]["name"])),
-            MossyAnvil::Fault.t("the_blank_beside_it")
-          )
-        end
-
-        # Yields what is said of each picture of a stem, and the Picture.
-        def pictures(reader, stem)
-          (reader["photographs/#{stem}.json"]&.fetch("photographs") || []).each do |about|
-            file = "photographs/#{stem}/#{about["sha256"]}.jpg"
-            yield about, reader[file] || lacks(file, stem)
-          end
-        end
-
-        def lacks(file, stem) =
-          refuse(
-            "/#{file}",
-            MossyAnvil::Fault.t("is_not_in_the_archive"),
-            MossyAnvil::Fault.t("the_picture_that_json_speaks_of", stem: stem)
-          )
-        def refuse(path, problem, allowed) = raise MossyAnvil::InvalidInput.at(path, problem, allowed)
-        def keep_pictures(id, stem) = pictures(@reader, stem) { |about, picture| photographs.add(id, picture, about) }
+        def keep_pictures(id, name) =
+          parts(@reader, name).pictures { |about, picture| photographs.add(id, picture, about) }
 
         def take(name, document, journal)
           own = document["number"]
@@ -189,7 +91,7 @@ module MossyAnvil
           end
           id = blanks.take_in(document, @briefs.fetch(name))[:id]
           keep_journal(id, journal)
-          keep_pictures(id, stem_of(name))
+          keep_pictures(id, name)
           @report[:taken_in] << { id: id, number: document["number"], name: document["name"] }
           id
         end
@@ -209,8 +111,8 @@ module MossyAnvil
           missing.each { |reading| blanks.add_reading(id, reading, brief(whole)) }
         end
 
-        def keep_journal(id, journal)
-          journal.each { |entry| blanks.keep_entry(id, entry.transform_keys(&:to_sym)) }
+        def keep_journal(id, entries)
+          entries.each { |entry| journal.keep(id, entry.transform_keys(&:to_sym)) }
         end
 
         def alike?(one, other) =

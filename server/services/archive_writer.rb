@@ -64,7 +64,7 @@ module MossyAnvil
           cards
             .open_of(id)
             &.then do |card|
-              put(zip, "cards/#{stem}.json", MossyAnvil::Formats::JsonLayout.text(cards.parcel(card[:id])))
+              put(zip, "cards/#{stem}.json", MossyAnvil::Formats::JsonLayout.text(carried_cards.pack(card[:id])))
             end
         end
 

@@ -12,6 +12,7 @@ module MossyAnvil
         def initialize(db, now:)
           @db = db
           @blanks = Store::Blanks.new(db)
+          @journal = Store::Journal.new(db)
           @ledger = Store::Ledger.new(db)
           @now = now
         end
@@ -84,7 +85,7 @@ module MossyAnvil
               words: [was[:why], was[:lessons]].compact.join(" ")
             )
           entry = { kind: "note", stage: nil, speed_rpm: nil, note: words.strip[0, 2000], logged_at: @now }
-          @blanks.keep_entry(id, key: SecureRandom.uuid, **entry)
+          @journal.keep(id, key: SecureRandom.uuid, **entry)
         end
       end
     end

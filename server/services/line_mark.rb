@@ -5,9 +5,9 @@ module MossyAnvil
     module Services
       # A line of a card that is started, done, seen, taken back or released: what that does to waits and to the shelf.
       class LineMark
-        # cards, stocks: stores; card: its row; view: CardView; body: as the contract's NewMark has it; now: Time.
-        def initialize(cards, stocks, card, view, body, now)
-          @cards = cards
+        # waits, stocks: stores; card: its row; view: CardView; body: as the contract's NewMark has it; now: Time.
+        def initialize(waits, stocks, card, view, body, now)
+          @waits = waits
           @stocks = stocks
           @card = card
           @view = view
@@ -57,12 +57,12 @@ module MossyAnvil
 
         def start
           refuse("/line", "has_nothing_to_wait_for", "a_line_with_a_time") unless @line["minutes"]
-          @cards.begin_wait(@card, @line, @line["minutes"], @now)
+          @waits.start(@card, @line, @line["minutes"], @now)
         end
 
         def finish
           refuse("/value", "is_missing", "what_was_measured") if @line["measures"] && @body["value"].nil?
-          @cards.end_wait(@card[:id], key, @now)
+          @waits.finish(@card[:id], key, @now)
           draws = @line["draws"] or return
           grams = drawn_g(@body["value"] || @line.dig("target", "value"))
           @stocks.draw(draws["key"], draws["part"], grams, seed, @now, @card[:id]) if grams&.positive?
@@ -90,7 +90,7 @@ module MossyAnvil
         end
 
         def take_back
-          @cards.drop_wait(@card[:id], key)
+          @waits.drop(@card[:id], key)
           @stocks.put_back(seed, @now, @card[:id]) if @line["draws"]
         end
 

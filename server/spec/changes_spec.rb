@@ -77,7 +77,9 @@ RSpec.describe MossyAnvil::Server::Live::Feed, :server do
   it "tells who else is at a blank, until they go or say nothing any more" do
     id = take_in["id"]
     tabs = Array.new(2) { SecureRandom.uuid }
-    here = ->(tab, blank) { ask("POST", "/api/here", { tab: tab, blank_id: blank }) && answer_as("Others")["others"] }
+    said = 0
+    say = ->(tab, blank, turn) { ask("POST", "/api/here", { tab: tab, turn: turn, blank_id: blank }) }
+    here = ->(tab, blank, turn = said += 1) { say.call(tab, blank, turn) && answer_as("Others")["others"] }
     expect(here.call(tabs[0], id)).to eq([])
     expect(here.call(tabs[1], id)).to eq([nil])
     expect(here.call(tabs[1], nil)).to eq([])
@@ -85,7 +87,27 @@ RSpec.describe MossyAnvil::Server::Live::Feed, :server do
     here.call(tabs[1], id)
     clock.now += 60
     expect(here.call(tabs[0], id)).to eq([])
-    ask("POST", "/api/here", { tab: tabs[0], blank_id: 999 })
+    say.call(tabs[0], 999, 100)
     problem(404)
+  end
+
+  it "lets a tab that has gone stay gone, whatever it said before and comes late" do
+    id = take_in["id"]
+    going, staying = Array.new(2) { SecureRandom.uuid }
+    say = ->(tab, turn, blank) { ask("POST", "/api/here", { tab: tab, turn: turn, blank_id: blank }) && last_response }
+    turns = (1..).each
+    others = -> { JSON.parse(say.call(staying, turns.next, id).body)["others"] }
+    say.call(going, 2, nil)
+    say.call(going, 1, id)
+    expect(others.call).to eq([])
+    one = listener
+    say.call(going, 4, id)
+    expect(hear(one, "here")["blank"]).to eq(id)
+    say.call(going, 3, nil)
+    expect(others.call).to eq([nil])
+    say.call(going, 6, nil)
+    expect(hear(one, "here")["blank"]).to eq(id)
+    say.call(going, 5, id)
+    expect(others.call).to eq([])
   end
 end

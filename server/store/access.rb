@@ -15,6 +15,8 @@ module MossyAnvil
         def ledger = @ledger ||= Ledger.new(@db)
         def rates = @rates ||= Rates.new(@db)
         def cards = @cards ||= Cards.new(@db)
+        def carried_cards = @carried_cards ||= CarriedCards.new(@db)
+        def journal = @journal ||= Journal.new(@db)
         def people = @people ||= People.new(@db)
       end
     end

@@ -142,20 +142,6 @@ module MossyAnvil
         def due = on_the_rack.exclude(due_on: nil).order(:due_on, :id).all
         def keep_brief(id, brief) = @db[:blanks].where(id: id).update(brief)
 
-        # Adds a journal entry; sending the same key twice adds it once. at: logged_at:, where it is not of now. Returns
-        # the entry.
-        def log(id, entry, **at)
-          @db[:blanks].where(id: id).get(:id) or raise NotFound, Problems.text("refused.there_is_no_blank", id: id)
-          keep_entry(id, { stage: nil, speed_rpm: nil, note: "", by: @by, **at }.merge(entry.transform_keys(&:to_sym)))
-          entry_of(@db[:journal][blank_id: id, key: entry["key"]])
-        end
-
-        # Is there an entry with that key?
-        def logged?(id, key) = !@db[:journal].where(blank_id: id, key: key).empty?
-
-        # Puts an entry in as it is, with its own time where it has one, unless its key is there already.
-        def keep_entry(id, row) = @db[:journal].insert_conflict(target: %i[blank_id key]).insert(blank_id: id, **row)
-
         private
 
         # The next number, which nobody else is given before this transaction ends.
@@ -201,7 +187,7 @@ module MossyAnvil
             saved_at: row[:updated_at].utc.iso8601,
             put_away: !row[:put_away_at].nil?,
             document: document(row),
-            journal: own(row, :journal).order(:logged_at, :id).map { |entry| entry_of(entry) }
+            journal: Journal.new(@db).of(row[:id])
           }
         end
 
@@ -216,10 +202,6 @@ module MossyAnvil
             readings: own(row, :readings).order(:taken_at, :id).all,
             lathe: row[:lathe_id] && @db[:lathes][id: row[:lathe_id]]
           )
-        end
-
-        def entry_of(row)
-          row.slice(:id, :key, :kind, :stage, :speed_rpm, :note, :by).merge(logged_at: row[:logged_at].utc.iso8601)
         end
       end
     end

@@ -12,20 +12,17 @@ module MossyAnvil
           @db = db
         end
 
-        # A tab is at a blank, or at none.
-        def note(tab, blank_id, person, now)
+        # A tab is at a blank, or at none; turn: of two things it says, the one with the higher counts, even where it
+        # comes first.
+        def note(tab, turn, blank_id, person, now)
           @db[:presences].where { seen_at < (now - GONE_S) }.delete
-          return @db[:presences].where(tab: tab).delete unless blank_id
-
-          row = { person: person, blank_id: blank_id, seen_at: now }
-          known = @db[:presences].where(tab: tab, blank_id: blank_id)
-          # One that is merely still there is no news.
-          return if known.where(person: person).update(seen_at: now).positive?
-          if @db[:blanks].where(id: blank_id).empty?
+          if blank_id && @db[:blanks].where(id: blank_id).empty?
             raise NotFound, Problems.text("refused.there_is_no_blank", id: blank_id)
           end
 
-          @db[:presences].insert_conflict(target: :tab, update: row).insert(tab: tab, **row)
+          row = { turn: turn, person: person, blank_id: blank_id, seen_at: now }
+          later = Sequel[:presences][:turn] < turn
+          @db[:presences].insert_conflict(target: :tab, update: row, update_where: later).insert(tab: tab, **row)
         end
 
         # Names of the others at that blank, nil of whoever has none.

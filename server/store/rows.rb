@@ -128,8 +128,8 @@ module MossyAnvil
         # JSON as it came out of the database, as plain data.
         def data(value) = value && JSON.parse(JSON.generate(value))
 
+        # Plain data as a column of JSON takes it; nil stays nil.
         def json(value) = value && Sequel.pg_jsonb_wrap(value)
-        private_class_method :json
       end
     end
   end

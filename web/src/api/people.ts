@@ -15,9 +15,9 @@ export const people = {
   offerPairing: (person_id: number) => answered(http.POST("/api/pairings", { body: { person_id } })),
   usePairing: (code: string, name: string) => answered(http.POST("/api/pairings/use", { body: { code, name } })),
   /** Says at which blank this tab is; who else is at it. */
-  sayHere: async (tab: string, blank_id: number | null) =>
+  sayHere: async (tab: string, turn: number, blank_id: number | null) =>
     // Gets through although the page that says it is being left.
-    (await answered(http.POST("/api/here", { body: { tab, blank_id }, keepalive: true }))).others,
+    (await answered(http.POST("/api/here", { body: { tab, turn, blank_id }, keepalive: true }))).others,
   devices: async () => (await answered(http.GET("/api/devices"))).devices,
   rememberDevice: async (name: string) => (await answered(http.POST("/api/devices", { body: { name } }))).devices,
   revokeDevice: async (id: number) =>

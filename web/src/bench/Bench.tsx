@@ -1,8 +1,6 @@
-import { useQueryClient } from "@tanstack/react-query";
-import { useCallback, useDeferredValue, useEffect, useMemo, useReducer, useRef, useState, type Dispatch } from "react";
+import { useCallback, useDeferredValue, useEffect, useMemo, useReducer, useState } from "react";
 import styled from "styled-components";
-import { api, Refused } from "../api/client";
-import type { Assessment, Defect, Document, Kept, Photograph, Problem, RouteQuestion } from "../api/document";
+import type { Assessment, Defect, Kept, Photograph, Problem } from "../api/document";
 import { BlankContext, DrawingContext, RouteContext, SelectionContext, type Blank } from "../draft/contexts";
 import { useDraft, type DraftHandle } from "../draft/useDraft";
 import { SITS, useTurned, type Sits } from "../draft/useTurned";
@@ -11,23 +9,25 @@ import { SoughtPlace } from "../kit/SoughtPlace";
 import { ink } from "../kit/theme";
 import { useHere } from "../kit/useHere";
 import { useKept } from "../kit/useKept";
-import { useSettled } from "../kit/useSettled";
 import { Waiting } from "../kit/Waiting";
-import { copyOf, freeId, makeDefect, today, type Tool } from "../piece/edit";
+import { freeId, makeDefect, type Tool } from "../piece/edit";
 import { surfaceMm } from "../piece/geometry";
 import { Piece } from "../piece/Piece";
 import { PracticeStrip } from "../practice/PracticeStrip";
 import { usePractice } from "../practice/usePractice";
-import { afterAction, START, type BenchAction } from "./benchState";
+import { afterAction, START } from "./benchState";
 import { Docket, type Station } from "./Docket";
+import { NotCalculated } from "./NotCalculated";
 import { NextMove } from "./NextMove";
 import { RouteStrip } from "./RouteStrip";
 import { TitleBar } from "./TitleBar";
-import { Notice, Unsaved } from "./Unsaved";
+import { Unsaved } from "./Unsaved";
+import { useDefects } from "./useDefects";
 import { useKeys } from "./useKeys";
 import { useLook } from "./useLook";
 import { useReckon } from "./useReckon";
-import { useNewest } from "../api/useNewest";
+import { useRoute } from "./useRoute";
+import { useSaving } from "./useSaving";
 
 const Frame = styled.main`
   display: grid;
@@ -73,9 +73,6 @@ const Frame = styled.main`
   }
 `;
 
-/** The whole way is asked for once the draft has been left alone so long. */
-const SETTLED_MS = 400;
-
 type Props = { kept: Kept; station: Station; onStation: (station: Station) => void };
 
 /** One blank on the bench: the piece in view, the docket beside it, the next move below. */
@@ -111,40 +108,6 @@ export function Bench({ kept, station, onStation }: Props) {
     </div>
   );
   return <Assessed {...{ id: kept.id, draft, assessment, problem, sits, setSits, station, onStation, save, head }} />;
-}
-
-/** Saving, and what the server refused of it. */
-function useSaving(id: number, mounted: DraftHandle) {
-  const [refused, setRefused] = useState<Refused>();
-  const client = useQueryClient();
-  const { version, document, keep } = mounted;
-  const send = useCallback(async () => {
-    try {
-      const now = await api.save(id, version, document);
-      client.setQueryData(["blank", id], now);
-      keep(now, document);
-      setRefused(undefined);
-      await client.invalidateQueries({ queryKey: ["shop"] });
-    } catch (fault) {
-      if (!(fault instanceof Refused)) throw fault;
-      setRefused(fault);
-    }
-  }, [client, id, version, document, keep]);
-  const save = useCallback(() => void send(), [send]);
-  return { save, refused, setRefused };
-}
-
-function NotCalculated({ problem }: { problem: Problem }) {
-  const badInput = problem.status > 0 && problem.status < 500;
-  return (
-    <Notice role="alert">
-      <p>
-        {badInput
-          ? t("screen.bench.not_reckoned_the_numbers_are_of", { value: problem.errors?.[0]?.detail ?? problem.detail })
-          : problem.detail}
-      </p>
-    </Notice>
-  );
 }
 
 type AssessedProps = Omit<Props, "kept"> & {
@@ -200,7 +163,7 @@ function Assessed({ id, draft, assessment, problem, sits, setSits, station, onSt
   const practice = usePractice(id);
   const [instead, showInstead] = useState<Defect[]>();
   const shown = instead ? { ...look, document: { ...look.document, defects: instead }, fixed: true } : look;
-  const way = useWay(draft.document, station === "route" ? "all" : "taken", state.step, act);
+  const way = useRoute(draft.document, station === "route" ? "all" : "taken", state.step, act);
   const { clockDeg, zMm, geometry } = look;
   const drawing = useMemo(
     () => ({
@@ -273,58 +236,4 @@ function Assessed({ id, draft, assessment, problem, sits, setSits, station, onSt
       />
     </Frame>
   );
-}
-
-/** The way of the whole work, asked anew with every change; of a blank without a form there is none. */
-function useWay(document: Document, ways: RouteQuestion["ways"], step: string | undefined, act: Dispatch<BenchAction>) {
-  const asked = useSettled(document, SETTLED_MS);
-  const question = useMemo(() => (asked.form ? { document: asked, ways } : undefined), [asked, ways]);
-  const { answer, settled, problem } = useNewest(question, api.route);
-  const route = document.form ? answer : undefined;
-  const coming = document.form !== undefined && !route && !problem;
-  return useMemo(
-    () => ({
-      route,
-      settled,
-      problem,
-      coming,
-      step,
-      lookAt: (id: string | undefined) => act({ do: "look at step", id }),
-    }),
-    [route, settled, problem, coming, step, act],
-  );
-}
-
-/** How defects of the draft are put, added, removed and copied. */
-function useDefects(
-  draft: DraftHandle,
-  { geometry }: Assessment,
-  onAdded: (id: string) => void,
-  onRemoved: () => void,
-) {
-  const { document, change } = draft;
-  const told = useRef({ onAdded, onRemoved });
-  useEffect(() => {
-    told.current = { onAdded, onRemoved };
-  });
-  return useMemo(() => {
-    const withDefects = (defects: Defect[], holding = false) => change({ ...document, defects }, holding);
-    const add = (defect: Defect) => {
-      withDefects([...document.defects, { ...defect, found_on: today() }]);
-      told.current.onAdded(defect.id);
-    };
-    return {
-      add,
-      put: (defect: Defect, holding: boolean) =>
-        withDefects(
-          document.defects.map((old) => (old.id === defect.id ? defect : old)),
-          holding,
-        ),
-      remove: (id: string) => {
-        withDefects(document.defects.filter((defect) => defect.id !== id));
-        told.current.onRemoved();
-      },
-      copy: (defect: Defect) => add(copyOf(defect, document.defects, geometry)),
-    };
-  }, [document, change, geometry]);
 }

@@ -5,7 +5,7 @@ import { useNewest } from "../api/useNewest";
 import { groovesOf, withGroove } from "../draft/mendSteps";
 import type { DraftHandle } from "../draft/useDraft";
 import type { Sits } from "../draft/useTurned";
-import { otherEnd, pictureOf } from "../photo/Photographs";
+import { otherEnd, pictureOf } from "../photo/pictures";
 import type { Look } from "../piece/types";
 import type { BenchAction, BenchState } from "./benchState";
 import type { Station } from "./Docket";

@@ -10,11 +10,12 @@ import { useUnit } from "../kit/Units";
 import { Waiting } from "../kit/Waiting";
 import { Foot, Page, Progress } from "./CardFrame";
 import { Dangers } from "./Dangers";
-import { Bubbles, left, Line } from "./Line";
+import { Bubbles, left as leftMs, Line } from "./Line";
 import { LiveStrip } from "./LiveStrip";
 import { SpeedNow } from "./SpeedNow";
 import { useReading } from "../instruments/live";
-import { Alarm } from "./alarm";
+import { LineActs } from "./LineActs";
+import { useAlarm } from "./useAlarm";
 import { Running } from "./Running";
 import { Troubles } from "./Troubles";
 import { useCard } from "./useCard";
@@ -65,7 +66,6 @@ function Open({
   const index = found >= 0 ? found : lines.length - 1;
   const here = lines[index];
   const [met, meet] = useState(false);
-  const alarm = useRef(new Alarm());
   const { nowMs, mark, busy } = handle;
   const { data: session } = useSession();
   const value = useRef<number>(undefined);
@@ -74,18 +74,14 @@ function Open({
   }, [here?.line.key]);
 
   const due = lines.some(({ line }) => line.wait && !line.wait.ended_at && Date.parse(line.wait.likely_at) <= nowMs);
-  const working = lines.some(({ line }) => line.working && line.wait && !line.wait.ended_at && left(line, nowMs) <= 0);
-  useEffect(() => {
-    const own = alarm.current;
-    if (due) own.start();
-    else own.stop();
-    window.document.title = due ? t("screen.card.time_is_up_mossy_anvil") : t("screen.card.card_mossy_anvil");
-    return () => own.stop();
-  }, [due]);
+  const working = lines.some(
+    ({ line }) => line.working && line.wait && !line.wait.ended_at && leftMs(line, nowMs) <= 0,
+  );
+  const alarm = useAlarm(due);
 
   const step = (by: number) => look(lines[Math.min(Math.max(index + by, 0), lines.length - 1)]?.line.key);
   const onward = () => {
-    alarm.current.arm();
+    alarm.arm();
     if (!here || busy) return;
     const { line } = here;
     if (line.done_at) return step(1);
@@ -108,7 +104,7 @@ function Open({
   // Under the papers the lathe turns as well.
   const limit = limitOf(here);
   const over = limit && rpmNow > limit ? limit : undefined;
-  const left_ = lines.filter(({ line }) => !line.done_at && !line.optional).length;
+  const left = lines.filter(({ line }) => !line.done_at && !line.optional).length;
   return (
     <Page
       aria-label={t("screen.card.card")}
@@ -123,7 +119,7 @@ function Open({
           {t("screen.card.line_of", {
             value: index + 1,
             count: lines.length,
-            value_2: left_ === 0 ? t("screen.card.all_ticked") : "",
+            value_2: left === 0 ? t("screen.card.all_ticked") : "",
           })}
         </span>
         <Button $kind="quiet" onPress={() => void go(`/blanks/${blankId}/${here.step.stretch ? "route" : "mend"}`)}>
@@ -204,39 +200,11 @@ function Open({
                 <MessageText message={caution} />
               </p>
             ))}
-            <div style={{ display: "flex", flexWrap: "wrap", gap: 12 }}>
-              {here.step.troubles.length > 0 && (
-                <Button style={{ minHeight: 64, fontSize: 20 }} onPress={() => meet(true)}>
-                  {t("screen.card.something_went_wrong")}
-                </Button>
-              )}
-              {(here.line.done_at ?? here.line.wait) && (
-                <Button
-                  style={{ minHeight: 64, fontSize: 20 }}
-                  onPress={() => mark(card.id, { line: here.line.key, kind: "taken_back" })}
-                >
-                  {t("screen.card.take_it_back")}
-                </Button>
-              )}
-              {left_ === 0 && (
-                <Button
-                  $kind="go"
-                  style={{ minHeight: 64, fontSize: 20 }}
-                  onPress={() => handle.end(card.id, () => void go(`/blanks/${blankId}/log`))}
-                >
-                  {t("screen.card.end_the_card")}
-                </Button>
-              )}
-              {left_ > 0 && (
-                <Button
-                  $kind="quiet"
-                  style={{ minHeight: 64, fontSize: 20 }}
-                  onPress={() => handle.end(card.id, () => void go(`/blanks/${blankId}/log`))}
-                >
-                  {t("screen.card.break_off_here")}
-                </Button>
-              )}
-            </div>
+            <LineActs
+              {...{ card, handle, here, left }}
+              onMet={() => meet(true)}
+              onEnd={() => handle.end(card.id, () => void go(`/blanks/${blankId}/log`))}
+            />
           </>
         )}
       </section>

@@ -4,19 +4,22 @@ import { api } from "../api/client";
 
 /** This tab, as long as it is open. */
 const tab = crypto.randomUUID();
+/** What it has said so far: a word that it has left is not undone by an earlier one that comes later. */
+let said = 0;
+const say = (blankId: number | null) => api.sayHere(tab, ++said, blankId);
 const STILL_HERE_MS = 20_000;
 
 /** Who else is at that blank just now: names, null of whoever has none. Says at the same time that this tab is. */
 export function useHere(blankId: number): (string | null)[] {
   const { data = [] } = useQuery({
     queryKey: ["here", blankId],
-    queryFn: () => api.sayHere(tab, blankId),
+    queryFn: () => say(blankId),
     refetchInterval: STILL_HERE_MS,
     staleTime: 0,
   });
   useEffect(() => {
     // Where the server is away it finds out by itself.
-    const leave = () => void api.sayHere(tab, null).catch(() => undefined);
+    const leave = () => void say(null).catch(() => undefined);
     window.addEventListener("pagehide", leave);
     return () => {
       window.removeEventListener("pagehide", leave);

@@ -2,7 +2,7 @@ import styled from "styled-components";
 import type { Photograph, Story } from "../api/document";
 import { t } from "../i18n/texts";
 import { ink } from "../kit/theme";
-import { pictureOf } from "../photo/Photographs";
+import { pictureOf } from "../photo/pictures";
 
 const Pictures = styled.div`
   display: grid;

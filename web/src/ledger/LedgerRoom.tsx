@@ -1,21 +1,20 @@
 import { keepPreviousData, useQuery } from "@tanstack/react-query";
 import { useEffect, useState } from "react";
 import { SearchField } from "react-aria-components";
-import { Link, useSearchParams } from "react-router";
+import { useSearchParams } from "react-router";
 import styled from "styled-components";
 import { api } from "../api/client";
-import { without, type LedgerAsked, type LedgerPiece } from "../api/document";
+import { without, type LedgerAsked } from "../api/document";
 import { capital, t } from "../i18n/texts";
-import { Button } from "../kit/Button";
-import { dayText } from "../kit/dayText";
 import { Select } from "../kit/Select";
 import { amountText } from "../kit/measure";
 import { FieldInput, FieldLabel } from "../kit/MeasureField";
-import { Carry, Fault, Quiet, Row, Ticket } from "../kit/parts";
+import { Carry, Fault, Quiet, Row } from "../kit/parts";
 import { ink } from "../kit/theme";
 import { useSettled } from "../kit/useSettled";
 import { useUnit } from "../kit/Units";
 import { Waiting } from "../kit/Waiting";
+import { More, Pieces } from "./Pieces";
 import { countText, hoursText, Plots, stepName } from "./Plots";
 
 const SETTLED_MS = 250;
@@ -46,10 +45,6 @@ const Sums = styled.dl`
     font-size: 20px;
     font-weight: 700;
   }
-`;
-
-const Wide = styled.div`
-  overflow-x: auto;
 `;
 
 const toText = (asked: object) =>
@@ -154,72 +149,5 @@ export function LedgerRoom() {
       )}
       <More from={data.from} shown={data.pieces.length} count={sums.count} onFrom={(from) => put("from", from)} />
     </Page>
-  );
-}
-
-function Pieces({ pieces }: { pieces: LedgerPiece[] }) {
-  const unit = useUnit();
-  const money = (value: number | null) => (value === null ? "" : amountText(value, "money", unit));
-  return (
-    <Wide>
-      <Ticket>
-        <thead>
-          <tr>
-            {(["piece", "of", "became", "day"] as const).map((name) => (
-              <th key={name} scope="col">
-                {t(`screen.ledger.column.${name}`)}
-              </th>
-            ))}
-            {(["hours", "cost", "price", "margin"] as const).map((name) => (
-              <th key={name} scope="col" className="number">
-                {t(`screen.ledger.column.${name}`)}
-              </th>
-            ))}
-          </tr>
-        </thead>
-        <tbody>
-          {pieces.map((piece) => (
-            <tr key={piece.id}>
-              <th scope="row">
-                <Link to={`/blanks/${piece.id}/record`}>
-                  {piece.number ?? ""} {piece.name}
-                </Link>
-              </th>
-              <td>{piece.stuff}</td>
-              <td>
-                {t(`ledger.outcomes.${piece.outcome}`)}
-                {piece.failed_at && `, ${stepName(piece.failed_at).toLowerCase()}`}
-              </td>
-              <td>{dayText(piece.ended_on)}</td>
-              <td className="number">{hoursText(piece.hands_h)}</td>
-              <td className="number">{money(piece.cost)}</td>
-              <td className="number">{money(piece.price)}</td>
-              <td className="number" style={(piece.margin ?? 0) < 0 ? { color: ink.rust } : undefined}>
-                {money(piece.margin)}
-              </td>
-            </tr>
-          ))}
-        </tbody>
-      </Ticket>
-    </Wide>
-  );
-}
-
-type MoreOf = { from: number; shown: number; count: number; onFrom: (from: number) => void };
-
-/** Further pieces than are shown at once. */
-function More({ from, shown, count, onFrom }: MoreOf) {
-  const [step] = useState(shown);
-  if (count <= shown && from === 0) return null;
-  return (
-    <Row style={{ alignItems: "center" }}>
-      <Button isDisabled={from === 0} onPress={() => onFrom(Math.max(0, from - step))}>
-        {t("screen.ledger.newer")}
-      </Button>
-      <span>{t("screen.ledger.which", { first: from + 1, last: from + shown, count })}</span>
-      <Button isDisabled={from + shown >= count} onPress={() => onFrom(from + shown)}>
-        {t("screen.ledger.older")}
-      </Button>
-    </Row>
   );
 }

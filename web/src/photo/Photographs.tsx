@@ -1,29 +1,17 @@
 import { useQuery, useQueryClient } from "@tanstack/react-query";
-import { useMemo, useState } from "react";
+import { useState } from "react";
 import { FileTrigger } from "react-aria-components";
 import styled from "styled-components";
 import { api, Refused } from "../api/client";
-import type { Defect, Photograph } from "../api/document";
-import { useNewest } from "../api/useNewest";
+import type { Photograph } from "../api/document";
 import { Button } from "../kit/Button";
-import { Choice } from "../kit/Choice";
 import { TextLine } from "../kit/MeasureField";
-import { amountText } from "../kit/measure";
 import { ink } from "../kit/theme";
-import { useStored } from "../kit/useStored";
-import { useUnit } from "../kit/Units";
-import { freeId } from "../piece/edit";
-import { Fault, Quiet, Row } from "../kit/parts";
+import { Fault, Row } from "../kit/parts";
 import { useBlank, useDrawing } from "../draft/contexts";
-import { NOTHING, outlineOf, question } from "./trace";
-import { TraceSheet } from "./TraceSheet";
+import { pictureOf, SHOWS } from "./pictures";
+import { TraceOver } from "./TraceOver";
 import { t } from "../i18n/texts";
-
-const SHOWS = {
-  tail_face: t("screen.photo.tail_end"),
-  head_face: t("screen.photo.head_end"),
-  other: t("screen.photo.something_else"),
-} as const;
 
 const Line = styled.li`
   border-top: 1px solid ${ink.rule};
@@ -43,12 +31,6 @@ const Line = styled.li`
     grid-template-columns: minmax(0, 1fr);
   }
 `;
-
-/** Which end a picture shows once the piece is turned end for end. */
-export const otherEnd = (view: Photograph["view"]): Photograph["view"] =>
-  (({ tail_face: "head_face", head_face: "tail_face", other: "other" }) as const)[view];
-
-export const pictureOf = (blank: number, { id }: Photograph) => `/api/blanks/${blank}/photographs/${id}/image`;
 
 type Sending = { file: File; sent: number; fault?: string };
 
@@ -152,82 +134,9 @@ function One({ photograph, onChanged }: { photograph: Photograph; onChanged: () 
       </div>
       {tracing && (
         <div className="over">
-          <Over photograph={photograph} say={say} />
+          <TraceOver photograph={photograph} say={say} />
         </div>
       )}
     </Line>
-  );
-}
-
-/** Tracing over a photograph of a blank that is on the rack already. */
-function Over({ photograph, say }: { photograph: Photograph; say: (change: Partial<Photograph>) => Promise<void> }) {
-  const blank = useBlank();
-  const unit = useUnit();
-  const [traced, setTraced] = useStored(`traced-${blank.id}-${photograph.id}`, NOTHING);
-  const { document, assessment } = blank;
-  // Traced as the piece sits now; what is said of the picture stays as it was first mounted.
-  const shows = photograph.view === "head_face" ? "head_face" : "tail_face";
-  const view = blank.sits === "reversed" ? (otherEnd(shows) as typeof shows) : shows;
-  const asked = useMemo(
-    () => question(traced, view, assessment.geometry.length_mm),
-    [traced, view, assessment.geometry.length_mm],
-  );
-  const { answer, settled, problem } = useNewest(asked, api.trace);
-  const trace = settled && !problem ? answer : undefined;
-  const keepScale = () =>
-    trace && say({ view: shows, scale: { mm_per_share: trace.mm_per_share, centre: trace.centre } });
-  const takeOutline = () => {
-    if (!trace) return;
-    blank.draft.change({ ...document, shape: { type: "outline", stations: trace.stations } });
-    void keepScale();
-  };
-  const addFindings = () => {
-    if (!trace) return;
-    const found = trace.defects.reduce(
-      (defects: Defect[], defect) => [...defects, { ...defect, id: freeId(defects) }],
-      document.defects,
-    );
-    blank.draft.change({ ...document, defects: found });
-    void keepScale();
-  };
-  return (
-    <div style={{ display: "grid", gap: 10 }}>
-      <Choice
-        label={t("screen.photo.it_shows")}
-        value={photograph.view}
-        options={SHOWS}
-        onChange={(chosen) => void say({ view: chosen })}
-      />
-      <TraceSheet
-        src={pictureOf(blank.id, photograph)}
-        tracing={traced}
-        taken={trace && outlineOf(trace, view)}
-        onChange={setTraced}
-      />
-      {problem && <Fault role="alert">{problem.errors?.[0]?.detail ?? problem.detail}</Fault>}
-      {trace && (
-        <>
-          <p role="status">
-            {t("screen.photo.across_at_least_at_most", {
-              amount_text: amountText(trace.across_mm[0] ?? 0, "mm", unit),
-              amount_text_2: amountText(trace.across_mm[1] ?? 0, "mm", unit),
-            })}
-          </p>
-          <Row>
-            <Button onPress={takeOutline}>{t("screen.photo.take_this_outline")}</Button>
-            {trace.defects.length > 0 && (
-              <Button onPress={addFindings}>
-                {t("screen.photo.add", {
-                  count: trace.defects.length,
-                  value: trace.defects.length === 1 ? t("screen.photo.defect") : t("screen.photo.defects"),
-                })}
-              </Button>
-            )}
-            <Button onPress={() => void keepScale()}>{t("screen.photo.keep_its_scale_alone")}</Button>
-          </Row>
-          <Quiet>{t("screen.photo.the_outline_is_taken_the_same")}</Quiet>
-        </>
-      )}
-    </div>
   );
 }

@@ -35,3 +35,6 @@ export type Look = {
   /** A new defect from a stroke of the pointer. */
   add: (defect: Defect) => void;
 };
+
+/** Where on the drawing a place in the cut along the axis is: z from the head, u from the axis, up from it positive. */
+export type InSection = (zMm: number, uMm: number) => [number, number];

@@ -5,7 +5,7 @@ import styled from "styled-components";
 import { api } from "../api/client";
 import { t } from "../i18n/texts";
 import { ink } from "../kit/theme";
-import { pictureOf } from "../photo/Photographs";
+import { pictureOf } from "../photo/pictures";
 
 const Thumbs = styled.ul`
   display: grid;

@@ -7,7 +7,8 @@ import { CarryOut } from "./CarryOut";
 import { Devices } from "./devices/Devices";
 import { Lathes } from "./Lathes";
 import { Named } from "./Named";
-import { Equipment, People } from "./People";
+import { Equipment } from "./Equipment";
+import { People } from "./People";
 import { Rates } from "./Rates";
 import { Tools } from "./Tools";
 

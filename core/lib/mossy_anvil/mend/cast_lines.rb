@@ -4,16 +4,13 @@ module MossyAnvil
   module Mend
     # What to do for a casting, line by line, from the mould to the saw.
     class CastLines
-      # How much longer than likely a wait in the mould may be.
-      LATE = 1.3
-
       # pour: Pour; plan: PourPlan; detail: CastDetail as plain data.
       def initialize(pour, plan, detail)
         @pour, @plan, @detail = pour, plan, detail
       end
 
       def to_a
-        [*before, *@detail[:layers].each_with_index.flat_map { |layer, index| layer(layer, index) }, *afterwards]
+        [*before, *@detail[:layers].each_with_index.flat_map { |layer, index| layer(layer, index) }, *ending]
       end
 
       # For a pour that fell short: batch: Batches of one go of what is missing, of so many; hours since the last pour.
@@ -44,6 +41,8 @@ module MossyAnvil
           )
         ]
       end
+
+      def ending = CastEnding.new(@detail, cured_h: @plan.cured_h).to_a
 
       def line(...) = CardLine.of(...).to_h
       # A message that names a part of the pour.
@@ -164,63 +163,6 @@ module MossyAnvil
             until: [layer[:next_until_h], "h"],
             unlocks: "next_layer"
           )
-        ]
-      end
-
-      def afterwards
-        demould = @detail[:demould_h] * 60
-        [
-          line(:measure, "cast.line.mixed", measures: :used_g),
-          line(:measure, "cast.line.gelled", measures: :gel_min),
-          line(:wait, "cast.line.in_mould", minutes: [demould, demould * LATE], unlocks: "demould"),
-          line(:do, "cast.line.demould"),
-          *oven,
-          *(
-            if @detail[:pieces]
-              [line(:do, "cast.line.saw", n: [@detail[:pieces][:count], ""], each: [@detail[:pieces][:each_mm], "mm"])]
-            else
-              []
-            end
-          ),
-          *(
-            if @detail[:oven]
-              []
-            else
-              [
-                line(
-                  :wait,
-                  "line.cured",
-                  minutes: [(@plan.cured_h * 60) - demould] * 2,
-                  unlocks: "food_and_finish"
-                ).merge(optional: true)
-              ]
-            end
-          )
-        ]
-      end
-
-      def oven
-        given = @detail[:oven] or return []
-        warm, down = (given[:ramp_h] + given[:heat_h]) * 60, given[:heat_h] * 60
-        [
-          line(
-            :wait,
-            "cast.line.oven_up",
-            minutes: [warm, warm * 1.2],
-            cure: false,
-            oven: [given[:oven_c], "C"],
-            pace: [Table["casting"]["post_cure"]["ramp_k_h"], "K"],
-            unlocks: "hold"
-          ),
-          line(
-            :wait,
-            "cast.line.oven_hold",
-            minutes: [given[:hold_h] * 60] * 2,
-            cure: false,
-            oven: [given[:oven_c], "C"],
-            unlocks: "cool"
-          ),
-          line(:wait, "cast.line.oven_down", minutes: [down, down * 1.3], cure: false, unlocks: "food_and_finish")
         ]
       end
     end

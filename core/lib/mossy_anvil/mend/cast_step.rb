@@ -13,7 +13,7 @@ module MossyAnvil
       def hands_min = 60 + (plan.layers.size * 15) + (plan.cups * 5)
       def working_min = plan.batches.first.working_min
       def usual_h = plan.ready_h
-      def ready_late_h = own_wait_h || (usual_h * CastLines::LATE)
+      def ready_late_h = own_wait_h || (usual_h * CastEnding::LATE)
       def cure_h = plan.cured_h
       def oven_c = data.dig(:post_cure, :oven_c)
       def softens_c = resin.row["soft_from_c"]

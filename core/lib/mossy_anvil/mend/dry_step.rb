@@ -4,7 +4,6 @@ module MossyAnvil
   module Mend
     # Let it dry to a moisture, in a place.
     class DryStep < MendStep
-      WEIGH_EVERY_DAYS = 7
       # Wetter than this it cracks in the oven where it is thick, %.
       OVEN_FROM_PCT = 12
       HOURS = 24.0
@@ -16,13 +15,13 @@ module MossyAnvil
 
       # Hours: earliest and likely; where this air never gets it there, none.
       def usual_h = days && days * HOURS
-      def ready_late_h = own_wait_h || (late_days && late_days * HOURS)
-      def early_h = early_days && early_days * HOURS
+      def ready_late_h = own_wait_h || (times.late_days && times.late_days * HOURS)
+      def early_h = times.early_days && times.early_days * HOURS
 
       def says
         found =
           if days.nil?
-            say(:stop, "dry.says.never", figure: "emc_pct", to: [to_pct, "%"], emc: [emc, "%"])
+            say(:stop, "dry.says.never", figure: "emc_pct", to: [to_pct, "%"], emc: [times.emc, "%"])
           elsif days.zero?
             say(:go, "dry.says.dry_enough", now: [scene.moisture_pct, "%"])
           else
@@ -32,9 +31,9 @@ module MossyAnvil
               figure: "days",
               now: [scene.moisture_pct, "%"],
               to: [to_pct, "%"],
-              early: [early_days, "days"],
-              late: [late_days || days, "days"],
-              again: [weigh_days, "days"]
+              early: [times.early_days, "days"],
+              late: [times.late_days || days, "days"],
+              again: [times.weigh_days, "days"]
             )
           end
         [found, weight, opening, *too_thick].compact
@@ -46,16 +45,16 @@ module MossyAnvil
       def detail
         {
           place: place["key"],
-          emc_pct: emc,
+          emc_pct: times.emc,
           from_pct: scene.moisture_pct,
           to_pct: to_pct.to_f,
           days: days,
-          days_early: early_days,
-          days_late: late_days,
-          weigh_days: days.to_f.zero? ? nil : weigh_days,
+          days_early: times.early_days,
+          days_late: times.late_days,
+          weigh_days: days.to_f.zero? ? nil : times.weigh_days,
           target_g: target_g,
           opens: opens,
-          places: places
+          places: times.places
         }
       end
 
@@ -84,71 +83,10 @@ module MossyAnvil
 
       def place = @place ||= Table.row("drying_places", data[:in] || "room", at: "#{at}/in")
 
+      def times = @times ||= DryTimes.new(place, to_pct, scene, method(:put))
+      def days = times.days
+
       def place_term = Table.term("drying_places", place["key"])
-
-      def air_of(row) = DryingAir.of(row, scene.climate)
-
-      def emc
-        air = air_of(place)
-        @emc ||=
-          put(
-            "emc_pct",
-            air.emc_pct,
-            "%",
-            "moisture_that_wood_comes_to_in",
-            source: "hailwood_and_horrobin_wood_handbook",
-            certainty: :derived,
-            inputs: {
-              "temperature" => [air.temperature_c, "C"],
-              "humidity" => [air.humidity * 100, "%"]
-            }
-          )
-      end
-
-      # [likely, early, late] days in a place.
-      def forecast(row)
-        return 0.0, 0.0, 0.0 unless scene.water
-
-        scene.water.forecast(
-          to_pct,
-          from_pct: scene.moisture_pct,
-          air: air_of(row),
-          wander: row["wander"],
-          pace: row["pace"]
-        )
-      end
-
-      def found = @found ||= forecast(place)
-      def early_days = found[1]
-      def late_days = found[2]
-
-      def days
-        return @days if defined?(@days)
-
-        @days =
-          put(
-            "days",
-            found[0],
-            "days",
-            found[0] ? "drying_curve_from_now_to_there" : "that_air_is_too_damp",
-            source: Table["drying_places"]["source"],
-            inputs: {
-              "now" => [scene.moisture_pct, "%"],
-              "to" => [to_pct, "%"],
-              "emc" => [emc, "%"],
-              "pace" => [place["pace"], ""]
-            }
-          )
-      end
-
-      def weigh_days = [days / 2, WEIGH_EVERY_DAYS].min.ceil.clamp(1, WEIGH_EVERY_DAYS)
-
-      # What the other places would take.
-      def places
-        Table
-          .rows("drying_places")
-          .map { |row| { key: row["key"], emc_pct: air_of(row).emc_pct, days: forecast(row)[0] } }
-      end
 
       def target_g
         dry = scene.assessed.dig(:drying, :oven_dry_mass_g) or return

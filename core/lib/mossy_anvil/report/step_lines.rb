@@ -7,25 +7,6 @@ module MossyAnvil
     class StepLines
       # Up to the limit by its rungs again where it is so much faster than the step before.
       FASTER = 1.05
-      # What a cut is told by, for the picture and the figures beside it.
-      TOLD = %i[
-        side
-        kind
-        z_mm
-        direction
-        tool
-        second
-        rpm
-        force_n
-        allowed_n
-        overhang_mm
-        depth_mm
-        down_mm
-        leave_mm
-        wall_mm
-        look_at
-        swath
-      ].freeze
       MIN_PER_DAY = 1440.0
 
       # A bit that makes room for the tool, where the floor is wider than it, mm.
@@ -83,7 +64,7 @@ module MossyAnvil
 
       def mount = @step.needs.mount && Message.term("tables.mounts.#{@step.needs.mount}.name")
 
-      def turning = [*speed, *drill, *cuts, *release, line("look"), *took]
+      def turning = [*speed, *drill, *CutLines.new(@cuts).to_a, *release, line("look"), *took]
 
       # For the next piece.
       def took
@@ -151,44 +132,6 @@ module MossyAnvil
         steps.map { |rpm| line(rpm == steps.last ? "last_rung" : "rung", target: [rpm, "rpm", nil]) }
       end
 
-      # Each with the place to look at before it, what finishes it where that is another tool, and the edge sharpened
-      # before the last.
-      def cuts
-        @cuts.each_with_index.flat_map do |cut, at|
-          [
-            (line("look_at", ids: Message.ids(cut[:look_at])) if cut[:look_at].any?),
-            (line("sharpen") if at == @cuts.size - 1 && at.positive?),
-            cut[:tool] ? cutting(cut) : no_cut(cut),
-            (finishing(cut) if cut[:finish_tool])
-          ].compact
-        end
-      end
-
-      def no_cut(cut) = line("no_cut", why: cut_refused(cut), from: mm(cut[:z_mm][0]), to: mm(cut[:z_mm][1]))
-
-      def finishing(cut) = line("change_tool", tool: tool(cut[:finish_tool]), target: [cut[:change_mm], "mm", nil])
-
-      def cutting(cut)
-        line(
-          "cut",
-          tool: tool(cut[:tool]),
-          side: Message.term("cuts.sides.#{cut[:side]}"),
-          way: Message.term("cuts.directions.#{cut[:direction]}"),
-          from: mm(cut[:z_mm][0]),
-          to: mm(cut[:z_mm][1]),
-          target: [cut[:down_mm] || cut[:depth_mm], "mm", nil],
-          region: cut.slice(*TOLD)
-        )
-      end
-
-      def tool(key) = Message.term("tables.tools.#{key}.name")
-
-      def cut_refused(cut)
-        why = cut[:out].map { |one| one[:why] }.reject { |one| %w[side grain].include?(one) }.tally.max_by(&:last)
-        Message.term("cuts.why.#{why ? why[0] : "side"}")
-      end
-
-      def mm(value) = [value, "mm"]
       def minutes(wait) = [wait.earliest || wait.likely, wait.likely].map { |days| days * MIN_PER_DAY }
 
       def drying

@@ -1,30 +1,17 @@
-import { useQuery, useQueryClient } from "@tanstack/react-query";
-import { useState } from "react";
-import { Label, TextArea, TextField } from "react-aria-components";
 import styled from "styled-components";
-import { api, Refused } from "../../api/client";
-import { nowOrLater } from "../../api/outbox";
-import type { Entry, Kept, NewEntry, StageName } from "../../api/document";
-import { TakeReading } from "../../instruments/TakeReading";
-import { Button } from "../../kit/Button";
-import { Choice } from "../../kit/Choice";
-import { NumberField } from "../../kit/MeasureField";
-import { amountText } from "../../kit/measure";
-import { Place } from "../../kit/SoughtPlace";
-import { focusRing, ink } from "../../kit/theme";
-import { useAct } from "../../kit/useAct";
-import { useUnit } from "../../kit/Units";
-import { Carry, Fault, Heading, Quiet, Row } from "../../kit/parts";
-import { STAGES } from "../../kit/stages";
+import type { Entry, NewEntry, StageName } from "../../api/document";
 import { useBlank } from "../../draft/contexts";
-import { Heard } from "./Heard";
 import { t } from "../../i18n/texts";
-
-const KINDS: Record<NewEntry["kind"], string> = {
-  cut: t("screen.log.cut"),
-  mend: t("screen.log.mend"),
-  note: t("screen.log.note"),
-};
+import { amountText } from "../../kit/measure";
+import { Carry, Heading, Quiet, Row } from "../../kit/parts";
+import { Place } from "../../kit/SoughtPlace";
+import { STAGES } from "../../kit/stages";
+import { ink } from "../../kit/theme";
+import { useUnit } from "../../kit/Units";
+import { KINDS } from "./entryKinds";
+import { Heard } from "./Heard";
+import { PutAway } from "./PutAway";
+import { WriteEntry } from "./WriteEntry";
 
 const Line = styled.li`
   display: grid;
@@ -38,23 +25,13 @@ const Line = styled.li`
   }
 `;
 
-const Note = styled(TextArea)`
-  width: 100%;
-  min-height: 64px;
-  padding: 8px 10px;
-  border: 1px solid ${ink.slate};
-  background: ${ink.paper};
-  resize: vertical;
-  ${focusRing}
-`;
-
 /** What was done, newest last; entries are added and never changed. */
 export function Log() {
   const blank = useBlank();
   return (
     <>
       <Place of="log_cut">
-        <Write />
+        <WriteEntry />
       </Place>
       <Heading>{t("screen.log.so_far")}</Heading>
       <ul aria-label={t("screen.log.journal")}>
@@ -86,41 +63,7 @@ export function Log() {
       </Row>
       <Quiet>{t("screen.log.the_skin_is_a_drawing_to")}</Quiet>
       {blank.draft.dirty && <Quiet>{t("screen.log.as_it_was_last_saved_your")}</Quiet>}
-      <Done />
-    </>
-  );
-}
-
-/** Sold, burnt or given up: off the rack, and kept whole. */
-function Done() {
-  const blank = useBlank();
-  const client = useQueryClient();
-  const { busy, problem, act } = useAct();
-  const { data: kept } = useQuery<Kept>({
-    queryKey: ["blank", blank.id],
-    queryFn: () => api.blank(blank.id),
-    staleTime: Infinity,
-  });
-  const away = kept?.put_away ?? false;
-  const place = () =>
-    void act(
-      () => api.place(blank.id, !away),
-      (next) => {
-        client.setQueryData<Kept>(["blank", blank.id], (was) => was && { ...was, put_away: next.put_away });
-        void client.invalidateQueries({ queryKey: ["shop"] });
-      },
-    );
-  return (
-    <>
-      <Heading>{away ? t("screen.log.it_is_put_away") : t("screen.log.done_with_it")}</Heading>
-      <Row>
-        <Carry href={`/blanks/${blank.id}/record`}>{t("screen.log.its_story")}</Carry>
-        <Button isDisabled={busy} onPress={place}>
-          {away ? t("screen.log.back_on_the_rack") : t("screen.log.put_it_away")}
-        </Button>
-      </Row>
-      <Quiet>{away ? t("screen.log.off_the_rack_the_shops_list") : t("screen.log.off_the_rack_kept_whole_with")}</Quiet>
-      {problem && <Fault role="alert">{problem.errors?.[0]?.detail ?? problem.detail}</Fault>}
+      <PutAway />
     </>
   );
 }
@@ -148,90 +91,5 @@ function Written({ entry }: { entry: Entry }) {
         )}
       </div>
     </Line>
-  );
-}
-
-function Write() {
-  const blank = useBlank();
-  const names = (Object.keys(STAGES) as StageName[]).filter((name) => blank.assessment.stages[name]);
-  const [kind, setKind] = useState<NewEntry["kind"]>("cut");
-  const [stage, setStage] = useState<StageName>("blank");
-  const [speed, setSpeed] = useState<number>();
-  const [note, setNote] = useState("");
-  const [problem, setProblem] = useState<Refused>();
-  const [key, setKey] = useState(() => crypto.randomUUID());
-  const client = useQueryClient();
-  const limit = blank.assessment.stages[stage]?.limit_rpm ?? 0;
-  const first = blank.assessment.stages[stage]?.speed_steps_rpm[0] ?? limit;
-  const shown = speed ?? Math.floor(first / 10) * 10;
-  const unit = useUnit();
-
-  const send = async () => {
-    try {
-      const written = { kind, note, ...(kind === "cut" && { stage, speed_rpm: shown }) };
-      const entry = await nowOrLater(() => api.log(blank.id, { key, ...written }), {
-        do: "log",
-        key,
-        atMs: Date.now(),
-        blank: blank.id,
-        entry: written,
-      });
-      if (entry) {
-        client.setQueryData<Kept>(
-          ["blank", blank.id],
-          (kept) => kept && { ...kept, journal: [...kept.journal, entry] },
-        );
-        blank.draft.addEntry(entry);
-      }
-      setKey(crypto.randomUUID());
-      setNote("");
-      setProblem(undefined);
-    } catch (refused) {
-      if (!(refused instanceof Refused)) throw refused;
-      setProblem(refused);
-    }
-  };
-  const fault = (name: string) => problem?.problem.errors?.find(({ pointer }) => pointer === `/${name}`)?.detail;
-
-  return (
-    <>
-      <div style={{ display: "grid", gap: 12 }}>
-        <Choice label={t("screen.log.what_was_done")} value={kind} options={KINDS} onChange={setKind} />
-        {kind === "cut" && (
-          <>
-            <Choice
-              label={t("screen.log.stage")}
-              value={stage}
-              options={Object.fromEntries(names.map((name) => [name, STAGES[name]])) as Record<StageName, string>}
-              onChange={setStage}
-            />
-            <div style={{ width: 150 }}>
-              <NumberField
-                label={t("screen.log.speed_rpm")}
-                value={shown}
-                onChange={setSpeed}
-                fault={fault("speed_rpm")}
-              />
-            </div>
-            <TakeReading of="tachometer" onTake={(rpm) => setSpeed(Math.round(rpm))} />
-            {shown > limit && (
-              <Fault role="alert">
-                {t("screen.log.above_the_limit_of_for_this", { limit: amountText(limit, "rpm", unit) })}
-              </Fault>
-            )}
-          </>
-        )}
-        <TextField value={note} onChange={setNote} maxLength={2000}>
-          <Label style={{ fontSize: 14, color: ink.quiet }}>{t("screen.log.note")}</Label>
-          <Note placeholder={t("screen.log.what_you_saw_heard_felt")} />
-        </TextField>
-      </div>
-      <Row style={{ marginTop: 12 }}>
-        <Button $kind="go" onPress={() => void send()}>
-          {t("screen.log.log_it")}
-        </Button>
-      </Row>
-      {problem && <Fault role="alert">{t("screen.log.not_logged", { message: problem.message })}</Fault>}
-    </>
   );
 }

@@ -13,7 +13,7 @@ import { Holding } from "./Holding";
 import { Measured } from "./Measured";
 import { OnLathe } from "./OnLathe";
 import { Quiet } from "../../kit/parts";
-import { Cuts } from "./Cuts";
+import { Cuts } from "./cuts/Cuts";
 import { Strip } from "./Strip";
 import { useBlank, type Blank } from "../../draft/contexts";
 

@@ -4,7 +4,7 @@ import userEvent from "@testing-library/user-event";
 import { afterEach, describe, expect, it, vi } from "vitest";
 import { renderStation, samples } from "../../testing/station";
 import { FourRuns } from "./FourRuns";
-import { Cuts } from "./Cuts";
+import { Cuts } from "./cuts/Cuts";
 import { wave } from "./sensors";
 
 afterEach(() => vi.unstubAllGlobals());

@@ -1,0 +1,15 @@
+import { useEffect, useState } from "react";
+import { t } from "../i18n/texts";
+import { Alarm } from "./alarm";
+
+/** Sounds while something is due, and says so in the title of the page; to be armed by the first press. */
+export function useAlarm(due: boolean): Alarm {
+  const [alarm] = useState(() => new Alarm());
+  useEffect(() => {
+    if (due) alarm.start();
+    else alarm.stop();
+    window.document.title = due ? t("screen.card.time_is_up_mossy_anvil") : t("screen.card.card_mossy_anvil");
+    return () => alarm.stop();
+  }, [alarm, due]);
+  return alarm;
+}
