@@ -32,8 +32,8 @@ RSpec.describe "Odds of a way of the work", :server do
         now: Time.now,
         climate: MossyAnvil::Server::Store::Shops.new(db).climate
       )
-    expect(found["result"]["sound"]).to eq(JSON.parse(JSON.generate(odds.to_h[:sound])))
-    expect(found["result"]["causes"]).to eq(JSON.parse(JSON.generate(odds.to_h[:causes])))
+    played = JSON.parse(JSON.generate(odds.so_far(odds.outcomes)))
+    expect(found["result"]).to include(played.slice("sound", "causes"))
   end
 
   it "are refused at the field: no form, too many truths; nothing is put on the queue" do
