@@ -30,7 +30,7 @@ module MossyAnvil
         body(422, "invalid", error.faults.first.to_s, errors: errors)
       end
 
-      def stale(error) = body(409, "stale", error.message, current: error.current)
+      def stale(error) = body(409, "stale", error.message, **{ current: error.current }.compact)
       def taken(detail, pointer) = body(409, "taken", detail, errors: [{ pointer: pointer, detail: detail }])
 
       def unique(constraint)

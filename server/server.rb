@@ -47,11 +47,11 @@ module MossyAnvil
     class Taken < MossyAnvil::Error
     end
 
-    # Somebody saved in between; #current is what is kept now.
+    # Somebody saved in between; #current is the blank as it is kept now, nil where it is of something else.
     class Stale < MossyAnvil::Error
       attr_reader :current
 
-      def initialize(message, current)
+      def initialize(message, current = nil)
         @current = current
         super(message)
       end

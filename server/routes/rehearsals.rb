@@ -42,7 +42,7 @@ module MossyAnvil
             row = rehearsals.find(rehearsal_id)
             place, act, state =
               calculate("rehearsal_act", **Rehearsals.kept(row)).data.values_at("position", "act", "state")
-            raise rehearsals.stale(row[:id]) unless place == row[:acts].size
+            raise rehearsals.stale unless place == row[:acts].size
 
             rehearsals.add(row[:id], place, act, now, outcome: state["ended"] && Rehearsals.outcome(state))
             answer(Rehearsals.plain(rehearsals.find(row[:id]), state), 201)

@@ -61,10 +61,10 @@ module MossyAnvil
             end
           end
         rescue Sequel::UniqueConstraintViolation
-          raise stale(id)
+          raise stale
         end
 
-        def stale(id) = Stale.new(Problems.text("refused.this_rehearsal_went_on_elsewhere"), { id: id })
+        def stale = Stale.new(Problems.text("refused.this_rehearsal_went_on_elsewhere"))
 
         private
 

@@ -107,13 +107,7 @@ module MossyAnvil
 
       def order = in_order.map(&:key)
 
-      def conflicts =
-        FinishConflicts.new(
-          parts,
-          reading: @reading,
-          humidity: @climate.humidity,
-          use: use
-        ).to_a
+      def conflicts = FinishConflicts.new(parts, reading: @reading, humidity: @climate.humidity, use: use).to_a
 
       def notes =
         [
@@ -140,7 +134,6 @@ module MossyAnvil
       def say(key, **amounts) = Message.of("finish_plan.#{key}", **amounts)
       def name(family) = Message.term("tables.finishes.#{family}.name")
       def families = parts.map(&:family).uniq
-
     end
   end
 end
