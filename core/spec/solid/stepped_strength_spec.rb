@@ -5,9 +5,9 @@ RSpec.describe MossyAnvil::Solid::SteppedStrength do
 
   def step(rods, tips, weights) =
     MossyAnvil::Solid::PathCover::Step.of(Numo::Int32[*rods], Numo::DFloat[*tips], Numo::DFloat[*weights])
-  # A part of a section cut at so many mm all over.
+  # What a part of a section cut at so many mm all over has to tell.
   def part(radius_mm) =
-    MossyAnvil::Turn::Section::Part.new(
+    Struct.new(:cut).new(
       MossyAnvil::Solid::IntegrationLimit.new(grid, Numo::DFloat.zeros(grid.angular, grid.axial) + radius_mm)
     )
 
@@ -115,8 +115,10 @@ RSpec.describe MossyAnvil::Solid::SteppedStrength do
         MossyAnvil::Solid::Stage.new(:blank, lattice, piece),
         MossyAnvil::Turn::Section.prepare(painter.strength, nil)
       )
-    expect([section, section.with([painter.cracked[:own][0]])].map { |one| one.far_mm[0, 30] }).to match(
-      [be_within(1e-9).of(75), be_within(1e-9).of(45)]
-    )
+    expect(
+      [section, section.with(MossyAnvil::Turn::WeakRods.new(painter.grid, [painter.cracked[:own][0]]))].map do |one|
+        one.far_mm[0, 30]
+      end
+    ).to match([be_within(1e-9).of(75), be_within(1e-9).of(45)])
   end
 end

@@ -13,6 +13,7 @@ module MossyAnvil
         @centre_offset_mm = centre_offset_mm.map(&:to_f).freeze
         @offset_mm = Math.hypot(*centre_offset_mm)
         @offset_clock_deg = ClockAngle.of_point(*centre_offset_mm)
+        @inner_mm2 = ((@diameter_mm / 2)**2) - (@offset_mm**2)
         freeze
       end
 
@@ -29,13 +30,13 @@ module MossyAnvil
       end
 
       # Distance from the axis to the surface, mm, at arrays (or numbers) of clock angle; the same all along z.
-      # Solves |r u - c| = R for r, with c the centre and u the direction.
+      # Solves |r u - c| = R for r, with c the centre and u the direction: r = u c + sqrt((u c)^2 + R^2 - c^2).
       def radius_mm(clock_deg, _z_mm)
         return (Numo::DFloat.cast(clock_deg) * 0) + (@diameter_mm / 2) if centred?
 
-        turn = (clock_deg - @offset_clock_deg) * ClockAngle::RADIANS
-        cosine, sine = %i[cos sin].map { |name| Numo::DFloat::Math.public_send(name, Numo::DFloat.cast(turn)) }
-        (cosine * @offset_mm) + Numo::DFloat::Math.sqrt(((@diameter_mm / 2)**2) - ((sine * @offset_mm)**2))
+        turn = Numo::DFloat.cast((clock_deg - @offset_clock_deg) * ClockAngle::RADIANS)
+        along = Numo::DFloat::Math.cos(turn) * @offset_mm
+        Numo::DFloat::Math.sqrt((along * along) + @inner_mm2) + along
       end
 
       # Round about the lathe axis: the same radius everywhere.

@@ -18,9 +18,30 @@ module MossyAnvil
         @strengths = blank.material.strengths_mpa(@grid.angles_deg + 90)
       end
 
+      # A Stage; the hollowed one is the one before it less its hollow.
+      def stage(name)
+        (@stages ||= {})[name] ||= Solid::Stage.new(
+          name,
+          grid,
+          blank,
+          outside: name == :hollowed ? stage(:outside) : nil
+        )
+      end
+
+      # MassProperties of a stage.
+      def mass(stage)
+        @masses ||= {}
+        @masses[stage.name] ||= Solid::MassProperties.new(
+          grid,
+          density_sums,
+          stage,
+          outside: stage.hollow? ? @masses[:outside] : nil
+        )
+      end
+
       # Burst of a stage with those mass properties.
       def burst(stage, mass)
-        sound = Turn::Section.new(@grid, stage, @sound)
+        sound = Turn::Section.new(@grid, stage, @sound, @section_parts ||= {}.compare_by_identity)
         cracked = (stage.hollow? ? @hollow_paths : @paths).transform_values { |weak| sound.with(weak) }
         Turn::Burst.new(@grid, Turn::HalfBodyForces.new(@grid, pulled(mass)), { sound: sound, **cracked }, @strengths)
       end
@@ -29,8 +50,11 @@ module MossyAnvil
       def most_imbalance_g_mm(mass) = mass.most_imbalance_g_mm(pulled(mass))
 
       # Forgets what stages are cut from, once all are: by far the most of the memory.
-      def let_go =
-        @density_sums = @lightening = @pulled = @sound = @paths = @hollow_paths = @wood_strength = @own_strength = nil
+      def let_go
+        @density_sums = @lightening = @pulled = nil
+        @sound = @paths = @hollow_paths = @section_parts = nil
+        @wood_strength = @own_strength = @stages = @masses = nil
+      end
 
       # [[defect, DefectShare], ...] against the finished form.
       def shares
@@ -107,9 +131,7 @@ module MossyAnvil
       def weakened(painter, more = [])
         painter
           .cracked(more)
-          .transform_values do |plain, fields|
-            [plain, Turn::Section.prepare(*fields)].reject { |weak| weak.rods.empty? }
-          end
+          .transform_values { |plain, fields| Turn::WeakRods.new(@grid, [plain, Turn::Section.prepare(*fields)]) }
       end
     end
   end

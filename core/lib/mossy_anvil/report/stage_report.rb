@@ -16,8 +16,8 @@ module MossyAnvil
         @blank = solid.blank
         @lathe = @blank.lathe
         @workings = workings
-        @stage = Solid::Stage.new(name, solid.grid, @blank)
-        @mass = Solid::MassProperties.new(solid.grid, solid.density_sums, @stage)
+        @stage = solid.stage(name)
+        @mass = solid.mass(@stage)
         @burst = solid.burst(@stage, @mass)
         @caps = StageCaps.new(name, solid, @stage, @mass, @burst, method(:put))
       end

@@ -20,6 +20,8 @@ module MossyAnvil
                   :axial_step_mm,
                   :length_mm,
                   :angles_deg,
+                  :sines,
+                  :cosines,
                   :heights_mm,
                   :inner_edges_mm,
                   :outer_edges_mm,
@@ -35,7 +37,7 @@ module MossyAnvil
         @length_mm = shape.length_mm
         @radial_step_mm = shape.max_radius_mm / @radial
         @axial_step_mm = @length_mm / @axial
-        @angles_deg = Numo::DFloat.new(@angular).seq * angular_step_deg
+        lay_angles
         @heights_mm = (Numo::DFloat.new(@axial).seq + 0.5) * @axial_step_mm
         @inner_edges_mm = Numo::DFloat.new(@radial).seq * @radial_step_mm
         @outer_edges_mm = @inner_edges_mm + @radial_step_mm
@@ -72,6 +74,12 @@ module MossyAnvil
       def cells_at(radius_mm) = Numo::Int32.cast((radius_mm / radial_step_mm).floor.clip(0, radial - 1))
 
       private
+
+      def lay_angles
+        @angles_deg = Numo::DFloat.new(@angular).seq * angular_step_deg
+        turn = @angles_deg * ClockAngle::RADIANS
+        @sines, @cosines = Numo::DFloat::Math.sin(turn), Numo::DFloat::Math.cos(turn)
+      end
 
       # Root mean square of the surface over each column's arc, mm.
       def mean_surface(shape)

@@ -10,11 +10,12 @@ module MossyAnvil
       # moments: per angle, the integrals of density * r^n (n = 1, 2, 3) dr dz, and the second and first with z.
       attr_reader :volume_mm3, :mass_g, :centre_of_mass_mm, :imbalance_vector_g_mm, :moments
 
-      # density_sums: RunningIntegrals of kg/m3 with powers 1, 2 and 3.
-      def initialize(grid, density_sums, stage)
+      # density_sums: RunningIntegrals of kg/m3 with powers 1, 2 and 3. outside: the same of the stage before the hollow
+      # is cut, where it is known.
+      def initialize(grid, density_sums, stage, outside: nil)
         @grid = grid
         @sums = density_sums
-        collect(stage)
+        collect(stage, outside)
         weigh
         freeze
       end
@@ -32,7 +33,7 @@ module MossyAnvil
       # The same moments for the pull that splits, heavier by what defects lighten the wood by. lightening:
       # RunningIntegrals of that, with powers 2 and 3.
       def pulling(lightening)
-        column, layer = lightening.rods / @grid.axial, lightening.rods % @grid.axial
+        column, layer = lightening.columns_and_layers
         @parts.inject(moments) do |sums, (cut, layers, sign)|
           thick = layers.thickness_mm[layer] * sign
           second, third = lightening.held(cut).map { |held| held * thick }
@@ -47,22 +48,19 @@ module MossyAnvil
         Math.hypot(*vector_g_mm(pulled[:r2])) + ((pulled[:r2] - moments[:r2]).sum * @grid.angular_step_rad * G_MM3)
       end
 
+      protected
+
+      attr_reader :parts
+
       private
 
       # Outer bound and, where it is hollow, inner: cut, layers and sign of each.
-      def parts_of(stage)
-        outer = [IntegrationLimit.new(@grid, stage.outer.radii_mm), stage.outer, 1]
-        if stage.hollow?
-          [outer, [IntegrationLimit.new(@grid, stage.inner_within(stage.outer)), stage.inner, -1]]
-        else
-          [outer]
-        end
-      end
-
-      def collect(stage)
-        totals = Hash.new(0.0)
-        @parts = parts_of(stage)
-        @parts.each { |cut, layers, sign| add(totals, cut, layers, sign) }
+      def collect(stage, outside)
+        totals = outside ? outside.moments.dup : Hash.new(0.0)
+        more = outside ? [] : [[IntegrationLimit.new(@grid, stage.outer.radii_mm), stage.outer, 1]]
+        more << [IntegrationLimit.new(@grid, stage.inner_within(stage.outer)), stage.inner, -1] if stage.hollow?
+        more.each { |cut, layers, sign| add(totals, cut, layers, sign) }
+        @parts = [*outside&.parts, *more]
         @volume_mm3 = totals[:area].sum * @grid.angular_step_rad
         @moments = totals.freeze
       end
@@ -90,10 +88,7 @@ module MossyAnvil
 
       # first: density * r^2 integrated over r and z, one an angle.
       def vector_g_mm(first)
-        angles = @grid.angles_deg * ClockAngle::RADIANS
-        [Numo::DFloat::Math.sin(angles), Numo::DFloat::Math.cos(angles)].map do |share|
-          (first * share).sum * @grid.angular_step_rad * G_MM3
-        end
+        [@grid.sines, @grid.cosines].map { |share| (first * share).sum * @grid.angular_step_rad * G_MM3 }
       end
     end
   end

@@ -14,6 +14,7 @@ module MossyAnvil
       def initialize(field, powers)
         @ground = field.ground
         @rods = field.rods
+        @axial = field.grid.axial
         @rises = (powers.first + 1)..(powers.last + 1)
         return if field.plain?
 
@@ -34,6 +35,9 @@ module MossyAnvil
         value = @cells[place.cells].dup
         @rises.zip(@sums).map { |rise, sums| sums[place.cells] - (value * place.beyond(rise)) }
       end
+
+      # Column and layer of each of the field's own rods.
+      def columns_and_layers = @columns_and_layers ||= [@rods / @axial, @rods % @axial]
 
       private
 

@@ -15,13 +15,15 @@ module MossyAnvil
       # inner_at_planes_mm: the hollow's radii within `outer_at_planes`, nil where nothing is hollowed.
       attr_reader :name, :outer, :inner, :outer_at_planes, :inner_at_planes_mm, :swing_mm, :round_radius_mm
 
-      def initialize(name, grid, blank)
+      # outside: the Stage before the hollow is cut, where there is one already; what it has on the outside is the same.
+      def initialize(name, grid, blank, outside: nil)
         @name = name
         @grid = grid
         @shape = blank.shape
         @form = blank.form
         @round_radius_mm = Stage.round_radius_mm(blank)
-        @outer, @outer_at_planes = layerings([grid.surface_mm, grid.surface_at_planes_mm])
+        @outer, @outer_at_planes =
+          outside ? outside.outer_bounds : layerings([grid.surface_mm, grid.surface_at_planes_mm])
         @inner = hollow? ? hollow_layering : nil
         @inner_at_planes_mm = hollow? ? inner_within(@outer_at_planes) : nil
         @swing_mm = largest_swing
@@ -46,6 +48,8 @@ module MossyAnvil
       end
 
       def hollow? = @name == :hollowed
+
+      def outer_bounds = [@outer, @outer_at_planes]
 
       # Inner radii within the outer ones (the hollow cannot take what is not there).
       def inner_within(layers)

@@ -117,7 +117,7 @@ module MossyAnvil
         )
       end
 
-      # What the integrals of strength * r^n dr, n = 0, 1, 2, up to the radii of a Turn::Section::Part lose against
+      # What the integrals of strength * r^n dr, n = 0, 1, 2, up to the radii of a Turn::SectionPart lose against
       # sound wood: for each power one value a rod, not above 0.
       def wood_change(part)
         RunningIntegrals::POWERS.map do |power|

@@ -16,8 +16,8 @@ module MossyAnvil
       # Moments with an odd power of u change their sign on the far side of the axis.
       HANDS =
         Numo::DFloat
-          .cast(Section::MOMENTS.map { |name| %i[u uz].include?(name) ? -1 : 1 })
-          .reshape(Section::MOMENTS.size, 1)
+          .cast(SectionPart::MOMENTS.map { |name| %i[u uz].include?(name) ? -1 : 1 })
+          .reshape(SectionPart::MOMENTS.size, 1)
           .freeze
 
       BOTH_HALVES = Numo::DFloat[1, -1].reshape(2, 1, 1).freeze
@@ -98,7 +98,7 @@ module MossyAnvil
           @ways.map do |section|
             (both[section.wood] * @strengths).then { |wood| section.own ? wood + both[section.own] : wood }
           end
-        stacked(each_way, &:itself).then { |all| Array.new(Section::MOMENTS.size) { |row| all[true, row, true].dup } }
+        stacked(each_way, &:itself).then { |all| Array.new(SectionPart::MOMENTS.size) { |row| all[true, row, true].dup } }
       end
 
       # One array over all ways of what the block takes from each.

@@ -6,8 +6,6 @@ module MossyAnvil
     # and how far out and in the live wood reaches, where stress is greatest.
     class Section
       LIVE_SHARE = Solid::SteppedStrength::LIVE_SHARE
-      # Rows of the moments: area, and its first and second moments by u (out from the axis) and z.
-      MOMENTS = %i[a u uu z zz uz].freeze
       NOWHERE_MM = Solid::SteppedStrength::NOWHERE_MM
 
       # Strength held cell by cell, ready to be cut at any stage. first_mm, last_mm: innermost and outermost live edge
@@ -23,16 +21,8 @@ module MossyAnvil
 
           def more(own, part, sound) = own.held(part.cut).zip(sound).map { |held, power| held - power[rods].dup }
         end
-      # One bound of the section: where it cuts, what its layers weigh in by for moments with z to the power of 0, 1 and
-      # 2 (1 x 3 x layers), and the integrals of sound wood up to it (own_integrals: of resin, or nil).
-      Part =
-        Struct.new(:cut, :by_z, :integrals, :own_integrals) do
-          def by_two = @by_two ||= by_z[true, 0..1, true].dup
-          def by_thickness = @by_thickness ||= by_z[0, 0, true].dup
-        end
-
-      # wood, own: MOMENTS x angle (mm, mm2 ...), weighted by share of strength and by MPa; own is nil where there is no
-      # resin.
+      # wood, own: SectionPart::MOMENTS x angle (mm, mm2 ...), weighted by share of strength and by MPa; own is nil
+      # where there is no resin.
       # far_mm, near_mm: columns x layers, outermost and innermost live radius; live: where there is any.
       attr_reader :wood, :own, :far_mm, :near_mm, :live, :area_mm2
 
@@ -65,20 +55,22 @@ module MossyAnvil
       end
       private_class_method :live_edges
 
-      # cells: of the sound wood.
-      def initialize(grid, stage, cells)
+      # cells: of the sound wood. known: SectionParts by their Layering, those of the same wood that other stages had; a
+      # new one is added.
+      def initialize(grid, stage, cells, known = {}.compare_by_identity)
         @grid = grid
         @stage = stage
-        @spreads = {}.compare_by_identity
-        @parts = [part(stage.outer_at_planes.radii_mm, stage.outer_at_planes, 1, cells)]
-        @parts << part(stage.inner_at_planes_mm, stage.inner, -1, cells) if stage.hollow?
+        outer = stage.outer_at_planes
+        @parts = [known[outer] ||= SectionPart.new(grid, outer.radii_mm, outer, 1, cells)]
+        @parts << SectionPart.new(grid, stage.inner_at_planes_mm, stage.inner, -1, cells) if stage.hollow?
         bound_window
         @area_mm2 = plain_area
-        gather
+        @wood = @parts.map(&:wood).inject(:+)
+        @own = @parts.first.own && @parts.map(&:own).inject(:+)
         narrow(cells)
       end
 
-      # The same section weakened in some of its rods: a list of SteppedStrength and Cells, no rod in two of them.
+      # The same section weakened in some of its rods: WeakRods.
       def with(weak)
         dup.tap { |other| other.lay(weak) }
       end
@@ -97,9 +89,9 @@ module MossyAnvil
       protected
 
       def lay(weak)
-        @wood = @parts.inject(@wood) { |moments, part| moments + change(weak, part, &:wood_change) }
-        @own = @parts.inject(@own) { |moments, part| moments + change(weak, part, &:own_change) } if @own
-        weak.each { |one| narrow(one) }
+        @wood = @parts.inject(@wood) { |moments, part| moments + part.wood_change(weak) }
+        @own = @parts.inject(@own) { |moments, part| moments + part.own_change(weak) } if @own
+        weak.list.each { |one| narrow(one) }
       end
 
       private
@@ -110,66 +102,6 @@ module MossyAnvil
         opposite = (dead + (@grid.rods / 2)) % @grid.rods
         farthest[dead] = (@near_mm[opposite].dup * -1) - (Numo::DFloat.cast(@live[opposite].eq(0)) * 1e30)
         farthest
-      end
-
-      def part(radii_mm, layers, sign, cells)
-        cut = Solid::IntegrationLimit.new(@grid, radii_mm)
-        Part.new(cut, by_z(layers, sign), cells.sums.up_to(cut), cells.own_sums&.up_to(cut))
-      end
-
-      def by_z(layers, sign)
-        thick = layers.thickness_mm * sign
-        middle = layers.middle_mm
-        rows([thick, thick * middle, thick * ((middle**2) + ((layers.thickness_mm**2) / 12))]).reshape!(
-          1,
-          3,
-          @grid.axial
-        )
-      end
-
-      # What weakened rods change in the moments of one part; the block asks for either change of one of them. Summed
-      # over the columns they lie in alone.
-      def change(weak, part)
-        columns, places = spread_of(weak)
-        return 0 if columns.empty?
-
-        whole = Solid::RunningIntegrals::POWERS.map { Numo::DFloat.zeros(columns.size, @grid.axial) }
-        weak.zip(places) { |one, at| yield(one, part)&.zip(whole) { |more, power| power[at] = more } }
-        Numo::DFloat.zeros(MOMENTS.size, @grid.angular).tap { |all| all[true, columns] = moments(whole, part) }
-      end
-
-      # The columns that some rods lie in, and for each of them its rods' places among those columns alone.
-      def spread_of(weak)
-        @spreads[weak] ||= begin
-          column_of = weak.map { |one| one.rods / @grid.axial }
-          held = Numo::Bit.zeros(@grid.angular).tap { |bits| column_of.each { |columns| bits[columns] = 1 } }
-          turn = Numo::Int32.cast(held).cumsum - 1
-          [held.where, weak.zip(column_of).map { |one, columns| ((turn[columns] - columns) * @grid.axial) + one.rods }]
-        end
-      end
-
-      # Moments of the parts together.
-      def gather
-        @wood = @parts.map { |part| moments(part.integrals, part) }.inject(:+)
-        @own = @parts.first.own_integrals && @parts.map { |part| moments(part.own_integrals, part) }.inject(:+)
-      end
-
-      # integrals: of r to the power of 0, 1 and 2, each columns x layers. Summed over the layers by one product with
-      # all the weights that each goes with; the rows are those of MOMENTS.
-      def moments((zero, one, two), part)
-        Numo::DFloat
-          .zeros(MOMENTS.size, two.shape[0])
-          .tap do |table|
-            table[[0, 3, 4], true] = zero[true, :new, true].mulsum(part.by_z, axis: 2).transpose
-            table[[1, 5], true] = one[true, :new, true].mulsum(part.by_two, axis: 2).transpose
-            table[2, true] = two.mulsum(part.by_thickness, axis: 1)
-          end
-      end
-
-      def rows(lines)
-        Numo::DFloat
-          .zeros(lines.size, lines.first.size)
-          .tap { |table| lines.each_with_index { |line, index| table[index, true] = line } }
       end
 
       # The window of each column: from the hollow (or the axis) to the outside.
