@@ -6,6 +6,11 @@ module MossyAnvil
     class MendEffect
       KEYS = %i[limit_rpm governed_by burst_rpm mass_g imbalance_g_mm unsafe].freeze
 
+      # As #to_h of the blank with those stages of its assessment, plain data.
+      def self.of_stages(stages)
+        { first: stages.values.first, last: stages.values.last }.transform_values { |stage| stage.slice(*KEYS) }
+      end
+
       # scene: MendContext. fineness as of an assessment.
       def initialize(scene, fineness: :default)
         @scene = scene

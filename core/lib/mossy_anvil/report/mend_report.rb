@@ -151,8 +151,12 @@ module MossyAnvil
       end
 
       # On the lathe, before the first step and after each.
-      def effects =
-        @effects ||= [first_scene, *steps.map(&:after)].map { |scene| MendEffect.new(scene, fineness: @fineness).to_h }
+      def effects
+        @effects ||= [
+          MendEffect.of_stages(assessed[:stages]),
+          *steps.map { |step| MendEffect.new(step.after, fineness: @fineness).to_h }
+        ]
+      end
 
       def conflicts = @conflicts ||= Mend::MendConflicts.new(steps).to_a
 
