@@ -16,7 +16,7 @@ const Acts = styled.div`
 
 type Props = {
   card: Card;
-  handle: ReturnType<typeof useCard>;
+  handle: Pick<ReturnType<typeof useCard>, "mark">;
   here: { line: CardLine; step: CardStep };
   /** How many lines are still to be ticked. */
   left: number;

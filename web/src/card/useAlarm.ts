@@ -1,15 +1,13 @@
-import { useEffect, useState } from "react";
+import { useEffect } from "react";
 import { t } from "../i18n/texts";
-import { Alarm } from "./alarm";
+import type { Alarm } from "./alarm";
 
-/** Sounds while something is due, and says so in the title of the page; to be armed by the first press. */
-export function useAlarm(due: boolean): Alarm {
-  const [alarm] = useState(() => new Alarm());
+/** Sounds while something is due, and says so in the title of the page. */
+export function useAlarm(alarm: Alarm, due: boolean) {
   useEffect(() => {
     if (due) alarm.start();
     else alarm.stop();
     window.document.title = due ? t("screen.card.time_is_up_mossy_anvil") : t("screen.card.card_mossy_anvil");
     return () => alarm.stop();
   }, [alarm, due]);
-  return alarm;
 }

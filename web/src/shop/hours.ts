@@ -18,7 +18,7 @@ export function minutesOf(text: string): number | undefined {
   return all === 1439 ? 1440 : all;
 }
 
-/** "Mon–Fri 08:00–16:00", days of the same hours together. */
+/** "Mon–Fri 08:00 to 16:00", days of the same hours together. */
 export function hoursText(hours: Hours): string {
   const said = new Map<string, number[]>();
   for (const { weekday, from_min, to_min } of hours) {
