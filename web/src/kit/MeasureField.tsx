@@ -14,6 +14,7 @@ import {
 } from "./measure";
 import { focusRing, ink } from "./theme";
 import { useUnit } from "./Units";
+import { useKeptSelection } from "./useKeptSelection";
 import { t } from "../i18n/texts";
 
 const Frame = styled(TextField)`
@@ -67,6 +68,8 @@ function TypedField({
   const [typed, setTyped] = useState<string>();
   const parsed = typed === undefined ? value : reading.parse(typed);
   const wrong = parsed === undefined ? reading.hint : fault;
+  const shown = typed ?? reading.show(value);
+  const input = useKeptSelection(typed === undefined ? shown : undefined);
   const take = () => {
     if (typed === undefined || parsed === undefined) return;
     setTyped(undefined);
@@ -77,7 +80,7 @@ function TypedField({
       {...(bare && { "aria-label": label })}
       isInvalid={wrong !== undefined}
       isDisabled={isDisabled}
-      value={typed ?? reading.show(value)}
+      value={shown}
       onChange={setTyped}
       onBlur={take}
       onKeyDown={(event) => {
@@ -86,7 +89,7 @@ function TypedField({
       }}
     >
       {!bare && <FieldLabel>{label}</FieldLabel>}
-      <FieldInput />
+      <FieldInput {...input} />
       {wrong !== undefined && <FieldFault>{wrong}</FieldFault>}
     </Frame>
   );
@@ -192,6 +195,7 @@ export function TextLine({
   type?: "text" | "date";
 }) {
   const [typed, setTyped] = useState<string>();
+  const input = useKeptSelection(typed === undefined ? value : undefined);
   const take = () => {
     if (typed !== undefined && typed.trim() !== value) onChange(typed.trim());
     setTyped(undefined);
@@ -207,7 +211,7 @@ export function TextLine({
       onKeyDown={(event) => event.key === "Enter" && take()}
     >
       <FieldLabel>{label}</FieldLabel>
-      <FieldInput />
+      <FieldInput {...input} />
       <FieldFault>{fault}</FieldFault>
     </Frame>
   );

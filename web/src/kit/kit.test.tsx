@@ -51,6 +51,23 @@ describe("a length field", () => {
     expect(input).toHaveValue("25.4");
   });
 
+  it("takes what is typed in the place of a number that changes under the hand, not as more of it", async () => {
+    const onChange = vi.fn();
+    const depth = (mm: number) => <LengthField label="Depth" value={mm} onChange={onChange} />;
+    const { rerender } = render(depth(10));
+    await userEvent.tab();
+    const input = screen.getByLabelText<HTMLInputElement>("Depth, mm");
+    expect(input).toHaveFocus();
+    rerender(depth(12.6));
+    await userEvent.keyboard("14{Enter}");
+    expect(onChange).toHaveBeenCalledExactlyOnceWith(14);
+    // Once typing has begun nothing that comes in touches it.
+    await userEvent.keyboard("{Control>}a{/Control}2");
+    rerender(depth(30));
+    await userEvent.keyboard("5{Enter}");
+    expect(onChange).toHaveBeenLastCalledWith(25);
+  });
+
   it("shows the server's fault at the field", () => {
     field("mm", vi.fn(), "must be at most 20");
     expect(screen.getByLabelText("Depth, mm")).toHaveAccessibleDescription("must be at most 20");
