@@ -13,7 +13,9 @@ describe("hours of a week", () => {
   it("are told with the days of the same hours together, in a row from first to last", () => {
     expect(hoursText([1, 2, 3, 4, 5].map((weekday) => day(weekday)))).toBe("Mon–Fri 08:00 to 16:00");
     expect(hoursText([day(1), day(2)])).toBe("Mon, Tue 08:00 to 16:00");
-    expect(hoursText([day(1), day(3), day(5), day(6, 540, 720)])).toBe("Mon, Wed, Fri 08:00 to 16:00, Sat 09:00 to 12:00");
+    expect(hoursText([day(1), day(3), day(5), day(6, 540, 720)])).toBe(
+      "Mon, Wed, Fri 08:00 to 16:00, Sat 09:00 to 12:00",
+    );
     expect(hoursText([])).toMatch(/no hours/i);
   });
 });

@@ -98,7 +98,9 @@ module MossyAnvil
           @ways.map do |section|
             (both[section.wood] * @strengths).then { |wood| section.own ? wood + both[section.own] : wood }
           end
-        stacked(each_way, &:itself).then { |all| Array.new(SectionPart::MOMENTS.size) { |row| all[true, row, true].dup } }
+        stacked(each_way, &:itself).then do |all|
+          Array.new(SectionPart::MOMENTS.size) { |row| all[true, row, true].dup }
+        end
       end
 
       # One array over all ways of what the block takes from each.
