@@ -85,9 +85,10 @@ class LaunchRun
 
   def said = File.read(@log)
 
+  # Once it has said all of what it says when it is ready.
   def ready!
     900.times do
-      return self if said.include?("is ready")
+      return self if said.include?("(Ctrl-C stops it")
       raise "stopped: #{said}" if Process.waitpid(@pid, Process::WNOHANG)
 
       sleep 0.1
