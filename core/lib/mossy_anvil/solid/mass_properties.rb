@@ -54,7 +54,7 @@ module MossyAnvil
 
       private
 
-      # Outer bound and, where it is hollow, inner: cut, layers and sign of each.
+      # @parts: cut, layers and sign of the outer bound and, where it is hollow, of the inner one.
       def collect(stage, outside)
         totals = outside ? outside.moments.dup : Hash.new(0.0)
         more = outside ? [] : [[IntegrationLimit.new(@grid, stage.outer.radii_mm), stage.outer, 1]]

@@ -31,6 +31,7 @@ const Figures = styled.dl`
 `;
 
 const Tool = styled.h3`
+  margin-top: 14px;
   font-size: 24px;
   font-weight: 750;
   line-height: 1.2;
